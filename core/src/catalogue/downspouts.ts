@@ -1,0 +1,8 @@
+/** Downspout openings as sold, nominal, in inches. */
+export const DOWNSPOUT_SIZES = ['rect2x3', 'rect3x4', 'rect4x5', 'round3', 'round4', 'round5', 'round6'] as const;
+export type DownspoutSize = (typeof DOWNSPOUT_SIZES)[number];
+
+export const DOWNSPOUT_LABELS: Record<DownspoutSize, string> = {
+  rect2x3: '2 × 3 in', rect3x4: '3 × 4 in', rect4x5: '4 × 5 in',
+  round3: '3 in round', round4: '4 in round', round5: '5 in round', round6: '6 in round',
+};

@@ -1,0 +1,4 @@
+export * from './downspouts';
+export * from './grates';
+export * from './pipes';
+export * from './surfaces';

@@ -1,0 +1,112 @@
+/**
+ * Steady uniform flow in a round pipe: Manning's formula, n constant with depth, part-full geometry exact by the
+ * central angle θ of the wetted arc (0 dry, 2π full). Source: Chow, Open-Channel Hydraulics (1959), §§2-1, 5-6, 6-4.
+ *
+ *        ___          depth  y = D/2 (1 − cos θ/2)
+ *      /     \        area   A = D²/8 (θ − sin θ)
+ *     | \ θ / |       wetted P = Dθ/2
+ *  ~~~|~~\ /~~|~~~    radius R = A/P
+ *      \_____/
+ */
+import { GRAVITY, WATER_DENSITY } from '../units/constants';
+
+export interface PipeSection {
+  /** Inside diameter, m. */
+  diameter: number;
+  /** Fall over length, m/m; more than 0. */
+  slope: number;
+  /** Manning's n, s/m^(1/3). */
+  roughness: number;
+}
+
+export interface PartFull {
+  /** m; the diameter when surcharged */
+  depth: number;
+  /** m/s */
+  velocity: number;
+  /** V / √(g A/T); 0 when surcharged, where there is no free surface */
+  froude: number;
+  /** Mean boundary shear ρ g R S, Pa. */
+  shear: number;
+  /** More flow than the pipe can carry at any depth without pressure. */
+  surcharged: boolean;
+}
+
+/** Central angle of greatest flow, where d(A R^(2/3))/dθ = 0: 3θ − 5θ cos θ + 2 sin θ = 0; y/D = 0.938. */
+export const ANGLE_OF_MOST_FLOW = 5.278107;
+/** Flow at that angle over flow just full. */
+export const MOST_OVER_FULL = conveyanceRatio(ANGLE_OF_MOST_FLOW);
+
+/** Q/Qfull at a central angle: (θ − sin θ)^(5/3) / (2π θ^(2/3)). */
+function conveyanceRatio(angle: number): number {
+  return Math.cbrt((angle - Math.sin(angle)) ** 5 / (angle * angle)) / (2 * Math.PI);
+}
+
+/** Full-bore flow and velocity. m³/s, m/s. */
+export function fullFlow({ diameter, slope, roughness }: PipeSection): { flow: number; velocity: number } {
+  const velocity = (Math.cbrt((diameter / 4) ** 2) * Math.sqrt(slope)) / roughness;
+  return { flow: (velocity * Math.PI * diameter * diameter) / 4, velocity };
+}
+
+/** Depth of water at a central angle, m. */
+const depthAt = (angle: number, diameter: number): number => (diameter / 2) * (1 - Math.cos(angle / 2));
+
+/**
+ * The central angle whose conveyance ratio is `ratio`, on the rising branch. Newton's method on ln(ratio) against ln θ, where
+ * the curve is nearly straight (slope 13/3 when shallow), inside a bracket that shrinks at every step, so it always ends.
+ */
+function angleOfRatio(ratio: number): number {
+  let low = 0;
+  let high = ANGLE_OF_MOST_FLOW;
+  // (θ − sin θ) ≈ θ³/6 when shallow gives ratio ≈ θ^(13/3) / (2π 6^(5/3)): exact at a trickle, a fair start elsewhere.
+  let angle = Math.min((ratio * 2 * Math.PI * 6 ** (5 / 3)) ** (3 / 13), high * 0.98);
+  for (let step = 0; step < 60; step++) {
+    const error = Math.log(conveyanceRatio(angle) / ratio);
+    if (error > 0) high = angle;
+    else low = angle;
+    const sine = angle < 1e-3 ? angle ** 3 / 6 : angle - Math.sin(angle);
+    const slope = ((5 / 3) * angle * (1 - Math.cos(angle))) / sine - 2 / 3;
+    let next = angle * Math.exp(-error / slope);
+    if (!(next > low && next < high)) next = (low + high) / 2;
+    if (Math.abs(next - angle) <= 1e-14 * angle) return next;
+    angle = next;
+  }
+  return angle;
+}
+
+/** Normal depth of a flow (m³/s, ≥ 0); of two depths that carry it, the lower. */
+export function normalDepth({ flow, ...section }: PipeSection & { flow: number }): PartFull {
+  const { diameter, slope } = section;
+  const full = fullFlow(section);
+  if (flow <= 0) return { depth: 0, velocity: 0, froude: 0, shear: 0, surcharged: false };
+  const ratio = flow / full.flow;
+  const weight = WATER_DENSITY * GRAVITY * slope;
+  if (ratio > MOST_OVER_FULL) {
+    const velocity = flow / ((Math.PI * diameter * diameter) / 4);
+    return { depth: diameter, velocity, froude: 0, shear: (weight * diameter) / 4, surcharged: true };
+  }
+  const angle = angleOfRatio(ratio);
+  // Below 1e-3 rad the difference θ − sin θ loses its digits; its series does not.
+  const segment = angle < 1e-3 ? angle ** 3 / 6 : angle - Math.sin(angle);
+  const area = ((diameter * diameter) / 8) * segment;
+  const velocity = flow / area;
+  const topWidth = diameter * Math.sin(angle / 2);
+  return {
+    depth: depthAt(angle, diameter),
+    velocity,
+    froude: velocity / Math.sqrt((GRAVITY * area) / topWidth),
+    shear: (weight * area) / ((diameter * angle) / 2),
+    surcharged: false,
+  };
+}
+
+/** Share of the round section that stands under water at a depth ratio y/D. For drawing the eye and for checks. */
+export function filledShare(depthRatio: number): number {
+  const angle = 2 * Math.acos(1 - 2 * Math.min(1, Math.max(0, depthRatio)));
+  return (angle - Math.sin(angle)) / (2 * Math.PI);
+}
+
+/** Least pitch at which the pipe carries `flow` full, m/m: S = (nQ / (A R^(2/3)))². */
+export function pitchForFlow({ diameter, roughness, flow }: { diameter: number; roughness: number; flow: number }): number {
+  return (flow / fullFlow({ diameter, roughness, slope: 1 }).flow) ** 2;
+}

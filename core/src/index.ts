@@ -1,0 +1,17 @@
+export * from './catalogue';
+export * from './defaults';
+export { criticalShear } from './hydraulics/cleansing';
+export { filledShare, fullFlow, MOST_OVER_FULL, normalDepth, type PartFull, type PipeSection } from './hydraulics/pipe';
+export type { RunFlow } from './hydraulics/runFlow';
+export * from './job';
+export { controlLevel, letterOf, type FallBudget } from './network';
+export type { SizeChoice } from './network/choices';
+export { planJob, type Plan } from './plan';
+export { gatheringArea, planArea, windFactor } from './runoff/roofArea';
+export { coefficientOf, type Shed } from './runoff/sources';
+export { budgetFrom, solve, type LandingPlan, type RunPlan, type Solution } from './solve';
+export * from './snags';
+export * from './units';
+export type { Verdict } from './verdict';
+export * from './working/working';
+export * from './wire';

@@ -1,0 +1,131 @@
+/** What a job is made of: one schema per kind of element, SI throughout. Levels are m above the job's own datum. */
+import { z } from 'zod';
+import { DOWNSPOUT_SIZES } from '../catalogue/downspouts';
+import { GRATES } from '../catalogue/grates';
+import { MATERIALS } from '../catalogue/pipes';
+import { SURFACE_COVERS } from '../catalogue/surfaces';
+
+export const idSchema = z.string().regex(/^[A-Za-z][A-Za-z0-9_-]{0,63}$/, 'must be a letter followed by letters, digits, - or _ (64 at most)');
+const name = z.string().trim().min(1).max(120);
+const level = z.number().min(-1000).max(9000);
+const length = z.number().gt(0).max(10_000);
+const area = z.number().gt(0).max(1_000_000);
+const coefficient = z.number().gt(0).max(1);
+const intensity = z.number().gt(0).max(0.001);
+const pitch = z.number().min(-1).max(5);
+const flag = z.boolean().optional();
+
+/** Where water goes and in what proportion; shares are weights, so they never fail to add up. */
+export const feedSchema = z.strictObject({ to: idSchema, share: z.number().gt(0).max(1000) });
+const feeds = z.array(feedSchema).max(20);
+
+const settingsSchema = z.strictObject({
+  cover: z.number().min(0).max(5), leastCover: z.number().min(0).max(5),
+  leastPitch: z.number().gt(0).max(0.2), leastPitchLarge: z.number().gt(0).max(0.2), largeFrom: length,
+  buildingClearance: z.number().min(0).max(500), popupLift: z.number().min(0).max(0.5),
+  gritSize: z.number().gt(0).max(0.05), ordinaryRain: intensity, leastVelocity: z.number().min(0).max(5),
+  highVelocity: z.number().gt(0).max(20), cleanoutSpacing: length, levelLinePitch: z.number().gt(0).max(0.2),
+}).partial();
+
+export const jobSchema = z.strictObject({
+  id: z.literal('job'), kind: z.literal('job'), name, site: z.string().max(500).optional(),
+  units: z.enum(['us', 'metric']),
+  /** `ground`: each stretch as shallow as it may be. `single`: one laser setting from top to bottom of a line. */
+  pitchStyle: z.enum(['ground', 'single']),
+  settings: settingsSchema.optional(),
+});
+
+export const rainSchema = z.strictObject({
+  id: z.literal('rain'), kind: z.literal('rain'), intensity,
+  source: z.discriminatedUnion('type', [
+    z.strictObject({ type: z.literal('typed') }),
+    z.strictObject({ type: z.literal('office'), station: idSchema, place: name, returnPeriod: z.number().min(1).max(1000), duration: z.number().min(60).max(86_400) }),
+  ]),
+});
+
+export const roofFaceSchema = z.strictObject({
+  id: idSchema, kind: z.literal('roofFace'), name, storey: z.number().int().min(1).max(20),
+  shape: z.discriminatedUnion('type', [
+    z.strictObject({ type: z.literal('area'), area }),
+    /** `run` is eave to ridge: level, or along the slope when `alongSlope`. `pitch` is rise over run. */
+    z.strictObject({ type: z.literal('sides'), width: length, run: length, pitch: z.number().min(0).max(12), alongSlope: flag }),
+  ]),
+  /** Adds the wind-driven allowance for a steep face. */
+  windDriven: flag, coefficient: coefficient.optional(), feeds,
+});
+
+export const surfaceSchema = z.strictObject({
+  id: idSchema, kind: z.literal('surface'), name, cover: z.enum(SURFACE_COVERS), area,
+  coefficient: coefficient.optional(), feeds,
+});
+
+export const downspoutSchema = z.strictObject({
+  id: idSchema, kind: z.literal('downspout'), name, storey: z.number().int().min(1).max(20), size: z.enum(DOWNSPOUT_SIZES),
+  /** Lower downspouts whose gutter this one empties into; absent or empty when it reaches the ground. */
+  landsOn: feeds.optional(), groundLevel: level,
+});
+
+export const junctionSchema = z.strictObject({
+  id: idSchema, kind: z.literal('junction'), name, form: z.enum(['wye', 'cleanout', 'bend']), groundLevel: level,
+});
+
+export const basinSchema = z.strictObject({
+  id: idSchema, kind: z.literal('basin'), name, grate: z.enum(GRATES),
+  /** Level of the grate, which is the ground that water reaches it over. */
+  groundLevel: level,
+});
+
+export const dischargeSchema = z.strictObject({
+  id: idSchema, kind: z.literal('discharge'), name, form: z.enum(['daylight', 'popup']),
+  receiving: z.enum(['swale', 'slope', 'ditch', 'street', 'lawn']),
+  /** Ground where the pipe comes out, or the pop-up's lid. */
+  groundLevel: level,
+  /** Daylight only: lowest level the invert may have (swale's bottom, standing water); the ground when absent. */
+  controlLevel: level.optional(),
+  /** To the nearest building of anybody's, m. */
+  buildingDistance: z.number().min(0).max(10_000).optional(),
+  /** True until somebody has measured it. */
+  assumed: flag,
+});
+
+export const runSchema = z.strictObject({
+  id: idSchema, kind: z.literal('run'), name: name.optional(), from: idSchema, to: idSchema, length,
+  material: z.enum(MATERIALS), nominal: z.number().min(0.02).max(3), insideDiameter: z.number().min(0.02).max(3).optional(),
+  /** `auto`: as shallow as cover and least pitch allow. Set levels are inverts. */
+  grade: z.discriminatedUnion('type', [
+    z.strictObject({ type: z.literal('auto') }),
+    z.strictObject({ type: z.literal('pitch'), pitch }),
+    z.strictObject({ type: z.literal('levels'), up: level.optional(), down: level.optional() }),
+  ]),
+  under: z.enum(['turf', 'cars']).optional(), assumed: flag,
+  /** True once protection for a trench of 5 ft or deeper is planned. */
+  shored: flag,
+});
+
+export const elementSchema = z.discriminatedUnion('kind', [
+  jobSchema, rainSchema, roofFaceSchema, surfaceSchema, downspoutSchema, junctionSchema, basinSchema, dischargeSchema, runSchema,
+]);
+
+export type Feed = z.infer<typeof feedSchema>;
+export type JobElement = z.infer<typeof jobSchema>;
+export type RainElement = z.infer<typeof rainSchema>;
+export type RoofFace = z.infer<typeof roofFaceSchema>;
+export type Surface = z.infer<typeof surfaceSchema>;
+export type Downspout = z.infer<typeof downspoutSchema>;
+export type Junction = z.infer<typeof junctionSchema>;
+export type Basin = z.infer<typeof basinSchema>;
+export type Discharge = z.infer<typeof dischargeSchema>;
+export type Run = z.infer<typeof runSchema>;
+export type Element = z.infer<typeof elementSchema>;
+export type ElementKind = Element['kind'];
+/** Places a pipe can start, pass or end. A downspout that lands on a gutter is not one. */
+export type Landing = Downspout | Junction | Basin | Discharge;
+
+const LANDING_KINDS: ReadonlySet<ElementKind> = new Set(['downspout', 'junction', 'basin', 'discharge']);
+
+/** Whether an upper downspout's water stays on the roof. */
+export const landsOnGutter = (downspout: Downspout): boolean => (downspout.landsOn?.length ?? 0) > 0;
+
+export function isLanding(element: Element | undefined): element is Landing {
+  return element !== undefined && LANDING_KINDS.has(element.kind) && !(element.kind === 'downspout' && landsOnGutter(element));
+}

@@ -1,0 +1,37 @@
+/** What each size on offer would give in a run as it lies. */
+import { MATERIAL_FACTS, NOMINAL_SIZES, type Material } from '../catalogue/pipes';
+import type { Settings } from '../defaults';
+import { runFlow, type RunFlow } from '../hydraulics/runFlow';
+
+export interface SizeChoice extends RunFlow {
+  /** m */
+  nominal: number;
+  /** `works`; `tooSmall` for the flow; `narrows` from a larger pipe above; `silts` carries it but will hold grit. */
+  verdict: 'works' | 'tooSmall' | 'narrows' | 'silts';
+}
+
+export interface ChoiceInput {
+  material: Material;
+  slope: number;
+  flow: number;
+  ordinaryFlow: number;
+  /** Largest nominal size that arrives from above, m. */
+  widestAbove: number;
+  settings: Settings;
+}
+
+/** Every size on offer at the run's present pitch, smallest first. */
+export function sizeChoices({ material, slope, flow, ordinaryFlow, widestAbove, settings }: ChoiceInput): SizeChoice[] {
+  const { roughness } = MATERIAL_FACTS[material];
+  return NOMINAL_SIZES.map((nominal) => {
+    const given = runFlow({ diameter: nominal, slope, roughness, flow, ordinaryFlow, gritSize: settings.gritSize, leastVelocity: settings.leastVelocity });
+    const verdict = given.overloaded ? 'tooSmall' : nominal < widestAbove - 1e-9 ? 'narrows' : given.cleans ? 'works' : 'silts';
+    return { ...given, nominal, verdict };
+  });
+}
+
+/** The smallest size that carries the flow without narrowing; one that also keeps clean is taken before one that does not. */
+export function smallestThatWorks(choices: SizeChoice[]): number | null {
+  const pick = choices.find((choice) => choice.verdict === 'works') ?? choices.find((choice) => choice.verdict === 'silts');
+  return pick ? pick.nominal : null;
+}

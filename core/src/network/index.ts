@@ -1,0 +1,4 @@
+export * from './budget';
+export * from './levels';
+export * from './lines';
+export * from './tree';

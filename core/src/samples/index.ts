@@ -1,0 +1,6 @@
+/** Invented jobs that come with the demo. */
+import type { Job } from '../job/job';
+import { quillfeather } from './quillfeather';
+
+export const samples = (): Job[] => [quillfeather()];
+export { quillfeather };

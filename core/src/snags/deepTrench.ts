@@ -1,0 +1,25 @@
+import { put } from '../job/change';
+import { METRES_PER_FOOT } from '../units/constants';
+import { runOf } from './edits';
+import type { Rule } from './snag';
+
+/** From 5 ft a trench needs a protective system (29 CFR 1926.652); local rules may ask it sooner. */
+const PROTECT_FROM = 5 * METRES_PER_FOOT;
+
+/** A trench deep enough to kill, with no protection planned. */
+export const deepTrench: Rule = {
+  code: 'deepTrench',
+  find: (job, { runs }) => Object.values(runs).flatMap((run) => {
+    const depth = Math.max(run.groundUp - run.invertUp, run.groundDown - run.invertDown);
+    if (depth < PROTECT_FROM || runOf(job, run.id).shored) return [];
+    return [{ code: 'deepTrench', severity: 'stop' as const, at: run.id, measure: 'small' as const, figure: depth, limit: PROTECT_FROM }];
+  }),
+  tell: (snag, say) => ({
+    headline: `The trench of ${say.name(snag.at)} is ${say.show('small', snag.figure)} deep and unprotected.`,
+    why: `From ${say.show('small', snag.limit)} a protective system and a competent person are required; from 4 ft a ladder. Trench walls kill.`,
+  }),
+  fix: (snag, job) => {
+    const label = 'Shoring or a box is planned';
+    return { label, change: put(label, { ...runOf(job, snag.at), shored: true }) };
+  },
+};

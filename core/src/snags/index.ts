@@ -1,0 +1,3 @@
+export * from './judge';
+export * from './snag';
+export { RULES } from './rules';

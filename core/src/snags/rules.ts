@@ -1,0 +1,27 @@
+/** Every rule, in the order in which equally bad snags are told. */
+import { adversePitch } from './adversePitch';
+import { assumedFigure } from './assumedFigure';
+import { capacityExceeded } from './capacityExceeded';
+import { coverShort } from './coverShort';
+import { deepTrench } from './deepTrench';
+import { largerIntoSmaller } from './largerIntoSmaller';
+import { lidAboveInlet } from './lidAboveInlet';
+import { lostWater } from './lostWater';
+import { nearBuilding } from './nearBuilding';
+import { noDischarge } from './noDischarge';
+import { noRain } from './noRain';
+import { outOfFall } from './outOfFall';
+import { popupHolds } from './popupHolds';
+import type { Rule } from './snag';
+import { strayRun } from './strayRun';
+import { underLeastPitch } from './underLeastPitch';
+import { velocityHigh } from './velocityHigh';
+import { willSilt } from './willSilt';
+
+export const RULES: readonly Rule[] = [
+  noRain, strayRun, noDischarge, outOfFall, adversePitch, lidAboveInlet, nearBuilding, deepTrench,
+  capacityExceeded, underLeastPitch, coverShort, largerIntoSmaller, lostWater, popupHolds, willSilt,
+  velocityHigh, assumedFigure,
+];
+
+export const RULE_BY_CODE: ReadonlyMap<string, Rule> = new Map(RULES.map((rule) => [rule.code, rule]));

@@ -1,0 +1,133 @@
+/**
+ * SI numbers shown in the job's units. Everything gives `{ value, unit }`, so that a screen can set the number large
+ * and the unit small; `text()` joins them for sentences.
+ */
+import {
+  CUBIC_METRES_PER_SECOND_PER_GPM,
+  METRES_PER_FOOT,
+  METRES_PER_INCH,
+  METRES_PER_SECOND_PER_INCH_PER_HOUR,
+  METRES_PER_SECOND_PER_MILLIMETRE_PER_HOUR,
+  SQUARE_METRES_PER_SQUARE_FOOT,
+  type UnitSystem,
+} from './constants';
+
+export interface Shown {
+  value: string;
+  unit: string;
+}
+
+const MINUS = '−';
+const NARROW = '\u202f';
+
+/** A fixed number of decimals with a true minus sign, thousands parted, and no "−0". */
+export function decimals(value: number, places: number): string {
+  const rounded = Math.abs(value).toFixed(places);
+  const [whole, part] = rounded.split('.');
+  const grouped = whole!.replace(/\B(?=(\d{3})+$)/g, ',');
+  const sign = value < 0 && Number(rounded) !== 0 ? MINUS : '';
+  return `${sign}${grouped}${part ? `.${part}` : ''}`;
+}
+
+/** Enough places for `figures` significant figures, at most `most`. */
+function significant(value: number, figures: number, most: number): string {
+  const magnitude = value === 0 ? 0 : Math.floor(Math.log10(Math.abs(value)));
+  return decimals(value, Math.min(most, Math.max(0, figures - 1 - magnitude)));
+}
+
+const EIGHTHS = ['', '⅛', '¼', '⅜', '½', '⅝', '¾', '⅞'];
+
+/** Inches to the nearest eighth, as `4⅝`; the sign is the caller's. */
+function eighths(count: number): string {
+  const whole = Math.floor(count / 8);
+  const part = EIGHTHS[count % 8]!;
+  return whole === 0 && part ? part : `${whole}${part}`;
+}
+
+/** Feet and inches to the nearest eighth (`12′ 6½″`) or nearest inch. */
+function feetInches(metres: number, toEighth: boolean): string {
+  const step = toEighth ? 8 : 1;
+  const total = Math.round((Math.abs(metres) / METRES_PER_INCH) * step);
+  const feet = Math.floor(total / (12 * step));
+  const rest = total % (12 * step);
+  const inches = toEighth ? eighths(rest) : `${rest}`;
+  const sign = metres < 0 && total > 0 ? MINUS : '';
+  if (feet === 0) return `${sign}${inches}″`;
+  return rest === 0 ? `${sign}${feet}′` : `${sign}${feet}′${NARROW}${inches}″`;
+}
+
+/** A distance along the ground. */
+export function showLength(metres: number, units: UnitSystem): Shown {
+  return units === 'us' ? { value: feetInches(metres, false), unit: '' } : { value: decimals(metres, 2), unit: 'm' };
+}
+
+/** A level above the job's datum, always signed unless it is the datum. */
+export function showLevel(metres: number, units: UnitSystem): Shown {
+  const plus = metres > 0.0005 ? '+' : '';
+  return units === 'us'
+    ? { value: `${plus}${feetInches(metres, true)}`, unit: '' }
+    : { value: `${plus}${decimals(metres, 3)}`, unit: 'm' };
+}
+
+/** A small dimension: depth, cover, drop, margin. */
+export function showSmall(metres: number, units: UnitSystem): Shown {
+  if (units === 'metric') return { value: decimals(metres * 1000, 0), unit: 'mm' };
+  if (Math.abs(metres) >= 2 * METRES_PER_FOOT) return { value: feetInches(metres, true), unit: '' };
+  const count = Math.round((Math.abs(metres) / METRES_PER_INCH) * 8);
+  return { value: `${metres < 0 && count > 0 ? MINUS : ''}${eighths(count)}`, unit: 'in' };
+}
+
+/** A pipe's nominal size, kept in m. */
+export function showNominal(metres: number, units: UnitSystem): Shown {
+  return units === 'us'
+    ? { value: significant(metres / METRES_PER_INCH, 2, 1).replace(/\.0$/, ''), unit: 'in' }
+    : { value: decimals(metres * 1000, 0), unit: 'mm' };
+}
+
+export function showFlow(cubicMetresPerSecond: number, units: UnitSystem): Shown {
+  if (units === 'us') return { value: significant(cubicMetresPerSecond / CUBIC_METRES_PER_SECOND_PER_GPM, 3, 1), unit: 'gpm' };
+  return { value: significant(cubicMetresPerSecond * 1000, 3, 2), unit: 'L/s' };
+}
+
+export function showVelocity(metresPerSecond: number, units: UnitSystem): Shown {
+  return units === 'us'
+    ? { value: decimals(metresPerSecond / METRES_PER_FOOT, 1), unit: 'ft/s' }
+    : { value: decimals(metresPerSecond, 2), unit: 'm/s' };
+}
+
+export function showArea(squareMetres: number, units: UnitSystem): Shown {
+  return units === 'us'
+    ? { value: decimals(squareMetres / SQUARE_METRES_PER_SQUARE_FOOT, 0), unit: 'ft²' }
+    : { value: decimals(squareMetres, 1), unit: 'm²' };
+}
+
+export function showRain(metresPerSecond: number, units: UnitSystem): Shown {
+  return units === 'us'
+    ? { value: decimals(metresPerSecond / METRES_PER_SECOND_PER_INCH_PER_HOUR, 2), unit: 'in/h' }
+    : { value: decimals(metresPerSecond / METRES_PER_SECOND_PER_MILLIMETRE_PER_HOUR, 0), unit: 'mm/h' };
+}
+
+/** A pitch in per cent; both unit systems read it. */
+export function showPitch(pitch: number): Shown {
+  return { value: decimals(pitch * 100, 2), unit: '%' };
+}
+
+/** The same pitch the way a level or a laser is set: inches a foot, or millimetres a metre. */
+export function showPitchTrade(pitch: number, units: UnitSystem): Shown {
+  if (units === 'metric') return { value: decimals(pitch * 1000, 1), unit: 'mm/m' };
+  return { value: decimals(pitch * 12, 3).replace(/(\.\d\d)0$/, '$1'), unit: 'in/ft' };
+}
+
+export function showShear(pascals: number): Shown {
+  return { value: decimals(pascals, 2), unit: 'Pa' };
+}
+
+export function showPercent(share: number): Shown {
+  return { value: decimals(share * 100, 0), unit: '%' };
+}
+
+/** Value and unit for a sentence. */
+export function text(shown: Shown): string {
+  if (shown.unit === '') return shown.value;
+  return shown.unit === '%' ? `${shown.value}%` : `${shown.value}\u00a0${shown.unit}`;
+}

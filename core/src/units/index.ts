@@ -1,0 +1,3 @@
+export * from './constants';
+export * from './format';
+export * from './parse';

@@ -1,0 +1,42 @@
+/** One plain sentence about the whole job, from the worst thing known. */
+import { headOf, nameOf, ofKind, rainOf, type Job } from './job/job';
+import { tellSnag } from './snags/judge';
+import type { Severity, Snag } from './snags/snag';
+import type { Solution } from './solve';
+import { showSmall, text } from './units';
+
+export interface Verdict {
+  /** `holds` when nothing needs doing; `empty` when there is nothing to judge yet. */
+  state: Severity | 'holds' | 'empty';
+  sentence: string;
+  /** Element to go to, by id. */
+  at: string | null;
+  stops: number;
+  fixes: number;
+  minds: number;
+}
+
+const RECEIVING = { swale: 'the swale', slope: 'the slope', ditch: 'the ditch', street: 'the street', lawn: 'the lawn' } as const;
+
+export function verdictOf(job: Job, solution: Solution, snags: Snag[]): Verdict {
+  const count = (severity: Severity): number => snags.filter((snag) => snag.severity === severity).length;
+  const counts = { stops: count('stop'), fixes: count('fix'), minds: count('mind') };
+  const worst = snags[0];
+  if (Object.keys(solution.landings).length === 0 && solution.sources.sheds.length === 0) {
+    return { state: 'empty', sentence: 'Nothing here yet: start with a roof and a way out.', at: null, ...counts };
+  }
+  if (worst && worst.severity !== 'mind') {
+    return { state: worst.severity, sentence: tellSnag(job, solution, worst).headline, at: worst.at, ...counts };
+  }
+  return { state: worst ? 'mind' : 'holds', sentence: carries(job, solution), at: worst?.at ?? null, ...counts };
+}
+
+function carries(job: Job, solution: Solution): string {
+  const rain = rainOf(job);
+  const storm = rain?.source.type === 'office' ? `the ${rain.source.returnPeriod}-year rain` : 'the design rain';
+  const discharges = ofKind(job, 'discharge').filter((discharge) => solution.landings[discharge.id]!.passing > 0);
+  if (discharges.length === 0) return 'No water reaches a way out yet.';
+  const where = discharges.length === 1 ? (discharges[0]!.form === 'popup' ? nameOf(job, discharges[0]!.id) : RECEIVING[discharges[0]!.receiving]) : `${discharges.length} ways out`;
+  const spare = solution.budgets[0]?.left ?? 0;
+  return `Carries ${storm} to ${where} with ${text(showSmall(spare, headOf(job).units))} of fall to spare.`;
+}

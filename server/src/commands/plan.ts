@@ -1,0 +1,38 @@
+/** Reads a job file and prints its whole plan as JSON in SI. Exit 2 and one line a fault on standard error for a bad file. */
+import { readFileSync } from 'node:fs';
+import { fixOf, planJob, readFileText, tellSnag, type Job } from '@katabasis/core';
+
+function printable(job: Job): unknown {
+  const plan = planJob(job);
+  return {
+    ...plan,
+    sources: {
+      sheds: plan.sources.sheds,
+      atLanding: Object.fromEntries(plan.sources.atLanding), atDownspout: Object.fromEntries(plan.sources.atDownspout), lost: Object.fromEntries(plan.sources.lost),
+    },
+    snags: plan.snags.map((snag) => ({ ...snag, ...tellSnag(job, plan, snag), fix: fixOf(job, plan, snag), figure: snag.figure, limit: snag.limit })),
+  };
+}
+
+function main(path: string | undefined): number {
+  if (!path) {
+    console.error('file: say which job file to plan: npm run -s plan -- FILE.katabasis.json');
+    return 2;
+  }
+  let text: string;
+  try {
+    text = readFileSync(path, 'utf8');
+  } catch (error) {
+    console.error(`file: ${path} cannot be read (${(error as NodeJS.ErrnoException).code})`);
+    return 2;
+  }
+  const read = readFileText(text);
+  if (!read.ok) {
+    for (const fault of read.faults) console.error(`${fault.path}: ${fault.sentence}`);
+    return 2;
+  }
+  console.log(JSON.stringify(printable(read.job), null, 2));
+  return 0;
+}
+
+process.exitCode = main(process.argv[2]);
