@@ -1,2 +1,18 @@
-import { Stack } from 'expo-router';
-export default function Root() { return <Stack screenOptions={{ headerShown: false }} />; }
+import { Slot } from 'expo-router';
+import { useFonts } from 'expo-font';
+import text from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-400-normal.woff2';
+import bold from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-700-normal.woff2';
+import figures from '@fontsource/atkinson-hyperlegible-mono/files/atkinson-hyperlegible-mono-latin-500-normal.woff2';
+import { DataProvider } from '../data/queries';
+import { ThemeProvider } from '../theme/theme';
+import { FONTS } from '../theme/tokens';
+
+export default function Root() {
+  // Text shows at once in the system's face, and changes when the fonts are in: a plan never waits for a typeface.
+  useFonts({ [FONTS.text]: text, [FONTS.bold]: bold, [FONTS.figures]: figures });
+  return (
+    <ThemeProvider>
+      <DataProvider><Slot /></DataProvider>
+    </ThemeProvider>
+  );
+}

@@ -2,5 +2,8 @@ export * from './change';
 export * from './elements';
 export * from './faults';
 export * from './file';
+export * from './hold';
+export * from './insert';
 export * from './job';
+export * from './quick';
 export * from './remove';

@@ -30,7 +30,8 @@ export function findLines(tree: Tree): Line[] {
   const lines: Line[] = [];
   const feet: number[] = [];
   for (let at = tree.landings.length - 1; at >= 0; at--) {
-    if (tree.leaving[at] === NONE && main[at] !== NONE) feet.push(main[at]!);
+    if (tree.leaving[at] !== NONE || main[at] === NONE) continue;
+    feet.push(main[at]!, ...tree.arriving[at]!.filter((run) => run !== main[at]));
   }
   for (let next = 0; next < feet.length; next++) {
     const runs: number[] = [];

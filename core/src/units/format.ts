@@ -35,16 +35,17 @@ function significant(value: number, figures: number, most: number): string {
   return decimals(value, Math.min(most, Math.max(0, figures - 1 - magnitude)));
 }
 
-const EIGHTHS = ['', '⅛', '¼', '⅜', '½', '⅝', '¾', '⅞'];
+const EIGHTHS = ['', '1/8', '1/4', '3/8', '1/2', '5/8', '3/4', '7/8'];
 
-/** Inches to the nearest eighth, as `4⅝`; the sign is the caller's. */
+/** Inches to the nearest eighth, as `4 5/8`: in plain digits, which every typeface has. The sign is the caller's. */
 function eighths(count: number): string {
   const whole = Math.floor(count / 8);
   const part = EIGHTHS[count % 8]!;
-  return whole === 0 && part ? part : `${whole}${part}`;
+  if (part === '') return `${whole}`;
+  return whole === 0 ? part : `${whole}${NARROW}${part}`;
 }
 
-/** Feet and inches to the nearest eighth (`12′ 6½″`) or nearest inch. */
+/** Feet and inches to the nearest eighth (`12′ 6 1/2″`) or nearest inch. */
 function feetInches(metres: number, toEighth: boolean): string {
   const step = toEighth ? 8 : 1;
   const total = Math.round((Math.abs(metres) / METRES_PER_INCH) * step);
@@ -52,6 +53,7 @@ function feetInches(metres: number, toEighth: boolean): string {
   const rest = total % (12 * step);
   const inches = toEighth ? eighths(rest) : `${rest}`;
   const sign = metres < 0 && total > 0 ? MINUS : '';
+  if (total === 0) return '0′';
   if (feet === 0) return `${sign}${inches}″`;
   return rest === 0 ? `${sign}${feet}′` : `${sign}${feet}′${NARROW}${inches}″`;
 }
@@ -77,11 +79,12 @@ export function showSmall(metres: number, units: UnitSystem): Shown {
   return { value: `${metres < 0 && count > 0 ? MINUS : ''}${eighths(count)}`, unit: 'in' };
 }
 
-/** A pipe's nominal size, kept in m. */
+/** A pipe's nominal size, kept in m. Inch sizes are sold by round millimetres: 4 in as 100 mm. */
 export function showNominal(metres: number, units: UnitSystem): Shown {
-  return units === 'us'
-    ? { value: significant(metres / METRES_PER_INCH, 2, 1).replace(/\.0$/, ''), unit: 'in' }
-    : { value: decimals(metres * 1000, 0), unit: 'mm' };
+  const inches = metres / METRES_PER_INCH;
+  if (units === 'us') return { value: significant(inches, 2, 1).replace(/\.0$/, ''), unit: 'in' };
+  const inchSize = Math.abs(inches - Math.round(inches)) < 0.01;
+  return { value: decimals(inchSize ? Math.round(inches) * 25 : metres * 1000, 0), unit: 'mm' };
 }
 
 export function showFlow(cubicMetresPerSecond: number, units: UnitSystem): Shown {

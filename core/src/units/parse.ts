@@ -31,7 +31,7 @@ function tidy(text: string): string {
     .replace(/[’′`]/g, "'")
     .replace(/''|[“”″]/g, '"')
     .replace(/(\d)?([½¼¾⅛⅜⅝⅞⅓⅔])/g, (_, digit: string | undefined, glyph: string) => `${digit ? `${digit} ` : ''}${VULGAR[glyph]}`)
-    .replace(/(\d),(\d{3})(?!\d)/g, '$1$2')
+    .replace(/(?<=\d),(?=\d{3}(?!\d))/g, '')
     .replace(/\s+/g, ' ');
 }
 

@@ -6,7 +6,7 @@ import type { RoofFace } from '../job/elements';
 import { planArea, windFactor } from '../runoff/roofArea';
 import type { RunPlan, Solution } from '../solve';
 import {
-  decimals, showArea, showFlow, showLength, showLevel, showNominal, showPitch, showPitchTrade, showRain, showShear, showSmall, showVelocity, text,
+  decimals, showArea, showFlow, showLength, showLevel, showPitch, showPitchTrade, showRain, showShear, showSmall, showVelocity, text,
   type Shown, type UnitSystem,
 } from '../units';
 
@@ -52,7 +52,7 @@ const capacity: RunWorking = (run, _job, _solution, units) => ({
   says: 'What the pipe carries running full, with no pressure on it.',
   formula: 'Q = (π D² / 4) × (D / 4)^⅔ × √S / n',
   numbers: [
-    `D = ${text(showNominal(run.diameter, units))} inside = ${si(run.diameter, 4, 'm')}`,
+    `D = ${text(showSmall(run.diameter, units))} inside = ${si(run.diameter, 4, 'm')}`,
     `S = ${text(showPitch(run.pitch))}, n = ${run.roughness} (${MATERIAL_FACTS[run.material].label})`,
     run.pitch > 0
       ? `Q = ${si((Math.PI * run.diameter ** 2) / 4, 6, 'm²')} × ${si((run.diameter / 4) ** (2 / 3), 5, '')}× ${decimals(Math.sqrt(run.pitch), 5)} / ${run.roughness} = ${si(run.capacity * 1000, 3, 'L/s')}`
@@ -121,8 +121,8 @@ const inverts: RunWorking = (run, job, _solution, units) => ({
   says: 'The inside bottom of the pipe at its two ends, above the job’s zero. Pipes meet crown to crown.',
   formula: 'invert = crown − inside diameter;  crown = the lowest of ground − cover and what arrives from above',
   numbers: [
-    `${nameOf(job, run.from)}: crown ${text(showLevel(run.crownUp, units))} − ${text(showNominal(run.diameter, units))} = ${text(showLevel(run.invertUp, units))}`,
-    `${nameOf(job, run.to)}: crown ${text(showLevel(run.crownDown, units))} − ${text(showNominal(run.diameter, units))} = ${text(showLevel(run.invertDown, units))}`,
+    `${nameOf(job, run.from)}: crown ${text(showLevel(run.crownUp, units))} − ${text(showSmall(run.diameter, units))} = ${text(showLevel(run.invertUp, units))}`,
+    `${nameOf(job, run.to)}: crown ${text(showLevel(run.crownDown, units))} − ${text(showSmall(run.diameter, units))} = ${text(showLevel(run.invertDown, units))}`,
   ],
   result: showLevel(run.invertUp, units),
   source: 'Shallowest feasible levels: one pass downstream; every bound is from above, so the highest set of levels is unique.',

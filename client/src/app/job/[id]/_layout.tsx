@@ -1,0 +1,29 @@
+import { Slot, useLocalSearchParams, useRouter } from 'expo-router';
+import { View } from 'react-native';
+import { JobProvider, useOpenJob } from '../../../data/useJob';
+import { Shell } from '../../../stations/Shell';
+import { usePalette } from '../../../theme/theme';
+import { Button } from '../../../ui/Button';
+import { Notice } from '../../../ui/Notice';
+
+export default function JobLayout() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  const opening = useOpenJob(id);
+  const router = useRouter();
+  const { ground } = usePalette();
+  if (opening.state === 'open') {
+    return <JobProvider open={opening.open}><Shell><Slot /></Shell></JobProvider>;
+  }
+  const home = <Button label="All jobs" onPress={() => router.navigate('/')} />;
+  return (
+    <View style={{ flex: 1, backgroundColor: ground }} role="main">
+      {opening.state === 'loading' && <Notice title="Reading the job" />}
+      {opening.state === 'missing' && <Notice title="This job is not here" action={home}>It was deleted, or it is on another machine.</Notice>}
+      {opening.state === 'unreachable' && (
+        <Notice title="The server is out of reach" action={<><Button label="Try again" kind="main" onPress={opening.retry} />{home}</>}>
+          This job has not been opened on this device before, so there is no copy of it here. Nothing is lost.
+        </Notice>
+      )}
+    </View>
+  );
+}

@@ -1,0 +1,1 @@
+export { PlanScreen as default } from '../../../stations/plan/PlanScreen';

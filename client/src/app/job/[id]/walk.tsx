@@ -1,0 +1,1 @@
+export { WalkScreen as default } from '../../../stations/walk/WalkScreen';

@@ -1,0 +1,133 @@
+/** The long section of a route: ground, cover limit, pipe and the water in it, with the levels under the finger read out. */
+import { controlLevel, elementOf, METRES_PER_FOOT, nameOf, showLength, showLevel, showSmall, text } from '@katabasis/core';
+import { useMemo, useState } from 'react';
+import { View, type LayoutChangeEvent } from 'react-native';
+import Svg, { Circle, G, Line, Path, Text as SvgText } from 'react-native-svg';
+import { useJob } from '../data/useJob';
+import { usePalette } from '../theme/theme';
+import { FONTS } from '../theme/tokens';
+import { Text } from '../ui/Text';
+import { niceStep, routeOf, sectionAt, sectionOf, type Section, type SectionPoint } from './sectionLayout';
+
+const HEIGHT = 250;
+const LEFT = 50;
+const RIGHT = 14;
+const TOP = 34;
+const FOOT = 30;
+
+interface Frame {
+  x: (station: number) => number;
+  y: (level: number) => number;
+}
+
+function frameOf(section: Section, width: number): Frame {
+  const room = (section.top - section.bottom) * 0.08 + 0.05;
+  const span = section.top - section.bottom + 2 * room;
+  return {
+    x: (station) => LEFT + (station / section.length) * (width - LEFT - RIGHT),
+    y: (level) => TOP + ((section.top + room - level) / span) * (HEIGHT - TOP - FOOT),
+  };
+}
+
+const polyline = (points: SectionPoint[], frame: Frame, key: keyof SectionPoint): string =>
+  points.map((point, k) => `${k === 0 ? 'M' : 'L'}${frame.x(point.station).toFixed(1)} ${frame.y(point[key]).toFixed(1)}`).join('');
+
+/** A closed band between two levels of one run. */
+function band(a: SectionPoint, b: SectionPoint, frame: Frame, upper: keyof SectionPoint, lower: keyof SectionPoint): string {
+  const at = (point: SectionPoint, key: keyof SectionPoint): string => `${frame.x(point.station).toFixed(1)} ${frame.y(point[key]).toFixed(1)}`;
+  return `M${at(a, upper)}L${at(b, upper)}L${at(b, lower)}L${at(a, lower)}Z`;
+}
+
+export function LongSection({ from }: { from: string }) {
+  const { job, plan, units } = useJob();
+  const [width, setWidth] = useState(360);
+  const [under, setUnder] = useState<number | null>(null);
+  const section = useMemo(() => sectionOf(plan, routeOf(plan, from)), [plan, from]);
+  const foot = elementOf(job, 'discharge', section.landings.at(-1)?.id ?? '');
+  const control = foot ? controlLevel(foot, plan.settings) : null;
+  if (section.points.length === 0) return null;
+  const frame = frameOf(section, width);
+  const read = under === null ? null : sectionAt(section, ((under - LEFT) / (width - LEFT - RIGHT)) * section.length);
+  const follow = (event: { nativeEvent: { offsetX: number } }): void => setUnder(event.nativeEvent.offsetX);
+  const pointer = { onPointerMove: follow, onPointerDown: follow, onPointerLeave: () => setUnder(null) };
+  return (
+    <View onLayout={(event: LayoutChangeEvent) => setWidth(event.nativeEvent.layout.width)}>
+      <Text kind="small" numberOfLines={1}>
+        {read
+          ? `At ${text(showLength(read.station, units))}: ground ${text(showLevel(read.ground, units))}, invert ${text(showLevel(read.invert, units))}, ${text(showSmall(read.ground - read.invert, units))} down`
+          : `${nameOf(job, from)} to ${nameOf(job, section.landings.at(-1)!.id)}, ${text(showLength(section.length, units))}. Heights are stretched.`}
+      </Text>
+      <View {...(pointer as object)} style={{ touchAction: 'pan-y', cursor: 'crosshair' } as object} testID="long-section">
+        <Svg width={width} height={HEIGHT} role="img" aria-label={`Long section from ${nameOf(job, from)} over ${text(showLength(section.length, units))}`}>
+          <Drawing section={section} frame={frame} width={width} />
+          {control !== null && <Control level={control} frame={frame} section={section} />}
+          {read && (
+            <G>
+              <Line x1={frame.x(read.station)} x2={frame.x(read.station)} y1={TOP - 6} y2={HEIGHT - FOOT} stroke="currentColor" strokeWidth={1} strokeDasharray="3 3" />
+              <Circle cx={frame.x(read.station)} cy={frame.y(read.invert)} r={4} fill="currentColor" />
+            </G>
+          )}
+        </Svg>
+      </View>
+    </View>
+  );
+}
+
+function Drawing({ section, frame, width }: { section: Section; frame: Frame; width: number }) {
+  const { job, units } = useJob();
+  const { ink, soft, line, soil, water, ground, fix } = usePalette();
+  const runs: [SectionPoint, SectionPoint][] = [];
+  for (let k = 0; k + 1 < section.points.length; k += 2) runs.push([section.points[k]!, section.points[k + 1]!]);
+  const label = { fontFamily: FONTS.text, fontSize: 12, fill: soft };
+  const floor = HEIGHT - FOOT;
+  return (
+    <>
+      <Path d={`${polyline(section.points, frame, 'ground')}L${frame.x(section.length)} ${floor}L${LEFT} ${floor}Z`} fill={soil} />
+      {levelTicks(section, units).map((level) => (
+        <G key={level}>
+          <Line x1={LEFT} x2={width - RIGHT} y1={frame.y(level)} y2={frame.y(level)} stroke={line} strokeWidth={1} />
+          <SvgText x={LEFT - 6} y={frame.y(level) + 4} textAnchor="end" {...label}>{text(showLevel(level, units))}</SvgText>
+        </G>
+      ))}
+      {section.landings.map(({ id, station }, index) => (
+        <G key={id}>
+          <Line x1={frame.x(station)} x2={frame.x(station)} y1={TOP - 8} y2={floor} stroke={soft} strokeWidth={1} strokeDasharray="1 4" />
+          <SvgText x={frame.x(station)} y={index % 2 === 0 ? 11 : 24} textAnchor={index === 0 ? 'start' : station > section.length * 0.8 ? 'end' : 'middle'} {...label} fill={ink}>{short(nameOf(job, id))}</SvgText>
+          <SvgText x={frame.x(station)} y={HEIGHT - 12} textAnchor={index === 0 ? 'start' : index === section.landings.length - 1 ? 'end' : 'middle'} {...label}>{text(showLength(station, units))}</SvgText>
+        </G>
+      ))}
+      {runs.map(([a, b]) => (
+        <G key={a.station}>
+          <Path d={band(a, b, frame, 'crown', 'invert')} fill={ground} />
+          <Path d={band(a, b, frame, 'water', 'invert')} fill={water} />
+          <Path d={band(a, b, frame, 'crown', 'invert')} fill="none" stroke={ink} strokeWidth={1.6} />
+          <Path d={polyline([a, b], frame, 'coverLimit')} stroke={fix} strokeWidth={1.5} strokeDasharray="6 4" fill="none" />
+        </G>
+      ))}
+      <Path d={polyline(section.points, frame, 'ground')} stroke={ink} strokeWidth={2.4} fill="none" />
+    </>
+  );
+}
+
+/** The level that the line must end at or above. */
+function Control({ level, frame, section }: { level: number; frame: Frame; section: Section }) {
+  const { units } = useJob();
+  const { stop } = usePalette();
+  const x = frame.x(section.length);
+  return (
+    <>
+      <Line x1={x - 60} x2={x + 10} y1={frame.y(level)} y2={frame.y(level)} stroke={stop} strokeWidth={2.5} />
+      <SvgText x={x - 64} y={frame.y(level) + 4} textAnchor="end" fontFamily={FONTS.bold} fontSize={12} fill={stop}>{`not below ${text(showLevel(level, units))}`}</SvgText>
+    </>
+  );
+}
+
+const short = (name: string): string => (name.length > 16 ? `${name.slice(0, 15)}…` : name);
+
+function levelTicks(section: Section, units: 'us' | 'metric'): number[] {
+  const unit = units === 'us' ? METRES_PER_FOOT : 1;
+  const step = Math.max(niceStep((section.top - section.bottom) / unit, 4), units === 'us' ? 0.5 : 0.1) * unit;
+  const ticks: number[] = [];
+  for (let level = Math.ceil(section.bottom / step) * step; level <= section.top + 1e-9; level += step) ticks.push(level);
+  return ticks;
+}

@@ -1,0 +1,70 @@
+/** A line's long section in plan numbers: stations along it and every level there. Pure. */
+import type { Plan, RunPlan } from '@katabasis/core';
+
+export interface SectionPoint {
+  /** m from the head */
+  station: number;
+  ground: number;
+  invert: number;
+  crown: number;
+  /** Level of the water in the pipe, m. */
+  water: number;
+  /** Highest crown that planned cover allows, m. */
+  coverLimit: number;
+}
+
+export interface Section {
+  /** Two a run: its upper and its lower end. */
+  points: SectionPoint[];
+  /** Landing ids with their stations. */
+  landings: { id: string; station: number }[];
+  length: number;
+  top: number;
+  bottom: number;
+}
+
+/** Runs of the route from a landing down to where its water leaves. */
+export function routeOf(plan: Plan, from: string): RunPlan[] {
+  const leaving = new Map(Object.values(plan.runs).map((run) => [run.from, run]));
+  const route: RunPlan[] = [];
+  for (let run = leaving.get(from); run && route.length <= leaving.size; run = leaving.get(run.to)) route.push(run);
+  return route;
+}
+
+export function sectionOf(plan: Plan, route: RunPlan[]): Section {
+  const points: SectionPoint[] = [];
+  const landings: Section['landings'] = route.length > 0 ? [{ id: route[0]!.from, station: 0 }] : [];
+  let station = 0;
+  for (const run of route) {
+    const cover = Math.max(plan.settings.cover, run.leastCover);
+    points.push({ station, ground: run.groundUp, invert: run.invertUp, crown: run.crownUp, water: run.invertUp + run.depth, coverLimit: run.groundUp - cover });
+    station += run.length;
+    const daylight = run.coverDown === null;
+    points.push({ station, ground: run.groundDown, invert: run.invertDown, crown: run.crownDown, water: run.invertDown + run.depth, coverLimit: daylight ? run.groundDown : run.groundDown - cover });
+    landings.push({ id: run.to, station });
+  }
+  const tops = points.map((point) => Math.max(point.ground, point.crown));
+  const bottoms = points.map((point) => Math.min(point.invert, point.ground));
+  return { points, landings, length: station, top: Math.max(...tops), bottom: Math.min(...bottoms) };
+}
+
+/** Levels at a station, straight between the ends of its run; null outside the section. */
+export function sectionAt(section: Section, station: number): SectionPoint | null {
+  for (let k = 0; k + 1 < section.points.length; k += 2) {
+    const a = section.points[k]!;
+    const b = section.points[k + 1]!;
+    if (station < a.station || station > b.station) continue;
+    const share = (station - a.station) / (b.station - a.station);
+    const between = (key: keyof SectionPoint): number => a[key] + (b[key] - a[key]) * share;
+    return { station, ground: between('ground'), invert: between('invert'), crown: between('crown'), water: between('water'), coverLimit: between('coverLimit') };
+  }
+  return null;
+}
+
+/** Steps of 1, 2 or 5 that cut a range into about `count` parts. */
+export function niceStep(range: number, count: number): number {
+  const rough = range / count;
+  const power = 10 ** Math.floor(Math.log10(rough));
+  const lead = rough / power;
+  return power * (lead < 1.5 ? 1 : lead < 3.5 ? 2 : lead < 7.5 ? 5 : 10);
+}

@@ -1,0 +1,25 @@
+import { nameOf } from '@katabasis/core';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { useJob } from '../data/useJob';
+import { Button } from '../ui/Button';
+import { TextBox } from '../ui/Field';
+import { Text } from '../ui/Text';
+import { Overlay } from './Overlay';
+
+/** Finds anything in the job by its name. */
+export function Find({ onClose, onGo }: { onClose: () => void; onGo: (id: string) => void }) {
+  const { job } = useJob();
+  const [typed, setTyped] = useState('');
+  const wanted = typed.trim().toLowerCase();
+  const found = Object.keys(job.elements).filter((id) => id !== 'job' && nameOf(job, id).toLowerCase().includes(wanted)).slice(0, 40);
+  return (
+    <Overlay title="Find" onClose={onClose}>
+      <TextBox label="Name" words text={typed} onText={setTyped} autoFocus onDone={() => undefined} />
+      <View style={{ gap: 4, alignItems: 'flex-start' }}>
+        {found.map((id) => <Button key={id} kind="bare" label={nameOf(job, id)} onPress={() => onGo(id)} />)}
+        {found.length === 0 && <Text>Nothing here is called that.</Text>}
+      </View>
+    </Overlay>
+  );
+}

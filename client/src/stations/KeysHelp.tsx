@@ -1,0 +1,21 @@
+import { View } from 'react-native';
+import { FONTS } from '../theme/tokens';
+import { Text } from '../ui/Text';
+import { Overlay } from './Overlay';
+
+const KEYS: readonly [string, string][] = [
+  ['1', 'Walk'], ['2', 'Plan'], ['/', 'Find by name'], ['n', 'New line: put something in'], ['z', 'Undo'], ['Shift z', 'Redo'], ['↑ ↓', 'Step along the descent'], ['Esc', 'Close a sheet'], ['?', 'These keys'],
+];
+
+export function KeysHelp({ onClose }: { onClose: () => void }) {
+  return (
+    <Overlay title="Keys" onClose={onClose}>
+      {KEYS.map(([key, does]) => (
+        <View key={key} style={{ flexDirection: 'row', gap: 16 }}>
+          <Text style={{ width: 80, fontFamily: FONTS.figures }}>{key}</Text>
+          <Text>{does}</Text>
+        </View>
+      ))}
+    </Overlay>
+  );
+}

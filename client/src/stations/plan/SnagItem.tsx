@@ -1,0 +1,41 @@
+import { fixOf, tellSnag, type Snag } from '@katabasis/core';
+import Wrench from 'lucide-react-native/icons/wrench';
+import { useMemo } from 'react';
+import { Pressable, View } from 'react-native';
+import { useJob } from '../../data/useJob';
+import { useStyles } from '../../theme/theme';
+import { SPACE, type Palette } from '../../theme/tokens';
+import { Button } from '../../ui/Button';
+import { Mark, MARK_WORDS } from '../../ui/Mark';
+import { Text } from '../../ui/Text';
+
+const make = (palette: Palette) => ({
+  item: { flexDirection: 'row' as const, gap: SPACE.m, paddingVertical: SPACE.m, borderTopWidth: 1, borderTopColor: palette.line },
+  words: { flex: 1, gap: 6 },
+});
+
+const TONES = { stop: 'stop', fix: 'fix', mind: 'soft' } as const;
+
+/** One snag: what, why, and the mend that one tap applies. */
+export function SnagItem({ snag, onGo }: { snag: Snag; onGo?: (id: string) => void }) {
+  const { job, plan, edit } = useJob();
+  const styles = useStyles(make);
+  const told = useMemo(() => tellSnag(job, plan, snag), [job, plan, snag]);
+  const fix = useMemo(() => fixOf(job, plan, snag), [job, plan, snag]);
+  return (
+    <View style={styles.item} testID={`snag-${snag.code}`}>
+      <Mark kind={snag.severity} size={24} />
+      <View style={styles.words}>
+        <Pressable {...(onGo ? { role: 'button' as const, onPress: () => onGo(snag.at) } : { disabled: true })}>
+          <Text kind="strong"><Text kind="strong" tone={TONES[snag.severity]}>{MARK_WORDS[snag.severity]}. </Text>{told.headline}</Text>
+        </Pressable>
+        <Text kind="small">{told.why}</Text>
+        {fix ? (
+          <View style={{ flexDirection: 'row' }}><Button label={fix.label} icon={Wrench} kind="line" onPress={() => edit(fix.change)} testID={`fix-${snag.code}`} /></View>
+        ) : (
+          <Text kind="small">No single change mends this: look at the levels on site.</Text>
+        )}
+      </View>
+    </View>
+  );
+}

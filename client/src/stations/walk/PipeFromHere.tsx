@@ -1,0 +1,54 @@
+import { heldInvert, holdInvert, METRES_PER_FOOT, nameOf, newRun, ofKind, put, releaseInvert, showFlow, waysOn } from '@katabasis/core';
+import ArrowDown from 'lucide-react-native/icons/arrow-down';
+import { View } from 'react-native';
+import { newId } from '../../data/sessions';
+import { useJob } from '../../data/useJob';
+import { SPACE } from '../../theme/tokens';
+import { Button } from '../../ui/Button';
+import { Choice } from '../../ui/Choice';
+import { levelEntry } from '../../ui/entry';
+import { QuantityField } from '../../ui/Field';
+import { Figure } from '../../ui/Figure';
+import { Text } from '../../ui/Text';
+
+/** A first length until it is measured, m. */
+const ASSUMED_LENGTH = 20 * METRES_PER_FOOT;
+
+/** Where a landing's water goes on to, and the level of the pipe here. */
+export function PipeFromHere({ id, onGo }: { id: string; onGo: (id: string) => void }) {
+  const { job, plan, edit, units } = useJob();
+  const landing = plan.landings[id];
+  const leaving = ofKind(job, 'run').find((run) => run.from === id);
+  if (!landing) return null;
+  const held = heldInvert(job, id);
+  const letGo = releaseInvert(job, id);
+  const send = (to: string): void => {
+    const run = { ...newRun(job, newId('r'), id, to, ASSUMED_LENGTH), assumed: true };
+    if (edit(put(`Run to ${nameOf(job, to)}`, run)) === null) onGo(run.id);
+  };
+  return (
+    <View style={{ gap: SPACE.m }}>
+      <View style={{ flexDirection: 'row', gap: SPACE.xl, flexWrap: 'wrap' }}>
+        {landing.entering > 0 && <Figure label="Comes in here" shown={showFlow(landing.entering, units)} />}
+        <Figure label={landing.kind === 'discharge' ? 'Lets out' : 'Goes on from here'} shown={showFlow(landing.passing, units)} />
+      </View>
+      {landing.invert !== null && (
+        <View style={{ flexDirection: 'row', gap: SPACE.m, alignItems: 'flex-end', flexWrap: 'wrap' }}>
+          <QuantityField
+            label={held === undefined ? 'Pipe’s invert here, finds its own' : 'Pipe’s invert here, set by you'} value={landing.invert} {...levelEntry(units)} testID="landing-invert"
+            onCommit={(level) => {
+              const change = holdInvert(job, id, level!);
+              return change ? edit(change) : null;
+            }}
+          />
+          {letGo && <Button label="Let it find its own" onPress={() => edit(letGo)} />}
+        </View>
+      )}
+      {landing.kind !== 'discharge' && (leaving
+        ? <View style={{ flexDirection: 'row' }}><Button label={`Pipe on to ${nameOf(job, leaving.to)}`} icon={ArrowDown} onPress={() => onGo(leaving.id)} /></View>
+        : waysOn(job, id).length === 0
+          ? <Text>No way on yet: put in a way out first.</Text>
+          : <Choice label="Send its water on to" value={null} options={waysOn(job, id).map((to) => ({ value: to.id, label: to.name }))} onChoose={send} />)}
+    </View>
+  );
+}

@@ -1,0 +1,103 @@
+/** Places that a pipe starts at, passes or ends. */
+import { DOWNSPOUT_LABELS, DOWNSPOUT_SIZES, GRATE_FACTS, GRATES, landsOnGutter, METRES_PER_INCH, ofKind, put, type Basin, type Discharge, type Downspout, type Junction, type Landing } from '@katabasis/core';
+import { View } from 'react-native';
+import { useJob } from '../../data/useJob';
+import { SPACE } from '../../theme/tokens';
+import { Choice } from '../../ui/Choice';
+import { distanceEntry, levelEntry } from '../../ui/entry';
+import { NameField, QuantityField } from '../../ui/Field';
+import { Feeds } from './Feeds';
+
+const row = { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m, alignItems: 'flex-end' } as const;
+
+function NameAndLevel({ landing, levelLabel }: { landing: Landing; levelLabel: string }) {
+  const { edit, units } = useJob();
+  const setLevel = (groundLevel: number): string | null => {
+    const next = { ...landing, groundLevel };
+    // A measured level is no longer assumed.
+    if (next.kind === 'discharge') delete next.assumed;
+    return edit(put(`Set level of ${landing.name}`, next));
+  };
+  return (
+    <View style={row}>
+      <NameField label="Name" value={landing.name} onCommit={(name) => edit(put('Name it', { ...landing, name }))} />
+      <QuantityField label={levelLabel} value={landing.groundLevel} {...levelEntry(units)} onCommit={(level) => setLevel(level!)} testID="ground-level" hint="Above or below the job’s zero" />
+    </View>
+  );
+}
+
+export function DownspoutForm({ downspout }: { downspout: Downspout }) {
+  const { job, edit } = useJob();
+  const lower = ofKind(job, 'downspout').filter((other) => other.id !== downspout.id);
+  const setGutter = (landsOn: Downspout['landsOn']): void => {
+    const { landsOn: _old, ...rest } = downspout;
+    const runs = landsOn?.length ? ofKind(job, 'run').filter((run) => run.from === downspout.id || run.to === downspout.id) : [];
+    edit({ label: 'Say where the downspout lands', puts: [landsOn?.length ? { ...rest, landsOn } : rest], removes: runs.map((run) => run.id) });
+  };
+  return (
+    <>
+      <NameAndLevel landing={downspout} levelLabel={landsOnGutter(downspout) ? 'Ground below it' : 'Ground at its foot'} />
+      <Choice label="Opening" value={downspout.size} options={DOWNSPOUT_SIZES.map((size) => ({ value: size, label: DOWNSPOUT_LABELS[size] }))} onChoose={(size) => edit(put('Set downspout size', { ...downspout, size }))} />
+      <Choice label="Storey" value={String(downspout.storey)} options={['1', '2', '3'].map((value) => ({ value, label: value }))} onChoose={(storey) => edit(put('Set storey', { ...downspout, storey: Number(storey) }))} />
+      {lower.length > 0 && <Feeds label="Empties into the gutter over, if it does not reach the ground" feeds={downspout.landsOn ?? []} targets={lower} none="" onChange={setGutter} />}
+    </>
+  );
+}
+
+export function JunctionForm({ junction }: { junction: Junction }) {
+  const { edit } = useJob();
+  return (
+    <>
+      <NameAndLevel landing={junction} levelLabel="Ground here" />
+      <Choice label="What it is" value={junction.form} options={[{ value: 'wye', label: 'Wye' }, { value: 'cleanout', label: 'Cleanout' }, { value: 'bend', label: 'Bend or grade break' }]} onChoose={(form) => edit(put('Say what it is', { ...junction, form }))} />
+    </>
+  );
+}
+
+export function BasinForm({ basin }: { basin: Basin }) {
+  const { edit } = useJob();
+  return (
+    <>
+      <NameAndLevel landing={basin} levelLabel="Level of the grate" />
+      <Choice label="Grate" value={basin.grate} options={GRATES.map((grate) => ({ value: grate, label: GRATE_FACTS[grate].label, note: `${Math.round(GRATE_FACTS[grate].openArea / METRES_PER_INCH ** 2)} in² open` }))} onChoose={(grate) => edit(put('Set grate', { ...basin, grate }))} />
+    </>
+  );
+}
+
+const RECEIVING = [
+  { value: 'swale', label: 'Swale' }, { value: 'slope', label: 'Slope' }, { value: 'ditch', label: 'Ditch' }, { value: 'street', label: 'Street' }, { value: 'lawn', label: 'Lawn' },
+] as const;
+
+export function DischargeForm({ discharge }: { discharge: Discharge }) {
+  const { edit, units } = useJob();
+  const save = (label: string, next: Partial<Discharge>): string | null => edit(put(label, { ...discharge, ...next }));
+  return (
+    <>
+      <NameAndLevel landing={discharge} levelLabel={discharge.form === 'popup' ? 'Level of the lid' : 'Ground where it comes out'} />
+      <Choice
+        label="How it lets the water out" value={discharge.form}
+        options={[{ value: 'daylight', label: 'To daylight', note: 'drains dry' }, { value: 'popup', label: 'Pop-up', note: 'stands full to its lid' }]}
+        onChoose={(form) => save('Say how it lets out', { form })}
+      />
+      <Choice label="Into" value={discharge.receiving} options={RECEIVING} onChoose={(receiving) => save('Say what takes the water', { receiving })} />
+      <View style={row}>
+        {discharge.form === 'daylight' && (
+          <QuantityField
+            label="Lowest the invert may be" usual="the ground there" value={discharge.controlLevel} {...levelEntry(units)} optional hint="Bottom of the swale, or water that stands in it"
+            onCommit={(controlLevel) => {
+              const { controlLevel: _old, ...rest } = discharge;
+              return edit(put('Set control level', controlLevel === undefined ? rest : { ...rest, controlLevel }));
+            }}
+          />
+        )}
+        <QuantityField
+          label="To the nearest building" usual="not measured" value={discharge.buildingDistance} {...distanceEntry(units)} optional
+          onCommit={(distance) => {
+            const { buildingDistance: _old, ...rest } = discharge;
+            return edit(put('Set distance from building', distance === undefined ? rest : { ...rest, buildingDistance: distance }));
+          }}
+        />
+      </View>
+    </>
+  );
+}

@@ -1,0 +1,52 @@
+/** Putting a landing into a run, and giving a landing a way on. */
+import type { Change } from './change';
+import type { Landing, Run } from './elements';
+import { isLanding } from './elements';
+import { nameOf, ofKind, type Job } from './job';
+
+/** Splits a run at `at` m from its upper end, with a landing there. The upper part keeps the run's id, so its history goes on. */
+export function splitRun(run: Run, landing: Landing, lowerId: string, at: number): Change {
+  const { assumed: _split, ...rest } = run;
+  const auto = { type: 'auto' as const };
+  return {
+    label: `Put ${landing.name} into the line`,
+    puts: [landing, { ...rest, to: landing.id, length: at, grade: auto }, { ...rest, id: lowerId, from: landing.id, length: run.length - at, grade: auto, name: undefined }].map(dropUndefined),
+    removes: [],
+  };
+}
+
+function dropUndefined<T extends object>(element: T): T {
+  return Object.fromEntries(Object.entries(element).filter(([, value]) => value !== undefined)) as T;
+}
+
+/** Landings that a landing's pipe may go to without going round: any that does not itself drain through it. */
+export function waysOn(job: Job, landing: string): Landing[] {
+  const next = new Map(ofKind(job, 'run').map((run) => [run.from, run.to]));
+  const passes = (from: string): boolean => {
+    const seen = new Set<string>();
+    for (let at: string | undefined = from; at !== undefined && !seen.has(at); at = next.get(at)) {
+      if (at === landing) return true;
+      seen.add(at);
+    }
+    return false;
+  };
+  return Object.values(job.elements).filter((element): element is Landing => isLanding(element) && element.id !== landing && !passes(element.id));
+}
+
+/** A run from a landing, alike in make to what the job already uses. */
+export function newRun(job: Job, id: string, from: string, to: string, length: number): Run {
+  const runs = ofKind(job, 'run');
+  const widest = runs.filter((run) => run.to === from).reduce((most, run) => Math.max(most, run.nominal), 0);
+  return { id, kind: 'run', from, to, length, material: runs.at(-1)?.material ?? 'smooth', nominal: widest || 0.1016, grade: { type: 'auto' } };
+}
+
+/** The first name of a stem and a number that no element has: `Wye 3`. */
+export function freeName(job: Job, stem: string): string {
+  const taken = new Set(Object.keys(job.elements).map((id) => nameOf(job, id)));
+  let count = 1;
+  while (taken.has(`${stem} ${count}`)) count++;
+  return `${stem} ${count}`;
+}
+
+/** Whether a run can be split at `at` m from its upper end. */
+export const lengthFitsSplit = (run: Run, at: number): boolean => at > 0 && at < run.length;

@@ -1,0 +1,15 @@
+/** Core, server and the client's logic run in plain Node; what renders runs in the web preset. */
+const node = {
+  testEnvironment: 'node',
+  transform: { '^.+\\.(t|j|m?j)sx?$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022', transform: { react: { runtime: 'automatic' } } }, module: { type: 'commonjs' } }] },
+  transformIgnorePatterns: [],
+  moduleFileExtensions: ['ts', 'tsx', 'js', 'mjs', 'json'],
+};
+
+module.exports = {
+  projects: [
+    { ...node, displayName: 'core', testMatch: ['<rootDir>/core/src/**/*.test.ts'] },
+    { ...node, displayName: 'server', testMatch: ['<rootDir>/server/src/**/*.test.ts'] },
+    { ...node, displayName: 'client', testMatch: ['<rootDir>/client/src/**/*.test.ts'] },
+  ],
+};
