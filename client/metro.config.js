@@ -1,3 +1,4 @@
+const http = require('node:http');
 const { getDefaultConfig } = require('expo/metro-config');
 
 const config = getDefaultConfig(__dirname);
@@ -13,6 +14,19 @@ config.resolver.resolveRequest = (context, name, platform) => {
   if (unused(name)) return EMPTY;
   if (/locales\/index(\.js)?$/.test(name) && context.originModulePath.includes('/zod/')) return EMPTY;
   return (resolveRequest ?? context.resolveRequest)(context, name, platform);
+};
+
+// In development the pages come from here and the data from the server beside it.
+config.server.enhanceMiddleware = (pages) => (request, response, next) => {
+  if (!request.url.startsWith('/api/')) return pages(request, response, next);
+  const { origin: _origin, ...headers } = request.headers;
+  const port = Number(process.env.KATABASIS_PORT ?? 4870);
+  const onward = http.request({ port, host: '127.0.0.1', path: request.url, method: request.method, headers: { ...headers, host: `localhost:${port}` } }, (answer) => {
+    response.writeHead(answer.statusCode, answer.headers);
+    answer.pipe(response);
+  });
+  onward.on('error', () => response.writeHead(502).end());
+  request.pipe(onward);
 };
 
 module.exports = config;

@@ -138,8 +138,11 @@ function runPlan(tree: Tree, levels: Levels, settings: Settings, index: number, 
     widestAbove: tree.arriving[upper]!.reduce((widest, above) => Math.max(widest, tree.runs[above]!.nominal), 0),
   });
   const groundUp = tree.landings[upper]!.groundLevel;
+  const water = runFlow({ diameter, slope: pitch, roughness, flow, ordinaryFlow, gritSize: settings.gritSize, leastVelocity: settings.leastVelocity });
+  // Field by field: copying one object into another is the slowest part of a plan.
   return {
-    ...runFlow({ diameter, slope: pitch, roughness, flow, ordinaryFlow, gritSize: settings.gritSize, leastVelocity: settings.leastVelocity }),
+    capacity: water.capacity, fullVelocity: water.fullVelocity, depth: water.depth, depthRatio: water.depthRatio, velocity: water.velocity, overloaded: water.overloaded,
+    ordinaryDepth: water.ordinaryDepth, ordinaryShear: water.ordinaryShear, criticalShear: water.criticalShear, cleans: water.cleans,
     id: run.id, from: run.from, to: run.to, line: letter, length: run.length, material: run.material, nominal: run.nominal, diameter, roughness,
     pitch, leastPitch: levels.leastPitch[index]!, drop: crownUp - crownDown,
     invertUp: crownUp - diameter, invertDown: crownDown - diameter, crownUp, crownDown,

@@ -24,7 +24,7 @@ const make = (palette: Palette) => ({
   chosen: { backgroundColor: palette.bank, borderColor: palette.ink },
   beside: { flexDirection: 'row' as const, alignItems: 'center' as const, gap: 10 },
   line: { flexDirection: 'row' as const, alignItems: 'center' as const, gap: 8 },
-  level: { position: 'absolute' as const, left: 0, width: GUTTER - 6, textAlign: 'right' as const, fontSize: 15 },
+  level: { position: 'absolute' as const, left: 0, width: GUTTER - 7, textAlign: 'right' as const },
   handle: { position: 'absolute' as const, width: 44, height: 44 },
 });
 
@@ -64,7 +64,7 @@ export function Descent({ chosen, onChoose }: Props) {
         const level = drag?.id === row.id ? drag.level : row.level;
         return (
           <View key={row.id} role="listitem" aria-label={nameOf(job, row.id)}>
-            <Text kind="figure" style={[styles.level, { top: y - 11 }]}>{text(showLevel(level, units))}</Text>
+            <Text kind="strong" numberOfLines={1} style={[styles.level, { top: y - 11 }]}>{text(showLevel(level, units))}</Text>
             <View style={[styles.words, { top: y - 22, left: wordsLeft }]}>
               <LandingWords id={row.id} worst={worst.get(row.id)} chosen={chosen === row.id} onChoose={onChoose} />
               {row.run !== null && <RunWords run={plan.runs[row.run]!} worst={worst.get(row.run)} chosen={chosen === row.run} onChoose={onChoose} />}

@@ -22,7 +22,7 @@ export function KeeperStrip() {
   if (keeping.state === 'waiting') {
     return (
       <View style={styles.strip} role="status">
-        <Text>The server is out of reach. {keeping.count === 1 ? 'One change is' : `${keeping.count} changes are`} kept on this device and will be sent.</Text>
+        <Text>The server is out of reach. {keeping.count === 1 ? 'One change is' : `${keeping.count} changes are`} {keeping.stored ? 'kept on this device and will be sent.' : 'held on this page only, as this device has no room left: keep it open until they are sent.'}</Text>
         <View style={styles.row}><Button label="Try now" onPress={() => void session.flush()} /></View>
       </View>
     );

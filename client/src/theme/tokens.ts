@@ -6,6 +6,8 @@ export interface Palette {
   ink: string;
   /** Secondary text; still at least 4.5:1 on ground. */
   soft: string;
+  /** Usual values in empty boxes: grey, yet readable. */
+  faint: string;
   line: string;
   water: string;
   /** Water seen through: fills. */
@@ -21,15 +23,15 @@ export type ThemeName = 'daylight' | 'glare' | 'dusk';
 
 export const PALETTES: Record<ThemeName, Palette> = {
   daylight: {
-    ground: '#f6f2e7', bank: '#ece6d6', ink: '#14181a', soft: '#4c5254', line: '#c9c1ad', water: '#0b4f79', shallow: '#9cc3da',
+    ground: '#f6f2e7', bank: '#ece6d6', ink: '#14181a', soft: '#4c5254', faint: '#6d706a', line: '#c9c1ad', water: '#0b4f79', shallow: '#9cc3da',
     stop: '#96291b', fix: '#7c5200', holds: '#14181a', soil: '#d9cdb2',
   },
   glare: {
-    ground: '#ffffff', bank: '#f3f3f3', ink: '#000000', soft: '#2d2d2d', line: '#8c8c8c', water: '#003a63', shallow: '#8fbfe0',
+    ground: '#ffffff', bank: '#f3f3f3', ink: '#000000', soft: '#2d2d2d', faint: '#595959', line: '#8c8c8c', water: '#003a63', shallow: '#8fbfe0',
     stop: '#7d1508', fix: '#5c3b00', holds: '#000000', soil: '#dddddd',
   },
   dusk: {
-    ground: '#14181a', bank: '#1e2427', ink: '#f0ebdf', soft: '#b9b6ab', line: '#444c50', water: '#6fb6e2', shallow: '#24506b',
+    ground: '#14181a', bank: '#1e2427', ink: '#f0ebdf', soft: '#b9b6ab', faint: '#98968d', line: '#444c50', water: '#6fb6e2', shallow: '#24506b',
     stop: '#ff9280', fix: '#e8b757', holds: '#f0ebdf', soil: '#2f2c25',
   },
 };

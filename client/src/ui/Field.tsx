@@ -1,7 +1,7 @@
 import type { Parsed } from '@katabasis/core';
 import { useId, useRef, useState } from 'react';
 import { TextInput, View, type TextInputProps } from 'react-native';
-import { useStyles } from '../theme/theme';
+import { usePalette, useStyles } from '../theme/theme';
 import { FONTS, TOUCH, type Palette } from '../theme/tokens';
 import { Text } from './Text';
 
@@ -35,13 +35,14 @@ interface BareProps extends Shared {
 /** A labelled box for typing, with what is wrong said beneath it. Keeps whatever was typed. */
 export function TextBox({ label, text, onText, onDone, wrong, usual, hint, words = false, testID, inputMode, autoFocus }: BareProps) {
   const styles = useStyles(make);
+  const palette = usePalette();
   const id = useId();
   return (
     <View style={{ flex: 1, minWidth: 96 }}>
       <Text kind="small" nativeID={`${id}-label`}>{label}</Text>
       <TextInput
         value={text} onChangeText={onText} onBlur={onDone} onSubmitEditing={onDone} placeholder={usual} testID={testID} inputMode={inputMode} autoFocus={autoFocus}
-        aria-label={label} aria-invalid={wrong ? true : undefined} aria-describedby={wrong ? `${id}-wrong` : undefined} placeholderTextColor={styles.words && undefined}
+        aria-label={label} aria-invalid={wrong ? true : undefined} aria-describedby={wrong ? `${id}-wrong` : undefined} placeholderTextColor={palette.faint}
         autoCapitalize="none" autoCorrect={false} selectTextOnFocus style={[styles.input, words && styles.words, wrong ? styles.wrong : null]}
       />
       {wrong ? <Text kind="small" tone="stop" nativeID={`${id}-wrong`} role="alert">{wrong}</Text> : hint ? <Text kind="small">{hint}</Text> : null}

@@ -8,14 +8,24 @@ export interface Job {
 
 export type OfKind<K extends ElementKind> = Extract<Element, { kind: K }>;
 
-/** All elements of a kind, in the order they were put. */
-export function ofKind<K extends ElementKind>(job: Job, kind: K): OfKind<K>[] {
-  const found: OfKind<K>[] = [];
-  for (const id in job.elements) {
-    const element = job.elements[id]!;
-    if (element.kind === kind) found.push(element as OfKind<K>);
+/** Elements by kind, worked out once for each state of a job; jobs are never changed in place. */
+const sorted = new WeakMap<Job['elements'], Map<ElementKind, Element[]>>();
+
+function byKind(elements: Job['elements']): Map<ElementKind, Element[]> {
+  const kinds = new Map<ElementKind, Element[]>();
+  for (const element of Object.values(elements)) {
+    const known = kinds.get(element.kind);
+    if (known) known.push(element);
+    else kinds.set(element.kind, [element]);
   }
-  return found;
+  sorted.set(elements, kinds);
+  return kinds;
+}
+
+/** All elements of a kind, in the order they were put. */
+export function ofKind<K extends ElementKind>(job: Job, kind: K): readonly OfKind<K>[] {
+  const kinds = sorted.get(job.elements) ?? byKind(job.elements);
+  return (kinds.get(kind) ?? []) as OfKind<K>[];
 }
 
 /** The element of that id if it is of that kind. */

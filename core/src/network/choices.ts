@@ -1,11 +1,17 @@
 /** What each size on offer would give in a run as it lies. */
 import { MATERIAL_FACTS, NOMINAL_SIZES, type Material } from '../catalogue/pipes';
 import type { Settings } from '../defaults';
-import { runFlow, type RunFlow } from '../hydraulics/runFlow';
+import { runFlow } from '../hydraulics/runFlow';
 
-export interface SizeChoice extends RunFlow {
+export interface SizeChoice {
   /** m */
   nominal: number;
+  /** Full-bore flow, m³/s. */
+  capacity: number;
+  /** Depth of the design flow over the diameter, and its velocity, m/s. */
+  depthRatio: number;
+  velocity: number;
+  cleans: boolean;
   /** `works`; `tooSmall` for the flow; `narrows` from a larger pipe above; `silts` carries it but will hold grit. */
   verdict: 'works' | 'tooSmall' | 'narrows' | 'silts';
 }
@@ -26,7 +32,7 @@ export function sizeChoices({ material, slope, flow, ordinaryFlow, widestAbove, 
   return NOMINAL_SIZES.map((nominal) => {
     const given = runFlow({ diameter: nominal, slope, roughness, flow, ordinaryFlow, gritSize: settings.gritSize, leastVelocity: settings.leastVelocity });
     const verdict = given.overloaded ? 'tooSmall' : nominal < widestAbove - 1e-9 ? 'narrows' : given.cleans ? 'works' : 'silts';
-    return { ...given, nominal, verdict };
+    return { nominal, capacity: given.capacity, depthRatio: given.depthRatio, velocity: given.velocity, cleans: given.cleans, verdict };
   });
 }
 

@@ -38,7 +38,7 @@ function share(amount: number, feeds: readonly Feed[], give: (to: string, part: 
 const add = (map: Map<string, number>, id: string, amount: number): void => void map.set(id, (map.get(id) ?? 0) + amount);
 
 /** Downspouts with every upper one before those it lands on; ones that go round in a loop are left out. */
-function downTheRoof(downspouts: Downspout[]): Downspout[] {
+function downTheRoof(downspouts: readonly Downspout[]): Downspout[] {
   const waiting = new Map<string, number>();
   const byId = new Map(downspouts.map((downspout) => [downspout.id, downspout]));
   for (const { landsOn = [] } of downspouts) for (const feed of landsOn) waiting.set(feed.to, (waiting.get(feed.to) ?? 0) + 1);

@@ -58,8 +58,12 @@ export class JobStore {
     if (faults.length > 0) throw new ProblemError(422, 'This job cannot be saved.', { faults });
     this.db.transaction(() => {
       const at = this.now();
-      const taken = this.db.prepare('select 1 from jobs where id = ?').get(job.id);
-      if (taken) throw new ProblemError(409, 'A job of that id is here already.');
+      const taken = this.db.prepare<[string], { seq: number }>('select seq from jobs where id = ?').get(job.id);
+      if (taken) {
+        const same = taken.seq === 0 && JSON.stringify(this.rows(job.id).map(parseBody)) === JSON.stringify(Object.values(job.elements));
+        if (!same) throw new ProblemError(409, 'A job of that id is here already.');
+        return;
+      }
       this.db.prepare('insert into jobs (id, seq, created_at, updated_at) values (?, 0, ?, ?)').run(job.id, at, at);
       Object.values(job.elements).forEach((element, place) => this.write(job.id, element, 1, place));
     }).immediate();

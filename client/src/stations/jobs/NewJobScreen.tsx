@@ -97,12 +97,13 @@ export function NewJobScreen() {
         </View>
         <View style={{ gap: SPACE.s }}>
           <Text kind="heading">Downspouts, highest first</Text>
+          <Text kind="small">{us ? `Roof as 1200 or 40x30. Ground from your zero. Distance as 40, 40'6" or 40 6.` : 'Roof as 110 or 12x9. Ground from your zero. Distance as 12.5.'}</Text>
           {draft.rows.map((row, index) => (
             <View key={index} style={styles.spout} role="group" aria-label={`Downspout ${index + 1}`}>
               <View style={styles.row}>
-                <Typed label={`${index + 1}. Roof`} entry={areaEntry(draft.units)} text={row.area} usual={us ? '1200 or 40x30' : '110 or 12x9'} onText={(area) => setRow(index, { area })} testID={`new-area-${index + 1}`} />
+                <Typed label={`${index + 1}. Roof`} entry={areaEntry(draft.units)} text={row.area} usual={us ? '1200' : '110'} onText={(area) => setRow(index, { area })} testID={`new-area-${index + 1}`} />
                 <Typed label="Ground" entry={level} text={row.ground} usual="0" onText={(ground) => setRow(index, { ground })} testID={`new-ground-${index + 1}`} />
-                <Typed label={index + 1 < draft.rows.length ? 'To the next' : 'To the way out'} entry={lengthEntry(draft.units)} text={row.toNext} usual={us ? `40 or 40'6"` : '12.5'} onText={(toNext) => setRow(index, { toNext })} testID={`new-length-${index + 1}`} />
+                <Typed label={index + 1 < draft.rows.length ? 'To the next' : 'To the way out'} entry={lengthEntry(draft.units)} text={row.toNext} usual={us ? '40' : '12.5'} onText={(toNext) => setRow(index, { toNext })} testID={`new-length-${index + 1}`} />
               </View>
             </View>
           ))}
@@ -117,7 +118,7 @@ export function NewJobScreen() {
             <Choice<Discharge['receiving']> label="Into" value={draft.receiving} options={[{ value: 'swale', label: 'Swale' }, { value: 'ditch', label: 'Ditch' }, { value: 'slope', label: 'Slope' }, { value: 'street', label: 'Street' }, { value: 'lawn', label: 'Lawn' }]} onChoose={(receiving) => change({ receiving })} />
             <Choice<Discharge['form']> label="By" value={draft.form} options={[{ value: 'daylight', label: 'Daylight' }, { value: 'popup', label: 'Pop-up' }]} onChoose={(form) => change({ form })} />
           </View>
-          <Typed label="Its level, from the same zero as the ground" entry={level} text={draft.outLevel} usual={us ? `-3' or -2 6` : '-0.9'} onText={(outLevel) => change({ outLevel })} testID="new-out" />
+          <Typed label="Its level, from the same zero as the ground" entry={level} text={draft.outLevel} usual={us ? '-3' : '-0.9'} onText={(outLevel) => change({ outLevel })} testID="new-out" />
         </View>
         <View style={{ flexDirection: 'row' }}><Button label="Empty this page" kind="bare" onPress={() => change(emptyDraft())} /></View>
       </ScrollView>

@@ -125,7 +125,7 @@ function SizeChips({ run }: { run: Run }) {
     const planned = plan.runs[run.id];
     return {
       value: String(nominal), label: text(showNominal(nominal, units)), ...outcome(plan, run.id),
-      picture: planned && <Eye depthRatio={planned.depthRatio} overloaded={planned.overloaded} size={30} />,
+      picture: planned && <Eye depthRatio={planned.depthRatio} overloaded={planned.overloaded} size={28} />,
     };
   }), [job, run, units]);
   const present = options.find((option) => Math.abs(Number(option.value) - run.nominal) < 1e-4);

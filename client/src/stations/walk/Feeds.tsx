@@ -14,7 +14,7 @@ const make = (palette: Palette) => ({
 interface Props {
   label: string;
   feeds: Feed[];
-  targets: { id: string; name: string }[];
+  targets: readonly { id: string; name: string }[];
   /** What to say when there is nothing to lead water to. */
   none: string;
   onChange: (feeds: Feed[]) => void;

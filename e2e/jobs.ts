@@ -1,0 +1,26 @@
+/** What several tests need: a copy of the sample of their own, and its elements as the server has them. */
+import type { APIRequestContext, Page } from '@playwright/test';
+import { quillfeather } from '../core/src/samples';
+import type { Element } from '../core/src';
+
+let count = 0;
+
+/** Puts a fresh copy of the sample on the server; gives its id. */
+export async function copyOfSample(request: APIRequestContext, name = 'Copy of the clinic'): Promise<string> {
+  const id = `e2e${Date.now().toString(36)}${count++}`;
+  const elements = Object.values(quillfeather().elements).map((element) => (element.kind === 'job' ? { ...element, name } : element));
+  const reply = await request.post('/api/jobs', { data: { id, elements } });
+  if (!reply.ok()) throw new Error(await reply.text());
+  return id;
+}
+
+/** The elements that the server keeps, by id. */
+export async function kept(request: APIRequestContext, job: string): Promise<Record<string, Element>> {
+  const reply = (await (await request.get(`/api/jobs/${job}`)).json()) as { elements: { element: Element }[] };
+  return Object.fromEntries(reply.elements.map(({ element }) => [element.id, element]));
+}
+
+/** Waits until nothing waits to be sent. */
+export async function saved(page: Page, job: string): Promise<void> {
+  await page.waitForFunction((key) => localStorage.getItem(key) === null, `katabasis.queue.${job}`);
+}

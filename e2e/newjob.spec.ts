@@ -1,0 +1,64 @@
+import { expect, test } from '@playwright/test';
+import { kept, saved } from './jobs';
+
+test('goes from nothing to a verdict on three downspouts in a dozen entries', async ({ page, request }) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'New job' }).click();
+  await page.getByTestId('new-name').fill('Three spouts');
+  const entries: [string, string, string][] = [['900', '0', '40'], ['30x20', '-6"', `35'6"`], ['750', '-1', '50']];
+  for (const [index, [area, ground, length]] of entries.entries()) {
+    await page.getByTestId(`new-area-${index + 1}`).fill(area);
+    await page.getByTestId(`new-ground-${index + 1}`).fill(ground);
+    await page.getByTestId(`new-length-${index + 1}`).fill(length);
+  }
+  // What is typed is kept from key to key, and the verdict stands there before the plan is made.
+  await page.reload();
+  await expect(page.getByTestId('new-length-2')).toHaveValue(`35'6"`);
+  await page.getByTestId('new-out').fill('-4');
+  await expect(page.getByText(/is too small: 133 gpm in a pipe that holds 111 gpm/)).toBeVisible();
+  await page.getByTestId('new-create').click();
+  await expect(page.getByTestId('verdict')).toContainText('Downspout 3 to Swale is too small');
+  const job = new URL(page.url()).pathname.split('/')[2]!;
+  await saved(page, job);
+  expect((await kept(request, job)).run2).toMatchObject({ from: 'ds2', to: 'ds3', length: 35.5 * 0.3048 });
+  await page.getByTestId('fix-capacityExceeded').click();
+  await expect(page.getByTestId('verdict')).toContainText('Carries the 10-year rain to the swale with');
+  await page.reload();
+  await expect(page.getByTestId('verdict')).toContainText('Carries the 10-year rain');
+});
+
+test('says what is missing and what cannot be read', async ({ page }) => {
+  await page.goto('/new');
+  await page.getByRole('button', { name: 'Empty this page' }).click();
+  await expect(page.getByText('Downspout 1 still needs its roof, ground and distance.')).toBeVisible();
+  await page.getByTestId('new-area-1').fill('lots');
+  await page.getByTestId('new-area-1').blur();
+  await expect(page.getByRole('alert')).toContainText('Write an area such as');
+  await expect(page.getByTestId('new-create')).toBeDisabled();
+  await page.getByRole('button', { name: 'Empty this page' }).click();
+});
+
+test('builds a line by hand in Walk: a downspout, a way out, the pipe between', async ({ page }) => {
+  await page.goto('/new');
+  await page.getByTestId('new-area-1').fill('500');
+  await page.getByTestId('new-length-1').fill('30');
+  for (let k = 0; k < 2; k++) await page.getByRole('button', { name: 'One less' }).click();
+  await page.getByTestId('new-out').fill('-4');
+  await page.getByTestId('new-create').click();
+  await page.getByRole('link', { name: 'Walk' }).click();
+  await page.getByTestId('add').click();
+  await page.getByRole('button', { name: /^Downspout:/ }).click();
+  await page.getByRole('radio', { name: 'Downspout 1' }).click();
+  await expect(page.getByTestId('verdict')).toContainText('Mind');
+  const length = page.getByTestId('run-length');
+  await length.fill('18');
+  await length.press('Enter');
+  await page.getByRole('button', { name: 'Close' }).click();
+  await page.getByTestId('add').click();
+  await page.getByRole('button', { name: /^Roof face:/ }).click();
+  await page.getByRole('checkbox', { name: 'Downspout 1' }).click();
+  await page.getByRole('checkbox', { name: 'Downspout 2' }).click();
+  await page.getByRole('button', { name: 'Close' }).click();
+  await expect(page.getByRole('button', { name: /^Roof face 1, 450 ft² to Downspout 2/ })).toBeVisible();
+  await expect(page.getByTestId('verdict')).toContainText('Carries');
+});

@@ -1,0 +1,20 @@
+import reactHooks from 'eslint-plugin-react-hooks';
+import tseslint from 'typescript-eslint';
+
+export default tseslint.config(
+  { ignores: ['**/node_modules', '**/dist', '**/.expo', 'data', 'test-results', 'playwright-report', 'docs'] },
+  ...tseslint.configs.recommended,
+  {
+    rules: {
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_', caughtErrorsIgnorePattern: '^_' }],
+      '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
+      '@typescript-eslint/no-explicit-any': 'error',
+      eqeqeq: 'error',
+      'max-lines': ['error', { max: 400, skipBlankLines: true }],
+      'max-depth': ['error', 4],
+      'no-console': 'off',
+    },
+  },
+  { files: ['client/src/**/*.{ts,tsx}'], ...reactHooks.configs.flat.recommended },
+  { files: ['**/*.cjs', '**/*.config.js', '*.js'], rules: { '@typescript-eslint/no-require-imports': 'off' } },
+);

@@ -1,0 +1,96 @@
+/** What a command needs before it starts: packages, the built web application, a browser. Each is made only when it is missing or stale. */
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { join, relative } from 'node:path';
+import { gzipSync } from 'node:zlib';
+import { ROOT, run, runBin } from './run.mjs';
+
+const INSTALLED = join(ROOT, 'node_modules', '.katabasis-installed');
+const DIST = join(ROOT, 'client', 'dist');
+const BUILT = join(ROOT, 'client', '.expo', 'built.json');
+
+function checkNode() {
+  const major = Number(process.versions.node.split('.')[0]);
+  if (major < 20) throw new Error(`Katabasis needs Node.js 20 or newer, and this is ${process.versions.node}.`);
+}
+
+/** Installs the packages of the lock file, unless they are. */
+export function ensureInstalled() {
+  checkNode();
+  const wanted = createHash('sha256').update(readFileSync(join(ROOT, 'package-lock.json'))).update(process.versions.modules).digest('hex');
+  if (existsSync(INSTALLED) && readFileSync(INSTALLED, 'utf8') === wanted) return;
+  console.error('Installing packages. This takes some minutes the first time.');
+  if (run('npm', ['ci', '--no-audit', '--no-fund'], { quiet: true }) !== 0) throw new Error('The packages could not be installed.');
+  writeFileSync(INSTALLED, wanted);
+}
+
+function* filesBelow(folder) {
+  for (const entry of readdirSync(folder, { withFileTypes: true }).sort((a, b) => (a.name < b.name ? -1 : 1))) {
+    const path = join(folder, entry.name);
+    if (entry.isDirectory()) yield* filesBelow(path);
+    else if (!entry.name.includes('.test.')) yield path;
+  }
+}
+
+function sourceHash() {
+  const hash = createHash('sha256');
+  const files = [
+    ...filesBelow(join(ROOT, 'core', 'src')), ...filesBelow(join(ROOT, 'client', 'src')), ...filesBelow(join(ROOT, 'client', 'public')), ...filesBelow(join(ROOT, 'client', 'assets')),
+    ...['app.json', 'babel.config.js', 'metro.config.js', 'package.json'].map((name) => join(ROOT, 'client', name)), join(ROOT, 'package-lock.json'),
+  ];
+  for (const file of files) hash.update(relative(ROOT, file)).update(readFileSync(file));
+  return hash.digest('hex');
+}
+
+/** Most that the first screen's scripts may weigh, bytes after gzip. */
+const SCRIPT_BUDGET = 520 * 1000;
+
+/** Builds the web application, unless what is built is of these sources. `force` builds it anyway. */
+export function ensureBuilt({ force = false } = {}) {
+  mkdirSync(join(ROOT, 'client', 'public'), { recursive: true });
+  const wanted = sourceHash();
+  if (!force && existsSync(BUILT) && existsSync(join(DIST, 'index.html')) && JSON.parse(readFileSync(BUILT, 'utf8')).sources === wanted) return;
+  console.error('Building the web application. This takes about a minute.');
+  rmSync(DIST, { recursive: true, force: true });
+  const code = runBin('expo', ['export', '-p', 'web', '--max-workers', '2'], { quiet: true, cwd: join(ROOT, 'client'), env: { EXPO_OFFLINE: '1', CI: '1', EXPO_NO_TELEMETRY: '1' } });
+  if (code !== 0) throw new Error('The web application could not be built.');
+  reportSizes();
+  mkdirSync(join(ROOT, 'client', '.expo'), { recursive: true });
+  writeFileSync(BUILT, JSON.stringify({ sources: wanted }));
+}
+
+function reportSizes() {
+  let total = 0;
+  for (const file of filesBelow(DIST)) {
+    if (!/\.(js|woff2)$/.test(file)) continue;
+    const raw = statSync(file).size;
+    const packed = file.endsWith('.js') ? gzipSync(readFileSync(file), { level: 9 }).length : raw;
+    if (file.endsWith('.js')) total += packed;
+    console.error(`${relative(DIST, file)}  raw ${(raw / 1000).toFixed(0)} kB  gzip ${(packed / 1000).toFixed(0)} kB`);
+  }
+  console.error(`scripts of the first screen: ${(total / 1000).toFixed(0)} kB gzip, at most ${SCRIPT_BUDGET / 1000} kB`);
+  if (total > SCRIPT_BUDGET) throw new Error('The scripts of the first screen weigh more than their budget.');
+}
+
+const BROWSERS = [process.env.KATABASIS_CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'];
+
+/** Path of a Chromium for the end-to-end tests; installs Debian's when there is none and we may. */
+export function ensureChromium() {
+  const found = BROWSERS.find((path) => path && existsSync(path));
+  if (found) return found;
+  const install = 'apt-get update && apt-get install -y --no-install-recommends chromium fonts-liberation';
+  if (process.getuid?.() !== 0 || !existsSync('/usr/bin/apt-get')) throw new Error(`The end-to-end tests need Chromium. Install it with:  sudo sh -c '${install}'`);
+  console.error('Installing Chromium.');
+  if (run('sh', ['-c', install], { quiet: true, env: { DEBIAN_FRONTEND: 'noninteractive' } }) !== 0 || !existsSync('/usr/bin/chromium')) throw new Error('Chromium could not be installed.');
+  return '/usr/bin/chromium';
+}
+
+/** Runs a command's steps; a step that cannot be done ends it with one readable line. */
+export function attempt(steps) {
+  try {
+    steps();
+  } catch (error) {
+    console.error(error.message);
+    process.exit(1);
+  }
+}

@@ -1,0 +1,55 @@
+// Everything that must hold: types, lint, architecture, unit tests, end-to-end tests. The last line counts them.
+import { mkdtempSync, readFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { runBin } from './lib/run.mjs';
+import { attempt, ensureBuilt, ensureChromium, ensureInstalled } from './lib/setup.mjs';
+
+const reports = mkdtempSync(join(tmpdir(), 'katabasis-test-'));
+const count = { passed: 0, failed: 0 };
+
+function check(name, bin, args) {
+  const started = Date.now();
+  const code = runBin(bin, args);
+  console.log(`${code === 0 ? 'pass' : 'FAIL'}  ${name}, ${((Date.now() - started) / 1000).toFixed(0)} s`);
+  if (code === 0) count.passed++;
+  else count.failed++;
+}
+
+/** Runs a test runner that writes a report, and adds what the report counts. A runner that dies without one is a failure. */
+function suite(name, bin, args, read, env = {}) {
+  const started = Date.now();
+  const code = runBin(bin, args, { env });
+  let told = { passed: 0, failed: 1 };
+  try {
+    told = read();
+  } catch {
+    console.log(`${name} left no report.`);
+  }
+  if (code !== 0 && told.failed === 0) told.failed = 1;
+  console.log(`${told.failed === 0 ? 'pass' : 'FAIL'}  ${name}: ${told.passed} passed, ${told.failed} failed, ${((Date.now() - started) / 1000).toFixed(0)} s`);
+  count.passed += told.passed;
+  count.failed += told.failed;
+}
+
+const json = (file) => JSON.parse(readFileSync(join(reports, file), 'utf8'));
+
+attempt(() => {
+  ensureInstalled();
+  check('types', 'tsc', ['-p', '.']);
+  check('lint', 'eslint', ['.']);
+  check('architecture', 'depcruise', ['--config', '.dependency-cruiser.cjs', 'core/src', 'server/src', 'client/src']);
+  suite('unit tests', 'jest', ['--ci', '--json', `--outputFile=${join(reports, 'unit.json')}`], () => {
+    const { numPassedTests, numFailedTests, numFailedTestSuites } = json('unit.json');
+    return { passed: numPassedTests, failed: numFailedTests || numFailedTestSuites };
+  });
+  ensureBuilt();
+  const chromium = ensureChromium();
+  suite('end-to-end tests', 'playwright', ['test'], () => {
+    const { stats } = json('e2e.json');
+    return { passed: stats.expected + stats.flaky, failed: stats.unexpected };
+  }, { KATABASIS_CHROMIUM: chromium, PLAYWRIGHT_JSON_OUTPUT_NAME: join(reports, 'e2e.json') });
+});
+
+console.log(`${count.passed} passed, ${count.failed} failed`);
+process.exit(count.failed === 0 ? 0 : 1);

@@ -1,0 +1,67 @@
+/** Times planJob, as a ratio to a walk of the same lines that does no hydraulics, so that machines can be compared. */
+import { jobFrom, planJob, type Element, type Job } from '@katabasis/core';
+import { Bench } from 'tinybench';
+
+/** A trunk with a branch at every wye: half the runs trunk, half branches; a roof face to every third branch. */
+function yard(runs: number, faces: number): Job {
+  const elements: Element[] = [
+    { id: 'job', kind: 'job', name: 'Bench', units: 'us', pitchStyle: 'ground' },
+    { id: 'rain', kind: 'rain', intensity: 4.2e-5, source: { type: 'typed' } },
+    { id: 'out', kind: 'discharge', name: 'Out', form: 'daylight', receiving: 'swale', groundLevel: -0.02 * 8 * runs },
+  ];
+  const half = runs / 2;
+  for (let k = 0; k < half; k++) {
+    const ground = -0.015 * 8 * k;
+    const size = 0.0254 * (k < half / 8 ? 6 : k < half / 3 ? 8 : 12);
+    elements.push({ id: `w${k}`, kind: 'junction', form: 'wye', name: `w${k}`, groundLevel: ground });
+    elements.push({ id: `d${k}`, kind: 'downspout', name: `d${k}`, storey: 1, size: 'rect3x4', groundLevel: ground + 0.1 });
+    elements.push({ id: `b${k}`, kind: 'run', from: `d${k}`, to: `w${k}`, length: 5, material: 'smooth', nominal: 0.1016, grade: { type: 'auto' } });
+    elements.push({ id: `t${k}`, kind: 'run', from: `w${k}`, to: k + 1 < half ? `w${k + 1}` : 'out', length: 8, material: 'doubleWall', nominal: size, grade: { type: 'auto' } });
+  }
+  for (let k = 0; k < faces; k++) {
+    elements.push({ id: `f${k}`, kind: 'roofFace', name: `f${k}`, storey: 1, shape: { type: 'area', area: 60 }, feeds: [{ to: `d${Math.floor((k * half) / faces)}`, share: 1 }] });
+  }
+  return jobFrom('bench', elements);
+}
+
+/** Orders the runs upstream to downstream and sums a number down them: what any network plan must do at least. */
+function bareWalk(job: Job): number {
+  const out = new Map<string, string>();
+  const waiting = new Map<string, number>();
+  for (const element of Object.values(job.elements)) {
+    if (element.kind !== 'run') continue;
+    out.set(element.from, element.to);
+    waiting.set(element.to, (waiting.get(element.to) ?? 0) + 1);
+  }
+  const sums = new Map<string, number>();
+  const ready = [...out.keys()].filter((id) => !waiting.get(id));
+  for (let at = 0; at < ready.length; at++) {
+    const to = out.get(ready[at]!);
+    if (to === undefined) continue;
+    sums.set(to, (sums.get(to) ?? 0) + (sums.get(ready[at]!) ?? 0) + 1);
+    const left = waiting.get(to)! - 1;
+    waiting.set(to, left);
+    if (left === 0) ready.push(to);
+  }
+  return sums.get('out') ?? 0;
+}
+
+async function main(): Promise<void> {
+  const sizes: [number, number][] = [[60, 20], [500, 160], [5000, 1600]];
+  const medians = new Map<string, number>();
+  for (const [runs, faces] of sizes) {
+    const job = yard(runs, faces);
+    const bench = new Bench({ time: 1500, warmupTime: 400 });
+    bench.add('plan', () => void planJob(job)).add('walk', () => void bareWalk(job));
+    await bench.run();
+    for (const task of bench.tasks) {
+      if ('latency' in task.result) medians.set(`${task.name} ${runs}`, task.result.latency.p50);
+    }
+    const plan = medians.get(`plan ${runs}`)!;
+    const walk = medians.get(`walk ${runs}`)!;
+    console.log(`planJob, ${runs} runs, ${faces} roof faces: median ${plan.toFixed(3)} ms; bare walk ${walk.toFixed(4)} ms; ratio ${(plan / walk).toFixed(0)}`);
+  }
+  console.log(`growth from 500 to 5000 runs: ${(medians.get('plan 5000')! / medians.get('plan 500')!).toFixed(1)} times for 10 times the runs`);
+}
+
+await main();
