@@ -6,7 +6,7 @@ const NAME = 'Quillfeather Animal Clinic';
 test('opens the sample from the list and says in one look whether the water gets away', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('link', { name: new RegExp(`^${NAME}`) }).click();
-  await expect(page.getByTestId('verdict')).toContainText('Line A runs out of fall 13′\u202f11″ short of Roadside swale.');
+  await expect(page.getByTestId('verdict')).toContainText('Line A runs out of fall 13′\u00a011″ short of Roadside swale.');
   await expect(page.getByTestId('verdict')).toContainText('1 Stop · 1 Fix');
   await expect(page.getByTestId('run-trunkLower')).toContainText('225 gpm');
 });
@@ -110,7 +110,7 @@ test('says beside the field what is wrong and keeps what was typed', async ({ pa
   }
   await length.fill(`40'6"`);
   await length.press('Enter');
-  await expect(length).toHaveValue('40′\u202f6″');
+  await expect(length).toHaveValue('40′\u00a06″');
   await saved(page, job);
   expect((await kept(request, job)).runBasin).toMatchObject({ length: 40.5 * 0.3048 });
 });

@@ -45,7 +45,7 @@ describe('the sample by hand', () => {
     expect(trunk.flow / GPM).toBeCloseTo(225.3, 0);
     // 6 in, n 0.012, ½ %: 192.9 gpm.
     expect(trunk.capacity / GPM).toBeCloseTo(192.9, 0);
-    expect(plan.verdict.sentence).toBe('Line A runs out of fall 13′\u202f11″ short of Roadside swale.');
+    expect(plan.verdict.sentence).toBe('Line A runs out of fall 13′\u00a011″ short of Roadside swale.');
     expect(codes(plan)).toEqual(['outOfFall', 'capacityExceeded']);
   });
 

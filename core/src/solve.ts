@@ -62,9 +62,10 @@ export interface RunPlan extends RunFlow {
   effectiveArea: number;
   flow: number;
   ordinaryFlow: number;
-  choices: SizeChoice[];
+  /** What each size on offer would give. */
+  readonly choices: SizeChoice[];
   /** Smallest size that works as the run lies, m; null when none on offer does. */
-  smallest: number | null;
+  readonly smallest: number | null;
 }
 
 export interface Solution {
@@ -133,10 +134,12 @@ function runPlan(tree: Tree, levels: Levels, settings: Settings, index: number, 
   const pitch = (crownUp - crownDown) / run.length;
   const flow = area * rain;
   const ordinaryFlow = area * settings.ordinaryRain;
-  const choices = sizeChoices({
+  // Worked out when somebody looks: a plan is made at every move of a finger, and only an open sheet compares sizes.
+  let choices: SizeChoice[] | null = null;
+  const lookAtChoices = (): SizeChoice[] => (choices ??= sizeChoices({
     material: run.material, slope: pitch, flow, ordinaryFlow, settings,
     widestAbove: tree.arriving[upper]!.reduce((widest, above) => Math.max(widest, tree.runs[above]!.nominal), 0),
-  });
+  }));
   const groundUp = tree.landings[upper]!.groundLevel;
   const water = runFlow({ diameter, slope: pitch, roughness, flow, ordinaryFlow, gritSize: settings.gritSize, leastVelocity: settings.leastVelocity });
   // Field by field: copying one object into another is the slowest part of a plan.
@@ -148,7 +151,13 @@ function runPlan(tree: Tree, levels: Levels, settings: Settings, index: number, 
     invertUp: crownUp - diameter, invertDown: crownDown - diameter, crownUp, crownDown,
     groundUp, groundDown: lower.groundLevel, coverUp: groundUp - crownUp,
     coverDown: lower.kind === 'discharge' && lower.form === 'daylight' ? null : lower.groundLevel - crownDown,
-    leastCover: leastCoverOf(run, settings), effectiveArea: area, flow, ordinaryFlow, choices, smallest: smallestThatWorks(choices),
+    leastCover: leastCoverOf(run, settings), effectiveArea: area, flow, ordinaryFlow,
+    get choices() {
+      return lookAtChoices();
+    },
+    get smallest() {
+      return smallestThatWorks(lookAtChoices());
+    },
   };
 }
 

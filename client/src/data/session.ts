@@ -17,8 +17,6 @@ export type Keeping =
 export interface SessionView {
   /** Null until the job has been read once. */
   job: Job | null;
-  /** The job with a change laid over it that is not made yet: a landing under the finger. */
-  shown: Job | null;
   keeping: Keeping;
   undoLabel: string | null;
   redoLabel: string | null;
@@ -52,7 +50,10 @@ export class Session {
   private failures = 0;
   private timer: ReturnType<typeof setTimeout> | null = null;
   private listeners = new Set<() => void>();
+  /** Replaced, never altered; the same object for as long as nothing in it changes. */
   view: SessionView;
+  /** The job with a change laid over it that is not made yet: a landing under the finger. */
+  shown: Job | null = null;
 
   constructor(id: string, needs: SessionNeeds) {
     this.id = id;
@@ -60,6 +61,7 @@ export class Session {
     const { create } = loadQueue(needs.storage, id);
     if (create) this.baseFrom(create.map((element) => ({ version: 1, element })));
     this.view = this.look();
+    this.shown = this.view.job;
     if (this.waiting() > 0) void this.flush();
   }
 
@@ -67,8 +69,6 @@ export class Session {
     this.listeners.add(listener);
     return () => this.listeners.delete(listener);
   };
-
-  getView = (): SessionView => this.view;
 
   /** Takes in the job as the server has it; older news than what is known is let pass. */
   take(reply: JobReply): void {
@@ -81,6 +81,11 @@ export class Session {
   /** The stored queue was altered by another page of this device. */
   reread(): void {
     this.refresh();
+  }
+
+  /** Whether a change is laid over the job that is not made yet. */
+  get moving(): boolean {
+    return this.previewed !== null;
   }
 
   /** Makes a change. Gives a sentence, and changes nothing, when the job could not be saved with it. */
@@ -102,9 +107,8 @@ export class Session {
   /** Lays a change over the job without making it; null takes it off. */
   preview(change: Change | null): void {
     this.previewed = change;
-    const { job } = this.view;
     // A finger moves sixty times a second: only what it moves is worked out again.
-    this.view = { ...this.view, shown: job && change ? applyChange(job, change).job : job };
+    this.shown = this.lookUnder(this.view.job);
     this.tell();
   }
 
@@ -268,13 +272,17 @@ export class Session {
     const keeping: Keeping = this.stopped
       ?? (count === 0 ? { state: 'kept' } : this.unreached ? { state: 'waiting', count, stored: hasRoom(this.id) } : { state: 'sending' });
     return {
-      job, shown: job && this.previewed ? applyChange(job, this.previewed).job : job, keeping,
-      undoLabel: this.past.at(-1)?.label ?? null, redoLabel: this.future.at(-1)?.label ?? null,
+      job, keeping, undoLabel: this.past.at(-1)?.label ?? null, redoLabel: this.future.at(-1)?.label ?? null,
     };
+  }
+
+  private lookUnder(job: Job | null): Job | null {
+    return job && this.previewed ? applyChange(job, this.previewed).job : job;
   }
 
   private refresh(): void {
     this.view = this.look();
+    this.shown = this.lookUnder(this.view.job);
     this.tell();
   }
 

@@ -1,13 +1,17 @@
-/** The open job for every screen below: the job, its plan, and how to change it. */
+/**
+ * The open job for the screens below. `useKept` gives the job as made, which stands still while a finger moves; `useJob` the job as
+ * shown, with what is under the finger; `useShown` picks out of that only what a part draws, and has it drawn again only when that
+ * changes.
+ */
 import { headOf, planJob, type Change, type Job, type Plan, type UnitSystem } from '@katabasis/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { createContext, useContext, useEffect, useMemo, useSyncExternalStore, type ReactNode } from 'react';
+import { createContext, use, useEffect, useMemo, useSyncExternalStore, type ReactNode } from 'react';
 import { api, Refused } from './api';
 import type { Session, SessionView } from './session';
 import { jobKey, sessionOf } from './sessions';
+import { notAnyMore, soon } from './spread';
 
 export interface OpenJob {
-  /** As shown: with what is under the finger. */
   job: Job;
   plan: Plan;
   units: UnitSystem;
@@ -15,46 +19,141 @@ export interface OpenJob {
   edit: (change: Change) => string | null;
   /** Shows a change without making it; null takes it off. */
   preview: (change: Change | null) => void;
-  session: SessionView & Pick<Session, 'id' | 'flush' | 'resolve' | 'dropRefused' | 'undo' | 'redo'>;
 }
 
-export type Opening = { state: 'open'; open: OpenJob } | { state: 'loading' | 'missing' } | { state: 'unreachable'; retry: () => void };
+export type OpenSession = Pick<SessionView, 'keeping' | 'undoLabel' | 'redoLabel'> & { session: Session };
+
+/** A session's job with its plan, each planned once for each state of the job. */
+interface Planned {
+  session: Session;
+  kept: () => OpenJob | null;
+  shown: () => OpenJob | null;
+}
+
+function plannedOf(session: Session): Planned {
+  const open = (job: Job): OpenJob => ({
+    job, plan: planJob(job), units: headOf(job).units, edit: (change) => session.edit(change), preview: (change) => session.preview(change),
+  });
+  const once = (look: () => Job | null, other?: () => OpenJob | null): (() => OpenJob | null) => {
+    let last: OpenJob | null = null;
+    return () => {
+      const job = look();
+      if (job === null) last = null;
+      else if (last?.job !== job) last = other?.()?.job === job ? other() : open(job);
+      return last;
+    };
+  };
+  const kept = once(() => session.view.job);
+  return { session, kept, shown: once(() => session.shown, kept) };
+}
+
+const planned = new WeakMap<Session, Planned>();
+
+function plannedFor(session: Session): Planned {
+  const known = planned.get(session) ?? plannedOf(session);
+  planned.set(session, known);
+  return known;
+}
+
+export type Opening = { state: 'open'; planned: Planned } | { state: 'loading' | 'missing' } | { state: 'unreachable'; retry: () => void };
 
 /** Opens a job from the server, from what was put by, or from what was begun here. */
 export function useOpenJob(id: string): Opening {
   const client = useQueryClient();
   const session = sessionOf(id, client);
-  const view = useSyncExternalStore(session.subscribe, session.getView);
-  const query = useQuery({ queryKey: jobKey(id), queryFn: () => api.job(id) });
-  const { data, error, refetch } = query;
+  const { job, keeping } = useSyncExternalStore(session.subscribe, () => session.view);
+  const { data, error, refetch } = useQuery({ queryKey: jobKey(id), queryFn: () => api.job(id) });
   useEffect(() => {
     if (data) session.take(data);
   }, [data, session]);
-  const plan = useMemo(() => (view.shown ? planJob(view.shown) : null), [view.shown]);
-  const open = useMemo((): OpenJob | null => {
-    if (!view.shown || !plan) return null;
-    return {
-      job: view.shown, plan, units: headOf(view.shown).units,
-      edit: (change) => session.edit(change), preview: (change) => session.preview(change),
-      session: {
-        ...view, id, flush: () => session.flush(), resolve: (side) => session.resolve(side), dropRefused: () => session.dropRefused(), undo: () => session.undo(), redo: () => session.redo(),
-      },
-    };
-  }, [view, plan, session, id]);
-  if (open && !(error instanceof Refused && error.problem.status === 404 && view.keeping.state === 'kept')) return { state: 'open', open };
+  const gone = error instanceof Refused && error.problem.status === 404 && keeping.state === 'kept';
+  if (job && !gone) return { state: 'open', planned: plannedFor(session) };
   if (error instanceof Refused) return { state: 'missing' };
   if (error) return { state: 'unreachable', retry: () => void refetch() };
   return { state: 'loading' };
 }
 
-const OpenJobContext = createContext<OpenJob | null>(null);
+const PlannedContext = createContext<Planned | null>(null);
 
-export function JobProvider({ open, children }: { open: OpenJob; children: ReactNode }) {
-  return <OpenJobContext.Provider value={open}>{children}</OpenJobContext.Provider>;
+export function JobProvider({ planned: value, children }: { planned: Planned; children: ReactNode }) {
+  return <PlannedContext value={value}>{children}</PlannedContext>;
 }
 
+function usePlanned(): Planned {
+  const value = use(PlannedContext);
+  if (value === null) throw new Error('This is for screens of an open job.');
+  return value;
+}
+
+/** The job as made. */
+export function useKept(): OpenJob {
+  const { session, kept } = usePlanned();
+  return useSyncExternalStore(session.subscribe, kept)!;
+}
+
+/** The job as shown, with what is under the finger. */
 export function useJob(): OpenJob {
-  const open = useContext(OpenJobContext);
-  if (!open) throw new Error('useJob is for screens of an open job.');
-  return open;
+  const { session, shown } = usePlanned();
+  return useSyncExternalStore(session.subscribe, shown)!;
+}
+
+/** Whether something is under the finger that is not made yet. */
+export function useMoving(): boolean {
+  const { session } = usePlanned();
+  return useSyncExternalStore(session.subscribe, () => session.moving);
+}
+
+/**
+ * What `select` picks out of the job as shown. `select` must be pure and stay the same function from drawing to drawing, and what it
+ * gives flat: it is compared field by field.
+ */
+export function useShown<T extends object>(select: (shown: OpenJob) => T): T {
+  const { session, shown } = usePlanned();
+  const { pick, subscribe } = useMemo(() => {
+    const pick = pickerOf(() => shown()!, select);
+    return { pick, subscribe: (draw: () => void) => spread(session, pick, draw) };
+  }, [session, select, shown]);
+  return useSyncExternalStore(subscribe, pick);
+}
+
+/** Has a part drawn at once when a change was made, and in one of the next frames while a finger moves. */
+function spread(session: Session, pick: () => object, draw: () => void): () => void {
+  let drawn = pick();
+  const part = (): void => {
+    const next = pick();
+    if (next === drawn) return;
+    drawn = next;
+    draw();
+  };
+  const unsubscribe = session.subscribe(() => (session.moving ? soon(part) : part()));
+  return () => {
+    unsubscribe();
+    notAnyMore(part);
+  };
+}
+
+/** Picks anew only when the job is another, and gives the last picking again when it came out the same. */
+function pickerOf<T extends object>(look: () => OpenJob, select: (shown: OpenJob) => T): () => T {
+  let from: OpenJob | null = null;
+  let picked: T | null = null;
+  return () => {
+    const open = look();
+    if (open === from && picked !== null) return picked;
+    const next = select(open);
+    from = open;
+    picked = picked !== null && sameFields(picked, next) ? picked : next;
+    return picked;
+  };
+}
+
+function sameFields<T extends object>(a: T, b: T): boolean {
+  const keys = Object.keys(a) as (keyof T)[];
+  return keys.length === Object.keys(b).length && keys.every((key) => Object.is(a[key], b[key]));
+}
+
+/** Undo, redo, and what stands between this device and the server. */
+export function useSession(): OpenSession {
+  const { session } = usePlanned();
+  const { keeping, undoLabel, redoLabel } = useSyncExternalStore(session.subscribe, () => session.view);
+  return useMemo(() => ({ session, keeping, undoLabel, redoLabel }), [session, keeping, undoLabel, redoLabel]);
 }

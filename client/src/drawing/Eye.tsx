@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import Svg, { Circle, Path } from 'react-native-svg';
 import { usePalette } from '../theme/theme';
 
@@ -9,7 +10,7 @@ interface Props {
 }
 
 /** The eye: a pipe's round section, filled to the depth of its flow. Overloaded, its wall turns brick and doubles. */
-export function Eye({ depthRatio, overloaded = false, size = 36 }: Props) {
+export const Eye = memo(function Eye({ depthRatio, overloaded = false, size = 36 }: Props) {
   const { ink, water, stop, ground } = usePalette();
   const radius = 16;
   const y = 20 + radius * (1 - 2 * Math.min(1, depthRatio));
@@ -24,4 +25,4 @@ export function Eye({ depthRatio, overloaded = false, size = 36 }: Props) {
       {overloaded && <Path d="M20 1V-1M20 39V41" stroke={stop} strokeWidth={3} />}
     </Svg>
   );
-}
+});

@@ -1,6 +1,6 @@
-import { nameOf, showSmall, text, type FallBudget } from '@katabasis/core';
+import { nameOf, showSmall, text, type FallBudget, type Plan } from '@katabasis/core';
 import { Pressable, View } from 'react-native';
-import { useJob } from '../data/useJob';
+import { useKept } from '../data/useJob';
 import { useStyles } from '../theme/theme';
 import { type Palette } from '../theme/tokens';
 import { Text } from '../ui/Text';
@@ -16,9 +16,16 @@ const make = (palette: Palette) => ({
 /** Millimetres as parts of the bar: parts that add up to less than one would leave it part empty. */
 const grow = (fall: number): number => Math.max(0, fall * 1000);
 
+interface Props {
+  plan: Plan;
+  budget: FallBudget;
+  onPress: () => void;
+  onStretch: (run: string) => void;
+}
+
 /** The whole drop there is, what each stretch of the tightest route needs of it, and what is left. */
-export function FallBudgetBar({ budget, onPress, onStretch }: { budget: FallBudget; onPress: () => void; onStretch: (run: string) => void }) {
-  const { job, plan, units } = useJob();
+export function FallBudgetBar({ plan, budget, onPress, onStretch }: Props) {
+  const { job, units } = useKept();
   const styles = useStyles(make);
   const short = budget.left < -0.0005;
   const popup = plan.landings[budget.discharge]!.behindLid !== null;

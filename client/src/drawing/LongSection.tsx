@@ -1,9 +1,10 @@
 /** The long section of a route: ground, cover limit, pipe and the water in it, with the levels under the finger read out. */
-import { controlLevel, elementOf, METRES_PER_FOOT, nameOf, showLength, showLevel, showSmall, text } from '@katabasis/core';
-import { useMemo, useState } from 'react';
+import { controlLevel, elementOf, METRES_PER_FOOT, nameOf, showLength, showLevel, showSmall, text, type Plan } from '@katabasis/core';
+import { memo, useMemo, useState } from 'react';
 import { View, type LayoutChangeEvent } from 'react-native';
 import Svg, { Circle, G, Line, Path, Text as SvgText } from 'react-native-svg';
-import { useJob } from '../data/useJob';
+import { useJob, useKept } from '../data/useJob';
+import { useLagging } from './useLagging';
 import { usePalette } from '../theme/theme';
 import { FONTS } from '../theme/tokens';
 import { Text } from '../ui/Text';
@@ -39,7 +40,12 @@ function band(a: SectionPoint, b: SectionPoint, frame: Frame, upper: keyof Secti
 }
 
 export function LongSection({ from }: { from: string }) {
-  const { job, plan, units } = useJob();
+  const { plan } = useJob();
+  return <SectionOf from={from} plan={useLagging(plan)} />;
+}
+
+const SectionOf = memo(function SectionOf({ from, plan }: { from: string; plan: Plan }) {
+  const { job, units } = useKept();
   const [width, setWidth] = useState(360);
   const [under, setUnder] = useState<number | null>(null);
   const section = useMemo(() => sectionOf(plan, routeOf(plan, from)), [plan, from]);
@@ -59,7 +65,7 @@ export function LongSection({ from }: { from: string }) {
       </Text>
       <View {...(pointer as object)} style={{ touchAction: 'pan-y', cursor: 'crosshair' } as object} testID="long-section">
         <Svg width={width} height={HEIGHT} role="img" aria-label={`Long section from ${nameOf(job, from)} over ${text(showLength(section.length, units))}`}>
-          <Drawing section={section} frame={frame} width={width} />
+          <Drawing section={section} width={width} />
           {control !== null && <Control level={control} frame={frame} section={section} />}
           {read && (
             <G>
@@ -71,10 +77,11 @@ export function LongSection({ from }: { from: string }) {
       </View>
     </View>
   );
-}
+});
 
-function Drawing({ section, frame, width }: { section: Section; frame: Frame; width: number }) {
-  const { job, units } = useJob();
+const Drawing = memo(function Drawing({ section, width }: { section: Section; width: number }) {
+  const { job, units } = useKept();
+  const frame = frameOf(section, width);
   const { ink, soft, line, soil, water, ground, fix } = usePalette();
   const runs: [SectionPoint, SectionPoint][] = [];
   for (let k = 0; k + 1 < section.points.length; k += 2) runs.push([section.points[k]!, section.points[k + 1]!]);
@@ -107,11 +114,11 @@ function Drawing({ section, frame, width }: { section: Section; frame: Frame; wi
       <Path d={polyline(section.points, frame, 'ground')} stroke={ink} strokeWidth={2.4} fill="none" />
     </>
   );
-}
+});
 
 /** The level that the line must end at or above. */
 function Control({ level, frame, section }: { level: number; frame: Frame; section: Section }) {
-  const { units } = useJob();
+  const { units } = useKept();
   const { stop } = usePalette();
   const x = frame.x(section.length);
   return (

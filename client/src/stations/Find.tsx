@@ -1,7 +1,7 @@
 import { nameOf } from '@katabasis/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useJob } from '../data/useJob';
+import { useKept } from '../data/useJob';
 import { Button } from '../ui/Button';
 import { TextBox } from '../ui/Field';
 import { Text } from '../ui/Text';
@@ -9,7 +9,7 @@ import { Overlay } from './Overlay';
 
 /** Finds anything in the job by its name. */
 export function Find({ onClose, onGo }: { onClose: () => void; onGo: (id: string) => void }) {
-  const { job } = useJob();
+  const { job } = useKept();
   const [typed, setTyped] = useState('');
   const wanted = typed.trim().toLowerCase();
   const found = Object.keys(job.elements).filter((id) => id !== 'job' && nameOf(job, id).toLowerCase().includes(wanted)).slice(0, 40);

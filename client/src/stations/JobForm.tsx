@@ -3,7 +3,7 @@ import { DEFAULTS, headOf, METRES_PER_INCH, put, showPitchTrade, showSmall, text
 import Download from 'lucide-react-native/icons/download';
 import { View } from 'react-native';
 import { saveFile } from '../data/files';
-import { useJob } from '../data/useJob';
+import { useKept } from '../data/useJob';
 import { useTheme } from '../theme/theme';
 import { SPACE } from '../theme/tokens';
 import { Button } from '../ui/Button';
@@ -15,7 +15,7 @@ import { Text } from '../ui/Text';
 const row = { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m, alignItems: 'flex-end' } as const;
 
 export function JobForm() {
-  const { job, edit, units } = useJob();
+  const { job, edit, units } = useKept();
   const { name: theme, choose } = useTheme();
   const head = headOf(job);
   const save = (label: string, next: Partial<JobElement>): string | null => edit(put(label, { ...head, ...next }));
@@ -54,7 +54,7 @@ export const slug = (name: string): string => name.toLowerCase().replace(/[^a-z0
 
 /** One rule: the usual value until the job has its own; emptied, it is the usual one again. */
 function SettingField({ label, setting, entry }: { label: string; setting: keyof Settings; entry: Entry }) {
-  const { job, plan, edit } = useJob();
+  const { job, plan, edit } = useKept();
   const head = headOf(job);
   const own = head.settings?.[setting] !== undefined;
   return (

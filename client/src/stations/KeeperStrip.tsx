@@ -3,7 +3,7 @@ import { nameOf } from '@katabasis/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { View } from 'react-native';
 import { jobKey } from '../data/sessions';
-import { useJob } from '../data/useJob';
+import { useKept, useSession } from '../data/useJob';
 import { useStyles } from '../theme/theme';
 import { SPACE, type Palette } from '../theme/tokens';
 import { Button } from '../ui/Button';
@@ -15,10 +15,10 @@ const make = (palette: Palette) => ({
 });
 
 export function KeeperStrip() {
-  const { session, job } = useJob();
+  const { job } = useKept();
+  const { session, keeping } = useSession();
   const client = useQueryClient();
   const styles = useStyles(make);
-  const { keeping } = session;
   if (keeping.state === 'waiting') {
     return (
       <View style={styles.strip} role="status">

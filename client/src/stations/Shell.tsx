@@ -8,13 +8,13 @@ import Settings from 'lucide-react-native/icons/settings-2';
 import Undo from 'lucide-react-native/icons/undo-2';
 import Waypoints from 'lucide-react-native/icons/waypoints';
 import type { LucideIcon } from 'lucide-react-native';
-import { useCallback, useState, type ReactNode } from 'react';
+import { memo, useCallback, useState, type ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
-import { useJob } from '../data/useJob';
+import { useKept, useSession, useShown, type OpenJob } from '../data/useJob';
 import { usePalette, useStyles, useWide } from '../theme/theme';
 import { SPACE, type Palette } from '../theme/tokens';
 import { Button } from '../ui/Button';
-import { Mark, MARK_WORDS } from '../ui/Mark';
+import { Mark, MARK_WORDS, type MarkKind } from '../ui/Mark';
 import { Text } from '../ui/Text';
 import { Find } from './Find';
 import { KeeperStrip } from './KeeperStrip';
@@ -46,17 +46,20 @@ const STATIONS: readonly Station[] = [
   { path: 'plan', label: 'Plan', icon: Waypoints },
 ];
 
+/** Its size comes from around it: what changes in the head lays out nothing in the station, nor the other way. */
+const APART = { flex: 1, contain: 'size layout' } as object;
+
 /** Which element's sheet is open, in the address, so that a link or a reload comes back to it. */
 export function useGo(): (station: Station['path'], at: string | null) => void {
   const router = useRouter();
-  const { job } = useJob();
+  const { job } = useKept();
   return useCallback((station, at) => router.replace(`/job/${job.id}/${station}${at ? `?at=${at}` : ''}`), [router, job.id]);
 }
 
 export function Shell({ children }: { children: ReactNode }) {
   const styles = useStyles(make);
   const wide = useWide();
-  const { session } = useJob();
+  const { session } = useSession();
   const go = useGo();
   const here = usePathname().endsWith('/walk') ? 'walk' : 'plan';
   const [over, setOver] = useState<'find' | 'keys' | null>(null);
@@ -73,7 +76,7 @@ export function Shell({ children }: { children: ReactNode }) {
         <View style={{ flex: 1 }}>
           <Head here={here} go={go} />
           <KeeperStrip />
-          <View style={{ flex: 1 }} role="main">{children}</View>
+          <View style={APART} role="main">{children}</View>
         </View>
         {!wide && bar}
       </View>
@@ -89,13 +92,10 @@ interface HereProps {
 }
 
 function Head({ here, go }: HereProps) {
-  const { job, plan, session } = useJob();
+  const { job } = useKept();
+  const { session, undoLabel, redoLabel } = useSession();
   const styles = useStyles(make);
   const router = useRouter();
-  const { verdict } = plan;
-  const more = [
-    verdict.stops > 0 && `${verdict.stops} Stop`, verdict.fixes > 0 && `${verdict.fixes} Fix`, verdict.minds > 0 && `${verdict.minds} Mind`,
-  ].filter((part) => part !== false);
   return (
     <View style={styles.head} role="banner">
       <View style={styles.top}>
@@ -103,20 +103,46 @@ function Head({ here, go }: HereProps) {
         <Pressable role="button" aria-label={`${headOf(job).name}: name, units and rules of this job`} onPress={() => go(here, 'job')} style={styles.name}>
           <Text kind="heading" numberOfLines={1}>{headOf(job).name}</Text>
         </Pressable>
-        <Button label={session.undoLabel ? `Undo: ${session.undoLabel}` : 'Undo'} icon={Undo} iconOnly kind="bare" disabled={session.undoLabel === null} onPress={() => session.undo()} testID="undo" />
-        <Button label={session.redoLabel ? `Redo: ${session.redoLabel}` : 'Redo'} icon={Redo} iconOnly kind="bare" disabled={session.redoLabel === null} onPress={() => session.redo()} testID="redo" />
+        <Button label={undoLabel ? `Undo: ${undoLabel}` : 'Undo'} icon={Undo} iconOnly kind="bare" disabled={undoLabel === null} onPress={() => session.undo()} testID="undo" />
+        <Button label={redoLabel ? `Redo: ${redoLabel}` : 'Redo'} icon={Redo} iconOnly kind="bare" disabled={redoLabel === null} onPress={() => session.redo()} testID="redo" />
         <Button label="Job settings" icon={Settings} iconOnly kind="bare" onPress={() => go(here, 'job')} />
       </View>
-      <Pressable role="button" aria-label={`Verdict: ${MARK_WORDS[verdict.state]}. ${verdict.sentence}`} disabled={verdict.at === null} onPress={() => go(verdict.at === 'rain' ? 'walk' : 'plan', verdict.at)} style={styles.verdict} testID="verdict">
-        <Mark kind={verdict.state} size={28} />
-        <View style={{ flex: 1 }} aria-live="polite">
-          <Text kind="heading" role="none">{verdict.sentence}</Text>
-          {more.length > 0 && <Text kind="small">{more.join(' · ')}</Text>}
-        </View>
-      </Pressable>
+      <ShownVerdict go={go} />
     </View>
   );
 }
+
+/** The verdict on the job as shown: it changes under the finger. */
+function ShownVerdict({ go }: Pick<HereProps, 'go'>) {
+  return <VerdictBar {...useShown(verdictWords)} go={go} />;
+}
+
+function verdictWords({ plan }: OpenJob): Omit<VerdictProps, 'go'> {
+  const { state, sentence, at, stops, fixes, minds } = plan.verdict;
+  const more = [stops > 0 && `${stops} Stop`, fixes > 0 && `${fixes} Fix`, minds > 0 && `${minds} Mind`].filter((part) => part !== false).join(' · ');
+  return { state, sentence, at, more };
+}
+
+interface VerdictProps {
+  state: MarkKind;
+  sentence: string;
+  at: string | null;
+  more: string;
+  go: HereProps['go'];
+}
+
+const VerdictBar = memo(function VerdictBar({ state, sentence, at, more, go }: VerdictProps) {
+  const styles = useStyles(make);
+  return (
+    <Pressable role="button" aria-label={`Verdict: ${MARK_WORDS[state]}. ${sentence}`} disabled={at === null} onPress={() => go(at === 'rain' ? 'walk' : 'plan', at)} style={styles.verdict} testID="verdict">
+      <Mark kind={state} size={28} />
+      <View style={{ flex: 1 }} aria-live="polite">
+        <Text kind="heading" role="none">{sentence}</Text>
+        {more !== '' && <Text kind="small">{more}</Text>}
+      </View>
+    </Pressable>
+  );
+});
 
 function Stations({ here, go, wide }: HereProps & { wide: boolean }) {
   const styles = useStyles(make);

@@ -18,7 +18,8 @@ export interface Shown {
 }
 
 const MINUS = '−';
-const NARROW = '\u202f';
+/** Between a whole and its fraction, never broken: anything narrower reads as one number in the sun. */
+const GAP = '\u00a0';
 
 /** A fixed number of decimals with a true minus sign, thousands parted, and no "−0". */
 export function decimals(value: number, places: number): string {
@@ -42,7 +43,7 @@ function eighths(count: number): string {
   const whole = Math.floor(count / 8);
   const part = EIGHTHS[count % 8]!;
   if (part === '') return `${whole}`;
-  return whole === 0 ? part : `${whole}${NARROW}${part}`;
+  return whole === 0 ? part : `${whole}${GAP}${part}`;
 }
 
 /** Feet and inches to the nearest eighth (`12′ 6 1/2″`) or nearest inch. */
@@ -55,7 +56,7 @@ function feetInches(metres: number, toEighth: boolean): string {
   const sign = metres < 0 && total > 0 ? MINUS : '';
   if (total === 0) return '0′';
   if (feet === 0) return `${sign}${inches}″`;
-  return rest === 0 ? `${sign}${feet}′` : `${sign}${feet}′${NARROW}${inches}″`;
+  return rest === 0 ? `${sign}${feet}′` : `${sign}${feet}′${GAP}${inches}″`;
 }
 
 /** A distance along the ground. */

@@ -69,8 +69,8 @@ describe('what is shown reads back', () => {
 });
 
 it('shows figures the way they are read on site', () => {
-  expect(text(showLength(12.5 * FOOT, 'us'))).toBe('12′\u202f6″');
-  expect(text(showLevel(-2.5 * INCH, 'us'))).toBe('−2\u202f1/2″');
+  expect(text(showLength(12.5 * FOOT, 'us'))).toBe('12′\u00a06″');
+  expect(text(showLevel(-2.5 * INCH, 'us'))).toBe('−2\u00a01/2″');
   expect(text(showSmall(0.3048, 'us'))).toBe('12\u00a0in');
   expect(text(showLevel(0, 'us'))).toBe('0′');
   expect(text(showFlow(6.30902e-5 * 225, 'us'))).toBe('225\u00a0gpm');

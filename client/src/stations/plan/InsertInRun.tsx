@@ -2,7 +2,7 @@ import { freeName, lengthFitsSplit, splitRun, type Landing, type Run } from '@ka
 import { useState } from 'react';
 import { View } from 'react-native';
 import { newId } from '../../data/sessions';
-import { useJob } from '../../data/useJob';
+import { useKept } from '../../data/useJob';
 import { SPACE } from '../../theme/tokens';
 import { Choice } from '../../ui/Choice';
 import { distanceEntry } from '../../ui/entry';
@@ -20,7 +20,7 @@ const STEMS: Record<Form, string> = { wye: 'Wye', cleanout: 'Cleanout', bend: 'B
 
 /** Puts a landing into a run, at a distance from its upper end; half way until told otherwise. */
 export function InsertInRun({ run, onGo }: { run: Run; onGo: (id: string) => void }) {
-  const { job, plan, edit, units } = useJob();
+  const { job, plan, edit, units } = useKept();
   const [at, setAt] = useState<number | null>(null);
   const distance = Math.min(at ?? run.length / 2, run.length);
   const insert = (form: Form): void => {

@@ -5,7 +5,7 @@ import Plus from 'lucide-react-native/icons/plus';
 import { useRef, useState, type PointerEvent as ReactPointerEvent } from 'react';
 import { View, type LayoutChangeEvent } from 'react-native';
 import Svg, { Line, Polygon, Text as SvgText } from 'react-native-svg';
-import { useJob } from '../../data/useJob';
+import { useKept } from '../../data/useJob';
 import { usePalette } from '../../theme/theme';
 import { FONTS } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
@@ -25,7 +25,7 @@ interface Props {
 const settle = (pitch: number): number => Math.min(MOST, Math.max(STEP, Math.round(pitch / STEP) * STEP));
 
 export function PitchDial({ pitch, least, onPreview, onCommit }: Props) {
-  const { units } = useJob();
+  const { units } = useKept();
   const [width, setWidth] = useState(240);
   const [turning, setTurning] = useState<number | null>(null);
   const grip = useRef<{ x: number; pitch: number; now: number } | null>(null);

@@ -1,8 +1,9 @@
 /** Plan: where the water goes, how big, how steep. The descent, the fall budget, the long section, the snags. */
-import { budgetWorking, headOf, nameOf, put, type FallBudget } from '@katabasis/core';
-import { useState } from 'react';
+import { budgetWorking, headOf, nameOf, put, type FallBudget, type Job, type Plan } from '@katabasis/core';
+import { memo, useCallback, useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
-import { useJob } from '../../data/useJob';
+import { useJob, useKept } from '../../data/useJob';
+import { useLagging } from '../../drawing/useLagging';
 import { Descent } from '../../drawing/Descent';
 import { layOutDescent } from '../../drawing/descentLayout';
 import { FallBudgetBar } from '../../drawing/FallBudgetBar';
@@ -33,8 +34,8 @@ export function PlanScreen() {
   const wide = useWide();
   const go = useGo();
   const at = useAt();
-  const { plan } = useJob();
-  const choose = (id: string | null): void => go('plan', id);
+  const { plan } = useKept();
+  const choose = useCallback((id: string | null): void => go('plan', id), [go]);
   useSteps(at, choose);
   if (Object.keys(plan.landings).length === 0) {
     return (
@@ -86,7 +87,7 @@ export function PlanScreen() {
 
 /** Arrow keys go from landing to run to landing, down the page. */
 function useSteps(at: string | null, choose: (id: string) => void): void {
-  const { plan } = useJob();
+  const { plan } = useKept();
   const step = (by: number): void => {
     const order = layOutDescent(plan).rows.flatMap((row) => (row.run ? [row.id, row.run] : [row.id]));
     const next = order[at === null ? (by > 0 ? 0 : order.length - 1) : order.indexOf(at) + by];
@@ -96,20 +97,23 @@ function useSteps(at: string | null, choose: (id: string) => void): void {
 }
 
 function Budget({ onGo }: { onGo: (id: string) => void }) {
-  const { plan } = useJob();
-  return <>{plan.budgets.map((budget) => <OneBudget key={budget.discharge} budget={budget} onGo={onGo} />)}</>;
+  const { job, plan } = useJob();
+  return <Budgets {...useLagging(useMemo(() => ({ job, plan }), [job, plan]))} onGo={onGo} />;
 }
 
-function OneBudget({ budget, onGo }: { budget: FallBudget; onGo: (id: string) => void }) {
-  const { job, plan } = useJob();
+const Budgets = memo(function Budgets({ onGo, ...shown }: { job: Job; plan: Plan; onGo: (id: string) => void }) {
+  return <>{shown.plan.budgets.map((budget) => <OneBudget key={budget.discharge} {...shown} budget={budget} onGo={onGo} />)}</>;
+});
+
+function OneBudget({ job, plan, budget, onGo }: { job: Job; plan: Plan; budget: FallBudget; onGo: (id: string) => void }) {
   const [open, setOpen] = useState(false);
   const working = open ? budgetWorking(job, plan, budget.discharge) : null;
   if (working) return <WorkingPanel working={working} onBack={() => setOpen(false)} />;
-  return <FallBudgetBar budget={budget} onPress={() => setOpen(true)} onStretch={onGo} />;
+  return <FallBudgetBar plan={plan} budget={budget} onPress={() => setOpen(true)} onStretch={onGo} />;
 }
 
 function Snags({ onGo }: { onGo: (id: string) => void }) {
-  const { plan } = useJob();
+  const { plan } = useKept();
   return (
     <View role="region" aria-label="Snags">
       <Text kind="heading">Snags</Text>
@@ -120,7 +124,7 @@ function Snags({ onGo }: { onGo: (id: string) => void }) {
 }
 
 function PitchStyle() {
-  const { job, edit } = useJob();
+  const { job, edit } = useKept();
   const head = headOf(job);
   return (
     <Choice
@@ -132,7 +136,7 @@ function PitchStyle() {
 
 /** Long section of the route that the chosen thing is on, or of the tightest one. */
 function Sections({ chosen }: { chosen: string | null }) {
-  const { job, plan } = useJob();
+  const { job, plan } = useKept();
   const heads = plan.lines.map((line) => plan.runs[line.runs[0]!]!.from);
   const at = chosen === null ? null : (plan.runs[chosen]?.line ?? Object.values(plan.runs).find((run) => run.from === chosen || run.to === chosen)?.line);
   const followed = plan.lines.find((line) => line.letter === at);

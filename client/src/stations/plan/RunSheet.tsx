@@ -6,7 +6,7 @@ import {
 import Trash from 'lucide-react-native/icons/trash';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { useJob } from '../../data/useJob';
+import { useJob, useKept } from '../../data/useJob';
 import { Bubble } from '../../drawing/Bubble';
 import { Eye } from '../../drawing/Eye';
 import { SPACE } from '../../theme/tokens';
@@ -92,7 +92,7 @@ function Figures({ run, onAsk }: { run: RunPlan; onAsk: (quantity: RunQuantity) 
 }
 
 function Snags({ id }: { id: string }) {
-  const { plan } = useJob();
+  const { plan } = useKept();
   const own = plan.snags.filter((snag) => snag.at === id);
   return own.length === 0 ? null : <View>{own.map((snag) => <SnagItem key={snag.code} snag={snag} />)}</View>;
 }
@@ -118,8 +118,7 @@ const SNAG_WORDS: Record<string, string> = {
 
 function SizeChips({ run }: { run: Run }) {
   // Of the job as made, not as previewed: what the chips say holds still while a dial turns.
-  const { session: { job: kept }, job: shown, edit, units } = useJob();
-  const job = kept ?? shown;
+  const { job, edit, units } = useKept();
   const options = useMemo(() => NOMINAL_SIZES.map((nominal): Option<string> => {
     const plan = planJob(applyChange(job, put('Try', resized(run, nominal))).job);
     const planned = plan.runs[run.id];
@@ -140,8 +139,7 @@ function resized(run: Run, nominal: number): Run {
 }
 
 function MaterialChips({ run }: { run: Run }) {
-  const { session: { job: kept }, job: shown, edit, units } = useJob();
-  const job = kept ?? shown;
+  const { job, edit, units } = useKept();
   const options = useMemo(() => MATERIALS.map((material): Option<Material> => {
     const plan = planJob(applyChange(job, put('Try', { ...run, material })).job);
     const planned = plan.runs[run.id];

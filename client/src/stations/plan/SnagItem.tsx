@@ -2,7 +2,7 @@ import { fixOf, tellSnag, type Snag } from '@katabasis/core';
 import Wrench from 'lucide-react-native/icons/wrench';
 import { useMemo } from 'react';
 import { Pressable, View } from 'react-native';
-import { useJob } from '../../data/useJob';
+import { useKept } from '../../data/useJob';
 import { useStyles } from '../../theme/theme';
 import { SPACE, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
@@ -18,7 +18,7 @@ const TONES = { stop: 'stop', fix: 'fix', mind: 'soft' } as const;
 
 /** One snag: what, why, and the mend that one tap applies. */
 export function SnagItem({ snag, onGo }: { snag: Snag; onGo?: (id: string) => void }) {
-  const { job, plan, edit } = useJob();
+  const { job, plan, edit } = useKept();
   const styles = useStyles(make);
   const told = useMemo(() => tellSnag(job, plan, snag), [job, plan, snag]);
   const fix = useMemo(() => fixOf(job, plan, snag), [job, plan, snag]);

@@ -1,7 +1,7 @@
 import { freeName, METRES_PER_FOOT, ofKind, put, type Element } from '@katabasis/core';
 import { Pressable, View } from 'react-native';
 import { newId } from '../../data/sessions';
-import { useJob } from '../../data/useJob';
+import { useKept } from '../../data/useJob';
 import { useStyles } from '../../theme/theme';
 import { SPACE, TOUCH, type Palette } from '../../theme/tokens';
 import { Sheet } from '../../ui/Sheet';
@@ -27,7 +27,7 @@ const KINDS: readonly Kind[] = [
 ];
 
 export function AddSheet({ onClose, onGo }: { onClose: () => void; onGo: (id: string) => void }) {
-  const { job, edit } = useJob();
+  const { job, edit } = useKept();
   const styles = useStyles(make);
   const add = ({ stem, build }: Kind): void => {
     const levels = Object.values(job.elements).flatMap((element) => ('groundLevel' in element && element.kind !== 'discharge' ? [element.groundLevel] : []));

@@ -2,7 +2,7 @@
 import { nameOf, removal, type Element } from '@katabasis/core';
 import Trash from 'lucide-react-native/icons/trash';
 import { View } from 'react-native';
-import { useJob } from '../../data/useJob';
+import { useKept } from '../../data/useJob';
 import { Button } from '../../ui/Button';
 import { Sheet } from '../../ui/Sheet';
 import { RunSheet } from '../plan/RunSheet';
@@ -24,7 +24,7 @@ const KIND_WORDS: Record<Element['kind'], string> = {
 };
 
 export function ElementSheet({ id, onClose, onGo }: Props) {
-  const { job, plan, edit } = useJob();
+  const { job, plan, edit } = useKept();
   const element = job.elements[id];
   if (id === 'rain') return <Sheet title="Design rain" onClose={onClose}><RainForm /></Sheet>;
   if (id === 'job') return <Sheet title="This job" onClose={onClose}><JobForm /></Sheet>;

@@ -2,7 +2,7 @@ import { heldInvert, holdInvert, METRES_PER_FOOT, nameOf, newRun, ofKind, put, r
 import ArrowDown from 'lucide-react-native/icons/arrow-down';
 import { View } from 'react-native';
 import { newId } from '../../data/sessions';
-import { useJob } from '../../data/useJob';
+import { useKept } from '../../data/useJob';
 import { SPACE } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
@@ -16,7 +16,7 @@ const ASSUMED_LENGTH = 20 * METRES_PER_FOOT;
 
 /** Where a landing's water goes on to, and the level of the pipe here. */
 export function PipeFromHere({ id, onGo }: { id: string; onGo: (id: string) => void }) {
-  const { job, plan, edit, units } = useJob();
+  const { job, plan, edit, units } = useKept();
   const landing = plan.landings[id];
   const leaving = ofKind(job, 'run').find((run) => run.from === id);
   if (!landing) return null;

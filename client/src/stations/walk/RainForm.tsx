@@ -2,7 +2,7 @@ import { put, rainOf, showRain, text, type RainElement } from '@katabasis/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useStations } from '../../data/queries';
-import { useJob } from '../../data/useJob';
+import { useKept } from '../../data/useJob';
 import { SPACE } from '../../theme/tokens';
 import { Choice } from '../../ui/Choice';
 import { rainEntry } from '../../ui/entry';
@@ -14,7 +14,7 @@ import { Text } from '../../ui/Text';
 const DURATION = 300;
 
 export function RainForm() {
-  const { job, edit, units } = useJob();
+  const { job, edit, units } = useKept();
   const stations = useStations();
   const rain = rainOf(job);
   const office = rain?.source.type === 'office' ? rain.source : null;

@@ -1,9 +1,9 @@
 /** Walk: what is here. Rain, roofs and their downspouts, ground, ways out, and the lines between. */
 import {
-  isLanding, landsOnGutter, nameOf, ofKind, rainOf, showArea, showFlow, showLength, showLevel, showNominal, showRain, text, type Downspout, type Element, type Shown,
+  isLanding, landsOnGutter, nameOf, ofKind, rainOf, showArea, showFlow, showLength, showLevel, showNominal, showRain, text, type Downspout, type Element, type Job, type Shown,
 } from '@katabasis/core';
 import { Pressable, ScrollView, View } from 'react-native';
-import { useJob } from '../../data/useJob';
+import { useKept } from '../../data/useJob';
 import { useStyles, useWide } from '../../theme/theme';
 import { SPACE, type Palette } from '../../theme/tokens';
 import { Mark } from '../../ui/Mark';
@@ -64,7 +64,7 @@ interface ItemProps extends ListProps {
 }
 
 function Item({ id, name, about, figure, chosen, onChoose }: ItemProps) {
-  const { plan } = useJob();
+  const { plan } = useKept();
   const styles = useStyles(make);
   const worst = plan.snags.find((snag) => snag.at === id);
   return (
@@ -80,7 +80,7 @@ function Item({ id, name, about, figure, chosen, onChoose }: ItemProps) {
 }
 
 function Rain(props: ListProps) {
-  const { job, units } = useJob();
+  const { job, units } = useKept();
   const rain = rainOf(job);
   const about = rain?.source.type === 'office' ? `${rain.source.place}, ${rain.source.returnPeriod}-year, ${rain.source.duration / 60}-minute` : rain ? 'Typed by you' : 'Not set: tap to choose';
   return (
@@ -92,7 +92,7 @@ function Rain(props: ListProps) {
 }
 
 function Roofs(props: ListProps) {
-  const { job, plan, units } = useJob();
+  const { job, plan, units } = useKept();
   const faces = ofKind(job, 'roofFace');
   const downspouts = ofKind(job, 'downspout');
   const feeds = (element: Element): string => ('feeds' in element && element.feeds.length > 0 ? `to ${element.feeds.map((feed) => nameOf(job, feed.to)).join(' and ')}` : 'led nowhere yet');
@@ -113,13 +113,13 @@ function Roofs(props: ListProps) {
   );
 }
 
-function downspoutAbout(downspout: Downspout, job: ReturnType<typeof useJob>['job'], units: 'us' | 'metric'): string {
+function downspoutAbout(downspout: Downspout, job: Job, units: 'us' | 'metric'): string {
   if (landsOnGutter(downspout)) return `lands on the gutter of ${downspout.landsOn!.map((feed) => nameOf(job, feed.to)).join(' and ')}`;
   return `ground ${text(showLevel(downspout.groundLevel, units))}`;
 }
 
 function Ground(props: ListProps) {
-  const { job, plan, units } = useJob();
+  const { job, plan, units } = useKept();
   const surfaces = ofKind(job, 'surface');
   const landings = Object.values(job.elements).filter(isLanding).filter((landing) => landing.kind !== 'downspout');
   const words = { basin: 'grate at', junction: 'ground', discharge: 'comes out at' } as const;
@@ -138,7 +138,7 @@ function Ground(props: ListProps) {
 }
 
 function Lines(props: ListProps) {
-  const { job, units } = useJob();
+  const { job, units } = useKept();
   const runs = ofKind(job, 'run');
   if (runs.length === 0) return null;
   return (

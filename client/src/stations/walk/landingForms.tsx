@@ -1,7 +1,7 @@
 /** Places that a pipe starts at, passes or ends. */
 import { DOWNSPOUT_LABELS, DOWNSPOUT_SIZES, GRATE_FACTS, GRATES, landsOnGutter, METRES_PER_INCH, ofKind, put, type Basin, type Discharge, type Downspout, type Junction, type Landing } from '@katabasis/core';
 import { View } from 'react-native';
-import { useJob } from '../../data/useJob';
+import { useKept } from '../../data/useJob';
 import { SPACE } from '../../theme/tokens';
 import { Choice } from '../../ui/Choice';
 import { distanceEntry, levelEntry } from '../../ui/entry';
@@ -11,7 +11,7 @@ import { Feeds } from './Feeds';
 const row = { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m, alignItems: 'flex-end' } as const;
 
 function NameAndLevel({ landing, levelLabel }: { landing: Landing; levelLabel: string }) {
-  const { edit, units } = useJob();
+  const { edit, units } = useKept();
   const setLevel = (groundLevel: number): string | null => {
     const next = { ...landing, groundLevel };
     // A measured level is no longer assumed.
@@ -27,7 +27,7 @@ function NameAndLevel({ landing, levelLabel }: { landing: Landing; levelLabel: s
 }
 
 export function DownspoutForm({ downspout }: { downspout: Downspout }) {
-  const { job, edit } = useJob();
+  const { job, edit } = useKept();
   const lower = ofKind(job, 'downspout').filter((other) => other.id !== downspout.id);
   const setGutter = (landsOn: Downspout['landsOn']): void => {
     const { landsOn: _old, ...rest } = downspout;
@@ -45,7 +45,7 @@ export function DownspoutForm({ downspout }: { downspout: Downspout }) {
 }
 
 export function JunctionForm({ junction }: { junction: Junction }) {
-  const { edit } = useJob();
+  const { edit } = useKept();
   return (
     <>
       <NameAndLevel landing={junction} levelLabel="Ground here" />
@@ -55,7 +55,7 @@ export function JunctionForm({ junction }: { junction: Junction }) {
 }
 
 export function BasinForm({ basin }: { basin: Basin }) {
-  const { edit } = useJob();
+  const { edit } = useKept();
   return (
     <>
       <NameAndLevel landing={basin} levelLabel="Level of the grate" />
@@ -69,7 +69,7 @@ const RECEIVING = [
 ] as const;
 
 export function DischargeForm({ discharge }: { discharge: Discharge }) {
-  const { edit, units } = useJob();
+  const { edit, units } = useKept();
   const save = (label: string, next: Partial<Discharge>): string | null => edit(put(label, { ...discharge, ...next }));
   return (
     <>

@@ -5,7 +5,7 @@ import {
 } from '@katabasis/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useJob } from '../../data/useJob';
+import { useKept } from '../../data/useJob';
 import { SPACE } from '../../theme/tokens';
 import { Choice } from '../../ui/Choice';
 import { areaEntry, coefficientEntry, lengthEntry, roofPitchEntry } from '../../ui/entry';
@@ -18,7 +18,7 @@ const row = { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m, alignItems: 
 
 /** What it sheds, with its working on asking. */
 function Sheds({ element }: { element: RoofFace | Surface }) {
-  const { job, plan, units } = useJob();
+  const { job, plan, units } = useKept();
   const [open, setOpen] = useState(false);
   const shed = plan.sources.sheds.find((each) => each.id === element.id);
   const working = open ? shedWorking(job, plan, element.id) : null;
@@ -33,7 +33,7 @@ function Sheds({ element }: { element: RoofFace | Surface }) {
 }
 
 function Coefficient({ element }: { element: RoofFace | Surface }) {
-  const { edit } = useJob();
+  const { edit } = useKept();
   return (
     <QuantityField
       label={element.coefficient === undefined ? 'Runoff coefficient, usual' : 'Runoff coefficient, set by you'} value={coefficientOf(element)} {...coefficientEntry} optional
@@ -46,7 +46,7 @@ function Coefficient({ element }: { element: RoofFace | Surface }) {
 }
 
 export function RoofFaceForm({ face }: { face: RoofFace }) {
-  const { job, edit } = useJob();
+  const { job, edit } = useKept();
   const { shape } = face;
   const save = (label: string, next: Partial<RoofFace>): string | null => edit(put(label, { ...face, ...next }));
   const measureBy = (type: 'area' | 'sides'): void => {
@@ -74,7 +74,7 @@ export function RoofFaceForm({ face }: { face: RoofFace }) {
 }
 
 function Shape({ face, save }: { face: RoofFace; save: (label: string, next: Partial<RoofFace>) => string | null }) {
-  const { units } = useJob();
+  const { units } = useKept();
   const { shape } = face;
   if (shape.type === 'area') {
     return <QuantityField label="Area seen from above" value={shape.area} {...areaEntry(units)} onCommit={(area) => save('Set roof area', { shape: { type: 'area', area: area! } })} testID="roof-area" />;
@@ -99,7 +99,7 @@ function Shape({ face, save }: { face: RoofFace; save: (label: string, next: Par
 }
 
 export function SurfaceForm({ surface }: { surface: Surface }) {
-  const { job, edit, units } = useJob();
+  const { job, edit, units } = useKept();
   const save = (label: string, next: Partial<Surface>): string | null => edit(put(label, { ...surface, ...next }));
   const choose = (cover: SurfaceCover): void => {
     const { coefficient: _old, ...rest } = surface;

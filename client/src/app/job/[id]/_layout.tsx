@@ -6,13 +6,16 @@ import { usePalette } from '../../../theme/theme';
 import { Button } from '../../../ui/Button';
 import { Notice } from '../../../ui/Notice';
 
+/** One element for ever: the shell is not drawn again for what its own parts do not ask for. */
+const SHELL = <Shell><Slot /></Shell>;
+
 export default function JobLayout() {
   const { id } = useLocalSearchParams<{ id: string }>();
   const opening = useOpenJob(id);
   const router = useRouter();
   const { ground } = usePalette();
   if (opening.state === 'open') {
-    return <JobProvider open={opening.open}><Shell><Slot /></Shell></JobProvider>;
+    return <JobProvider planned={opening.planned}>{SHELL}</JobProvider>;
   }
   const home = <Button label="All jobs" onPress={() => router.navigate('/')} />;
   return (

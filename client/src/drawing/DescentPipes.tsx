@@ -1,0 +1,81 @@
+/** The pipes of the descent, each in its width with what runs in it, the landings on them, and the level scale. */
+import { memo, useCallback } from 'react';
+import Svg, { Defs, G, Line, Path, Use } from 'react-native-svg';
+import { useKept, useShown, type OpenJob } from '../data/useJob';
+import { usePalette } from '../theme/theme';
+import type { DescentLayout } from './descentLayout';
+import { LandingGlyph } from './LandingGlyph';
+
+export const GUTTER = 76;
+const LANE = 22;
+export const laneX = (lane: number): number => GUTTER + 14 + lane * LANE;
+
+/** Width of a pipe on the page, px: in step with its diameter, and never a hair. */
+const pipeWidth = (diameter: number): number => Math.max(6, Math.min(22, diameter * 80));
+
+export function DescentPipes({ layout, drag, chosen }: { layout: DescentLayout; drag: { id: string; y: number } | null; chosen: string | null }) {
+  const { job, plan } = useKept();
+  const at = (id: string): { x: number; y: number } => {
+    const row = layout.rows[layout.rowOf.get(id)!]!;
+    return { x: laneX(row.lane), y: drag?.id === id ? drag.y : row.y };
+  };
+  return (
+    <Svg width={laneX(layout.lanes - 1) + 24} height={layout.height} style={PLACE} aria-hidden>
+      <Scale layout={layout} />
+      {Object.values(plan.runs).map((run) => <Pipe key={run.id} run={run.id} d={pipePath(at(run.from), at(run.to))} chosen={chosen === run.id} />)}
+      {layout.rows.map((row) => <LandingGlyph key={row.id} element={job.elements[row.id]} {...at(row.id)} selected={chosen === row.id} />)}
+    </Svg>
+  );
+}
+
+const PLACE = { position: 'absolute', left: 0, top: 0 } as const;
+
+/** The course of a pipe is drawn once and used for its wall, its bore and its water: while it moves, one thing changes. */
+const Pipe = memo(function Pipe({ run, d, chosen }: { run: string; d: string; chosen: boolean }) {
+  return (
+    <>
+      <Defs><Path id={`pipe-${run}`} d={d} /></Defs>
+      <Bore run={run} chosen={chosen} />
+    </>
+  );
+});
+
+function boreOf({ plan }: OpenJob, id: string): { width: number; wet: number; overloaded: boolean } {
+  const run = plan.runs[id];
+  const width = pipeWidth(run?.diameter ?? 0);
+  return { width, wet: run && run.depthRatio > 0 ? Math.max(1.5, Math.round(width * run.depthRatio * 2) / 2) : 0, overloaded: run?.overloaded ?? false };
+}
+
+const Bore = memo(function Bore({ run, chosen }: { run: string; chosen: boolean }) {
+  const { ink, ground, water, stop } = usePalette();
+  const { width, wet, overloaded } = useShown(useCallback((shown: OpenJob) => boreOf(shown, run), [run]));
+  const href = `#pipe-${run}`;
+  return (
+    <G fill="none" strokeLinejoin="round">
+      <Use href={href} stroke={overloaded ? stop : ink} strokeWidth={width + (chosen ? 6 : 3.5)} />
+      <Use href={href} stroke={ground} strokeWidth={width} />
+      {wet > 0 && <Use href={href} stroke={water} strokeWidth={wet} />}
+    </G>
+  );
+});
+
+/** Down its own lane, then across at the last into the line it joins, as a wye does. */
+function pipePath(from: { x: number; y: number }, to: { x: number; y: number }): string {
+  if (from.x === to.x) return `M${from.x} ${from.y}V${to.y}`;
+  const across = Math.abs(from.x - to.x);
+  const turn = to.y - Math.min(across, Math.max(8, (to.y - from.y) * 0.8));
+  return `M${from.x} ${from.y}V${turn}L${to.x} ${to.y}`;
+}
+
+/** The level scale: full where true, broken where words needed more room than the drop. */
+const Scale = memo(function Scale({ layout }: { layout: DescentLayout }) {
+  const { line } = usePalette();
+  return (
+    <>
+      {layout.rows.slice(1).map((row, index) => (
+        <Line key={row.id} x1={GUTTER - 2} x2={GUTTER - 2} y1={layout.rows[index]!.y + 3} y2={row.y - 3} stroke={line} strokeWidth={row.stretched ? 1.5 : 3} {...(row.stretched ? { strokeDasharray: '2 6' } : {})} />
+      ))}
+      {layout.rows.map((row) => <Line key={row.id} x1={GUTTER - 5} x2={GUTTER + 1} y1={row.y} y2={row.y} stroke={line} strokeWidth={2} />)}
+    </>
+  );
+});
