@@ -35,16 +35,17 @@ test('saves a job file that reads back to the same job', async ({ page, request 
   expect(elements.filter((element) => element.id !== 'job')).toEqual(toFile(quillfeather()).elements.filter((element) => element.id !== 'job'));
 });
 
-test('copies a job, takes it out, and brings it back', async ({ page, request }) => {
-  await copyOfSample(request, 'Passing job');
+test('copies a job, takes it out, and brings it back', async ({ page, request }, info) => {
+  const name = `Passing job, ${info.project.name}`;
+  await copyOfSample(request, name);
   await page.goto('/');
-  await page.getByRole('button', { name: 'Copy Passing job', exact: true }).click();
+  await page.getByRole('button', { name: `Copy ${name}`, exact: true }).click();
   await expect(page.getByTestId('verdict')).toBeVisible();
-  await expect(page.getByRole('button', { name: /^Passing job, copy:/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: new RegExp(`^${name}, copy:`) })).toBeVisible();
   await page.getByRole('button', { name: 'All jobs' }).click();
-  await page.getByRole('button', { name: 'Take out Passing job', exact: true }).click();
-  await expect(page.getByText('Passing job was taken out.')).toBeVisible();
-  await expect(page.getByRole('link', { name: /^Passing job\./ })).toHaveCount(0);
+  await page.getByRole('button', { name: `Take out ${name}`, exact: true }).click();
+  await expect(page.getByText(`${name} was taken out.`)).toBeVisible();
+  await expect(page.getByRole('link', { name: new RegExp(`^${name}\\.`) })).toHaveCount(0);
   await page.getByRole('button', { name: 'Bring it back' }).click();
-  await expect(page.getByRole('link', { name: /^Passing job\./ })).toBeVisible();
+  await expect(page.getByRole('link', { name: new RegExp(`^${name}\\.`) })).toBeVisible();
 });

@@ -1,8 +1,9 @@
 import { expect, test, type Page } from '@playwright/test';
 import { copyOfSample } from './jobs';
 
-/** What the application may add to the time that the browser itself takes from a pointer to the next picture, ms, at the 95th percentile. */
-const LIMIT = 50;
+/** Most that the picture may be behind the pointer, ms, half of the time; and what the application may add, at the 95th percentile, to what the browser itself takes. */
+const MEDIAN = 50;
+const ADDED = 90;
 
 /** Pointer to picture, ms: from the pointer's own time stamp to the end of the frame that drew what it changed. */
 async function watch(page: Page): Promise<void> {
@@ -46,34 +47,38 @@ async function drag(page: Page, x: number, y: number): Promise<{ median: number;
 /** A page that does nothing but move one box and change one word: what this browser on this machine needs at least. */
 const BARE = `<body style="margin:0"><div id="box" style="position:absolute;top:0">0</div><script>addEventListener('pointermove', (event) => { box.style.top = event.clientY + 'px'; box.textContent = event.clientY; });</script>`;
 
+const ROUNDS = 3;
+
+/** The best of some rounds after one that warms up: the machine is shared, and what else runs on it only ever adds. */
+async function best(page: Page, at: () => Promise<{ x: number; y: number }>, after: () => Promise<void>): Promise<{ median: number; p95: number }> {
+  await watch(page);
+  await (await page.context().newCDPSession(page)).send('Emulation.setCPUThrottlingRate', { rate: 4 });
+  const rounds: { median: number; p95: number }[] = [];
+  for (let round = 0; round <= ROUNDS; round++) {
+    const { x, y } = await at();
+    rounds.push(await drag(page, x, y));
+    await after();
+  }
+  const least = (key: 'median' | 'p95'): number => Math.min(...rounds.slice(1).map((each) => each[key]));
+  return { median: least('median'), p95: least('p95') };
+}
+
 test('a dragged landing is on the screen within a frame or two, on a slow phone', async ({ page, context, request }, info) => {
   test.skip(info.project.name !== 'phone', 'measured once, on the phone');
-  const job = await copyOfSample(request);
+  test.setTimeout(120_000);
   const bare = await context.newPage();
   await bare.setContent(BARE);
+  const empty = await best(bare, async () => ({ x: 200, y: 400 }), async () => undefined);
+  await bare.close();
+  const job = await copyOfSample(request);
   await page.goto(`/job/${job}/plan`);
   const handle = page.getByTestId('handle-wye1');
   await handle.scrollIntoViewIfNeeded();
-  for (const each of [bare, page]) {
-    await watch(each);
-    await (await context.newCDPSession(each)).send('Emulation.setCPUThrottlingRate', { rate: 4 });
-  }
-  // The machine is shared, and what else runs on it only ever adds: the best of some rounds is nearest to the truth. The first warms up.
-  const ours: { median: number; p95: number }[] = [];
-  const least: { median: number; p95: number }[] = [];
-  for (let round = 0; round < 4; round++) {
-    await bare.bringToFront();
-    const empty = await drag(bare, 200, 400);
-    await page.bringToFront();
+  const ours = await best(page, async () => {
     const box = (await handle.boundingBox())!;
-    const full = await drag(page, box.x + box.width / 2, box.y + box.height / 2);
-    await page.getByTestId('undo').click();
-    if (round === 0) continue;
-    least.push(empty);
-    ours.push(full);
-  }
-  const best = (all: typeof ours, key: 'median' | 'p95'): number => Math.min(...all.map((each) => each[key]));
-  const added = best(ours, 'p95') - best(least, 'p95');
-  console.log(`pointer to picture, 4x slower, best of three: median ${best(ours, 'median').toFixed(0)} ms, p95 ${best(ours, 'p95').toFixed(0)} ms; an empty page: median ${best(least, 'median').toFixed(0)} ms, p95 ${best(least, 'p95').toFixed(0)} ms`);
-  expect(added).toBeLessThan(LIMIT);
+    return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+  }, () => page.getByTestId('undo').click());
+  console.log(`pointer to picture, 4x slower, best of ${ROUNDS}: median ${ours.median.toFixed(0)} ms, p95 ${ours.p95.toFixed(0)} ms; an empty page: median ${empty.median.toFixed(0)} ms, p95 ${empty.p95.toFixed(0)} ms`);
+  expect(ours.median).toBeLessThan(MEDIAN);
+  expect(ours.p95 - empty.p95).toBeLessThan(ADDED);
 });

@@ -3,7 +3,7 @@ import { useMoving } from '../data/useJob';
 import { useWide } from '../theme/theme';
 
 /** How long a finger must have stopped, ms. On a wide screen these drawings are in view, and may lag by a frame or two only. */
-const REST_MS = { phone: 120, wide: 20 };
+const REST_MS = { phone: 500, wide: 20 };
 
 /**
  * A value for a drawing that may lag behind the finger, so that what is under the finger never waits for it: on a phone it is

@@ -26,6 +26,6 @@ const HEADING_LEVEL: Partial<Record<Kind, number>> = { title: 1, heading: 2 };
 export function Text({ kind = 'body', tone, style, ...rest }: Props) {
   const styles = useStyles(make);
   const palette = usePalette();
-  const level = HEADING_LEVEL[kind];
+  const level = rest.role === undefined ? HEADING_LEVEL[kind] : undefined;
   return <NativeText {...(level ? { role: 'heading', 'aria-level': level } : {})} {...rest} style={[styles[kind], tone && { color: palette[tone] }, style]} />;
 }

@@ -1,0 +1,164 @@
+import { quillfeather } from '@katabasis/core/samples';
+import type { ChangeBody, Element, JobReply } from '@katabasis/core';
+import { Refused, Unreachable, type Api } from './api';
+import { loadQueue, queueKey, type KeyValue } from './queue';
+import { Session } from './session';
+
+class Memory implements KeyValue {
+  kept = new Map<string, string>();
+  full = false;
+  get length(): number {
+    return this.kept.size;
+  }
+  key = (index: number): string | null => [...this.kept.keys()][index] ?? null;
+  getItem = (key: string): string | null => this.kept.get(key) ?? null;
+  removeItem = (key: string): void => void this.kept.delete(key);
+  setItem = (key: string, value: string): void => {
+    if (this.full) throw new Error('no room');
+    this.kept.set(key, value);
+  };
+}
+
+const elements = (): Element[] => Object.values(quillfeather().elements);
+const reply = (seq = 0): JobReply => ({ id: 'clinic', seq, elements: elements().map((element) => ({ version: 1, element })) });
+const name = (text: string) => ({ label: `Name it ${text}`, puts: [{ id: 'wye2', kind: 'junction', form: 'wye', name: text, groundLevel: -0.27 } as Element], removes: [] });
+
+function setUp() {
+  const storage = new Memory();
+  const sent: ChangeBody[] = [];
+  let seq = 0;
+  const server = { down: false, refuse: null as Refused | null };
+  const api: Api = {
+    create: async () => reply(),
+    change: async (_, body) => {
+      if (server.down) throw new Unreachable('down');
+      if (server.refuse) throw server.refuse;
+      sent.push(body);
+      seq++;
+      return { seq, versions: Object.fromEntries(body.puts.map(({ element }) => [element.id, seq + 1])) };
+    },
+  };
+  let count = 0;
+  const open = (): Session => {
+    const session = new Session('clinic', { storage, api, newId: (stem) => `${stem}-${count++}`, onServerState: () => undefined, onBehind: () => undefined });
+    session.take(reply());
+    return session;
+  };
+  return { storage, sent, server, open };
+}
+
+const wyeName = (session: Session): unknown => (session.view.job!.elements.wye2 as { name: string }).name;
+
+it('shows a change at once, sends it, and follows with the version that the server gave', async () => {
+  const { sent, open } = setUp();
+  const session = open();
+  expect(session.edit(name('One'))).toBeNull();
+  expect(wyeName(session)).toBe('One');
+  await session.flush();
+  session.edit(name('Two'));
+  await session.flush();
+  expect(sent.map(({ puts }) => puts[0]!.base)).toEqual([1, 2]);
+  expect(session.view.keeping.state).toBe('kept');
+});
+
+it('keeps changes through a closed page and sends them in order when the server is back', async () => {
+  const { sent, server, open } = setUp();
+  server.down = true;
+  const first = open();
+  first.edit(name('One'));
+  first.edit(name('Two'));
+  await first.flush();
+  expect(first.view.keeping).toEqual({ state: 'waiting', count: 2, stored: true });
+  server.down = false;
+  const second = open();
+  expect(wyeName(second)).toBe('Two');
+  await second.flush();
+  expect(sent.map(({ label }) => label)).toEqual(['Name it One', 'Name it Two']);
+  expect(sent[1]!.puts[0]!.base).toBe(2);
+});
+
+it('undoes and redoes', () => {
+  const session = setUp().open();
+  session.edit(name('One'));
+  session.edit(name('Two'));
+  session.undo();
+  expect(wyeName(session)).toBe('One');
+  session.undo();
+  expect(wyeName(session)).toBe('Wye 2');
+  expect(session.view).toMatchObject({ undoLabel: null, redoLabel: 'Name it One' });
+  session.redo();
+  expect(wyeName(session)).toBe('One');
+  session.edit(name('Three'));
+  expect(session.view.redoLabel).toBeNull();
+});
+
+it('previews without making, and gives the same job back when the preview is off', () => {
+  const { sent, open } = setUp();
+  const session = open();
+  const before = session.view.job;
+  session.preview(name('Held'));
+  expect(session.moving).toBe(true);
+  expect((session.shown!.elements.wye2 as { name: string }).name).toBe('Held');
+  expect(session.view.job).toBe(before);
+  session.preview(null);
+  expect(session.shown).toBe(before);
+  expect(sent).toEqual([]);
+});
+
+it.each([['mine', 'Mine'], ['theirs', 'Theirs']] as const)('on a conflict keeps %s', async (side, wanted) => {
+  const { sent, server, open } = setUp();
+  const session = open();
+  const theirs = name('Theirs').puts[0]!;
+  server.refuse = new Refused({ type: 'about:blank', title: 'Somebody else changed this meanwhile.', status: 409, conflicts: [{ id: 'wye2', version: 7, element: theirs }] });
+  session.edit(name('Mine'));
+  await session.flush();
+  expect(session.view.keeping).toMatchObject({ state: 'conflict', label: 'Name it Mine' });
+  server.refuse = null;
+  session.resolve(side);
+  await session.flush();
+  expect(wyeName(session)).toBe(wanted);
+  expect(sent.map(({ puts }) => puts[0]!.base)).toEqual(side === 'mine' ? [7] : []);
+});
+
+it('says why the server refused a change, and goes on when it is given up', async () => {
+  const { server, open } = setUp();
+  const session = open();
+  server.refuse = new Refused({ type: 'about:blank', title: 'That change would break the job.', status: 422 });
+  session.edit(name('One'));
+  await session.flush();
+  expect(session.view.keeping).toMatchObject({ state: 'refused', sentence: 'That change would break the job.' });
+  server.refuse = null;
+  session.dropRefused();
+  expect(wyeName(session)).toBe('Wye 2');
+  expect(session.view.keeping.state).toBe('kept');
+});
+
+it('refuses, with a sentence, what could not be saved, and changes nothing', () => {
+  const { storage, open } = setUp();
+  const session = open();
+  expect(session.edit({ label: 'Cut', puts: [], removes: ['wye2'] })).toMatch(/points to "wye2"/);
+  expect(session.edit({ label: 'Deep', puts: [{ ...name('x').puts[0]!, groundLevel: Number.NaN } as Element], removes: [] })).toMatch(/groundLevel must be a finite number/);
+  expect(storage.getItem(queueKey('clinic'))).toBeNull();
+});
+
+it('holds changes on the page when the device has no room, and says so', async () => {
+  const { storage, server, open } = setUp();
+  const session = open();
+  server.down = true;
+  storage.full = true;
+  session.edit(name('One'));
+  await session.flush();
+  expect(session.view.keeping).toEqual({ state: 'waiting', count: 1, stored: false });
+  expect(wyeName(session)).toBe('One');
+  storage.full = false;
+  server.down = false;
+  await session.flush();
+  expect(loadQueue(storage, 'clinic').changes).toEqual([]);
+});
+
+it('sets a queue that it cannot read aside instead of throwing it away', () => {
+  const { storage, open } = setUp();
+  storage.setItem(queueKey('clinic'), '{"changes": 5}');
+  open();
+  expect([...storage.kept.keys()].some((key) => key.startsWith('katabasis.unread.clinic'))).toBe(true);
+});
