@@ -48,8 +48,8 @@ export function fullFlow({ diameter, slope, roughness }: PipeSection): { flow: n
   return { flow: (velocity * Math.PI * diameter * diameter) / 4, velocity };
 }
 
-/** Depth of water at a central angle, m. */
-const depthAt = (angle: number, diameter: number): number => (diameter / 2) * (1 - Math.cos(angle / 2));
+/** Depth of water at a central angle, m. As 2 sin² θ/4: 1 − cos θ/2 loses its digits at a trickle. */
+const depthAt = (angle: number, diameter: number): number => diameter * Math.sin(angle / 4) ** 2;
 
 /**
  * Starts for the angle solver: θ at evenly spaced values of u = ratio^(3/13). In u the curve is nearly straight (ratio grows as

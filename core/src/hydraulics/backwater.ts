@@ -1,0 +1,173 @@
+/**
+ * The water line up one round pipe from the level at its foot. Full stretches rise by friction, (nQ)² / (A² R^(4/3)); part-full ones
+ * by gradually varied flow, dy/dx = (S0 − Sf) / (1 − F²) (Chow 1959, eq. 9-13), subcritical from below; a steep pipe that its foot
+ * does not drown is ruled from above and stands at critical depth at its head.
+ *
+ *      level                          ___ crown       x runs up the pipe from its foot, y is depth over the invert:
+ *   ---------____                ___/                 going up, y changes by −dy/dx.
+ *     full   x*  ~~~~~~~~~~~~___/
+ */
+import { GRAVITY } from '../units/constants';
+import { criticalDepth } from './criticalDepth';
+import { fullFlow, normalDepth } from './pipe';
+
+export type Regime = 'dry' | 'full' | 'partFull' | 'filling' | 'steep' | 'drowned';
+
+export interface Reach {
+  /** m, m, s/m^(1/3), m/m (may be 0 or less), m³/s */
+  length: number;
+  diameter: number;
+  roughness: number;
+  slope: number;
+  flow: number;
+}
+
+export interface Backwater {
+  /** Depth of the water line over the invert at head and foot, m; more than the diameter under pressure. */
+  depthUp: number;
+  depthDown: number;
+  /**
+   * `full` all along; `partFull` all along, ruled from below; `filling` part full and full in turn; `steep` ruled from above;
+   * `drowned` steep, with its foot under backwater.
+   */
+  regime: Regime;
+}
+
+/** Flow section at a depth: area, friction slope and Froude number squared. Written into one object to spare a solver's inner loop. */
+const at = { area: 0, friction: 0, froude2: 0 };
+
+function look(depth: number, diameter: number, roughness: number, flow: number): void {
+  const angle = 2 * Math.acos(1 - (2 * depth) / diameter);
+  const area = ((diameter * diameter) / 8) * (angle - Math.sin(angle));
+  const radius = area / ((diameter * angle) / 2);
+  const conveyance = (area * Math.cbrt(radius * radius)) / roughness;
+  at.area = area;
+  at.friction = (flow / conveyance) ** 2;
+  at.froude2 = (flow * flow * diameter * Math.sin(angle / 2)) / (GRAVITY * area * area * area);
+}
+
+/** Area of flow in a pipe at a depth, m²; full from the crown up. */
+export function flowArea(depth: number, diameter: number): number {
+  if (depth >= diameter) return (Math.PI * diameter * diameter) / 4;
+  const angle = 2 * Math.acos(1 - (2 * depth) / diameter);
+  return ((diameter * diameter) / 8) * (angle - Math.sin(angle));
+}
+
+/** Two-point Gauss abscissas on 0–1. */
+const GAUSS_A = 0.5 - Math.sqrt(3) / 6;
+const GAUSS_B = 0.5 + Math.sqrt(3) / 6;
+/** Steps in ln|y − yn| toward normal depth, and how near counts as there, as a share of the diameter. */
+const LOG_STEP = 0.35;
+const NEAR = 1e-7;
+/** Steps between two depths where no normal depth lies between. */
+const DEPTH_STEPS = 24;
+
+/** dx/dy going up the pipe: −(1 − F²) / (S0 − Sf). */
+function stretch(depth: number, reach: Reach): number {
+  look(depth, reach.diameter, reach.roughness, reach.flow);
+  return -(1 - at.froude2) / (reach.slope - at.friction);
+}
+
+/**
+ * Goes up a part-full reach from depth `from` toward normal depth. With y = yn + (from − yn) e^(−u), dx/du stays finite at yn, so that
+ * even steps in u carry the profile to within a hair of it. Stops at `until` where that lies on the way.
+ */
+function towardNormal(reach: Reach, from: number, normal: number, until: number | null, room: number): { depth: number; used: number } {
+  const span = from - normal;
+  const last = until === null ? Math.log(Math.abs(span) / (NEAR * reach.diameter)) : Math.log(span / (until - normal));
+  const perU = (u: number): number => {
+    const rest = span * Math.exp(-u);
+    return -rest * stretch(normal + rest, reach);
+  };
+  let used = 0;
+  let u = 0;
+  while (u < last) {
+    const step = Math.min(LOG_STEP, last - u);
+    const gained = (step * (perU(u + GAUSS_A * step) + perU(u + GAUSS_B * step))) / 2;
+    if (used + gained >= room) return { depth: normal + span * Math.exp(-(u + within(perU, u, step, room - used, gained))), used: room };
+    used += gained;
+    u += step;
+  }
+  return { depth: until ?? normal, used: until === null ? room : used };
+}
+
+/** Part of a step at which a distance is reached: secant steps on the distance itself, from its share of the whole. */
+function within(rate: (x: number) => number, start: number, step: number, distance: number, whole: number): number {
+  const reached = (part: number): number => (part * (rate(start + GAUSS_A * part) + rate(start + GAUSS_B * part))) / 2;
+  let low = 0;
+  let high = step;
+  let part = step * Math.min(1, distance / whole);
+  for (let k = 0; k < 40; k++) {
+    const miss = reached(part) - distance;
+    if (miss > 0) high = part;
+    else low = part;
+    let next = part - miss / rate(start + part);
+    if (!(next > low && next < high)) next = (low + high) / 2;
+    if (Math.abs(next - part) <= 1e-12 * step || high - low <= 1e-14 * step) return next;
+    part = next;
+  }
+  return part;
+}
+
+/** Goes up a part-full reach in which the water rises toward the crown. */
+function towardCrown(reach: Reach, from: number, room: number): { depth: number; used: number } {
+  // Steps shrink toward both ends: at critical depth and at the crown the profile bends fastest.
+  const depthAt = (t: number): number => from + (reach.diameter - from) * t * t * (3 - 2 * t);
+  const perT = (t: number): number => (reach.diameter - from) * 6 * t * (1 - t) * stretch(Math.min(depthAt(t), reach.diameter * (1 - 1e-12)), reach);
+  const step = 1 / DEPTH_STEPS;
+  let used = 0;
+  for (let k = 0; k < DEPTH_STEPS; k++) {
+    const t = k * step;
+    const gained = (step * (perT(t + GAUSS_A * step) + perT(t + GAUSS_B * step))) / 2;
+    if (used + gained >= room) return { depth: depthAt(t + within(perT, t, step, room - used, gained)), used: room };
+    used += gained;
+  }
+  return { depth: reach.diameter, used };
+}
+
+/** Depth with which a pipe lets go of its water freely: critical on a mild pipe, normal on a steep one. m */
+export function freeDepth({ diameter, roughness, slope, flow }: Reach): number {
+  const critical = criticalDepth({ diameter, flow });
+  if (slope <= 0 || flow <= 0) return critical;
+  const normal = normalDepth({ diameter, roughness, slope, flow });
+  return normal.surcharged ? critical : Math.min(critical, normal.depth);
+}
+
+/** Depth at the head of a reach with the water line `level` over the invert of its foot; a lower level than the free depth changes nothing. */
+export function backwater(reach: Reach, level: number): Backwater {
+  const { length, diameter, roughness, slope, flow } = reach;
+  const rise = slope * length;
+  if (flow <= 0) {
+    const depthDown = Math.max(0, level);
+    const depthUp = Math.max(0, depthDown - rise);
+    return { depthUp, depthDown, regime: depthDown <= 0 ? 'dry' : depthUp >= diameter ? 'full' : 'partFull' };
+  }
+  const critical = criticalDepth({ diameter, flow });
+  const uniform = slope > 0 ? normalDepth({ diameter, roughness, slope, flow }) : null;
+  const normal = uniform === null || uniform.surcharged ? null : uniform.depth;
+  const steep = normal !== null && normal < critical;
+  const depthDown = Math.max(level, steep ? normal : critical);
+  if (steep && depthDown <= critical) return { depthUp: critical, depthDown, regime: 'steep' };
+  const pressure = (flow / fullFlow({ diameter, roughness, slope: 1 }).flow) ** 2;
+  let depth = depthDown;
+  let room = length;
+  let wasFull = false;
+  if (depth >= diameter) {
+    if (pressure >= slope || depth + (pressure - slope) * length >= diameter) return { depthUp: depth + (pressure - slope) * length, depthDown, regime: 'full' };
+    room -= (depth - diameter) / (slope - pressure);
+    depth = diameter * (1 - 1e-9);
+    wasFull = true;
+  }
+  if (steep) {
+    const { depth: depthUp } = towardNormal(reach, depth, normal, critical, room);
+    return { depthUp, depthDown, regime: 'drowned' };
+  }
+  look(depth, diameter, roughness, flow);
+  if (normal !== null && (depth <= normal || at.friction < slope)) {
+    const { depth: depthUp } = Math.abs(depth - normal) <= NEAR * diameter ? { depth: normal } : towardNormal(reach, depth, normal, null, room);
+    return { depthUp, depthDown, regime: wasFull ? 'filling' : 'partFull' };
+  }
+  const { depth: reached, used } = towardCrown(reach, depth, room);
+  if (reached < diameter) return { depthUp: reached, depthDown, regime: 'partFull' };
+  return { depthUp: diameter + (pressure - slope) * (room - used), depthDown, regime: 'filling' };
+}

@@ -1,0 +1,36 @@
+/**
+ * A grate at a low spot: a weir round its rim while shallow, an orifice through its slots when deep; the lesser governs at each
+ * depth. Method and form as in the FHWA's Urban Drainage Design Manual (HEC-22, 3rd ed. 2009, eqs. 4-26 and 4-27).
+ */
+import { GRAVITY } from '../units/constants';
+
+/** m^0.5/s: 3.0 in feet. */
+export const WEIR_COEFFICIENT = 1.66;
+export const ORIFICE_COEFFICIENT = 0.67;
+
+export interface SagInlet {
+  /** Rim that water comes over, m; an edge against a wall does not count. */
+  weirLength: number;
+  /** Clear slots, m². */
+  openArea: number;
+  /** Share of rim and slots that leaves take, 0 up to but not 1. */
+  clogging: number;
+}
+
+export type InletControl = 'weir' | 'orifice';
+
+/** Flow taken (m³/s) with water `depth` m over the grate. */
+export function sagCapacity({ weirLength, openArea, clogging, depth }: SagInlet & { depth: number }): { flow: number; control: InletControl } {
+  const clear = 1 - clogging;
+  const weir = WEIR_COEFFICIENT * weirLength * clear * depth ** 1.5;
+  const orifice = ORIFICE_COEFFICIENT * openArea * clear * Math.sqrt(2 * GRAVITY * depth);
+  return weir <= orifice ? { flow: weir, control: 'weir' } : { flow: orifice, control: 'orifice' };
+}
+
+/** Depth over the grate (m) that takes `flow` (m³/s): the greater of what the weir and the orifice need. */
+export function sagDepth({ weirLength, openArea, clogging, flow }: SagInlet & { flow: number }): { depth: number; control: InletControl } {
+  const clear = 1 - clogging;
+  const weir = Math.cbrt((flow / (WEIR_COEFFICIENT * weirLength * clear)) ** 2);
+  const orifice = (flow / (ORIFICE_COEFFICIENT * openArea * clear)) ** 2 / (2 * GRAVITY);
+  return weir >= orifice ? { depth: weir, control: 'weir' } : { depth: orifice, control: 'orifice' };
+}
