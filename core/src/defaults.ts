@@ -27,6 +27,12 @@ export interface Settings {
   leastVelocity: number;
   /** Velocity from which plastic pipe and its joints wear, m/s: 10 ft/s. */
   highVelocity: number;
+  /** Water that a gutter can hold over its outlets, m. A 5 in gutter, brimful but for half an inch. */
+  gutterDepth: number;
+  /** Water allowed to stand over a grate in the design rain, m: 2 in. */
+  ponding: number;
+  /** How far below the sill of a door or window well water should stay, m: 3 in. */
+  openingMargin: number;
   /** Farthest between places to get a rod or hose in, m: 100 ft. */
   cleanoutSpacing: number;
   /** Pitch at which the bubble touches the line on the user's level, m/m. ¼ in/ft is a usual marking. */
@@ -45,6 +51,9 @@ export const DEFAULTS: Settings = {
   ordinaryRain: METRES_PER_SECOND_PER_INCH_PER_HOUR,
   leastVelocity: 2 * METRES_PER_FOOT,
   highVelocity: 10 * METRES_PER_FOOT,
+  gutterDepth: 3 * METRES_PER_INCH,
+  ponding: 2 * METRES_PER_INCH,
+  openingMargin: 3 * METRES_PER_INCH,
   cleanoutSpacing: 100 * METRES_PER_FOOT,
   levelLinePitch: 1 / 48,
 };

@@ -1,15 +1,20 @@
 /** From a job to every derived figure. Judging comes after, in `plan.ts`. */
 import { MATERIAL_FACTS } from './catalogue/pipes';
 import { settled, type Settings } from './defaults';
-import { pitchForFlow } from './hydraulics/pipe';
+import type { Regime } from './hydraulics/backwater';
+import { normalDepth } from './hydraulics/pipe';
 import { runFlow, type RunFlow } from './hydraulics/runFlow';
-import type { Discharge, Landing, Run } from './job/elements';
-import { headOf, rainOf, type Job } from './job/job';
+import { basinPlan, channelPlan, downspoutPlan, type InletPlan } from './inlets';
+import { landsOnGutter, type Discharge, type Landing, type Run } from './job/elements';
+import { headOf, ofKind, rainOf, type Job } from './job/job';
 import { fallBudget, tightestBudgets, type FallBudget } from './network/budget';
 import { sizeChoices, smallestThatWorks, type SizeChoice } from './network/choices';
 import { controlLevel, diameterOf, leastCoverOf, planLevels, type Levels } from './network/levels';
 import { findLines, type Line } from './network/lines';
+import { designFlows, LEAST_CONCENTRATION, type DesignFlows } from './network/designFlow';
 import { accumulate, buildTree, NONE, type Tree } from './network/tree';
+import { solveWaterLine, type WaterLine } from './network/waterLine';
+import { intensityOf } from './rain/intensity';
 import { followWater, type Sources } from './runoff/sources';
 
 export interface LandingPlan {
@@ -29,8 +34,8 @@ export interface LandingPlan {
   passing: number;
   /** Discharge that its water reaches, by id. */
   outlet: string | null;
-  /** Level of standing and flowing water in the line behind a pop-up, m; null elsewhere. */
-  behindLid: number | null;
+  /** Water line here in the design rain, m; null with no pipe. */
+  waterLevel: number | null;
 }
 
 export interface RunPlan extends RunFlow {
@@ -62,6 +67,15 @@ export interface RunPlan extends RunFlow {
   effectiveArea: number;
   flow: number;
   ordinaryFlow: number;
+  /** How the design flow came: rain (m/s) of its time of concentration (s), on the C·A (m²) that had arrived by then, and fixed flows (m³/s). */
+  intensity: number;
+  concentration: number;
+  countedArea: number;
+  fixedFlow: number;
+  /** Water line at its two ends, m, and what rules it. */
+  waterUp: number;
+  waterDown: number;
+  regime: Regime;
   /** What each size on offer would give. */
   readonly choices: SizeChoice[];
   /** Smallest size that works as the run lies, m; null when none on offer does. */
@@ -78,6 +92,8 @@ export interface Solution {
   /** The tightest route into each discharge, tightest of all first; `budgetFrom` gives any other. */
   budgets: FallBudget[];
   sources: Sources;
+  /** Basins, channel drains and downspouts, by id. */
+  inlets: Record<string, InletPlan>;
   /** Runs that fit in no line, by id. */
   stray: string[];
 }
@@ -93,22 +109,104 @@ export function solve(job: Job): Solution {
   const levels = planLevels(tree, lines, settings, head.pitchStyle);
   const entering = Float64Array.from(tree.landings, (landing) => sources.atLanding.get(landing.id) ?? 0);
   const passing = accumulate(tree, entering);
+  const flows = flowsOf(job, tree, levels, sources);
+  const water = waterLineOf(tree, levels, settings, flows);
   const letters = letterOfRuns(lines, tree.runs.length);
+  const context: Context = { tree, levels, settings, flows, water, letters, passing };
   const runs: Record<string, RunPlan> = {};
   tree.runs.forEach((run, index) => {
-    runs[run.id] = runPlan(tree, levels, settings, index, { letter: letters[index]!, area: passing[tree.upper[index]!]!, rain });
+    runs[run.id] = runPlan(context, index);
   });
-  const behind = levelsBehindLids(tree, settings, passing, rain);
   const landings: Record<string, LandingPlan> = {};
   tree.landings.forEach((landing, at) => {
-    landings[landing.id] = landingPlan(tree, levels, at, { entering: entering[at]!, passing: passing[at]!, rain, behind: behind[at]! });
+    const entersHere = flows.entering[at]!;
+    landings[landing.id] = landingPlan(context, at, { entering: entering[at]!, passing: passing[at]!, entersHere });
   });
   return {
-    rain, settings, landings, runs, sources,
+    rain, settings, landings, runs, sources, inlets: inletsOf(job, settings, sources, landings, rain),
     lines: lines.map((line) => ({ letter: line.letter, runs: line.runs.map((run) => tree.runs[run]!.id) })),
     budgets: tightestBudgets(tree, levels, settings),
     stray: tree.stray.map((run) => run.id),
   };
+}
+
+interface Context {
+  tree: Tree;
+  levels: Levels;
+  settings: Settings;
+  flows: DesignFlows & { entering: Float64Array };
+  water: WaterLine;
+  letters: string[];
+  /** C·A that passes each landing, m². */
+  passing: Float64Array;
+}
+
+/** Design flow at every landing, and what of it enters there at its own worst time. */
+function flowsOf(job: Job, tree: Tree, levels: Levels, sources: Sources): Context['flows'] {
+  const rain = rainOf(job);
+  const uniform = rain?.intensity ?? 0;
+  const table = rain?.table;
+  // The 5-minute figure is the job's own word; the table only says how it weakens after that.
+  const scale = table ? uniform / intensityOf(table, LEAST_CONCENTRATION) : 1;
+  const rainOfDuration = (duration: number): number => (table ? scale * intensityOf(table, duration) : uniform);
+  const entering = tree.landings.map((landing) => sources.arrivals.get(landing.id) ?? []);
+  const fixed = Float64Array.from(tree.landings, (landing) => sources.fixed.get(landing.id) ?? 0);
+  const travelTime = (index: number, flow: number): number => {
+    const run = tree.runs[index]!;
+    const slope = (levels.crownUp[index]! - levels.crownDown[index]!) / run.length;
+    const section = { diameter: diameterOf(run), slope, roughness: MATERIAL_FACTS[run.material].roughness };
+    if (flow <= 0 || !table) return 0;
+    return run.length / (slope > 0 ? normalDepth({ ...section, flow }).velocity : flow / ((Math.PI * section.diameter ** 2) / 4));
+  };
+  const flows = designFlows({ tree, entering, fixed, intensityOf: rainOfDuration, travelTime });
+  const here = Float64Array.from(entering, (parts, at) => {
+    let area = 0;
+    let most = 0;
+    for (const part of [...parts].sort((a, b) => a.time - b.time)) {
+      area += part.area;
+      most = Math.max(most, area * rainOfDuration(Math.max(LEAST_CONCENTRATION, part.time)));
+    }
+    return most + fixed[at]!;
+  });
+  return { ...flows, entering: here };
+}
+
+/** K of V²/2g at a landing, of the pipe that leaves it. In a basin or a channel's outlet the arriving velocity is lost and entry costs as much again by half. */
+function lossAt(tree: Tree, at: number): number {
+  const landing = tree.landings[at]!;
+  if (landing.kind === 'basin' || landing.kind === 'channel') return 1.5;
+  if (landing.kind !== 'junction') return 0;
+  if (tree.arriving[at]!.length > 1) return 0.5;
+  return landing.form === 'bend' ? 0.3 : 0;
+}
+
+function waterLineOf(tree: Tree, levels: Levels, settings: Settings, flows: DesignFlows): WaterLine {
+  const invertUp = (index: number): number => levels.crownUp[index]! - diameterOf(tree.runs[index]!);
+  const invertDown = (index: number): number => levels.crownDown[index]! - diameterOf(tree.runs[index]!);
+  const inverts = tree.landings.map((landing, at) => {
+    const leaving = tree.leaving[at]!;
+    if (leaving !== NONE) return invertUp(leaving);
+    return tree.arriving[at]!.reduce((lowest, run) => Math.min(lowest, invertDown(run)), tree.arriving[at]!.length > 0 ? Number.POSITIVE_INFINITY : landing.groundLevel);
+  });
+  return solveWaterLine({
+    inverts, losses: tree.landings.map((_, at) => lossAt(tree, at)), order: tree.runs.map((_, index) => index),
+    runs: tree.runs.map((run, index) => ({
+      from: tree.upper[index]!, to: tree.lower[index]!, length: run.length, diameter: diameterOf(run), roughness: MATERIAL_FACTS[run.material].roughness, invertUp: invertUp(index), invertDown: invertDown(index),
+    })),
+    flows: Float64Array.from(tree.runs, (_, index) => flows.flow[tree.upper[index]!]!),
+  }, (node) => {
+    const landing = tree.landings[node]!;
+    if (landing.kind !== 'discharge') return Number.NEGATIVE_INFINITY;
+    return landing.form === 'popup' ? controlLevel(landing as Discharge, settings) : (landing.standingLevel ?? Number.NEGATIVE_INFINITY);
+  });
+}
+
+function inletsOf(job: Job, settings: Settings, sources: Sources, landings: Record<string, LandingPlan>, rain: number): Record<string, InletPlan> {
+  const inlets: Record<string, InletPlan> = {};
+  for (const basin of ofKind(job, 'basin')) inlets[basin.id] = basinPlan(basin, landings[basin.id]!.entering, landings[basin.id]!.waterLevel, settings);
+  for (const channel of ofKind(job, 'channel')) inlets[channel.id] = channelPlan(channel, landings[channel.id]!.entering, landings[channel.id]!.waterLevel);
+  for (const downspout of ofKind(job, 'downspout')) inlets[downspout.id] = downspoutPlan(downspout, landsOnGutter(downspout) ? (sources.atDownspout.get(downspout.id) ?? 0) * rain : landings[downspout.id]!.entering, settings);
+  return inlets;
 }
 
 function letterOfRuns(lines: Line[], count: number): string[] {
@@ -117,13 +215,7 @@ function letterOfRuns(lines: Line[], count: number): string[] {
   return letters;
 }
 
-interface RunWater {
-  letter: string;
-  area: number;
-  rain: number;
-}
-
-function runPlan(tree: Tree, levels: Levels, settings: Settings, index: number, { letter, area, rain }: RunWater): RunPlan {
+function runPlan({ tree, levels, settings, flows, water, letters, passing }: Context, index: number): RunPlan {
   const run = tree.runs[index]!;
   const upper = tree.upper[index]!;
   const lower = tree.landings[tree.lower[index]!]!;
@@ -132,8 +224,10 @@ function runPlan(tree: Tree, levels: Levels, settings: Settings, index: number, 
   const crownUp = levels.crownUp[index]!;
   const crownDown = levels.crownDown[index]!;
   const pitch = (crownUp - crownDown) / run.length;
-  const flow = area * rain;
-  const ordinaryFlow = area * settings.ordinaryRain;
+  const area = passing[upper]!;
+  const flow = flows.flow[upper]!;
+  const ordinaryFlow = area * settings.ordinaryRain + flows.fixed[upper]!;
+  const reach = water.reaches[index]!;
   // Worked out when somebody looks: a plan is made at every move of a finger, and only an open sheet compares sizes.
   let choices: SizeChoice[] | null = null;
   const lookAtChoices = (): SizeChoice[] => (choices ??= sizeChoices({
@@ -141,17 +235,19 @@ function runPlan(tree: Tree, levels: Levels, settings: Settings, index: number, 
     widestAbove: tree.arriving[upper]!.reduce((widest, above) => Math.max(widest, tree.runs[above]!.nominal), 0),
   }));
   const groundUp = tree.landings[upper]!.groundLevel;
-  const water = runFlow({ diameter, slope: pitch, roughness, flow, ordinaryFlow, gritSize: settings.gritSize, leastVelocity: settings.leastVelocity });
+  const inPipe = runFlow({ diameter, slope: pitch, roughness, flow, ordinaryFlow, gritSize: settings.gritSize, leastVelocity: settings.leastVelocity });
   // Field by field: copying one object into another is the slowest part of a plan.
   return {
-    capacity: water.capacity, fullVelocity: water.fullVelocity, depth: water.depth, depthRatio: water.depthRatio, velocity: water.velocity, overloaded: water.overloaded,
-    ordinaryDepth: water.ordinaryDepth, ordinaryShear: water.ordinaryShear, criticalShear: water.criticalShear, cleans: water.cleans,
-    id: run.id, from: run.from, to: run.to, line: letter, length: run.length, material: run.material, nominal: run.nominal, diameter, roughness,
+    capacity: inPipe.capacity, fullVelocity: inPipe.fullVelocity, depth: inPipe.depth, depthRatio: inPipe.depthRatio, velocity: inPipe.velocity, overloaded: inPipe.overloaded,
+    ordinaryDepth: inPipe.ordinaryDepth, ordinaryShear: inPipe.ordinaryShear, criticalShear: inPipe.criticalShear, cleans: inPipe.cleans,
+    id: run.id, from: run.from, to: run.to, line: letters[index]!, length: run.length, material: run.material, nominal: run.nominal, diameter, roughness,
     pitch, leastPitch: levels.leastPitch[index]!, drop: crownUp - crownDown,
     invertUp: crownUp - diameter, invertDown: crownDown - diameter, crownUp, crownDown,
     groundUp, groundDown: lower.groundLevel, coverUp: groundUp - crownUp,
     coverDown: lower.kind === 'discharge' && lower.form === 'daylight' ? null : lower.groundLevel - crownDown,
     leastCover: leastCoverOf(run, settings), effectiveArea: area, flow, ordinaryFlow,
+    intensity: flows.intensity[upper]!, concentration: flows.time[upper]!, countedArea: flows.area[upper]!, fixedFlow: flows.fixed[upper]!,
+    waterUp: crownUp - diameter + reach.depthUp, waterDown: crownDown - diameter + reach.depthDown, regime: reach.regime,
     get choices() {
       return lookAtChoices();
     },
@@ -162,13 +258,14 @@ function runPlan(tree: Tree, levels: Levels, settings: Settings, index: number, 
 }
 
 interface LandingWater {
+  /** C·A, m². */
   entering: number;
   passing: number;
-  rain: number;
-  behind: number;
+  /** m³/s */
+  entersHere: number;
 }
 
-function landingPlan(tree: Tree, levels: Levels, at: number, { entering, passing, rain, behind }: LandingWater): LandingPlan {
+function landingPlan({ tree, levels, flows, water }: Context, at: number, { entering, passing, entersHere }: LandingWater): LandingPlan {
   const landing = tree.landings[at]!;
   const leaving = tree.leaving[at]!;
   const run = leaving === NONE ? tree.arriving[at]![0] : leaving;
@@ -177,28 +274,10 @@ function landingPlan(tree: Tree, levels: Levels, at: number, { entering, passing
     id: landing.id, kind: landing.kind, groundLevel: landing.groundLevel, crown,
     invert: crown === null ? null : crown - diameterOf(tree.runs[run!]!),
     cover: crown === null ? null : landing.groundLevel - crown,
-    enteringArea: entering, passingArea: passing, entering: entering * rain, passing: passing * rain,
+    enteringArea: entering, passingArea: passing, entering: entersHere, passing: flows.flow[at]!,
     outlet: tree.outlet[at] === NONE ? null : tree.landings[tree.outlet[at]!]!.id,
-    behindLid: Number.isNaN(behind) ? null : behind,
+    waterLevel: run === undefined ? null : water.levels[at]!,
   };
-}
-
-/** Behind a pop-up the line stands full to the raised lid, and rises upstream by the friction of full pipes. NaN elsewhere. */
-function levelsBehindLids(tree: Tree, settings: Settings, passing: Float64Array, rain: number): Float64Array {
-  const level = new Float64Array(tree.landings.length).fill(Number.NaN);
-  for (let at = tree.landings.length - 1; at >= 0; at--) {
-    const landing = tree.landings[at]!;
-    if (landing.kind === 'discharge') {
-      if (landing.form === 'popup') level[at] = controlLevel(landing as Discharge, settings);
-      continue;
-    }
-    const leaving = tree.leaving[at]!;
-    if (leaving === NONE) continue;
-    const run = tree.runs[leaving]!;
-    const friction = pitchForFlow({ diameter: diameterOf(run), roughness: MATERIAL_FACTS[run.material].roughness, flow: passing[at]! * rain });
-    level[at] = level[tree.lower[leaving]!]! + friction * run.length;
-  }
-  return level;
 }
 
 /** Fall budget of the route from any landing of a job; null when it leads to no discharge. */

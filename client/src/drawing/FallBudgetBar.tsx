@@ -1,4 +1,4 @@
-import { nameOf, showSmall, text, type FallBudget, type Plan } from '@katabasis/core';
+import { elementOf, nameOf, showSmall, text, type FallBudget, type Plan } from '@katabasis/core';
 import { Pressable, View } from 'react-native';
 import { useKept } from '../data/useJob';
 import { useStyles } from '../theme/theme';
@@ -28,7 +28,7 @@ export function FallBudgetBar({ plan, budget, onPress, onStretch }: Props) {
   const { job, units } = useKept();
   const styles = useStyles(make);
   const short = budget.left < -0.0005;
-  const popup = plan.landings[budget.discharge]!.behindLid !== null;
+  const popup = elementOf(job, 'discharge', budget.discharge)?.form === 'popup';
   const left = showSmall(Math.abs(budget.left), units);
   const other = Math.max(0, budget.setDeeper) + Math.max(0, budget.growth);
   return (

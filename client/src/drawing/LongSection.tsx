@@ -60,7 +60,7 @@ const SectionOf = memo(function SectionOf({ from, plan }: { from: string; plan: 
     <View onLayout={(event: LayoutChangeEvent) => setWidth(event.nativeEvent.layout.width)}>
       <Text kind="small" numberOfLines={1}>
         {read
-          ? `At ${text(showLength(read.station, units))}: ground ${text(showLevel(read.ground, units))}, invert ${text(showLevel(read.invert, units))}, ${text(showSmall(read.ground - read.invert, units))} down`
+          ? `At ${text(showLength(read.station, units))}: ground ${text(showLevel(read.ground, units))}, invert ${text(showLevel(read.invert, units))}, ${text(showSmall(read.ground - read.invert, units))} down, water ${text(showLevel(read.water, units))}`
           : `${nameOf(job, from)} to ${nameOf(job, section.landings.at(-1)!.id)}, ${text(showLength(section.length, units))}. Heights are stretched.`}
       </Text>
       <View {...(pointer as object)} style={{ touchAction: 'pan-y', cursor: 'crosshair' } as object} testID="long-section">
@@ -106,7 +106,8 @@ const Drawing = memo(function Drawing({ section, width }: { section: Section; wi
       {runs.map(([a, b]) => (
         <G key={a.station}>
           <Path d={band(a, b, frame, 'crown', 'invert')} fill={ground} />
-          <Path d={band(a, b, frame, 'water', 'invert')} fill={water} />
+          <Path d={band(a, b, frame, 'wet', 'invert')} fill={water} />
+          <Path d={polyline([a, b], frame, 'water')} stroke={water} strokeWidth={2.5} fill="none" />
           <Path d={band(a, b, frame, 'crown', 'invert')} fill="none" stroke={ink} strokeWidth={1.6} />
           <Path d={polyline([a, b], frame, 'coverLimit')} stroke={fix} strokeWidth={1.5} strokeDasharray="6 4" fill="none" />
         </G>

@@ -7,8 +7,10 @@ export interface SectionPoint {
   ground: number;
   invert: number;
   crown: number;
-  /** Level of the water in the pipe, m. */
+  /** Water line, m: over the crown where the pipe is under pressure. */
   water: number;
+  /** Top of the water inside the pipe, m. */
+  wet: number;
   /** Highest crown that planned cover allows, m. */
   coverLimit: number;
 }
@@ -37,13 +39,13 @@ export function sectionOf(plan: Plan, route: RunPlan[]): Section {
   let station = 0;
   for (const run of route) {
     const cover = Math.max(plan.settings.cover, run.leastCover);
-    points.push({ station, ground: run.groundUp, invert: run.invertUp, crown: run.crownUp, water: run.invertUp + run.depth, coverLimit: run.groundUp - cover });
+    points.push({ station, ground: run.groundUp, invert: run.invertUp, crown: run.crownUp, water: run.waterUp, wet: Math.min(run.waterUp, run.crownUp), coverLimit: run.groundUp - cover });
     station += run.length;
     const daylight = run.coverDown === null;
-    points.push({ station, ground: run.groundDown, invert: run.invertDown, crown: run.crownDown, water: run.invertDown + run.depth, coverLimit: daylight ? run.groundDown : run.groundDown - cover });
+    points.push({ station, ground: run.groundDown, invert: run.invertDown, crown: run.crownDown, water: run.waterDown, wet: Math.min(run.waterDown, run.crownDown), coverLimit: daylight ? run.groundDown : run.groundDown - cover });
     landings.push({ id: run.to, station });
   }
-  const tops = points.map((point) => Math.max(point.ground, point.crown));
+  const tops = points.map((point) => Math.max(point.ground, point.crown, point.water));
   const bottoms = points.map((point) => Math.min(point.invert, point.ground));
   return { points, landings, length: station, top: Math.max(...tops), bottom: Math.min(...bottoms) };
 }
@@ -56,7 +58,7 @@ export function sectionAt(section: Section, station: number): SectionPoint | nul
     if (station < a.station || station > b.station) continue;
     const share = (station - a.station) / (b.station - a.station);
     const between = (key: keyof SectionPoint): number => a[key] + (b[key] - a[key]) * share;
-    return { station, ground: between('ground'), invert: between('invert'), crown: between('crown'), water: between('water'), coverLimit: between('coverLimit') };
+    return { station, ground: between('ground'), invert: between('invert'), crown: between('crown'), water: between('water'), wet: between('wet'), coverLimit: between('coverLimit') };
   }
   return null;
 }

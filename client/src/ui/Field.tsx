@@ -30,10 +30,12 @@ interface BareProps extends Shared {
   onDone?: () => void;
   wrong?: string | null;
   words?: boolean;
+  /** More than one line of text. */
+  lines?: number;
 }
 
 /** A labelled box for typing, with what is wrong said beneath it. Keeps whatever was typed. */
-export function TextBox({ label, text, onText, onDone, wrong, usual, hint, words = false, testID, inputMode, autoFocus }: BareProps) {
+export function TextBox({ label, text, onText, onDone, wrong, usual, hint, words = false, lines = 1, testID, inputMode, autoFocus }: BareProps) {
   const styles = useStyles(make);
   const palette = usePalette();
   const id = useId();
@@ -41,9 +43,9 @@ export function TextBox({ label, text, onText, onDone, wrong, usual, hint, words
     <View style={{ flex: 1, minWidth: 96 }}>
       <Text kind="small" nativeID={`${id}-label`}>{label}</Text>
       <TextInput
-        value={text} onChangeText={onText} onBlur={onDone} onSubmitEditing={onDone} placeholder={usual} testID={testID} inputMode={inputMode} autoFocus={autoFocus}
+        value={text} onChangeText={onText} onBlur={onDone} {...(lines === 1 ? { onSubmitEditing: onDone } : {})} placeholder={usual} testID={testID} inputMode={inputMode} autoFocus={autoFocus}
         aria-label={label} aria-invalid={wrong ? true : undefined} aria-describedby={wrong ? `${id}-wrong` : undefined} placeholderTextColor={palette.faint}
-        autoCapitalize="none" autoCorrect={false} selectTextOnFocus style={[styles.input, words && styles.words, wrong ? styles.wrong : null]}
+        autoCapitalize="none" autoCorrect={false} selectTextOnFocus={lines === 1} multiline={lines > 1} numberOfLines={lines} style={[styles.input, words && styles.words, wrong ? styles.wrong : null]}
       />
       {wrong ? <Text kind="small" tone="stop" nativeID={`${id}-wrong`} role="alert">{wrong}</Text> : hint ? <Text kind="small">{hint}</Text> : null}
     </View>

@@ -1,6 +1,6 @@
 /** How each quantity is typed and shown in a field. What is shown parses back to the same value within its rounding. */
 import {
-  parseArea, parseLength, parsePitch, parseRain, parseRoofPitch, parseShare, showArea, showLength, showLevel, showPitch, showRain, showSmall, text, decimals,
+  parseArea, parseFlow, parseLength, parsePitch, parseRain, parseRoofPitch, parseShare, showArea, showFlow, showLength, showLevel, showPitch, showRain, showSmall, text, decimals,
   type Parsed, type UnitSystem,
 } from '@katabasis/core';
 
@@ -40,6 +40,11 @@ export const coverEntry = (units: UnitSystem): Entry => ({
 export const areaEntry = (units: UnitSystem): Entry => ({
   show: (value) => text(showArea(value, units)),
   parse: within((typed) => parseArea(typed, units), (value) => value > 0 && value <= 1e6, 'An area is more than zero.'),
+});
+
+export const flowEntry = (units: UnitSystem): Entry => ({
+  show: (value) => text(showFlow(value, units)),
+  parse: within((typed) => parseFlow(typed, units), (value) => value > 0 && value <= 10, 'A flow is more than zero.'),
 });
 
 export const rainEntry = (units: UnitSystem): Entry => ({

@@ -24,6 +24,7 @@ const settingsSchema = z.strictObject({
   leastPitch: z.number().gt(0).max(0.2), leastPitchLarge: z.number().gt(0).max(0.2), largeFrom: length,
   buildingClearance: z.number().min(0).max(500), popupLift: z.number().min(0).max(0.5),
   gritSize: z.number().gt(0).max(0.05), ordinaryRain: intensity, leastVelocity: z.number().min(0).max(5),
+  gutterDepth: z.number().gt(0).max(1), ponding: z.number().gt(0).max(1), openingMargin: z.number().min(0).max(2),
   highVelocity: z.number().gt(0).max(20), cleanoutSpacing: length, levelLinePitch: z.number().gt(0).max(0.2),
 }).partial();
 
@@ -35,10 +36,18 @@ export const jobSchema = z.strictObject({
   settings: settingsSchema.optional(),
 });
 
+const rising = z.array(z.number().gt(0).max(864_000)).min(2).max(60).refine((values) => values.every((value, k) => k === 0 || value > values[k - 1]!), { error: 'must rise from each to the next' });
+
 export const rainSchema = z.strictObject({
-  id: z.literal('rain'), kind: z.literal('rain'), intensity,
+  id: z.literal('rain'), kind: z.literal('rain'),
+  /** Of the 5-minute rain: what roofs and all that answers at once are sized by. */
+  intensity,
+  /** How it weakens with duration (s), for ground that answers slowly; without it one intensity holds for all. */
+  table: z.strictObject({ durations: rising, intensities: z.array(intensity).min(2).max(60) }).refine((table) => table.durations.length === table.intensities.length, { error: 'must hold as many intensities as durations' }).optional(),
   source: z.discriminatedUnion('type', [
     z.strictObject({ type: z.literal('typed') }),
+    /** A table of the user's own, typed or from a file. */
+    z.strictObject({ type: z.literal('own'), place: name, returnPeriod: z.number().min(1).max(1000) }),
     z.strictObject({ type: z.literal('office'), station: idSchema, place: name, returnPeriod: z.number().min(1).max(1000), duration: z.number().min(60).max(86_400) }),
   ]),
 });
@@ -57,7 +66,13 @@ export const roofFaceSchema = z.strictObject({
 export const surfaceSchema = z.strictObject({
   id: idSchema, kind: z.literal('surface'), name, cover: z.enum(SURFACE_COVERS), area,
   coefficient: coefficient.optional(), feeds,
+  /** Its longest way to the inlet, for the time that water takes; at once when absent. */
+  sheet: z.strictObject({ length, slope: z.number().gt(0).max(2), roughness: z.number().gt(0).max(1) }).optional(),
+  shallow: z.strictObject({ length, slope: z.number().gt(0).max(2), paved: z.boolean() }).optional(),
 });
+
+/** Water that comes whatever the sky does: condensate, a sump, a neighbour's downspout. */
+export const fixedFlowSchema = z.strictObject({ id: idSchema, kind: z.literal('fixedFlow'), name, flow: z.number().gt(0).max(10), feeds });
 
 export const downspoutSchema = z.strictObject({
   id: idSchema, kind: z.literal('downspout'), name, storey: z.number().int().min(1).max(20), size: z.enum(DOWNSPOUT_SIZES),
@@ -73,6 +88,25 @@ export const basinSchema = z.strictObject({
   id: idSchema, kind: z.literal('basin'), name, grate: z.enum(GRATES),
   /** Level of the grate, which is the ground that water reaches it over. */
   groundLevel: level,
+  /** How many of the grate stand here; one when absent. */
+  count: z.number().int().min(1).max(50).optional(),
+  /** Share that leaves take; the grate's usual when absent. */
+  clogging: z.number().min(0).max(0.95).optional(),
+  /** Of the rim, the share that stands against a wall. */
+  walled: z.number().min(0).max(0.9).optional(),
+  /** Sill of the opening that it protects. */
+  sillLevel: level.optional(),
+  /** Below the outlet's invert, m. */
+  sumpDepth: z.number().min(0).max(3).optional(),
+});
+
+/** A channel drain: rectangular inside, its outlet at the lower end. */
+export const channelSchema = z.strictObject({
+  id: idSchema, kind: z.literal('channel'), name,
+  /** Level of its grate. */
+  groundLevel: level,
+  width: z.number().gt(0).max(2), depth: z.number().gt(0).max(2), length, slope: z.number().min(0).max(0.5),
+  sillLevel: level.optional(),
 });
 
 export const dischargeSchema = z.strictObject({
@@ -82,6 +116,8 @@ export const dischargeSchema = z.strictObject({
   groundLevel: level,
   /** Daylight only: lowest level the invert may have (swale's bottom, standing water); the ground when absent. */
   controlLevel: level.optional(),
+  /** Daylight only: level at which water stands there in the design rain; none when absent. */
+  standingLevel: level.optional(),
   /** To the nearest building of anybody's, m. */
   buildingDistance: z.number().min(0).max(10_000).optional(),
   /** True until somebody has measured it. */
@@ -103,7 +139,7 @@ export const runSchema = z.strictObject({
 });
 
 export const elementSchema = z.discriminatedUnion('kind', [
-  jobSchema, rainSchema, roofFaceSchema, surfaceSchema, downspoutSchema, junctionSchema, basinSchema, dischargeSchema, runSchema,
+  jobSchema, rainSchema, roofFaceSchema, surfaceSchema, fixedFlowSchema, downspoutSchema, junctionSchema, basinSchema, channelSchema, dischargeSchema, runSchema,
 ]);
 
 export type Feed = z.infer<typeof feedSchema>;
@@ -111,6 +147,8 @@ export type JobElement = z.infer<typeof jobSchema>;
 export type RainElement = z.infer<typeof rainSchema>;
 export type RoofFace = z.infer<typeof roofFaceSchema>;
 export type Surface = z.infer<typeof surfaceSchema>;
+export type FixedFlow = z.infer<typeof fixedFlowSchema>;
+export type Channel = z.infer<typeof channelSchema>;
 export type Downspout = z.infer<typeof downspoutSchema>;
 export type Junction = z.infer<typeof junctionSchema>;
 export type Basin = z.infer<typeof basinSchema>;
@@ -119,9 +157,9 @@ export type Run = z.infer<typeof runSchema>;
 export type Element = z.infer<typeof elementSchema>;
 export type ElementKind = Element['kind'];
 /** Places a pipe can start, pass or end. A downspout that lands on a gutter is not one. */
-export type Landing = Downspout | Junction | Basin | Discharge;
+export type Landing = Downspout | Junction | Basin | Channel | Discharge;
 
-const LANDING_KINDS: ReadonlySet<ElementKind> = new Set(['downspout', 'junction', 'basin', 'discharge']);
+const LANDING_KINDS: ReadonlySet<ElementKind> = new Set(['downspout', 'junction', 'basin', 'channel', 'discharge']);
 
 /** Whether an upper downspout's water stays on the roof. */
 export const landsOnGutter = (downspout: Downspout): boolean => (downspout.landsOn?.length ?? 0) > 0;

@@ -54,6 +54,7 @@ function references(element: Element): Reference[] {
       return [{ field: 'from', to: element.from }, { field: 'to', to: element.to }];
     case 'roofFace':
     case 'surface':
+    case 'fixedFlow':
       return element.feeds.map((feed, index) => ({ field: `feeds[${index}].to`, to: feed.to }));
     case 'downspout':
       return (element.landsOn ?? []).map((feed, index) => ({ field: `landsOn[${index}].to`, to: feed.to }));

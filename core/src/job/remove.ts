@@ -9,7 +9,7 @@ const without = (feeds: Feed[], id: string): Feed[] => feeds.filter((feed) => fe
 function unfed(job: Job, id: string): Element[] {
   const changed: Element[] = [];
   for (const element of Object.values(job.elements)) {
-    if ((element.kind === 'roofFace' || element.kind === 'surface') && element.feeds.some((feed) => feed.to === id)) {
+    if ((element.kind === 'roofFace' || element.kind === 'surface' || element.kind === 'fixedFlow') && element.feeds.some((feed) => feed.to === id)) {
       changed.push({ ...element, feeds: without(element.feeds, id) });
     }
     if (element.kind === 'downspout' && element.landsOn?.some((feed) => feed.to === id)) {

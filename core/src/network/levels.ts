@@ -131,23 +131,23 @@ interface Straightening {
 /** Lays each line that has nothing set by hand on one pitch, main lines first, branches to the crown that they join. */
 function straighten(tree: Tree, lines: Line[], settings: Settings, { crown, bound, held, leastPitch }: Straightening): void {
   const laidFeet = new Set<number>();
-  for (const { runs } of lines) {
-    const nodes = [tree.upper[runs[0]!]!, ...runs.map((run) => tree.lower[run]!)];
+  const joining = joiningLines(tree, lines, bound, crown, held, leastPitch);
+  for (const line of lines) {
+    const { runs } = line;
+    const nodes = nodesOf(tree, line);
     const last = nodes.length - 1;
     const foot = nodes[last]!;
-    const byHand = runs.some((run) => tree.runs[run]!.grade.type !== 'auto') || nodes.some((node) => !Number.isNaN(held[node]!));
-    if (byHand) {
+    if (setByHand(tree, line, held)) {
       refollow(tree, runs, crown, held, leastPitch);
       continue;
     }
     // The first line into a discharge sets its level there; a second one ends where the first does.
     const mainLine = tree.leaving[foot] === NONE && !laidFeet.has(foot);
     laidFeet.add(foot);
-    const stations = [0];
-    for (const run of runs) stations.push(stations[stations.length - 1]! + tree.runs[run]!.length);
-    // Branches bound their junction too; `crown` still holds their shallowest arrival.
-    const ceiling = nodes.map((node, k) => branchArrival(tree, node, runs[k - 1], crown, bound, leastPitch));
-    const least = runs.reduce((most, run) => Math.max(most, leastPitch[run]!), 0);
+    const stations = stationsOf(tree, line);
+    // Branches bound their junction too.
+    const ceiling = nodes.map((node) => ceilingAt(node, line, bound, joining));
+    const least = leastOf(line, leastPitch);
     const discharge = tree.landings[foot]!;
     const floor = mainLine && discharge.kind === 'discharge' && discharge.form === 'daylight'
       ? controlLevel(discharge, settings) + diameterOf(tree.runs[runs[runs.length - 1]!]!)
@@ -159,13 +159,42 @@ function straighten(tree: Tree, lines: Line[], settings: Settings, { crown, boun
   }
 }
 
-/** Highest crown at a node that cover and its side branches allow. */
-function branchArrival(tree: Tree, node: number, own: number | undefined, crown: Float64Array, bound: Float64Array, leastPitch: Float64Array): number {
-  let ceiling = bound[node]!;
-  for (const run of tree.arriving[node]!) {
-    if (run !== own) ceiling = Math.min(ceiling, arrivalOf(tree.runs[run]!, crown[tree.upper[run]!]!, leastPitch[run]!));
+const nodesOf = (tree: Tree, { runs }: Line): number[] => [tree.upper[runs[0]!]!, ...runs.map((run) => tree.lower[run]!)];
+
+const setByHand = (tree: Tree, line: Line, held: Float64Array): boolean =>
+  line.runs.some((run) => tree.runs[run]!.grade.type !== 'auto') || nodesOf(tree, line).some((node) => !Number.isNaN(held[node]!));
+
+/** One pitch all along must be that of its most demanding run. */
+const leastOf = ({ runs }: Line, leastPitch: Float64Array): number => runs.reduce((most, run) => Math.max(most, leastPitch[run]!), 0);
+
+function stationsOf(tree: Tree, { runs }: Line): number[] {
+  const stations = [0];
+  for (const run of runs) stations.push(stations[stations.length - 1]! + tree.runs[run]!.length);
+  return stations;
+}
+
+type Joining = ReadonlyMap<number, readonly { line: Line; arrival: number }[]>;
+
+/** Highest crown at a node that cover and the other lines that end there allow. */
+function ceilingAt(node: number, own: Line, bound: Float64Array, joining: Joining): number {
+  return (joining.get(node) ?? []).reduce((least, { line, arrival }) => (line === own ? least : Math.min(least, arrival)), bound[node]!);
+}
+
+/** Highest crown with which each line can reach its foot on one pitch, by foot. Branches come after what they join, so from the last. */
+function joiningLines(tree: Tree, lines: Line[], bound: Float64Array, crown: Float64Array, held: Float64Array, leastPitch: Float64Array): Joining {
+  const joining = new Map<number, { line: Line; arrival: number }[]>();
+  for (const line of [...lines].reverse()) {
+    const nodes = nodesOf(tree, line);
+    const foot = nodes[nodes.length - 1]!;
+    const last = line.runs[line.runs.length - 1]!;
+    const stations = stationsOf(tree, line);
+    const far = stations[stations.length - 1]!;
+    const arrival = setByHand(tree, line, held)
+      ? arrivalOf(tree.runs[last]!, crown[tree.upper[last]!]!, leastPitch[last]!)
+      : nodes.slice(0, -1).reduce((least, node, k) => Math.min(least, ceilingAt(node, line, bound, joining) - leastOf(line, leastPitch) * (far - stations[k]!)), Number.POSITIVE_INFINITY);
+    joining.set(foot, [...(joining.get(foot) ?? []), { line, arrival }]);
   }
-  return ceiling;
+  return joining;
 }
 
 /** A line set by hand keeps its shallowest levels, below whatever the lines it meets came to. */

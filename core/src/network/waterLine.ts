@@ -10,7 +10,10 @@ import { GRAVITY } from '../units/constants';
 export interface WaterNetwork {
   /** m, m³/s and K, one a node. */
   inverts: ArrayLike<number>;
-  inflows: ArrayLike<number>;
+  /** Left out where the flow of each run is known. */
+  inflows?: ArrayLike<number>;
+  /** m³/s, one a run. */
+  flows?: Float64Array;
   losses: ArrayLike<number>;
   runs: readonly WaterRun[];
   /** Runs in such an order that every run comes before the one it flows into. */
@@ -44,8 +47,8 @@ function reachOf(network: WaterNetwork, run: WaterRun, flow: number): Reach & { 
 }
 
 /** Flow that passes each run: what enters at and above its head. */
-export function flowsDown({ inflows, runs, order }: WaterNetwork): Float64Array {
-  const passing = Float64Array.from(inflows);
+export function flowsDown({ inverts, inflows, runs, order }: WaterNetwork): Float64Array {
+  const passing = inflows ? Float64Array.from(inflows) : new Float64Array(inverts.length);
   const flows = new Float64Array(runs.length);
   for (let k = 0; k < order.length; k++) {
     const run = runs[order[k]!]!;
@@ -61,7 +64,7 @@ export function flowsDown({ inflows, runs, order }: WaterNetwork): Float64Array 
  */
 export function solveWaterLine(network: WaterNetwork, control: (node: number) => number): WaterLine {
   const { inverts, losses, runs, order } = network;
-  const flows = flowsDown(network);
+  const flows = network.flows ?? flowsDown(network);
   const levels = new Float64Array(inverts.length).fill(Number.NaN);
   const reaches = new Array<Backwater>(runs.length);
   const leaves = new Uint8Array(inverts.length);

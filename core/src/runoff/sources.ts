@@ -1,7 +1,10 @@
 /** Rain to landings: every roof face and surface followed to where its water reaches a pipe, and counted once. */
 import { SURFACE_FACTS } from '../catalogue/surfaces';
 import { isLanding, landsOnGutter, type Downspout, type Feed, type RoofFace, type Surface } from '../job/elements';
-import { ofKind, type Job } from '../job/job';
+import { ofKind, rainOf, type Job } from '../job/job';
+import type { IntensityTable } from '../rain/intensity';
+import { sheetTime, shallowTime } from './concentration';
+import { frequencyFactor, runoffCoefficient } from './rational';
 import { gatheringArea } from './roofArea';
 
 /** What one face or surface sheds. */
@@ -9,9 +12,20 @@ export interface Shed {
   id: string;
   /** Gathering area, m². */
   area: number;
+  /** C with the frequency factor of a rare storm, at most 1. */
   coefficient: number;
   /** C·A, m²: the flow is this times the rain. */
   effectiveArea: number;
+  /** Time that its water takes to arrive, s; 0 for what answers at once. */
+  time: number;
+}
+
+/** Part of what enters at a landing: how much, and how late. */
+export interface Arrival {
+  /** s */
+  time: number;
+  /** C·A, m² */
+  area: number;
 }
 
 export interface Sources {
@@ -20,6 +34,10 @@ export interface Sources {
   atLanding: ReadonlyMap<string, number>;
   /** C·A that comes down each downspout, upper ones too, m². */
   atDownspout: ReadonlyMap<string, number>;
+  /** The same at each landing by the time that it takes. */
+  arrivals: ReadonlyMap<string, readonly Arrival[]>;
+  /** Fixed flows that enter at each landing, m³/s. */
+  fixed: ReadonlyMap<string, number>;
   /** C·A by face or surface whose way is lost before any landing, m². */
   lost: ReadonlyMap<string, number>;
 }
@@ -27,6 +45,12 @@ export interface Sources {
 /** Runoff coefficient of a face or surface: its own, or the usual one. */
 export function coefficientOf(element: RoofFace | Surface): number {
   return element.coefficient ?? SURFACE_FACTS[element.kind === 'roofFace' ? 'roof' : element.cover].usual;
+}
+
+/** Time of the longest way over a surface, s: sheet flow, then shallow flow. */
+function arrivalTime({ sheet, shallow }: Surface, table: IntensityTable): number {
+  const raining = table.intensities.every((intensity) => intensity > 0);
+  return (sheet && raining ? sheetTime(sheet, table).time : 0) + (shallow ? shallowTime(shallow) : 0);
 }
 
 /** Calls `give` with each target's part of `amount`, shares being weights. */
@@ -60,25 +84,43 @@ export function followWater(job: Job): Sources {
   const atLanding = new Map<string, number>();
   const lost = new Map<string, number>();
   const sheds: Shed[] = [];
+  const arrivals = new Map<string, Arrival[]>();
+  const fixed = new Map<string, number>();
+  const rain = rainOf(job);
+  const factor = rain && rain.source.type !== 'typed' ? frequencyFactor(rain.source.returnPeriod) : 1;
+  const arrive = (id: string, area: number, time: number): void => {
+    add(atLanding, id, area);
+    const there = arrivals.get(id);
+    if (there) there.push({ time, area });
+    else arrivals.set(id, [{ time, area }]);
+  };
   const shedFrom = (element: RoofFace | Surface, area: number): void => {
-    const coefficient = coefficientOf(element);
+    const coefficient = runoffCoefficient(coefficientOf(element), factor);
     const effectiveArea = area * coefficient;
-    sheds.push({ id: element.id, area, coefficient, effectiveArea });
+    const time = element.kind === 'surface' ? arrivalTime(element, rain?.table ?? { durations: [0], intensities: [rain?.intensity ?? 0] }) : 0;
+    sheds.push({ id: element.id, area, coefficient, effectiveArea, time });
     if (element.feeds.length === 0) add(lost, element.id, effectiveArea);
     share(effectiveArea, element.feeds, (to, part) => {
       if (job.elements[to]?.kind === 'downspout') add(atDownspout, to, part);
-      else if (isLanding(job.elements[to])) add(atLanding, to, part);
+      else if (isLanding(job.elements[to])) arrive(to, part, time);
       else add(lost, element.id, part);
     });
   };
   for (const face of ofKind(job, 'roofFace')) shedFrom(face, gatheringArea(face));
   for (const surface of ofKind(job, 'surface')) shedFrom(surface, surface.area);
 
+  for (const source of ofKind(job, 'fixedFlow')) {
+    share(source.flow, source.feeds, (to, part) => {
+      if (isLanding(job.elements[to])) add(fixed, to, part);
+    });
+  }
   const downspouts = ofKind(job, 'downspout');
   const ordered = downTheRoof(downspouts);
   for (const downspout of ordered) {
     const carried = atDownspout.get(downspout.id) ?? 0;
-    if (!landsOnGutter(downspout)) add(atLanding, downspout.id, carried);
+    if (!landsOnGutter(downspout)) {
+      if (carried > 0) arrive(downspout.id, carried, 0);
+    }
     else {
       share(carried, downspout.landsOn!, (to, part) => {
         if (job.elements[to]?.kind === 'downspout') add(atDownspout, to, part);
@@ -88,5 +130,5 @@ export function followWater(job: Job): Sources {
   }
   const reached = new Set(ordered);
   for (const stuck of downspouts) if (!reached.has(stuck)) add(lost, stuck.id, atDownspout.get(stuck.id) ?? 0);
-  return { sheds, atLanding, atDownspout, lost };
+  return { sheds, atLanding, atDownspout, arrivals, fixed, lost };
 }

@@ -1,4 +1,3 @@
-import type { Discharge } from '../job/elements';
 import { put } from '../job/change';
 import type { Job } from '../job/job';
 import { METRES_PER_INCH } from '../units/constants';
@@ -15,12 +14,13 @@ export const lidAboveInlet: Rule = {
   find: (job: Job, { landings }: Solution): Snag[] => {
     const worst = new Map<string, Snag>();
     for (const landing of Object.values(landings)) {
-      if (landing.behindLid === null || landing.kind === 'discharge' || landing.kind === 'junction') continue;
-      const over = landing.behindLid - landing.groundLevel;
+      const outlet = job.elements[landing.outlet ?? ''];
+      if (outlet?.kind !== 'discharge' || outlet.form !== 'popup' || landing.waterLevel === null || landing.kind === 'discharge' || landing.kind === 'junction') continue;
+      const over = landing.waterLevel - landing.groundLevel;
       if (over < -LEVEL_TOLERANCE || over <= (worst.get(landing.outlet!)?.figure ?? Number.NEGATIVE_INFINITY)) continue;
       worst.set(landing.outlet!, { code: 'lidAboveInlet', severity: 'stop', at: landing.outlet!, other: landing.id, measure: 'small', figure: over, limit: 0 });
     }
-    return [...worst.values()].filter((snag) => (job.elements[snag.at] as Discharge).form === 'popup');
+    return [...worst.values()];
   },
   tell: (snag, say) => ({
     headline: `${say.name(snag.at)} cannot open before water stands ${say.show('small', snag.figure)} over ${say.name(snag.other!)}.`,

@@ -23,7 +23,7 @@ export const noDischarge: Rule = {
     return Object.values(landings)
       // Said once, where the pipe ends, and not again at every landing above it.
       .filter((landing) => landing.outlet === null && !left.has(landing.id))
-      .filter((landing) => landing.passingArea > 0 || reached.has(landing.id))
+      .filter((landing) => landing.passing > 0 || reached.has(landing.id))
       .map((landing) => ({ code: 'noDischarge', severity: 'stop', at: landing.id, measure: 'flow', figure: landing.passing, limit: 0 }));
   },
   tell: (snag, say) => ({

@@ -2,12 +2,16 @@
 import { adversePitch } from './adversePitch';
 import { assumedFigure } from './assumedFigure';
 import { capacityExceeded } from './capacityExceeded';
+import { channelOvertops } from './channelOvertops';
 import { coverShort } from './coverShort';
 import { deepTrench } from './deepTrench';
+import { downspoutSmall } from './downspoutSmall';
+import { grateSmall } from './grateSmall';
 import { largerIntoSmaller } from './largerIntoSmaller';
 import { lidAboveInlet } from './lidAboveInlet';
 import { lostWater } from './lostWater';
 import { nearBuilding } from './nearBuilding';
+import { nearOpening } from './nearOpening';
 import { noDischarge } from './noDischarge';
 import { noRain } from './noRain';
 import { outOfFall } from './outOfFall';
@@ -16,11 +20,12 @@ import type { Rule } from './snag';
 import { strayRun } from './strayRun';
 import { underLeastPitch } from './underLeastPitch';
 import { velocityHigh } from './velocityHigh';
+import { waterOverGrate } from './waterOverGrate';
 import { willSilt } from './willSilt';
 
 export const RULES: readonly Rule[] = [
-  noRain, strayRun, noDischarge, outOfFall, adversePitch, lidAboveInlet, nearBuilding, deepTrench,
-  capacityExceeded, underLeastPitch, coverShort, largerIntoSmaller, lostWater, popupHolds, willSilt,
+  noRain, strayRun, noDischarge, outOfFall, adversePitch, lidAboveInlet, waterOverGrate, nearOpening, nearBuilding, deepTrench,
+  capacityExceeded, grateSmall, channelOvertops, downspoutSmall, underLeastPitch, coverShort, largerIntoSmaller, lostWater, popupHolds, willSilt,
   velocityHigh, assumedFigure,
 ];
 

@@ -21,7 +21,7 @@ export interface Working {
   source: string;
 }
 
-export const RUN_QUANTITIES = ['flow', 'capacity', 'depth', 'velocity', 'pitch', 'drop', 'inverts', 'cover', 'shear'] as const;
+export const RUN_QUANTITIES = ['flow', 'capacity', 'depth', 'velocity', 'pitch', 'drop', 'inverts', 'cover', 'shear', 'water'] as const;
 export type RunQuantity = (typeof RUN_QUANTITIES)[number];
 
 const MANNING = 'Manning’s formula for a round pipe, n constant with depth: Chow, Open-Channel Hydraulics (1959), ch. 5–6.';
@@ -29,22 +29,22 @@ const si = (value: number, places: number, unit: string): string => `${decimals(
 
 type RunWorking = (run: RunPlan, job: Job, solution: Solution, units: UnitSystem) => Working;
 
-const flow: RunWorking = (run, job, solution, units) => ({
+const flow: RunWorking = (run, job, _solution, units) => ({
   title: 'Design flow',
   says: 'All the roof and ground whose water comes down this pipe, each counted once, in the design rain.',
   formula: 'Q = i × Σ (C × A)',
   numbers: [
-    `i = ${text(showRain(solution.rain, units))} = ${si(solution.rain * 3.6e6, 1, 'mm/h')}${rainSource(job)}`,
-    `Σ (C × A) = ${si(run.effectiveArea, 2, 'm²')} = ${text(showArea(run.effectiveArea, units))}`,
-    `Q = ${(solution.rain).toExponential(3)} m/s × ${si(run.effectiveArea, 2, 'm²')} = ${si(run.flow * 1000, 3, 'L/s')}`,
+    `i = ${text(showRain(run.intensity, units))} = ${si(run.intensity * 3.6e6, 1, 'mm/h')}${rainSource(job)}, over ${si(run.concentration / 60, 1, 'min')}`,
+    `Σ (C × A) = ${si(run.countedArea, 2, 'm²')} = ${text(showArea(run.countedArea, units))}${run.countedArea < run.effectiveArea * (1 - 1e-9) ? `, arrived by then, of ${text(showArea(run.effectiveArea, units))}` : ''}`,
+    `Q = ${run.intensity.toExponential(3)} m/s × ${si(run.countedArea, 2, 'm²')}${run.fixedFlow > 0 ? ` + ${si(run.fixedFlow * 1000, 3, 'L/s')} that always runs` : ''} = ${si(run.flow * 1000, 3, 'L/s')}`,
   ],
   result: showFlow(run.flow, units),
-  source: 'Rational method (Kuichling 1889), as in ASCE Manual of Practice 77. One rain intensity for all of the job.',
+  source: 'Rational method (Kuichling 1889), as in ASCE Manual of Practice 77. Each part keeps the time it has been on its way, 5 min at least; the time that gives most counts.',
 });
 
 function rainSource(job: Job): string {
   const rain = rainOf(job);
-  return rain?.source.type === 'office' ? `, ${rain.source.place}, ${rain.source.returnPeriod}-year ${rain.source.duration / 60}-minute` : '';
+  return rain && rain.source.type !== 'typed' ? `, ${rain.source.place}, ${rain.source.returnPeriod}-year` : '';
 }
 
 const capacity: RunWorking = (run, _job, _solution, units) => ({
@@ -159,7 +159,25 @@ const shear: RunWorking = (run, _job, solution, units) => ({
   source: 'Tractive force with critical shear by grit size (ASCE gravity sewer design, 2007), and the 2 ft/s rule at the design flow.',
 });
 
-const RUN_WORKINGS: Record<RunQuantity, RunWorking> = { flow, capacity, depth, velocity, pitch, drop, inverts, cover, shear };
+const REGIMES: Record<RunPlan['regime'], string> = {
+  dry: 'No water runs here.', full: 'The pipe is under pressure all along: the level rises upstream by friction.', partFull: 'The level below rules the depth all along, by backwater.',
+  filling: 'Part of the pipe runs full and part does not.', steep: 'Steep and free: critical depth at its head, and fast from there.', drowned: 'Steep, with its foot under the level below.',
+};
+
+const water: RunWorking = (run, job, _solution, units) => ({
+  title: 'Water line',
+  says: REGIMES[run.regime],
+  formula: 'full: Sf = (n Q)² / (A² R^(4/3));  part full: dy/dx = (S0 − Sf) / (1 − F²), from the discharge up',
+  numbers: [
+    `${nameOf(job, run.to)}: level ${text(showLevel(run.waterDown, units))}, ${text(showSmall(run.waterDown - run.invertDown, units))} over the invert`,
+    `${nameOf(job, run.from)}: level ${text(showLevel(run.waterUp, units))}, ${text(showSmall(run.waterUp - run.invertUp, units))} over the invert`,
+    `Crown there ${text(showLevel(run.crownUp, units))}, ground ${text(showLevel(run.groundUp, units))}`,
+  ],
+  result: showLevel(run.waterUp, units),
+  source: 'Gradually varied flow and friction slope by Manning: Chow, Open-Channel Hydraulics (1959), ch. 9–10. Losses K V²/2g at basins, wyes and bends.',
+});
+
+const RUN_WORKINGS: Record<RunQuantity, RunWorking> = { flow, capacity, depth, velocity, pitch, drop, inverts, cover, shear, water };
 
 /** Working of one figure of a run; null when the run is not in the plan. */
 export function runWorking(job: Job, solution: Solution, id: string, quantity: RunQuantity): Working | null {

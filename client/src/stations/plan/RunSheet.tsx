@@ -74,6 +74,7 @@ function Figures({ run, onAsk }: { run: RunPlan; onAsk: (quantity: RunQuantity) 
     { quantity: 'drop', label: 'Drops', shown: showSmall(run.drop, units) },
     { quantity: 'cover', label: 'Cover', shown: showSmall(cover, units), ...(cover < run.leastCover - 0.0005 ? { tone: 'fix' as const } : {}) },
     { quantity: 'shear', label: 'Keeps clean', shown: { value: run.cleans ? 'Yes' : 'No', unit: '' }, ...(run.cleans ? {} : { tone: 'fix' as const }) },
+    { quantity: 'water', label: 'Water at its head', shown: showLevel(run.waterUp, units), ...(run.waterUp > run.groundUp ? { tone: 'stop' as const } : {}) },
     { quantity: 'inverts', label: 'Starts at', shown: showLevel(run.invertUp, units) },
   ];
   return (

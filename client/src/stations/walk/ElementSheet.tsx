@@ -8,10 +8,11 @@ import { Sheet } from '../../ui/Sheet';
 import { RunSheet } from '../plan/RunSheet';
 import { SnagItem } from '../plan/SnagItem';
 import { JobForm } from '../JobForm';
-import { BasinForm, DischargeForm, DownspoutForm, JunctionForm } from './landingForms';
+import { BasinForm, ChannelForm, DischargeForm, DownspoutForm, JunctionForm } from './landingForms';
+import { InletPanel } from './inletPanels';
 import { PipeFromHere } from './PipeFromHere';
 import { RainForm } from './RainForm';
-import { RoofFaceForm, SurfaceForm } from './shedForms';
+import { FixedFlowForm, RoofFaceForm, SurfaceForm } from './shedForms';
 
 interface Props {
   id: string;
@@ -20,7 +21,7 @@ interface Props {
 }
 
 const KIND_WORDS: Record<Element['kind'], string> = {
-  job: 'Job', rain: 'Design rain', roofFace: 'Roof face', surface: 'Ground that drains here', downspout: 'Downspout', junction: 'Landing', basin: 'Catch basin', discharge: 'Way out', run: 'Solid pipe',
+  job: 'Job', rain: 'Design rain', roofFace: 'Roof face', surface: 'Ground that drains here', downspout: 'Downspout', junction: 'Landing', basin: 'Catch basin', channel: 'Channel drain', fixedFlow: 'Steady water', discharge: 'Way out', run: 'Solid pipe',
 };
 
 export function ElementSheet({ id, onClose, onGo }: Props) {
@@ -39,9 +40,12 @@ export function ElementSheet({ id, onClose, onGo }: Props) {
     <Sheet key={id} title={nameOf(job, id)} over={KIND_WORDS[element.kind]} onClose={onClose}>
       {element.kind === 'roofFace' && <RoofFaceForm face={element} />}
       {element.kind === 'surface' && <SurfaceForm surface={element} />}
+      {element.kind === 'fixedFlow' && <FixedFlowForm source={element} />}
+      <InletPanel id={id} />
       {element.kind === 'downspout' && <DownspoutForm downspout={element} />}
       {element.kind === 'junction' && <JunctionForm junction={element} />}
       {element.kind === 'basin' && <BasinForm basin={element} />}
+      {element.kind === 'channel' && <ChannelForm channel={element} />}
       {element.kind === 'discharge' && <DischargeForm discharge={element} />}
       <PipeFromHere id={id} onGo={onGo} />
       {snags.length > 0 && <View>{snags.map((snag) => <SnagItem key={snag.code} snag={snag} />)}</View>}

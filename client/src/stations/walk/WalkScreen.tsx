@@ -122,7 +122,8 @@ function Ground(props: ListProps) {
   const { job, plan, units } = useKept();
   const surfaces = ofKind(job, 'surface');
   const landings = Object.values(job.elements).filter(isLanding).filter((landing) => landing.kind !== 'downspout');
-  const words = { basin: 'grate at', junction: 'ground', discharge: 'comes out at' } as const;
+  const words = { basin: 'grate at', channel: 'channel drain, grate at', junction: 'ground', discharge: 'comes out at', downspout: 'ground' } as const;
+  const fixed = ofKind(job, 'fixedFlow');
   return (
     <View>
       <Text kind="heading">Ground, inlets and ways out</Text>
@@ -130,8 +131,9 @@ function Ground(props: ListProps) {
       {surfaces.map((surface) => (
         <Item key={surface.id} {...props} id={surface.id} name={surface.name} about={surface.feeds.length > 0 ? `runs to ${surface.feeds.map((feed) => nameOf(job, feed.to)).join(' and ')}` : 'led nowhere yet'} figure={showFlow((plan.sources.sheds.find((each) => each.id === surface.id)?.effectiveArea ?? 0) * plan.rain, units)} />
       ))}
+      {fixed.map((source) => <Item key={source.id} {...props} id={source.id} name={source.name} about={source.feeds.length > 0 ? `always runs, to ${source.feeds.map((feed) => nameOf(job, feed.to)).join(' and ')}` : 'led nowhere yet'} figure={showFlow(source.flow, units)} />)}
       {landings.map((landing) => (
-        <Item key={landing.id} {...props} id={landing.id} name={landing.name} about={landing.kind === 'discharge' ? words.discharge : words[landing.kind as 'basin' | 'junction']} figure={showLevel(landing.groundLevel, units)} />
+        <Item key={landing.id} {...props} id={landing.id} name={landing.name} about={words[landing.kind]} figure={showLevel(landing.groundLevel, units)} />
       ))}
     </View>
   );

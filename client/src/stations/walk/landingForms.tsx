@@ -1,10 +1,10 @@
 /** Places that a pipe starts at, passes or ends. */
-import { DOWNSPOUT_LABELS, DOWNSPOUT_SIZES, GRATE_FACTS, GRATES, landsOnGutter, METRES_PER_INCH, ofKind, put, type Basin, type Discharge, type Downspout, type Junction, type Landing } from '@katabasis/core';
+import { DOWNSPOUT_LABELS, DOWNSPOUT_SIZES, GRATE_FACTS, GRATES, landsOnGutter, METRES_PER_INCH, ofKind, put, type Basin, type Channel, type Discharge, type Downspout, type Junction, type Landing } from '@katabasis/core';
 import { View } from 'react-native';
 import { useKept } from '../../data/useJob';
 import { SPACE } from '../../theme/tokens';
 import { Choice } from '../../ui/Choice';
-import { distanceEntry, levelEntry } from '../../ui/entry';
+import { coverEntry, distanceEntry, lengthEntry, levelEntry, pitchEntry, shareEntry } from '../../ui/entry';
 import { NameField, QuantityField } from '../../ui/Field';
 import { Feeds } from './Feeds';
 
@@ -60,6 +60,50 @@ export function BasinForm({ basin }: { basin: Basin }) {
     <>
       <NameAndLevel landing={basin} levelLabel="Level of the grate" />
       <Choice label="Grate" value={basin.grate} options={GRATES.map((grate) => ({ value: grate, label: GRATE_FACTS[grate].label, note: `${Math.round(GRATE_FACTS[grate].openArea / METRES_PER_INCH ** 2)} in² open` }))} onChoose={(grate) => edit(put('Set grate', { ...basin, grate }))} />
+      <BasinDetails basin={basin} />
+    </>
+  );
+}
+
+/** A value that may be left empty: emptied, the element goes without it. */
+function without<T extends object>(element: T, key: keyof T, value: unknown): T {
+  const { [key]: _old, ...rest } = element;
+  return (value === undefined ? rest : { ...rest, [key]: value }) as T;
+}
+
+function BasinDetails({ basin }: { basin: Basin }) {
+  const { edit, units } = useKept();
+  const set = (label: string, key: keyof Basin, value: unknown): string | null => edit(put(label, without(basin, key, value)));
+  return (
+    <>
+      <Choice label="How many stand here" value={String(basin.count ?? 1)} options={['1', '2', '3', '4'].map((value) => ({ value, label: value }))} onChoose={(count) => set('Set how many grates', 'count', count === '1' ? undefined : Number(count))} />
+      <View style={row}>
+        <QuantityField label={basin.clogging === undefined ? 'Leaves take, usual' : 'Leaves take'} value={basin.clogging ?? GRATE_FACTS[basin.grate].clogging} {...shareEntry} optional onCommit={(value) => (value !== undefined && value > 0.95 ? 'Leave at least 5% of it open.' : set('Set clogging', 'clogging', value))} />
+        <QuantityField label="Rim against a wall" usual="none" value={basin.walled} {...shareEntry} optional onCommit={(value) => (value !== undefined && value > 0.9 ? 'Leave at least 10% of the rim open.' : set('Set walled rim', 'walled', value))} />
+      </View>
+      <View style={row}>
+        <QuantityField label="Sill that it protects" usual="none" value={basin.sillLevel} {...levelEntry(units)} optional onCommit={(value) => set('Set the sill', 'sillLevel', value)} hint="Door, vent or window well" />
+        <QuantityField label="Sump under the outlet" usual="none" value={basin.sumpDepth} {...coverEntry(units)} optional onCommit={(value) => set('Set the sump', 'sumpDepth', value)} />
+      </View>
+    </>
+  );
+}
+
+export function ChannelForm({ channel }: { channel: Channel }) {
+  const { edit, units } = useKept();
+  const set = (label: string, next: Partial<Channel>): string | null => edit(put(label, { ...channel, ...next }));
+  return (
+    <>
+      <NameAndLevel landing={channel} levelLabel="Level of its grate" />
+      <View style={row}>
+        <QuantityField label="Inside width" value={channel.width} {...coverEntry(units)} onCommit={(width) => set('Set channel width', { width: width! })} />
+        <QuantityField label="Depth at the outlet" value={channel.depth} {...coverEntry(units)} onCommit={(depth) => set('Set channel depth', { depth: depth! })} />
+      </View>
+      <View style={row}>
+        <QuantityField label="Length" value={channel.length} {...lengthEntry(units)} onCommit={(length) => set('Set channel length', { length: length! })} />
+        <QuantityField label="Bed’s own fall" usual="level" value={channel.slope === 0 ? undefined : channel.slope} {...pitchEntry} optional onCommit={(slope) => (slope !== undefined && slope > 0.5 ? 'At most 50%.' : set('Set channel fall', { slope: slope ?? 0 }))} />
+        <QuantityField label="Sill that it protects" usual="none" value={channel.sillLevel} {...levelEntry(units)} optional onCommit={(value) => edit(put('Set the sill', without(channel, 'sillLevel', value)))} hint="Door behind it" />
+      </View>
     </>
   );
 }
@@ -81,6 +125,12 @@ export function DischargeForm({ discharge }: { discharge: Discharge }) {
       />
       <Choice label="Into" value={discharge.receiving} options={RECEIVING} onChoose={(receiving) => save('Say what takes the water', { receiving })} />
       <View style={row}>
+        {discharge.form === 'daylight' && (
+          <QuantityField
+            label="Water stands there at" usual="falls free" value={discharge.standingLevel} {...levelEntry(units)} optional hint="In the design rain"
+            onCommit={(level) => edit(put('Set standing water', without(discharge, 'standingLevel', level)))}
+          />
+        )}
         {discharge.form === 'daylight' && (
           <QuantityField
             label="Lowest the invert may be" usual="the ground there" value={discharge.controlLevel} {...levelEntry(units)} optional hint="Bottom of the swale, or water that stands in it"

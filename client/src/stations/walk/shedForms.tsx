@@ -1,16 +1,17 @@
 /** Roof faces and ground that sheds water. */
 import {
   coefficientOf, decimals, isLanding, METRES_PER_FOOT, ofKind, planArea, put, shedWorking, showArea, showFlow, SURFACE_COVERS, SURFACE_FACTS,
-  type RoofFace, type Surface, type SurfaceCover,
+  type FixedFlow, type RoofFace, type Surface, type SurfaceCover,
 } from '@katabasis/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useKept } from '../../data/useJob';
 import { SPACE } from '../../theme/tokens';
 import { Choice } from '../../ui/Choice';
-import { areaEntry, coefficientEntry, lengthEntry, roofPitchEntry } from '../../ui/entry';
+import { areaEntry, coefficientEntry, flowEntry, pitchEntry, lengthEntry, roofPitchEntry } from '../../ui/entry';
 import { NameField, QuantityField } from '../../ui/Field';
 import { Figure } from '../../ui/Figure';
+import { Text } from '../../ui/Text';
 import { WorkingPanel } from '../plan/WorkingPanel';
 import { Feeds } from './Feeds';
 
@@ -105,7 +106,7 @@ export function SurfaceForm({ surface }: { surface: Surface }) {
     const { coefficient: _old, ...rest } = surface;
     edit(put('Say what covers it', { ...rest, cover }));
   };
-  const landings = Object.values(job.elements).filter(isLanding).filter((landing) => landing.kind === 'basin');
+  const landings = Object.values(job.elements).filter(isLanding).filter((landing) => landing.kind === 'basin' || landing.kind === 'channel');
   return (
     <>
       <Sheds element={surface} />
@@ -119,6 +120,65 @@ export function SurfaceForm({ surface }: { surface: Surface }) {
         label="What covers it" value={surface.cover} onChoose={choose}
         options={SURFACE_COVERS.filter((cover) => cover !== 'roof').map((cover) => ({ value: cover, label: SURFACE_FACTS[cover].label, note: `sheds ${decimals(SURFACE_FACTS[cover].usual * 100, 0)}%` }))}
       />
+      <WayOverGround surface={surface} />
+    </>
+  );
+}
+
+/** Overland n of what water sheets over. */
+const SHEETS = [{ value: '0.012', label: 'Smooth paving' }, { value: '0.15', label: 'Short grass' }, { value: '0.24', label: 'Dense grass' }] as const;
+const FIRST_SHEET = { length: 15, slope: 0.02, roughness: 0.15 };
+const FIRST_SHALLOW = { length: 15, slope: 0.02, paved: false };
+
+/** The longest way that its water takes to the inlet: a slow lawn needs less pipe than a quick one. Without it all of it counts at once. */
+function WayOverGround({ surface }: { surface: Surface }) {
+  const { plan, edit, units } = useKept();
+  const { sheet, shallow } = surface;
+  const time = plan.sources.sheds.find((shed) => shed.id === surface.id)?.time ?? 0;
+  const save = (next: Pick<Surface, 'sheet' | 'shallow'>): string | null => {
+    const { sheet: _sheet, shallow: _shallow, ...rest } = surface;
+    return edit(put('Say how its water runs', { ...rest, ...(next.sheet ? { sheet: next.sheet } : {}), ...(next.shallow ? { shallow: next.shallow } : {}) }));
+  };
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <Text kind="heading">How long its water takes</Text>
+      <Choice
+        label="Its longest way" hideLabel value={sheet ? 'timed' : 'atOnce'} options={[{ value: 'atOnce', label: 'At once', note: 'counts in full' }, { value: 'timed', label: 'By its way over the ground', note: 'slow ground counts for less' }]}
+        onChoose={(way) => save(way === 'atOnce' ? {} : { sheet: FIRST_SHEET })}
+      />
+      {sheet && (
+        <>
+          <View style={row}>
+            <QuantityField label="In a sheet over" value={sheet.length} {...lengthEntry(units)} onCommit={(length) => (length! > 30.5 ? 'A sheet breaks into rills within 100 ft (30 m).' : save({ sheet: { ...sheet, length: length! }, shallow }))} />
+            <QuantityField label="Falling" value={sheet.slope} {...pitchEntry} onCommit={(slope) => save({ sheet: { ...sheet, slope: slope! }, shallow })} />
+          </View>
+          <Choice label="Over" value={String(sheet.roughness)} options={SHEETS} onChoose={(roughness) => save({ sheet: { ...sheet, roughness: Number(roughness) }, shallow })} />
+          <Choice label="Then in rills" value={shallow ? (shallow.paved ? 'paved' : 'turf') : 'none'} options={[{ value: 'none', label: 'No' }, { value: 'turf', label: 'Over turf' }, { value: 'paved', label: 'Over paving' }]} onChoose={(kind) => save({ sheet, shallow: kind === 'none' ? undefined : { ...FIRST_SHALLOW, ...shallow, paved: kind === 'paved' } })} />
+          {shallow && (
+            <View style={row}>
+              <QuantityField label="Over" value={shallow.length} {...lengthEntry(units)} onCommit={(length) => save({ sheet, shallow: { ...shallow, length: length! } })} />
+              <QuantityField label="Falling" value={shallow.slope} {...pitchEntry} onCommit={(slope) => save({ sheet, shallow: { ...shallow, slope: slope! } })} />
+            </View>
+          )}
+          <Text>Takes {decimals(time / 60, 1)} min to the inlet{time < 300 ? '; under 5 min all of it counts' : ''}.</Text>
+        </>
+      )}
+    </View>
+  );
+}
+
+/** Water that comes whatever the sky does. */
+export function FixedFlowForm({ source }: { source: FixedFlow }) {
+  const { job, edit, units } = useKept();
+  const save = (label: string, next: Partial<FixedFlow>): string | null => edit(put(label, { ...source, ...next }));
+  const landings = Object.values(job.elements).filter(isLanding).filter((landing) => landing.kind !== 'discharge');
+  return (
+    <>
+      <View style={row}>
+        <NameField label="Name" value={source.name} onCommit={(name) => save('Name it', { name })} />
+        <QuantityField label="Runs at" value={source.flow} {...flowEntry(units)} onCommit={(flow) => save('Set its flow', { flow: flow! })} />
+      </View>
+      <Feeds label="Comes in at" feeds={source.feeds} targets={landings} none="Put in a basin or a downspout first." onChange={(feeds) => void save('Say where it comes in', { feeds })} />
     </>
   );
 }

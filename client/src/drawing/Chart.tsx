@@ -1,0 +1,71 @@
+/** A small chart of one curve: two axes with their units, and what is marked on it. */
+import { useState, type ReactNode } from 'react';
+import { View, type LayoutChangeEvent } from 'react-native';
+import Svg, { G, Line, Path, Text as SvgText } from 'react-native-svg';
+import { usePalette } from '../theme/theme';
+import { FONTS } from '../theme/tokens';
+import { niceStep } from './sectionLayout';
+
+const HEIGHT = 190;
+const LEFT = 46;
+const RIGHT = 12;
+const TOP = 12;
+const FOOT = 38;
+
+export interface Axis {
+  label: string;
+  /** Greatest value shown; the least is 0. */
+  most: number;
+  show: (value: number) => string;
+}
+
+export interface Frame {
+  x: (value: number) => number;
+  y: (value: number) => number;
+}
+
+interface Props {
+  said: string;
+  across: Axis;
+  up: Axis;
+  /** Points of the curve, in the axes' own numbers. */
+  curve: readonly (readonly [number, number])[];
+  /** Filled down to the axis, as water is. */
+  filled?: boolean;
+  children?: (frame: Frame, width: number) => ReactNode;
+}
+
+function ticks({ most }: Axis, count: number): number[] {
+  const step = niceStep(most, count);
+  return Array.from({ length: Math.floor(most / step + 1e-9) + 1 }, (_, k) => k * step);
+}
+
+export function Chart({ said, across, up, curve, filled = false, children }: Props) {
+  const [width, setWidth] = useState(340);
+  const { ink, soft, line, water, shallow } = usePalette();
+  const frame: Frame = {
+    x: (value) => LEFT + (value / across.most) * (width - LEFT - RIGHT),
+    y: (value) => HEIGHT - FOOT - (value / up.most) * (HEIGHT - TOP - FOOT),
+  };
+  const label = { fontFamily: FONTS.text, fontSize: 12, fill: soft };
+  const d = curve.map(([x, y], k) => `${k === 0 ? 'M' : 'L'}${frame.x(x).toFixed(1)} ${frame.y(y).toFixed(1)}`).join('');
+  return (
+    <View onLayout={(event: LayoutChangeEvent) => setWidth(event.nativeEvent.layout.width)}>
+      <Svg width={width} height={HEIGHT} role="img" aria-label={said}>
+        {ticks(up, 4).map((value) => (
+          <G key={value}>
+            <Line x1={LEFT} x2={width - RIGHT} y1={frame.y(value)} y2={frame.y(value)} stroke={line} strokeWidth={1} />
+            <SvgText x={LEFT - 6} y={frame.y(value) + 4} textAnchor="end" {...label}>{up.show(value)}</SvgText>
+          </G>
+        ))}
+        {ticks(across, 4).map((value) => <SvgText key={value} x={frame.x(value)} y={HEIGHT - FOOT + 16} textAnchor="middle" {...label}>{across.show(value)}</SvgText>)}
+        <SvgText x={width - RIGHT} y={HEIGHT - 4} textAnchor="end" {...label}>{across.label}</SvgText>
+        <SvgText x={LEFT} y={HEIGHT - 4} {...label}>{`↑ ${up.label}`}</SvgText>
+        {filled && <Path d={`${d}L${frame.x(curve.at(-1)![0])} ${frame.y(0)}L${frame.x(curve[0]![0])} ${frame.y(0)}Z`} fill={shallow} />}
+        <Path d={d} stroke={water} strokeWidth={3} fill="none" />
+        <Line x1={LEFT} x2={width - RIGHT} y1={frame.y(0)} y2={frame.y(0)} stroke={ink} strokeWidth={2} />
+        {children?.(frame, width)}
+      </Svg>
+    </View>
+  );
+}

@@ -1,0 +1,113 @@
+/** What an inlet does in the design rain: a basin's rating curve with today's point on it, a channel's water profile, a downspout's limit. */
+import { decimals, inletWorking, sagCapacity, showFlow, showLength, showSmall, text, type BasinPlan, type ChannelPlan, type DownspoutPlan, type Shown } from '@katabasis/core';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { Circle, Line } from 'react-native-svg';
+import { useKept } from '../../data/useJob';
+import { Chart } from '../../drawing/Chart';
+import { usePalette } from '../../theme/theme';
+import { SPACE } from '../../theme/tokens';
+import { Figure } from '../../ui/Figure';
+import { Text } from '../../ui/Text';
+import { WorkingPanel } from '../plan/WorkingPanel';
+
+const row = { flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.xl, rowGap: SPACE.s } as const;
+
+export function InletPanel({ id }: { id: string }) {
+  const { job, plan } = useKept();
+  const [open, setOpen] = useState(false);
+  const inlet = plan.inlets[id];
+  const working = open ? inletWorking(job, plan, id) : null;
+  if (!inlet) return null;
+  if (working) return <WorkingPanel working={working} onBack={() => setOpen(false)} />;
+  const ask = (): void => setOpen(true);
+  if (inlet.kind === 'basin') return <Basin inlet={inlet} onAsk={ask} />;
+  return inlet.kind === 'channel' ? <Channel inlet={inlet} onAsk={ask} /> : <Downspout inlet={inlet} onAsk={ask} />;
+}
+
+function Freeboard({ freeboard }: { freeboard: number | null }) {
+  const { units, plan } = useKept();
+  if (freeboard === null) return null;
+  return <Figure label="Below the sill" shown={showSmall(freeboard, units)} {...(freeboard < plan.settings.openingMargin ? { tone: 'stop' as const } : {})} />;
+}
+
+function Basin({ inlet, onAsk }: { inlet: BasinPlan; onAsk: () => void }) {
+  const { units, plan } = useKept();
+  const { ink, fix } = usePalette();
+  const allowed = plan.settings.ponding;
+  const deepest = Math.max(allowed * 2, inlet.ponding * 1.25);
+  const depths = Array.from({ length: 41 }, (_, k) => (deepest * k) / 40);
+  const curve = depths.map((depth): [number, number] => [sagCapacity({ ...inlet.inlet, depth }).flow, depth]);
+  const most = Math.max(curve.at(-1)![0], inlet.offered * 1.1);
+  const over = inlet.ponding > allowed;
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <View style={row}>
+        <Figure label="Stands over the grate" shown={showSmall(inlet.ponding, units)} size="hero" {...(over ? { tone: 'fix' as const } : {})} onPress={onAsk} />
+        <Figure label="Comes over the ground" shown={showFlow(inlet.offered, units)} size="hero" onPress={onAsk} />
+        <Figure label={`Takes at ${text(showSmall(allowed, units))}`} shown={showFlow(inlet.capacity, units)} onPress={onAsk} />
+        <Freeboard freeboard={inlet.freeboard} />
+        {inlet.sump !== null && <Figure label="Sump holds" shown={sumpOf(inlet.sump, units)} />}
+      </View>
+      <Chart
+        said={`Rating curve: ${text(showFlow(inlet.offered, units))} at ${text(showSmall(inlet.ponding, units))} of water`} curve={curve}
+        across={{ label: `taken, ${showFlow(0, units).unit}`, most, show: (value) => showFlow(value, units).value.replace(/\.0+$/, '') }}
+        up={{ label: `water over the grate, ${units === 'us' ? 'in' : 'mm'}`, most: deepest, show: (value) => (units === 'us' ? decimals(value / 0.0254, 1) : decimals(value * 1000, 0)) }}
+      >
+        {(frame, width) => (
+          <>
+            <Line x1={frame.x(0)} x2={width - 12} y1={frame.y(allowed)} y2={frame.y(allowed)} stroke={fix} strokeWidth={1.5} strokeDasharray="6 4" />
+            <Circle cx={frame.x(inlet.offered)} cy={frame.y(inlet.ponding)} r={7} fill={over ? fix : ink} />
+          </>
+        )}
+      </Chart>
+      <Text kind="small">The dot is the design rain; the broken line is the depth allowed here. {Math.round(inlet.inlet.clogging * 100)}% of the grate is taken as clogged.</Text>
+    </View>
+  );
+}
+
+const LITRES_PER_GALLON = 3.785411784;
+
+function sumpOf(cubicMetres: number, units: 'us' | 'metric'): Shown {
+  const litres = cubicMetres * 1000;
+  return units === 'us' ? { value: decimals(litres / LITRES_PER_GALLON, 1), unit: 'gal of grit' } : { value: decimals(litres, 0), unit: 'L of grit' };
+}
+
+function Channel({ inlet, onAsk }: { inlet: ChannelPlan; onAsk: () => void }) {
+  const { units } = useKept();
+  const { ink, stop } = usePalette();
+  const { profile, drain } = inlet;
+  const over = profile.maxDepth > drain.depth;
+  const most = Math.max(drain.depth, profile.maxDepth) * 1.1;
+  const words = { free: 'Falls free at its outlet.', drowned: 'Water in the line stands in its outlet.', none: 'Runs fast to its outlet.' } as const;
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <View style={row}>
+        <Figure label="Deepest water" shown={showSmall(profile.maxDepth, units)} size="hero" {...(over ? { tone: 'fix' as const } : {})} onPress={onAsk} />
+        <Figure label="Sheds into it" shown={showFlow(inlet.offered, units)} size="hero" onPress={onAsk} />
+        <Figure label="Takes, brimful" shown={showFlow(inlet.capacity, units)} onPress={onAsk} />
+        <Freeboard freeboard={inlet.freeboard} />
+      </View>
+      <Chart
+        filled said={`Water in the channel from its closed end to its outlet, at most ${text(showSmall(profile.maxDepth, units))} deep`}
+        curve={profile.stations.map((station, k): [number, number] => [station, profile.depths[k]!])}
+        across={{ label: `from the closed end, ${units === 'us' ? 'ft' : 'm'}`, most: drain.length, show: (value) => (units === 'us' ? decimals(value / 0.3048, 0) : decimals(value, 1)) }}
+        up={{ label: `depth, ${units === 'us' ? 'in' : 'mm'}`, most, show: (value) => (units === 'us' ? decimals(value / 0.0254, 1) : decimals(value * 1000, 0)) }}
+      >
+        {(frame) => <Line x1={frame.x(0)} x2={frame.x(drain.length)} y1={frame.y(drain.depth)} y2={frame.y(drain.depth)} stroke={over ? stop : ink} strokeWidth={2.5} />}
+      </Chart>
+      <Text kind="small">{words[profile.outletControl]} The straight line is the channel’s top, {text(showSmall(drain.depth, units))} over its bed, {text(showLength(drain.length, units))} long.</Text>
+    </View>
+  );
+}
+
+function Downspout({ inlet, onAsk }: { inlet: DownspoutPlan; onAsk: () => void }) {
+  const { units } = useKept();
+  return (
+    <View style={row}>
+      <Figure label="Comes to it" shown={showFlow(inlet.offered, units)} size="hero" onPress={onAsk} />
+      <Figure label={inlet.control === 'outlet' ? 'Its outlet takes' : 'It takes'} shown={showFlow(inlet.capacity, units)} size="hero" onPress={onAsk} />
+      {inlet.overshoot > 0 && <Figure label="Spills" shown={showFlow(inlet.overshoot, units)} tone="fix" onPress={onAsk} />}
+    </View>
+  );
+}

@@ -1,0 +1,82 @@
+/**
+ * Design flow down the tree by the rational method. Each part of what entered keeps the time that it has been on its way; a run is
+ * sized for the time at which intensity times area arrived by then is greatest, so that a paved part that answers at once is not
+ * watered down by a lawn that answers late.
+ */
+import type { Arrival } from '../runoff/sources';
+import { NONE, type Tree } from './tree';
+
+/** Rain of less than this is not measured, and nothing is sized by it, s: 5 minutes. */
+export const LEAST_CONCENTRATION = 300;
+/** Parts kept apart at a landing; beyond it the two nearest in time become one, at the earlier time. */
+const MOST_PARTS = 12;
+
+export interface DesignFlows {
+  /** What passes each landing: m³/s, of which fixed; and the rain (m/s), time (s) and C·A (m²) that made it. */
+  flow: Float64Array;
+  fixed: Float64Array;
+  intensity: Float64Array;
+  time: Float64Array;
+  area: Float64Array;
+}
+
+export interface DesignFlowInput {
+  tree: Tree;
+  entering: readonly (readonly Arrival[])[];
+  fixed: Float64Array;
+  /** Intensity (m/s) of a duration (s); falls, or stays the same, as the duration grows. */
+  intensityOf: (duration: number) => number;
+  /** Time (s) that a flow (m³/s) takes down a run. */
+  travelTime: (run: number, flow: number) => number;
+}
+
+export function designFlows({ tree, entering, fixed: fixedEntering, intensityOf, travelTime }: DesignFlowInput): DesignFlows {
+  const count = tree.landings.length;
+  const fixed = Float64Array.from(fixedEntering);
+  const parts: Arrival[][] = entering.map((each) => mergedByTime(each));
+  const out: DesignFlows = { flow: new Float64Array(count), fixed, intensity: new Float64Array(count), time: new Float64Array(count), area: new Float64Array(count) };
+  for (let at = 0; at < count; at++) {
+    parts[at] = mergedByTime(parts[at]!);
+    governing(parts[at]!, intensityOf, out, at);
+    out.flow[at]! += fixed[at]!;
+    const run = tree.leaving[at]!;
+    if (run === NONE) continue;
+    const to = tree.lower[run]!;
+    fixed[to]! += fixed[at]!;
+    if (parts[at]!.length === 0) continue;
+    const travel = travelTime(run, out.flow[at]!);
+    parts[to] = [...parts[to]!, ...parts[at]!.map(({ time, area }) => ({ time: time + travel, area }))];
+  }
+  return out;
+}
+
+/** Rising in time, those of one time together, and not more than `MOST_PARTS`. */
+function mergedByTime(parts: readonly Arrival[]): Arrival[] {
+  if (parts.length < 2) return [...parts];
+  const merged: Arrival[] = [];
+  for (const part of [...parts].sort((a, b) => a.time - b.time)) {
+    const last = merged[merged.length - 1];
+    if (last && part.time - last.time < 1e-6) merged[merged.length - 1] = { time: last.time, area: last.area + part.area };
+    else merged.push(part);
+  }
+  while (merged.length > MOST_PARTS) {
+    let nearest = 1;
+    for (let k = 2; k < merged.length; k++) if (merged[k]!.time - merged[k - 1]!.time < merged[nearest]!.time - merged[nearest - 1]!.time) nearest = k;
+    merged.splice(nearest - 1, 2, { time: merged[nearest - 1]!.time, area: merged[nearest - 1]!.area + merged[nearest]!.area });
+  }
+  return merged;
+}
+
+function governing(parts: readonly Arrival[], intensityOf: (duration: number) => number, out: DesignFlows, at: number): void {
+  let area = 0;
+  for (const part of parts) {
+    area += part.area;
+    const time = Math.max(LEAST_CONCENTRATION, part.time);
+    const intensity = intensityOf(time);
+    if (intensity * area < out.flow[at]!) continue;
+    out.flow[at] = intensity * area;
+    out.intensity[at] = intensity;
+    out.time[at] = time;
+    out.area[at] = area;
+  }
+}
