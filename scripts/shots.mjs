@@ -20,6 +20,8 @@ const VIEWS = [
   ['walk-phone', '/job/quillfeather/walk', PHONE],
   ['plan-wide', '/job/quillfeather/plan', WIDE],
   ['run-wide', '/job/quillfeather/plan?at=trunkLower', WIDE],
+  ['basin-phone', '/job/quillfeather/walk?at=basin', PHONE],
+  ['rain-wide', '/job/quillfeather/walk?at=rain', WIDE],
   ['walk-wide', '/job/quillfeather/walk?at=faceValley', WIDE],
 ];
 

@@ -9,6 +9,7 @@ export type { SizeChoice } from './network/choices';
 export { planJob, type Plan } from './plan';
 export { gatheringArea, planArea, windFactor } from './runoff/roofArea';
 export { coefficientOf, type Shed } from './runoff/sources';
+export { sizeJob, type JobSizing, type SizedJob } from './sizing';
 export { budgetFrom, solve, type LandingPlan, type RunPlan, type Solution } from './solve';
 export * from './snags';
 export { intensityOf, fitRain, type IntensityTable } from './rain/intensity';

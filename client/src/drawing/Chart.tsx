@@ -1,4 +1,5 @@
 /** A small chart of one curve: two axes with their units, and what is marked on it. */
+import { decimals } from '@katabasis/core';
 import { useState, type ReactNode } from 'react';
 import { View, type LayoutChangeEvent } from 'react-native';
 import Svg, { G, Line, Path, Text as SvgText } from 'react-native-svg';
@@ -16,7 +17,8 @@ export interface Axis {
   label: string;
   /** Greatest value shown; the least is 0. */
   most: number;
-  show: (value: number) => string;
+  /** How much of the curve's numbers one shown unit is, so that the axis is parted at round figures of what is read. */
+  per: number;
 }
 
 export interface Frame {
@@ -35,9 +37,11 @@ interface Props {
   children?: (frame: Frame, width: number) => ReactNode;
 }
 
-function ticks({ most }: Axis, count: number): number[] {
-  const step = niceStep(most, count);
-  return Array.from({ length: Math.floor(most / step + 1e-9) + 1 }, (_, k) => k * step);
+/** Round figures on an axis: where each stands, and what is written there. */
+function ticks({ most, per }: Axis, count: number): { at: number; said: string }[] {
+  const step = niceStep(most / per, count);
+  const places = Math.max(0, -Math.floor(Math.log10(step) + 1e-9));
+  return Array.from({ length: Math.floor(most / per / step + 1e-9) + 1 }, (_, k) => ({ at: k * step * per, said: decimals(k * step, places) }));
 }
 
 export function Chart({ said, across, up, curve, filled = false, children }: Props) {
@@ -52,13 +56,13 @@ export function Chart({ said, across, up, curve, filled = false, children }: Pro
   return (
     <View onLayout={(event: LayoutChangeEvent) => setWidth(event.nativeEvent.layout.width)}>
       <Svg width={width} height={HEIGHT} role="img" aria-label={said}>
-        {ticks(up, 4).map((value) => (
-          <G key={value}>
-            <Line x1={LEFT} x2={width - RIGHT} y1={frame.y(value)} y2={frame.y(value)} stroke={line} strokeWidth={1} />
-            <SvgText x={LEFT - 6} y={frame.y(value) + 4} textAnchor="end" {...label}>{up.show(value)}</SvgText>
+        {ticks(up, 4).map(({ at, said: value }) => (
+          <G key={at}>
+            <Line x1={LEFT} x2={width - RIGHT} y1={frame.y(at)} y2={frame.y(at)} stroke={line} strokeWidth={1} />
+            <SvgText x={LEFT - 6} y={frame.y(at) + 4} textAnchor="end" {...label}>{value}</SvgText>
           </G>
         ))}
-        {ticks(across, 4).map((value) => <SvgText key={value} x={frame.x(value)} y={HEIGHT - FOOT + 16} textAnchor="middle" {...label}>{across.show(value)}</SvgText>)}
+        {ticks(across, 4).map(({ at, said: value }) => <SvgText key={at} x={frame.x(at)} y={HEIGHT - FOOT + 16} textAnchor="middle" {...label}>{value}</SvgText>)}
         <SvgText x={width - RIGHT} y={HEIGHT - 4} textAnchor="end" {...label}>{across.label}</SvgText>
         <SvgText x={LEFT} y={HEIGHT - 4} {...label}>{`↑ ${up.label}`}</SvgText>
         {filled && <Path d={`${d}L${frame.x(curve.at(-1)![0])} ${frame.y(0)}L${frame.x(curve[0]![0])} ${frame.y(0)}Z`} fill={shallow} />}

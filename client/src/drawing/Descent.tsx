@@ -13,7 +13,7 @@ import { LandingWords, RunWords } from './descentWords';
 
 const make = (_palette: Palette) => ({
   words: { position: 'absolute' as const, right: 0 },
-  level: { position: 'absolute' as const, left: 0, width: GUTTER - 7, height: 22, textAlign: 'right' as const, ...({ contain: 'size layout style' } as object) },
+  level: { position: 'absolute' as const, left: 0, width: GUTTER - 7, height: 22, fontSize: 15, textAlign: 'right' as const, ...({ contain: 'size layout style' } as object) },
   handle: { position: 'absolute' as const, width: 44, height: 44 },
 });
 

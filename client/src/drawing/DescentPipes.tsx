@@ -6,7 +6,7 @@ import { usePalette } from '../theme/theme';
 import type { DescentLayout } from './descentLayout';
 import { LandingGlyph } from './LandingGlyph';
 
-export const GUTTER = 76;
+export const GUTTER = 86;
 const LANE = 22;
 export const laneX = (lane: number): number => GUTTER + 14 + lane * LANE;
 

@@ -125,7 +125,7 @@ function Control({ level, frame, section }: { level: number; frame: Frame; secti
   return (
     <>
       <Line x1={x - 60} x2={x + 10} y1={frame.y(level)} y2={frame.y(level)} stroke={stop} strokeWidth={2.5} />
-      <SvgText x={x - 64} y={frame.y(level) + 4} textAnchor="end" fontFamily={FONTS.bold} fontSize={12} fill={stop}>{`not below ${text(showLevel(level, units))}`}</SvgText>
+      <SvgText x={x + 10} y={frame.y(level) + 16} textAnchor="end" fontFamily={FONTS.bold} fontSize={12} fill={stop}>{`not below ${text(showLevel(level, units))}`}</SvgText>
     </>
   );
 }

@@ -29,6 +29,9 @@ export interface ChannelProfile {
 }
 
 const POINTS = 200;
+/** Part of its own station within which a singular place is passed on its tangent, and steps from there on. */
+const BESIDE = 0.005;
+const AWAY_STEPS = 400;
 
 type Depth = (x: number) => number;
 
@@ -59,7 +62,7 @@ function march(channel: ChannelDrain, q: number, place: number, start: number, s
     const x = place + side * s * s;
     if (s === 0) {
       if (!atCritical) return 0;
-      // There (y − yc) d(below)/dy = above dx/dy with d(below)/dy = 3/yc; at a singular point `above` is naught too, and the departure is linear in x.
+      // There (y − yc) d(below)/dy = above dx/dy with d(below)/dy = 3/yc.
       const { above } = parts(channel, q, place, start);
       return branch * Math.sqrt(Math.max(0, (2 * above * side * critical) / 3));
     }
@@ -161,14 +164,53 @@ export function channelProfile(channel: ChannelDrain & { lateralInflow: number; 
   return told((x) => (x > jump ? slow(x) : fast(x)), 'drowned');
 }
 
-/** The profile that passes from slow to fast at the turning place, started a step to either side of it along its own slope. */
+/** The profile that passes from slow to fast at the turning place, along its own slope there. */
 function throughTurn(channel: ChannelDrain, q: number, turn: number): Depth {
   const m = slopeThrough(channel, q, turn);
   const yc = criticalAt(q, channel.width, turn);
-  const off = Math.min(turn, channel.length - turn) * 1e-3;
-  const up = march(channel, q, turn - off, yc - m * off, -1, 0, 1).reverse();
-  const down = off > 0 ? march(channel, q, turn + off, yc + m * off, 1, channel.length, -1) : [];
+  const up = away(channel, q, turn, m, turn * (1 - 1e-9), -1).reverse();
+  const down = away(channel, q, turn, m, channel.length - turn, 1);
   return reader([...up, { x: turn, y: yc }, ...down]);
+}
+
+/** L-stable second-order Rosenbrock method (Verwer et al. 1999). */
+const GAMMA = 1 - Math.SQRT1_2;
+
+/**
+ * Away from a turning place, `reach` m up (−1, slow) or down (+1, fast). Near it the profile is drawn back to itself the harder the
+ * nearer, as 1/distance: steps grow with the distance, and the method is one that such pull cannot upset.
+ */
+function away(channel: ChannelDrain, q: number, turn: number, m: number, reach: number, side: -1 | 1): { x: number; y: number }[] {
+  const start = Math.min(BESIDE * turn, reach);
+  const yc = criticalAt(q, channel.width, turn);
+  const points = [{ x: turn + side * start, y: yc + side * m * start }];
+  if (reach <= start) return points;
+  const slopeAt = (x: number, y: number): number => {
+    const critical = criticalAt(q, channel.width, x);
+    const kept = side < 0 ? Math.max(y, critical * (1 + 1e-7)) : Math.min(Math.max(y, 1e-9), critical * (1 - 1e-7));
+    const { above, below } = parts(channel, q, x, kept);
+    return above / below;
+  };
+  const grow = (reach / start) ** (1 / AWAY_STEPS);
+  let { x, y } = points[0]!;
+  for (let k = 1; k <= AWAY_STEPS; k++) {
+    const next = turn + side * start * grow ** k;
+    const h = next - x;
+    const f = slopeAt(x, y);
+    const dy = y * 1e-6;
+    const dx = h * 1e-3;
+    const pull = (slopeAt(x, y + dy) - slopeAt(x, y - dy)) / (2 * dy);
+    const drift = (slopeAt(x + dx, y) - slopeAt(x - dx, y)) / (2 * dx);
+    const divisor = 1 - GAMMA * h * pull;
+    const k1 = (f + GAMMA * h * drift) / divisor;
+    const k2 = (slopeAt(next, y + h * k1) - GAMMA * h * drift - 2 * k1) / divisor;
+    y += h * (1.5 * k1 + 0.5 * k2);
+    x = next;
+    const critical = criticalAt(q, channel.width, x);
+    y = side < 0 ? Math.max(y, critical) : Math.min(Math.max(y, 1e-9), critical);
+    points.push({ x, y });
+  }
+  return points;
 }
 
 /** Most inflow all along that the channel takes with a free drop at its outlet, without overtopping: m²/s, and m³/s over its length. */

@@ -19,6 +19,7 @@ import { useAt } from '../useAt';
 import { useKeys } from '../useKeys';
 import { ElementSheet } from '../walk/ElementSheet';
 import { Cautions } from './Cautions';
+import { SizeJob } from './SizeJob';
 import { SnagItem } from './SnagItem';
 import { WorkingPanel } from './WorkingPanel';
 
@@ -54,6 +55,7 @@ export function PlanScreen() {
           <PitchStyle />
           <Descent chosen={at} onChoose={choose} />
           <Sections chosen={at} />
+          <SizeJob />
           <Cautions />
         </ScrollView>
         {sheet}
@@ -77,6 +79,7 @@ export function PlanScreen() {
           <ScrollView contentContainerStyle={styles.body} tabIndex={0} role="region" aria-label="Section and snags">
             <Sections chosen={at} />
             <Snags onGo={choose} />
+            <SizeJob />
             <Cautions />
           </ScrollView>
         )}

@@ -1,4 +1,4 @@
-import { decimals, fitRain, intensityOf, put, rainOf, readFrequencyTable, showRain, text, type IntensityTable, type RainElement } from '@katabasis/core';
+import { decimals, fitRain, intensityOf, METRES_PER_SECOND_PER_INCH_PER_HOUR, METRES_PER_SECOND_PER_MILLIMETRE_PER_HOUR, put, rainOf, readFrequencyTable, showRain, text, type IntensityTable, type RainElement } from '@katabasis/core';
 import FileUp from 'lucide-react-native/icons/file-up';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
@@ -76,8 +76,8 @@ function RainCurve({ table }: { table: IntensityTable }) {
     <View style={{ gap: SPACE.xs }}>
       <Chart
         said="Rain by how long it lasts" curve={curve}
-        across={{ label: 'lasting, min', most: longest / MINUTE, show: (value) => decimals(value, 0) }}
-        up={{ label: `rain, ${unit}`, most: curve[0]![1] * 1.1, show: (value) => showRain(value, units).value.replace(/\.?0+$/, '') || '0' }}
+        across={{ label: 'lasting, min', most: longest / MINUTE, per: 1 }}
+        up={{ label: `rain, ${unit}`, most: curve[0]![1] * 1.1, per: units === 'us' ? METRES_PER_SECOND_PER_INCH_PER_HOUR : METRES_PER_SECOND_PER_MILLIMETRE_PER_HOUR }}
       />
       {fit && <Text kind="small">Near enough i = a / (t + b)^c with b = {decimals(fit.b / MINUTE, 1)} min and c = {decimals(fit.c, 2)}, within {decimals(fit.worst * 100, 1)}% at every row. The plan uses the rows themselves.</Text>}
     </View>

@@ -1,5 +1,5 @@
 /** What an inlet does in the design rain: a basin's rating curve with today's point on it, a channel's water profile, a downspout's limit. */
-import { decimals, inletWorking, sagCapacity, showFlow, showLength, showSmall, text, type BasinPlan, type ChannelPlan, type DownspoutPlan, type Shown } from '@katabasis/core';
+import { CUBIC_METRES_PER_SECOND_PER_GPM, decimals, inletWorking, METRES_PER_FOOT, METRES_PER_INCH, sagCapacity, showFlow, showLength, showSmall, text, type BasinPlan, type ChannelPlan, type DownspoutPlan, type Shown, type UnitSystem } from '@katabasis/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Circle, Line } from 'react-native-svg';
@@ -12,6 +12,9 @@ import { Text } from '../../ui/Text';
 import { WorkingPanel } from '../plan/WorkingPanel';
 
 const row = { flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.xl, rowGap: SPACE.s } as const;
+
+/** m of a small size's unit: inches or millimetres. */
+const small = (units: UnitSystem): number => (units === 'us' ? METRES_PER_INCH : 0.001);
 
 export function InletPanel({ id }: { id: string }) {
   const { job, plan } = useKept();
@@ -51,8 +54,8 @@ function Basin({ inlet, onAsk }: { inlet: BasinPlan; onAsk: () => void }) {
       </View>
       <Chart
         said={`Rating curve: ${text(showFlow(inlet.offered, units))} at ${text(showSmall(inlet.ponding, units))} of water`} curve={curve}
-        across={{ label: `taken, ${showFlow(0, units).unit}`, most, show: (value) => showFlow(value, units).value.replace(/\.0+$/, '') }}
-        up={{ label: `water over the grate, ${units === 'us' ? 'in' : 'mm'}`, most: deepest, show: (value) => (units === 'us' ? decimals(value / 0.0254, 1) : decimals(value * 1000, 0)) }}
+        across={{ label: `taken, ${showFlow(0, units).unit}`, most, per: units === 'us' ? CUBIC_METRES_PER_SECOND_PER_GPM : 0.001 }}
+        up={{ label: `water over the grate, ${units === 'us' ? 'in' : 'mm'}`, most: deepest, per: small(units) }}
       >
         {(frame, width) => (
           <>
@@ -91,8 +94,8 @@ function Channel({ inlet, onAsk }: { inlet: ChannelPlan; onAsk: () => void }) {
       <Chart
         filled said={`Water in the channel from its closed end to its outlet, at most ${text(showSmall(profile.maxDepth, units))} deep`}
         curve={profile.stations.map((station, k): [number, number] => [station, profile.depths[k]!])}
-        across={{ label: `from the closed end, ${units === 'us' ? 'ft' : 'm'}`, most: drain.length, show: (value) => (units === 'us' ? decimals(value / 0.3048, 0) : decimals(value, 1)) }}
-        up={{ label: `depth, ${units === 'us' ? 'in' : 'mm'}`, most, show: (value) => (units === 'us' ? decimals(value / 0.0254, 1) : decimals(value * 1000, 0)) }}
+        across={{ label: `from the closed end, ${units === 'us' ? 'ft' : 'm'}`, most: drain.length, per: units === 'us' ? METRES_PER_FOOT : 1 }}
+        up={{ label: `depth, ${units === 'us' ? 'in' : 'mm'}`, most, per: small(units) }}
       >
         {(frame) => <Line x1={frame.x(0)} x2={frame.x(drain.length)} y1={frame.y(drain.depth)} y2={frame.y(drain.depth)} stroke={over ? stop : ink} strokeWidth={2.5} />}
       </Chart>

@@ -8,7 +8,7 @@ import { coverEntry, distanceEntry, lengthEntry, levelEntry, pitchEntry, shareEn
 import { NameField, QuantityField } from '../../ui/Field';
 import { Feeds } from './Feeds';
 
-const row = { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m, alignItems: 'flex-end' } as const;
+const row = { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m, alignItems: 'flex-start' } as const;
 
 function NameAndLevel({ landing, levelLabel }: { landing: Landing; levelLabel: string }) {
   const { edit, units } = useKept();

@@ -1,0 +1,67 @@
+/** Sizes for the whole job at least cost, beside the next best, each with the verdict that it would bring. */
+import { applyChange, nameOf, planJob, showNominal, sizeJob, text, type Job, type JobSizing, type SizedJob } from '@katabasis/core';
+import Ruler from 'lucide-react-native/icons/ruler';
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+import { useKept } from '../../data/useJob';
+import { useStyles } from '../../theme/theme';
+import { SPACE, type Palette } from '../../theme/tokens';
+import { Button } from '../../ui/Button';
+import { Mark } from '../../ui/Mark';
+import { Text } from '../../ui/Text';
+
+const make = (palette: Palette) => ({ choice: { borderTopWidth: 1, borderTopColor: palette.line, paddingVertical: SPACE.m, gap: SPACE.s } });
+
+export function SizeJob() {
+  const { job, plan } = useKept();
+  const [asked, setAsked] = useState<Job | null>(null);
+  const sizing = useMemo(() => (asked === job ? sizeJob(job, plan) : undefined), [asked, job, plan]);
+  return (
+    <View style={{ gap: SPACE.s }} role="region" aria-label="Sizes for the whole job">
+      <Text kind="heading">Sizes for the whole job</Text>
+      {sizing === undefined && (
+        <>
+          <Text>Sizes and pitch together, at the least pipe and digging: a larger pipe may run flatter, and none narrows on the way down.</Text>
+          <View style={{ flexDirection: 'row' }}><Button label="Work out the sizes" icon={Ruler} onPress={() => setAsked(job)} testID="size-job" /></View>
+        </>
+      )}
+      {sizing === null && <Text>No sizes on offer bring all of the water to its way out: it needs more fall, less cover, or another way out.</Text>}
+      {sizing && <Choices sizing={sizing} />}
+    </View>
+  );
+}
+
+function Choices({ sizing }: { sizing: JobSizing }) {
+  return (
+    <View>
+      <Choice title="Least" sized={sizing.best} testID="use-best" />
+      {sizing.others.map((other, index) => <Choice key={index} title={`${Math.max(1, Math.round((other.cost / sizing.best.cost - 1) * 100))}% more`} sized={other} />)}
+    </View>
+  );
+}
+
+function Choice({ title, sized, testID }: { title: string; sized: SizedJob; testID?: string }) {
+  const { job, edit, units } = useKept();
+  const styles = useStyles(make);
+  const { verdict } = useMemo(() => planJob(applyChange(job, sized.change).job), [job, sized]);
+  const changed = Object.entries(sized.sizes).filter(([run, size]) => {
+    const element = job.elements[run];
+    return element?.kind === 'run' && Math.abs(element.nominal - size) > 1e-9;
+  });
+  const counts = new Map<string, number>();
+  for (const size of Object.values(sized.sizes)) {
+    const said = text(showNominal(size, units));
+    counts.set(said, (counts.get(said) ?? 0) + 1);
+  }
+  return (
+    <View style={styles.choice}>
+      <Text kind="strong">{title}: {[...counts].map(([size, count]) => `${count} × ${size}`).join(', ')}</Text>
+      <View style={{ flexDirection: 'row', gap: SPACE.s, alignItems: 'center' }}>
+        <Mark kind={verdict.state} />
+        <Text style={{ flex: 1 }}>{verdict.sentence}</Text>
+      </View>
+      <Text kind="small">{changed.length === 0 ? 'As it is now, with pitches set where the flow needs them.' : changed.map(([run, size]) => `${nameOf(job, run)} ${text(showNominal(size, units))}`).join(' · ')}</Text>
+      <View style={{ flexDirection: 'row' }}><Button label="Use these" onPress={() => edit(sized.change)} {...(testID ? { testID } : {})} /></View>
+    </View>
+  );
+}
