@@ -6,6 +6,7 @@ export type { RunFlow } from './hydraulics/runFlow';
 export * from './job';
 export { controlLevel, letterOf, type FallBudget } from './network';
 export type { SizeChoice } from './network/choices';
+export { solveWaterLine, type WaterNetwork } from './network/waterLine';
 export { planJob, type Plan } from './plan';
 export { gatheringArea, planArea, windFactor } from './runoff/roofArea';
 export { coefficientOf, type Shed } from './runoff/sources';

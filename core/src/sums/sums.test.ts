@@ -95,4 +95,20 @@ describe('laws', () => {
       expect(out('channel.profile', { ...channel, lateralInflow }).maxDepth! / depth).toBeCloseTo(1, 4);
     }), { numRuns: 30 });
   });
+
+  it('a steep channel, slow above its turning place and fast below, keeps its momentum all along', () => {
+    fc.assert(fc.property(fc.double({ min: 0.01, max: 0.06, noNaN: true }), fc.double({ min: 1e-4, max: 1e-3, noNaN: true }), fc.double({ min: 8, max: 30, noNaN: true }), (slope, q, length) => {
+      const [width, roughness] = [0.15, 0.011];
+      const result = sumOf('channel.profile', { width, depth: 1, length, slope, roughness, lateralInflow: q });
+      const { stations, depths, outletControl } = (result as { out: { stations: number[]; depths: number[]; outletControl: string } }).out;
+      if (outletControl !== 'none') return;
+      const momentum = (k: number): number => (q * stations[k]!) ** 2 / (9.80665 * width * depths[k]!) + (width * depths[k]! ** 2) / 2;
+      for (let k = 20; k < 200; k += 9) {
+        const area = width * depths[k]!;
+        const friction = (q * stations[k]! * roughness) ** 2 / (area ** 2 * (area / (width + 2 * depths[k]!)) ** (4 / 3));
+        const gained = (momentum(k + 1) - momentum(k - 1)) / (stations[k + 1]! - stations[k - 1]!);
+        expect(Math.abs(gained - area * (slope - friction)) / (area * slope)).toBeLessThan(2e-3);
+      }
+    }), { numRuns: 40 });
+  });
 });

@@ -1,5 +1,5 @@
 /** Times planJob, as a ratio to a walk of the same lines that does no hydraulics, so that machines can be compared. */
-import { jobFrom, planJob, type Element, type Job } from '@katabasis/core';
+import { jobFrom, planJob, solveWaterLine, type Element, type Job, type WaterNetwork } from '@katabasis/core';
 import { Bench } from 'tinybench';
 
 /** A trunk with a branch at every wye: half the runs trunk, half branches; a roof face to every third branch. */
@@ -46,7 +46,42 @@ function bareWalk(job: Job): number {
   return sums.get('out') ?? 0;
 }
 
+/** A trunk of half the runs with a branch at every node, in the solver's own arrays. */
+function comb(runs: number): WaterNetwork {
+  const count = runs / 2;
+  const inverts = new Float64Array(2 * count + 1);
+  const inflows = new Float64Array(2 * count + 1);
+  const list: WaterNetwork['runs'][number][] = [];
+  for (let k = 0; k < count; k++) {
+    inverts[2 * k] = 0.05 * (count - k) + 0.1;
+    inverts[2 * k + 1] = inverts[2 * k]! + 0.06;
+    inflows[2 * k + 1] = 0.4 / count;
+    list.push({ from: 2 * k + 1, to: 2 * k, length: 5, diameter: 0.1, roughness: 0.01 });
+    list.push({ from: 2 * k, to: k + 1 < count ? 2 * k + 2 : 2 * count, length: 8, diameter: 0.3 + (0.4 * k) / count, roughness: 0.012 });
+  }
+  return { inverts, inflows, losses: Float64Array.from(inverts, (_, k) => (k % 2 === 0 ? 0.5 : 0)), runs: list, order: Int32Array.from(list, (_, k) => k) };
+}
+
+async function waterLines(): Promise<void> {
+  const medians = new Map<number, number>();
+  for (const runs of [1000, 2000, 20_000]) {
+    const network = comb(runs);
+    const bench = new Bench({ time: 1500, warmupTime: 400 });
+    bench.add('water line', () => void solveWaterLine(network, () => 0.4));
+    await bench.run();
+    const { result } = bench.tasks[0]!;
+    if (!('latency' in result)) continue;
+    medians.set(runs, result.latency.p50);
+    const before = process.memoryUsage().heapUsed;
+    const kept = solveWaterLine(network, () => 0.4);
+    const used = Math.max(0, process.memoryUsage().heapUsed - before);
+    console.log(`water line, ${runs} runs: median ${result.latency.p50.toFixed(2)} ms, about ${(used / 1e6).toFixed(1)} MB for its answer (${kept.reaches.length} reaches)`);
+  }
+  console.log(`growth from 2000 to 20000 runs: ${(medians.get(20_000)! / medians.get(2000)!).toFixed(1)} times for 10 times the runs`);
+}
+
 async function main(): Promise<void> {
+  await waterLines();
   const sizes: [number, number][] = [[60, 20], [500, 160], [5000, 1600]];
   const medians = new Map<string, number>();
   for (const [runs, faces] of sizes) {
