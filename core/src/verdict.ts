@@ -33,7 +33,7 @@ export function verdictOf(job: Job, solution: Solution, snags: Snag[]): Verdict 
 
 function carries(job: Job, solution: Solution): string {
   const rain = rainOf(job);
-  const storm = rain?.source.type === 'office' ? `the ${rain.source.returnPeriod}-year rain` : 'the design rain';
+  const storm = rain && rain.source.type !== 'typed' ? `the ${rain.source.returnPeriod}-year rain` : 'the design rain';
   const discharges = ofKind(job, 'discharge').filter((discharge) => solution.landings[discharge.id]!.passing > 0);
   if (discharges.length === 0) return 'No water reaches a way out yet.';
   const where = discharges.length === 1 ? (discharges[0]!.form === 'popup' ? nameOf(job, discharges[0]!.id) : RECEIVING[discharges[0]!.receiving]) : `${discharges.length} ways out`;

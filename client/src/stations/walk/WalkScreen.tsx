@@ -82,7 +82,7 @@ function Item({ id, name, about, figure, chosen, onChoose }: ItemProps) {
 function Rain(props: ListProps) {
   const { job, units } = useKept();
   const rain = rainOf(job);
-  const about = rain?.source.type === 'office' ? `${rain.source.place}, ${rain.source.returnPeriod}-year, ${rain.source.duration / 60}-minute` : rain ? 'Typed by you' : 'Not set: tap to choose';
+  const about = rain && rain.source.type !== 'typed' ? `${rain.source.place}, ${rain.source.returnPeriod}-year, 5-minute` : rain ? 'Typed by you' : 'Not set: tap to choose';
   return (
     <View>
       <Text kind="heading">Rain</Text>
