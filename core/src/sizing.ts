@@ -43,7 +43,9 @@ function inputOf(job: Job, tree: Tree, solution: Solution, clean: boolean): Sizi
   const { allowed } = planLevels(free, findLines(free), settings, 'ground');
   const needed = (index: number, size: number): number => {
     const run = tree.runs[index]!;
-    const { flow, ordinaryFlow } = solution.runs[run.id]!;
+    const side = run.parallel ?? 1;
+    const flow = solution.runs[run.id]!.flow / side;
+    const ordinaryFlow = solution.runs[run.id]!.ordinaryFlow / side;
     const pipe = { diameter: size, roughness: MATERIAL_FACTS[run.material].roughness, flow };
     const carries = pitchForFlow(pipe) * (1 + 1e-6);
     const steep = clean ? Math.max(carries, cleanFrom((slope) => runFlow({ ...pipe, slope, ordinaryFlow, gritSize: settings.gritSize, leastVelocity: settings.leastVelocity }).cleans)) : carries;

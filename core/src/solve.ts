@@ -156,7 +156,8 @@ function flowsOf(job: Job, tree: Tree, levels: Levels, sources: Sources): Contex
     const slope = (levels.crownUp[index]! - levels.crownDown[index]!) / run.length;
     const section = { diameter: diameterOf(run), slope, roughness: MATERIAL_FACTS[run.material].roughness };
     if (flow <= 0 || !table) return 0;
-    return run.length / (slope > 0 ? normalDepth({ ...section, flow }).velocity : flow / ((Math.PI * section.diameter ** 2) / 4));
+    const each = flow / (run.parallel ?? 1);
+    return run.length / (slope > 0 ? normalDepth({ ...section, flow: each }).velocity : each / ((Math.PI * section.diameter ** 2) / 4));
   };
   const flows = designFlows({ tree, entering, fixed, intensityOf: rainOfDuration, travelTime });
   const here = Float64Array.from(entering, (parts, at) => {
@@ -173,6 +174,21 @@ function flowsOf(job: Job, tree: Tree, levels: Levels, sources: Sources): Contex
 
 /** K of V²/2g at a landing, of the pipe that leaves it. In a basin or a channel's outlet the arriving velocity is lost and entry costs as much again by half. */
 function lossAt(tree: Tree, at: number): number {
+  const leaving = tree.leaving[at]!;
+  return formLoss(tree, at) + (leaving === NONE ? 0 : throatLoss(tree.runs[leaving]!));
+}
+
+/** Contraction of a jet through a sharp opening. */
+const CONTRACTION = 0.62;
+
+/** K of an adapter's throat: the jet through it spreads again to the pipe (Borda and Carnot), (A / (0.62 At) − 1)². */
+function throatLoss(run: Run): number {
+  const diameter = diameterOf(run);
+  if (run.throat === undefined || run.throat >= diameter) return 0;
+  return ((diameter / run.throat) ** 2 / CONTRACTION - 1) ** 2;
+}
+
+function formLoss(tree: Tree, at: number): number {
   const landing = tree.landings[at]!;
   if (landing.kind === 'basin' || landing.kind === 'channel') return 1.5;
   if (landing.kind !== 'junction') return 0;
@@ -193,7 +209,7 @@ function waterLineOf(tree: Tree, levels: Levels, settings: Settings, flows: Desi
     runs: tree.runs.map((run, index) => ({
       from: tree.upper[index]!, to: tree.lower[index]!, length: run.length, diameter: diameterOf(run), roughness: MATERIAL_FACTS[run.material].roughness, invertUp: invertUp(index), invertDown: invertDown(index),
     })),
-    flows: Float64Array.from(tree.runs, (_, index) => flows.flow[tree.upper[index]!]!),
+    flows: Float64Array.from(tree.runs, (run, index) => flows.flow[tree.upper[index]!]! / (run.parallel ?? 1)),
   }, (node) => {
     const landing = tree.landings[node]!;
     if (landing.kind !== 'discharge') return Number.NEGATIVE_INFINITY;
@@ -228,17 +244,18 @@ function runPlan({ tree, levels, settings, flows, water, letters, passing }: Con
   const flow = flows.flow[upper]!;
   const ordinaryFlow = area * settings.ordinaryRain + flows.fixed[upper]!;
   const reach = water.reaches[index]!;
+  const side = run.parallel ?? 1;
   // Worked out when somebody looks: a plan is made at every move of a finger, and only an open sheet compares sizes.
   let choices: SizeChoice[] | null = null;
   const lookAtChoices = (): SizeChoice[] => (choices ??= sizeChoices({
-    material: run.material, slope: pitch, flow, ordinaryFlow, settings,
+    material: run.material, slope: pitch, flow: flow / side, ordinaryFlow: ordinaryFlow / side, settings,
     widestAbove: tree.arriving[upper]!.reduce((widest, above) => Math.max(widest, tree.runs[above]!.nominal), 0),
   }));
   const groundUp = tree.landings[upper]!.groundLevel;
-  const inPipe = runFlow({ diameter, slope: pitch, roughness, flow, ordinaryFlow, gritSize: settings.gritSize, leastVelocity: settings.leastVelocity });
+  const inPipe = runFlow({ diameter, slope: pitch, roughness, flow: flow / side, ordinaryFlow: ordinaryFlow / side, gritSize: settings.gritSize, leastVelocity: settings.leastVelocity });
   // Field by field: copying one object into another is the slowest part of a plan.
   return {
-    capacity: inPipe.capacity, fullVelocity: inPipe.fullVelocity, depth: inPipe.depth, depthRatio: inPipe.depthRatio, velocity: inPipe.velocity, overloaded: inPipe.overloaded,
+    capacity: inPipe.capacity * side, fullVelocity: inPipe.fullVelocity, depth: inPipe.depth, depthRatio: inPipe.depthRatio, velocity: inPipe.velocity, overloaded: inPipe.overloaded,
     ordinaryDepth: inPipe.ordinaryDepth, ordinaryShear: inPipe.ordinaryShear, criticalShear: inPipe.criticalShear, cleans: inPipe.cleans,
     id: run.id, from: run.from, to: run.to, line: letters[index]!, length: run.length, material: run.material, nominal: run.nominal, diameter, roughness,
     pitch, leastPitch: levels.leastPitch[index]!, drop: crownUp - crownDown,

@@ -30,6 +30,7 @@ const Shape = memo(function Shape({ form, selected }: { form: string | undefined
       {form === 'cleanout' && <><Circle r={9} {...common} /><Rect x={-3.5} y={-3.5} width={7} height={7} fill={stroke} /></>}
       {form === 'bend' && <Rect x={-7} y={-7} width={14} height={14} transform="rotate(45)" {...common} />}
       {form === 'daylight' && <><Path d="M-12 8A12 12 0 0 1 12 8Z" {...common} /><Path d="M0 4V-3" stroke={water} strokeWidth={3} /></>}
+      {form === 'main' && <><Circle r={11} {...common} /><Circle r={5.5} fill={water} /></>}
       {form === 'popup' && <><Path d="M-9 9V-3H9V9Z" {...common} /><Path d="M-12 -6L10 -11" stroke={stroke} strokeWidth={3} /></>}
     </>
   );

@@ -21,7 +21,7 @@ const make = (palette: Palette) => ({
   lines: { flex: 1, gap: 3 },
   line: { flexDirection: 'row' as const, alignItems: 'center' as const, gap: 8 },
   // Of set size: a figure that changes lays out nothing but itself.
-  pitch: { fontSize: 16, width: 84, height: 22, ...({ contain: 'size layout style' } as object) },
+  pitch: { fontSize: 16, width: 66, height: 22, ...({ contain: 'size layout style' } as object) },
   about: { height: 38, ...({ contain: 'size layout style' } as object) },
   name: { flex: 1 },
   underlined: { textDecorationLine: 'underline' as const },

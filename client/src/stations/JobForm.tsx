@@ -41,6 +41,11 @@ export function JobForm() {
         <SettingField label="Discharge from a building" setting="buildingClearance" entry={distanceEntry(units)} />
         <SettingField label="Rain that should keep it clean" setting="ordinaryRain" entry={rainEntry(units)} />
       </View>
+      <View style={row}>
+        <SettingField label="Water allowed over a grate" setting="ponding" entry={coverEntry(units)} />
+        <SettingField label="Water to stay below a sill" setting="openingMargin" entry={coverEntry(units)} />
+        <SettingField label="Water a gutter holds" setting="gutterDepth" entry={coverEntry(units)} />
+      </View>
       <SettingField label="Your level: pitch at which the bubble touches its line" setting="levelLinePitch" entry={{ ...pitchEntry, show: (value) => text(showPitchTrade(value, units)) }} />
       <Choice label="Screen" value={theme} options={[{ value: 'daylight', label: 'Daylight' }, { value: 'glare', label: 'Glare', note: 'for sun' }, { value: 'dusk', label: 'Dusk', note: 'dark' }]} onChoose={choose} />
       <View style={{ flexDirection: 'row' }}>

@@ -110,14 +110,17 @@ export const channelSchema = z.strictObject({
 });
 
 export const dischargeSchema = z.strictObject({
-  id: idSchema, kind: z.literal('discharge'), name, form: z.enum(['daylight', 'popup']),
+  id: idSchema, kind: z.literal('discharge'), name, form: z.enum(['daylight', 'popup', 'main']),
   receiving: z.enum(['swale', 'slope', 'ditch', 'street', 'lawn']),
   /** Ground where the pipe comes out, or the pop-up's lid. */
   groundLevel: level,
-  /** Daylight only: lowest level the invert may have (swale's bottom, standing water); the ground when absent. */
+  /** Daylight or main: lowest level the invert may have (swale's bottom, the main's own invert); the ground when absent. */
   controlLevel: level.optional(),
-  /** Daylight only: level at which water stands there in the design rain; none when absent. */
+  /** Daylight or main: level at which water stands there in the design rain; none when absent. */
   standingLevel: level.optional(),
+  /** Of an existing main, m³/s: what it carries full, and what of that others use already. */
+  mainCapacity: z.number().gt(0).max(100).optional(),
+  mainUsed: z.number().min(0).max(100).optional(),
   /** To the nearest building of anybody's, m. */
   buildingDistance: z.number().min(0).max(10_000).optional(),
   /** True until somebody has measured it. */
@@ -134,6 +137,10 @@ export const runSchema = z.strictObject({
     z.strictObject({ type: z.literal('levels'), up: level.optional(), down: level.optional() }),
   ]),
   under: z.enum(['turf', 'cars']).optional(), assumed: flag,
+  /** How many such pipes lie side by side and share the flow; one when absent. */
+  parallel: z.number().int().min(1).max(6).optional(),
+  /** Opening left in the adapter at its head where that is narrower than the pipe, m. */
+  throat: z.number().min(0.02).max(3).optional(),
   /** True once protection for a trench of 5 ft or deeper is planned. */
   shored: flag,
 });

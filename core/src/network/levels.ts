@@ -47,7 +47,7 @@ export function leastCoverOf(run: Run, settings: Settings): number {
   return run.under === 'cars' ? Math.max(settings.leastCover, MATERIAL_FACTS[run.material].leastCoverUnderCars) : settings.leastCover;
 }
 
-/** The level that a line must end at or above, m: for daylight its invert, for a pop-up the water over the raised lid. */
+/** The level that a line must end at or above, m: for daylight or a main its invert, for a pop-up the water over the raised lid. */
 export function controlLevel(discharge: Discharge, settings: Settings): number {
   if (discharge.form === 'popup') return discharge.groundLevel + settings.popupLift;
   return discharge.controlLevel ?? discharge.groundLevel;
@@ -149,7 +149,7 @@ function straighten(tree: Tree, lines: Line[], settings: Settings, { crown, boun
     const ceiling = nodes.map((node) => ceilingAt(node, line, bound, joining));
     const least = leastOf(line, leastPitch);
     const discharge = tree.landings[foot]!;
-    const floor = mainLine && discharge.kind === 'discharge' && discharge.form === 'daylight'
+    const floor = mainLine && discharge.kind === 'discharge' && discharge.form !== 'popup'
       ? controlLevel(discharge, settings) + diameterOf(tree.runs[runs[runs.length - 1]!]!)
       : Number.NEGATIVE_INFINITY;
     const laid = onePitch({ stations, ceiling, least, floor, end: mainLine ? undefined : crown[foot]! });

@@ -57,7 +57,7 @@ function firstThatReaches(snag: Snag, job: Job, solution: Solution): Fix | null 
 export const outOfFall: Rule = {
   code: 'outOfFall',
   find: (job, { budgets }) => budgets
-    .filter((budget) => budget.left < -LEVEL_TOLERANCE && (job.elements[budget.discharge] as Discharge).form === 'daylight')
+    .filter((budget) => budget.left < -LEVEL_TOLERANCE && (job.elements[budget.discharge] as Discharge).form !== 'popup')
     .map((budget) => ({ code: 'outOfFall', severity: 'stop', at: budget.discharge, other: budget.spent[0]!.run, measure: 'length', figure: budget.shortBy, limit: budget.left })),
   tell: (snag, say) => ({
     headline: `Line ${say.line(snag.other!)} runs out of fall ${say.show('length', snag.figure)} short of ${say.name(snag.at)}.`,

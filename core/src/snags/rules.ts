@@ -10,6 +10,7 @@ import { grateSmall } from './grateSmall';
 import { largerIntoSmaller } from './largerIntoSmaller';
 import { lidAboveInlet } from './lidAboveInlet';
 import { lostWater } from './lostWater';
+import { mainFull } from './mainFull';
 import { nearBuilding } from './nearBuilding';
 import { nearOpening } from './nearOpening';
 import { noDischarge } from './noDischarge';
@@ -18,14 +19,15 @@ import { outOfFall } from './outOfFall';
 import { popupHolds } from './popupHolds';
 import type { Rule } from './snag';
 import { strayRun } from './strayRun';
+import { throatLeft } from './throatLeft';
 import { underLeastPitch } from './underLeastPitch';
 import { velocityHigh } from './velocityHigh';
 import { waterOverGrate } from './waterOverGrate';
 import { willSilt } from './willSilt';
 
 export const RULES: readonly Rule[] = [
-  noRain, strayRun, noDischarge, outOfFall, adversePitch, lidAboveInlet, waterOverGrate, nearOpening, nearBuilding, deepTrench,
-  capacityExceeded, grateSmall, channelOvertops, downspoutSmall, underLeastPitch, coverShort, largerIntoSmaller, lostWater, popupHolds, willSilt,
+  noRain, strayRun, noDischarge, outOfFall, adversePitch, lidAboveInlet, waterOverGrate, nearOpening, mainFull, nearBuilding, deepTrench,
+  capacityExceeded, grateSmall, channelOvertops, downspoutSmall, throatLeft, underLeastPitch, coverShort, largerIntoSmaller, lostWater, popupHolds, willSilt,
   velocityHigh, assumedFigure,
 ];
 

@@ -47,7 +47,12 @@ function rainSource(job: Job): string {
   return rain && rain.source.type !== 'typed' ? `, ${rain.source.place}, ${rain.source.returnPeriod}-year` : '';
 }
 
-const capacity: RunWorking = (run, _job, _solution, units) => ({
+const besides = (job: Job, run: RunPlan): string => {
+  const element = job.elements[run.id];
+  return element?.kind === 'run' && (element.parallel ?? 1) > 1 ? `${element.parallel} pipes × ` : '';
+};
+
+const capacity: RunWorking = (run, job, _solution, units) => ({
   title: 'Full capacity',
   says: 'What the pipe carries running full, with no pressure on it.',
   formula: 'Q = (π D² / 4) × (D / 4)^⅔ × √S / n',
@@ -55,7 +60,7 @@ const capacity: RunWorking = (run, _job, _solution, units) => ({
     `D = ${text(showSmall(run.diameter, units))} inside = ${si(run.diameter, 4, 'm')}`,
     `S = ${text(showPitch(run.pitch))}, n = ${run.roughness} (${MATERIAL_FACTS[run.material].label})`,
     run.pitch > 0
-      ? `Q = ${si((Math.PI * run.diameter ** 2) / 4, 6, 'm²')} × ${si((run.diameter / 4) ** (2 / 3), 5, '')}× ${decimals(Math.sqrt(run.pitch), 5)} / ${run.roughness} = ${si(run.capacity * 1000, 3, 'L/s')}`
+      ? `Q = ${besides(job, run)}${si((Math.PI * run.diameter ** 2) / 4, 6, 'm²')} × ${si((run.diameter / 4) ** (2 / 3), 5, '')}× ${decimals(Math.sqrt(run.pitch), 5)} / ${run.roughness} = ${si(run.capacity * 1000, 3, 'L/s')}`
       : 'The pipe does not fall, so it carries nothing by itself.',
   ],
   result: showFlow(run.capacity, units),

@@ -116,7 +116,7 @@ export function NewJobScreen() {
           <Text kind="heading">The way out</Text>
           <View style={styles.row}>
             <Choice<Discharge['receiving']> label="Into" value={draft.receiving} options={[{ value: 'swale', label: 'Swale' }, { value: 'ditch', label: 'Ditch' }, { value: 'slope', label: 'Slope' }, { value: 'street', label: 'Street' }, { value: 'lawn', label: 'Lawn' }]} onChoose={(receiving) => change({ receiving })} />
-            <Choice<Discharge['form']> label="By" value={draft.form} options={[{ value: 'daylight', label: 'Daylight' }, { value: 'popup', label: 'Pop-up' }]} onChoose={(form) => change({ form })} />
+            <Choice<Draft['form']> label="By" value={draft.form} options={[{ value: 'daylight', label: 'Daylight' }, { value: 'popup', label: 'Pop-up' }]} onChoose={(form) => change({ form })} />
           </View>
           <Typed label="Its level, from the same zero as the ground" entry={level} text={draft.outLevel} usual={us ? '-3' : '-0.9'} onText={(outLevel) => change({ outLevel })} testID="new-out" />
         </View>

@@ -12,7 +12,7 @@ import { Eye } from '../../drawing/Eye';
 import { SPACE } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
 import { Choice, type Option } from '../../ui/Choice';
-import { lengthEntry, pitchEntry } from '../../ui/entry';
+import { coverEntry, lengthEntry, pitchEntry } from '../../ui/entry';
 import { QuantityField } from '../../ui/Field';
 import { Figure } from '../../ui/Figure';
 import { Sheet } from '../../ui/Sheet';
@@ -54,11 +54,18 @@ export function RunSheet({ id, onClose, onGo }: Props) {
         />
         <Choice label="Over it" value={run.under ?? 'turf'} options={[{ value: 'turf', label: 'Turf' }, { value: 'cars', label: 'Cars' }]} onChoose={(under) => edit(put('Say what is over it', { ...run, under }))} />
       </View>
+      <View style={{ flexDirection: 'row', gap: SPACE.m, flexWrap: 'wrap', alignItems: 'flex-end' }}>
+        <Choice label="Side by side" value={String(run.parallel ?? 1)} options={['1', '2', '3'].map((value) => ({ value, label: value === '1' ? 'One pipe' : `${value} pipes` }))} onChoose={(count) => edit(put('Set how many side by side', count === '1' ? single(run) : { ...run, parallel: Number(count) }))} />
+        <QuantityField label="Throat in its adapter" usual="none" value={run.throat} {...coverEntry(units)} optional onCommit={(throat) => (throat !== undefined && throat < 0.02 ? 'At least 3/4 in (20 mm).' : edit(put('Set the adapter’s throat', throat === undefined ? open(run) : { ...run, throat })))} />
+      </View>
       <InsertInRun run={run} onGo={onGo} />
       <View style={{ flexDirection: 'row' }}><Button label="Take this run out" icon={Trash} kind="bare" onPress={remove} /></View>
     </Sheet>
   );
 }
+
+const single = ({ parallel: _count, ...rest }: Run): Run => rest;
+const open = ({ throat: _throat, ...rest }: Run): Run => rest;
 
 function measured(run: Run): Run {
   const { assumed: _assumed, ...rest } = run;
@@ -114,7 +121,7 @@ function outcome(plan: Plan, id: string): { note: string; tone?: 'stop' | 'fix' 
 
 const SNAG_WORDS: Record<string, string> = {
   capacityExceeded: 'too small', willSilt: 'holds grit', largerIntoSmaller: 'narrows', outOfFall: 'out of fall', coverShort: 'cover short',
-  underLeastPitch: 'too flat', adversePitch: 'uphill', popupHolds: 'holds water', lidAboveInlet: 'lid too high', deepTrench: 'deep trench', noDischarge: 'no way out', nearBuilding: 'near building',
+  underLeastPitch: 'too flat', adversePitch: 'uphill', popupHolds: 'holds water', lidAboveInlet: 'lid too high', deepTrench: 'deep trench', noDischarge: 'no way out', nearBuilding: 'near building', waterOverGrate: 'floods an inlet', nearOpening: 'near a sill', throatLeft: 'throat left in', mainFull: 'main is full',
 };
 
 function SizeChips({ run }: { run: Run }) {

@@ -60,7 +60,7 @@ function Choice({ title, sized, testID }: { title: string; sized: SizedJob; test
         <Mark kind={verdict.state} />
         <Text style={{ flex: 1 }}>{verdict.sentence}</Text>
       </View>
-      <Text kind="small">{changed.length === 0 ? 'As it is now, with pitches set where the flow needs them.' : changed.map(([run, size]) => `${nameOf(job, run)} ${text(showNominal(size, units))}`).join(' · ')}</Text>
+      <Text kind="small">{changed.length === 0 ? 'As it is now, with pitches set where the flow needs them.' : changed.map(([run, size]) => `${text(showNominal(size, units))} for ${nameOf(job, run)}`).join(' · ')}</Text>
       <View style={{ flexDirection: 'row' }}><Button label="Use these" onPress={() => edit(sized.change)} {...(testID ? { testID } : {})} /></View>
     </View>
   );

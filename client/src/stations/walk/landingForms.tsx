@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import { useKept } from '../../data/useJob';
 import { SPACE } from '../../theme/tokens';
 import { Choice } from '../../ui/Choice';
-import { coverEntry, distanceEntry, lengthEntry, levelEntry, pitchEntry, shareEntry } from '../../ui/entry';
+import { coverEntry, distanceEntry, flowEntry, lengthEntry, levelEntry, pitchEntry, shareEntry } from '../../ui/entry';
 import { NameField, QuantityField } from '../../ui/Field';
 import { Feeds } from './Feeds';
 
@@ -117,23 +117,29 @@ export function DischargeForm({ discharge }: { discharge: Discharge }) {
   const save = (label: string, next: Partial<Discharge>): string | null => edit(put(label, { ...discharge, ...next }));
   return (
     <>
-      <NameAndLevel landing={discharge} levelLabel={discharge.form === 'popup' ? 'Level of the lid' : 'Ground where it comes out'} />
+      <NameAndLevel landing={discharge} levelLabel={discharge.form === 'popup' ? 'Level of the lid' : discharge.form === 'main' ? 'Ground over the main' : 'Ground where it comes out'} />
       <Choice
         label="How it lets the water out" value={discharge.form}
-        options={[{ value: 'daylight', label: 'To daylight', note: 'drains dry' }, { value: 'popup', label: 'Pop-up', note: 'stands full to its lid' }]}
+        options={[{ value: 'daylight', label: 'To daylight', note: 'drains dry' }, { value: 'popup', label: 'Pop-up', note: 'stands full to its lid' }, { value: 'main', label: 'Into an existing main', note: 'never a sanitary sewer' }]}
         onChoose={(form) => save('Say how it lets out', { form })}
       />
       <Choice label="Into" value={discharge.receiving} options={RECEIVING} onChoose={(receiving) => save('Say what takes the water', { receiving })} />
       <View style={row}>
-        {discharge.form === 'daylight' && (
+        {discharge.form === 'main' && (
+          <>
+            <QuantityField label="The main holds, full" usual="not known" value={discharge.mainCapacity} {...flowEntry(units)} optional onCommit={(flow) => edit(put('Set what the main holds', without(discharge, 'mainCapacity', flow)))} />
+            <QuantityField label="Others use of it" usual="nothing" value={discharge.mainUsed} {...flowEntry(units)} optional onCommit={(flow) => edit(put('Set what the main carries', without(discharge, 'mainUsed', flow)))} />
+          </>
+        )}
+        {discharge.form !== 'popup' && (
           <QuantityField
             label="Water stands there at" usual="falls free" value={discharge.standingLevel} {...levelEntry(units)} optional hint="In the design rain"
             onCommit={(level) => edit(put('Set standing water', without(discharge, 'standingLevel', level)))}
           />
         )}
-        {discharge.form === 'daylight' && (
+        {discharge.form !== 'popup' && (
           <QuantityField
-            label="Lowest the invert may be" usual="the ground there" value={discharge.controlLevel} {...levelEntry(units)} optional hint="Bottom of the swale, or water that stands in it"
+            label="Lowest the invert may be" usual="the ground there" value={discharge.controlLevel} {...levelEntry(units)} optional hint={discharge.form === 'main' ? 'Invert of the main' : 'Bottom of the swale, or water that stands in it'}
             onCommit={(controlLevel) => {
               const { controlLevel: _old, ...rest } = discharge;
               return edit(put('Set control level', controlLevel === undefined ? rest : { ...rest, controlLevel }));

@@ -1,0 +1,152 @@
+import { applyChange, put } from './job/change';
+import type { Element } from './job/elements';
+import { jobFrom, type Job } from './job/job';
+import { planJob, type Plan } from './plan';
+import { sizeJob } from './sizing';
+import { fixOf } from './snags/judge';
+import { quillfeather } from './samples';
+
+const GPM = 6.309019640344e-5;
+const rain = (intensity = 4e-5): Element => ({ id: 'rain', kind: 'rain', intensity, source: { type: 'typed' } });
+const head: Element = { id: 'job', kind: 'job', name: 'Test', units: 'metric', pitchStyle: 'ground' };
+const ground = (area: number, to: string, more: object = {}): Element => ({ id: 'ground', kind: 'surface', name: 'Paving', cover: 'paving', coefficient: 1, area, feeds: [{ to, share: 1 }], ...more } as Element);
+const basin = (more: object = {}): Element => ({ id: 'basin', kind: 'basin', name: 'Basin', grate: 'flat12', groundLevel: 0, ...more } as Element);
+const out = (more: object = {}): Element => ({ id: 'out', kind: 'discharge', name: 'Swale', form: 'daylight', receiving: 'swale', groundLevel: -1.5, buildingDistance: 20, ...more } as Element);
+const pipe = (from: string, more: object = {}): Element => ({ id: 'pipe', kind: 'run', from, to: 'out', length: 20, material: 'smooth', nominal: 0.1524, grade: { type: 'auto' }, ...more } as Element);
+const job = (...elements: Element[]): Job => jobFrom('test', [head, rain(), ...elements]);
+const codes = (plan: Plan): string[] => plan.snags.map((snag) => snag.code);
+const mended = (now: Job, code: string): { job: Job; plan: Plan } => {
+  const plan = planJob(now);
+  const next = applyChange(now, fixOf(now, plan, plan.snags.find((snag) => snag.code === code)!)!.change).job;
+  return { job: next, plan: planJob(next) };
+};
+
+describe('a basin', () => {
+  it('stands as deep as its grate needs, and comes nearer the sill by that much', () => {
+    const plan = planJob(job(ground(200, 'basin'), basin({ sillLevel: 0.1 }), out(), pipe('basin')));
+    const inlet = plan.inlets.basin!;
+    // 8 L/s over a 1.219 m rim half clogged: (0.008 / (1.66 × 0.6095))^⅔ = 0.0397 m.
+    expect(inlet.kind === 'basin' && inlet.ponding).toBeCloseTo(0.0397, 4);
+    expect(inlet.kind === 'basin' && inlet.freeboard).toBeCloseTo(0.1 - 0.0397, 4);
+    expect(codes(plan)).toContain('nearOpening');
+    expect(codes(planJob(job(ground(200, 'basin'), basin({ sillLevel: 0.2 }), out(), pipe('basin'))))).not.toContain('nearOpening');
+  });
+
+  it('is told when its grate is too small, and mended by a larger one', () => {
+    const now = job(ground(400, 'basin'), basin({ grate: 'flat9' }), out(), pipe('basin'));
+    expect(codes(planJob(now))).toContain('grateSmall');
+    const after = mended(now, 'grateSmall');
+    expect(codes(after.plan)).not.toContain('grateSmall');
+  });
+
+  it('becomes an outlet when the line below is overloaded, and larger pipe below mends it', () => {
+    const now = job(ground(900, 'basin'), basin({ grate: 'flat24' }), out(), pipe('basin', { nominal: 0.1016 }));
+    expect(planJob(now).verdict.sentence).toMatch(/^Water comes out of Basin/);
+    const after = mended(now, 'waterOverGrate');
+    expect(codes(after.plan)).not.toContain('waterOverGrate');
+  });
+
+  it('stands higher by what an adapter’s throat costs: (A / 0.62 At − 1)² V²/2g', () => {
+    const level = (more: object): number => planJob(job(ground(200, 'basin'), basin(), out(), pipe('basin', { nominal: 0.1016, ...more }))).landings.basin!.waterLevel!;
+    const velocity = (): number => {
+      const { pipe: run } = planJob(job(ground(200, 'basin'), basin(), out(), pipe('basin', { nominal: 0.1016 }))).runs;
+      const angle = 2 * Math.acos(1 - (2 * (run!.waterUp - run!.invertUp)) / 0.1016);
+      return run!.flow / ((0.1016 ** 2 / 8) * (angle - Math.sin(angle)));
+    };
+    expect(level({ throat: 0.0762 }) - level({})).toBeCloseTo((((4 / 3) ** 2 / 0.62 - 1) ** 2 * velocity() ** 2) / (2 * 9.80665), 6);
+    expect(codes(planJob(job(ground(200, 'basin'), basin(), out(), pipe('basin', { throat: 0.0762 }))))).toContain('throatLeft');
+  });
+});
+
+describe('a channel drain', () => {
+  const channel = (more: object = {}): Element => ({ id: 'channel', kind: 'channel', name: 'Channel', groundLevel: 0, width: 0.1, depth: 0.1, length: 10, slope: 0, ...more } as Element);
+
+  it('overtops when the paving gives too much, and a larger section mends it', () => {
+    const now = job(ground(250, 'channel'), channel(), out(), pipe('channel'));
+    const { profile } = planJob(now).inlets.channel as { profile: { maxDepth: number } };
+    // Level: at least √3 of critical depth, (0.01² / (g 0.1²))^⅓ = 0.1007 m.
+    expect(profile.maxDepth).toBeGreaterThan(Math.sqrt(3) * 0.1007);
+    expect(codes(planJob(now))).toContain('channelOvertops');
+    expect(codes(mended(now, 'channelOvertops').plan)).not.toContain('channelOvertops');
+  });
+
+  it('is drowned by the water line behind a pop-up', () => {
+    const free = planJob(job(ground(60, 'channel'), channel(), out(), pipe('channel')));
+    const drowned = planJob(job(ground(60, 'channel'), channel(), out({ form: 'popup', groundLevel: -0.05 }), pipe('channel')));
+    expect((free.inlets.channel as { profile: { outletControl: string } }).profile.outletControl).toBe('free');
+    expect((drowned.inlets.channel as { profile: { outletControl: string } }).profile.outletControl).toBe('drowned');
+  });
+});
+
+it('a downspout that is too small spills, and the line is still sized for all of it', () => {
+  const spout: Element = { id: 'spout', kind: 'downspout', name: 'Downspout', storey: 1, size: 'rect2x3', groundLevel: 0 };
+  const roof: Element = { id: 'roof', kind: 'roofFace', name: 'Roof', storey: 1, shape: { type: 'area', area: 150 }, coefficient: 1, feeds: [{ to: 'spout', share: 1 }] };
+  const now = job(roof, spout, out(), pipe('spout'));
+  const plan = planJob(now);
+  const inlet = plan.inlets.spout as { capacity: number; overshoot: number };
+  // 6 in² under 3 in of water: 0.6 × 0.003871 × √(2 g 0.0762) = 2.84 L/s, 45 gpm.
+  expect(inlet.capacity / GPM).toBeCloseTo(45, 0);
+  expect(inlet.overshoot).toBeCloseTo(0.006 - inlet.capacity, 9);
+  expect(plan.runs.pipe!.flow).toBeCloseTo(0.006, 9);
+  expect(codes(mended(now, 'downspoutSmall').plan)).not.toContain('downspoutSmall');
+});
+
+describe('time of concentration', () => {
+  const table = { durations: [300, 600, 1200, 3600], intensities: [4e-5, 3e-5, 2e-5, 1e-5] };
+  const lawn: Element = { id: 'lawn', kind: 'surface', name: 'Lawn', cover: 'lawnClay', coefficient: 0.3, area: 600, sheet: { length: 30, slope: 0.01, roughness: 0.24 }, feeds: [{ to: 'basin', share: 1 }] };
+  const withTable: Element = { ...rain(), table } as Element;
+
+  it('counts a slow lawn at its own weaker rain', () => {
+    const plan = planJob(jobFrom('test', [head, withTable, lawn, basin(), out(), pipe('basin')]));
+    const { time } = plan.sources.sheds[0]!;
+    expect(time).toBeGreaterThan(600);
+    expect(plan.runs.pipe!.concentration).toBeCloseTo(time, 6);
+    expect(plan.runs.pipe!.flow).toBeLessThan(0.3 * 600 * 3e-5);
+  });
+
+  it('does not let the slow lawn water down the paving that answers at once', () => {
+    const plan = planJob(jobFrom('test', [head, withTable, lawn, ground(300, 'basin'), basin(), out(), pipe('basin')]));
+    const alone = planJob(jobFrom('test', [head, withTable, ground(300, 'basin'), basin(), out(), pipe('basin')]));
+    expect(plan.runs.pipe!.flow).toBeGreaterThanOrEqual(alone.runs.pipe!.flow);
+    expect(plan.runs.pipe!).toMatchObject({ countedArea: 300, concentration: 300 });
+  });
+
+  it('adds a steady flow to everything below it', () => {
+    const sump: Element = { id: 'sump', kind: 'fixedFlow', name: 'Sump', flow: 0.001, feeds: [{ to: 'basin', share: 1 }] };
+    const plan = planJob(job(ground(100, 'basin'), sump, basin(), out(), pipe('basin')));
+    expect(plan.runs.pipe!.flow).toBeCloseTo(0.004 + 0.001, 12);
+    expect(plan.landings.out!.passing).toBeCloseTo(0.005, 12);
+  });
+
+  it('raises C for a rare storm, to all of the rain at most', () => {
+    const rare = { ...rain(), source: { type: 'own', place: 'Here', returnPeriod: 100 } } as Element;
+    const plan = planJob(jobFrom('test', [head, rare, { ...lawn, id: 'a' } as Element, { ...(ground(10, 'basin') as object), coefficient: 0.9 } as Element, basin(), out(), pipe('basin')]));
+    expect(plan.sources.sheds.map((shed) => shed.coefficient)).toEqual([0.3 * 1.25, 1]);
+  });
+});
+
+it('two pipes side by side carry what one does twice', () => {
+  const one = planJob(job(ground(300, 'basin'), basin(), out(), pipe('basin'))).runs.pipe!;
+  const two = planJob(job(ground(600, 'basin'), basin(), out(), pipe('basin', { parallel: 2 }))).runs.pipe!;
+  expect(two.capacity).toBeCloseTo(2 * one.capacity, 12);
+  expect(two.depth).toBeCloseTo(one.depth, 12);
+  expect(two.waterUp).toBeCloseTo(one.waterUp, 12);
+});
+
+it('an existing main is told near full, and without room', () => {
+  const main = (used: number): string[] => codes(planJob(job(ground(100, 'basin'), basin(), out({ form: 'main', groundLevel: -0.2, controlLevel: -1.5, mainCapacity: 0.02, mainUsed: used }), pipe('basin'))));
+  expect(main(0.01)).not.toContain('mainFull');
+  const plan = planJob(job(ground(100, 'basin'), basin(), out({ form: 'main', groundLevel: -0.2, controlLevel: -1.5, mainCapacity: 0.02, mainUsed: 0.018 }), pipe('basin')));
+  expect(plan.snags.find((snag) => snag.code === 'mainFull')).toMatchObject({ severity: 'stop' });
+  expect(main(0.0155)).toContain('mainFull');
+});
+
+it('sizes the sample so that nothing is left to mend, once its cover lets the fall suffice', () => {
+  const sample = quillfeather();
+  expect(sizeJob(sample, planJob(sample))).toBeNull();
+  const less = applyChange(sample, put('Less cover', { ...sample.elements.job!, settings: { cover: 0.2794 } } as Element)).job;
+  const sizing = sizeJob(less, planJob(less))!;
+  const sized = planJob(applyChange(less, sizing.best.change).job);
+  expect(sized.snags.filter((snag) => snag.severity !== 'mind')).toEqual([]);
+  for (const other of sizing.others) expect(other.cost).toBeGreaterThanOrEqual(sizing.best.cost);
+});
