@@ -1,5 +1,6 @@
 import { applyChange, put } from './job/change';
 import type { Element } from './job/elements';
+import { jobFaults } from './job/faults';
 import { jobFrom, type Job } from './job/job';
 import { planJob, type Plan } from './plan';
 import { sizeJob } from './sizing';
@@ -70,6 +71,17 @@ describe('a channel drain', () => {
     expect(codes(mended(now, 'channelOvertops').plan)).not.toContain('channelOvertops');
   });
 
+  it('with its outlet in the middle works as one of half the length, and its outlet takes no more than the hole does', () => {
+    const middle = planJob(job(ground(120, 'channel'), channel({ outlet: 'middle', length: 20 }), out(), pipe('channel'))).inlets.channel as { profile: { maxDepth: number }; outletCapacity: number };
+    const half = planJob(job(ground(60, 'channel'), channel(), out(), pipe('channel'))).inlets.channel as { profile: { maxDepth: number } };
+    expect(middle.profile.maxDepth).toBeCloseTo(half.profile.maxDepth, 9);
+    // 6 in hole under 0.1 m: weir 1.66 × π 0.1524 × 0.1^1.5 = 25.1 L/s, orifice 0.6 × 0.01824 × √(2 g 0.1) = 15.3 L/s.
+    expect(middle.outletCapacity).toBeCloseTo(0.0153, 4);
+    const tight = job(ground(200, 'channel'), channel({ width: 0.3, depth: 0.15 }), out(), pipe('channel', { nominal: 0.0762 }));
+    expect(codes(planJob(tight))).toContain('channelOutlet');
+    expect(codes(mended(tight, 'channelOutlet').plan)).not.toContain('channelOutlet');
+  });
+
   it('is drowned by the water line behind a pop-up', () => {
     const free = planJob(job(ground(60, 'channel'), channel(), out(), pipe('channel')));
     const drowned = planJob(job(ground(60, 'channel'), channel(), out({ form: 'popup', groundLevel: -0.05 }), pipe('channel')));
@@ -122,6 +134,32 @@ describe('time of concentration', () => {
     const rare = { ...rain(), source: { type: 'own', place: 'Here', returnPeriod: 100 } } as Element;
     const plan = planJob(jobFrom('test', [head, rare, { ...lawn, id: 'a' } as Element, { ...(ground(10, 'basin') as object), coefficient: 0.9 } as Element, basin(), out(), pipe('basin')]));
     expect(plan.sources.sheds.map((shed) => shed.coefficient)).toEqual([0.3 * 1.25, 1]);
+  });
+});
+
+describe('an inlet on a slope', () => {
+  const high = basin({ id: 'high', approach: { slope: 0.04, roughness: 0.012, width: 2 }, passesTo: 'basin' });
+  const second = pipe('high', { id: 'second', to: 'basin', length: 10 });
+
+  it('takes what falls in and passes the rest to the next, and none is lost', () => {
+    const plan = planJob(job(ground(100, 'high'), high, basin(), out(), second, pipe('basin')));
+    const told = plan.onSlope.get('high')!;
+    // By hand: q = 0.004 / 2 = 0.002 m²/s; d = (0.002 × 0.012 / 0.2)^0.6 = 4.45 mm; V = 0.449 m/s; falls in 0.449 √(2 × 0.00445 / g) = 13.5 mm,
+    // less than the 152 mm that are open: all of what comes on to the grate's own 0.305 m of the 2 m.
+    expect(told.depth).toBeCloseTo(0.00445, 4);
+    expect(told.needed).toBeCloseTo(0.0135, 3);
+    expect(told.share).toBeCloseTo(0.30475 / 2, 5);
+    expect(plan.landings.high!.entering).toBeCloseTo(0.004 * told.share, 9);
+    expect(plan.landings.basin!.entering).toBeCloseTo(0.004 * (1 - told.share), 9);
+    expect(plan.landings.out!.passing).toBeCloseTo(0.004, 12);
+    expect(codes(plan)).not.toContain('carriesOver');
+  });
+
+  it('is told when what runs past is led nowhere, and refused when it goes round', () => {
+    const { passesTo: _next, ...alone } = high as Extract<Element, { kind: 'basin' }>;
+    expect(codes(planJob(job(ground(100, 'high'), alone, basin(), out(), second, pipe('basin'))))).toContain('carriesOver');
+    const faults = jobFaults(job(high, basin({ passesTo: 'high' }), out()));
+    expect(faults.map((fault) => fault.sentence).join()).toMatch(/passes water round/);
   });
 });
 

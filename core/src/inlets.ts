@@ -29,8 +29,11 @@ export interface BasinPlan extends Offered {
 
 export interface ChannelPlan extends Offered {
   kind: 'channel';
+  /** The length that falls one way: half of it where the outlet is in the middle. */
   drain: ChannelDrain;
   profile: ChannelProfile;
+  /** What the hole to its pipe takes with the channel brimful, m³/s; null with no pipe. */
+  outletCapacity: number | null;
   freeboard: number | null;
 }
 
@@ -67,18 +70,23 @@ export function basinPlan(basin: Basin, offered: number, waterLevel: number | nu
   };
 }
 
-export const drainOf = ({ width, depth, length, slope }: Channel): ChannelDrain => ({ width, depth, length, slope, roughness: CHANNEL_ROUGHNESS });
+/** How many stretches fall toward the outlet. */
+const halves = ({ outlet }: Channel): number => (outlet === 'middle' ? 2 : 1);
 
-export function channelPlan(channel: Channel, offered: number, waterLevel: number | null): ChannelPlan {
+export const drainOf = (channel: Channel): ChannelDrain => ({ width: channel.width, depth: channel.depth, length: channel.length / halves(channel), slope: channel.slope, roughness: CHANNEL_ROUGHNESS });
+
+/** `outletDiameter`: inside, of the pipe that leaves it, m; null with none. */
+export function channelPlan(channel: Channel, offered: number, waterLevel: number | null, outletDiameter: number | null): ChannelPlan {
   const drain = drainOf(channel);
   const bed = channel.groundLevel - channel.depth;
   const profile = channelProfile({ ...drain, lateralInflow: offered / channel.length, outletDepth: Math.max(0, (waterLevel ?? bed) - bed) });
   const over = Math.max(0, profile.maxDepth - channel.depth);
   return {
     kind: 'channel', offered, drain, profile,
+    outletCapacity: outletDiameter === null ? null : gutterOutletCapacity({ openArea: (Math.PI * outletDiameter ** 2) / 4, depth: channel.depth }),
     // Asked for by what is shown, and slow beside the rest.
     get capacity() {
-      return channelCapacity(drain).flow;
+      return channelCapacity(drain).flow * halves(channel);
     },
     freeboard: channel.sillLevel === undefined ? null : channel.sillLevel - (channel.groundLevel + over),
   };

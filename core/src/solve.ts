@@ -2,20 +2,19 @@
 import { MATERIAL_FACTS } from './catalogue/pipes';
 import { settled, type Settings } from './defaults';
 import type { Regime } from './hydraulics/backwater';
-import { normalDepth } from './hydraulics/pipe';
 import { runFlow, type RunFlow } from './hydraulics/runFlow';
 import { basinPlan, channelPlan, downspoutPlan, type InletPlan } from './inlets';
-import { landsOnGutter, type Discharge, type Landing, type Run } from './job/elements';
+import { landsOnGutter, type Landing, type Run } from './job/elements';
 import { headOf, ofKind, rainOf, type Job } from './job/job';
 import { fallBudget, tightestBudgets, type FallBudget } from './network/budget';
 import { sizeChoices, smallestThatWorks, type SizeChoice } from './network/choices';
-import { controlLevel, diameterOf, leastCoverOf, planLevels, type Levels } from './network/levels';
+import { diameterOf, leastCoverOf, planLevels, type Levels } from './network/levels';
 import { findLines, type Line } from './network/lines';
-import { designFlows, LEAST_CONCENTRATION, type DesignFlows } from './network/designFlow';
 import { accumulate, buildTree, NONE, type Tree } from './network/tree';
-import { solveWaterLine, type WaterLine } from './network/waterLine';
-import { intensityOf } from './rain/intensity';
+import type { WaterLine } from './network/waterLine';
+import type { OnSlope } from './runoff/bypass';
 import { followWater, type Sources } from './runoff/sources';
+import { flowsOf, waterLineOf, type JobFlows } from './water';
 
 export interface LandingPlan {
   id: string;
@@ -92,6 +91,8 @@ export interface Solution {
   /** The tightest route into each discharge, tightest of all first; `budgetFrom` gives any other. */
   budgets: FallBudget[];
   sources: Sources;
+  /** Inlets on a slope, by id: what they take, and pass on. */
+  onSlope: ReadonlyMap<string, OnSlope>;
   /** Basins, channel drains and downspouts, by id. */
   inlets: Record<string, InletPlan>;
   /** Runs that fit in no line, by id. */
@@ -107,9 +108,9 @@ export function solve(job: Job): Solution {
   const tree = buildTree(job);
   const lines = findLines(tree);
   const levels = planLevels(tree, lines, settings, head.pitchStyle);
-  const entering = Float64Array.from(tree.landings, (landing) => sources.atLanding.get(landing.id) ?? 0);
-  const passing = accumulate(tree, entering);
   const flows = flowsOf(job, tree, levels, sources);
+  const entering = flows.enteringArea;
+  const passing = accumulate(tree, entering);
   const water = waterLineOf(tree, levels, settings, flows);
   const letters = letterOfRuns(lines, tree.runs.length);
   const context: Context = { tree, levels, settings, flows, water, letters, passing };
@@ -123,7 +124,7 @@ export function solve(job: Job): Solution {
     landings[landing.id] = landingPlan(context, at, { entering: entering[at]!, passing: passing[at]!, entersHere });
   });
   return {
-    rain, settings, landings, runs, sources, inlets: inletsOf(job, settings, sources, landings, rain),
+    rain, settings, landings, runs, sources, onSlope: flows.onSlope, inlets: inletsOf(job, settings, sources, landings, rain),
     lines: lines.map((line) => ({ letter: line.letter, runs: line.runs.map((run) => tree.runs[run]!.id) })),
     budgets: tightestBudgets(tree, levels, settings),
     stray: tree.stray.map((run) => run.id),
@@ -134,93 +135,18 @@ interface Context {
   tree: Tree;
   levels: Levels;
   settings: Settings;
-  flows: DesignFlows & { entering: Float64Array };
+  flows: JobFlows;
   water: WaterLine;
   letters: string[];
   /** C·A that passes each landing, m². */
   passing: Float64Array;
 }
 
-/** Design flow at every landing, and what of it enters there at its own worst time. */
-function flowsOf(job: Job, tree: Tree, levels: Levels, sources: Sources): Context['flows'] {
-  const rain = rainOf(job);
-  const uniform = rain?.intensity ?? 0;
-  const table = rain?.table;
-  // The 5-minute figure is the job's own word; the table only says how it weakens after that.
-  const scale = table ? uniform / intensityOf(table, LEAST_CONCENTRATION) : 1;
-  const rainOfDuration = (duration: number): number => (table ? scale * intensityOf(table, duration) : uniform);
-  const entering = tree.landings.map((landing) => sources.arrivals.get(landing.id) ?? []);
-  const fixed = Float64Array.from(tree.landings, (landing) => sources.fixed.get(landing.id) ?? 0);
-  const travelTime = (index: number, flow: number): number => {
-    const run = tree.runs[index]!;
-    const slope = (levels.crownUp[index]! - levels.crownDown[index]!) / run.length;
-    const section = { diameter: diameterOf(run), slope, roughness: MATERIAL_FACTS[run.material].roughness };
-    if (flow <= 0 || !table) return 0;
-    const each = flow / (run.parallel ?? 1);
-    return run.length / (slope > 0 ? normalDepth({ ...section, flow: each }).velocity : each / ((Math.PI * section.diameter ** 2) / 4));
-  };
-  const flows = designFlows({ tree, entering, fixed, intensityOf: rainOfDuration, travelTime });
-  const here = Float64Array.from(entering, (parts, at) => {
-    let area = 0;
-    let most = 0;
-    for (const part of [...parts].sort((a, b) => a.time - b.time)) {
-      area += part.area;
-      most = Math.max(most, area * rainOfDuration(Math.max(LEAST_CONCENTRATION, part.time)));
-    }
-    return most + fixed[at]!;
-  });
-  return { ...flows, entering: here };
-}
-
-/** K of V²/2g at a landing, of the pipe that leaves it. In a basin or a channel's outlet the arriving velocity is lost and entry costs as much again by half. */
-function lossAt(tree: Tree, at: number): number {
-  const leaving = tree.leaving[at]!;
-  return formLoss(tree, at) + (leaving === NONE ? 0 : throatLoss(tree.runs[leaving]!));
-}
-
-/** Contraction of a jet through a sharp opening. */
-const CONTRACTION = 0.62;
-
-/** K of an adapter's throat: the jet through it spreads again to the pipe (Borda and Carnot), (A / (0.62 At) − 1)². */
-function throatLoss(run: Run): number {
-  const diameter = diameterOf(run);
-  if (run.throat === undefined || run.throat >= diameter) return 0;
-  return ((diameter / run.throat) ** 2 / CONTRACTION - 1) ** 2;
-}
-
-function formLoss(tree: Tree, at: number): number {
-  const landing = tree.landings[at]!;
-  if (landing.kind === 'basin' || landing.kind === 'channel') return 1.5;
-  if (landing.kind !== 'junction') return 0;
-  if (tree.arriving[at]!.length > 1) return 0.5;
-  return landing.form === 'bend' ? 0.3 : 0;
-}
-
-function waterLineOf(tree: Tree, levels: Levels, settings: Settings, flows: DesignFlows): WaterLine {
-  const invertUp = (index: number): number => levels.crownUp[index]! - diameterOf(tree.runs[index]!);
-  const invertDown = (index: number): number => levels.crownDown[index]! - diameterOf(tree.runs[index]!);
-  const inverts = tree.landings.map((landing, at) => {
-    const leaving = tree.leaving[at]!;
-    if (leaving !== NONE) return invertUp(leaving);
-    return tree.arriving[at]!.reduce((lowest, run) => Math.min(lowest, invertDown(run)), tree.arriving[at]!.length > 0 ? Number.POSITIVE_INFINITY : landing.groundLevel);
-  });
-  return solveWaterLine({
-    inverts, losses: tree.landings.map((_, at) => lossAt(tree, at)), order: tree.runs.map((_, index) => index),
-    runs: tree.runs.map((run, index) => ({
-      from: tree.upper[index]!, to: tree.lower[index]!, length: run.length, diameter: diameterOf(run), roughness: MATERIAL_FACTS[run.material].roughness, invertUp: invertUp(index), invertDown: invertDown(index),
-    })),
-    flows: Float64Array.from(tree.runs, (run, index) => flows.flow[tree.upper[index]!]! / (run.parallel ?? 1)),
-  }, (node) => {
-    const landing = tree.landings[node]!;
-    if (landing.kind !== 'discharge') return Number.NEGATIVE_INFINITY;
-    return landing.form === 'popup' ? controlLevel(landing as Discharge, settings) : (landing.standingLevel ?? Number.NEGATIVE_INFINITY);
-  });
-}
-
 function inletsOf(job: Job, settings: Settings, sources: Sources, landings: Record<string, LandingPlan>, rain: number): Record<string, InletPlan> {
   const inlets: Record<string, InletPlan> = {};
   for (const basin of ofKind(job, 'basin')) inlets[basin.id] = basinPlan(basin, landings[basin.id]!.entering, landings[basin.id]!.waterLevel, settings);
-  for (const channel of ofKind(job, 'channel')) inlets[channel.id] = channelPlan(channel, landings[channel.id]!.entering, landings[channel.id]!.waterLevel);
+  const outlets = new Map(ofKind(job, 'run').map((run) => [run.from, diameterOf(run)]));
+  for (const channel of ofKind(job, 'channel')) inlets[channel.id] = channelPlan(channel, landings[channel.id]!.entering, landings[channel.id]!.waterLevel, outlets.get(channel.id) ?? null);
   for (const downspout of ofKind(job, 'downspout')) inlets[downspout.id] = downspoutPlan(downspout, landsOnGutter(downspout) ? (sources.atDownspout.get(downspout.id) ?? 0) * rain : landings[downspout.id]!.entering, settings);
   return inlets;
 }

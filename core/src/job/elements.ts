@@ -84,6 +84,9 @@ export const junctionSchema = z.strictObject({
   id: idSchema, kind: z.literal('junction'), name, form: z.enum(['wye', 'cleanout', 'bend']), groundLevel: level,
 });
 
+/** How water comes on to an inlet that stands on a slope; `width` of the sheet that comes to a grate, m. */
+const approachSchema = z.strictObject({ slope: z.number().gt(0).max(2), roughness: z.number().gt(0).max(1), width: length.optional() });
+
 export const basinSchema = z.strictObject({
   id: idSchema, kind: z.literal('basin'), name, grate: z.enum(GRATES),
   /** Level of the grate, which is the ground that water reaches it over. */
@@ -98,15 +101,20 @@ export const basinSchema = z.strictObject({
   sillLevel: level.optional(),
   /** Below the outlet's invert, m. */
   sumpDepth: z.number().min(0).max(3).optional(),
+  /** In a low spot when absent. What carries over goes to `passesTo`. */
+  approach: approachSchema.optional(), passesTo: idSchema.optional(),
 });
 
-/** A channel drain: rectangular inside, its outlet at the lower end. */
+/** A channel drain: rectangular inside. */
 export const channelSchema = z.strictObject({
   id: idSchema, kind: z.literal('channel'), name,
   /** Level of its grate. */
   groundLevel: level,
   width: z.number().gt(0).max(2), depth: z.number().gt(0).max(2), length, slope: z.number().min(0).max(0.5),
+  /** In the middle of its length two halves fall toward it; at the end when absent. */
+  outlet: z.enum(['end', 'middle']).optional(),
   sillLevel: level.optional(),
+  approach: approachSchema.optional(), passesTo: idSchema.optional(),
 });
 
 export const dischargeSchema = z.strictObject({

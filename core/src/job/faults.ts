@@ -58,6 +58,9 @@ function references(element: Element): Reference[] {
       return element.feeds.map((feed, index) => ({ field: `feeds[${index}].to`, to: feed.to }));
     case 'downspout':
       return (element.landsOn ?? []).map((feed, index) => ({ field: `landsOn[${index}].to`, to: feed.to }));
+    case 'basin':
+    case 'channel':
+      return element.passesTo === undefined ? [] : [{ field: 'passesTo', to: element.passesTo }];
     default:
       return [];
   }
@@ -110,6 +113,7 @@ export function jobFaults(job: Job): Fault[] {
   if (job.elements.job?.kind !== 'job') faults.push({ path: 'elements.job', sentence: 'is missing: a job needs its head, with name and units' });
   const pipes = new Map<string, string[]>();
   const gutters = new Map<string, string[]>();
+  const passing = new Map<string, string[]>();
   for (const element of Object.values(job.elements)) {
     for (const reference of references(element)) {
       const sentence = referenceFault(job, element, reference);
@@ -119,9 +123,11 @@ export function jobFaults(job: Job): Fault[] {
       if (pipes.has(element.from)) faults.push({ path: at(element.id, 'from'), sentence: `is a second way out of "${element.from}"; a landing has one` });
       pipes.set(element.from, [...(pipes.get(element.from) ?? []), element.to]);
     }
+    if ((element.kind === 'basin' || element.kind === 'channel') && element.passesTo) passing.set(element.id, [element.passesTo]);
     if (element.kind === 'downspout' && element.landsOn) gutters.set(element.id, element.landsOn.map((feed) => feed.to));
   }
   for (const loop of loops(pipes)) faults.push({ path: at(loop[0]!), sentence: `is on a loop of pipes: ${[...loop, loop[0]].join(' → ')}` });
   for (const loop of loops(gutters)) faults.push({ path: at(loop[0]!, 'landsOn'), sentence: `goes round from gutter to gutter: ${[...loop, loop[0]].join(' → ')}` });
+  for (const loop of loops(passing)) faults.push({ path: at(loop[0]!, 'passesTo'), sentence: `passes water round: ${[...loop, loop[0]].join(' → ')}` });
   return faults;
 }

@@ -44,7 +44,7 @@ function exhaustive({ tree, sizes, slopeOf, allowed, control, cost }: SizingInpu
   return best;
 }
 
-const inputs = fc.tuple(randomJob({ byHand: false }), fc.array(fc.double({ min: 0.5, max: 3, noNaN: true }), { minLength: 14, maxLength: 14 }), fc.double({ min: -6, max: 0, noNaN: true }))
+const inputs = fc.tuple(randomJob({ byHand: false }), fc.array(fc.double({ min: 0.5, max: 3, noNaN: true }), { minLength: 14, maxLength: 14 }), fc.double({ min: -14, max: -2, noNaN: true }))
   .filter(([job]) => Object.values(job.elements).filter((element) => element.kind === 'run').length <= 6)
   .map(([job, weights, control]): SizingInput => {
     const tree = buildTree(job);
@@ -63,7 +63,7 @@ it('costs what the best of all choices costs, tried one by one, and is impossibl
     const wanted = exhaustive(input);
     if (Number.isFinite(wanted)) possible++;
     expect(found?.cost ?? Number.POSITIVE_INFINITY).toBeCloseTo(wanted, 8);
-  }), { numRuns: 200 });
+  }), { numRuns: 300 });
   expect(possible).toBeGreaterThan(20);
 });
 

@@ -24,7 +24,7 @@ export const channelOvertops: Rule = {
     for (const [width, depth] of SECTIONS) {
       const next = { ...channel, width: width * METRES_PER_INCH, depth: depth * METRES_PER_INCH };
       if (next.width * next.depth <= channel.width * channel.depth) continue;
-      if (channelPlan(next, entering, waterLevel).profile.maxDepth > next.depth) continue;
+      if (channelPlan(next, entering, waterLevel, null).profile.maxDepth > next.depth) continue;
       const label = `Lay a ${width} × ${depth} in channel`;
       return { label, change: put(label, next) };
     }

@@ -2,6 +2,8 @@
 import { adversePitch } from './adversePitch';
 import { assumedFigure } from './assumedFigure';
 import { capacityExceeded } from './capacityExceeded';
+import { carriesOver } from './carriesOver';
+import { channelOutlet } from './channelOutlet';
 import { channelOvertops } from './channelOvertops';
 import { coverShort } from './coverShort';
 import { deepTrench } from './deepTrench';
@@ -27,7 +29,7 @@ import { willSilt } from './willSilt';
 
 export const RULES: readonly Rule[] = [
   noRain, strayRun, noDischarge, outOfFall, adversePitch, lidAboveInlet, waterOverGrate, nearOpening, mainFull, nearBuilding, deepTrench,
-  capacityExceeded, grateSmall, channelOvertops, downspoutSmall, throatLeft, underLeastPitch, coverShort, largerIntoSmaller, lostWater, popupHolds, willSilt,
+  capacityExceeded, grateSmall, channelOvertops, channelOutlet, carriesOver, downspoutSmall, throatLeft, underLeastPitch, coverShort, largerIntoSmaller, lostWater, popupHolds, willSilt,
   velocityHigh, assumedFigure,
 ];
 

@@ -6,9 +6,10 @@ function printable(job: Job): unknown {
   const plan = planJob(job);
   return {
     ...plan,
+    onSlope: Object.fromEntries(plan.onSlope),
     sources: {
       sheds: plan.sources.sheds,
-      atLanding: Object.fromEntries(plan.sources.atLanding), atDownspout: Object.fromEntries(plan.sources.atDownspout), lost: Object.fromEntries(plan.sources.lost),
+      atLanding: Object.fromEntries(plan.sources.atLanding), atDownspout: Object.fromEntries(plan.sources.atDownspout), fixed: Object.fromEntries(plan.sources.fixed), lost: Object.fromEntries(plan.sources.lost),
     },
     snags: plan.snags.map((snag) => ({ ...snag, ...tellSnag(job, plan, snag), fix: fixOf(job, plan, snag), figure: snag.figure, limit: snag.limit })),
   };

@@ -1,11 +1,12 @@
 /** Places that a pipe starts at, passes or ends. */
-import { DOWNSPOUT_LABELS, DOWNSPOUT_SIZES, GRATE_FACTS, GRATES, landsOnGutter, METRES_PER_INCH, ofKind, put, type Basin, type Channel, type Discharge, type Downspout, type Junction, type Landing } from '@katabasis/core';
+import { DOWNSPOUT_LABELS, DOWNSPOUT_SIZES, GRATE_FACTS, GRATES, landsOnGutter, METRES_PER_INCH, ofKind, put, showFlow, showSmall, showVelocity, text, type Basin, type Channel, type Discharge, type Downspout, type Junction, type Landing } from '@katabasis/core';
 import { View } from 'react-native';
 import { useKept } from '../../data/useJob';
 import { SPACE } from '../../theme/tokens';
 import { Choice } from '../../ui/Choice';
 import { coverEntry, distanceEntry, flowEntry, lengthEntry, levelEntry, pitchEntry, shareEntry } from '../../ui/entry';
 import { NameField, QuantityField } from '../../ui/Field';
+import { Text } from '../../ui/Text';
 import { Feeds } from './Feeds';
 
 const row = { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m, alignItems: 'flex-start' } as const;
@@ -61,6 +62,7 @@ export function BasinForm({ basin }: { basin: Basin }) {
       <NameAndLevel landing={basin} levelLabel="Level of the grate" />
       <Choice label="Grate" value={basin.grate} options={GRATES.map((grate) => ({ value: grate, label: GRATE_FACTS[grate].label, note: `${Math.round(GRATE_FACTS[grate].openArea / METRES_PER_INCH ** 2)} in² open` }))} onChoose={(grate) => edit(put('Set grate', { ...basin, grate }))} />
       <BasinDetails basin={basin} />
+      <OnSlopeForm inlet={basin} />
     </>
   );
 }
@@ -89,12 +91,41 @@ function BasinDetails({ basin }: { basin: Basin }) {
   );
 }
 
+/** Overland n of what water comes on over. */
+const OVER = [{ value: '0.012', label: 'Paving' }, { value: '0.15', label: 'Short grass' }, { value: '0.24', label: 'Dense grass' }] as const;
+
+/** In a dip an inlet waits for its water; on a slope some of it runs over and on. */
+function OnSlopeForm({ inlet }: { inlet: Basin | Channel }) {
+  const { job, plan, edit, units } = useKept();
+  const { approach } = inlet;
+  const told = plan.onSlope.get(inlet.id);
+  const save = (next: Basin['approach']): string | null => edit(put('Say how water comes on', without(without(inlet, 'approach', next), 'passesTo', next ? inlet.passesTo : undefined)));
+  const others = [...ofKind(job, 'basin'), ...ofKind(job, 'channel')].filter((other) => other.id !== inlet.id);
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <Choice label="It stands" value={approach ? 'slope' : 'dip'} options={[{ value: 'dip', label: 'In a low spot' }, { value: 'slope', label: 'On a slope', note: 'some may run past' }]} onChoose={(where) => save(where === 'dip' ? undefined : { slope: 0.02, roughness: 0.012 })} />
+      {approach && (
+        <>
+          <View style={row}>
+            <QuantityField label="Ground falls toward it" value={approach.slope} {...pitchEntry} onCommit={(slope) => save({ ...approach, slope: slope! })} />
+            {inlet.kind === 'basin' && <QuantityField label="Water comes on as wide as" usual="the grate" value={approach.width} {...lengthEntry(units)} optional onCommit={(width) => save(without(approach, 'width', width))} />}
+          </View>
+          <Choice label="Over" value={String(approach.roughness)} options={OVER} onChoose={(roughness) => save({ ...approach, roughness: Number(roughness) })} />
+          {others.length > 0 && <Choice label="What runs past goes on to" value={inlet.passesTo ?? 'none'} options={[{ value: 'none', label: 'Nowhere yet' }, ...others.map((other) => ({ value: other.id, label: other.name }))]} onChoose={(to) => edit(put('Say where the rest goes', without(inlet, 'passesTo', to === 'none' ? undefined : to)))} />}
+          {told && <Text>Takes {Math.round(told.share * 100)}% of {text(showFlow(told.offered, units))}; {text(showFlow(told.passed, units))} runs past. A sheet {text(showSmall(told.depth, units))} deep at {text(showVelocity(told.velocity, units))} needs {text(showSmall(told.needed, units))} of open grate to fall in.</Text>}
+        </>
+      )}
+    </View>
+  );
+}
+
 export function ChannelForm({ channel }: { channel: Channel }) {
   const { edit, units } = useKept();
   const set = (label: string, next: Partial<Channel>): string | null => edit(put(label, { ...channel, ...next }));
   return (
     <>
       <NameAndLevel landing={channel} levelLabel="Level of its grate" />
+      <Choice label="Its outlet" value={channel.outlet ?? 'end'} options={[{ value: 'end', label: 'At its end' }, { value: 'middle', label: 'In its middle', note: 'two halves fall to it' }]} onChoose={(outlet) => set('Say where its outlet is', { outlet })} />
       <View style={row}>
         <QuantityField label="Inside width" value={channel.width} {...coverEntry(units)} onCommit={(width) => set('Set channel width', { width: width! })} />
         <QuantityField label="Depth at the outlet" value={channel.depth} {...coverEntry(units)} onCommit={(depth) => set('Set channel depth', { depth: depth! })} />
@@ -104,6 +135,7 @@ export function ChannelForm({ channel }: { channel: Channel }) {
         <QuantityField label="Bed’s own fall" usual="level" value={channel.slope === 0 ? undefined : channel.slope} {...pitchEntry} optional onCommit={(slope) => (slope !== undefined && slope > 0.5 ? 'At most 50%.' : set('Set channel fall', { slope: slope ?? 0 }))} />
         <QuantityField label="Sill that it protects" usual="none" value={channel.sillLevel} {...levelEntry(units)} optional onCommit={(value) => edit(put('Set the sill', without(channel, 'sillLevel', value)))} hint="Door behind it" />
       </View>
+      <OnSlopeForm inlet={channel} />
     </>
   );
 }
