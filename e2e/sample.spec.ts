@@ -39,7 +39,7 @@ test('shows what each size would give, and a changed size changes the verdict at
   await expect(sizes.getByRole('radio', { name: '3 in: too small' })).toBeVisible();
   await expect(sizes.getByRole('radio', { name: /^4 in/ })).toBeChecked();
   await sizes.getByRole('radio', { name: /^3 in/ }).click();
-  await expect(page.getByTestId('verdict')).toContainText('1 Stop · 3 Fix');
+  await expect(page.getByTestId('verdict')).toContainText('2 Stop · 3 Fix');
   await expect(page.getByText('Lawn basin to Wye 1 is too small: 86.7 gpm in a pipe that holds', { exact: false }).first()).toBeVisible();
   await saved(page, job);
   await page.reload();

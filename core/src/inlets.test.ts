@@ -103,6 +103,27 @@ it('a downspout that is too small spills, and the line is still sized for all of
   expect(codes(mended(now, 'downspoutSmall').plan)).not.toContain('downspoutSmall');
 });
 
+it('what a gutter spills is counted at the inlet it runs to, and no longer in the pipe', () => {
+  const spout: Element = { id: 'spout', kind: 'downspout', name: 'Downspout', storey: 1, size: 'rect2x3', groundLevel: 0, spillsTo: 'basin' };
+  const roof: Element = { id: 'roof', kind: 'roofFace', name: 'Roof', storey: 1, shape: { type: 'area', area: 150 }, coefficient: 1, feeds: [{ to: 'spout', share: 1 }] };
+  const plan = planJob(job(roof, spout, basin(), out(), pipe('basin'), pipe('spout', { id: 'second', to: 'basin', length: 5 })));
+  const inlet = plan.inlets.spout as { capacity: number; overshoot: number };
+  expect(plan.runs.second!.flow).toBeCloseTo(inlet.capacity, 9);
+  expect(plan.inlets.basin!.offered).toBeCloseTo(inlet.overshoot, 9);
+  expect(plan.landings.out!.passing).toBeCloseTo(0.006, 12);
+});
+
+it('a fast outfall on soil wants stone, by its size; a flat grate below mulch wants a dome', () => {
+  const fast = job(ground(300, 'basin', { cover: 'mulch' }), basin(), out({ groundLevel: -3 }), pipe('basin'));
+  const plan = planJob(fast);
+  const snag = plan.snags.find((each) => each.code === 'stoneMissing')!;
+  const { pipe: run } = plan.runs;
+  // 0.2 D (Q / (√g D^2.5))^(4/3) D / TW with TW the greater of 0.4 D and the depth at the outfall.
+  const tailwater = Math.max(0.4 * 0.1524, run!.waterDown - run!.invertDown);
+  expect(snag.stone).toBeCloseTo(0.2 * 0.1524 * (run!.flow / (Math.sqrt(9.80665) * 0.1524 ** 2.5)) ** (4 / 3) * (0.1524 / tailwater), 9);
+  for (const code of ['stoneMissing', 'flatInMulch']) expect(codes(mended(fast, code).plan)).not.toContain(code);
+});
+
 describe('time of concentration', () => {
   const table = { durations: [300, 600, 1200, 3600], intensities: [4e-5, 3e-5, 2e-5, 1e-5] };
   const lawn: Element = { id: 'lawn', kind: 'surface', name: 'Lawn', cover: 'lawnClay', coefficient: 0.3, area: 600, sheet: { length: 30, slope: 0.01, roughness: 0.24 }, feeds: [{ to: 'basin', share: 1 }] };

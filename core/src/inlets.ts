@@ -32,6 +32,8 @@ export interface ChannelPlan extends Offered {
   /** The length that falls one way: half of it where the outlet is in the middle. */
   drain: ChannelDrain;
   profile: ChannelProfile;
+  /** Length of it that overtops, m. */
+  overtopLength: number;
   /** What the hole to its pipe takes with the channel brimful, m³/s; null with no pipe. */
   outletCapacity: number | null;
   freeboard: number | null;
@@ -83,6 +85,7 @@ export function channelPlan(channel: Channel, offered: number, waterLevel: numbe
   const over = Math.max(0, profile.maxDepth - channel.depth);
   return {
     kind: 'channel', offered, drain, profile,
+    overtopLength: (profile.depths.filter((depth) => depth > drain.depth).length / profile.depths.length) * channel.length,
     outletCapacity: outletDiameter === null ? null : gutterOutletCapacity({ openArea: (Math.PI * outletDiameter ** 2) / 4, depth: channel.depth }),
     // Asked for by what is shown, and slow beside the rest.
     get capacity() {

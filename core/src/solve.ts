@@ -4,7 +4,7 @@ import { settled, type Settings } from './defaults';
 import type { Regime } from './hydraulics/backwater';
 import { runFlow, type RunFlow } from './hydraulics/runFlow';
 import { basinPlan, channelPlan, downspoutPlan, type InletPlan } from './inlets';
-import { landsOnGutter, type Landing, type Run } from './job/elements';
+import type { Landing, Run } from './job/elements';
 import { headOf, ofKind, rainOf, type Job } from './job/job';
 import { fallBudget, tightestBudgets, type FallBudget } from './network/budget';
 import { sizeChoices, smallestThatWorks, type SizeChoice } from './network/choices';
@@ -147,7 +147,7 @@ function inletsOf(job: Job, settings: Settings, sources: Sources, landings: Reco
   for (const basin of ofKind(job, 'basin')) inlets[basin.id] = basinPlan(basin, landings[basin.id]!.entering, landings[basin.id]!.waterLevel, settings);
   const outlets = new Map(ofKind(job, 'run').map((run) => [run.from, diameterOf(run)]));
   for (const channel of ofKind(job, 'channel')) inlets[channel.id] = channelPlan(channel, landings[channel.id]!.entering, landings[channel.id]!.waterLevel, outlets.get(channel.id) ?? null);
-  for (const downspout of ofKind(job, 'downspout')) inlets[downspout.id] = downspoutPlan(downspout, landsOnGutter(downspout) ? (sources.atDownspout.get(downspout.id) ?? 0) * rain : landings[downspout.id]!.entering, settings);
+  for (const downspout of ofKind(job, 'downspout')) inlets[downspout.id] = downspoutPlan(downspout, (sources.atDownspout.get(downspout.id) ?? 0) * rain, settings);
   return inlets;
 }
 

@@ -5,7 +5,7 @@
  */
 import { headOf, planJob, type Change, type Job, type Plan, type UnitSystem } from '@katabasis/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { createContext, use, useEffect, useMemo, useSyncExternalStore, type ReactNode } from 'react';
+import { createContext, use, useEffect, useMemo, useState, useSyncExternalStore, type ReactNode } from 'react';
 import { api, Refused } from './api';
 import type { Session, SessionView } from './session';
 import { jobKey, sessionOf } from './sessions';
@@ -97,10 +97,27 @@ export function useJob(): OpenJob {
   return useSyncExternalStore(session.subscribe, shown)!;
 }
 
-/** Whether something is under the finger that is not made yet. */
-export function useMoving(): boolean {
-  const { session } = usePlanned();
-  return useSyncExternalStore(session.subscribe, () => session.moving);
+/**
+ * The job as shown, for a drawing that may lag behind the finger until it has rested for `rest` ms: nothing is worked out or drawn
+ * for it before.
+ */
+export function useRested(rest: number): OpenJob {
+  const { session, shown } = usePlanned();
+  const made = useKept();
+  const [rested, setRested] = useState<OpenJob | null>(null);
+  useEffect(() => {
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const unsubscribe = session.subscribe(() => {
+      clearTimeout(timer);
+      if (session.moving) timer = setTimeout(() => setRested(shown()), rest);
+      else setRested(null);
+    });
+    return () => {
+      clearTimeout(timer);
+      unsubscribe();
+    };
+  }, [session, shown, rest]);
+  return rested ?? made;
 }
 
 /**

@@ -94,10 +94,12 @@ interface RowProps extends Hands {
 /** A landing, what is said of it, and of the run that leaves it. */
 const Row = memo(function Row({ row, name, y, left, level, landingChosen, runChosen, onChoose, onMove, onDrop }: RowProps) {
   const styles = useStyles(make);
+  // Moved, not laid out anew.
+  const moved = y === row.y ? null : { transform: [{ translateY: y - row.y }] };
   return (
     <View role="listitem" aria-label={name}>
-      <Text kind="strong" numberOfLines={1} style={[styles.level, { top: y - 11 }]}>{level}</Text>
-      <View style={[styles.words, APART, { top: y - 22, left, height: row.run === null ? LAST_ROW : ROW }]}>
+      <Text kind="strong" numberOfLines={1} style={[styles.level, { top: row.y - 11 }, moved]}>{level}</Text>
+      <View style={[styles.words, APART, moved, { top: row.y - 22, left, height: row.run === null ? LAST_ROW : ROW }]}>
         <LandingWords id={row.id} chosen={landingChosen} onChoose={onChoose} />
         {row.run !== null && <RunWords id={row.run} chosen={runChosen} onChoose={onChoose} />}
       </View>

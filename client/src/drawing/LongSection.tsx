@@ -3,7 +3,7 @@ import { controlLevel, elementOf, METRES_PER_FOOT, nameOf, showLength, showLevel
 import { memo, useMemo, useState } from 'react';
 import { View, type LayoutChangeEvent } from 'react-native';
 import Svg, { Circle, G, Line, Path, Text as SvgText } from 'react-native-svg';
-import { useJob, useKept } from '../data/useJob';
+import { useKept } from '../data/useJob';
 import { useLagging } from './useLagging';
 import { usePalette } from '../theme/theme';
 import { FONTS } from '../theme/tokens';
@@ -40,8 +40,7 @@ function band(a: SectionPoint, b: SectionPoint, frame: Frame, upper: keyof Secti
 }
 
 export function LongSection({ from }: { from: string }) {
-  const { plan } = useJob();
-  return <SectionOf from={from} plan={useLagging(plan)} />;
+  return <SectionOf from={from} plan={useLagging().plan} />;
 }
 
 const SectionOf = memo(function SectionOf({ from, plan }: { from: string; plan: Plan }) {

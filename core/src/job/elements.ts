@@ -78,6 +78,8 @@ export const downspoutSchema = z.strictObject({
   id: idSchema, kind: z.literal('downspout'), name, storey: z.number().int().min(1).max(20), size: z.enum(DOWNSPOUT_SIZES),
   /** Lower downspouts whose gutter this one empties into; absent or empty when it reaches the ground. */
   landsOn: feeds.optional(), groundLevel: level,
+  /** Inlet that the water its gutter cannot take runs to over the yard. Without it the line is sized as if all came down. */
+  spillsTo: idSchema.optional(),
 });
 
 export const junctionSchema = z.strictObject({
@@ -129,6 +131,8 @@ export const dischargeSchema = z.strictObject({
   /** Of an existing main, m³/s: what it carries full, and what of that others use already. */
   mainCapacity: z.number().gt(0).max(100).optional(),
   mainUsed: z.number().min(0).max(100).optional(),
+  /** True once an apron of stone is laid where the pipe comes out. */
+  stone: flag,
   /** To the nearest building of anybody's, m. */
   buildingDistance: z.number().min(0).max(10_000).optional(),
   /** True until somebody has measured it. */

@@ -57,7 +57,7 @@ function references(element: Element): Reference[] {
     case 'fixedFlow':
       return element.feeds.map((feed, index) => ({ field: `feeds[${index}].to`, to: feed.to }));
     case 'downspout':
-      return (element.landsOn ?? []).map((feed, index) => ({ field: `landsOn[${index}].to`, to: feed.to }));
+      return [...(element.landsOn ?? []).map((feed, index) => ({ field: `landsOn[${index}].to`, to: feed.to })), ...(element.spillsTo === undefined ? [] : [{ field: 'spillsTo', to: element.spillsTo }])];
     case 'basin':
     case 'channel':
       return element.passesTo === undefined ? [] : [{ field: 'passesTo', to: element.passesTo }];
@@ -69,7 +69,8 @@ function references(element: Element): Reference[] {
 function referenceFault(job: Job, element: Element, { field, to }: Reference): string | null {
   const target = job.elements[to];
   if (!target) return `points to "${to}", which is not in the job`;
-  const wantsDownspout = element.kind === 'roofFace' || element.kind === 'downspout';
+  if (field === 'spillsTo' && target.kind !== 'basin' && target.kind !== 'channel') return `must be a basin or a channel drain, and "${to}" is a ${target.kind}`;
+  const wantsDownspout = element.kind === 'roofFace' || (element.kind === 'downspout' && field !== 'spillsTo');
   if (wantsDownspout && target.kind !== 'downspout') return `must be a downspout, and "${to}" is a ${target.kind}`;
   if (!wantsDownspout && !isLanding(target)) {
     // A downspout that is no landing is one that ends in a gutter.

@@ -12,6 +12,10 @@ function unfed(job: Job, id: string): Element[] {
     if ((element.kind === 'roofFace' || element.kind === 'surface' || element.kind === 'fixedFlow') && element.feeds.some((feed) => feed.to === id)) {
       changed.push({ ...element, feeds: without(element.feeds, id) });
     }
+    if (element.kind === 'downspout' && element.spillsTo === id) {
+      const { spillsTo: _gone, ...rest } = element;
+      changed.push({ ...rest, ...(rest.landsOn ? { landsOn: without(rest.landsOn, id) } : {}) });
+    }
     if ((element.kind === 'basin' || element.kind === 'channel') && element.passesTo === id) {
       const { passesTo: _gone, ...rest } = element;
       changed.push(rest);

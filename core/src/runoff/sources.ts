@@ -1,7 +1,9 @@
 /** Rain to landings: every roof face and surface followed to where its water reaches a pipe, and counted once. */
 import { SURFACE_FACTS } from '../catalogue/surfaces';
+import { settled } from '../defaults';
+import { downspoutPlan } from '../inlets';
 import { isLanding, landsOnGutter, type Downspout, type Feed, type RoofFace, type Surface } from '../job/elements';
-import { ofKind, rainOf, type Job } from '../job/job';
+import { headOf, ofKind, rainOf, type Job } from '../job/job';
 import type { IntensityTable } from '../rain/intensity';
 import { sheetTime, shallowTime } from './concentration';
 import { frequencyFactor, runoffCoefficient } from './rational';
@@ -114,12 +116,16 @@ export function followWater(job: Job): Sources {
       if (isLanding(job.elements[to])) add(fixed, to, part);
     });
   }
+  /** C·A whose water a downspout takes in the design rain, m². */
+  const takes = (downspout: Downspout): number => (rain ? downspoutPlan(downspout, 0, settled(headOf(job).settings)).capacity / rain.intensity : Number.POSITIVE_INFINITY);
   const downspouts = ofKind(job, 'downspout');
   const ordered = downTheRoof(downspouts);
   for (const downspout of ordered) {
     const carried = atDownspout.get(downspout.id) ?? 0;
     if (!landsOnGutter(downspout)) {
-      if (carried > 0) arrive(downspout.id, carried, 0);
+      const spilled = downspout.spillsTo === undefined || !isLanding(job.elements[downspout.spillsTo]) ? 0 : Math.max(0, carried - takes(downspout));
+      if (carried > spilled) arrive(downspout.id, carried - spilled, 0);
+      if (spilled > 0) arrive(downspout.spillsTo!, spilled, 0);
     }
     else {
       share(carried, downspout.landsOn!, (to, part) => {

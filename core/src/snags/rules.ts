@@ -9,6 +9,7 @@ import { coverShort } from './coverShort';
 import { deepTrench } from './deepTrench';
 import { downspoutSmall } from './downspoutSmall';
 import { grateSmall } from './grateSmall';
+import { flatInMulch } from './flatInMulch';
 import { largerIntoSmaller } from './largerIntoSmaller';
 import { lidAboveInlet } from './lidAboveInlet';
 import { lostWater } from './lostWater';
@@ -20,6 +21,7 @@ import { noRain } from './noRain';
 import { outOfFall } from './outOfFall';
 import { popupHolds } from './popupHolds';
 import type { Rule } from './snag';
+import { stoneMissing } from './stoneMissing';
 import { strayRun } from './strayRun';
 import { throatLeft } from './throatLeft';
 import { underLeastPitch } from './underLeastPitch';
@@ -29,7 +31,7 @@ import { willSilt } from './willSilt';
 
 export const RULES: readonly Rule[] = [
   noRain, strayRun, noDischarge, outOfFall, adversePitch, lidAboveInlet, waterOverGrate, nearOpening, mainFull, nearBuilding, deepTrench,
-  capacityExceeded, grateSmall, channelOvertops, channelOutlet, carriesOver, downspoutSmall, throatLeft, underLeastPitch, coverShort, largerIntoSmaller, lostWater, popupHolds, willSilt,
+  capacityExceeded, grateSmall, channelOvertops, channelOutlet, carriesOver, downspoutSmall, throatLeft, underLeastPitch, coverShort, largerIntoSmaller, lostWater, popupHolds, willSilt, stoneMissing, flatInMulch,
   velocityHigh, assumedFigure,
 ];
 

@@ -20,6 +20,8 @@ export interface Snag {
   limit: number;
   /** Another element that the sentence names, by id. */
   other?: string;
+  /** Median size of the stone that an outfall wants, m. */
+  stone?: number;
 }
 
 /** Names and numbers in the words of one job. */

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { CASES, check } from '../testing/cases';
+import { CASES, check } from '../verification/cases';
 import { readGiven, sumOf, SUMS } from './index';
 
 it.each(CASES.map((each, k) => [`${k + 1} ${each.sum}`, each] as const))('case %s', (_, each) => {

@@ -1,7 +1,7 @@
 /** Writes the table of docs/verification.md anew from the tests' own cases; what stands above its marker is kept. */
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { CASES, check } from '@katabasis/core/testing/cases';
+import { CASES, check } from '@katabasis/core/verification';
 
 const FILE = join(process.cwd(), 'docs', 'verification.md');
 const MARKER = '<!-- Below this line: written by `npm run verify`. -->';

@@ -1,8 +1,8 @@
 /** Plan: where the water goes, how big, how steep. The descent, the fall budget, the long section, the snags. */
 import { budgetWorking, headOf, nameOf, put, type FallBudget, type Job, type Plan } from '@katabasis/core';
-import { memo, useCallback, useMemo, useState } from 'react';
+import { memo, useCallback, useState } from 'react';
 import { ScrollView, View } from 'react-native';
-import { useJob, useKept } from '../../data/useJob';
+import { useKept } from '../../data/useJob';
 import { useLagging } from '../../drawing/useLagging';
 import { Descent } from '../../drawing/Descent';
 import { layOutDescent } from '../../drawing/descentLayout';
@@ -100,8 +100,8 @@ function useSteps(at: string | null, choose: (id: string) => void): void {
 }
 
 function Budget({ onGo }: { onGo: (id: string) => void }) {
-  const { job, plan } = useJob();
-  return <Budgets {...useLagging(useMemo(() => ({ job, plan }), [job, plan]))} onGo={onGo} />;
+  const { job, plan } = useLagging();
+  return <Budgets job={job} plan={plan} onGo={onGo} />;
 }
 
 const Budgets = memo(function Budgets({ onGo, ...shown }: { job: Job; plan: Plan; onGo: (id: string) => void }) {

@@ -1,4 +1,4 @@
-import { heldInvert, holdInvert, METRES_PER_FOOT, nameOf, newRun, ofKind, put, releaseInvert, showFlow, waysOn } from '@katabasis/core';
+import { heldInvert, holdInvert, METRES_PER_FOOT, nameOf, newRun, ofKind, put, releaseInvert, showFlow, showSmall, waysOn } from '@katabasis/core';
 import ArrowDown from 'lucide-react-native/icons/arrow-down';
 import { View } from 'react-native';
 import { newId } from '../../data/sessions';
@@ -30,6 +30,7 @@ export function PipeFromHere({ id, onGo }: { id: string; onGo: (id: string) => v
     <View style={{ gap: SPACE.m }}>
       <View style={{ flexDirection: 'row', gap: SPACE.xl, flexWrap: 'wrap' }}>
         {landing.entering > 0 && <Figure label="Comes in here" shown={showFlow(landing.entering, units)} />}
+        {landing.waterLevel !== null && <Figure label={landing.waterLevel > landing.groundLevel ? 'Water line, over the ground' : 'Water line, below the ground'} shown={showSmall(Math.abs(landing.groundLevel - landing.waterLevel), units)} {...(landing.waterLevel > landing.groundLevel ? { tone: 'stop' as const } : {})} />}
         <Figure label={landing.kind === 'discharge' ? 'Lets out' : 'Goes on from here'} shown={showFlow(landing.passing, units)} />
       </View>
       {landing.invert !== null && (

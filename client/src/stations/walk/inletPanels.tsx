@@ -89,6 +89,7 @@ function Channel({ inlet, onAsk }: { inlet: ChannelPlan; onAsk: () => void }) {
         <Figure label="Deepest water" shown={showSmall(profile.maxDepth, units)} size="hero" {...(over ? { tone: 'fix' as const } : {})} onPress={onAsk} />
         <Figure label="Sheds into it" shown={showFlow(inlet.offered, units)} size="hero" onPress={onAsk} />
         <Figure label="Takes, brimful" shown={showFlow(inlet.capacity, units)} onPress={onAsk} />
+        {over && <Figure label="Overtops along" shown={showLength(inlet.overtopLength, units)} tone="fix" />}
         {inlet.outletCapacity !== null && <Figure label="Its outlet takes" shown={showFlow(inlet.outletCapacity, units)} {...(inlet.outletCapacity < inlet.offered ? { tone: 'fix' as const } : {})} />}
         <Freeboard freeboard={inlet.freeboard} />
       </View>

@@ -1,5 +1,5 @@
 /** Places that a pipe starts at, passes or ends. */
-import { DOWNSPOUT_LABELS, DOWNSPOUT_SIZES, GRATE_FACTS, GRATES, landsOnGutter, METRES_PER_INCH, ofKind, put, showFlow, showSmall, showVelocity, text, type Basin, type Channel, type Discharge, type Downspout, type Junction, type Landing } from '@katabasis/core';
+import { DOWNSPOUT_LABELS, DOWNSPOUT_SIZES, GRATE_FACTS, GRATES, inletOf, landsOnGutter, METRES_PER_INCH, ofKind, put, sagDepth, showFlow, showSmall, showVelocity, text, type Basin, type Channel, type Discharge, type Downspout, type Junction, type Landing } from '@katabasis/core';
 import { View } from 'react-native';
 import { useKept } from '../../data/useJob';
 import { SPACE } from '../../theme/tokens';
@@ -30,6 +30,7 @@ function NameAndLevel({ landing, levelLabel }: { landing: Landing; levelLabel: s
 export function DownspoutForm({ downspout }: { downspout: Downspout }) {
   const { job, edit } = useKept();
   const lower = ofKind(job, 'downspout').filter((other) => other.id !== downspout.id);
+  const inlets = [...ofKind(job, 'basin'), ...ofKind(job, 'channel')];
   const setGutter = (landsOn: Downspout['landsOn']): void => {
     const { landsOn: _old, ...rest } = downspout;
     const runs = landsOn?.length ? ofKind(job, 'run').filter((run) => run.from === downspout.id || run.to === downspout.id) : [];
@@ -40,6 +41,7 @@ export function DownspoutForm({ downspout }: { downspout: Downspout }) {
       <NameAndLevel landing={downspout} levelLabel={landsOnGutter(downspout) ? 'Ground below it' : 'Ground at its foot'} />
       <Choice label="Opening" value={downspout.size} options={DOWNSPOUT_SIZES.map((size) => ({ value: size, label: DOWNSPOUT_LABELS[size] }))} onChoose={(size) => edit(put('Set downspout size', { ...downspout, size }))} />
       <Choice label="Storey" value={String(downspout.storey)} options={['1', '2', '3'].map((value) => ({ value, label: value }))} onChoose={(storey) => edit(put('Set storey', { ...downspout, storey: Number(storey) }))} />
+      {inlets.length > 0 && !landsOnGutter(downspout) && <Choice label="What its gutter cannot take runs to" value={downspout.spillsTo ?? 'none'} options={[{ value: 'none', label: 'Not said', note: 'the pipe is sized for all' }, ...inlets.map((inlet) => ({ value: inlet.id, label: inlet.name }))]} onChoose={(to) => edit(put('Say where the gutter spills', without(downspout, 'spillsTo', to === 'none' ? undefined : to)))} />}
       {lower.length > 0 && <Feeds label="Empties into the gutter over, if it does not reach the ground" feeds={downspout.landsOn ?? []} targets={lower} none="" onChange={setGutter} />}
     </>
   );
@@ -56,11 +58,14 @@ export function JunctionForm({ junction }: { junction: Junction }) {
 }
 
 export function BasinForm({ basin }: { basin: Basin }) {
-  const { edit } = useKept();
+  const { plan, edit, units } = useKept();
+  const offered = plan.inlets[basin.id]?.offered ?? 0;
+  // What each would give: how deep the design rain stands over it.
+  const gives = (grate: Basin['grate']): string => (offered > 0 ? `${text(showSmall(sagDepth({ ...inletOf({ ...basin, grate }), flow: offered }).depth, units))} of water` : `${Math.round(GRATE_FACTS[grate].openArea / METRES_PER_INCH ** 2)} in² open`);
   return (
     <>
       <NameAndLevel landing={basin} levelLabel="Level of the grate" />
-      <Choice label="Grate" value={basin.grate} options={GRATES.map((grate) => ({ value: grate, label: GRATE_FACTS[grate].label, note: `${Math.round(GRATE_FACTS[grate].openArea / METRES_PER_INCH ** 2)} in² open` }))} onChoose={(grate) => edit(put('Set grate', { ...basin, grate }))} />
+      <Choice label="Grate" value={basin.grate} options={GRATES.map((grate) => ({ value: grate, label: GRATE_FACTS[grate].label, note: gives(grate) }))} onChoose={(grate) => edit(put('Set grate', { ...basin, grate }))} />
       <BasinDetails basin={basin} />
       <OnSlopeForm inlet={basin} />
     </>
