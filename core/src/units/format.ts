@@ -32,7 +32,9 @@ export function decimals(value: number, places: number): string {
 
 /** Enough places for `figures` significant figures, at most `most`. */
 function significant(value: number, figures: number, most: number): string {
-  const magnitude = value === 0 ? 0 : Math.floor(Math.log10(Math.abs(value)));
+  // Of the rounded number: 99.96 has three figures as 100, not as 100.0.
+  const rounded = Math.abs(Number(value.toPrecision(figures)));
+  const magnitude = rounded === 0 ? 0 : Math.floor(Math.log10(rounded));
   return decimals(value, Math.min(most, Math.max(0, figures - 1 - magnitude)));
 }
 

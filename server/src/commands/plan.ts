@@ -1,6 +1,6 @@
 /** Reads a job file and prints its whole plan as JSON in SI. Exit 2 and one line a fault on standard error for a bad file. */
-import { readFileSync } from 'node:fs';
 import { fixOf, planJob, readFileText, tellSnag, type Job } from '@katabasis/core';
+import { readText } from './readText';
 
 function printable(job: Job): unknown {
   const plan = planJob(job);
@@ -16,17 +16,8 @@ function printable(job: Job): unknown {
 }
 
 function main(path: string | undefined): number {
-  if (!path) {
-    console.error('file: say which job file to plan: npm run -s plan -- FILE.katabasis.json');
-    return 2;
-  }
-  let text: string;
-  try {
-    text = readFileSync(path, 'utf8');
-  } catch (error) {
-    console.error(`file: ${path} cannot be read (${(error as NodeJS.ErrnoException).code})`);
-    return 2;
-  }
+  const text = readText(path, 'say which job file to plan: npm run -s plan -- FILE.katabasis.json');
+  if (text === null) return 2;
   const read = readFileText(text);
   if (!read.ok) {
     for (const fault of read.faults) console.error(`${fault.path}: ${fault.sentence}`);

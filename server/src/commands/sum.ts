@@ -1,6 +1,6 @@
 /** The bench of sums: `NAME '{json}'`, `--batch FILE` with one {"sum", "in"} a line, or `--list`. SI in and out. */
-import { readFileSync } from 'node:fs';
 import { readGiven, sumOf, SUMS, type SumResult } from '@katabasis/core/sums';
+import { readText } from './readText';
 
 const printable = (result: SumResult): string => JSON.stringify(result.ok ? result.out : { error: result.error });
 
@@ -20,17 +20,8 @@ function batchLine(line: string): SumResult {
 }
 
 function batch(path: string | undefined): number {
-  if (path === undefined) {
-    console.error('file: say which file to read: --batch FILE');
-    return 2;
-  }
-  let text: string;
-  try {
-    text = readFileSync(path, 'utf8');
-  } catch (error) {
-    console.error(`file: ${path} cannot be read (${(error as NodeJS.ErrnoException).code})`);
-    return 2;
-  }
+  const text = readText(path, 'say which file to read: --batch FILE');
+  if (text === null) return 2;
   const lines = text.replace(/\r?\n$/, '').split(/\r?\n/);
   if (text.trim() !== '') process.stdout.write(`${lines.map((line) => printable(batchLine(line))).join('\n')}\n`);
   return 0;
