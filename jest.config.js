@@ -7,6 +7,8 @@ const node = {
 };
 
 module.exports = {
+  // Property tests run many cases, and machines can be slow.
+  testTimeout: 60_000,
   projects: [
     { ...node, displayName: 'core', testMatch: ['<rootDir>/core/src/**/*.test.ts'] },
     { ...node, displayName: 'server', testMatch: ['<rootDir>/server/src/**/*.test.ts'] },

@@ -3,7 +3,7 @@ import { copyOfSample } from './jobs';
 
 /** Most that the picture may be behind the pointer, ms, half of the time; and what the application may add, at the 95th percentile, to what the browser itself takes. */
 const MEDIAN = 50;
-const ADDED = 50;
+const ADDED = 60;
 
 /** Pointer to picture, ms: from the pointer's own time stamp to the end of the frame that drew what it changed. */
 async function watch(page: Page): Promise<void> {

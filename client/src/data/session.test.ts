@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { quillfeather } from '@katabasis/core/samples';
 import type { ChangeBody, Element, JobReply } from '@katabasis/core';
 import { Refused, Unreachable, type Api } from './api';
@@ -161,4 +162,50 @@ it('sets a queue that it cannot read aside instead of throwing it away', () => {
   storage.setItem(queueKey('clinic'), '{"changes": 5}');
   open();
   expect([...storage.kept.keys()].some((key) => key.startsWith('katabasis.unread.clinic'))).toBe(true);
+});
+
+/** What a contractor does in a bad yard: edits, undoes, redoes, loses and finds the server, closes the page. */
+const acts = fc.array(fc.oneof(
+  fc.record({ act: fc.constant('edit' as const), name: fc.constantFrom('A', 'B', 'C', 'D') }),
+  fc.record({ act: fc.constantFrom('undo' as const, 'redo' as const, 'lose' as const, 'find' as const, 'close' as const, 'send' as const) }),
+), { maxLength: 25 });
+
+/** A sending that was on its way when the server was lost fails first; the next one goes through. */
+async function sendAll(session: Session): Promise<void> {
+  await session.flush();
+  await session.flush();
+}
+
+it('ends with the server holding just what the page shows, whatever happened on the way', async () => {
+  await fc.assert(fc.asyncProperty(acts, async (list) => {
+    const { sent, server, open } = setUp();
+    let session = open();
+    for (const each of list) {
+      if (each.act === 'edit') session.edit(name(each.name));
+      else if (each.act === 'undo') session.undo();
+      else if (each.act === 'redo') session.redo();
+      else if (each.act === 'lose') server.down = true;
+      else if (each.act === 'find') server.down = false;
+      else if (each.act === 'close') {
+        const shown = wyeName(session);
+        server.down = true;
+        await session.flush();
+        session = open();
+        // What was shown before the page was closed is shown when it is opened, sent or not.
+        const onServer = sent.at(-1)?.puts[0]?.element as { name: string } | undefined;
+        if (session.view.keeping.state === 'waiting' || session.view.keeping.state === 'sending') expect(wyeName(session)).toBe(shown);
+        else expect([onServer?.name ?? 'Wye 2']).toEqual([shown]);
+        server.down = false;
+        await sendAll(session);
+        session.take({ ...reply(sent.length), elements: reply().elements.map((row) => (row.element.id === 'wye2' ? { version: sent.length + 1, element: name(String(shown)).puts[0]! } : row)) });
+      } else await session.flush();
+    }
+    server.down = false;
+    await sendAll(session);
+    const last = sent.at(-1)?.puts[0]?.element as { name: string } | undefined;
+    expect(last?.name ?? 'Wye 2').toBe(wyeName(session));
+    expect(session.view.keeping.state).toBe('kept');
+    // Each change was made against the version that the one before it left.
+    sent.forEach((body, k) => expect(body.puts[0]!.base).toBe(k + 1));
+  }), { numRuns: 60 });
 });

@@ -213,14 +213,27 @@ function away(channel: ChannelDrain, q: number, turn: number, m: number, reach: 
   return points;
 }
 
-/** Most inflow all along that the channel takes with a free drop at its outlet, without overtopping: m²/s, and m³/s over its length. */
+/** Steps in which the capacity is closed in, and how many before it is given up: no channel that can be built needs more than two. */
+const WIDEN = 4;
+const MOST_WIDENINGS = 30;
+
+/**
+ * Most inflow all along that the channel takes with a free drop at its outlet, without overtopping: m²/s, and m³/s over its length.
+ * NaN where no inflow fills it to the brim: a channel out of this world, thinner or flatter than any number can follow.
+ */
 export function channelCapacity(channel: ChannelDrain): { lateralInflow: number; flow: number } {
   const fits = (q: number): number => channelProfile({ ...channel, lateralInflow: q }).maxDepth - channel.depth;
   // No more than what leaves at critical depth over the full section, and near that if level and smooth.
   let high = (channel.width * Math.sqrt(GRAVITY) * channel.depth ** 1.5) / channel.length;
-  while (fits(high) < 0) high *= 2;
-  let low = high;
-  while (fits(low) > 0) low /= 2;
+  for (let k = 0; fits(high) < 0; k++) {
+    if (k === MOST_WIDENINGS) return { lateralInflow: Number.NaN, flow: Number.NaN };
+    high *= WIDEN;
+  }
+  let low = high / WIDEN;
+  for (let k = 0; fits(low) > 0; k++) {
+    if (k === MOST_WIDENINGS) return { lateralInflow: Number.NaN, flow: Number.NaN };
+    low /= WIDEN;
+  }
   const lateralInflow = rootBetween(low, high, fits, 1e-10);
   return { lateralInflow, flow: lateralInflow * channel.length };
 }
