@@ -63,8 +63,7 @@ async function best(page: Page, at: () => Promise<{ x: number; y: number }>, aft
   return { median: least('median'), p95: least('p95') };
 }
 
-test('a dragged landing is on the screen within a frame or two, on a slow phone', async ({ page, context, request }, info) => {
-  test.skip(info.project.name !== 'phone', 'measured once, on the phone');
+test('a dragged landing is on the screen within a frame or two, on a slow phone', async ({ page, context, request }) => {
   test.setTimeout(120_000);
   const bare = await context.newPage();
   await bare.setContent(BARE);
