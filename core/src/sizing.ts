@@ -38,9 +38,7 @@ export interface JobSizing {
 
 function inputOf(job: Job, tree: Tree, solution: Solution, clean: boolean): SizingInput & { needed: (run: number, size: number) => number } {
   const settings = settled(headOf(job).settings);
-  // The highest crowns: as if nothing were set by hand.
-  const free = buildTree({ ...job, elements: Object.fromEntries(Object.entries(job.elements).map(([id, element]) => [id, element.kind === 'run' ? { ...element, grade: { type: 'auto' as const } } : element])) });
-  const { allowed } = planLevels(free, findLines(free), settings, 'ground');
+  const { allowed } = planLevels(tree, findLines(tree), settings, 'ground');
   const needed = (index: number, size: number): number => {
     const run = tree.runs[index]!;
     const side = run.parallel ?? 1;

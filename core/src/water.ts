@@ -4,7 +4,7 @@ import type { Settings } from './defaults';
 import { normalDepth } from './hydraulics/pipe';
 import type { Discharge, Run } from './job/elements';
 import { rainOf, type Job } from './job/job';
-import { designFlows, LEAST_CONCENTRATION, type DesignFlows } from './network/designFlow';
+import { designFlows, governing, LEAST_CONCENTRATION, type DesignFlows } from './network/designFlow';
 import { controlLevel, diameterOf, type Levels } from './network/levels';
 import { NONE, type Tree } from './network/tree';
 import { solveWaterLine, type WaterLine } from './network/waterLine';
@@ -27,15 +27,7 @@ export function flowsOf(job: Job, tree: Tree, levels: Levels, sources: Sources):
   // The 5-minute figure is the job's own word; the table only says how it weakens after that.
   const scale = table ? uniform / intensityOf(table, LEAST_CONCENTRATION) : 1;
   const rainOfDuration = (duration: number): number => (table ? scale * intensityOf(table, duration) : uniform);
-  const flowOf = (parts: readonly Arrival[]): number => {
-    let area = 0;
-    let most = 0;
-    for (const part of [...parts].sort((a, b) => a.time - b.time)) {
-      area += part.area;
-      most = Math.max(most, area * rainOfDuration(Math.max(LEAST_CONCENTRATION, part.time)));
-    }
-    return most;
-  };
+  const flowOf = (parts: readonly Arrival[]): number => governing([...parts].sort((a, b) => a.time - b.time), rainOfDuration).flow;
   const { arrivals, onSlope } = withBypass(job, sources.arrivals, flowOf);
   const entering = tree.landings.map((landing) => arrivals.get(landing.id) ?? []);
   const fixedHere = Float64Array.from(tree.landings, (landing) => sources.fixed.get(landing.id) ?? 0);

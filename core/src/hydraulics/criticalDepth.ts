@@ -1,5 +1,6 @@
 /** Critical depth in a round pipe: Q² T = g A³ (Chow 1959, eq. 4-4). */
 import { GRAVITY } from '../units/constants';
+import { segmentOf } from './pipe';
 
 /**
  * Depth (m) at which `flow` (m³/s, ≥ 0) has least energy. Approaches the diameter as the flow grows, and never reaches it.
@@ -15,7 +16,7 @@ export function criticalDepth({ diameter, flow }: { diameter: number; flow: numb
   let angle = Math.min(5.5, Math.exp((wanted + Math.log(108)) / 8));
   for (let step = 0; step < 80; step++) {
     const sine = Math.sin(angle / 2);
-    const segment = angle < 0.01 ? (angle ** 3 / 6) * (1 - (angle * angle) / 20) : angle - Math.sin(angle);
+    const segment = segmentOf(angle);
     const error = 3 * Math.log(segment) - Math.log(sine) - wanted;
     if (error > 0) high = angle;
     else low = angle;

@@ -3,6 +3,7 @@
  * 1961), with r the share of the section that is water; a quarter to a third is as full as keeps it quiet and open.
  */
 import { CUBIC_METRES_PER_SECOND_PER_GPM, GRAVITY, METRES_PER_INCH } from '../units/constants';
+import { WEIR_COEFFICIENT } from './sagInlet';
 
 /** Share filled at its design flow. */
 export const LEADER_FILLED = 1 / 3;
@@ -12,12 +13,11 @@ export function leaderCapacity({ diameter, filled }: { diameter: number; filled:
   return 27.8 * Math.cbrt(filled ** 5) * Math.cbrt((diameter / METRES_PER_INCH) ** 8) * CUBIC_METRES_PER_SECOND_PER_GPM;
 }
 
-/** Rim of a gutter outlet as a weir, and its opening as an orifice; a sharp hole in sheet metal. */
-const OUTLET_WEIR = 1.66;
+/** A sharp hole in sheet metal; its rim is a weir like a grate's. */
 const OUTLET_ORIFICE = 0.6;
 
 /** Flow (m³/s) through an outlet of `openArea` (m²) under `depth` (m) of water in the gutter; the lesser of weir and orifice. */
 export function gutterOutletCapacity({ openArea, depth }: { openArea: number; depth: number }): number {
   const rim = 2 * Math.sqrt(Math.PI * openArea);
-  return Math.min(OUTLET_WEIR * rim * depth ** 1.5, OUTLET_ORIFICE * openArea * Math.sqrt(2 * GRAVITY * depth));
+  return Math.min(WEIR_COEFFICIENT * rim * depth ** 1.5, OUTLET_ORIFICE * openArea * Math.sqrt(2 * GRAVITY * depth));
 }

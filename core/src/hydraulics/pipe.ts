@@ -81,7 +81,7 @@ function angleOfRatio(ratio: number): number {
 }
 
 /** θ − sin θ; below 0.01 rad the difference loses its digits, and its series does not. */
-function segmentOf(angle: number): number {
+export function segmentOf(angle: number): number {
   return angle < 0.01 ? (angle ** 3 / 6) * (1 - (angle * angle) / 20) : angle - Math.sin(angle);
 }
 

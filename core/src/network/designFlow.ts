@@ -33,12 +33,15 @@ export interface DesignFlowInput {
 export function designFlows({ tree, entering, fixed: fixedEntering, intensityOf, travelTime }: DesignFlowInput): DesignFlows {
   const count = tree.landings.length;
   const fixed = Float64Array.from(fixedEntering);
-  const parts: Arrival[][] = entering.map((each) => mergedByTime(each));
+  const parts: (readonly Arrival[])[] = [...entering];
   const out: DesignFlows = { flow: new Float64Array(count), fixed, intensity: new Float64Array(count), time: new Float64Array(count), area: new Float64Array(count) };
   for (let at = 0; at < count; at++) {
     parts[at] = mergedByTime(parts[at]!);
-    governing(parts[at]!, intensityOf, out, at);
-    out.flow[at]! += fixed[at]!;
+    const { flow, intensity, time, area } = governing(parts[at]!, intensityOf);
+    out.flow[at] = flow + fixed[at]!;
+    out.intensity[at] = intensity;
+    out.time[at] = time;
+    out.area[at] = area;
     const run = tree.leaving[at]!;
     if (run === NONE) continue;
     const to = tree.lower[run]!;
@@ -67,16 +70,23 @@ function mergedByTime(parts: readonly Arrival[]): Arrival[] {
   return merged;
 }
 
-function governing(parts: readonly Arrival[], intensityOf: (duration: number) => number, out: DesignFlows, at: number): void {
+export interface Governing {
+  /** m³/s; the rain (m/s), time (s) and C·A (m²) that made it. */
+  flow: number;
+  intensity: number;
+  time: number;
+  area: number;
+}
+
+/** The time at which intensity times the area arrived by then is greatest. `parts` rise in time. */
+export function governing(parts: readonly Arrival[], intensityOf: (duration: number) => number): Governing {
   let area = 0;
+  let most: Governing = { flow: 0, intensity: 0, time: 0, area: 0 };
   for (const part of parts) {
     area += part.area;
     const time = Math.max(LEAST_CONCENTRATION, part.time);
     const intensity = intensityOf(time);
-    if (intensity * area < out.flow[at]!) continue;
-    out.flow[at] = intensity * area;
-    out.intensity[at] = intensity;
-    out.time[at] = time;
-    out.area[at] = area;
+    if (intensity * area >= most.flow) most = { flow: intensity * area, intensity, time, area };
   }
+  return most;
 }

@@ -1,6 +1,6 @@
 /** One run: what runs in it, what each size and material would give, its pitch, and what is wrong with it. */
 import {
-  applyChange, elementOf, MATERIAL_FACTS, MATERIALS, nameOf, NOMINAL_SIZES, planJob, put, removal, runWorking, showFlow, showLevel, showNominal, showPitch, showPitchTrade, showSmall, showVelocity, text,
+  applyChange, elementOf, MATERIAL_FACTS, MATERIALS, nameOf, NOMINAL_SIZES, planJob, put, removal, resized, runWorking, showFlow, showLevel, showNominal, showPitch, showPitchTrade, showSmall, showVelocity, text,
   type Material, type Plan, type Run, type RunPlan, type RunQuantity, type Severity,
 } from '@katabasis/core';
 import Trash from 'lucide-react-native/icons/trash';
@@ -139,11 +139,6 @@ function SizeChips({ run }: { run: Run }) {
   return (
     <Choice label="Size: what each would give" value={present?.value ?? null} options={options} onChoose={(value) => edit(put(`Make it ${text(showNominal(Number(value), units))}`, resized(run, Number(value))))} />
   );
-}
-
-function resized(run: Run, nominal: number): Run {
-  const { insideDiameter: _own, ...rest } = run;
-  return { ...rest, nominal };
 }
 
 function MaterialChips({ run }: { run: Run }) {
