@@ -5,15 +5,16 @@ export { filledShare, fullFlow, MOST_OVER_FULL, normalDepth, type PartFull, type
 export type { RunFlow } from './hydraulics/runFlow';
 export * from './job';
 export { controlLevel, letterOf, type FallBudget } from './network';
-export type { SizeChoice } from './network/choices';
+export { smallestThatWorks, type SizeChoice } from './network/choices';
 export { solveWaterLine, type WaterNetwork } from './network/waterLine';
 export { planJob, type Plan } from './plan';
 export { gatheringArea, planArea, windFactor } from './runoff/roofArea';
 export { coefficientOf, type Shed } from './runoff/sources';
 export { sizeJob, type JobSizing, type SizedJob } from './sizing';
-export { budgetFrom, solve, type LandingPlan, type RunPlan, type Solution } from './solve';
+export { budgetFrom, choicesOf, solve, type LandingPlan, type RunPlan, type Solution } from './solve';
 export * from './snags';
 export { intensityOf, fitRain, type IntensityTable } from './rain/intensity';
+export { designRain, openingRain, rarerThan, ROOF_DURATION, type FrequencyRows } from './rain/design';
 export { readFrequencyTable, type FrequencyTable } from './rain/csv';
 export { inletOf, type BasinPlan, type ChannelPlan, type DownspoutPlan, type InletPlan } from './inlets';
 export { sagCapacity, sagDepth } from './hydraulics/sagInlet';

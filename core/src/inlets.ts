@@ -1,8 +1,11 @@
 /** Inlets at the design rain: what reaches each, how deep the water stands over it, and what it cannot take. */
 import { DOWNSPOUT_OPENINGS } from './catalogue/downspouts';
 import { GRATE_FACTS } from './catalogue/grates';
+import { GUTTER_FACTS, type Gutter } from './catalogue/gutters';
 import type { Settings } from './defaults';
-import { channelCapacity, channelProfile, type ChannelDrain, type ChannelProfile } from './hydraulics/channelDrain';
+import type { ChannelDrain } from './hydraulics/channelDrain';
+import { manyCapacity, manyProfile, type ManyProfile, type Outlets } from './hydraulics/channelOutlets';
+import { gutterRunCapacity } from './hydraulics/gutterRun';
 import { gutterOutletCapacity, LEADER_FILLED, leaderCapacity } from './hydraulics/leader';
 import { sagCapacity, sagDepth, type InletControl, type SagInlet } from './hydraulics/sagInlet';
 import type { Basin, Channel, Downspout } from './job/elements';
@@ -21,7 +24,7 @@ export interface BasinPlan extends Offered {
   ponding: number;
   control: InletControl;
   inlet: SagInlet;
-  /** Highest water over the grate, from ponding or from the pipe, below the sill it protects, m; null where none is said. */
+  /** Highest water, from ponding or from the pipe, or as high as it runs off over the ground, below the sill it protects, m; null where none is said. */
   freeboard: number | null;
   /** How much grit its sump holds, m³; null without one. */
   sump: number | null;
@@ -29,22 +32,24 @@ export interface BasinPlan extends Offered {
 
 export interface ChannelPlan extends Offered {
   kind: 'channel';
-  /** The length that falls one way: half of it where the outlet is in the middle. */
-  drain: ChannelDrain;
-  profile: ChannelProfile;
-  /** Length of it that overtops, m. */
-  overtopLength: number;
-  /** What the hole to its pipe takes with the channel brimful, m³/s; null with no pipe. */
+  drain: ChannelDrain & { outlets: Outlets };
+  profile: ManyProfile;
+  /** What the hole to its pipe takes with the channel brimful, m³/s; null with no pipe. With several, each. */
   outletCapacity: number | null;
+  /** Most that goes out at one of its outlets, m³/s. */
+  outletFlow: number;
   freeboard: number | null;
 }
 
 export interface DownspoutPlan extends Offered {
   kind: 'downspout';
-  /** What its gutter cannot take, and spills into the yard there, m³/s. */
+  /** What its gutter cannot take, and spills into the yard there, m³/s: at the valley, or over the downspout. */
   overshoot: number;
   /** Which of the two holds it back. */
   control: 'outlet' | 'leader';
+  gutter: Gutter;
+  /** What comes down a valley, and what the gutter carries of that to its outlet, m³/s; null without a valley. */
+  valley: { offered: number; capacity: number; gutterRun: number } | null;
 }
 
 export type InletPlan = BasinPlan | ChannelPlan | DownspoutPlan;
@@ -58,6 +63,11 @@ export function inletOf({ grate, count = 1, clogging, walled = 0 }: Basin): SagI
   return { weirLength: facts.weirLength * (1 - walled) * count, openArea: facts.openArea * count, clogging: clogging ?? facts.clogging };
 }
 
+/** What is left to the sill when water would stand at `highest` (m) but for running off over the ground; null without a sill. */
+function freeboardOf({ groundLevel, sillLevel, spillLevel = Number.POSITIVE_INFINITY }: Basin | Channel, highest: number): number | null {
+  return sillLevel === undefined ? null : sillLevel - Math.min(highest, Math.max(groundLevel, spillLevel));
+}
+
 /** `waterLevel` is the water line at the basin, m. */
 export function basinPlan(basin: Basin, offered: number, waterLevel: number | null, { ponding: allowed }: Settings): BasinPlan {
   const inlet = inletOf(basin);
@@ -67,39 +77,86 @@ export function basinPlan(basin: Basin, offered: number, waterLevel: number | nu
   const side = GRATE_FACTS[basin.grate].weirLength / 4;
   return {
     kind: 'basin', offered, capacity: sagCapacity({ ...inlet, depth: allowed }).flow, ponding, control, inlet,
-    freeboard: basin.sillLevel === undefined ? null : basin.sillLevel - highest,
+    freeboard: freeboardOf(basin, highest),
     sump: basin.sumpDepth === undefined ? null : side * side * basin.sumpDepth,
   };
 }
 
-/** How many stretches fall toward the outlet. */
-const halves = ({ outlet }: Channel): number => (outlet === 'middle' ? 2 : 1);
+/** n of a sheet-metal gutter with its seams and a little grit. */
+const GUTTER_ROUGHNESS = 0.012;
 
-export const drainOf = (channel: Channel): ChannelDrain => ({ width: channel.width, depth: channel.depth, length: channel.length / halves(channel), slope: channel.slope, roughness: CHANNEL_ROUGHNESS });
+/** Its bed falls by its own fall against its top, and by the top's. */
+const drainOf = ({ width, depth, length, slope, topSlope = 0, section, outlet = 'end' }: Channel): ChannelPlan['drain'] => ({
+  width, depth, length, slope: slope + topSlope, ownFall: slope, roughness: CHANNEL_ROUGHNESS, section, outlets: outlet,
+});
+
+const capacities = new WeakMap<Channel, number>();
+
+function capacityOf(channel: Channel): number {
+  const told = capacities.get(channel) ?? manyCapacity(drainOf(channel));
+  capacities.set(channel, told);
+  return told;
+}
+
+interface KnownProfile {
+  offered: number;
+  outletDepth: number;
+  profile: ManyProfile;
+}
+
+/**
+ * The last two profiles of each channel, in the design rain and in the rarer one: dragging one landing plans the job sixty times a
+ * second, and a profile takes milliseconds.
+ */
+const known = new WeakMap<Channel, KnownProfile[]>();
+
+function profileOf(channel: Channel, drain: ChannelPlan['drain'], offered: number, outletDepth: number): ManyProfile {
+  const last = known.get(channel) ?? [];
+  const same = last.find((each) => each.offered === offered && each.outletDepth === outletDepth);
+  if (same) return same.profile;
+  const profile = manyProfile({ ...drain, lateralInflow: offered / channel.length, outletDepth });
+  known.set(channel, [{ offered, outletDepth, profile }, ...last.slice(0, 1)]);
+  return profile;
+}
 
 /** `outletDiameter`: inside, of the pipe that leaves it, m; null with none. */
 export function channelPlan(channel: Channel, offered: number, waterLevel: number | null, outletDiameter: number | null): ChannelPlan {
   const drain = drainOf(channel);
   const bed = channel.groundLevel - channel.depth;
-  const profile = channelProfile({ ...drain, lateralInflow: offered / channel.length, outletDepth: Math.max(0, (waterLevel ?? bed) - bed) });
-  const over = Math.max(0, profile.maxDepth - channel.depth);
+  const profile = profileOf(channel, drain, offered, Math.max(0, (waterLevel ?? bed) - bed));
   return {
     kind: 'channel', offered, drain, profile,
-    overtopLength: (profile.depths.filter((depth) => depth > drain.depth).length / profile.depths.length) * channel.length,
     outletCapacity: outletDiameter === null ? null : gutterOutletCapacity({ openArea: (Math.PI * outletDiameter ** 2) / 4, depth: channel.depth }),
+    outletFlow: Math.max(...profile.outlets.map(({ flow }) => flow)),
     // Asked for by what is shown, and slow beside the rest.
     get capacity() {
-      return channelCapacity(drain).flow * halves(channel);
+      return capacityOf(channel);
     },
-    freeboard: channel.sillLevel === undefined ? null : channel.sillLevel - (channel.groundLevel + over),
+    freeboard: freeboardOf(channel, channel.groundLevel + Math.max(0, profile.over)),
   };
 }
 
-/** Lesser of what the gutter's outlet lets in and what falls quietly down the leader, a rectangle as the circle of equal area. */
-export function downspoutPlan(downspout: Downspout, offered: number, { gutterDepth }: Settings): DownspoutPlan {
+/** What comes to a downspout, m³/s; of that, down a valley into its gutter, so far (m of gutter) from it. */
+export interface RoofWater {
+  offered: number;
+  valley?: { offered: number; gutterRun: number };
+}
+
+/**
+ * Lesser of what the gutter's outlet lets in and what falls quietly down the leader, a rectangle as the circle of equal area; and
+ * before that, of what comes down a valley, no more than the gutter carries to its outlet.
+ */
+export function downspoutPlan(downspout: Downspout, { offered, valley }: RoofWater, settings: Settings): DownspoutPlan {
   const openArea = DOWNSPOUT_OPENINGS[downspout.size] * METRES_PER_INCH ** 2;
-  const outlet = gutterOutletCapacity({ openArea, depth: gutterDepth });
+  const gutter = downspout.gutter ?? 'gutter5';
+  const { width, depth } = GUTTER_FACTS[gutter];
+  const outlet = gutterOutletCapacity({ openArea, depth: downspout.gutter ? depth : settings.gutterDepth });
   const leader = leaderCapacity({ diameter: Math.sqrt((4 * openArea) / Math.PI), filled: LEADER_FILLED });
   const capacity = Math.min(outlet, leader);
-  return { kind: 'downspout', offered, capacity, overshoot: Math.max(0, offered - capacity), control: outlet < leader ? 'outlet' : 'leader' };
+  const carried = valley ? gutterRunCapacity({ width, depth, length: valley.gutterRun, roughness: GUTTER_ROUGHNESS }) : 0;
+  const atValley = valley ? Math.max(0, valley.offered - carried) : 0;
+  return {
+    kind: 'downspout', offered, capacity, overshoot: atValley + Math.max(0, offered - atValley - capacity), control: outlet < leader ? 'outlet' : 'leader', gutter,
+    valley: valley ? { offered: valley.offered, capacity: carried, gutterRun: valley.gutterRun } : null,
+  };
 }

@@ -7,13 +7,14 @@ import { basinPlan, channelPlan, downspoutPlan, type InletPlan } from './inlets'
 import type { Landing, Run } from './job/elements';
 import { headOf, ofKind, rainOf, type Job } from './job/job';
 import { fallBudget, tightestBudgets, type FallBudget } from './network/budget';
-import { sizeChoices, smallestThatWorks, type SizeChoice } from './network/choices';
+import { sizeChoices, type SizeChoice } from './network/choices';
 import { diameterOf, leastCoverOf, planLevels, type Levels } from './network/levels';
 import { findLines, type Line } from './network/lines';
 import { accumulate, buildTree, NONE, type Tree } from './network/tree';
 import type { WaterLine } from './network/waterLine';
 import type { OnSlope } from './runoff/bypass';
-import { followWater, type Sources } from './runoff/sources';
+import { openingsOf, type Openings } from './openings';
+import { followWater, roofWater, type Sources } from './runoff/sources';
 import { flowsOf, waterLineOf, type JobFlows } from './water';
 
 export interface LandingPlan {
@@ -75,10 +76,9 @@ export interface RunPlan extends RunFlow {
   waterUp: number;
   waterDown: number;
   regime: Regime;
-  /** What each size on offer would give. */
-  readonly choices: SizeChoice[];
-  /** Smallest size that works as the run lies, m; null when none on offer does. */
-  readonly smallest: number | null;
+  /** How many such pipes lie side by side, and the widest that comes in above, m. */
+  parallel: number;
+  widestAbove: number;
 }
 
 export interface Solution {
@@ -95,12 +95,19 @@ export interface Solution {
   onSlope: ReadonlyMap<string, OnSlope>;
   /** Basins, channel drains and downspouts, by id. */
   inlets: Record<string, InletPlan>;
+  /** Doors and window wells in a rarer rain; null when there are none, or no such rain is said. */
+  openings: Openings | null;
   /** Runs that fit in no line, by id. */
   stray: string[];
 }
 
 /** Works out everything that follows from a job. Never throws on a job that its schema accepts. */
 export function solve(job: Job): Solution {
+  return { ...solveIn(job), openings: openingsOf(job, solveIn) };
+}
+
+/** The same in the job's own design rain alone. */
+function solveIn(job: Job): Omit<Solution, 'openings'> {
   const head = headOf(job);
   const settings = settled(head.settings);
   const rain = rainOf(job)?.intensity ?? 0;
@@ -147,7 +154,7 @@ function inletsOf(job: Job, settings: Settings, sources: Sources, landings: Reco
   for (const basin of ofKind(job, 'basin')) inlets[basin.id] = basinPlan(basin, landings[basin.id]!.entering, landings[basin.id]!.waterLevel, settings);
   const outlets = new Map(ofKind(job, 'run').map((run) => [run.from, diameterOf(run)]));
   for (const channel of ofKind(job, 'channel')) inlets[channel.id] = channelPlan(channel, landings[channel.id]!.entering, landings[channel.id]!.waterLevel, outlets.get(channel.id) ?? null);
-  for (const downspout of ofKind(job, 'downspout')) inlets[downspout.id] = downspoutPlan(downspout, (sources.atDownspout.get(downspout.id) ?? 0) * rain, settings);
+  for (const downspout of ofKind(job, 'downspout')) inlets[downspout.id] = downspoutPlan(downspout, roofWater(sources, downspout.id, rain), settings);
   return inlets;
 }
 
@@ -171,12 +178,6 @@ function runPlan({ tree, levels, settings, flows, water, letters, passing }: Con
   const ordinaryFlow = area * settings.ordinaryRain + flows.fixed[upper]!;
   const reach = water.reaches[index]!;
   const side = run.parallel ?? 1;
-  // Worked out when somebody looks: a plan is made at every move of a finger, and only an open sheet compares sizes.
-  let choices: SizeChoice[] | null = null;
-  const lookAtChoices = (): SizeChoice[] => (choices ??= sizeChoices({
-    material: run.material, slope: pitch, flow: flow / side, ordinaryFlow: ordinaryFlow / side, settings,
-    widestAbove: tree.arriving[upper]!.reduce((widest, above) => Math.max(widest, tree.runs[above]!.nominal), 0),
-  }));
   const groundUp = tree.landings[upper]!.groundLevel;
   const inPipe = runFlow({ diameter, slope: pitch, roughness, flow: flow / side, ordinaryFlow: ordinaryFlow / side, gritSize: settings.gritSize, leastVelocity: settings.leastVelocity });
   // Field by field: copying one object into another is the slowest part of a plan.
@@ -191,13 +192,13 @@ function runPlan({ tree, levels, settings, flows, water, letters, passing }: Con
     leastCover: leastCoverOf(run, settings), effectiveArea: area, flow, ordinaryFlow,
     intensity: flows.intensity[upper]!, concentration: flows.time[upper]!, countedArea: flows.area[upper]!, fixedFlow: flows.fixed[upper]!,
     waterUp: crownUp - diameter + reach.depthUp, waterDown: crownDown - diameter + reach.depthDown, regime: reach.regime,
-    get choices() {
-      return lookAtChoices();
-    },
-    get smallest() {
-      return smallestThatWorks(lookAtChoices());
-    },
+    parallel: side, widestAbove: tree.arriving[upper]!.reduce((widest, above) => Math.max(widest, tree.runs[above]!.nominal), 0),
   };
+}
+
+/** What each size on offer would give a run as it lies; worked out when somebody looks, as a plan is made at every move of a finger. */
+export function choicesOf({ settings }: Pick<Solution, 'settings'>, { material, pitch, flow, ordinaryFlow, parallel, widestAbove }: RunPlan): SizeChoice[] {
+  return sizeChoices({ material, slope: pitch, flow: flow / parallel, ordinaryFlow: ordinaryFlow / parallel, settings, widestAbove });
 }
 
 interface LandingWater {

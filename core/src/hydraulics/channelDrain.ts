@@ -1,5 +1,5 @@
 /**
- * Steady flow that grows along a rectangular channel drain as sheet flow falls in all along it:
+ * Steady flow that grows along a channel drain as sheet flow falls in all along it:
  * dy/dx = (S0 − Sf − 2 Q q / (g A²)) / (1 − Q² T / (g A³))   (Chow 1959, eq. 12-30; x from the closed end, Q = q x).
  *
  * A channel that falls gently is ruled by its outlet. One that falls steeply turns supercritical where the numerator is naught at
@@ -7,15 +7,20 @@
  */
 import { rootBetween } from '../numeric/root';
 import { GRAVITY } from '../units/constants';
+import { shapeOf, type ChannelSection, type Shape } from './channelSection';
 
 export interface ChannelDrain {
-  /** Inside, m. */
+  /** Inside, m; the depth at its outlet. */
   width: number;
   depth: number;
   length: number;
-  /** Fall of the bed, m/m; 0 for a level one. */
+  /** Fall of the bed, m/m; 0 for a level one, less where it rises to its outlet. */
   slope: number;
   roughness: number;
+  /** Flat floor when absent. */
+  section?: ChannelSection | undefined;
+  /** How much of the fall its bed has against its own top, m/m: so much shallower it is toward its closed end. None when absent. */
+  ownFall?: number | undefined;
 }
 
 export interface ChannelProfile {
@@ -24,27 +29,77 @@ export interface ChannelProfile {
   depths: number[];
   maxDepth: number;
   overtops: boolean;
+  /** How far the water stands over the top where it stands highest against it, m; less than 0 when it stays below all along. */
+  over: number;
   /** What the outlet does: a free drop at critical depth, water standing higher than that, or none, as the flow is fast there. */
   outletControl: 'free' | 'drowned' | 'none';
 }
 
-const POINTS = 200;
+/** A channel under an inflow of q (m²/s) all along. */
+interface Growing {
+  shape: Shape;
+  q: number;
+  length: number;
+  slope: number;
+  roughness: number;
+  /** Steps over its length. */
+  steps: number;
+}
+
+/** Steps of a profile that is shown, and of one that only serves a search: its greatest depth is out by less than a hundredth of a millimetre. */
+export const FINE = 200;
+export const COARSE = 80;
 /** Part of its own station within which a singular place is passed on its tangent, and steps from there on. */
 const BESIDE = 0.005;
-const AWAY_STEPS = 400;
+/** For one of the profile's. */
+const AWAY_STEPS = 2;
 
 type Depth = (x: number) => number;
 
-/** Critical depth with flow q x in a rectangle: (Q² / (g b²))^(1/3), m. */
-const criticalAt = (q: number, width: number, x: number): number => Math.cbrt((q * x) ** 2 / (GRAVITY * width * width));
+interface Point {
+  x: number;
+  y: number;
+}
+
+
+/** Critical depth of the flow q x there, m. */
+const criticalAt = ({ shape, q }: Growing, x: number): number => shape.critical(q * x);
 
 /** Numerator and denominator of dy/dx. */
-function parts({ width, slope, roughness }: ChannelDrain, q: number, x: number, y: number): { above: number; below: number } {
+function parts({ shape, q, slope, roughness }: Growing, x: number, y: number): { above: number; below: number } {
   const flow = q * x;
-  const area = width * y;
-  const radius = area / (width + 2 * y);
+  const area = shape.area(y);
+  const radius = area / shape.perimeter(y);
   const friction = (flow * roughness) ** 2 / (area * area * Math.cbrt(radius ** 4));
-  return { above: slope - friction - (2 * flow * q) / (GRAVITY * area * area), below: 1 - (flow * flow) / (GRAVITY * area * area * y) };
+  return { above: slope - friction - (2 * flow * q) / (GRAVITY * area * area), below: 1 - (flow * flow * shape.top(y)) / (GRAVITY * area ** 3) };
+}
+
+/** Over what of critical depth a step is still taken to be on its own branch. */
+const APART = 1e-7;
+/** Water of less depth than this is none, m; nothing is divided by less. */
+const LEAST = 1e-9;
+
+/** The same on the branch that the flow keeps, slow (+1) or fast (−1): beyond critical depth the equation is another flow's. */
+function kept(channel: Growing, x: number, y: number, branch: -1 | 1): { above: number; below: number } {
+  if (y > LEAST) {
+    const here = parts(channel, x, y);
+    if (here.below * branch > 3 * APART) return here;
+  }
+  return parts(channel, x, Math.max(LEAST, criticalAt(channel, x) * (1 + branch * APART)));
+}
+
+/** A depth held on its branch. */
+function held(channel: Growing, x: number, y: number, branch: -1 | 1): number {
+  if (y > LEAST && parts(channel, x, y).below * branch > 0) return y;
+  const critical = criticalAt(channel, x);
+  return branch > 0 ? Math.max(y, critical) : Math.min(Math.max(y, LEAST), critical);
+}
+
+/** How fast the denominator grows with depth at a critical one, 1/m: 3 T/A − T′/T. */
+function stiffness({ shape }: Growing, critical: number): number {
+  const h = critical * 1e-5;
+  const top = shape.top(critical);
+  return (3 * top) / shape.area(critical) - (shape.top(critical + h) - shape.top(critical - h)) / (2 * h * top);
 }
 
 /**
@@ -52,44 +107,37 @@ function parts({ width, slope, roughness }: ChannelDrain, q: number, x: number, 
  * critical section straight, where in x it would leave it at a right angle. `side` −1 goes up, +1 down; `branch` is the sign that
  * y − yc keeps.
  */
-function march(channel: ChannelDrain, q: number, place: number, start: number, side: -1 | 1, to: number, branch: -1 | 1): { x: number; y: number }[] {
+function march(channel: Growing, place: number, start: number, side: -1 | 1, to: number, branch: -1 | 1): Point[] {
   const reach = Math.sqrt(Math.abs(to - place));
-  const step = reach / POINTS;
+  const { steps } = channel;
+  const step = reach / steps;
   const points = [{ x: place, y: start }];
-  const critical = criticalAt(q, channel.width, place);
+  const critical = criticalAt(channel, place);
   const atCritical = Math.abs(start - critical) <= 1e-9 * critical;
   const slopeAt = (s: number, y: number): number => {
-    const x = place + side * s * s;
-    if (s === 0) {
-      if (!atCritical) return 0;
-      // There (y − yc) d(below)/dy = above dx/dy with d(below)/dy = 3/yc.
-      const { above } = parts(channel, q, place, start);
-      return branch * Math.sqrt(Math.max(0, (2 * above * side * critical) / 3));
+    if (s > 0) {
+      const { above, below } = kept(channel, place + side * s * s, y, branch);
+      return (2 * side * s * above) / below;
     }
-    // On the branch that it keeps: beyond critical depth the equation is another flow's.
-    const yc = criticalAt(q, channel.width, x);
-    const kept = branch > 0 ? Math.max(y, yc * (1 + 1e-7)) : Math.min(Math.max(y, 1e-9), yc * (1 - 1e-7));
-    const { above, below } = parts(channel, q, x, kept);
-    return (2 * side * s * above) / below;
+    // There (y − yc) d(below)/dy = above dx/dy.
+    return atCritical ? branch * Math.sqrt(Math.max(0, (2 * parts(channel, place, start).above * side) / stiffness(channel, critical))) : 0;
   };
   let y = start;
-  for (let k = 0; k < POINTS; k++) {
+  for (let k = 0; k < steps; k++) {
     const s = k * step;
     const a = slopeAt(s, y);
     const b = slopeAt(s + step / 2, y + (a * step) / 2);
     const c = slopeAt(s + step / 2, y + (b * step) / 2);
     const d = slopeAt(s + step, y + c * step);
-    y += (step * (a + 2 * b + 2 * c + d)) / 6;
     const x = place + side * (s + step) ** 2;
-    const yc = criticalAt(q, channel.width, x);
-    y = branch > 0 ? Math.max(y, yc) : Math.min(Math.max(y, 1e-9), yc);
+    y = held(channel, x, y + (step * (a + 2 * b + 2 * c + d)) / 6, branch);
     points.push({ x, y });
   }
   return points;
 }
 
 /** Depth at a station on a row of points that rise in x. */
-function reader(points: { x: number; y: number }[]): Depth {
+function reader(points: Point[]): Depth {
   return (x) => {
     let low = 0;
     let high = points.length - 1;
@@ -105,8 +153,8 @@ function reader(points: { x: number; y: number }[]): Depth {
 }
 
 /** Where a steep channel turns supercritical, m from the closed end; null when it does not within its length. */
-function turningPlace(channel: ChannelDrain, q: number): number | null {
-  const above = (x: number): number => parts(channel, q, x, criticalAt(q, channel.width, x)).above;
+function turningPlace(channel: Growing): number | null {
+  const above = (x: number): number => parts(channel, x, criticalAt(channel, x)).above;
   if (channel.slope <= 0 || above(channel.length) <= 0) return null;
   return rootBetween(channel.length * 1e-9, channel.length, above, 1e-12);
 }
@@ -115,11 +163,11 @@ function turningPlace(channel: ChannelDrain, q: number): number | null {
  * Slope dy/dx of the flow through a singular critical point. With N = above, D = below and both naught there, dy/dx = m solves
  * D_y m² + (D_x − N_y) m − N_x = 0; the flow that speeds up takes the root on which it passes from sub- to supercritical.
  */
-function slopeThrough(channel: ChannelDrain, q: number, x: number): number {
-  const y = criticalAt(q, channel.width, x);
+function slopeThrough(channel: Growing, x: number): number {
+  const y = criticalAt(channel, x);
   const dx = x * 1e-6;
   const dy = y * 1e-6;
-  const [right, left, up, down] = [parts(channel, q, x + dx, y), parts(channel, q, x - dx, y), parts(channel, q, x, y + dy), parts(channel, q, x, y - dy)];
+  const [right, left, up, down] = [parts(channel, x + dx, y), parts(channel, x - dx, y), parts(channel, x, y + dy), parts(channel, x, y - dy)];
   const nx = (right.above - left.above) / (2 * dx);
   const ny = (up.above - down.above) / (2 * dy);
   const bx = (right.below - left.below) / (2 * dx);
@@ -128,48 +176,55 @@ function slopeThrough(channel: ChannelDrain, q: number, x: number): number {
   return (-middle - Math.sqrt(Math.max(0, middle * middle + by * nx))) / by;
 }
 
-/** Specific force of flow in a rectangle, m³: the side of a jump that has more of it pushes the other back. */
-function force({ width }: ChannelDrain, q: number, x: number, y: number): number {
-  return ((q * x) ** 2) / (GRAVITY * width * y) + (width * y * y) / 2;
+/** Specific force of the flow, m³: the side of a jump that has more of it pushes the other back. */
+function force({ shape, q }: Growing, x: number, y: number): number {
+  return (q * x) ** 2 / (GRAVITY * shape.area(y)) + shape.moment(y);
 }
 
-/** Water profile under an inflow of `lateralInflow` m² /s (m³/s a metre), with `outletDepth` (m) standing at the outlet, or a free drop. */
-export function channelProfile(channel: ChannelDrain & { lateralInflow: number; outletDepth?: number | undefined }): ChannelProfile {
-  const { length, depth, slope, width, lateralInflow: q, outletDepth = 0 } = channel;
-  const stations = Array.from({ length: POINTS + 1 }, (_, k) => (length * k) / POINTS);
-  const told = (depthAt: Depth, outletControl: ChannelProfile['outletControl'], peak = 0): ChannelProfile => {
+/** Water profile under an inflow of `lateralInflow` m²/s (m³/s a metre), with `outletDepth` (m) standing at the outlet, or a free drop. */
+export function channelProfile(drain: ChannelDrain & { lateralInflow: number; outletDepth?: number | undefined; steps?: number | undefined }): ChannelProfile {
+  const { length, depth, slope, width, roughness, section = 'flat', lateralInflow: q, outletDepth = 0, ownFall = 0, steps = FINE } = drain;
+  const channel: Growing = { shape: shapeOf(section, width), q, length, slope, roughness, steps };
+  const stations = Array.from({ length: steps + 1 }, (_, k) => (length * k) / steps);
+  const told = (depthAt: Depth, outletControl: ChannelProfile['outletControl'], more: readonly Point[] = []): ChannelProfile => {
     const depths = stations.map(depthAt);
-    const maxDepth = Math.max(peak, ...depths);
-    return { stations, depths, maxDepth, overtops: maxDepth > depth * (1 + 1e-12), outletControl };
+    let maxDepth = 0;
+    let over = Number.NEGATIVE_INFINITY;
+    const see = (x: number, y: number): void => {
+      maxDepth = Math.max(maxDepth, y);
+      over = Math.max(over, y - (depth - ownFall * (length - x)));
+    };
+    stations.forEach((x, k) => see(x, depths[k]!));
+    for (const { x, y } of more) see(x, y);
+    return { stations, depths, maxDepth, overtops: over > depth * 1e-12, over, outletControl };
   };
   if (q === 0) return told((x) => Math.max(0, outletDepth - slope * (length - x)), outletDepth > 0 ? 'drowned' : 'free');
-  const critical = criticalAt(q, width, length);
-  const turn = turningPlace(channel, q);
-  const ruled = (outlet: number): { x: number; y: number }[] => march(channel, q, length, outlet, -1, 0, 1).reverse();
-  const highest = (points: { x: number; y: number }[]): number => points.reduce((most, point) => Math.max(most, point.y), 0);
+  const critical = criticalAt(channel, length);
+  const turn = turningPlace(channel);
+  const ruled = (outlet: number): Point[] => march(channel, length, outlet, -1, 0, 1).reverse();
   if (turn === null) {
     const points = ruled(Math.max(critical, outletDepth));
-    return told(reader(points), outletDepth > critical ? 'drowned' : 'free', highest(points));
+    return told(reader(points), outletDepth > critical ? 'drowned' : 'free', points);
   }
-  const fast = throughTurn(channel, q, turn);
-  if (outletDepth <= critical || force(channel, q, length, outletDepth) <= force(channel, q, length, fast(length))) return told(fast, 'none', fast(turn));
+  const fast = throughTurn(channel, turn);
+  const atTurn = [{ x: turn, y: fast(turn) }];
+  if (outletDepth <= critical || force(channel, length, outletDepth) <= force(channel, length, fast(length))) return told(fast, 'none', atTurn);
   const slow = reader(ruled(outletDepth));
   // Up from the outlet the slow flow holds until the fast one pushes harder; above the turning place only one of them can be.
   const holds = (x: number): boolean => {
-    const yc = criticalAt(q, width, x);
     const y = slow(x);
-    return y > yc * (1 + 1e-6) && (x <= turn ? y > fast(x) : force(channel, q, x, y) > force(channel, q, x, fast(x)));
+    return y > criticalAt(channel, x) * (1 + 1e-6) && (x <= turn ? y > fast(x) : force(channel, x, y) > force(channel, x, fast(x)));
   };
   const jump = [...stations].reverse().find((x) => !holds(x)) ?? 0;
   return told((x) => (x > jump ? slow(x) : fast(x)), 'drowned');
 }
 
 /** The profile that passes from slow to fast at the turning place, along its own slope there. */
-function throughTurn(channel: ChannelDrain, q: number, turn: number): Depth {
-  const m = slopeThrough(channel, q, turn);
-  const yc = criticalAt(q, channel.width, turn);
-  const up = away(channel, q, turn, m, turn * (1 - 1e-9), -1).reverse();
-  const down = away(channel, q, turn, m, channel.length - turn, 1);
+function throughTurn(channel: Growing, turn: number): Depth {
+  const m = slopeThrough(channel, turn);
+  const yc = criticalAt(channel, turn);
+  const up = away(channel, turn, m, turn * (1 - 1e-9), -1).reverse();
+  const down = away(channel, turn, m, channel.length - turn, 1);
   return reader([...up, { x: turn, y: yc }, ...down]);
 }
 
@@ -180,20 +235,19 @@ const GAMMA = 1 - Math.SQRT1_2;
  * Away from a turning place, `reach` m up (−1, slow) or down (+1, fast). Near it the profile is drawn back to itself the harder the
  * nearer, as 1/distance: steps grow with the distance, and the method is one that such pull cannot upset.
  */
-function away(channel: ChannelDrain, q: number, turn: number, m: number, reach: number, side: -1 | 1): { x: number; y: number }[] {
+function away(channel: Growing, turn: number, m: number, reach: number, side: -1 | 1): Point[] {
+  const branch = side < 0 ? 1 : -1;
   const start = Math.min(BESIDE * turn, reach);
-  const yc = criticalAt(q, channel.width, turn);
-  const points = [{ x: turn + side * start, y: yc + side * m * start }];
+  const points = [{ x: turn + side * start, y: criticalAt(channel, turn) + side * m * start }];
   if (reach <= start) return points;
   const slopeAt = (x: number, y: number): number => {
-    const critical = criticalAt(q, channel.width, x);
-    const kept = side < 0 ? Math.max(y, critical * (1 + 1e-7)) : Math.min(Math.max(y, 1e-9), critical * (1 - 1e-7));
-    const { above, below } = parts(channel, q, x, kept);
+    const { above, below } = kept(channel, x, y, branch);
     return above / below;
   };
-  const grow = (reach / start) ** (1 / AWAY_STEPS);
+  const steps = AWAY_STEPS * channel.steps;
+  const grow = (reach / start) ** (1 / steps);
   let { x, y } = points[0]!;
-  for (let k = 1; k <= AWAY_STEPS; k++) {
+  for (let k = 1; k <= steps; k++) {
     const next = turn + side * start * grow ** k;
     const h = next - x;
     const f = slopeAt(x, y);
@@ -204,10 +258,8 @@ function away(channel: ChannelDrain, q: number, turn: number, m: number, reach: 
     const divisor = 1 - GAMMA * h * pull;
     const k1 = (f + GAMMA * h * drift) / divisor;
     const k2 = (slopeAt(next, y + h * k1) - GAMMA * h * drift - 2 * k1) / divisor;
-    y += h * (1.5 * k1 + 0.5 * k2);
+    y = held(channel, next, y + h * (1.5 * k1 + 0.5 * k2), branch);
     x = next;
-    const critical = criticalAt(q, channel.width, x);
-    y = side < 0 ? Math.max(y, critical) : Math.min(Math.max(y, 1e-9), critical);
     points.push({ x, y });
   }
   return points;
@@ -216,24 +268,33 @@ function away(channel: ChannelDrain, q: number, turn: number, m: number, reach: 
 /** Steps in which the capacity is closed in, and how many before it is given up: no channel that can be built needs more than two. */
 const WIDEN = 4;
 const MOST_WIDENINGS = 30;
+/** And down: a channel that takes less than a ten-millionth of what its section could let go takes nothing. */
+const LEAST_NARROWINGS = 12;
 
 /**
- * Most inflow all along that the channel takes with a free drop at its outlet, without overtopping: m²/s, and m³/s over its length.
- * NaN where no inflow fills it to the brim: a channel out of this world, thinner or flatter than any number can follow.
+ * Most inflow all along, m²/s, at which `over` (how far the water stands over the top, m) is naught; `near` is of its size. None where a
+ * trickle overtops it, as in one that climbs to its outlet by more than its depth. NaN where no inflow fills it to the brim: a channel
+ * out of this world.
  */
-export function channelCapacity(channel: ChannelDrain): { lateralInflow: number; flow: number } {
-  const fits = (q: number): number => channelProfile({ ...channel, lateralInflow: q }).maxDepth - channel.depth;
-  // No more than what leaves at critical depth over the full section, and near that if level and smooth.
-  let high = (channel.width * Math.sqrt(GRAVITY) * channel.depth ** 1.5) / channel.length;
-  for (let k = 0; fits(high) < 0; k++) {
-    if (k === MOST_WIDENINGS) return { lateralInflow: Number.NaN, flow: Number.NaN };
+export function brimfulInflow(near: number, over: (lateralInflow: number) => number): number {
+  let high = near;
+  for (let k = 0; over(high) < 0; k++) {
+    if (k === MOST_WIDENINGS) return Number.NaN;
     high *= WIDEN;
   }
   let low = high / WIDEN;
-  for (let k = 0; fits(low) > 0; k++) {
-    if (k === MOST_WIDENINGS) return { lateralInflow: Number.NaN, flow: Number.NaN };
+  for (let k = 0; over(low) > 0; k++) {
+    if (k === LEAST_NARROWINGS) return 0;
     low /= WIDEN;
   }
-  const lateralInflow = rootBetween(low, high, fits, 1e-10);
+  return rootBetween(low, high, over, 1e-10);
+}
+
+/** No more than what leaves at critical depth over the full section, and near that if level and smooth, m³/s. */
+export const mostOut = ({ width, depth }: ChannelDrain): number => width * Math.sqrt(GRAVITY) * depth ** 1.5;
+
+/** Most inflow all along that the channel takes with a free drop at its outlet, without overtopping: m²/s, and m³/s over its length. */
+export function channelCapacity(channel: ChannelDrain): { lateralInflow: number; flow: number } {
+  const lateralInflow = brimfulInflow(mostOut(channel) / channel.length, (q) => channelProfile({ ...channel, lateralInflow: q }).over);
   return { lateralInflow, flow: lateralInflow * channel.length };
 }

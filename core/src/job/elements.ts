@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { DOWNSPOUT_SIZES } from '../catalogue/downspouts';
 import { GRATES } from '../catalogue/grates';
+import { GUTTERS } from '../catalogue/gutters';
 import { MATERIALS } from '../catalogue/pipes';
 import { SURFACE_COVERS } from '../catalogue/surfaces';
 
@@ -38,17 +39,22 @@ export const jobSchema = z.strictObject({
 
 const rising = z.array(z.number().gt(0).max(864_000)).min(2).max(60).refine((values) => values.every((value, k) => k === 0 || value > values[k - 1]!), { error: 'must rise from each to the next' });
 
+const intensityTable = z.strictObject({ durations: rising, intensities: z.array(intensity).min(2).max(60) }).refine((table) => table.durations.length === table.intensities.length, { error: 'must hold as many intensities as durations' });
+const returnPeriod = z.number().min(1).max(1000);
+
 export const rainSchema = z.strictObject({
   id: z.literal('rain'), kind: z.literal('rain'),
   /** Of the 5-minute rain: what roofs and all that answers at once are sized by. */
   intensity,
   /** How it weakens with duration (s), for ground that answers slowly; without it one intensity holds for all. */
-  table: z.strictObject({ durations: rising, intensities: z.array(intensity).min(2).max(60) }).refine((table) => table.durations.length === table.intensities.length, { error: 'must hold as many intensities as durations' }).optional(),
+  table: intensityTable.optional(),
+  /** The rarer rain that doors and window wells are checked by, years; they are judged by the design rain alone when absent. */
+  openings: z.strictObject({ returnPeriod, intensity, table: intensityTable.optional() }).optional(),
   source: z.discriminatedUnion('type', [
     z.strictObject({ type: z.literal('typed') }),
     /** A table of the user's own, typed or from a file. */
-    z.strictObject({ type: z.literal('own'), place: name, returnPeriod: z.number().min(1).max(1000) }),
-    z.strictObject({ type: z.literal('office'), station: idSchema, place: name, returnPeriod: z.number().min(1).max(1000), duration: z.number().min(60).max(86_400) }),
+    z.strictObject({ type: z.literal('own'), place: name, returnPeriod }),
+    z.strictObject({ type: z.literal('office'), station: idSchema, place: name, returnPeriod, duration: z.number().min(60).max(86_400) }),
   ]),
 });
 
@@ -61,6 +67,8 @@ export const roofFaceSchema = z.strictObject({
   ]),
   /** Adds the wind-driven allowance for a steep face. */
   windDriven: flag, coefficient: coefficient.optional(), feeds,
+  /** Its water comes down a valley into one place of the gutter, that many m of gutter from the downspout. */
+  valley: z.strictObject({ gutterRun: length }).optional(),
 });
 
 export const surfaceSchema = z.strictObject({
@@ -78,6 +86,8 @@ export const downspoutSchema = z.strictObject({
   id: idSchema, kind: z.literal('downspout'), name, storey: z.number().int().min(1).max(20), size: z.enum(DOWNSPOUT_SIZES),
   /** Lower downspouts whose gutter this one empties into; absent or empty when it reaches the ground. */
   landsOn: feeds.optional(), groundLevel: level,
+  /** Of the gutter that it drains; 5 in when absent. */
+  gutter: z.enum(GUTTERS).optional(),
   /** Inlet that the water its gutter cannot take runs to over the yard. Without it the line is sized as if all came down. */
   spillsTo: idSchema.optional(),
 });
@@ -99,23 +109,27 @@ export const basinSchema = z.strictObject({
   clogging: z.number().min(0).max(0.95).optional(),
   /** Of the rim, the share that stands against a wall. */
   walled: z.number().min(0).max(0.9).optional(),
-  /** Sill of the opening that it protects. */
-  sillLevel: level.optional(),
+  /** Sill of the opening that it protects, and the ground over which standing water runs off clear of it. */
+  sillLevel: level.optional(), spillLevel: level.optional(),
   /** Below the outlet's invert, m. */
   sumpDepth: z.number().min(0).max(3).optional(),
   /** In a low spot when absent. What carries over goes to `passesTo`. */
   approach: approachSchema.optional(), passesTo: idSchema.optional(),
 });
 
-/** A channel drain: rectangular inside. */
+/** A channel drain. */
 export const channelSchema = z.strictObject({
   id: idSchema, kind: z.literal('channel'), name,
   /** Level of its grate. */
   groundLevel: level,
-  width: z.number().gt(0).max(2), depth: z.number().gt(0).max(2), length, slope: z.number().min(0).max(0.5),
-  /** In the middle of its length two halves fall toward it; at the end when absent. */
-  outlet: z.enum(['end', 'middle']).optional(),
-  sillLevel: level.optional(),
+  width: z.number().gt(0).max(2), depth: z.number().gt(0).max(2), length,
+  /** Fall of its bed against its grate, m/m, and of the grate itself; `depth` is at the lowest of the bed. */
+  slope: z.number().min(0).max(0.5), topSlope: z.number().min(0).max(0.5).optional(),
+  /** Inside: upright walls on a flat floor when absent, or on a half round. */
+  section: z.enum(['flat', 'round']).optional(),
+  /** In the middle of its length two halves fall toward it; at the end when absent; or several, m from its upper end, all into its one line. */
+  outlet: z.union([z.enum(['end', 'middle']), z.array(z.number().min(0).max(10_000)).min(1).max(20)]).optional(),
+  sillLevel: level.optional(), spillLevel: level.optional(),
   approach: approachSchema.optional(), passesTo: idSchema.optional(),
 });
 

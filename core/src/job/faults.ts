@@ -120,6 +120,10 @@ export function jobFaults(job: Job): Fault[] {
       const sentence = referenceFault(job, element, reference);
       if (sentence) faults.push({ path: at(element.id, reference.field), sentence });
     }
+    if (element.kind === 'channel' && Array.isArray(element.outlet)) {
+      const { outlet, length } = element;
+      if (outlet.some((place, k) => place > length || (k > 0 && place <= outlet[k - 1]!))) faults.push({ path: at(element.id, 'outlet'), sentence: 'must name outlets one after another, none beyond its length' });
+    }
     if (element.kind === 'run') {
       if (pipes.has(element.from)) faults.push({ path: at(element.id, 'from'), sentence: `is a second way out of "${element.from}"; a landing has one` });
       pipes.set(element.from, [...(pipes.get(element.from) ?? []), element.to]);

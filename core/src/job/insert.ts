@@ -4,13 +4,22 @@ import type { Landing, Run } from './elements';
 import { isLanding } from './elements';
 import { nameOf, ofKind, type Job } from './job';
 
+/** How the two parts of a split run lie, so that the pipe stays where it was set: `at` is the part of it above the split, 0–1. */
+function splitGrade(grade: Run['grade'], at: number): [Run['grade'], Run['grade']] {
+  if (grade.type !== 'levels') return [grade, grade];
+  const { up, down } = grade;
+  const middle = up !== undefined && down !== undefined ? { down: up + (down - up) * at } : {};
+  const auto = { type: 'auto' as const };
+  return [up === undefined ? auto : { type: 'levels', up, ...middle }, down === undefined ? auto : { type: 'levels', down }];
+}
+
 /** Splits a run at `at` m from its upper end, with a landing there. The upper part keeps the run's id, so its history goes on. */
 export function splitRun(run: Run, landing: Landing, lowerId: string, at: number): Change {
   const { assumed: _split, ...rest } = run;
-  const auto = { type: 'auto' as const };
+  const [above, below] = splitGrade(run.grade, at / run.length);
   return {
     label: `Put ${landing.name} into the line`,
-    puts: [landing, { ...rest, to: landing.id, length: at, grade: auto }, { ...rest, id: lowerId, from: landing.id, length: run.length - at, grade: auto, name: undefined }].map(dropUndefined),
+    puts: [landing, { ...rest, to: landing.id, length: at, grade: above }, { ...rest, id: lowerId, from: landing.id, length: run.length - at, grade: below, name: undefined }].map(dropUndefined),
     removes: [],
   };
 }

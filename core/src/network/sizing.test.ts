@@ -10,23 +10,20 @@ function exhaustive({ tree, sizes, slopeOf, allowed, control, cost }: SizingInpu
   let best = Number.POSITIVE_INFINITY;
   const chosen = new Array<number>(tree.runs.length).fill(0);
   const price = (): number => {
-    const crown = Float64Array.from(allowed);
-    let sum = 0;
+    const crown = Float64Array.from(allowed, (level, at) => (tree.leaving[at] === NONE ? Number.POSITIVE_INFINITY : level));
     for (let at = 0; at < tree.landings.length; at++) {
       const run = tree.leaving[at]!;
       if (run === NONE) continue;
-      const size = chosen[run]!;
-      if (tree.arriving[at]!.some((above) => chosen[above]! > size)) return Number.POSITIVE_INFINITY;
-      const slope = slopeOf(run, size);
-      if (slope === null) return Number.POSITIVE_INFINITY;
-      const to = tree.lower[run]!;
-      const outlet = tree.leaving[to] === NONE;
-      const arrives = crown[at]! - slope * tree.runs[run]!.length;
-      // A later branch may bring the crown lower still; what this run costs is by its own end.
-      const end = Math.min(arrives, outlet ? Number.POSITIVE_INFINITY : allowed[to]!);
-      if (outlet && end - size < control(to) - 1e-9) return Number.POSITIVE_INFINITY;
-      crown[to] = Math.min(crown[to]!, arrives);
-      sum += cost(run, size, crown[at]!, end);
+      const slope = slopeOf(run, chosen[run]!);
+      if (slope === null || tree.arriving[at]!.some((above) => chosen[above]! > chosen[run]!)) return Number.POSITIVE_INFINITY;
+      crown[tree.lower[run]!] = Math.min(crown[tree.lower[run]!]!, crown[at]! - slope * tree.runs[run]!.length);
+    }
+    let sum = 0;
+    // All that come to a landing meet its crown, which the deepest of them sets.
+    for (let run = 0; run < tree.runs.length; run++) {
+      const foot = tree.lower[run]!;
+      if (tree.leaving[foot] === NONE && crown[foot]! - chosen[run]! < control(foot) - 1e-9) return Number.POSITIVE_INFINITY;
+      sum += cost(run, chosen[run]!, crown[tree.upper[run]!]!, crown[foot]!);
     }
     return sum;
   };

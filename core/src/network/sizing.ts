@@ -49,8 +49,34 @@ function worthKeeping(ways: Way[]): Way[] {
   return kept;
 }
 
-function joined(one: readonly Way[], other: readonly Way[]): Way[] {
-  return worthKeeping(one.flatMap((a) => other.map((b): Way => ({ cost: a.cost + b.cost, widest: Math.max(a.widest, b.widest), crown: Math.min(a.crown, b.crown), made: { join: [a.made, b.made] } }))));
+/** A run that comes to a landing: how it is laid, on what above it, and the highest crown at which it can come in. */
+interface Coming {
+  run: number;
+  size: number;
+  above: Way;
+  crown: number;
+}
+
+/**
+ * Ways to build all that comes to a landing by one or more runs. They meet crown to crown, so the deepest of them sets the level and
+ * the others fall on to it, and are paid for down to it. Any crown at which one can come in is tried as that level.
+ */
+function meeting(branches: readonly Coming[][], cost: SizingInput['cost'], lowest: number): Way[] {
+  const highest = Math.min(...branches.map((coming) => Math.max(...coming.map(({ crown }) => crown))));
+  const levels = [...new Set(branches.flatMap((coming) => coming.map(({ crown }) => crown)))].filter((crown) => crown <= highest);
+  const met: Way[] = [];
+  for (const crown of levels) {
+    let ways: Way[] = [{ cost: 0, widest: 0, crown, made: null }];
+    for (const coming of branches) {
+      const laid = coming.filter((each) => each.crown >= crown && crown - each.size >= lowest - 1e-9)
+        // With one branch every level is some choice's own, and a choice laid deeper than it can come in serves nobody.
+        .filter((each) => branches.length > 1 || each.crown === crown)
+        .map(({ run, size, above }): Way => ({ cost: above.cost + cost(run, size, above.crown, crown), widest: size, crown, made: { run, size, above: above.made } }));
+      ways = worthKeeping(ways.flatMap((a) => worthKeeping(laid).map((b): Way => ({ cost: a.cost + b.cost, widest: Math.max(a.widest, b.widest), crown, made: a.made === null ? b.made : { join: [a.made, b.made] } }))));
+    }
+    met.push(...ways);
+  }
+  return worthKeeping(met);
 }
 
 function read(made: Made | null, sizes: Float64Array): void {
@@ -69,40 +95,34 @@ function read(made: Made | null, sizes: Float64Array): void {
 
 /** The cheapest sizes for every run; null where no choice of sizes reaches every outlet. `barred` keeps one size from one run. */
 export function sizeNetwork({ tree, sizes, slopeOf, allowed, control, cost }: SizingInput, barred?: { run: number; size: number }): Sizing | null {
-  const ways: Way[][] = tree.landings.map((_, at) => [{ cost: 0, widest: 0, crown: allowed[at]!, made: null }]);
-  const arrivals: Way[][] = tree.landings.map(() => []);
-  let total: Way[] = [{ cost: 0, widest: 0, crown: 0, made: null }];
+  const coming: Coming[][][] = tree.landings.map(() => []);
+  let total: Way = { cost: 0, widest: 0, crown: 0, made: null };
   for (let at = 0; at < tree.landings.length; at++) {
     const leaving = tree.leaving[at]!;
     if (leaving === NONE) {
-      if (arrivals[at]!.length === 0) continue;
+      if (coming[at]!.length === 0) continue;
       // Ways into different outlets have nothing to do with one another.
-      const [best] = ways[at]!.sort((a, b) => a.cost - b.cost);
+      const [best] = meeting(coming[at]!, cost, control(at));
       if (!best) return null;
-      total = [{ cost: total[0]!.cost + best.cost, widest: 0, crown: 0, made: { join: [total[0]!.made, best.made] } }];
+      total = { ...total, cost: total.cost + best.cost, made: { join: [total.made, best.made] } };
       continue;
     }
+    const ways = coming[at]!.length > 0 ? meeting(coming[at]!, cost, Number.NEGATIVE_INFINITY) : [{ cost: 0, widest: 0, crown: allowed[at]!, made: null }];
     const to = tree.lower[leaving]!;
-    const outlet = tree.leaving[to] === NONE;
-    const down: Way[] = [];
-    for (const way of ways[at]!) {
+    const highest = tree.leaving[to] === NONE ? Number.POSITIVE_INFINITY : allowed[to]!;
+    const next: Coming[] = [];
+    for (const above of ways) {
       for (const size of sizes) {
-        if (size < way.widest - 1e-12 || (barred?.run === leaving && barred.size === size)) continue;
+        if (size < above.widest - 1e-12 || (barred?.run === leaving && barred.size === size)) continue;
         const slope = slopeOf(leaving, size);
-        if (slope === null) continue;
-        const arrives = way.crown - slope * tree.runs[leaving]!.length;
-        const crown = Math.min(arrives, outlet ? Number.POSITIVE_INFINITY : allowed[to]!);
-        if (outlet && crown - size < control(to) - 1e-9) continue;
-        down.push({ cost: way.cost + cost(leaving, size, way.crown, crown), widest: size, crown, made: { run: leaving, size, above: way.made } });
+        if (slope !== null) next.push({ run: leaving, size, above, crown: Math.min(above.crown - slope * tree.runs[leaving]!.length, highest) });
       }
     }
-    const kept = worthKeeping(down);
-    if (kept.length === 0) return null;
-    arrivals[to]!.push(...kept);
-    ways[to] = joined(ways[to]!, kept);
+    if (next.length === 0) return null;
+    coming[to]!.push(next);
   }
-  const found: Sizing = { sizes: new Float64Array(tree.runs.length).fill(Number.NaN), cost: total[0]!.cost };
-  read(total[0]!.made, found.sizes);
+  const found: Sizing = { sizes: new Float64Array(tree.runs.length).fill(Number.NaN), cost: total.cost };
+  read(total.made, found.sizes);
   return found;
 }
 

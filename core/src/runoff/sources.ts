@@ -1,7 +1,7 @@
 /** Rain to landings: every roof face and surface followed to where its water reaches a pipe, and counted once. */
 import { SURFACE_FACTS } from '../catalogue/surfaces';
 import { settled } from '../defaults';
-import { downspoutPlan } from '../inlets';
+import { downspoutPlan, type RoofWater } from '../inlets';
 import { isLanding, landsOnGutter, type Downspout, type Feed, type RoofFace, type Surface } from '../job/elements';
 import { headOf, ofKind, rainOf, type Job } from '../job/job';
 import type { IntensityTable } from '../rain/intensity';
@@ -30,18 +30,32 @@ export interface Arrival {
   area: number;
 }
 
+export interface Valley {
+  area: number;
+  gutterRun: number;
+}
+
 export interface Sources {
   sheds: Shed[];
   /** C·A that enters at each landing, m². */
   atLanding: ReadonlyMap<string, number>;
   /** C·A that comes down each downspout, upper ones too, m². */
   atDownspout: ReadonlyMap<string, number>;
-  /** The same at each landing by the time that it takes. */
+  /** Of that, what comes down a valley, m², and how far from the downspout it comes into the gutter, m. */
+  valleys: ReadonlyMap<string, Valley>;
+  /** C·A that enters at each landing by the time that it takes. */
   arrivals: ReadonlyMap<string, readonly Arrival[]>;
   /** Fixed flows that enter at each landing, m³/s. */
   fixed: ReadonlyMap<string, number>;
   /** C·A by face or surface whose way is lost before any landing, m². */
   lost: ReadonlyMap<string, number>;
+}
+
+/** Roof water that comes to a downspout in a rain (m/s). */
+export function roofWater({ atDownspout, valleys }: Pick<Sources, 'atDownspout' | 'valleys'>, id: string, rain: number): RoofWater {
+  const valley = valleys.get(id);
+  const offered = (atDownspout.get(id) ?? 0) * rain;
+  return valley ? { offered, valley: { offered: valley.area * rain, gutterRun: valley.gutterRun } } : { offered };
 }
 
 /** Runoff coefficient of a face or surface: its own, or the usual one. */
@@ -84,6 +98,7 @@ function downTheRoof(downspouts: readonly Downspout[]): Downspout[] {
 export function followWater(job: Job): Sources {
   const atDownspout = new Map<string, number>();
   const atLanding = new Map<string, number>();
+  const valleys = new Map<string, Valley>();
   const lost = new Map<string, number>();
   const sheds: Shed[] = [];
   const arrivals = new Map<string, Arrival[]>();
@@ -103,8 +118,13 @@ export function followWater(job: Job): Sources {
     sheds.push({ id: element.id, area, coefficient, effectiveArea, time });
     if (element.feeds.length === 0) add(lost, element.id, effectiveArea);
     share(effectiveArea, element.feeds, (to, part) => {
-      if (job.elements[to]?.kind === 'downspout') add(atDownspout, to, part);
-      else if (isLanding(job.elements[to])) arrive(to, part, time);
+      if (job.elements[to]?.kind === 'downspout') {
+        add(atDownspout, to, part);
+        if (element.kind === 'roofFace' && element.valley) {
+          const there = valleys.get(to);
+          valleys.set(to, { area: (there?.area ?? 0) + part, gutterRun: Math.max(there?.gutterRun ?? 0, element.valley.gutterRun) });
+        }
+      } else if (isLanding(job.elements[to])) arrive(to, part, time);
       else add(lost, element.id, part);
     });
   };
@@ -116,25 +136,26 @@ export function followWater(job: Job): Sources {
       if (isLanding(job.elements[to])) add(fixed, to, part);
     });
   }
-  /** C·A whose water a downspout takes in the design rain, m². */
-  const takes = (downspout: Downspout): number => (rain ? downspoutPlan(downspout, 0, settled(headOf(job).settings)).capacity / rain.intensity : Number.POSITIVE_INFINITY);
+  const settings = settled(headOf(job).settings);
+  /** C·A whose water the gutter spills where the user has said that it runs to an inlet, m². */
+  const spill = (downspout: Downspout): number => {
+    if (!rain || downspout.spillsTo === undefined || !isLanding(job.elements[downspout.spillsTo])) return 0;
+    return downspoutPlan(downspout, roofWater({ atDownspout, valleys }, downspout.id, rain.intensity), settings).overshoot / rain.intensity;
+  };
   const downspouts = ofKind(job, 'downspout');
   const ordered = downTheRoof(downspouts);
   for (const downspout of ordered) {
-    const carried = atDownspout.get(downspout.id) ?? 0;
-    if (!landsOnGutter(downspout)) {
-      const spilled = downspout.spillsTo === undefined || !isLanding(job.elements[downspout.spillsTo]) ? 0 : Math.max(0, carried - takes(downspout));
-      if (carried > spilled) arrive(downspout.id, carried - spilled, 0);
-      if (spilled > 0) arrive(downspout.spillsTo!, spilled, 0);
-    }
-    else {
+    const spilled = spill(downspout);
+    const carried = Math.max(0, (atDownspout.get(downspout.id) ?? 0) - spilled);
+    if (spilled > 0) arrive(downspout.spillsTo!, spilled, 0);
+    if (landsOnGutter(downspout)) {
       share(carried, downspout.landsOn!, (to, part) => {
         if (job.elements[to]?.kind === 'downspout') add(atDownspout, to, part);
         else add(lost, downspout.id, part);
       });
-    }
+    } else if (carried > 0) arrive(downspout.id, carried, 0);
   }
   const reached = new Set(ordered);
   for (const stuck of downspouts) if (!reached.has(stuck)) add(lost, stuck.id, atDownspout.get(stuck.id) ?? 0);
-  return { sheds, atLanding, atDownspout, arrivals, fixed, lost };
+  return { sheds, atLanding, atDownspout, valleys, arrivals, fixed, lost };
 }

@@ -9,8 +9,8 @@ import type { Rule } from './snag';
 export const channelOutlet: Rule = {
   code: 'channelOutlet',
   find: (_, { inlets }) => Object.entries(inlets).flatMap(([id, inlet]) =>
-    inlet.kind === 'channel' && inlet.outletCapacity !== null && inlet.offered > inlet.outletCapacity
-      ? [{ code: 'channelOutlet', severity: 'fix' as const, at: id, measure: 'flow' as const, figure: inlet.offered, limit: inlet.outletCapacity }]
+    inlet.kind === 'channel' && inlet.outletCapacity !== null && inlet.outletFlow > inlet.outletCapacity
+      ? [{ code: 'channelOutlet', severity: 'fix' as const, at: id, measure: 'flow' as const, figure: inlet.outletFlow, limit: inlet.outletCapacity }]
       : []),
   tell: (snag, say) => ({
     headline: `The outlet of ${say.name(snag.at)} takes ${say.show('flow', snag.limit)} of ${say.show('flow', snag.figure)}.`,

@@ -7,15 +7,17 @@ import { planJob } from '../plan';
 import { randomJob } from '../testing/randomJob';
 import { fixOf, tellSnag } from './judge';
 
-/** Random jobs with inlets in them: some landings become basins or channel drains, with ground that sheds to them. */
+/** Random jobs with inlets in them: some landings become basins or channel drains, with ground that sheds to them and doors behind them, and some faces come down valleys. */
 const jobs = fc.tuple(randomJob({ byHand: true }), fc.array(fc.double({ min: 0, max: 1, noNaN: true }), { minLength: 20, maxLength: 20 })).map(([job, draws]): Job => {
   const elements: Element[] = [];
   Object.values(job.elements).forEach((element, index) => {
     const draw = draws[index % draws.length]!;
+    if (element.kind === 'rain' && draw > 0.4) return void elements.push({ ...element, openings: { returnPeriod: 100, intensity: element.intensity * (1 + draw) } });
+    if (element.kind === 'roofFace' && draw > 0.6) return void elements.push({ ...element, valley: { gutterRun: 20 * draw } });
     if (element.kind !== 'junction' || draw < 0.5) return void elements.push(element);
     const { id, name, groundLevel } = element;
-    const basin: Basin = { id, kind: 'basin', name, groundLevel, grate: draw < 0.7 ? 'round6' : 'flat18', ...(draw < 0.6 ? { sillLevel: groundLevel + 0.1 } : {}), ...(draw > 0.75 ? { approach: { slope: 0.03, roughness: 0.012, width: 1 + draw } } : {}) };
-    const channel: Channel = { id, kind: 'channel', name, groundLevel, width: 0.1, depth: 0.1 + draw / 10, length: 3 + 10 * draw, slope: draw > 0.9 ? 0.03 : 0, ...(draw > 0.95 ? { outlet: 'middle' } : {}) };
+    const basin: Basin = { id, kind: 'basin', name, groundLevel, grate: draw < 0.7 ? 'round6' : 'flat18', ...(draw < 0.65 ? { sillLevel: groundLevel + 0.1 } : {}), ...(draw < 0.55 ? { spillLevel: groundLevel + draw / 5 } : {}), ...(draw > 0.6 ? { count: 2 } : {}), ...(draw > 0.75 ? { approach: { slope: 0.03, roughness: 0.012, width: 1 + draw } } : {}) };
+    const channel: Channel = { id, kind: 'channel', name, groundLevel, width: 0.1, depth: 0.1 + draw / 10, length: 3 + 10 * draw, slope: draw > 0.9 ? 0.003 : 0, ...(draw > 0.92 ? { topSlope: 0.03 } : {}), ...(draw > 0.95 ? { outlet: draw > 0.97 ? [0, 3] : 'middle' } : {}), ...(draw > 0.88 ? { section: 'round', sillLevel: groundLevel + 0.03 } : {}) };
     elements.push(draw > 0.85 ? channel : basin);
     elements.push({ id: `g${index}`, kind: 'surface', name: `Ground ${index}`, cover: draw < 0.6 ? 'mulch' : 'paving', area: 20 + 400 * draw, feeds: [{ to: id, share: 1 }] });
   });

@@ -2,6 +2,7 @@
 import { adversePitch } from './adversePitch';
 import { assumedFigure } from './assumedFigure';
 import { capacityExceeded } from './capacityExceeded';
+import { blockedGrate } from './blockedGrate';
 import { carriesOver } from './carriesOver';
 import { channelOutlet } from './channelOutlet';
 import { channelOvertops } from './channelOvertops';
@@ -16,8 +17,11 @@ import { lostWater } from './lostWater';
 import { mainFull } from './mainFull';
 import { nearBuilding } from './nearBuilding';
 import { nearOpening } from './nearOpening';
+import { noCleanout } from './noCleanout';
 import { noDischarge } from './noDischarge';
 import { noRain } from './noRain';
+import { openingFloods } from './openingFloods';
+import { openingRainMissing } from './openingRainMissing';
 import { outOfFall } from './outOfFall';
 import { popupHolds } from './popupHolds';
 import type { Rule } from './snag';
@@ -25,14 +29,15 @@ import { stoneMissing } from './stoneMissing';
 import { strayRun } from './strayRun';
 import { throatLeft } from './throatLeft';
 import { underLeastPitch } from './underLeastPitch';
+import { valleyOvershoots } from './valleyOvershoots';
 import { velocityHigh } from './velocityHigh';
 import { waterOverGrate } from './waterOverGrate';
 import { willSilt } from './willSilt';
 
 export const RULES: readonly Rule[] = [
-  noRain, strayRun, noDischarge, outOfFall, adversePitch, lidAboveInlet, waterOverGrate, nearOpening, mainFull, nearBuilding, deepTrench,
-  capacityExceeded, grateSmall, channelOvertops, channelOutlet, carriesOver, downspoutSmall, throatLeft, underLeastPitch, coverShort, largerIntoSmaller, lostWater, popupHolds, willSilt, stoneMissing, flatInMulch,
-  velocityHigh, assumedFigure,
+  noRain, strayRun, noDischarge, outOfFall, adversePitch, lidAboveInlet, waterOverGrate, nearOpening, openingFloods, mainFull, nearBuilding, deepTrench,
+  capacityExceeded, grateSmall, channelOvertops, channelOutlet, carriesOver, downspoutSmall, valleyOvershoots, throatLeft, underLeastPitch, coverShort, largerIntoSmaller, lostWater, popupHolds, noCleanout, willSilt, stoneMissing, flatInMulch,
+  velocityHigh, blockedGrate, openingRainMissing, assumedFigure,
 ];
 
 export const RULE_BY_CODE: ReadonlyMap<string, Rule> = new Map(RULES.map((rule) => [rule.code, rule]));

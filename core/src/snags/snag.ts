@@ -20,6 +20,8 @@ export interface Snag {
   limit: number;
   /** Another element that the sentence names, by id. */
   other?: string;
+  /** Return period of the rain that it is judged by, where that is not the design rain. */
+  years?: number;
   /** Median size of the stone that an outfall wants, m. */
   stone?: number;
 }

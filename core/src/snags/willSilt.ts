@@ -1,6 +1,6 @@
 import { applyChange, put } from '../job/change';
 import { headOf } from '../job/job';
-import { solve } from '../solve';
+import { choicesOf, solve } from '../solve';
 import { showNominal, text } from '../units';
 import { resized, runOf } from './edits';
 import type { Rule } from './snag';
@@ -24,7 +24,7 @@ export const willSilt: Rule = {
   }),
   fix: (snag, job, solution) => {
     const run = runOf(job, snag.at);
-    const better = solution.runs[run.id]!.choices.find((choice) => choice.verdict === 'works');
+    const better = choicesOf(solution, solution.runs[run.id]!).find((choice) => choice.verdict === 'works');
     const { units } = headOf(job);
     const tries = [
       ...(better ? [put(`Make it ${text(showNominal(better.nominal, units))}`, resized(run, better.nominal))] : []),

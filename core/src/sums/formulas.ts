@@ -63,7 +63,10 @@ export const formulaSums: readonly Sum[] = [
   sum('concentration.sheet', 'Kinematic wave, t = 0.94 (n L)^0.6 / (i^0.4 S^0.3) min (Ragan 1971), solved with the table.', { length, roughness, slope, durations, intensities }, { time: SECONDS, intensity: SPEED }, (given: IntensityTable & { length: number; roughness: number; slope: number }) => sheetTime(given, table(given))),
   sum('inlet.sagCapacity', 'Lesser of weir 1.66 P d^1.5 and orifice 0.67 A √(2 g d) (FHWA HEC-22, §4.4.5).', { ...inlet, depth: field(notNegative, M) }, { flow: FLOW, control: 'weir or orifice' }, sagCapacity),
   sum('inlet.sagDepth', 'Greater of the depths that weir and orifice need (FHWA HEC-22, §4.4.5).', { ...inlet, flow }, { depth: M }, (given: Parameters<typeof sagDepth>[0]) => ({ depth: sagDepth(given).depth })),
-  sum('channel.profile', 'Spatially varied flow with growing discharge (Chow 1959, eq. 12-30).', { ...channel, lateralInflow: field(notNegative, 'm²/s'), outletDepth: field(notNegative.optional(), M) }, { stations: `${M}, from the closed end`, depths: M, maxDepth: M, overtops: 'true or false', outletControl: 'free, drowned or none' }, channelProfile),
+  sum('channel.profile', 'Spatially varied flow with growing discharge (Chow 1959, eq. 12-30).', { ...channel, lateralInflow: field(notNegative, 'm²/s'), outletDepth: field(notNegative.optional(), M) }, { stations: `${M}, from the closed end`, depths: M, maxDepth: M, overtops: 'true or false', outletControl: 'free, drowned or none' }, (given: Parameters<typeof channelProfile>[0]) => {
+    const { over: _over, ...profile } = channelProfile(given);
+    return profile;
+  }),
   sum('channel.capacity', 'Inflow at which the greatest depth of channel.profile is the channel’s own.', channel, { lateralInflow: 'm²/s', flow: FLOW }, channelCapacity),
   sum('leader.capacity', 'Q = 27.8 r^(5/3) d^(8/3), gpm and in (Wyly & Eaton, NBS Monograph 31, 1961).', { diameter: length, filled: field(share) }, { flow: FLOW }, (given: Parameters<typeof leaderCapacity>[0]) => ({ flow: leaderCapacity(given) })),
   sum('outlet.riprapSize', 'd50 = 0.2 D (Q/(√g D^2.5))^(4/3) (D/TW) (FHWA HEC-14, eq. 10.4); TW 0.4 D when not given.', { diameter: length, flow, tailwater: field(positive.optional(), M) }, { d50: M }, (given: Parameters<typeof riprapSize>[0]) => ({ d50: riprapSize(given) })),

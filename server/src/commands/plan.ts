@@ -1,11 +1,15 @@
 /** Reads a job file and prints its whole plan as JSON in SI. Exit 2 and one line a fault on standard error for a bad file. */
-import { fixOf, planJob, readFileText, tellSnag, type Job } from '@katabasis/core';
+import { choicesOf, fixOf, planJob, readFileText, smallestThatWorks, tellSnag, type Job } from '@katabasis/core';
 import { readText } from './readText';
 
 function printable(job: Job): unknown {
   const plan = planJob(job);
   return {
     ...plan,
+    runs: Object.fromEntries(Object.entries(plan.runs).map(([id, run]) => {
+      const choices = choicesOf(plan, run);
+      return [id, { ...run, choices, smallest: smallestThatWorks(choices) }];
+    })),
     onSlope: Object.fromEntries(plan.onSlope),
     sources: {
       sheds: plan.sources.sheds,

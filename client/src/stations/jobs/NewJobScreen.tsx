@@ -1,5 +1,5 @@
 /** A new job in the fewest answers, with its verdict under the thumb from the first complete one. */
-import { decimals, jobFrom, planJob, quickElements, type Discharge, type QuickDownspout, type RainElement, type UnitSystem } from '@katabasis/core';
+import { decimals, designRain, jobFrom, planJob, quickElements, type Discharge, type QuickDownspout, type RainElement, type UnitSystem } from '@katabasis/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import ArrowLeft from 'lucide-react-native/icons/arrow-left';
@@ -43,8 +43,7 @@ function useRain(draft: Draft): RainElement | null {
   if (typed?.ok) return { id: 'rain', kind: 'rain', intensity: typed.value, source: { type: 'typed' } };
   const station = stations.data?.find((each) => each.id === draft.station);
   if (!station) return null;
-  const intensity = station.intensities[station.returnPeriods.indexOf(TEN_YEARS)]![0]!;
-  return { id: 'rain', kind: 'rain', intensity, source: { type: 'office', station: station.id, place: station.place, returnPeriod: TEN_YEARS, duration: station.durations[0]! } };
+  return { id: 'rain', kind: 'rain', ...designRain(station, TEN_YEARS), source: { type: 'office', station: station.id, place: station.place, returnPeriod: TEN_YEARS, duration: station.durations[0]! } };
 }
 
 export function NewJobScreen() {

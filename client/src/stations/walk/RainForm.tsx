@@ -1,4 +1,7 @@
-import { decimals, fitRain, intensityOf, METRES_PER_SECOND_PER_INCH_PER_HOUR, METRES_PER_SECOND_PER_MILLIMETRE_PER_HOUR, put, rainOf, readFrequencyTable, showRain, text, type IntensityTable, type RainElement } from '@katabasis/core';
+import {
+  decimals, designRain, fitRain, intensityOf, METRES_PER_SECOND_PER_INCH_PER_HOUR, METRES_PER_SECOND_PER_MILLIMETRE_PER_HOUR, openingRain, put, rainOf, rarerThan, readFrequencyTable, ROOF_DURATION, showRain, text,
+  type FrequencyRows, type IntensityTable, type RainElement,
+} from '@katabasis/core';
 import FileUp from 'lucide-react-native/icons/file-up';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
@@ -14,8 +17,13 @@ import { QuantityField, TextBox } from '../../ui/Field';
 import { Figure } from '../../ui/Figure';
 import { Text } from '../../ui/Text';
 
-/** Gutters and their lines are sized for a 5-minute rain: roofs answer at once. */
-const DURATION = 300;
+const MINUTE = 60;
+
+/** What the rain is called: where it is from and how often it may be more. */
+function calledOf({ source }: RainElement): string {
+  if (source.type === 'typed') return 'Typed by you';
+  return `${source.place}, ${source.returnPeriod}-year, ${source.type === 'office' ? source.duration / MINUTE : ROOF_DURATION / MINUTE}-minute`;
+}
 
 export function RainForm() {
   const { job, edit, units } = useKept();
@@ -26,16 +34,14 @@ export function RainForm() {
   const chosen = stations.data?.find((each) => each.id === station);
   const take = (returnPeriod: number): void => {
     if (!chosen) return;
-    const intensities = chosen.intensities[chosen.returnPeriods.indexOf(returnPeriod)]!;
-    const next: RainElement = {
-      id: 'rain', kind: 'rain', intensity: intensities[chosen.durations.indexOf(DURATION)]!, table: { durations: chosen.durations, intensities },
-      source: { type: 'office', station: chosen.id, place: chosen.place, returnPeriod, duration: DURATION },
-    };
-    edit(put(`Take the ${returnPeriod}-year rain of ${chosen.place}`, next));
+    edit(put(`Take the ${returnPeriod}-year rain of ${chosen.place}`, {
+      id: 'rain', kind: 'rain', ...designRain(chosen, returnPeriod), source: { type: 'office', station: chosen.id, place: chosen.place, returnPeriod, duration: ROOF_DURATION },
+    }));
   };
   return (
     <>
-      {rain && <Figure label={office ? `${office.place}, ${office.returnPeriod}-year, ${office.duration / 60}-minute` : rain.source.type === 'own' ? `${rain.source.place}, ${rain.source.returnPeriod}-year, 5-minute` : 'Typed by you'} shown={showRain(rain.intensity, units)} size="hero" />}
+      {rain && <Figure label={calledOf(rain)} shown={showRain(rain.intensity, units)} size="hero" />}
+      {rain && <OpeningRain rain={rain} rows={office && chosen?.id === office.station ? chosen : undefined} />}
       {rain?.table && <RainCurve table={rain.table} />}
       <View style={{ gap: SPACE.s }}>
         <Text kind="heading">From the rain office</Text>
@@ -53,21 +59,42 @@ export function RainForm() {
       </View>
       <QuantityField
         label="Or type it" value={rain?.intensity} usual={units === 'us' ? '6 in/h' : '150 mm/h'} {...rainEntry(units)} testID="rain-typed"
-        onCommit={(intensity) => edit(put('Type the design rain', { id: 'rain', kind: 'rain', intensity: intensity!, source: { type: 'typed' } }))}
+        onCommit={(intensity) => edit(put('Type the design rain', { id: 'rain', kind: 'rain', intensity: intensity!, ...(rain?.openings ? { openings: rain.openings } : {}), source: { type: 'typed' } }))}
       />
       <OwnTable />
     </>
   );
 }
 
-const MINUTE = 60;
+const USUAL_FOR_OPENINGS = 100;
+
+/** The rarer rain that doors and window wells are checked by: of the same table, or typed. */
+function OpeningRain({ rain, rows }: { rain: RainElement; rows: FrequencyRows | undefined }) {
+  const { edit, units } = useKept();
+  const { openings, ...rest } = rain;
+  const save = (next: RainElement['openings']): string | null => edit(put('Set the rain for openings', next ? { ...rest, openings: next } : rest));
+  const design = rain.source.type === 'typed' ? 0 : rain.source.returnPeriod;
+  const years = openings?.returnPeriod ?? USUAL_FOR_OPENINGS;
+  const typed = (intensity: number | undefined): string | null => {
+    if (intensity !== undefined && intensity < rain.intensity) return 'It is rarer than the design rain, so it is more.';
+    return save(intensity === undefined ? undefined : { returnPeriod: years, intensity });
+  };
+  return (
+    <View style={{ gap: SPACE.s }}>
+      {rows && rarerThan(rows, design).length > 0 && (
+        <Choice label="Doors and window wells checked by" value={openings ? String(openings.returnPeriod) : null} options={rarerThan(rows, design).map((each) => ({ value: String(each), label: `${each}-year` }))} onChoose={(each) => void save(openingRain(rows, Number(each)))} />
+      )}
+      <QuantityField label={`${years}-year rain, for doors and window wells`} value={openings?.intensity} usual="not checked" {...rainEntry(units)} optional onCommit={typed} testID="rain-openings" hint="Where an inlet names the sill that it protects" />
+    </View>
+  );
+}
 
 /** How the rain weakens the longer it lasts; the first hour, which is what yards answer to. */
 function RainCurve({ table }: { table: IntensityTable }) {
   const { units } = useKept();
   const longest = Math.min(60 * MINUTE, table.durations.at(-1)!);
   const curve = Array.from({ length: 56 }, (_, k): [number, number] => {
-    const duration = DURATION + ((longest - DURATION) * k) / 55;
+    const duration = ROOF_DURATION + ((longest - ROOF_DURATION) * k) / 55;
     return [duration / MINUTE, intensityOf(table, duration)];
   });
   const fit = table.durations.length > 2 ? fitRain(table) : null;
@@ -99,9 +126,7 @@ function OwnTable() {
   };
   const take = (returnPeriod: number): void => {
     if (!read?.ok) return;
-    const { durations, intensities, returnPeriods } = read.table;
-    const table = { durations, intensities: intensities[returnPeriods.indexOf(returnPeriod)]! };
-    edit(put(`Take the ${returnPeriod}-year rain of ${place}`, { id: 'rain', kind: 'rain', intensity: intensityOf(table, DURATION), table, source: { type: 'own', place: place.trim() || 'My table', returnPeriod } }));
+    edit(put(`Take the ${returnPeriod}-year rain of ${place}`, { id: 'rain', kind: 'rain', ...designRain(read.table, returnPeriod), source: { type: 'own', place: place.trim() || 'My table', returnPeriod } }));
   };
   return (
     <View style={{ gap: SPACE.s }}>

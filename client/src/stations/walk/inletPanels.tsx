@@ -2,7 +2,7 @@
 import { CUBIC_METRES_PER_SECOND_PER_GPM, decimals, inletWorking, METRES_PER_FOOT, METRES_PER_INCH, sagCapacity, showFlow, showLength, showSmall, text, type BasinPlan, type ChannelPlan, type DownspoutPlan, type Shown, type UnitSystem } from '@katabasis/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Circle, Line } from 'react-native-svg';
+import { Circle, Line, Polygon, Polyline } from 'react-native-svg';
 import { useKept } from '../../data/useJob';
 import { Chart } from '../../drawing/Chart';
 import { usePalette } from '../../theme/theme';
@@ -24,17 +24,26 @@ export function InletPanel({ id }: { id: string }) {
   if (!inlet) return null;
   if (working) return <WorkingPanel working={working} onBack={() => setOpen(false)} />;
   const ask = (): void => setOpen(true);
-  if (inlet.kind === 'basin') return <Basin inlet={inlet} onAsk={ask} />;
-  return inlet.kind === 'channel' ? <Channel inlet={inlet} onAsk={ask} /> : <Downspout inlet={inlet} onAsk={ask} />;
+  if (inlet.kind === 'basin') return <Basin id={id} inlet={inlet} onAsk={ask} />;
+  return inlet.kind === 'channel' ? <Channel id={id} inlet={inlet} onAsk={ask} /> : <Downspout inlet={inlet} onAsk={ask} />;
 }
 
-function Freeboard({ freeboard }: { freeboard: number | null }) {
+/** What is left to the sill, in the design rain and in the rarer one that openings are checked by. */
+function Freeboard({ id, freeboard }: { id: string; freeboard: number | null }) {
   const { units, plan } = useKept();
   if (freeboard === null) return null;
-  return <Figure label="Below the sill" shown={showSmall(freeboard, units)} {...(freeboard < plan.settings.openingMargin ? { tone: 'stop' as const } : {})} />;
+  const rarer = plan.openings?.freeboards[id];
+  const stop = (bad: boolean): { tone?: 'stop' } => (bad ? { tone: 'stop' } : {});
+  const said = (left: number, when: string): { label: string; shown: Shown } => ({ label: left < 0 ? `Over the sill${when}` : `Below the sill${when}`, shown: showSmall(Math.abs(left), units) });
+  return (
+    <>
+      <Figure {...said(freeboard, '')} {...stop(freeboard < plan.settings.openingMargin)} />
+      {rarer !== undefined && <Figure {...said(rarer, `, ${plan.openings!.returnPeriod}-year`)} {...stop(rarer < 0)} />}
+    </>
+  );
 }
 
-function Basin({ inlet, onAsk }: { inlet: BasinPlan; onAsk: () => void }) {
+function Basin({ id, inlet, onAsk }: { id: string; inlet: BasinPlan; onAsk: () => void }) {
   const { units, plan } = useKept();
   const { ink, fix } = usePalette();
   const allowed = plan.settings.ponding;
@@ -49,7 +58,7 @@ function Basin({ inlet, onAsk }: { inlet: BasinPlan; onAsk: () => void }) {
         <Figure label="Stands over the grate" shown={showSmall(inlet.ponding, units)} size="hero" {...(over ? { tone: 'fix' as const } : {})} onPress={onAsk} />
         <Figure label="Comes over the ground" shown={showFlow(inlet.offered, units)} size="hero" onPress={onAsk} />
         <Figure label={`Takes at ${text(showSmall(allowed, units))}`} shown={showFlow(inlet.capacity, units)} onPress={onAsk} />
-        <Freeboard freeboard={inlet.freeboard} />
+        <Freeboard id={id} freeboard={inlet.freeboard} />
         {inlet.sump !== null && <Figure label="Sump holds" shown={sumpOf(inlet.sump, units)} />}
       </View>
       <Chart
@@ -76,35 +85,50 @@ function sumpOf(cubicMetres: number, units: 'us' | 'metric'): Shown {
   return units === 'us' ? { value: decimals(litres / LITRES_PER_GALLON, 1), unit: 'gal of grit' } : { value: decimals(litres, 0), unit: 'L of grit' };
 }
 
-function Channel({ inlet, onAsk }: { inlet: ChannelPlan; onAsk: () => void }) {
+function Channel({ id, inlet, onAsk }: { id: string; inlet: ChannelPlan; onAsk: () => void }) {
   const { units } = useKept();
   const { ink, stop } = usePalette();
   const { profile, drain } = inlet;
-  const over = profile.maxDepth > drain.depth;
+  const over = profile.over > 0;
   const most = Math.max(drain.depth, profile.maxDepth) * 1.1;
   const words = { free: 'Falls free at its outlet.', drowned: 'Water in the line stands in its outlet.', none: 'Runs fast to its outlet.' } as const;
+  const several = profile.outlets.length > 1;
   return (
     <View style={{ gap: SPACE.s }}>
       <View style={row}>
         <Figure label="Deepest water" shown={showSmall(profile.maxDepth, units)} size="hero" {...(over ? { tone: 'fix' as const } : {})} onPress={onAsk} />
         <Figure label="Sheds into it" shown={showFlow(inlet.offered, units)} size="hero" onPress={onAsk} />
         <Figure label="Takes, brimful" shown={showFlow(inlet.capacity, units)} onPress={onAsk} />
-        {over && <Figure label="Overtops along" shown={showLength(inlet.overtopLength, units)} tone="fix" />}
-        {inlet.outletCapacity !== null && <Figure label="Its outlet takes" shown={showFlow(inlet.outletCapacity, units)} {...(inlet.outletCapacity < inlet.offered ? { tone: 'fix' as const } : {})} />}
-        <Freeboard freeboard={inlet.freeboard} />
+        {over && <Figure label="Overtops along" shown={showLength(profile.overLength, units)} tone="fix" />}
+        {inlet.outletCapacity !== null && <Figure label={several ? 'Each outlet takes' : 'Its outlet takes'} shown={showFlow(inlet.outletCapacity, units)} {...(inlet.outletCapacity < inlet.outletFlow ? { tone: 'fix' as const } : {})} />}
+        <Freeboard id={id} freeboard={inlet.freeboard} />
       </View>
       <Chart
-        filled said={`Water in the channel from its closed end to its outlet, at most ${text(showSmall(profile.maxDepth, units))} deep`}
+        filled said={`Water in the channel along its length, at most ${text(showSmall(profile.maxDepth, units))} deep`}
         curve={profile.stations.map((station, k): [number, number] => [station, profile.depths[k]!])}
-        across={{ label: `from the closed end, ${units === 'us' ? 'ft' : 'm'}`, most: drain.length, per: units === 'us' ? METRES_PER_FOOT : 1 }}
+        across={{ label: `from the upper end, ${units === 'us' ? 'ft' : 'm'}`, most: drain.length, per: units === 'us' ? METRES_PER_FOOT : 1 }}
         up={{ label: `depth, ${units === 'us' ? 'in' : 'mm'}`, most, per: small(units) }}
       >
-        {(frame) => <Line x1={frame.x(0)} x2={frame.x(drain.length)} y1={frame.y(drain.depth)} y2={frame.y(drain.depth)} stroke={over ? stop : ink} strokeWidth={2.5} />}
+        {(frame) => (
+          <>
+            <Polyline points={topOf(drain).map(([x, y]) => `${frame.x(x)},${frame.y(y)}`).join(' ')} fill="none" stroke={over ? stop : ink} strokeWidth={2.5} />
+            {profile.outlets.map(({ at }) => <Polygon key={at} points={outletMark(frame.x(at), frame.y(0))} fill={ink} />)}
+          </>
+        )}
       </Chart>
-      <Text kind="small">{words[profile.outletControl]} The straight line is the channel’s top, {text(showSmall(drain.depth, units))} over its bed, {text(showLength(drain.length, units))} long.</Text>
+      <Text kind="small">{several ? `Its outlets take ${profile.outlets.map(({ flow }) => text(showFlow(flow, units))).join(', ')}.` : words[profile.outletControl]} The straight line is the channel’s top, {text(showSmall(drain.depth, units))} over its bed at the lowest, {text(showLength(drain.length, units))} long; a wedge marks each outlet.</Text>
     </View>
   );
 }
+
+/** The channel's top over its bed, from its upper end: shallower toward where a bed with a fall of its own begins. */
+function topOf({ depth, length, ownFall = 0, outlets }: ChannelPlan['drain']): [number, number][] {
+  const fallen = (far: number): number => Math.max(0, depth - ownFall * far);
+  return outlets === 'middle' ? [[0, fallen(length / 2)], [length / 2, depth], [length, fallen(length / 2)]] : [[0, fallen(length)], [length, depth]];
+}
+
+/** A wedge under the bed, pointing down. */
+const outletMark = (x: number, y: number): string => `${x - 6},${y} ${x + 6},${y} ${x},${y + 8}`;
 
 function Downspout({ inlet, onAsk }: { inlet: DownspoutPlan; onAsk: () => void }) {
   const { units } = useKept();
@@ -112,6 +136,8 @@ function Downspout({ inlet, onAsk }: { inlet: DownspoutPlan; onAsk: () => void }
     <View style={row}>
       <Figure label="Comes to it" shown={showFlow(inlet.offered, units)} size="hero" onPress={onAsk} />
       <Figure label={inlet.control === 'outlet' ? 'Its outlet takes' : 'It takes'} shown={showFlow(inlet.capacity, units)} size="hero" onPress={onAsk} />
+      {inlet.valley && <Figure label="Down the valley" shown={showFlow(inlet.valley.offered, units)} onPress={onAsk} />}
+      {inlet.valley && <Figure label="Its gutter carries of that" shown={showFlow(inlet.valley.capacity, units)} {...(inlet.valley.capacity < inlet.valley.offered ? { tone: 'fix' as const } : {})} onPress={onAsk} />}
       {inlet.overshoot > 0 && <Figure label="Spills" shown={showFlow(inlet.overshoot, units)} tone="fix" onPress={onAsk} />}
     </View>
   );

@@ -1,11 +1,12 @@
 /** Places that a pipe starts at, passes or ends. */
-import { DOWNSPOUT_LABELS, DOWNSPOUT_SIZES, GRATE_FACTS, GRATES, inletOf, landsOnGutter, METRES_PER_INCH, ofKind, put, sagDepth, showFlow, showSmall, showVelocity, text, type Basin, type Channel, type Discharge, type Downspout, type Junction, type Landing } from '@katabasis/core';
+import { DOWNSPOUT_LABELS, DOWNSPOUT_SIZES, GRATE_FACTS, GRATES, GUTTER_FACTS, GUTTERS, inletOf, landsOnGutter, METRES_PER_INCH, ofKind, put, sagDepth, showFlow, showLength, showSmall, showVelocity, text, type Basin, type Channel, type Discharge, type Downspout, type Junction, type Landing } from '@katabasis/core';
+import { useState } from 'react';
 import { View } from 'react-native';
 import { useKept } from '../../data/useJob';
 import { SPACE } from '../../theme/tokens';
 import { Choice } from '../../ui/Choice';
 import { coverEntry, distanceEntry, flowEntry, lengthEntry, levelEntry, pitchEntry, shareEntry } from '../../ui/entry';
-import { NameField, QuantityField } from '../../ui/Field';
+import { NameField, QuantityField, TextBox } from '../../ui/Field';
 import { Text } from '../../ui/Text';
 import { Feeds } from './Feeds';
 
@@ -40,8 +41,9 @@ export function DownspoutForm({ downspout }: { downspout: Downspout }) {
     <>
       <NameAndLevel landing={downspout} levelLabel={landsOnGutter(downspout) ? 'Ground below it' : 'Ground at its foot'} />
       <Choice label="Opening" value={downspout.size} options={DOWNSPOUT_SIZES.map((size) => ({ value: size, label: DOWNSPOUT_LABELS[size] }))} onChoose={(size) => edit(put('Set downspout size', { ...downspout, size }))} />
+      <Choice label="Gutter" value={downspout.gutter ?? GUTTERS[0]} options={GUTTERS.map((gutter) => ({ value: gutter, label: GUTTER_FACTS[gutter].label, ...(gutter === GUTTERS[0] ? { note: 'usual' } : {}) }))} onChoose={(gutter) => edit(put('Set the gutter', { ...downspout, gutter }))} />
       <Choice label="Storey" value={String(downspout.storey)} options={['1', '2', '3'].map((value) => ({ value, label: value }))} onChoose={(storey) => edit(put('Set storey', { ...downspout, storey: Number(storey) }))} />
-      {inlets.length > 0 && !landsOnGutter(downspout) && <Choice label="What its gutter cannot take runs to" value={downspout.spillsTo ?? 'none'} options={[{ value: 'none', label: 'Not said', note: 'the pipe is sized for all' }, ...inlets.map((inlet) => ({ value: inlet.id, label: inlet.name }))]} onChoose={(to) => edit(put('Say where the gutter spills', without(downspout, 'spillsTo', to === 'none' ? undefined : to)))} />}
+      {inlets.length > 0 && <Choice label="What its gutter cannot take runs to" value={downspout.spillsTo ?? 'none'} options={[{ value: 'none', label: 'Not said', note: landsOnGutter(downspout) ? 'all of it counts lower down' : 'the pipe is sized for all' }, ...inlets.map((inlet) => ({ value: inlet.id, label: inlet.name }))]} onChoose={(to) => edit(put('Say where the gutter spills', without(downspout, 'spillsTo', to === 'none' ? undefined : to)))} />}
       {lower.length > 0 && <Feeds label="Empties into the gutter over, if it does not reach the ground" feeds={downspout.landsOn ?? []} targets={lower} none="" onChange={setGutter} />}
     </>
   );
@@ -89,9 +91,21 @@ function BasinDetails({ basin }: { basin: Basin }) {
         <QuantityField label="Rim against a wall" usual="none" value={basin.walled} {...shareEntry} optional onCommit={(value) => (value !== undefined && value > 0.9 ? 'Leave at least 10% of the rim open.' : set('Set walled rim', 'walled', value))} />
       </View>
       <View style={row}>
-        <QuantityField label="Sill that it protects" usual="none" value={basin.sillLevel} {...levelEntry(units)} optional onCommit={(value) => set('Set the sill', 'sillLevel', value)} hint="Door, vent or window well" />
+        <SillFields inlet={basin} />
         <QuantityField label="Sump under the outlet" usual="none" value={basin.sumpDepth} {...coverEntry(units)} optional onCommit={(value) => set('Set the sump', 'sumpDepth', value)} />
       </View>
+    </>
+  );
+}
+
+/** The sill that an inlet protects, and the level at which water that it does not take runs off clear of it. */
+function SillFields({ inlet }: { inlet: Basin | Channel }) {
+  const { edit, units } = useKept();
+  const set = (label: string, key: 'sillLevel' | 'spillLevel', value: number | undefined): string | null => edit(put(label, without(inlet, key, value)));
+  return (
+    <>
+      <QuantityField label="Sill that it protects" usual="none" value={inlet.sillLevel} {...levelEntry(units)} optional onCommit={(value) => set('Set the sill', 'sillLevel', value)} hint="Door, vent or window well" testID="sill" />
+      {inlet.sillLevel !== undefined && <QuantityField label="Blocked, water runs off at" usual="not known" value={inlet.spillLevel} {...levelEntry(units)} optional onCommit={(value) => set('Set where it runs off', 'spillLevel', value)} hint="Ground that it goes over, clear of the building" testID="spill" />}
     </>
   );
 }
@@ -127,21 +141,50 @@ function OnSlopeForm({ inlet }: { inlet: Basin | Channel }) {
 export function ChannelForm({ channel }: { channel: Channel }) {
   const { edit, units } = useKept();
   const set = (label: string, next: Partial<Channel>): string | null => edit(put(label, { ...channel, ...next }));
+  const steep = (slope: number | undefined): string | null => (slope !== undefined && slope > 0.5 ? 'At most 50%.' : null);
   return (
     <>
       <NameAndLevel landing={channel} levelLabel="Level of its grate" />
-      <Choice label="Its outlet" value={channel.outlet ?? 'end'} options={[{ value: 'end', label: 'At its end' }, { value: 'middle', label: 'In its middle', note: 'two halves fall to it' }]} onChoose={(outlet) => set('Say where its outlet is', { outlet })} />
+      <ChannelOutlets channel={channel} set={set} />
+      <Choice label="Its floor" value={channel.section ?? 'flat'} options={[{ value: 'flat', label: 'Flat' }, { value: 'round', label: 'Half round', note: 'cleans itself at a trickle' }]} onChoose={(section) => set('Say what its floor is', { section })} />
       <View style={row}>
         <QuantityField label="Inside width" value={channel.width} {...coverEntry(units)} onCommit={(width) => set('Set channel width', { width: width! })} />
         <QuantityField label="Depth at the outlet" value={channel.depth} {...coverEntry(units)} onCommit={(depth) => set('Set channel depth', { depth: depth! })} />
       </View>
       <View style={row}>
         <QuantityField label="Length" value={channel.length} {...lengthEntry(units)} onCommit={(length) => set('Set channel length', { length: length! })} />
-        <QuantityField label="Bed’s own fall" usual="level" value={channel.slope === 0 ? undefined : channel.slope} {...pitchEntry} optional onCommit={(slope) => (slope !== undefined && slope > 0.5 ? 'At most 50%.' : set('Set channel fall', { slope: slope ?? 0 }))} />
-        <QuantityField label="Sill that it protects" usual="none" value={channel.sillLevel} {...levelEntry(units)} optional onCommit={(value) => edit(put('Set the sill', without(channel, 'sillLevel', value)))} hint="Door behind it" />
+        <QuantityField label="Bed’s own fall" usual="level" value={channel.slope === 0 ? undefined : channel.slope} {...pitchEntry} optional onCommit={(slope) => steep(slope) ?? set('Set channel fall', { slope: slope ?? 0 })} hint="Against its grate" />
+        <QuantityField label="Its grate falls" usual="level" value={channel.topSlope} {...pitchEntry} optional onCommit={(slope) => steep(slope) ?? edit(put('Set the grate’s fall', without(channel, 'topSlope', slope)))} hint="With the paving" />
       </View>
+      <View style={row}><SillFields inlet={channel} /></View>
       <OnSlopeForm inlet={channel} />
     </>
+  );
+}
+
+/** Where its water leaves it; several outlets share the water by where it divides, and lead into its one line. */
+function ChannelOutlets({ channel, set }: { channel: Channel; set: (label: string, next: Partial<Channel>) => string | null }) {
+  const { units } = useKept();
+  const outlet = channel.outlet ?? 'end';
+  const several = typeof outlet !== 'string';
+  const choose = (where: 'end' | 'middle' | 'several'): void => void set('Say where its outlet is', { outlet: where === 'several' ? [0, channel.length] : where });
+  const said = several ? outlet.map((at) => text(showLength(at, units))).join(', ') : '';
+  const [typed, setTyped] = useState<string | null>(null);
+  const [wrong, setWrong] = useState<string | null>(null);
+  const done = (): void => {
+    if (typed === null) return;
+    const read = typed.split(/[,;]/).map((part) => distanceEntry(units).parse(part.trim()));
+    const bad = read.find((each) => !each.ok);
+    if (bad && !bad.ok) return setWrong(bad.sentence);
+    const refused = set('Set its outlets', { outlet: read.flatMap((each) => (each.ok ? [each.value] : [])) });
+    setWrong(refused);
+    if (refused === null) setTyped(null);
+  };
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <Choice label="Its outlet" value={several ? 'several' : outlet} options={[{ value: 'end', label: 'At its end' }, { value: 'middle', label: 'In its middle', note: 'two halves fall to it' }, { value: 'several', label: 'Several', note: 'they share the water' }]} onChoose={choose} />
+      {several && <TextBox label="Outlets, from its upper end" words text={typed ?? said} usual={units === 'us' ? "0, 20'" : '0, 6'} onText={setTyped} onDone={done} wrong={wrong} hint="One after another, with commas" testID="outlets" />}
+    </View>
   );
 }
 

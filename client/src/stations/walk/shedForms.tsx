@@ -66,11 +66,27 @@ export function RoofFaceForm({ face }: { face: RoofFace }) {
         label="Its water goes to" feeds={face.feeds} targets={ofKind(job, 'downspout')} none="Add a downspout first, then say here that this face feeds it."
         onChange={(feeds) => void save('Lead the roof’s water', { feeds })}
       />
+      <ValleyFields face={face} />
       <View style={row}>
         <Choice label="Storey" value={String(face.storey)} options={['1', '2', '3'].map((value) => ({ value, label: value }))} onChoose={(storey) => save('Set storey', { storey: Number(storey) })} />
         <Coefficient element={face} />
       </View>
     </>
+  );
+}
+
+const FIRST_GUTTER_RUN = 20 * METRES_PER_FOOT;
+
+/** How its water comes to the gutter: a valley brings it all to one place. */
+function ValleyFields({ face }: { face: RoofFace }) {
+  const { edit, units } = useKept();
+  const { valley, ...rest } = face;
+  const save = (gutterRun: number | null): string | null => edit(put('Say how its water comes to the gutter', gutterRun === null ? rest : { ...rest, valley: { gutterRun } }));
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <Choice label="Comes to the gutter" value={valley ? 'valley' : 'eave'} options={[{ value: 'eave', label: 'All along the eave' }, { value: 'valley', label: 'Down a valley', note: 'at one place' }]} onChoose={(how) => void save(how === 'valley' ? FIRST_GUTTER_RUN : null)} />
+      {valley && <View style={row}><QuantityField label="Gutter from the valley to the downspout" value={valley.gutterRun} {...lengthEntry(units)} onCommit={(gutterRun) => save(gutterRun!)} testID="valley-run" /></View>}
+    </View>
   );
 }
 

@@ -1,0 +1,83 @@
+import { applyChange } from './job/change';
+import type { Job } from './job/job';
+import { planJob } from './plan';
+import { fixOf, tellSnag } from './snags/judge';
+import { basin, channel, codes, ground, jobOf, out, pipe, rain } from './testing/parts';
+
+const hundred = { returnPeriod: 100, intensity: 8e-5 };
+const told = (job: Job, code: string): string => {
+  const plan = planJob(job);
+  return tellSnag(job, plan, plan.snags.find((snag) => snag.code === code)!).headline.replaceAll('\u00a0', ' ');
+};
+
+describe('a sill in the rarer rain', () => {
+  // 8 L/s in the design rain stand 0.0397 m over a 12 in grate half clogged. The 100-year rain gives 16 L/s, and no more for Cf, as C is 1 already:
+  // (0.016 / (1.66 × 0.6095))^⅔ = 0.0630 m as a weir, and (0.016 / (0.67 × 0.0200))² / 2g = 0.0727 m as an orifice, which governs.
+  const job = (more: object): Job => jobOf(rain({ openings: hundred }), ground(200, 'basin'), basin({ spillLevel: 1, ...more }), out(), pipe('basin', { nominal: 0.2032 }));
+
+  it('is judged by that rain as well', () => {
+    const orifice = (0.016 / (0.67 * 62 * 0.0254 ** 2 * 0.5)) ** 2 / (2 * 9.80665);
+    const plan = planJob(job({ sillLevel: 0.2 }));
+    expect(plan.openings).toMatchObject({ returnPeriod: 100, intensity: 8e-5 });
+    expect(plan.openings!.freeboards.basin).toBeCloseTo(0.2 - orifice, 6);
+    expect(codes(plan)).not.toContain('openingFloods');
+  });
+
+  it('that floods only then is a Stop that names the rain', () => {
+    const low = job({ sillLevel: 0.07, groundLevel: -0.05 });
+    expect(codes(planJob(low))).not.toContain('openingFloods');
+    const lower = job({ sillLevel: 0.06, groundLevel: 0 });
+    // Nearer than the margin in the design rain already: told once, by that.
+    expect(codes(planJob(lower))).toContain('nearOpening');
+    expect(codes(planJob(lower))).not.toContain('openingFloods');
+    const slackMargin = { ...lower, elements: { ...lower.elements, job: { ...lower.elements.job!, settings: { openingMargin: 0.01 } } } } as Job;
+    expect(planJob(slackMargin).verdict.state).toBe('stop');
+    expect(told(slackMargin, 'openingFloods')).toMatch(/^In the 100-year rain water stands 13 mm over the sill at Basin\.$/);
+  });
+
+  it('is saved by ground that leads the excess off below it', () => {
+    const base = job({ sillLevel: 0.06, spillLevel: 0.03 });
+    expect(planJob(base).openings!.freeboards.basin).toBeCloseTo(0.03, 9);
+  });
+
+  it('without such a rain is minded, and without a sill nothing is asked', () => {
+    expect(codes(planJob(jobOf(ground(50, 'basin'), basin({ sillLevel: 0.5 }), out(), pipe('basin'))))).toContain('openingRainMissing');
+    expect(codes(planJob(jobOf(ground(50, 'basin'), basin(), out(), pipe('basin'))))).not.toContain('openingRainMissing');
+    expect(planJob(jobOf(rain({ openings: hundred }), ground(50, 'basin'), basin(), out(), pipe('basin'))).openings).toBeNull();
+  });
+
+  it('raises the water at a channel by what overtops it, and counts Cf of a rare storm', () => {
+    const paving = ground(100, 'channel', { coefficient: 0.8 });
+    const plan = planJob(jobOf(rain({ openings: hundred }), paving, channel({ sillLevel: 0.3 }), out(), pipe('channel', { nominal: 0.2032 })));
+    const alone = planJob(jobOf(rain({ intensity: 8e-5 }), { ...paving, coefficient: 1 }, channel(), out(), pipe('channel', { nominal: 0.2032 })));
+    const inlet = alone.inlets.channel!;
+    expect(inlet.kind === 'channel' && plan.openings!.freeboards.channel).toBeCloseTo(0.3 - (inlet.kind === 'channel' ? inlet.profile.over : NaN), 9);
+  });
+});
+
+describe('one blocked grate', () => {
+  const job = (more: object): Job => jobOf(rain({ openings: hundred }), ground(100, 'basin'), basin({ sillLevel: 0.2, ...more }), out(), pipe('basin'));
+
+  it('floods a sill when nothing else is known to carry the water off', () => {
+    expect(told(job({}), 'blockedGrate')).toBe('Full of leaves, Basin fills to the sill it protects.');
+    expect(planJob(job({})).snags.find((snag) => snag.code === 'blockedGrate')).toMatchObject({ severity: 'mind', at: 'basin' });
+  });
+
+  it('does not when the ground leads it off far enough below, and is told how near when not', () => {
+    expect(codes(planJob(job({ spillLevel: 0.1 })))).not.toContain('blockedGrate');
+    expect(told(job({ spillLevel: 0.15 }), 'blockedGrate')).toMatch(/comes within 50 mm of its sill/);
+    expect(told(job({ spillLevel: 0.25 }), 'blockedGrate')).toMatch(/stands 50 mm over its sill/);
+  });
+
+  it('is mended by a second one, which takes the flow by itself', () => {
+    const now = job({});
+    const plan = planJob(now);
+    const fix = fixOf(now, plan, plan.snags.find((snag) => snag.code === 'blockedGrate')!)!;
+    expect(fix.label).toBe('Set 2 of them');
+    expect(codes(planJob(applyChange(now, fix.change).job))).not.toContain('blockedGrate');
+  });
+
+  it('matters not on a slope, where water runs past', () => {
+    expect(codes(planJob(job({ approach: { slope: 0.03, roughness: 0.012 } })))).not.toContain('blockedGrate');
+  });
+});
