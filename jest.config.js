@@ -13,5 +13,12 @@ module.exports = {
     { ...node, displayName: 'core', testMatch: ['<rootDir>/core/src/**/*.test.ts'] },
     { ...node, displayName: 'server', testMatch: ['<rootDir>/server/src/**/*.test.ts'] },
     { ...node, displayName: 'client', testMatch: ['<rootDir>/client/src/**/*.test.ts'] },
+    {
+      preset: 'jest-expo/web', displayName: 'screens', rootDir: '<rootDir>/client', roots: ['<rootDir>/src'], testMatch: ['<rootDir>/src/**/*.test.tsx'],
+      // Expo's own transform leaves most packages as they are; these come as modules only.
+      transformIgnorePatterns: ['/node_modules/(?!(.*react-native.*|expo.*|@expo.*|@react-navigation|@testing-library|lucide-react-native|@tanstack|zod|fast-check|pure-rand))'],
+      transform: { '\\.m?[jt]sx?$': ['babel-jest', { caller: { name: 'metro', bundler: 'metro', platform: 'web' } }] },
+      setupFilesAfterEnv: ['<rootDir>/src/testing/setup.ts'],
+    },
   ],
 };

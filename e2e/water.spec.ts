@@ -31,7 +31,7 @@ test('a channel drain is put in, fed, and its water profile shown', async ({ pag
   await page.getByRole('checkbox', { name: 'Lawn basin' }).click();
   await page.getByRole('button', { name: 'Close' }).click();
   await page.getByRole('button', { name: /^Channel drain 1, / }).click();
-  await expect(page.getByRole('img', { name: /^Water in the channel from its closed end/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Water in the channel along its length/ })).toBeVisible();
   await expect(page.getByText(/water 20.1/i)).toHaveCount(0);
   await expect(page.getByRole('button', { name: /^Sheds into it 20.1/ })).toBeVisible();
 });

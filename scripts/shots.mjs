@@ -21,6 +21,7 @@ const VIEWS = [
   ['plan-wide', '/job/quillfeather/plan', WIDE],
   ['run-wide', '/job/quillfeather/plan?at=trunkLower', WIDE],
   ['basin-phone', '/job/quillfeather/walk?at=basin', PHONE],
+  ['channel-phone', '/job/quillfeather/walk?at=kennelDrain', PHONE],
   ['rain-wide', '/job/quillfeather/walk?at=rain', WIDE],
   ['walk-wide', '/job/quillfeather/walk?at=faceValley', WIDE],
 ];

@@ -63,9 +63,12 @@ export function inletOf({ grate, count = 1, clogging, walled = 0 }: Basin): SagI
   return { weirLength: facts.weirLength * (1 - walled) * count, openArea: facts.openArea * count, clogging: clogging ?? facts.clogging };
 }
 
+/** Deeper than this over a sill no water stands in the open: it has run off somewhere, and the door is flooded anyhow. 6 in, m. */
+export const MOST_OVER_SILL = 6 * METRES_PER_INCH;
+
 /** What is left to the sill when water would stand at `highest` (m) but for running off over the ground; null without a sill. */
 function freeboardOf({ groundLevel, sillLevel, spillLevel = Number.POSITIVE_INFINITY }: Basin | Channel, highest: number): number | null {
-  return sillLevel === undefined ? null : sillLevel - Math.min(highest, Math.max(groundLevel, spillLevel));
+  return sillLevel === undefined ? null : Math.max(-MOST_OVER_SILL, sillLevel - Math.min(highest, Math.max(groundLevel, spillLevel)));
 }
 
 /** `waterLevel` is the water line at the basin, m. */

@@ -81,3 +81,10 @@ describe('one blocked grate', () => {
     expect(codes(planJob(job({ approach: { slope: 0.03, roughness: 0.012 } })))).not.toContain('blockedGrate');
   });
 });
+
+it('says that a sill floods, and not by feet, where the pipe is under pressure: water in the open has run off by then', () => {
+  const job = jobOf(rain({ intensity: 2e-5, openings: hundred }), ground(400, 'basin', { coefficient: 0.5 }), basin({ sillLevel: 0.3, grate: 'flat24' }), out(), pipe('basin', { nominal: 0.1016 }));
+  expect(planJob(job).landings.basin!.waterLevel).toBeLessThan(0.2);
+  expect(planJob(job).openings!.freeboards.basin).toBeCloseTo(-0.1524, 9);
+  expect(told(job, 'openingFloods')).toMatch(/stands 152 mm or more over the sill/);
+});

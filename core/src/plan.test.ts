@@ -115,7 +115,7 @@ describe('snags', () => {
     return applyChange(job, put('Test', { ...job.elements[id]!, ...by } as Element)).job;
   };
   const cases: [string, () => Job][] = [
-    ['noDischarge', () => applyChange(sound(), { label: 'Test', puts: [], removes: ['swale', 'trunkLower'] }).job],
+    ['noDischarge', () => applyChange(sound(), { label: 'Test', puts: [], removes: ['swale', 'trunkLower', 'runDoorLower'] }).job],
     ['adversePitch', () => changed('trunkLower', { grade: { type: 'levels', up: -1.2, down: -1 } })],
     ['underLeastPitch', () => changed('runBasin', { grade: { type: 'levels', up: -0.7, down: -0.75 } })],
     ['coverShort', () => changed('runStreet', { grade: { type: 'levels', up: -0.3 } })],

@@ -43,8 +43,8 @@ describe('jobs', () => {
     const server = serve();
     const bad = elements().map((element) => (element.kind === 'run' ? { ...element, length: -1 } : element));
     const { body } = await server.post('/api/jobs').send({ id: 'bad', elements: bad }).expect(422).expect('Content-Type', /application\/problem\+json/);
-    expect((body as Problem).faults).toHaveLength(6);
-    expect((body as Problem).faults![0]).toEqual({ path: 'elements[16] (runKennel).length', sentence: 'must be more than 0' });
+    expect((body as Problem).faults).toHaveLength(8);
+    expect((body as Problem).faults![0]).toEqual({ path: 'elements[19] (runKennel).length', sentence: 'must be more than 0' });
     expect((await server.get('/api/jobs')).body).toEqual({ jobs: [] });
   });
 

@@ -49,7 +49,8 @@ function plannedOf(session: Session): Planned {
 
 const planned = new WeakMap<Session, Planned>();
 
-function plannedFor(session: Session): Planned {
+/** A session's job with its plan; the same for as long as the session lives. */
+export function plannedFor(session: Session): Planned {
   const known = planned.get(session) ?? plannedOf(session);
   planned.set(session, known);
   return known;

@@ -1,6 +1,7 @@
 /**
  * Quillfeather Animal Clinic: an L-shaped clinic with a kennel wing, drained to a roadside swale. Zero is the front door sill;
- * levels in feet here, as they were booked on site. It holds one Stop and one Fix for the user to solve.
+ * levels in feet here, as they were booked on site. It holds one Stop and one Fix for the user to solve. The kennel door's channel
+ * drain has a line of its own, so that a roof storm in the trunk cannot drown it.
  */
 import type { Element, Run } from '../job/elements';
 import { jobFrom, type Job } from '../job/job';
@@ -19,6 +20,7 @@ const ELEMENTS: Element[] = [
   { id: 'job', kind: 'job', name: 'Quillfeather Animal Clinic', site: 'Lane side, kennel yard behind', units: 'us', pitchStyle: 'ground' },
   {
     id: 'rain', kind: 'rain', intensity: 6 * METRES_PER_SECOND_PER_INCH_PER_HOUR,
+    openings: { returnPeriod: 100, intensity: 9.42 * METRES_PER_SECOND_PER_INCH_PER_HOUR },
     source: { type: 'office', station: 'harrowmere', place: 'Harrowmere', returnPeriod: 10, duration: 300 },
   },
   { id: 'faceStreet', kind: 'roofFace', name: 'Main roof, street side', storey: 1, shape: { type: 'sides', width: feet(52), run: feet(18), pitch: 0.5 }, feeds: [{ to: 'ds1', share: 1 }] },
@@ -32,6 +34,9 @@ const ELEMENTS: Element[] = [
   { id: 'ds3', kind: 'downspout', name: 'Kennel downspout', storey: 1, size: 'rect3x4', groundLevel: feet(-0.5) },
   { id: 'lawn', kind: 'surface', name: 'Exercise lawn', cover: 'lawnClayFlat', area: round(1900 * METRES_PER_FOOT ** 2), feeds: [{ to: 'basin', share: 1 }] },
   { id: 'basin', kind: 'basin', name: 'Lawn basin', grate: 'flat12', groundLevel: feet(-0.9) },
+  { id: 'parking', kind: 'surface', name: 'Customer parking', cover: 'paving', area: round(900 * METRES_PER_FOOT ** 2), feeds: [{ to: 'kennelDrain', share: 1 }] },
+  { id: 'kennelDrain', kind: 'channel', name: 'Kennel door drain', groundLevel: feet(-0.55), width: inches(4), depth: inches(6), length: feet(16), slope: 0.005, sillLevel: feet(0), spillLevel: feet(-0.3) },
+  { id: 'cleanout1', kind: 'junction', form: 'cleanout', name: 'Cleanout 1', groundLevel: feet(-0.95) },
   { id: 'wye1', kind: 'junction', form: 'wye', name: 'Wye 1', groundLevel: feet(-0.6) },
   { id: 'wye2', kind: 'junction', form: 'wye', name: 'Wye 2', groundLevel: feet(-0.9) },
   { id: 'swale', kind: 'discharge', form: 'daylight', name: 'Roadside swale', receiving: 'swale', groundLevel: feet(-2.9), controlLevel: feet(-3.24), buildingDistance: feet(45) },
@@ -41,6 +46,8 @@ const ELEMENTS: Element[] = [
   run('trunkUpper', 'wye1', 'wye2', 44, 6, 'doubleWall'),
   run('runStreet', 'ds1', 'wye2', 16, 4),
   run('trunkLower', 'wye2', 'swale', 62, 6, 'doubleWall'),
+  run('runDoor', 'kennelDrain', 'cleanout1', 60, 4),
+  run('runDoorLower', 'cleanout1', 'swale', 50, 4),
 ];
 
 /** The sample, fresh. */

@@ -1,3 +1,4 @@
+import { MOST_OVER_SILL } from '../inlets';
 import type { Rule } from './snag';
 
 /** Water at an inlet comes nearer to the sill that it protects than the margin. */
@@ -9,7 +10,7 @@ export const nearOpening: Rule = {
       : []),
   tell: (snag, say) => ({
     headline: snag.figure < 0
-      ? `Water at ${say.name(snag.at)} stands ${say.show('small', -snag.figure)} over the sill it protects.`
+      ? `Water at ${say.name(snag.at)} stands ${say.show('small', -snag.figure)}${-snag.figure >= MOST_OVER_SILL ? ' or more' : ''} over the sill it protects.`
       : `Water at ${say.name(snag.at)} comes within ${say.show('small', snag.figure)} of the sill it protects.`,
     why: `${say.show('small', snag.limit)} is the margin here. Leaves, a larger storm or a settled slab use it up.`,
   }),

@@ -1,3 +1,4 @@
+import { MOST_OVER_SILL } from '../inlets';
 import type { Rule } from './snag';
 
 /** In the rarer rain that openings are checked by, water stands over a sill. Where the design rain comes near it already, that is told. */
@@ -10,7 +11,7 @@ export const openingFloods: Rule = {
     return [{ code: 'openingFloods', severity: 'stop' as const, at: id, measure: 'small' as const, figure: -freeboard, limit: 0, years: openings!.returnPeriod }];
   }),
   tell: (snag, say) => ({
-    headline: `In the ${snag.years}-year rain water stands ${say.show('small', snag.figure)} over the sill at ${say.name(snag.at)}.`,
+    headline: `In the ${snag.years}-year rain water stands ${say.show('small', snag.figure)}${snag.figure >= MOST_OVER_SILL ? ' or more' : ''} over the sill at ${say.name(snag.at)}.`,
     why: 'What comes in at a door costs more than any pipe. A larger inlet or line, or ground that leads the excess off below the sill, keeps it out.',
   }),
   fix: () => null,

@@ -121,7 +121,7 @@ function outcome(plan: Plan, id: string): { note: string; tone?: 'stop' | 'fix' 
 
 const SNAG_WORDS: Record<string, string> = {
   capacityExceeded: 'too small', willSilt: 'holds grit', largerIntoSmaller: 'narrows', outOfFall: 'out of fall', coverShort: 'cover short',
-  underLeastPitch: 'too flat', adversePitch: 'uphill', popupHolds: 'holds water', lidAboveInlet: 'lid too high', deepTrench: 'deep trench', noDischarge: 'no way out', nearBuilding: 'near building', waterOverGrate: 'floods an inlet', nearOpening: 'near a sill', throatLeft: 'throat left in', mainFull: 'main is full',
+  underLeastPitch: 'too flat', adversePitch: 'uphill', popupHolds: 'holds water', lidAboveInlet: 'lid too high', deepTrench: 'deep trench', noDischarge: 'no way out', nearBuilding: 'near building', waterOverGrate: 'floods an inlet', nearOpening: 'near a sill', openingFloods: 'floods a sill', noCleanout: 'no cleanout', throatLeft: 'throat left in', mainFull: 'main is full',
 };
 
 function SizeChips({ run }: { run: Run }) {

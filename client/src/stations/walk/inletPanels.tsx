@@ -1,5 +1,5 @@
 /** What an inlet does in the design rain: a basin's rating curve with today's point on it, a channel's water profile, a downspout's limit. */
-import { CUBIC_METRES_PER_SECOND_PER_GPM, decimals, inletWorking, METRES_PER_FOOT, METRES_PER_INCH, sagCapacity, showFlow, showLength, showSmall, text, type BasinPlan, type ChannelPlan, type DownspoutPlan, type Shown, type UnitSystem } from '@katabasis/core';
+import { CUBIC_METRES_PER_SECOND_PER_GPM, decimals, inletWorking, METRES_PER_FOOT, METRES_PER_INCH, MOST_OVER_SILL, sagCapacity, showFlow, showLength, showSmall, text, type BasinPlan, type ChannelPlan, type DownspoutPlan, type Shown, type UnitSystem } from '@katabasis/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Circle, Line, Polygon, Polyline } from 'react-native-svg';
@@ -34,7 +34,7 @@ function Freeboard({ id, freeboard }: { id: string; freeboard: number | null }) 
   if (freeboard === null) return null;
   const rarer = plan.openings?.freeboards[id];
   const stop = (bad: boolean): { tone?: 'stop' } => (bad ? { tone: 'stop' } : {});
-  const said = (left: number, when: string): { label: string; shown: Shown } => ({ label: left < 0 ? `Over the sill${when}` : `Below the sill${when}`, shown: showSmall(Math.abs(left), units) });
+  const said = (left: number, when: string): { label: string; shown: Shown } => ({ label: left < 0 ? `Over the sill${when}${left <= -MOST_OVER_SILL ? ', at least' : ''}` : `Below the sill${when}`, shown: showSmall(Math.abs(left), units) });
   return (
     <>
       <Figure {...said(freeboard, '')} {...stop(freeboard < plan.settings.openingMargin)} />

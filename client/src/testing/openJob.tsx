@@ -1,0 +1,74 @@
+/** Draws screens of an open job in a test: a real session over storage in memory, and a server that has not answered yet. */
+import { jobFrom, type Element, type Job, type Plan } from '@katabasis/core';
+import { quillfeather } from '@katabasis/core/samples';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { act, fireEvent, render, screen } from '@testing-library/react';
+import type { ReactNode } from 'react';
+import type { Api } from '../data/api';
+import type { KeyValue } from '../data/queue';
+import { Session } from '../data/session';
+import { JobProvider, plannedFor } from '../data/useJob';
+import { ThemeProvider } from '../theme/theme';
+
+function memory(): KeyValue {
+  const kept = new Map<string, string>();
+  return {
+    get length() {
+      return kept.size;
+    },
+    key: (index) => [...kept.keys()][index] ?? null,
+    getItem: (key) => kept.get(key) ?? null,
+    setItem: (key, value) => void kept.set(key, value),
+    removeItem: (key) => void kept.delete(key),
+  };
+}
+
+const silent: Api = { create: () => new Promise(() => undefined), change: () => new Promise(() => undefined) };
+
+export interface Opened {
+  session: Session;
+  /** The job and its plan as they are now. */
+  job: () => Job;
+  plan: () => Plan;
+}
+
+/** The sample with some of its elements replaced or added. */
+export function sampleWith(...others: Element[]): Job {
+  return jobFrom('test', [...Object.values(quillfeather().elements), ...others]);
+}
+
+/** Draws `children` over a job. */
+export function openJob(job: Job, children: ReactNode): Opened {
+  const session = new Session('test', { storage: memory(), api: silent, newId: (stem) => `${stem}${Math.random().toString(36).slice(2, 12)}`, onServerState: () => undefined, onBehind: () => undefined });
+  session.take({ id: 'test', seq: 0, elements: Object.values(job.elements).map((element) => ({ version: 1, element })) });
+  const planned = plannedFor(session);
+  const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
+  render(
+    <QueryClientProvider client={client}>
+      <ThemeProvider><JobProvider planned={planned}>{children}</JobProvider></ThemeProvider>
+    </QueryClientProvider>,
+  );
+  return { session, job: () => planned.kept()!.job, plan: () => planned.kept()!.plan };
+}
+
+/** Types into the box of that label and leaves it, as a thumb does. */
+export function type(label: string | RegExp, text: string): HTMLElement {
+  const box = screen.getByLabelText(label, { selector: 'input, textarea' });
+  fireEvent.focus(box);
+  fireEvent.change(box, { target: { value: text } });
+  fireEvent.blur(box);
+  return box;
+}
+
+/** Presses the chip, button or figure of that name. */
+export function press(name: string | RegExp, role: 'radio' | 'button' | 'checkbox' = 'radio'): void {
+  act(() => screen.getByRole(role, { name }).click());
+}
+
+/** Presses what has that test id. */
+export function pressThe(testID: string): void {
+  act(() => screen.getByTestId(testID).click());
+}
+
+/** Text of the page with its spaces as anybody types them. */
+export const seen = (): string => (document.body.textContent ?? '').replaceAll('\u00a0', ' ');

@@ -1,0 +1,58 @@
+import { fireEvent, render, screen } from '@testing-library/react';
+import { lengthEntry } from './entry';
+import { QuantityField } from './Field';
+
+function box(onCommit: (value: number | undefined) => string | null, more: { value?: number; optional?: boolean } = {}): HTMLInputElement {
+  const { value, optional = false } = more;
+  render(<QuantityField label="Length" value={value} {...lengthEntry('us')} optional={optional} onCommit={onCommit} />);
+  return screen.getByLabelText('Length', { selector: 'input' }) as HTMLInputElement;
+}
+
+function leave(input: HTMLInputElement, text: string): void {
+  fireEvent.change(input, { target: { value: text } });
+  fireEvent.blur(input);
+}
+
+describe('a box for a quantity', () => {
+  it.each([["12'6\"", 3.81], ['12 6', 3.81], ['12.5', 3.81], ['12ft6', 3.81], ['3.8m', 3.8]])('takes %s as a tradesman says it', (typed, metres) => {
+    const commit = jest.fn<string | null, [number | undefined]>(() => null);
+    leave(box(commit), typed);
+    expect(commit.mock.calls[0]![0]).toBeCloseTo(metres, 9);
+  });
+
+  it('says what would be right, keeps what was typed, and commits nothing', () => {
+    const commit = jest.fn(() => null);
+    const input = box(commit, { value: 3 });
+    leave(input, 'twelve');
+    expect(screen.getByRole('alert').textContent).toMatch(/12'6/);
+    expect(input.value).toBe('twelve');
+    expect(input).toHaveAttribute('aria-invalid', 'true');
+    expect(commit).not.toHaveBeenCalled();
+  });
+
+  it('passes on what the job says against a value that can be read', () => {
+    const input = box(() => 'It must lie between the two ends.', { value: 3 });
+    leave(input, '400');
+    expect(screen.getByRole('alert').textContent).toBe('It must lie between the two ends.');
+    expect(input.value).toBe('400');
+  });
+
+  it('may be emptied only where it may be left empty', () => {
+    const commit = jest.fn(() => null);
+    leave(box(commit, { value: 3 }), '');
+    expect(screen.getByRole('alert').textContent).toBe('This is needed.');
+    expect(commit).not.toHaveBeenCalled();
+  });
+
+  it('emptied where it may be, it is gone', () => {
+    const commit = jest.fn(() => null);
+    leave(box(commit, { value: 3, optional: true }), '');
+    expect(commit).toHaveBeenCalledWith(undefined);
+  });
+
+  it('left as it was, changes nothing', () => {
+    const commit = jest.fn(() => null);
+    fireEvent.blur(box(commit, { value: 3 }));
+    expect(commit).not.toHaveBeenCalled();
+  });
+});
