@@ -12,8 +12,10 @@ import type { Basin, Channel, Downspout } from './job/elements';
 import { METRES_PER_INCH } from './units/constants';
 
 interface Offered {
-  /** Surface water that reaches it, m³/s. */
+  /** Water that reaches it, m³/s; what of that it takes, and what runs on or spills. */
   offered: number;
+  taken: number;
+  passedOn: number;
   /** What it takes within its limit, m³/s. */
   capacity: number;
 }
@@ -71,15 +73,15 @@ function freeboardOf({ groundLevel, sillLevel, spillLevel = Number.POSITIVE_INFI
   return sillLevel === undefined ? null : Math.max(-MOST_OVER_SILL, sillLevel - Math.min(highest, Math.max(groundLevel, spillLevel)));
 }
 
-/** `waterLevel` is the water line at the basin, m. */
-export function basinPlan(basin: Basin, offered: number, waterLevel: number | null, { ponding: allowed }: Settings): BasinPlan {
+/** `waterLevel` is the water line at the basin, m; `passedOn` what of the water that came runs past, m³/s. */
+export function basinPlan(basin: Basin, taken: number, waterLevel: number | null, { ponding: allowed }: Settings, passedOn = 0): BasinPlan {
   const inlet = inletOf(basin);
-  const { depth: ponding, control } = sagDepth({ ...inlet, flow: offered });
+  const { depth: ponding, control } = sagDepth({ ...inlet, flow: taken });
   const highest = Math.max(basin.groundLevel + ponding, waterLevel ?? Number.NEGATIVE_INFINITY);
   // Square in plan, as wide as the grate's rim is long.
   const side = GRATE_FACTS[basin.grate].weirLength / 4;
   return {
-    kind: 'basin', offered, capacity: sagCapacity({ ...inlet, depth: allowed }).flow, ponding, control, inlet,
+    kind: 'basin', offered: taken + passedOn, taken, passedOn, capacity: sagCapacity({ ...inlet, depth: allowed }).flow, ponding, control, inlet,
     freeboard: freeboardOf(basin, highest),
     sump: basin.sumpDepth === undefined ? null : side * side * basin.sumpDepth,
   };
@@ -102,7 +104,7 @@ function capacityOf(channel: Channel): number {
 }
 
 interface KnownProfile {
-  offered: number;
+  taken: number;
   outletDepth: number;
   profile: ManyProfile;
 }
@@ -113,22 +115,22 @@ interface KnownProfile {
  */
 const known = new WeakMap<Channel, KnownProfile[]>();
 
-function profileOf(channel: Channel, drain: ChannelPlan['drain'], offered: number, outletDepth: number): ManyProfile {
+function profileOf(channel: Channel, drain: ChannelPlan['drain'], taken: number, outletDepth: number): ManyProfile {
   const last = known.get(channel) ?? [];
-  const same = last.find((each) => each.offered === offered && each.outletDepth === outletDepth);
+  const same = last.find((each) => each.taken === taken && each.outletDepth === outletDepth);
   if (same) return same.profile;
-  const profile = manyProfile({ ...drain, lateralInflow: offered / channel.length, outletDepth });
-  known.set(channel, [{ offered, outletDepth, profile }, ...last.slice(0, 1)]);
+  const profile = manyProfile({ ...drain, lateralInflow: taken / channel.length, outletDepth });
+  known.set(channel, [{ taken, outletDepth, profile }, ...last.slice(0, 1)]);
   return profile;
 }
 
 /** `outletDiameter`: inside, of the pipe that leaves it, m; null with none. */
-export function channelPlan(channel: Channel, offered: number, waterLevel: number | null, outletDiameter: number | null): ChannelPlan {
+export function channelPlan(channel: Channel, taken: number, waterLevel: number | null, outletDiameter: number | null, passedOn = 0): ChannelPlan {
   const drain = drainOf(channel);
   const bed = channel.groundLevel - channel.depth;
-  const profile = profileOf(channel, drain, offered, Math.max(0, (waterLevel ?? bed) - bed));
+  const profile = profileOf(channel, drain, taken, Math.max(0, (waterLevel ?? bed) - bed));
   return {
-    kind: 'channel', offered, drain, profile,
+    kind: 'channel', offered: taken + passedOn, taken, passedOn, drain, profile,
     outletCapacity: outletDiameter === null ? null : gutterOutletCapacity({ openArea: (Math.PI * outletDiameter ** 2) / 4, depth: channel.depth }),
     outletFlow: Math.max(...profile.outlets.map(({ flow }) => flow)),
     // Asked for by what is shown, and slow beside the rest.
@@ -158,8 +160,9 @@ export function downspoutPlan(downspout: Downspout, { offered, valley }: RoofWat
   const capacity = Math.min(outlet, leader);
   const carried = valley ? gutterRunCapacity({ width, depth, length: valley.gutterRun, roughness: GUTTER_ROUGHNESS }) : 0;
   const atValley = valley ? Math.max(0, valley.offered - carried) : 0;
+  const overshoot = atValley + Math.max(0, offered - atValley - capacity);
   return {
-    kind: 'downspout', offered, capacity, overshoot: atValley + Math.max(0, offered - atValley - capacity), control: outlet < leader ? 'outlet' : 'leader', gutter,
+    kind: 'downspout', offered, taken: offered - overshoot, passedOn: overshoot, capacity, overshoot, control: outlet < leader ? 'outlet' : 'leader', gutter,
     valley: valley ? { offered: valley.offered, capacity: carried, gutterRun: valley.gutterRun } : null,
   };
 }

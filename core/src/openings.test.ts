@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { applyChange } from './job/change';
 import type { Job } from './job/job';
 import { planJob } from './plan';
@@ -87,4 +88,32 @@ it('says that a sill floods, and not by feet, where the pipe is under pressure: 
   expect(planJob(job).landings.basin!.waterLevel).toBeLessThan(0.2);
   expect(planJob(job).openings!.freeboards.basin).toBeCloseTo(-0.1524, 9);
   expect(told(job, 'openingFloods')).toMatch(/stands 152 mm or more over the sill/);
+});
+
+describe('the verdict', () => {
+  const job = (sillLevel: number): Job => jobOf(rain({ openings: { returnPeriod: 100, intensity: 8e-5 }, source: { type: 'own', place: 'Here', returnPeriod: 10 } }), ground(100, 'basin', { coefficient: 0.7 }), basin({ sillLevel, spillLevel: sillLevel + 0.2, count: 2, grate: 'flat18' }), out({ stone: true }), pipe('basin', { nominal: 0.1524, grade: { type: 'pitch', pitch: 0.02 } }));
+
+  it('says that openings stay dry, once they were checked', () => {
+    expect(planJob(job(0.2)).verdict.sentence.replaceAll('\u00a0', ' ')).toMatch(/^Carries the 10-year rain to the swale with \d+ mm of fall to spare; openings stay dry in the 100-year\.$/);
+  });
+
+  it('says what is carried before what is not', () => {
+    const tight = { ...job(0.015), elements: { ...job(0.015).elements, job: { ...job(0.015).elements.job!, settings: { openingMargin: 0.001 } } } } as Job;
+    const { state, sentence, at } = planJob(tight).verdict;
+    expect({ state, at }).toEqual({ state: 'stop', at: 'basin' });
+    expect(sentence.replaceAll('\u00a0', ' ')).toMatch(/^Carries the 10-year rain; in the 100-year rain water stands \d+ mm over the sill at Basin\.$/);
+  });
+});
+
+it('never leaves more to a sill in more rain, nor less with a lower way off', () => {
+  const given = fc.record({ area: fc.double({ min: 5, max: 800, noNaN: true }), sill: fc.double({ min: 0.01, max: 0.6, noNaN: true }), factor: fc.double({ min: 1, max: 3, noNaN: true }), spill: fc.double({ min: -0.1, max: 0.6, noNaN: true }), isChannel: fc.boolean() });
+  fc.assert(fc.property(given, ({ area, sill, factor, spill, isChannel }) => {
+    const left = (times: number, spillLevel?: number): number => {
+      const inlet = isChannel ? channel({ sillLevel: sill, ...(spillLevel === undefined ? {} : { spillLevel }) }) : basin({ sillLevel: sill, ...(spillLevel === undefined ? {} : { spillLevel }) });
+      return planJob(jobOf(rain({ openings: { returnPeriod: 100, intensity: 4e-5 * times } }), ground(area, inlet.id), inlet, out(), pipe(inlet.id))).openings!.freeboards[inlet.id]!;
+    };
+    expect(left(factor)).toBeLessThanOrEqual(left(1) + 1e-9);
+    expect(left(factor, spill)).toBeGreaterThanOrEqual(left(factor) - 1e-9);
+    expect(left(factor, spill - 0.05)).toBeGreaterThanOrEqual(left(factor, spill) - 1e-9);
+  }), { numRuns: 60 });
 });

@@ -102,8 +102,8 @@ function grates(job: Job, { inlets, settings }: Solution): Basin[] {
   const bySize = [...GRATES].sort((a, b) => GRATE_FACTS[a].openArea - GRATE_FACTS[b].openArea);
   return ofKind(job, 'basin').flatMap((basin) => {
     const inlet = inlets[basin.id];
-    if (!inlet || inlet.offered <= 0) return [];
-    const grate = bySize.find((each) => basinPlan({ ...basin, grate: each }, inlet.offered, null, settings).ponding <= settings.ponding);
+    if (!inlet || inlet.taken <= 0) return [];
+    const grate = bySize.find((each) => basinPlan({ ...basin, grate: each }, inlet.taken, null, settings).ponding <= settings.ponding);
     return grate ? [{ ...basin, grate }] : [];
   });
 }

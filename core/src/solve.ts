@@ -79,6 +79,8 @@ export interface RunPlan extends RunFlow {
   /** How many such pipes lie side by side, and the widest that comes in above, m. */
   parallel: number;
   widestAbove: number;
+  /** Time that its water takes down it, s; 0 when dry. */
+  travelTime: number;
 }
 
 export interface Solution {
@@ -131,7 +133,7 @@ function solveIn(job: Job): Omit<Solution, 'openings'> {
     landings[landing.id] = landingPlan(context, at, { entering: entering[at]!, passing: passing[at]!, entersHere });
   });
   return {
-    rain, settings, landings, runs, sources, onSlope: flows.onSlope, inlets: inletsOf(job, settings, sources, landings, rain),
+    rain, settings, landings, runs, sources, onSlope: flows.onSlope, inlets: inletsOf(job, { settings, sources, landings, rain, onSlope: flows.onSlope }),
     lines: lines.map((line) => ({ letter: line.letter, runs: line.runs.map((run) => tree.runs[run]!.id) })),
     budgets: tightestBudgets(tree, levels, settings),
     stray: tree.stray.map((run) => run.id),
@@ -149,11 +151,11 @@ interface Context {
   passing: Float64Array;
 }
 
-function inletsOf(job: Job, settings: Settings, sources: Sources, landings: Record<string, LandingPlan>, rain: number): Record<string, InletPlan> {
+function inletsOf(job: Job, { settings, sources, landings, rain, onSlope }: Pick<Solution, 'settings' | 'sources' | 'landings' | 'rain' | 'onSlope'>): Record<string, InletPlan> {
   const inlets: Record<string, InletPlan> = {};
-  for (const basin of ofKind(job, 'basin')) inlets[basin.id] = basinPlan(basin, landings[basin.id]!.entering, landings[basin.id]!.waterLevel, settings);
+  for (const basin of ofKind(job, 'basin')) inlets[basin.id] = basinPlan(basin, landings[basin.id]!.entering, landings[basin.id]!.waterLevel, settings, onSlope.get(basin.id)?.passed);
   const outlets = new Map(ofKind(job, 'run').map((run) => [run.from, diameterOf(run)]));
-  for (const channel of ofKind(job, 'channel')) inlets[channel.id] = channelPlan(channel, landings[channel.id]!.entering, landings[channel.id]!.waterLevel, outlets.get(channel.id) ?? null);
+  for (const channel of ofKind(job, 'channel')) inlets[channel.id] = channelPlan(channel, landings[channel.id]!.entering, landings[channel.id]!.waterLevel, outlets.get(channel.id) ?? null, onSlope.get(channel.id)?.passed);
   for (const downspout of ofKind(job, 'downspout')) inlets[downspout.id] = downspoutPlan(downspout, roofWater(sources, downspout.id, rain), settings);
   return inlets;
 }
@@ -192,7 +194,7 @@ function runPlan({ tree, levels, settings, flows, water, letters, passing }: Con
     leastCover: leastCoverOf(run, settings), effectiveArea: area, flow, ordinaryFlow,
     intensity: flows.intensity[upper]!, concentration: flows.time[upper]!, countedArea: flows.area[upper]!, fixedFlow: flows.fixed[upper]!,
     waterUp: crownUp - diameter + reach.depthUp, waterDown: crownDown - diameter + reach.depthDown, regime: reach.regime,
-    parallel: side, widestAbove: tree.arriving[upper]!.reduce((widest, above) => Math.max(widest, tree.runs[above]!.nominal), 0),
+    parallel: side, travelTime: inPipe.velocity > 0 ? run.length / inPipe.velocity : 0, widestAbove: tree.arriving[upper]!.reduce((widest, above) => Math.max(widest, tree.runs[above]!.nominal), 0),
   };
 }
 

@@ -25,18 +25,27 @@ export function verdictOf(job: Job, solution: Solution, snags: Snag[]): Verdict 
   if (Object.keys(solution.landings).length === 0 && solution.sources.sheds.length === 0) {
     return { state: 'empty', sentence: 'Nothing here yet: start with a roof and a way out.', at: null, ...counts };
   }
+  if (worst?.code === 'openingFloods' && counts.stops + counts.fixes === 1) {
+    // All works in the rain that it is sized by: the whole is said, and then what that does not cover.
+    const { headline } = tellSnag(job, solution, worst);
+    return { state: 'stop', sentence: `Carries ${stormOf(job)}; ${headline.charAt(0).toLowerCase()}${headline.slice(1)}`, at: worst.at, ...counts };
+  }
   if (worst && worst.severity !== 'mind') {
     return { state: worst.severity, sentence: tellSnag(job, solution, worst).headline, at: worst.at, ...counts };
   }
   return { state: worst ? 'mind' : 'holds', sentence: carries(job, solution), at: worst?.at ?? null, ...counts };
 }
 
-function carries(job: Job, solution: Solution): string {
+function stormOf(job: Job): string {
   const rain = rainOf(job);
-  const storm = rain && rain.source.type !== 'typed' ? `the ${rain.source.returnPeriod}-year rain` : 'the design rain';
+  return rain && rain.source.type !== 'typed' ? `the ${rain.source.returnPeriod}-year rain` : 'the design rain';
+}
+
+function carries(job: Job, solution: Solution): string {
   const discharges = ofKind(job, 'discharge').filter((discharge) => solution.landings[discharge.id]!.passing > 0);
   if (discharges.length === 0) return 'No water reaches a way out yet.';
   const where = discharges.length === 1 ? (discharges[0]!.form === 'popup' ? nameOf(job, discharges[0]!.id) : RECEIVING[discharges[0]!.receiving]) : `${discharges.length} ways out`;
   const spare = solution.budgets[0]?.left ?? 0;
-  return `Carries ${storm} to ${where} with ${text(showSmall(spare, headOf(job).units))} of fall to spare.`;
+  const dry = solution.openings ? `; openings stay dry in the ${solution.openings.returnPeriod}-year` : '';
+  return `Carries ${stormOf(job)} to ${where} with ${text(showSmall(spare, headOf(job).units))} of fall to spare${dry}.`;
 }

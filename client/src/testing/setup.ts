@@ -2,3 +2,14 @@
 import '@testing-library/jest-dom';
 
 globalThis.fetch = () => Promise.reject(new TypeError('no network in these tests'));
+
+/** The document of these tests knows no pointers: a mouse's place and a number are all that is asked of one. */
+class Pointer extends MouseEvent {
+  readonly pointerId: number;
+
+  constructor(type: string, init: PointerEventInit = {}) {
+    super(type, init);
+    this.pointerId = init.pointerId ?? 0;
+  }
+}
+globalThis.PointerEvent = Pointer as unknown as typeof PointerEvent;

@@ -268,8 +268,6 @@ function away(channel: Growing, turn: number, m: number, reach: number, side: -1
 /** Steps in which the capacity is closed in, and how many before it is given up: no channel that can be built needs more than two. */
 const WIDEN = 4;
 const MOST_WIDENINGS = 30;
-/** And down: a channel that takes less than a ten-millionth of what its section could let go takes nothing. */
-const LEAST_NARROWINGS = 12;
 
 /**
  * Most inflow all along, m²/s, at which `over` (how far the water stands over the top, m) is naught; `near` is of its size. None where a
@@ -284,7 +282,7 @@ export function brimfulInflow(near: number, over: (lateralInflow: number) => num
   }
   let low = high / WIDEN;
   for (let k = 0; over(low) > 0; k++) {
-    if (k === LEAST_NARROWINGS) return 0;
+    if (k === MOST_WIDENINGS) return 0;
     low /= WIDEN;
   }
   return rootBetween(low, high, over, 1e-10);

@@ -28,7 +28,7 @@ const leftToSill = (inlet: Basin | Channel, offered: number): number => {
 export const blockedGrate: Rule = {
   code: 'blockedGrate',
   find: (job, { inlets, settings }) => [...ofKind(job, 'basin'), ...ofKind(job, 'channel')].flatMap((inlet) => {
-    const offered = inlets[inlet.id]?.offered ?? 0;
+    const offered = inlets[inlet.id]?.taken ?? 0;
     if (inlet.sillLevel === undefined || inlet.approach || offered <= 0) return [];
     const left = leftToSill(inlet, offered);
     return left < settings.openingMargin ? [{ code: 'blockedGrate', severity: 'mind' as const, at: inlet.id, measure: 'small' as const, figure: left, limit: settings.openingMargin }] : [];
@@ -45,7 +45,7 @@ export const blockedGrate: Rule = {
   }),
   fix: (snag, job, { inlets, settings }): Fix | null => {
     const basin = elementOf(job, 'basin', snag.at);
-    const offered = inlets[snag.at]!.offered;
+    const offered = inlets[snag.at]!.taken;
     for (let count = (basin?.count ?? 1) + 1; basin && count <= MOST_GRATES; count++) {
       const next = { ...basin, count };
       if (leftToSill(next, offered) < settings.openingMargin) continue;

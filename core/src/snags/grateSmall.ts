@@ -20,14 +20,14 @@ function better(basin: Basin, offered: number, settings: Settings): Fix | null {
   return found ? { label: found.label, change: put(found.label, found.next) } : null;
 }
 
-/** Water stands deeper over a grate than is allowed before the grate takes it all. */
+/** Water stands deeper over a grate than is allowed before the grate takes it all. On a slope it does not stand, but runs on. */
 export const grateSmall: Rule = {
   code: 'grateSmall',
-  find: (_, { inlets, settings }) => Object.entries(inlets).flatMap(([id, inlet]) =>
-    inlet.kind === 'basin' && inlet.ponding > settings.ponding ? [{ code: 'grateSmall', severity: 'fix' as const, at: id, measure: 'small' as const, figure: inlet.ponding, limit: settings.ponding }] : []),
+  find: (_, { inlets, onSlope, settings }) => Object.entries(inlets).flatMap(([id, inlet]) =>
+    inlet.kind === 'basin' && !onSlope.has(id) && inlet.ponding > settings.ponding ? [{ code: 'grateSmall', severity: 'fix' as const, at: id, measure: 'small' as const, figure: inlet.ponding, limit: settings.ponding }] : []),
   tell: (snag, say) => ({
     headline: `Water stands ${say.show('small', snag.figure)} deep over ${say.name(snag.at)}.`,
     why: `Its grate, part covered with leaves, needs that depth to take what comes. ${say.show('small', snag.limit)} is allowed here.`,
   }),
-  fix: (snag, job: Job, { inlets, settings }) => better(elementOf(job, 'basin', snag.at)!, inlets[snag.at]!.offered, settings),
+  fix: (snag, job: Job, { inlets, settings }) => better(elementOf(job, 'basin', snag.at)!, inlets[snag.at]!.taken, settings),
 };

@@ -16,17 +16,17 @@ const metres = (value: number): string => `${decimals(value, 3)} m`;
 function basinWorking(basin: Basin, inlet: BasinPlan, units: UnitSystem): Working {
   const { weirLength, openArea, clogging } = inlet.inlet;
   const clear = 1 - clogging;
-  const weir = Math.cbrt((inlet.offered / (1.66 * weirLength * clear)) ** 2);
-  const orifice = (inlet.offered / (0.67 * openArea * clear)) ** 2 / (2 * 9.80665);
+  const weir = Math.cbrt((inlet.taken / (1.66 * weirLength * clear)) ** 2);
+  const orifice = (inlet.taken / (0.67 * openArea * clear)) ** 2 / (2 * 9.80665);
   return {
     title: 'Water over the grate',
     says: 'How deep water must stand for the grate to take all that comes over the ground.',
     formula: 'weir  Q = 1.66 P d^1.5;  orifice  Q = 0.67 A √(2 g d);  the deeper of the two',
     numbers: [
       `${basin.count ?? 1} × ${GRATE_FACTS[basin.grate].label}: rim P = ${metres(weirLength)}, open A = ${decimals(openArea, 4)} m², ${decimals(clogging * 100, 0)}% clogged`,
-      `Q = ${text(showFlow(inlet.offered, units))} = ${litres(inlet.offered)}`,
-      `weir: d = (${decimals(inlet.offered, 5)} / (1.66 × ${decimals(weirLength * clear, 3)}))^⅔ = ${metres(weir)}`,
-      `orifice: d = (${decimals(inlet.offered, 5)} / (0.67 × ${decimals(openArea * clear, 4)}))² / (2 × 9.807) = ${metres(orifice)}`,
+      `Q = ${text(showFlow(inlet.taken, units))} = ${litres(inlet.taken)}`,
+      `weir: d = (${decimals(inlet.taken, 5)} / (1.66 × ${decimals(weirLength * clear, 3)}))^⅔ = ${metres(weir)}`,
+      `orifice: d = (${decimals(inlet.taken, 5)} / (0.67 × ${decimals(openArea * clear, 4)}))² / (2 × 9.807) = ${metres(orifice)}`,
     ],
     result: showSmall(inlet.ponding, units),
     source: 'FHWA HEC-22 (2009), §4.4.5, grates in a sag; the clogging is a usual design allowance.',
@@ -42,7 +42,7 @@ function channelWorking(_channel: Channel, inlet: ChannelPlan, units: UnitSystem
     says: 'Flow grows all along the channel; its profile is worked from each outlet up, and where two outlets share it, to where both sides stand equally high.',
     formula: 'dy/dx = (S0 − Sf − 2 Q q / (g A²)) / (1 − Q² T / (g A³))',
     numbers: [
-      `q = ${litres(inlet.offered)} over ${metres(drain.length)}, ${metres(drain.width)} wide${round ? ' on a half round' : ''}, S0 = ${decimals(drain.slope * 100, 2)}%, n = ${drain.roughness}`,
+      `q = ${litres(inlet.taken)} over ${metres(drain.length)}, ${metres(drain.width)} wide${round ? ' on a half round' : ''}, S0 = ${decimals(drain.slope * 100, 2)}%, n = ${drain.roughness}`,
       ...(profile.outlets.length > 1 ? [`out at ${profile.outlets.map(({ at, flow }) => `${metres(at)}: ${litres(flow)}`).join(', ')}`] : []),
       `critical depth of ${litres(outletFlow)} at its outlet, ${round ? 'from Q² T = g A³' : '(Q² / (g b²))^⅓'} = ${metres(critical)}`,
       `deepest ${metres(profile.maxDepth)} in a channel of ${metres(drain.depth)}${(drain.ownFall ?? 0) > 0 ? ' at its outlet' : ''}; ${profile.over > 0 ? `${metres(profile.over)} over its top` : `${metres(-profile.over)} to spare where it is least`}`,

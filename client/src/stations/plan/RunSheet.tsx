@@ -1,6 +1,6 @@
 /** One run: what runs in it, what each size and material would give, its pitch, and what is wrong with it. */
 import {
-  applyChange, elementOf, MATERIAL_FACTS, MATERIALS, nameOf, NOMINAL_SIZES, planJob, put, removal, resized, runWorking, showFlow, showLevel, showNominal, showPitch, showPitchTrade, showSmall, showVelocity, text,
+  applyChange, decimals, elementOf, MATERIAL_FACTS, MATERIALS, nameOf, NOMINAL_SIZES, planJob, put, removal, resized, runWorking, showFlow, showLevel, showNominal, showPitch, showPitchTrade, showSmall, showVelocity, text,
   type Material, type Plan, type Run, type RunPlan, type RunQuantity, type Severity,
 } from '@katabasis/core';
 import Trash from 'lucide-react-native/icons/trash';
@@ -78,6 +78,7 @@ function Figures({ run, onAsk }: { run: RunPlan; onAsk: (quantity: RunQuantity) 
   const figures: { quantity: RunQuantity; label: string; shown: { value: string; unit: string }; tone?: 'stop' | 'fix' }[] = [
     { quantity: 'depth', label: 'Runs', shown: showSmall(run.depth, units) },
     { quantity: 'velocity', label: 'Speed', shown: showVelocity(run.velocity, units) },
+    { quantity: 'velocity', label: 'Runs through in', shown: { value: decimals(run.travelTime, run.travelTime < 10 ? 1 : 0), unit: 's' } },
     { quantity: 'drop', label: 'Drops', shown: showSmall(run.drop, units) },
     { quantity: 'cover', label: 'Cover', shown: showSmall(cover, units), ...(cover < run.leastCover - 0.0005 ? { tone: 'fix' as const } : {}) },
     { quantity: 'shear', label: 'Keeps clean', shown: { value: run.cleans ? 'Yes' : 'No', unit: '' }, ...(run.cleans ? {} : { tone: 'fix' as const }) },
@@ -92,7 +93,7 @@ function Figures({ run, onAsk }: { run: RunPlan; onAsk: (quantity: RunQuantity) 
         <Figure label="Holds full" shown={showFlow(run.capacity, units)} size="hero" onPress={() => onAsk('capacity')} />
       </View>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.xl, rowGap: 2 }}>
-        {figures.map(({ quantity, ...figure }) => <Figure key={quantity} {...figure} onPress={() => onAsk(quantity)} />)}
+        {figures.map(({ quantity, ...figure }) => <Figure key={figure.label} {...figure} onPress={() => onAsk(quantity)} />)}
         <View style={{ justifyContent: 'flex-end', paddingBottom: 8 }}><Bubble pitch={run.pitch} linePitch={plan.settings.levelLinePitch} width={96} /></View>
       </View>
     </View>

@@ -1,4 +1,4 @@
-import { act, screen } from '@testing-library/react';
+import { act, screen, within } from '@testing-library/react';
 import type { Channel, Downspout, RoofFace } from '@katabasis/core';
 import { openJob, press, sampleWith, seen, type, type Opened } from '../../testing/openJob';
 import { ElementSheet } from './ElementSheet';
@@ -63,9 +63,15 @@ describe('a basin’s sheet', () => {
   });
 
   it('says on every grate how deep the design rain stands over it', () => {
-    sheetOf('basin');
-    const notes = screen.getAllByRole('radio', { name: /in of water$/ });
-    expect(notes).toHaveLength(7);
+    const open = sheetOf('basin');
+    const chips = (group: string): HTMLElement[] => within(screen.getByRole('radiogroup', { name: group })).getAllByRole('radio', { name: /in of water$/ });
+    expect(chips('Grate')).toHaveLength(7);
+    expect(chips('How many stand here')).toHaveLength(4);
+    const ponding = (): number => (open.plan().inlets.basin as { ponding: number }).ponding;
+    const one = ponding();
+    press(/^3: /);
+    // Three rims take the flow at (1/3)^⅔ of the depth of one.
+    expect(ponding() / one).toBeCloseTo((1 / 3) ** (2 / 3), 9);
   });
 
   it('does not take more clogging than leaves any of it open', () => {

@@ -50,26 +50,27 @@ function Basin({ id, inlet, onAsk }: { id: string; inlet: BasinPlan; onAsk: () =
   const deepest = Math.max(allowed * 2, inlet.ponding * 1.25);
   const depths = Array.from({ length: 41 }, (_, k) => (deepest * k) / 40);
   const curve = depths.map((depth): [number, number] => [sagCapacity({ ...inlet.inlet, depth }).flow, depth]);
-  const most = Math.max(curve.at(-1)![0], inlet.offered * 1.1);
+  const most = Math.max(curve.at(-1)![0], inlet.taken * 1.1);
   const over = inlet.ponding > allowed;
   return (
     <View style={{ gap: SPACE.s }}>
       <View style={row}>
         <Figure label="Stands over the grate" shown={showSmall(inlet.ponding, units)} size="hero" {...(over ? { tone: 'fix' as const } : {})} onPress={onAsk} />
         <Figure label="Comes over the ground" shown={showFlow(inlet.offered, units)} size="hero" onPress={onAsk} />
+        {inlet.passedOn > 0 && <Figure label="Runs past" shown={showFlow(inlet.passedOn, units)} />}
         <Figure label={`Takes at ${text(showSmall(allowed, units))}`} shown={showFlow(inlet.capacity, units)} onPress={onAsk} />
         <Freeboard id={id} freeboard={inlet.freeboard} />
         {inlet.sump !== null && <Figure label="Sump holds" shown={sumpOf(inlet.sump, units)} />}
       </View>
       <Chart
-        said={`Rating curve: ${text(showFlow(inlet.offered, units))} at ${text(showSmall(inlet.ponding, units))} of water`} curve={curve}
+        said={`Rating curve: ${text(showFlow(inlet.taken, units))} at ${text(showSmall(inlet.ponding, units))} of water`} curve={curve}
         across={{ label: `taken, ${showFlow(0, units).unit}`, most, per: units === 'us' ? CUBIC_METRES_PER_SECOND_PER_GPM : 0.001 }}
         up={{ label: `water over the grate, ${units === 'us' ? 'in' : 'mm'}`, most: deepest, per: small(units) }}
       >
         {(frame, width) => (
           <>
             <Line x1={frame.x(0)} x2={width - 12} y1={frame.y(allowed)} y2={frame.y(allowed)} stroke={fix} strokeWidth={1.5} strokeDasharray="6 4" />
-            <Circle cx={frame.x(inlet.offered)} cy={frame.y(inlet.ponding)} r={7} fill={over ? fix : ink} />
+            <Circle cx={frame.x(inlet.taken)} cy={frame.y(inlet.ponding)} r={7} fill={over ? fix : ink} />
           </>
         )}
       </Chart>

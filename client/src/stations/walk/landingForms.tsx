@@ -61,13 +61,15 @@ export function JunctionForm({ junction }: { junction: Junction }) {
 
 export function BasinForm({ basin }: { basin: Basin }) {
   const { plan, edit, units } = useKept();
-  const offered = plan.inlets[basin.id]?.offered ?? 0;
+  const taken = plan.inlets[basin.id]?.taken ?? 0;
   // What each would give: how deep the design rain stands over it.
-  const gives = (grate: Basin['grate']): string => (offered > 0 ? `${text(showSmall(sagDepth({ ...inletOf({ ...basin, grate }), flow: offered }).depth, units))} of water` : `${Math.round(GRATE_FACTS[grate].openArea / METRES_PER_INCH ** 2)} in² open`);
+  const stands = (next: Basin): string => `${text(showSmall(sagDepth({ ...inletOf(next), flow: taken }).depth, units))} of water`;
+  const gives = (grate: Basin['grate']): string => (taken > 0 ? stands({ ...basin, grate }) : `${Math.round(GRATE_FACTS[grate].openArea / METRES_PER_INCH ** 2)} in² open`);
   return (
     <>
       <NameAndLevel landing={basin} levelLabel="Level of the grate" />
       <Choice label="Grate" value={basin.grate} options={GRATES.map((grate) => ({ value: grate, label: GRATE_FACTS[grate].label, note: gives(grate) }))} onChoose={(grate) => edit(put('Set grate', { ...basin, grate }))} />
+      <Choice label="How many stand here" value={String(basin.count ?? 1)} options={[1, 2, 3, 4].map((count) => ({ value: String(count), label: String(count), ...(taken > 0 ? { note: stands({ ...basin, count }) } : {}) }))} onChoose={(count) => edit(put('Set how many grates', without(basin, 'count', count === '1' ? undefined : Number(count))))} />
       <BasinDetails basin={basin} />
       <OnSlopeForm inlet={basin} />
     </>
@@ -85,7 +87,6 @@ function BasinDetails({ basin }: { basin: Basin }) {
   const set = (label: string, key: keyof Basin, value: unknown): string | null => edit(put(label, without(basin, key, value)));
   return (
     <>
-      <Choice label="How many stand here" value={String(basin.count ?? 1)} options={['1', '2', '3', '4'].map((value) => ({ value, label: value }))} onChoose={(count) => set('Set how many grates', 'count', count === '1' ? undefined : Number(count))} />
       <View style={row}>
         <QuantityField label={basin.clogging === undefined ? 'Leaves take, usual' : 'Leaves take'} value={basin.clogging ?? GRATE_FACTS[basin.grate].clogging} {...shareEntry} optional onCommit={(value) => (value !== undefined && value > 0.95 ? 'Leave at least 5% of it open.' : set('Set clogging', 'clogging', value))} />
         <QuantityField label="Rim against a wall" usual="none" value={basin.walled} {...shareEntry} optional onCommit={(value) => (value !== undefined && value > 0.9 ? 'Leave at least 10% of the rim open.' : set('Set walled rim', 'walled', value))} />

@@ -1,0 +1,128 @@
+import { act, fireEvent, render, screen, waitFor } from '@testing-library/react';
+import type { JobRow } from '@katabasis/core';
+import { quillfeather } from '@katabasis/core/samples';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import type { ReactNode } from 'react';
+import { api, Refused, Unreachable } from '../../data/api';
+import { loadQueue, unsentJobs } from '../../data/queue';
+import { seen } from '../../testing/openJob';
+import { ThemeProvider } from '../../theme/theme';
+import { JobsScreen } from './JobsScreen';
+import { NewJobScreen } from './NewJobScreen';
+
+const mockRouter = { navigate: jest.fn(), replace: jest.fn() };
+jest.mock('expo-router', () => ({ useRouter: () => mockRouter }));
+
+const mocked = (name: keyof typeof api, answer: () => Promise<unknown>): jest.SpyInstance => jest.spyOn(api, name).mockImplementation(answer as never);
+const row = (more: Partial<JobRow> = {}): JobRow => ({ id: 'clinic', name: 'Clinic', units: 'us', seq: 3, updatedAt: '2026-11-25T09:00:00Z', verdict: { state: 'fix', sentence: 'A pipe is too small.', at: null, stops: 0, fixes: 1, minds: 0 }, ...more });
+const harrowmere = { id: 'harrowmere', place: 'Harrowmere', climate: 'Farm country', durations: [300, 600], returnPeriods: [10, 100], intensities: [[4.233e-5, 3e-5], [6.6e-5, 4.6e-5]] };
+
+function draw(children: ReactNode): void {
+  const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
+  render(<QueryClientProvider client={client}><ThemeProvider>{children}</ThemeProvider></QueryClientProvider>);
+}
+
+beforeEach(() => {
+  localStorage.clear();
+  jest.restoreAllMocks();
+  mockRouter.navigate.mockReset();
+  mockRouter.replace.mockReset();
+  mocked('stations', async () => [harrowmere]);
+  mocked('create', () => Promise.reject(new Unreachable('nobody')));
+});
+
+describe('the list of jobs', () => {
+  it('shows each with its verdict in words, and opens it', async () => {
+    mocked('jobs', async () => [row(), row({ id: 'other', name: 'Terrace', verdict: { state: 'stop', sentence: 'No way out.', at: null, stops: 1, fixes: 0, minds: 0 } })]);
+    draw(<JobsScreen />);
+    fireEvent.click(await screen.findByRole('link', { name: 'Terrace. Stop. No way out.' }));
+    expect(mockRouter.navigate).toHaveBeenCalledWith('/job/other/plan');
+    expect(screen.getByRole('link', { name: 'Clinic. Fix. A pipe is too small.' })).toBeInTheDocument();
+  });
+
+  it('says how to begin when there are none', async () => {
+    mocked('jobs', async () => []);
+    draw(<JobsScreen />);
+    expect(await screen.findByText(/Start one with three answers/)).toBeInTheDocument();
+  });
+
+  it('says so when nobody answers, and asks again when told to', async () => {
+    let tries = 0;
+    mocked('jobs', async () => {
+      if (tries++ === 0) throw new Unreachable('nobody');
+      return [row()];
+    });
+    draw(<JobsScreen />);
+    fireEvent.click(await screen.findByRole('button', { name: 'Try again' }));
+    expect(await screen.findByRole('link', { name: /^Clinic/ })).toBeInTheDocument();
+  });
+
+  it('takes a job out only with a way back', async () => {
+    mocked('jobs', async () => [row()]);
+    const removed = mocked('remove', async () => undefined);
+    const restored = mocked('restore', async () => undefined);
+    draw(<JobsScreen />);
+    fireEvent.click(await screen.findByRole('button', { name: 'Take out Clinic' }));
+    await waitFor(() => expect(screen.getByRole('status')).toHaveTextContent('Clinic was taken out.'));
+    fireEvent.click(screen.getByRole('button', { name: 'Bring it back' }));
+    await waitFor(() => expect(screen.queryByRole('status')).toBeNull());
+    expect([removed.mock.calls[0], restored.mock.calls[0]]).toEqual([['clinic'], ['clinic']]);
+  });
+
+  it('copies a job under a name of its own, kept on this device before anybody has answered', async () => {
+    mocked('jobs', async () => [row()]);
+    mocked('job', async () => ({ id: 'clinic', seq: 1, elements: Object.values(quillfeather().elements).map((element) => ({ version: 1, element })) }));
+    draw(<JobsScreen />);
+    fireEvent.click(await screen.findByRole('button', { name: 'Copy Clinic' }));
+    await waitFor(() => expect(unsentJobs(localStorage)).toHaveLength(1));
+    const [id] = unsentJobs(localStorage);
+    const copied = loadQueue(localStorage, id!).create!;
+    expect(copied.find((element) => element.kind === 'job')).toMatchObject({ name: 'Quillfeather Animal Clinic, copy' });
+    expect(copied).toHaveLength(Object.keys(quillfeather().elements).length);
+    expect(mockRouter.navigate).toHaveBeenCalledWith(`/job/${id}/plan`);
+  });
+
+  it('says in words why a job could not be taken out', async () => {
+    mocked('jobs', async () => [row()]);
+    mocked('remove', () => Promise.reject(new Refused({ type: 'about:blank', title: 'It is being changed.', status: 409 })));
+    draw(<JobsScreen />);
+    fireEvent.click(await screen.findByRole('button', { name: 'Take out Clinic' }));
+    expect(await screen.findByRole('alert')).toHaveTextContent('It was not taken out. It is being changed.');
+  });
+});
+
+describe('a new job', () => {
+  const fill = (testID: string, text: string): void => {
+    const box = screen.getByTestId(testID);
+    fireEvent.change(box, { target: { value: text } });
+    fireEvent.blur(box);
+  };
+
+  it('goes from nothing to a verdict, and keeps the job before anybody has answered', async () => {
+    draw(<NewJobScreen />);
+    expect(seen()).toContain('Choose a rain, or type your own.');
+    fireEvent.click(await screen.findByRole('radio', { name: 'Harrowmere' }));
+    expect(seen()).toContain('Downspout 1 still needs its roof, ground and distance.');
+    while (screen.queryByTestId('new-area-2')) fireEvent.click(screen.getByRole('button', { name: 'One less' }));
+    fill('new-area-1', '30x40');
+    fill('new-length-1', "60'");
+    expect(seen()).toContain('Say how low the way out lies.');
+    fill('new-out', "-2.2'");
+    expect(seen()).toMatch(/Carries the 10-year rain to the swale/);
+    act(() => screen.getByTestId('new-create').click());
+    const [id] = unsentJobs(localStorage);
+    expect(mockRouter.replace).toHaveBeenCalledWith(`/job/${id}/plan`);
+    const rain = loadQueue(localStorage, id!).create!.find((element) => element.kind === 'rain')!;
+    expect(rain).toMatchObject({ intensity: 4.233e-5, openings: { returnPeriod: 100, intensity: 6.6e-5 }, source: { type: 'office', place: 'Harrowmere', returnPeriod: 10 } });
+  });
+
+  it('says beside the box what cannot be read, and keeps it over a reload', async () => {
+    draw(<NewJobScreen />);
+    fill('new-area-1', 'big');
+    expect(screen.getAllByRole('alert')[0]).toHaveTextContent(/\d/);
+    expect((screen.getByTestId('new-area-1') as HTMLInputElement).value).toBe('big');
+    document.body.replaceChildren();
+    draw(<NewJobScreen />);
+    expect((screen.getByTestId('new-area-1') as HTMLInputElement).value).toBe('big');
+  });
+});
