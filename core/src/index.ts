@@ -20,6 +20,7 @@ export { inletOf, MOST_OVER_SILL, type BasinPlan, type ChannelPlan, type Downspo
 export { sagCapacity, sagDepth } from './hydraulics/sagInlet';
 export * from './units';
 export type { Verdict } from './verdict';
-export { inletWorking } from './working/inletWorking';
+export { inletWorking, type InletQuantity } from './working/inletWorking';
+export { landingWorking, type LandingQuantity } from './working/landingWorking';
 export * from './working/working';
 export * from './wire';

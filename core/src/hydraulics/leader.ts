@@ -14,10 +14,10 @@ export function leaderCapacity({ diameter, filled }: { diameter: number; filled:
 }
 
 /** A sharp hole in sheet metal; its rim is a weir like a grate's. */
-const OUTLET_ORIFICE = 0.6;
+export const GUTTER_OUTLET_ORIFICE = 0.6;
 
 /** Flow (m³/s) through an outlet of `openArea` (m²) under `depth` (m) of water in the gutter; the lesser of weir and orifice. */
 export function gutterOutletCapacity({ openArea, depth }: { openArea: number; depth: number }): number {
   const rim = 2 * Math.sqrt(Math.PI * openArea);
-  return Math.min(WEIR_COEFFICIENT * rim * depth ** 1.5, OUTLET_ORIFICE * openArea * Math.sqrt(2 * GRAVITY * depth));
+  return Math.min(WEIR_COEFFICIENT * rim * depth ** 1.5, GUTTER_OUTLET_ORIFICE * openArea * Math.sqrt(2 * GRAVITY * depth));
 }

@@ -128,6 +128,14 @@ export function showShear(pascals: number): Shown {
   return { value: decimals(pascals, 2), unit: 'Pa' };
 }
 
+const LITRES_PER_GALLON = 3.785411784;
+
+/** What a sump (m³) holds. */
+export function showSump(cubicMetres: number, units: UnitSystem): Shown {
+  const litres = cubicMetres * 1000;
+  return units === 'us' ? { value: decimals(litres / LITRES_PER_GALLON, 1), unit: 'gal of grit' } : { value: decimals(litres, 0), unit: 'L of grit' };
+}
+
 export function showPercent(share: number): Shown {
   return { value: decimals(share * 100, 0), unit: '%' };
 }

@@ -27,6 +27,10 @@ export type RunQuantity = (typeof RUN_QUANTITIES)[number];
 const MANNING = 'Manning’s formula for a round pipe, n constant with depth: Chow, Open-Channel Hydraulics (1959), ch. 5–6.';
 const si = (value: number, places: number, unit: string): string => `${decimals(value, places)} ${unit}`;
 
+/** SI as computed, for the numbers of a working. */
+export const litres = (flow: number): string => `${decimals(flow * 1000, 2)} L/s`;
+export const metres = (value: number): string => `${decimals(value, 3)} m`;
+
 type RunWorking = (run: RunPlan, job: Job, solution: Solution, units: UnitSystem) => Working;
 
 const flow: RunWorking = (run, job, _solution, units) => ({

@@ -149,3 +149,14 @@ it('what is done in a sheet is undone in one step, and redone', () => {
   act(() => open.session.redo());
   expect(element<Channel>(open, 'kennelDrain').section).toBe('round');
 });
+
+it.each(['rain', 'faceValley', 'parking', 'ds1', 'basin', 'kennelDrain', 'wye1', 'swale', 'trunkLower'])('every figure on the sheet of %s that asks for its working gets one, with a source, and gives it back', (id) => {
+  sheetOf(id);
+  const count = screen.queryAllByRole('button', { name: /show the working$/ }).length;
+  if (id !== 'rain') expect(count).toBeGreaterThan(0);
+  for (let k = 0; k < count; k++) {
+    act(() => screen.getAllByRole('button', { name: /show the working$/ })[k]!.click());
+    expect(screen.getByRole('region', { name: /^Working of / }).textContent).toMatch(/Source: \S+/);
+    press('Back', 'button');
+  }
+});

@@ -1,5 +1,6 @@
-import { heldInvert, holdInvert, METRES_PER_FOOT, nameOf, newRun, ofKind, put, releaseInvert, showFlow, showSmall, waysOn } from '@katabasis/core';
+import { heldInvert, holdInvert, landingWorking, METRES_PER_FOOT, nameOf, newRun, ofKind, put, releaseInvert, showFlow, showSmall, waysOn, type LandingQuantity } from '@katabasis/core';
 import ArrowDown from 'lucide-react-native/icons/arrow-down';
+import { useState } from 'react';
 import { View } from 'react-native';
 import { newId } from '../../data/sessions';
 import { useKept } from '../../data/useJob';
@@ -10,6 +11,7 @@ import { levelEntry } from '../../ui/entry';
 import { QuantityField } from '../../ui/Field';
 import { Figure } from '../../ui/Figure';
 import { Text } from '../../ui/Text';
+import { WorkingPanel } from '../plan/WorkingPanel';
 
 /** A first length until it is measured, m. */
 const ASSUMED_LENGTH = 20 * METRES_PER_FOOT;
@@ -17,7 +19,9 @@ const ASSUMED_LENGTH = 20 * METRES_PER_FOOT;
 /** Where a landing's water goes on to, and the level of the pipe here. */
 export function PipeFromHere({ id, onGo }: { id: string; onGo: (id: string) => void }) {
   const { job, plan, edit, units } = useKept();
+  const [asked, setAsked] = useState<LandingQuantity | null>(null);
   const landing = plan.landings[id];
+  const working = asked && landingWorking(job, plan, id, asked);
   const leaving = ofKind(job, 'run').find((run) => run.from === id);
   if (!landing) return null;
   const held = heldInvert(job, id);
@@ -28,11 +32,13 @@ export function PipeFromHere({ id, onGo }: { id: string; onGo: (id: string) => v
   };
   return (
     <View style={{ gap: SPACE.m }}>
+      {working ? <WorkingPanel working={working} onBack={() => setAsked(null)} /> : (
       <View style={{ flexDirection: 'row', gap: SPACE.xl, flexWrap: 'wrap' }}>
-        {landing.entering > 0 && <Figure label="Comes in here" shown={showFlow(landing.entering, units)} />}
-        {landing.waterLevel !== null && <Figure label={landing.waterLevel > landing.groundLevel ? 'Water line, over the ground' : 'Water line, below the ground'} shown={showSmall(Math.abs(landing.groundLevel - landing.waterLevel), units)} {...(landing.waterLevel > landing.groundLevel ? { tone: 'stop' as const } : {})} />}
-        <Figure label={landing.kind === 'discharge' ? 'Lets out' : 'Goes on from here'} shown={showFlow(landing.passing, units)} />
+        {landing.entering > 0 && <Figure label="Comes in here" shown={showFlow(landing.entering, units)} onPress={() => setAsked('entering')} />}
+        {landing.waterLevel !== null && <Figure label={landing.waterLevel > landing.groundLevel ? 'Water line, over the ground' : 'Water line, below the ground'} shown={showSmall(Math.abs(landing.groundLevel - landing.waterLevel), units)} {...(landing.waterLevel > landing.groundLevel ? { tone: 'stop' as const } : {})} onPress={() => setAsked('water')} />}
+        <Figure label={landing.kind === 'discharge' ? 'Lets out' : 'Goes on from here'} shown={showFlow(landing.passing, units)} onPress={() => setAsked('passing')} />
       </View>
+      )}
       {landing.invert !== null && (
         <View style={{ flexDirection: 'row', gap: SPACE.m, alignItems: 'flex-end', flexWrap: 'wrap' }}>
           <QuantityField

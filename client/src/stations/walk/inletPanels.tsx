@@ -1,5 +1,8 @@
 /** What an inlet does in the design rain: a basin's rating curve with today's point on it, a channel's water profile, a downspout's limit. */
-import { CUBIC_METRES_PER_SECOND_PER_GPM, decimals, inletWorking, METRES_PER_FOOT, METRES_PER_INCH, MOST_OVER_SILL, sagCapacity, showFlow, showLength, showSmall, text, type BasinPlan, type ChannelPlan, type DownspoutPlan, type Shown, type UnitSystem } from '@katabasis/core';
+import {
+  CUBIC_METRES_PER_SECOND_PER_GPM, inletWorking, METRES_PER_FOOT, METRES_PER_INCH, MOST_OVER_SILL, sagCapacity, showFlow, showLength, showSmall, showSump, text,
+  type BasinPlan, type ChannelPlan, type DownspoutPlan, type InletQuantity, type Shown, type UnitSystem,
+} from '@katabasis/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Circle, Line, Polygon, Polyline } from 'react-native-svg';
@@ -13,23 +16,25 @@ import { WorkingPanel } from '../plan/WorkingPanel';
 
 const row = { flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.xl, rowGap: SPACE.s } as const;
 
+/** Opens the working of one of an inlet's figures. */
+type Ask = (quantity: InletQuantity) => void;
+
 /** m of a small size's unit: inches or millimetres. */
 const small = (units: UnitSystem): number => (units === 'us' ? METRES_PER_INCH : 0.001);
 
 export function InletPanel({ id }: { id: string }) {
   const { job, plan } = useKept();
-  const [open, setOpen] = useState(false);
+  const [asked, setAsked] = useState<InletQuantity | null>(null);
   const inlet = plan.inlets[id];
-  const working = open ? inletWorking(job, plan, id) : null;
+  const working = asked && inletWorking(job, plan, id, asked);
   if (!inlet) return null;
-  if (working) return <WorkingPanel working={working} onBack={() => setOpen(false)} />;
-  const ask = (): void => setOpen(true);
-  if (inlet.kind === 'basin') return <Basin id={id} inlet={inlet} onAsk={ask} />;
-  return inlet.kind === 'channel' ? <Channel id={id} inlet={inlet} onAsk={ask} /> : <Downspout inlet={inlet} onAsk={ask} />;
+  if (working) return <WorkingPanel working={working} onBack={() => setAsked(null)} />;
+  if (inlet.kind === 'basin') return <Basin id={id} inlet={inlet} onAsk={setAsked} />;
+  return inlet.kind === 'channel' ? <Channel id={id} inlet={inlet} onAsk={setAsked} /> : <Downspout inlet={inlet} onAsk={setAsked} />;
 }
 
 /** What is left to the sill, in the design rain and in the rarer one that openings are checked by. */
-function Freeboard({ id, freeboard }: { id: string; freeboard: number | null }) {
+function Freeboard({ id, freeboard, onAsk }: { id: string; freeboard: number | null; onAsk: Ask }) {
   const { units, plan } = useKept();
   if (freeboard === null) return null;
   const rarer = plan.openings?.freeboards[id];
@@ -37,13 +42,13 @@ function Freeboard({ id, freeboard }: { id: string; freeboard: number | null }) 
   const said = (left: number, when: string): { label: string; shown: Shown } => ({ label: left < 0 ? `Over the sill${when}${left <= -MOST_OVER_SILL ? ', at least' : ''}` : `Below the sill${when}`, shown: showSmall(Math.abs(left), units) });
   return (
     <>
-      <Figure {...said(freeboard, '')} {...stop(freeboard < plan.settings.openingMargin)} />
-      {rarer !== undefined && <Figure {...said(rarer, `, ${plan.openings!.returnPeriod}-year`)} {...stop(rarer < 0)} />}
+      <Figure {...said(freeboard, '')} {...stop(freeboard < plan.settings.openingMargin)} onPress={() => onAsk('sill')} />
+      {rarer !== undefined && <Figure {...said(rarer, `, ${plan.openings!.returnPeriod}-year`)} {...stop(rarer < 0)} onPress={() => onAsk('rarerSill')} />}
     </>
   );
 }
 
-function Basin({ id, inlet, onAsk }: { id: string; inlet: BasinPlan; onAsk: () => void }) {
+function Basin({ id, inlet, onAsk }: { id: string; inlet: BasinPlan; onAsk: Ask }) {
   const { units, plan } = useKept();
   const { ink, fix } = usePalette();
   const allowed = plan.settings.ponding;
@@ -55,12 +60,12 @@ function Basin({ id, inlet, onAsk }: { id: string; inlet: BasinPlan; onAsk: () =
   return (
     <View style={{ gap: SPACE.s }}>
       <View style={row}>
-        <Figure label="Stands over the grate" shown={showSmall(inlet.ponding, units)} size="hero" {...(over ? { tone: 'fix' as const } : {})} onPress={onAsk} />
-        <Figure label="Comes over the ground" shown={showFlow(inlet.offered, units)} size="hero" onPress={onAsk} />
-        {inlet.passedOn > 0 && <Figure label="Runs past" shown={showFlow(inlet.passedOn, units)} />}
-        <Figure label={`Takes at ${text(showSmall(allowed, units))}`} shown={showFlow(inlet.capacity, units)} onPress={onAsk} />
-        <Freeboard id={id} freeboard={inlet.freeboard} />
-        {inlet.sump !== null && <Figure label="Sump holds" shown={sumpOf(inlet.sump, units)} />}
+        <Figure label="Stands over the grate" shown={showSmall(inlet.ponding, units)} size="hero" {...(over ? { tone: 'fix' as const } : {})} onPress={() => onAsk('water')} />
+        <Figure label="Comes over the ground" shown={showFlow(inlet.offered, units)} size="hero" onPress={() => onAsk('water')} />
+        {inlet.passedOn > 0 && <Figure label="Runs past" shown={showFlow(inlet.passedOn, units)} onPress={() => onAsk('passed')} />}
+        <Figure label={`Takes at ${text(showSmall(allowed, units))}`} shown={showFlow(inlet.capacity, units)} onPress={() => onAsk('capacity')} />
+        <Freeboard id={id} freeboard={inlet.freeboard} onAsk={onAsk} />
+        {inlet.sump !== null && <Figure label="Sump holds" shown={showSump(inlet.sump, units)} onPress={() => onAsk('sump')} />}
       </View>
       <Chart
         said={`Rating curve: ${text(showFlow(inlet.taken, units))} at ${text(showSmall(inlet.ponding, units))} of water`} curve={curve}
@@ -79,14 +84,7 @@ function Basin({ id, inlet, onAsk }: { id: string; inlet: BasinPlan; onAsk: () =
   );
 }
 
-const LITRES_PER_GALLON = 3.785411784;
-
-function sumpOf(cubicMetres: number, units: 'us' | 'metric'): Shown {
-  const litres = cubicMetres * 1000;
-  return units === 'us' ? { value: decimals(litres / LITRES_PER_GALLON, 1), unit: 'gal of grit' } : { value: decimals(litres, 0), unit: 'L of grit' };
-}
-
-function Channel({ id, inlet, onAsk }: { id: string; inlet: ChannelPlan; onAsk: () => void }) {
+function Channel({ id, inlet, onAsk }: { id: string; inlet: ChannelPlan; onAsk: Ask }) {
   const { units } = useKept();
   const { ink, stop } = usePalette();
   const { profile, drain } = inlet;
@@ -97,12 +95,12 @@ function Channel({ id, inlet, onAsk }: { id: string; inlet: ChannelPlan; onAsk: 
   return (
     <View style={{ gap: SPACE.s }}>
       <View style={row}>
-        <Figure label="Deepest water" shown={showSmall(profile.maxDepth, units)} size="hero" {...(over ? { tone: 'fix' as const } : {})} onPress={onAsk} />
-        <Figure label="Sheds into it" shown={showFlow(inlet.offered, units)} size="hero" onPress={onAsk} />
-        <Figure label="Takes, brimful" shown={showFlow(inlet.capacity, units)} onPress={onAsk} />
-        {over && <Figure label="Overtops along" shown={showLength(profile.overLength, units)} tone="fix" />}
-        {inlet.outletCapacity !== null && <Figure label={several ? 'Each outlet takes' : 'Its outlet takes'} shown={showFlow(inlet.outletCapacity, units)} {...(inlet.outletCapacity < inlet.outletFlow ? { tone: 'fix' as const } : {})} />}
-        <Freeboard id={id} freeboard={inlet.freeboard} />
+        <Figure label="Deepest water" shown={showSmall(profile.maxDepth, units)} size="hero" {...(over ? { tone: 'fix' as const } : {})} onPress={() => onAsk('water')} />
+        <Figure label="Sheds into it" shown={showFlow(inlet.offered, units)} size="hero" onPress={() => onAsk('water')} />
+        <Figure label="Takes, brimful" shown={showFlow(inlet.capacity, units)} onPress={() => onAsk('capacity')} />
+        {over && <Figure label="Overtops along" shown={showLength(profile.overLength, units)} tone="fix" onPress={() => onAsk('over')} />}
+        {inlet.outletCapacity !== null && <Figure label={several ? 'Each outlet takes' : 'Its outlet takes'} shown={showFlow(inlet.outletCapacity, units)} {...(inlet.outletCapacity < inlet.outletFlow ? { tone: 'fix' as const } : {})} onPress={() => onAsk('outlet')} />}
+        <Freeboard id={id} freeboard={inlet.freeboard} onAsk={onAsk} />
       </View>
       <Chart
         filled said={`Water in the channel along its length, at most ${text(showSmall(profile.maxDepth, units))} deep`}
@@ -131,15 +129,15 @@ function topOf({ depth, length, ownFall = 0, outlets }: ChannelPlan['drain']): [
 /** A wedge under the bed, pointing down. */
 const outletMark = (x: number, y: number): string => `${x - 6},${y} ${x + 6},${y} ${x},${y + 8}`;
 
-function Downspout({ inlet, onAsk }: { inlet: DownspoutPlan; onAsk: () => void }) {
+function Downspout({ inlet, onAsk }: { inlet: DownspoutPlan; onAsk: Ask }) {
   const { units } = useKept();
   return (
     <View style={row}>
-      <Figure label="Comes to it" shown={showFlow(inlet.offered, units)} size="hero" onPress={onAsk} />
-      <Figure label={inlet.control === 'outlet' ? 'Its outlet takes' : 'It takes'} shown={showFlow(inlet.capacity, units)} size="hero" onPress={onAsk} />
-      {inlet.valley && <Figure label="Down the valley" shown={showFlow(inlet.valley.offered, units)} onPress={onAsk} />}
-      {inlet.valley && <Figure label="Its gutter carries of that" shown={showFlow(inlet.valley.capacity, units)} {...(inlet.valley.capacity < inlet.valley.offered ? { tone: 'fix' as const } : {})} onPress={onAsk} />}
-      {inlet.overshoot > 0 && <Figure label="Spills" shown={showFlow(inlet.overshoot, units)} tone="fix" onPress={onAsk} />}
+      <Figure label="Comes to it" shown={showFlow(inlet.offered, units)} size="hero" onPress={() => onAsk('water')} />
+      <Figure label={inlet.control === 'outlet' ? 'Its outlet takes' : 'It takes'} shown={showFlow(inlet.capacity, units)} size="hero" onPress={() => onAsk('water')} />
+      {inlet.valley && <Figure label="Down the valley" shown={showFlow(inlet.valley.offered, units)} onPress={() => onAsk('water')} />}
+      {inlet.valley && <Figure label="Its gutter carries of that" shown={showFlow(inlet.valley.capacity, units)} {...(inlet.valley.capacity < inlet.valley.offered ? { tone: 'fix' as const } : {})} onPress={() => onAsk('water')} />}
+      {inlet.overshoot > 0 && <Figure label="Spills" shown={showFlow(inlet.overshoot, units)} tone="fix" onPress={() => onAsk('water')} />}
     </View>
   );
 }
