@@ -49,15 +49,28 @@ export function endCrowns(tree: Tree, levels: Levels): Float64Array {
   return end;
 }
 
+/** Inside diameter of the last run on the way from each landing to its discharge, m; 0 where there is none. */
+function lastSizes(tree: Tree): Float64Array {
+  const sizes = new Float64Array(tree.landings.length);
+  for (let at = tree.landings.length - 1; at >= 0; at--) {
+    const run = tree.leaving[at]!;
+    if (run !== NONE) sizes[at] = tree.lower[run] === tree.outlet[at] ? diameterOf(tree.runs[run]!) : sizes[tree.lower[run]!]!;
+  }
+  return sizes;
+}
+
 /** The tightest route into each discharge, tightest of all first. */
 export function tightestBudgets(tree: Tree, levels: Levels, settings: Settings): FallBudget[] {
   const end = endCrowns(tree, levels);
+  const lastSize = lastSizes(tree);
   const tightest = new Map<number, number>();
+  // Two lines into one way out may end in pipes of different size: what must clear the control level is the invert.
+  const invert = (at: number): number => end[at]! - lastSize[at]!;
   for (let at = 0; at < tree.landings.length; at++) {
     if (tree.arriving[at]!.length > 0 || Number.isNaN(end[at]!)) continue;
     const foot = tree.outlet[at]!;
     const other = tightest.get(foot);
-    if (other === undefined || end[at]! < end[other]!) tightest.set(foot, at);
+    if (other === undefined || invert(at) < invert(other)) tightest.set(foot, at);
   }
   return [...tightest.values()].map((head) => fallBudget(tree, levels, settings, head)!).sort((a, b) => a.left - b.left);
 }
