@@ -124,6 +124,12 @@ function profileOf(channel: Channel, drain: ChannelPlan['drain'], taken: number,
   return profile;
 }
 
+/** The hole to a channel's pipe, brimful: no higher than the channel, and in its end under the water over the hole's own middle. */
+export function holeOf({ depth, hole = 'floor' }: Channel, diameter: number): { openArea: number; depth: number } {
+  const across = hole === 'end' ? Math.min(diameter, depth) : diameter;
+  return { openArea: (Math.PI * across ** 2) / 4, depth: hole === 'end' ? depth - across / 2 : depth };
+}
+
 /** `outletDiameter`: inside, of the pipe that leaves it, m; null with none. */
 export function channelPlan(channel: Channel, taken: number, waterLevel: number | null, outletDiameter: number | null, passedOn = 0): ChannelPlan {
   const drain = drainOf(channel);
@@ -131,7 +137,7 @@ export function channelPlan(channel: Channel, taken: number, waterLevel: number 
   const profile = profileOf(channel, drain, taken, Math.max(0, (waterLevel ?? bed) - bed));
   return {
     kind: 'channel', offered: taken + passedOn, taken, passedOn, drain, profile,
-    outletCapacity: outletDiameter === null ? null : gutterOutletCapacity({ openArea: (Math.PI * outletDiameter ** 2) / 4, depth: channel.depth }),
+    outletCapacity: outletDiameter === null ? null : gutterOutletCapacity(holeOf(channel, outletDiameter)),
     outletFlow: Math.max(...profile.outlets.map(({ flow }) => flow)),
     // Asked for by what is shown, and slow beside the rest.
     get capacity() {

@@ -1,4 +1,5 @@
 /** The water of a job's tree: its design flows, and the water line that they make in the pipes as they lie. */
+import { ENTRY_LOSS, TEE_LOSS, TURN_FACTS, WYE_LOSS } from './catalogue/fittings';
 import { MATERIAL_FACTS } from './catalogue/pipes';
 import type { Settings } from './defaults';
 import { normalDepth } from './hydraulics/pipe';
@@ -65,10 +66,10 @@ function throatLoss(run: Run): number {
 
 function formLoss(tree: Tree, at: number): number {
   const landing = tree.landings[at]!;
-  if (landing.kind === 'basin' || landing.kind === 'channel') return 1.5;
+  if (landing.kind === 'basin' || landing.kind === 'channel') return ENTRY_LOSS;
   if (landing.kind !== 'junction') return 0;
-  if (tree.arriving[at]!.length > 1) return 0.5;
-  return landing.form === 'bend' ? 0.3 : 0;
+  if (tree.arriving[at]!.length > 1) return landing.form === 'tee' ? TEE_LOSS : WYE_LOSS;
+  return landing.form === 'bend' ? TURN_FACTS[landing.turn ?? 'one45'].loss : 0;
 }
 
 export function waterLineOf(tree: Tree, levels: Levels, settings: Settings, flows: DesignFlows): WaterLine {

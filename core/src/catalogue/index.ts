@@ -1,4 +1,5 @@
 export * from './downspouts';
+export * from './fittings';
 export * from './grates';
 export * from './gutters';
 export * from './pipes';

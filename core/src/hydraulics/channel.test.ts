@@ -100,6 +100,18 @@ it('a bed that falls against a level top is shallow at its closed end, and brims
   expect(Math.min(...left)).toBeCloseTo(0, 6);
 });
 
+it('is the same in two hundred steps as in thousands, from a trickle in a long channel to one that is drowned', () => {
+  const given = fc.record({ width: between(0.03, 0.3), length: between(1, 30), slope: fc.oneof(fc.constant(0), between(0, 0.01)), exponent: between(-7, -3), outletDepth: fc.constantFrom(0, 0.1), section: fc.constantFrom('flat' as const, 'round' as const) });
+  fc.assert(fc.property(given, ({ exponent, ...drains }) => {
+    const look = (steps: number): number[] => {
+      const { depths, maxDepth } = channelProfile({ ...drains, depth: 0.2, roughness: 0.011, lateralInflow: 10 ** exponent, steps });
+      return [maxDepth, depths[0]!, depths[steps / 2]!];
+    };
+    const fine = look(4000);
+    look(200).forEach((depth, k) => expect(Math.abs(depth - fine[k]!)).toBeLessThan(1e-4 + 5e-3 * fine[k]!));
+  }), { numRuns: 80 });
+});
+
 describe('a valley’s water in a gutter', () => {
   const gutter = { width: 0.09, depth: 0.076, length: 6, roughness: 0.012 };
 

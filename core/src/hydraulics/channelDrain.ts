@@ -5,6 +5,7 @@
  * A channel that falls gently is ruled by its outlet. One that falls steeply turns supercritical where the numerator is naught at
  * critical depth; above that place it is subcritical and ruled by it, below it runs fast unless the outlet drowns it.
  */
+import { advance, HALVINGS_IN_ALL, type Follow } from '../numeric/follow';
 import { rootBetween } from '../numeric/root';
 import { GRAVITY } from '../units/constants';
 import { shapeOf, type ChannelSection, type Shape } from './channelSection';
@@ -51,8 +52,9 @@ export const FINE = 200;
 export const COARSE = 80;
 /** Part of its own station within which a singular place is passed on its tangent, and steps from there on. */
 const BESIDE = 0.005;
-/** For one of the profile's. */
+/** For one of the profile's; and never so few that the pull near the singular place throws them off. */
 const AWAY_STEPS = 2;
+const LEAST_AWAY = 300;
 
 type Depth = (x: number) => number;
 
@@ -122,16 +124,11 @@ function march(channel: Growing, place: number, start: number, side: -1 | 1, to:
     // There (y − yc) d(below)/dy = above dx/dy.
     return atCritical ? branch * Math.sqrt(Math.max(0, (2 * parts(channel, place, start).above * side) / stiffness(channel, critical))) : 0;
   };
+  const follow: Follow = { slopeAt, hold: (s, y) => held(channel, place + side * s * s, y, branch), spare: HALVINGS_IN_ALL };
   let y = start;
   for (let k = 0; k < steps; k++) {
-    const s = k * step;
-    const a = slopeAt(s, y);
-    const b = slopeAt(s + step / 2, y + (a * step) / 2);
-    const c = slopeAt(s + step / 2, y + (b * step) / 2);
-    const d = slopeAt(s + step, y + c * step);
-    const x = place + side * (s + step) ** 2;
-    y = held(channel, x, y + (step * (a + 2 * b + 2 * c + d)) / 6, branch);
-    points.push({ x, y });
+    y = advance(follow, { at: k * step, next: (k + 1) * step, y });
+    points.push({ x: place + side * ((k + 1) * step) ** 2, y });
   }
   return points;
 }
@@ -228,9 +225,6 @@ function throughTurn(channel: Growing, turn: number): Depth {
   return reader([...up, { x: turn, y: yc }, ...down]);
 }
 
-/** L-stable second-order Rosenbrock method (Verwer et al. 1999). */
-const GAMMA = 1 - Math.SQRT1_2;
-
 /**
  * Away from a turning place, `reach` m up (−1, slow) or down (+1, fast). Near it the profile is drawn back to itself the harder the
  * nearer, as 1/distance: steps grow with the distance, and the method is one that such pull cannot upset.
@@ -244,21 +238,13 @@ function away(channel: Growing, turn: number, m: number, reach: number, side: -1
     const { above, below } = kept(channel, x, y, branch);
     return above / below;
   };
-  const steps = AWAY_STEPS * channel.steps;
+  const follow: Follow = { slopeAt, hold: (x, y) => held(channel, x, y, branch), spare: HALVINGS_IN_ALL };
+  const steps = Math.max(LEAST_AWAY, AWAY_STEPS * channel.steps);
   const grow = (reach / start) ** (1 / steps);
   let { x, y } = points[0]!;
   for (let k = 1; k <= steps; k++) {
     const next = turn + side * start * grow ** k;
-    const h = next - x;
-    const f = slopeAt(x, y);
-    const dy = y * 1e-6;
-    const dx = h * 1e-3;
-    const pull = (slopeAt(x, y + dy) - slopeAt(x, y - dy)) / (2 * dy);
-    const drift = (slopeAt(x + dx, y) - slopeAt(x - dx, y)) / (2 * dx);
-    const divisor = 1 - GAMMA * h * pull;
-    const k1 = (f + GAMMA * h * drift) / divisor;
-    const k2 = (slopeAt(next, y + h * k1) - GAMMA * h * drift - 2 * k1) / divisor;
-    y = held(channel, next, y + h * (1.5 * k1 + 0.5 * k2), branch);
+    y = advance(follow, { at: x, next, y });
     x = next;
     points.push({ x, y });
   }

@@ -1,6 +1,7 @@
 /** What a job is made of: one schema per kind of element, SI throughout. Levels are m above the job's own datum. */
 import { z } from 'zod';
 import { DOWNSPOUT_SIZES } from '../catalogue/downspouts';
+import { TURNS } from '../catalogue/fittings';
 import { GRATES } from '../catalogue/grates';
 import { GUTTERS } from '../catalogue/gutters';
 import { MATERIALS } from '../catalogue/pipes';
@@ -93,7 +94,9 @@ export const downspoutSchema = z.strictObject({
 });
 
 export const junctionSchema = z.strictObject({
-  id: idSchema, kind: z.literal('junction'), name, form: z.enum(['wye', 'cleanout', 'bend']), groundLevel: level,
+  id: idSchema, kind: z.literal('junction'), name, form: z.enum(['wye', 'tee', 'cleanout', 'bend']), groundLevel: level,
+  /** How a bend is made; one 45 when absent. */
+  turn: z.enum(TURNS).optional(),
 });
 
 /** How water comes on to an inlet that stands on a slope; `width` of the sheet that comes to a grate, m. */
@@ -129,6 +132,8 @@ export const channelSchema = z.strictObject({
   section: z.enum(['flat', 'round']).optional(),
   /** In the middle of its length two halves fall toward it; at the end when absent; or several, m from its upper end, all into its one line. */
   outlet: z.union([z.enum(['end', 'middle']), z.array(z.number().min(0).max(10_000)).min(1).max(20)]).optional(),
+  /** Where the hole to its pipe is: in its floor when absent, or in its end or side, under less water. */
+  hole: z.enum(['floor', 'end']).optional(),
   sillLevel: level.optional(), spillLevel: level.optional(),
   approach: approachSchema.optional(), passesTo: idSchema.optional(),
 });

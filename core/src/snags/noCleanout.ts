@@ -2,7 +2,7 @@ import type { Junction, Landing } from '../job/elements';
 import { freeName, splitRun } from '../job/insert';
 import type { Job } from '../job/job';
 import type { Solution } from '../solve';
-import { runOf } from './edits';
+import { freeId, runOf } from './edits';
 import type { Rule } from './snag';
 
 /** Where a rod or hose can be got in: a basin's or channel's outlet, a downspout's foot, a cleanout. */
@@ -25,13 +25,6 @@ function reaches(job: Job, { runs }: Solution): Reach[] {
     from.set(run.to, Math.min(from.get(run.to) ?? Number.POSITIVE_INFINITY, end));
     return { run: run.id, start, end };
   });
-}
-
-/** The first free id of a stem and a number. */
-function freeId(job: Job, stem: string): string {
-  let count = 1;
-  while (job.elements[`${stem}${count}`]) count++;
-  return `${stem}${count}`;
 }
 
 /** Farther down a pipe than a rod or hose is led from any place to get in. */

@@ -1,18 +1,13 @@
 import type { Element } from '../job/elements';
-import { ofKind, type Job } from '../job/job';
+import { ofKind } from '../job/job';
 import { METRES_PER_FOOT } from '../units/constants';
+import { freeId } from './edits';
 import type { Rule } from './snag';
 
 /** A distance to start from where nobody has paced it yet; marked as assumed until somebody does. */
 const ASSUMED_LENGTH = 30 * METRES_PER_FOOT;
 /** Fall below the lowest landing that an assumed way out is given, m. */
 const ASSUMED_FALL = 3 * METRES_PER_FOOT;
-
-const freeId = (job: Job, stem: string): string => {
-  let count = 1;
-  while (job.elements[`${stem}${count}`]) count++;
-  return `${stem}${count}`;
-};
 
 /** Water that comes to a landing from which no pipe reaches a discharge. */
 export const noDischarge: Rule = {

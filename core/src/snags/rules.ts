@@ -27,6 +27,7 @@ import { popupHolds } from './popupHolds';
 import type { Rule } from './snag';
 import { stoneMissing } from './stoneMissing';
 import { strayRun } from './strayRun';
+import { teeLoaded } from './teeLoaded';
 import { throatLeft } from './throatLeft';
 import { underLeastPitch } from './underLeastPitch';
 import { valleyOvershoots } from './valleyOvershoots';
@@ -36,7 +37,7 @@ import { willSilt } from './willSilt';
 
 export const RULES: readonly Rule[] = [
   noRain, strayRun, noDischarge, outOfFall, adversePitch, lidAboveInlet, waterOverGrate, nearOpening, openingFloods, mainFull, nearBuilding, deepTrench,
-  capacityExceeded, grateSmall, channelOvertops, channelOutlet, carriesOver, downspoutSmall, valleyOvershoots, throatLeft, underLeastPitch, coverShort, largerIntoSmaller, lostWater, popupHolds, noCleanout, willSilt, stoneMissing, flatInMulch,
+  capacityExceeded, grateSmall, channelOvertops, channelOutlet, carriesOver, downspoutSmall, valleyOvershoots, teeLoaded, throatLeft, underLeastPitch, coverShort, largerIntoSmaller, lostWater, popupHolds, noCleanout, willSilt, stoneMissing, flatInMulch,
   velocityHigh, blockedGrate, openingRainMissing, assumedFigure,
 ];
 

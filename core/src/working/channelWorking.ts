@@ -2,7 +2,7 @@
 import { shapeOf } from '../hydraulics/channelSection';
 import { GUTTER_OUTLET_ORIFICE } from '../hydraulics/leader';
 import { WEIR_COEFFICIENT } from '../hydraulics/sagInlet';
-import type { ChannelPlan } from '../inlets';
+import { holeOf, type ChannelPlan } from '../inlets';
 import type { Channel } from '../job/elements';
 import { decimals, showFlow, showLength, showSmall, text, type UnitSystem } from '../units';
 import { litres, metres, type Working } from './working';
@@ -49,15 +49,15 @@ export function channelFull(inlet: ChannelPlan, units: UnitSystem): Working {
 }
 
 export function channelHole(channel: Channel, inlet: ChannelPlan, diameter: number, units: UnitSystem): Working {
-  const area = (Math.PI * diameter ** 2) / 4;
-  const { depth } = channel;
+  const { openArea: area, depth } = holeOf(channel, diameter);
+  const rim = 2 * Math.sqrt(Math.PI * area);
   return {
     title: 'What its outlet takes',
     says: 'The hole from the channel to its pipe, with the channel brimful over it.',
     formula: 'orifice  Q = 0.6 A √(2 g d);  weir  Q = 1.66 P d^1.5;  the lesser',
     numbers: [
-      `hole ${text(showSmall(diameter, units))}: A = ${decimals(area, 5)} m², P = ${metres(Math.PI * diameter)}, under ${text(showSmall(depth, units))}`,
-      `orifice: ${litres(GUTTER_OUTLET_ORIFICE * area * Math.sqrt(2 * 9.80665 * depth))};  weir: ${litres(WEIR_COEFFICIENT * Math.PI * diameter * depth ** 1.5)}`,
+      `hole ${text(showSmall(diameter, units))}: A = ${decimals(area, 5)} m², P = ${metres(rim)}, in its ${channel.hole ?? 'floor'}, under ${text(showSmall(depth, units))} of water`,
+      `orifice: ${litres(GUTTER_OUTLET_ORIFICE * area * Math.sqrt(2 * 9.80665 * depth))};  weir: ${litres(WEIR_COEFFICIENT * rim * depth ** 1.5)}`,
       `most that comes to ${inlet.profile.outlets.length > 1 ? 'one of them' : 'it'}: ${text(showFlow(inlet.outletFlow, units))}`,
     ],
     result: showFlow(inlet.outletCapacity ?? 0, units),

@@ -56,7 +56,7 @@ function water(job: Job, { runs }: Solution, landing: LandingPlan, units: UnitSy
       `level ${text(showLevel(level, units))}, ground ${text(showLevel(landing.groundLevel, units))}`,
     ],
     result: showSmall(Math.abs(landing.groundLevel - level), units),
-    source: 'Chow, Open-Channel Hydraulics (1959), ch. 9–10. K is 1.5 from a basin or channel (entry, and the arriving velocity lost), 0.5 through a wye, 0.3 round a bend.',
+    source: 'Chow, Open-Channel Hydraulics (1959), ch. 9–10. K is 1.5 from a basin or channel (entry, and the arriving velocity lost), 0.5 through a wye, 1.3 through a tee, 0.3 to 1 round a bend.',
   };
 }
 

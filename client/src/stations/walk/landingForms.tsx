@@ -1,5 +1,5 @@
 /** Places that a pipe starts at, passes or ends. */
-import { DOWNSPOUT_LABELS, DOWNSPOUT_SIZES, GRATE_FACTS, GRATES, GUTTER_FACTS, GUTTERS, inletOf, landsOnGutter, METRES_PER_INCH, ofKind, put, sagDepth, showFlow, showLength, showSmall, showVelocity, text, type Basin, type Channel, type Discharge, type Downspout, type Junction, type Landing } from '@katabasis/core';
+import { DOWNSPOUT_LABELS, DOWNSPOUT_SIZES, GRATE_FACTS, GRATES, GUTTER_FACTS, GUTTERS, inletOf, landsOnGutter, METRES_PER_INCH, ofKind, put, sagDepth, showFlow, showLength, showSmall, showVelocity, text, TURN_FACTS, TURNS, type Basin, type Channel, type Discharge, type Downspout, type Junction, type Landing } from '@katabasis/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useKept } from '../../data/useJob';
@@ -54,7 +54,8 @@ export function JunctionForm({ junction }: { junction: Junction }) {
   return (
     <>
       <NameAndLevel landing={junction} levelLabel="Ground here" />
-      <Choice label="What it is" value={junction.form} options={[{ value: 'wye', label: 'Wye' }, { value: 'cleanout', label: 'Cleanout' }, { value: 'bend', label: 'Bend or grade break' }]} onChoose={(form) => edit(put('Say what it is', { ...junction, form }))} />
+      <Choice label="What it is" value={junction.form} options={[{ value: 'wye', label: 'Wye' }, { value: 'tee', label: 'Tee', note: 'square to the flow' }, { value: 'cleanout', label: 'Cleanout' }, { value: 'bend', label: 'Bend or grade break' }]} onChoose={(form) => edit(put('Say what it is', { ...junction, form }))} />
+      {junction.form === 'bend' && <Choice label="Made of" value={junction.turn ?? TURNS[0]} options={TURNS.map((turn) => ({ value: turn, label: TURN_FACTS[turn].label, note: `loses ${TURN_FACTS[turn].loss} V²/2g` }))} onChoose={(turn) => edit(put('Say how it turns', { ...junction, turn }))} />}
     </>
   );
 }
@@ -147,6 +148,7 @@ export function ChannelForm({ channel }: { channel: Channel }) {
     <>
       <NameAndLevel landing={channel} levelLabel="Level of its grate" />
       <ChannelOutlets channel={channel} set={set} />
+      <Choice label="The hole to its pipe" value={channel.hole ?? 'floor'} options={[{ value: 'floor', label: 'In its floor' }, { value: 'end', label: 'In its end or side', note: 'under less water' }]} onChoose={(hole) => set('Say where its hole is', { hole })} />
       <Choice label="Its floor" value={channel.section ?? 'flat'} options={[{ value: 'flat', label: 'Flat' }, { value: 'round', label: 'Half round', note: 'cleans itself at a trickle' }]} onChoose={(section) => set('Say what its floor is', { section })} />
       <View style={row}>
         <QuantityField label="Inside width" value={channel.width} {...coverEntry(units)} onCommit={(width) => set('Set channel width', { width: width! })} />
