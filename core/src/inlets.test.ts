@@ -209,3 +209,10 @@ it('sizes the sample so that nothing is left to mend, once its cover lets the fa
   expect(sized.snags.filter((snag) => snag.severity !== 'mind')).toEqual([]);
   for (const other of sizing.others) expect(other.cost).toBeGreaterThanOrEqual(sizing.best.cost);
 });
+
+it('a channel whose grate falls is judged against a sill by its upper end', () => {
+  const channel = (more: object): Element => ({ id: 'channel', kind: 'channel', name: 'Channel', groundLevel: 0, width: 0.2, depth: 0.15, length: 10, slope: 0, sillLevel: 0.3, ...more } as Element);
+  const left = (more: object): number => (planJob(job(ground(50, 'channel'), channel(more), out(), pipe('channel'))).inlets.channel as { freeboard: number }).freeboard;
+  expect(left({})).toBeCloseTo(0.3, 9);
+  expect(left({ topSlope: 0.02 })).toBeCloseTo(0.3 - 0.02 * 10, 9);
+});

@@ -143,7 +143,8 @@ export function channelPlan(channel: Channel, taken: number, waterLevel: number 
     get capacity() {
       return capacityOf(channel);
     },
-    freeboard: freeboardOf(channel, channel.groundLevel + Math.max(0, profile.over)),
+    // A door may stand anywhere beside it: against the highest of its grate.
+    freeboard: freeboardOf(channel, channel.groundLevel + (channel.topSlope ?? 0) * channel.length + Math.max(0, profile.over)),
   };
 }
 

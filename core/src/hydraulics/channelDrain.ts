@@ -63,7 +63,6 @@ interface Point {
   y: number;
 }
 
-
 /** Critical depth of the flow q x there, m. */
 const criticalAt = ({ shape, q }: Growing, x: number): number => shape.critical(q * x);
 
@@ -105,7 +104,7 @@ function stiffness({ shape }: Growing, critical: number): number {
 }
 
 /**
- * Depths on one side of a place where the depth is known, by fourth-order Runge–Kutta in s = √|x − place|. In s the profile leaves a
+ * Depths on one side of a place where the depth is known, followed in s = √|x − place|. In s the profile leaves a
  * critical section straight, where in x it would leave it at a right angle. `side` −1 goes up, +1 down; `branch` is the sign that
  * y − yc keeps.
  */

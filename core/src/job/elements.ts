@@ -123,7 +123,7 @@ export const basinSchema = z.strictObject({
 /** A channel drain. */
 export const channelSchema = z.strictObject({
   id: idSchema, kind: z.literal('channel'), name,
-  /** Level of its grate. */
+  /** Level of its grate, at its lower end where it falls. */
   groundLevel: level,
   width: z.number().gt(0).max(2), depth: z.number().gt(0).max(2), length,
   /** Fall of its bed against its grate, m/m, and of the grate itself; `depth` is at the lowest of the bed. */
