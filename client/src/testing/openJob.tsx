@@ -1,4 +1,4 @@
-/** Draws screens of an open job in a test: a real session over storage in memory, and a server that has not answered yet. */
+/** Draws screens of an open job in a test: a real session over storage in memory, and a server that has not answered yet unless the test gives another. */
 import { jobFrom, type Element, type Job, type Plan } from '@katabasis/core';
 import { quillfeather } from '@katabasis/core/samples';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
@@ -37,9 +37,9 @@ export function sampleWith(...others: Element[]): Job {
   return jobFrom('test', [...Object.values(quillfeather().elements), ...others]);
 }
 
-/** Draws `children` over a job. */
-export function openJob(job: Job, children: ReactNode): Opened {
-  const session = new Session('test', { storage: memory(), api: silent, newId: (stem) => `${stem}${Math.random().toString(36).slice(2, 12)}`, onServerState: () => undefined, onBehind: () => undefined });
+/** Draws `children` over a job, with a server of the test's own or one that does not answer. */
+export function openJob(job: Job, children: ReactNode, api: Api = silent): Opened {
+  const session = new Session('test', { storage: memory(), api, newId: (stem) => `${stem}${Math.random().toString(36).slice(2, 12)}`, onServerState: () => undefined, onBehind: () => undefined });
   session.take({ id: 'test', seq: 0, elements: Object.values(job.elements).map((element) => ({ version: 1, element })) });
   const planned = plannedFor(session);
   const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
