@@ -1,7 +1,7 @@
 import { act, screen } from '@testing-library/react';
 import { put, type Change, type Element } from '@katabasis/core';
 import { Refused, Unreachable, type Api } from '../data/api';
-import { openJob, press, sampleWith, seen, type Opened } from '../testing/openJob';
+import { openJob, sampleWith, seen, type Opened } from '../testing/openJob';
 import { KeeperStrip } from './KeeperStrip';
 
 const named = (name: string): Element => ({ ...sampleWith().elements.basin!, name } as Element);
@@ -67,6 +67,6 @@ it('says in words what the server will not take, and gives it up only when told 
   const open = await after(serverOf(bad));
   expect(screen.getByRole('alert').textContent).toContain('“Name the basin” could not be saved: The job has too many elements.');
   expect(open.job().elements.basin).toMatchObject({ name: 'My basin' });
-  press('Give that change up', 'button');
+  await settle(() => screen.getByRole('button', { name: 'Give that change up' }).click());
   expect(open.job().elements.basin).toMatchObject({ name: 'Lawn basin' });
 });

@@ -34,7 +34,7 @@ export const noCleanout: Rule = {
     .filter(({ start, end }) => end > solution.settings.cleanoutSpacing + 1e-6 && start <= solution.settings.cleanoutSpacing)
     .map(({ run, end }) => ({ code: 'noCleanout', severity: 'fix' as const, at: run, measure: 'length' as const, figure: end, limit: solution.settings.cleanoutSpacing })),
   tell: (snag, say) => ({
-    headline: `No way in for ${say.show('length', snag.figure)} of line ${say.line(snag.at)}.`,
+    headline: `Line ${say.line(snag.at)} runs ${say.show('length', snag.figure)} without a cleanout.`,
     why: `A rod or hose is led ${say.show('length', snag.limit)} at most. A cleanout brought to grade here saves digging the line up when it blocks.`,
   }),
   fix: (snag, job, solution) => {
