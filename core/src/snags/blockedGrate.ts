@@ -42,6 +42,7 @@ export const blockedGrate: Rule = {
     why: snag.figure === 0
       ? 'No way off below the sill is known. Say at what level water runs off over the ground, shape the ground so that it does, or set a second grate.'
       : `${say.show('small', snag.limit)} is the margin here. Lower the ground over which it runs off, or set another grate.`,
+    instead: 'Say at what level water runs off over the ground, clear of the door.',
   }),
   fix: (snag, job, { inlets, settings }): Fix | null => {
     const basin = elementOf(job, 'basin', snag.at);

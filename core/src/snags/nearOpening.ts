@@ -13,6 +13,7 @@ export const nearOpening: Rule = {
       ? `Water at ${say.name(snag.at)} stands ${say.show('small', -snag.figure)}${-snag.figure >= MOST_OVER_SILL ? ' or more' : ''} over the sill it protects.`
       : `Water at ${say.name(snag.at)} comes within ${say.show('small', snag.figure)} of the sill it protects.`,
     why: `${say.show('small', snag.limit)} is the margin here. Leaves, a larger storm or a settled slab use it up.`,
+    instead: 'Give it a larger grate, channel or pipe, or say at what level water runs off clear of the door.',
   }),
   fix: () => null,
 };

@@ -13,6 +13,7 @@ export const openingFloods: Rule = {
   tell: (snag, say) => ({
     headline: `In the ${snag.years}-year rain water stands ${say.show('small', snag.figure)}${snag.figure >= MOST_OVER_SILL ? ' or more' : ''} over the sill at ${say.name(snag.at)}.`,
     why: 'What comes in at a door costs more than any pipe. A larger inlet or line, or ground that leads the excess off below the sill, keeps it out.',
+    instead: 'Give it a larger grate, channel or pipe, or say at what level water runs off clear of the door.',
   }),
   fix: () => null,
 };

@@ -11,7 +11,8 @@ export const openingRainMissing: Rule = {
   },
   tell: (snag, say) => ({
     headline: `The sill at ${say.name(snag.other!)} is checked by the design rain alone.`,
-    why: 'Doors and window wells are commonly checked by the 100-year rain, which is half as much again or more. Give it under Design rain.',
+    why: 'Doors and window wells are commonly checked by the 100-year rain, which is half as much again or more.',
+    instead: 'Type it under Design rain, or take a rain that has a table.',
   }),
   fix: () => null,
 };

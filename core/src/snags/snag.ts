@@ -39,6 +39,8 @@ export interface Told {
   headline: string;
   /** Why it matters. */
   why: string;
+  /** What to do where no single change mends it, when that is not a matter of the levels on site. */
+  instead?: string;
 }
 
 export interface Fix {

@@ -73,7 +73,7 @@ describe('snags', () => {
     const snag = planJob(job).snags.find((each) => each.code === 'nearOpening')!;
     openJob(job, <SnagItem snag={snag} />);
     expect(seen()).toMatch(/Stop\. Water at Lawn basin comes within/);
-    expect(seen()).toContain('No single change mends this: look at the levels on site.');
+    expect(seen()).toContain('say at what level water runs off clear of the door.');
   });
 });
 

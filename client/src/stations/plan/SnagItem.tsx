@@ -33,7 +33,7 @@ export function SnagItem({ snag, onGo }: { snag: Snag; onGo?: (id: string) => vo
         {fix ? (
           <View style={{ flexDirection: 'row' }}><Button label={fix.label} icon={Wrench} kind="line" onPress={() => edit(fix.change)} testID={`fix-${snag.code}`} /></View>
         ) : (
-          <Text kind="small">No single change mends this: look at the levels on site.</Text>
+          <Text kind="small">{told.instead ?? 'No single change mends this: look at the levels on site.'}</Text>
         )}
       </View>
     </View>
