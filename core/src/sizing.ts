@@ -39,7 +39,7 @@ export interface JobSizing {
 function inputOf(job: Job, tree: Tree, solution: Solution, clean: boolean): SizingInput & { needed: (run: number, size: number) => number } {
   const settings = settled(headOf(job).settings);
   const { allowed } = planLevels(tree, findLines(tree), settings, 'ground');
-  const needed = (index: number, size: number): number => {
+  const pitchFor = (index: number, size: number): number => {
     const run = tree.runs[index]!;
     const side = run.parallel ?? 1;
     const flow = solution.runs[run.id]!.flow / side;
@@ -48,6 +48,13 @@ function inputOf(job: Job, tree: Tree, solution: Solution, clean: boolean): Sizi
     const carries = pitchForFlow(pipe) * (1 + 1e-6);
     const steep = clean ? Math.max(carries, cleanFrom((slope) => runFlow({ ...pipe, slope, ordinaryFlow, gritSize: settings.gritSize, leastVelocity: settings.leastVelocity }).cleans)) : carries;
     return Math.ceil(steep / PITCH_STEP - 1e-9) * PITCH_STEP;
+  };
+  // Asked for again and again, for each way to build what is above.
+  const known = tree.runs.map(() => new Map<number, number>());
+  const needed = (index: number, size: number): number => {
+    const told = known[index]!.get(size) ?? pitchFor(index, size);
+    known[index]!.set(size, told);
+    return told;
   };
   return {
     tree, sizes: NOMINAL_SIZES, allowed, needed,

@@ -1,5 +1,5 @@
 /** Times planJob, as a ratio to a walk of the same lines that does no hydraulics, so that machines can be compared. */
-import { jobFrom, planJob, solveWaterLine, type Element, type Job, type WaterNetwork } from '@katabasis/core';
+import { jobFrom, planJob, sizeJob, solveWaterLine, type Element, type Job, type WaterNetwork } from '@katabasis/core';
 import { Bench } from 'tinybench';
 
 /** A trunk with a branch at every wye: half the runs trunk, half branches; a roof face to every third branch. */
@@ -80,8 +80,20 @@ async function waterLines(): Promise<void> {
   console.log(`growth from 2000 to 20000 runs: ${(medians.get(20_000)! / medians.get(2000)!).toFixed(1)} times for 10 times the runs`);
 }
 
+/** Sizes and pitch of a whole job with the next best, as a ratio to one plan of it: what a tap on the plan waits for. */
+async function sizing(): Promise<void> {
+  const job = yard(60, 20);
+  const plan = planJob(job);
+  const bench = new Bench({ time: 3000, warmupTime: 500 });
+  bench.add('plan', () => void planJob(job)).add('size', () => void sizeJob(job, plan));
+  await bench.run();
+  const [planned, sized] = bench.tasks.map(({ result }) => ('latency' in result ? result.latency.p50 : Number.NaN));
+  console.log(`sizeJob, 60 runs: median ${sized!.toFixed(0)} ms; ratio to one plan ${(sized! / planned!).toFixed(0)}`);
+}
+
 async function main(): Promise<void> {
   await waterLines();
+  await sizing();
   const sizes: [number, number][] = [[60, 20], [500, 160], [5000, 1600]];
   const medians = new Map<string, number>();
   for (const [runs, faces] of sizes) {
