@@ -16,11 +16,18 @@ function run(id: string, from: string, to: string, lengthFeet: number, nominalIn
   return { id, kind: 'run', from, to, length: feet(lengthFeet), nominal: inches(nominalInches), material, grade: { type: 'auto' } };
 }
 
+const MINUTES = [5, 10, 15, 30, 60, 120, 180, 360, 720, 1440];
+
+/** The rain office's table for Harrowmere, by its 5-minute intensity (in/h): i goes with 1 / (t + 9.5 min)^0.82. */
+function harrowmere(peak: number): { intensity: number; table: { durations: number[]; intensities: number[] } } {
+  const intensity = peak * METRES_PER_SECOND_PER_INCH_PER_HOUR;
+  return { intensity, table: { durations: MINUTES.map((minutes) => minutes * 60), intensities: MINUTES.map((minutes) => intensity * (14.5 / (minutes + 9.5)) ** 0.82) } };
+}
+
 const ELEMENTS: Element[] = [
   { id: 'job', kind: 'job', name: 'Quillfeather Animal Clinic', site: 'Lane side, kennel yard behind', units: 'us', pitchStyle: 'ground' },
   {
-    id: 'rain', kind: 'rain', intensity: 6 * METRES_PER_SECOND_PER_INCH_PER_HOUR,
-    openings: { returnPeriod: 100, intensity: 9.42 * METRES_PER_SECOND_PER_INCH_PER_HOUR },
+    id: 'rain', kind: 'rain', ...harrowmere(6), openings: { returnPeriod: 100, ...harrowmere(9.42) },
     source: { type: 'office', station: 'harrowmere', place: 'Harrowmere', returnPeriod: 10, duration: 300 },
   },
   { id: 'faceStreet', kind: 'roofFace', name: 'Main roof, street side', storey: 1, shape: { type: 'sides', width: feet(52), run: feet(18), pitch: 0.5 }, feeds: [{ to: 'ds1', share: 1 }] },
