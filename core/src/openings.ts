@@ -1,6 +1,6 @@
 /** Doors and window wells in a rarer rain than the one that lines are sized by: the same job, solved again under that rain. */
-import type { RainElement } from './job/elements';
-import { ofKind, rainOf, type Job } from './job/job';
+import type { Basin, Channel, RainElement } from './job/elements';
+import { groundInlets, rainOf, type Job } from './job/job';
 import type { InletPlan } from './inlets';
 
 export interface Openings {
@@ -11,8 +11,8 @@ export interface Openings {
   freeboards: Readonly<Record<string, number>>;
 }
 
-/** Whether any inlet protects an opening. */
-export const hasSills = (job: Job): boolean => [...ofKind(job, 'basin'), ...ofKind(job, 'channel')].some(({ sillLevel }) => sillLevel !== undefined);
+/** The first inlet that protects an opening. */
+export const firstSill = (job: Job): Basin | Channel | undefined => groundInlets(job).find(({ sillLevel }) => sillLevel !== undefined);
 
 /** The job under the rain that its openings are checked by; null when none is said. */
 function underOpeningRain(job: Job): Job | null {
@@ -23,12 +23,12 @@ function underOpeningRain(job: Job): Job | null {
   return { id: job.id, elements: { ...job.elements, rain: rarer } };
 }
 
-/** Checks every opening; null when no rain is said for it, or no inlet protects one. `solveIn` solves a job in its own rain. */
-export function openingsOf(job: Job, solveIn: (job: Job) => { inlets: Readonly<Record<string, InletPlan>> }): Openings | null {
-  const rarer = hasSills(job) ? underOpeningRain(job) : null;
+/** Checks every opening; null when no rain is said for it, or no inlet protects one. `inletsIn` gives the inlets of a job in its own rain. */
+export function openingsOf(job: Job, inletsIn: (job: Job) => Readonly<Record<string, InletPlan>>): Openings | null {
+  const rarer = firstSill(job) ? underOpeningRain(job) : null;
   if (!rarer) return null;
   const freeboards: Record<string, number> = {};
-  for (const [id, inlet] of Object.entries(solveIn(rarer).inlets)) if (inlet.kind !== 'downspout' && inlet.freeboard !== null) freeboards[id] = inlet.freeboard;
+  for (const [id, inlet] of Object.entries(inletsIn(rarer))) if (inlet.kind !== 'downspout' && inlet.freeboard !== null) freeboards[id] = inlet.freeboard;
   const { returnPeriod, intensity } = rainOf(job)!.openings!;
   return { returnPeriod, intensity, freeboards };
 }

@@ -103,52 +103,64 @@ export interface Solution {
   stray: string[];
 }
 
-/** Works out everything that follows from a job. Never throws on a job that its schema accepts. */
-export function solve(job: Job): Solution {
-  return { ...solveIn(job), openings: openingsOf(job, solveIn) };
+/** Where everything lies, whatever it rains. */
+interface Laid {
+  settings: Settings;
+  tree: Tree;
+  lines: Line[];
+  levels: Levels;
 }
 
-/** The same in the job's own design rain alone. */
-function solveIn(job: Job): Omit<Solution, 'openings'> {
-  const head = headOf(job);
-  const settings = settled(head.settings);
-  const rain = rainOf(job)?.intensity ?? 0;
-  const sources = followWater(job);
+function layOut(job: Job): Laid {
+  const { settings: own, pitchStyle } = headOf(job);
+  const settings = settled(own);
   const tree = buildTree(job);
   const lines = findLines(tree);
-  const levels = planLevels(tree, lines, settings, head.pitchStyle);
+  return { settings, tree, lines, levels: planLevels(tree, lines, settings, pitchStyle) };
+}
+
+/** What the job's rain makes of it. */
+interface Wet extends Pick<Solution, 'rain' | 'sources' | 'landings' | 'inlets'> {
+  flows: JobFlows;
+  water: WaterLine;
+  /** C·A that passes each landing, m². */
+  passing: Float64Array;
+}
+
+function waterIn(job: Job, { tree, levels, settings }: Laid): Wet {
+  const rain = rainOf(job)?.intensity ?? 0;
+  const sources = followWater(job);
   const flows = flowsOf(job, tree, levels, sources);
-  const entering = flows.enteringArea;
-  const passing = accumulate(tree, entering);
+  const passing = accumulate(tree, flows.enteringArea);
   const water = waterLineOf(tree, levels, settings, flows);
-  const letters = letterOfRuns(lines, tree.runs.length);
-  const context: Context = { tree, levels, settings, flows, water, letters, passing };
+  const landings: Record<string, LandingPlan> = {};
+  tree.landings.forEach((landing, at) => {
+    landings[landing.id] = landingPlan({ tree, levels, flows, water, passing }, at);
+  });
+  return { rain, sources, flows, passing, water, landings, inlets: inletsOf(job, { settings, sources, landings, rain, onSlope: flows.onSlope }) };
+}
+
+/** Works out everything that follows from a job. Never throws on a job that its schema accepts. */
+export function solve(job: Job): Solution {
+  const laid = layOut(job);
+  const { settings, tree, lines, levels } = laid;
+  const { rain, sources, flows, passing, water, landings, inlets } = waterIn(job, laid);
+  const context: Context = { tree, levels, settings, flows, water, letters: letterOfRuns(lines, tree.runs.length), passing };
   const runs: Record<string, RunPlan> = {};
   tree.runs.forEach((run, index) => {
     runs[run.id] = runPlan(context, index);
   });
-  const landings: Record<string, LandingPlan> = {};
-  tree.landings.forEach((landing, at) => {
-    const entersHere = flows.entering[at]!;
-    landings[landing.id] = landingPlan(context, at, { entering: entering[at]!, passing: passing[at]!, entersHere });
-  });
   return {
-    rain, settings, landings, runs, sources, onSlope: flows.onSlope, inlets: inletsOf(job, { settings, sources, landings, rain, onSlope: flows.onSlope }),
+    rain, settings, landings, runs, sources, onSlope: flows.onSlope, inlets,
     lines: lines.map((line) => ({ letter: line.letter, runs: line.runs.map((run) => tree.runs[run]!.id) })),
     budgets: tightestBudgets(tree, levels, settings),
+    openings: openingsOf(job, (rarer) => waterIn(rarer, laid).inlets),
     stray: tree.stray.map((run) => run.id),
   };
 }
 
-interface Context {
-  tree: Tree;
-  levels: Levels;
-  settings: Settings;
-  flows: JobFlows;
-  water: WaterLine;
+interface Context extends Pick<Laid, 'tree' | 'levels' | 'settings'>, Pick<Wet, 'flows' | 'water' | 'passing'> {
   letters: string[];
-  /** C·A that passes each landing, m². */
-  passing: Float64Array;
 }
 
 function inletsOf(job: Job, { settings, sources, landings, rain, onSlope }: Pick<Solution, 'settings' | 'sources' | 'landings' | 'rain' | 'onSlope'>): Record<string, InletPlan> {
@@ -203,15 +215,7 @@ export function choicesOf({ settings }: Pick<Solution, 'settings'>, { material, 
   return sizeChoices({ material, slope: pitch, flow: flow / parallel, ordinaryFlow: ordinaryFlow / parallel, settings, widestAbove });
 }
 
-interface LandingWater {
-  /** C·A, m². */
-  entering: number;
-  passing: number;
-  /** m³/s */
-  entersHere: number;
-}
-
-function landingPlan({ tree, levels, flows, water }: Context, at: number, { entering, passing, entersHere }: LandingWater): LandingPlan {
+function landingPlan({ tree, levels, flows, water, passing }: Omit<Context, 'letters' | 'settings'>, at: number): LandingPlan {
   const landing = tree.landings[at]!;
   const leaving = tree.leaving[at]!;
   const run = leaving === NONE ? tree.arriving[at]![0] : leaving;
@@ -220,7 +224,7 @@ function landingPlan({ tree, levels, flows, water }: Context, at: number, { ente
     id: landing.id, kind: landing.kind, groundLevel: landing.groundLevel, crown,
     invert: crown === null ? null : crown - diameterOf(tree.runs[run!]!),
     cover: crown === null ? null : landing.groundLevel - crown,
-    enteringArea: entering, passingArea: passing, entering: entersHere, passing: flows.flow[at]!,
+    enteringArea: flows.enteringArea[at]!, passingArea: passing[at]!, entering: flows.entering[at]!, passing: flows.flow[at]!,
     outlet: tree.outlet[at] === NONE ? null : tree.landings[tree.outlet[at]!]!.id,
     waterLevel: run === undefined ? null : water.levels[at]!,
   };
@@ -228,10 +232,7 @@ function landingPlan({ tree, levels, flows, water }: Context, at: number, { ente
 
 /** Fall budget of the route from any landing of a job; null when it leads to no discharge. */
 export function budgetFrom(job: Job, landing: string): FallBudget | null {
-  const head = headOf(job);
-  const settings = settled(head.settings);
-  const tree = buildTree(job);
+  const { tree, levels, settings } = layOut(job);
   const at = tree.indexOf.get(landing);
-  if (at === undefined) return null;
-  return fallBudget(tree, planLevels(tree, findLines(tree), settings, head.pitchStyle), settings, at);
+  return at === undefined ? null : fallBudget(tree, levels, settings, at);
 }

@@ -52,18 +52,18 @@ export function TextBox({ label, text, onText, onDone, wrong, usual, hint, words
   );
 }
 
-interface QuantityProps extends Shared {
-  value: number | undefined;
-  show: (value: number) => string;
-  parse: (text: string) => Parsed;
+interface QuantityProps<T> extends Shared {
+  value: T | undefined;
+  show: (value: T) => string;
+  parse: (text: string) => Parsed<T>;
   /** What would be wrong with a value that parses; null when nothing. Returns what the job says of it. */
-  onCommit: (value: number | undefined) => string | null;
+  onCommit: (value: T | undefined) => string | null;
   /** Whether it may be left empty. */
   optional?: boolean;
 }
 
 /** A quantity in trade units: shows the value, takes whatever a tradesman says, commits when left. */
-export function QuantityField({ value, show, parse, onCommit, optional = false, ...rest }: QuantityProps) {
+export function QuantityField<T = number>({ value, show, parse, onCommit, optional = false, ...rest }: QuantityProps<T>) {
   const shown = value === undefined ? '' : show(value);
   const [typed, setTyped] = useState<string | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
@@ -82,7 +82,7 @@ export function QuantityField({ value, show, parse, onCommit, optional = false, 
     setTyped(null);
     setWrong(null);
   };
-  const commit = (next: number | undefined): void => {
+  const commit = (next: T | undefined): void => {
     const refused = onCommit(next);
     if (refused) setWrong(refused);
     else settle();

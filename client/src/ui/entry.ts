@@ -4,9 +4,9 @@ import {
   type Parsed, type UnitSystem,
 } from '@katabasis/core';
 
-export interface Entry {
-  show: (value: number) => string;
-  parse: (typed: string) => Parsed;
+export interface Entry<T = number> {
+  show: (value: T) => string;
+  parse: (typed: string) => Parsed<T>;
 }
 
 /** Refuses what parses but cannot be. */
@@ -26,6 +26,19 @@ export const distanceEntry = (units: UnitSystem): Entry => ({
   show: (value) => text(showLength(value, units)),
   parse: within((typed) => parseLength(typed, units), (value) => value >= 0 && value <= 10_000, 'A distance is zero or more.'),
 });
+
+/** Several distances, with commas between. */
+export const distancesEntry = (units: UnitSystem): Entry<readonly number[]> => {
+  const { show, parse } = distanceEntry(units);
+  return {
+    show: (values) => values.map(show).join(', '),
+    parse: (typed) => {
+      const read = typed.split(/[,;]/).map((part) => parse(part.trim()));
+      const bad = read.find((each) => !each.ok);
+      return bad && !bad.ok ? bad : { ok: true, value: read.flatMap((each) => (each.ok ? [each.value] : [])) };
+    },
+  };
+};
 
 export const levelEntry = (units: UnitSystem): Entry => ({
   show: (value) => text(showLevel(value, units)),

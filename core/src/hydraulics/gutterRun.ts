@@ -48,9 +48,12 @@ export function valleyDepth(gutter: GutterRun, flow: number): number {
   return Math.sqrt((2 * unit * unit) / (GRAVITY * y1) + y1 * y1);
 }
 
+/** What a level channel with a free end would let go without friction, √3 yc = depth, m³/s. */
+export const frictionlessFlow = ({ width, depth }: Pick<GutterRun, 'width' | 'depth'>): number => width * Math.sqrt(GRAVITY) * (depth / Math.sqrt(3)) ** 1.5;
+
 /** Most of a valley's water that the gutter carries from there to its outlet without brimming over, m³/s. */
 export function gutterRunCapacity(gutter: GutterRun): number {
-  // Without friction √3 yc = depth; friction only takes from that.
-  const most = gutter.width * Math.sqrt(GRAVITY) * (gutter.depth / Math.sqrt(3)) ** 1.5;
+  // Friction only takes from it.
+  const most = frictionlessFlow(gutter);
   return rootBetween(most * 1e-6, most * (1 + 1e-9), (flow) => valleyDepth(gutter, flow) - gutter.depth, 1e-10);
 }

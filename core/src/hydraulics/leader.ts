@@ -14,10 +14,23 @@ export function leaderCapacity({ diameter, filled }: { diameter: number; filled:
 }
 
 /** A sharp hole in sheet metal; its rim is a weir like a grate's. */
-export const GUTTER_OUTLET_ORIFICE = 0.6;
+const OUTLET_ORIFICE = 0.6;
 
-/** Flow (m³/s) through an outlet of `openArea` (m²) under `depth` (m) of water in the gutter; the lesser of weir and orifice. */
-export function gutterOutletCapacity({ openArea, depth }: { openArea: number; depth: number }): number {
+interface GutterOutlet {
+  /** m² */
+  openArea: number;
+  /** Of water over it, m. */
+  depth: number;
+}
+
+/** Rim (m) of a round hole of that area, and the flow (m³/s) that it lets in as a weir and as an orifice. */
+export function gutterOutletFlows({ openArea, depth }: GutterOutlet): { rim: number; weir: number; orifice: number } {
   const rim = 2 * Math.sqrt(Math.PI * openArea);
-  return Math.min(WEIR_COEFFICIENT * rim * depth ** 1.5, GUTTER_OUTLET_ORIFICE * openArea * Math.sqrt(2 * GRAVITY * depth));
+  return { rim, weir: WEIR_COEFFICIENT * rim * depth ** 1.5, orifice: OUTLET_ORIFICE * openArea * Math.sqrt(2 * GRAVITY * depth) };
+}
+
+/** Flow (m³/s) through the outlet of a gutter or a channel; the lesser of the two. */
+export function gutterOutletCapacity(outlet: GutterOutlet): number {
+  const { weir, orifice } = gutterOutletFlows(outlet);
+  return Math.min(weir, orifice);
 }

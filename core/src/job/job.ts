@@ -1,5 +1,5 @@
 /** The job as the core, the screens and the server hold it. */
-import type { Element, ElementKind, JobElement, RainElement } from './elements';
+import type { Basin, Channel, Element, ElementKind, JobElement, RainElement } from './elements';
 
 export interface Job {
   id: string;
@@ -27,6 +27,9 @@ export function ofKind<K extends ElementKind>(job: Job, kind: K): readonly OfKin
   const kinds = sorted.get(job.elements) ?? byKind(job.elements);
   return (kinds.get(kind) ?? []) as OfKind<K>[];
 }
+
+/** Inlets that water comes to over the ground. */
+export const groundInlets = (job: Job): (Basin | Channel)[] => [...ofKind(job, 'basin'), ...ofKind(job, 'channel')];
 
 /** The element of that id if it is of that kind. */
 export function elementOf<K extends ElementKind>(job: Job, kind: K, id: string): OfKind<K> | undefined {

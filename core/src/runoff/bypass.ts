@@ -2,7 +2,7 @@
 import { GRATE_FACTS } from '../catalogue/grates';
 import { interception, type Interception } from '../hydraulics/slopeInlet';
 import type { Basin, Channel } from '../job/elements';
-import { ofKind, type Job } from '../job/job';
+import { groundInlets, type Job } from '../job/job';
 import type { Arrival } from './sources';
 
 export interface OnSlope extends Interception {
@@ -47,7 +47,7 @@ function ordered(inlets: SlopeInlet[]): SlopeInlet[] {
 
 /** Arrivals at every landing with what inlets on slopes pass on moved to the next; `flowOf` gives the flow (m³/s) of a list of arrivals. */
 export function withBypass(job: Job, arrivals: ReadonlyMap<string, readonly Arrival[]>, flowOf: (parts: readonly Arrival[]) => number): { arrivals: ReadonlyMap<string, readonly Arrival[]>; onSlope: ReadonlyMap<string, OnSlope> } {
-  const inlets = [...ofKind(job, 'basin'), ...ofKind(job, 'channel')].filter(onSlope);
+  const inlets = groundInlets(job).filter(onSlope);
   if (inlets.length === 0) return { arrivals, onSlope: new Map() };
   const moved = new Map(arrivals);
   const told = new Map<string, OnSlope>();

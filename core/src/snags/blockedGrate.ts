@@ -1,6 +1,6 @@
 import { put } from '../job/change';
 import type { Basin, Channel } from '../job/elements';
-import { elementOf, ofKind } from '../job/job';
+import { elementOf, groundInlets } from '../job/job';
 import { inletOf } from '../inlets';
 import { sagDepth } from '../hydraulics/sagInlet';
 import type { Fix, Rule } from './snag';
@@ -27,7 +27,7 @@ const leftToSill = (inlet: Basin | Channel, offered: number): number => {
 /** In the design rain, one grate full of leaves brings the water to a sill. Water runs past an inlet on a slope, and does not pond there. */
 export const blockedGrate: Rule = {
   code: 'blockedGrate',
-  find: (job, { inlets, settings }) => [...ofKind(job, 'basin'), ...ofKind(job, 'channel')].flatMap((inlet) => {
+  find: (job, { inlets, settings }) => groundInlets(job).flatMap((inlet) => {
     const offered = inlets[inlet.id]?.taken ?? 0;
     if (inlet.sillLevel === undefined || inlet.approach || offered <= 0) return [];
     const left = leftToSill(inlet, offered);

@@ -1,4 +1,5 @@
-import { ofKind, rainOf } from '../job/job';
+import { rainOf } from '../job/job';
+import { firstSill } from '../openings';
 import type { Rule } from './snag';
 
 /** A sill is to be protected, and no rarer rain is said to check it by. */
@@ -6,7 +7,7 @@ export const openingRainMissing: Rule = {
   code: 'openingRainMissing',
   find: (job) => {
     const rain = rainOf(job);
-    const inlet = [...ofKind(job, 'basin'), ...ofKind(job, 'channel')].find(({ sillLevel }) => sillLevel !== undefined);
+    const inlet = firstSill(job);
     return rain && !rain.openings && inlet ? [{ code: 'openingRainMissing', severity: 'mind' as const, at: 'rain', measure: 'count' as const, figure: 0, limit: 1, other: inlet.id }] : [];
   },
   tell: (snag, say) => ({

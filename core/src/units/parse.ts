@@ -13,7 +13,7 @@ import {
   type UnitSystem,
 } from './constants';
 
-export type Parsed = { ok: true; value: number } | { ok: false; sentence: string };
+export type Parsed<T = number> = { ok: true; value: T } | { ok: false; sentence: string };
 
 const no = (sentence: string): Parsed => ({ ok: false, sentence });
 const yes = (value: number): Parsed => (Number.isFinite(value) ? { ok: true, value } : no('That number is too large.'));

@@ -1,7 +1,7 @@
 /** Workings of a channel drain: its profile, what it takes brimful, the hole at its outlet, where it overtops. */
 import { shapeOf } from '../hydraulics/channelSection';
-import { GUTTER_OUTLET_ORIFICE } from '../hydraulics/leader';
-import { WEIR_COEFFICIENT } from '../hydraulics/sagInlet';
+import { frictionlessFlow } from '../hydraulics/gutterRun';
+import { gutterOutletFlows } from '../hydraulics/leader';
 import { holeOf, type ChannelPlan } from '../inlets';
 import type { Channel } from '../job/elements';
 import { decimals, showFlow, showLength, showSmall, text, type UnitSystem } from '../units';
@@ -33,14 +33,13 @@ export function channelDepth(inlet: ChannelPlan, units: UnitSystem): Working {
 
 export function channelFull(inlet: ChannelPlan, units: UnitSystem): Working {
   const { drain, capacity } = inlet;
-  const smooth = drain.width * Math.sqrt(9.80665) * (drain.depth / Math.sqrt(3)) ** 1.5;
   return {
     title: 'What the channel takes, brimful',
     says: 'The inflow all along at which its water just touches its top somewhere, its outlets falling free.',
     formula: PROFILE,
     numbers: [
       sizeLine(inlet),
-      `level, flat, with one outlet at its end and without friction it would take b √g (d/√3)^1.5 = ${litres(smooth)}`,
+      `level, flat, with one outlet at its end and without friction it would take b √g (d/√3)^1.5 = ${litres(frictionlessFlow(drain))}`,
       `found: ${litres(capacity)}, ${decimals((capacity / drain.length) * 1000, 3)} L/s a metre; ${text(showFlow(inlet.taken, units))} comes`,
     ],
     result: showFlow(capacity, units),
@@ -49,15 +48,15 @@ export function channelFull(inlet: ChannelPlan, units: UnitSystem): Working {
 }
 
 export function channelHole(channel: Channel, inlet: ChannelPlan, diameter: number, units: UnitSystem): Working {
-  const { openArea: area, depth } = holeOf(channel, diameter);
-  const rim = 2 * Math.sqrt(Math.PI * area);
+  const hole = holeOf(channel, diameter);
+  const { rim, weir, orifice } = gutterOutletFlows(hole);
   return {
     title: 'What its outlet takes',
     says: 'The hole from the channel to its pipe, with the channel brimful over it.',
     formula: 'orifice  Q = 0.6 A √(2 g d);  weir  Q = 1.66 P d^1.5;  the lesser',
     numbers: [
-      `hole ${text(showSmall(diameter, units))}: A = ${decimals(area, 5)} m², P = ${metres(rim)}, in its ${channel.hole ?? 'floor'}, under ${text(showSmall(depth, units))} of water`,
-      `orifice: ${litres(GUTTER_OUTLET_ORIFICE * area * Math.sqrt(2 * 9.80665 * depth))};  weir: ${litres(WEIR_COEFFICIENT * rim * depth ** 1.5)}`,
+      `hole ${text(showSmall(diameter, units))}: A = ${decimals(hole.openArea, 5)} m², P = ${metres(rim)}, in its ${channel.hole ?? 'floor'}, under ${text(showSmall(hole.depth, units))} of water`,
+      `orifice: ${litres(orifice)};  weir: ${litres(weir)}`,
       `most that comes to ${inlet.profile.outlets.length > 1 ? 'one of them' : 'it'}: ${text(showFlow(inlet.outletFlow, units))}`,
     ],
     result: showFlow(inlet.outletCapacity ?? 0, units),

@@ -1,6 +1,7 @@
 /** Working of a downspout: the lesser of outlet and leader, and what a gutter carries of a valley's water. */
 import { DOWNSPOUT_LABELS, DOWNSPOUT_OPENINGS } from '../catalogue/downspouts';
 import { GUTTER_FACTS } from '../catalogue/gutters';
+import { frictionlessFlow } from '../hydraulics/gutterRun';
 import type { DownspoutPlan } from '../inlets';
 import type { Downspout } from '../job/elements';
 import { decimals, showFlow, showSmall, text, type UnitSystem } from '../units';
@@ -9,9 +10,8 @@ import { litres, metres, type Working } from './working';
 function valleyNumbers({ gutter, valley }: DownspoutPlan, units: UnitSystem): string[] {
   if (!valley) return [];
   const { label, width, depth } = GUTTER_FACTS[gutter];
-  const smooth = width * Math.sqrt(9.80665) * (depth / Math.sqrt(3)) ** 1.5;
   return [
-    `${label} gutter, ${metres(width)} wide and ${metres(depth)} deep to its brim: b √g (d/√3)^1.5 = ${litres(smooth)} without friction`,
+    `${label} gutter, ${metres(width)} wide and ${metres(depth)} deep to its brim: b √g (d/√3)^1.5 = ${litres(frictionlessFlow({ width, depth }))} without friction`,
     `over ${metres(valley.gutterRun)} from the valley, with friction: ${text(showFlow(valley.capacity, units))} of the ${text(showFlow(valley.offered, units))} that comes down it`,
   ];
 }

@@ -1,6 +1,6 @@
 /** Workings of a basin's grate: depth over it, what it takes, what runs past it, its sump. */
 import { GRATE_FACTS } from '../catalogue/grates';
-import { ORIFICE_COEFFICIENT, sagCapacity, WEIR_COEFFICIENT } from '../hydraulics/sagInlet';
+import { sagCapacity, sagDepths, sagFlows } from '../hydraulics/sagInlet';
 import type { BasinPlan } from '../inlets';
 import type { Basin } from '../job/elements';
 import type { OnSlope } from '../runoff/bypass';
@@ -16,8 +16,7 @@ const grateLine = (basin: Basin, { inlet: { weirLength, openArea, clogging } }: 
 export function grateDepth(basin: Basin, inlet: BasinPlan, units: UnitSystem): Working {
   const { weirLength, openArea, clogging } = inlet.inlet;
   const clear = 1 - clogging;
-  const weir = Math.cbrt((inlet.taken / (WEIR_COEFFICIENT * weirLength * clear)) ** 2);
-  const orifice = (inlet.taken / (ORIFICE_COEFFICIENT * openArea * clear)) ** 2 / (2 * 9.80665);
+  const { weir, orifice } = sagDepths({ ...inlet.inlet, flow: inlet.taken });
   return {
     title: 'Water over the grate',
     says: 'How deep water must stand for the grate to take all that comes over the ground.',
@@ -36,15 +35,17 @@ export function grateDepth(basin: Basin, inlet: BasinPlan, units: UnitSystem): W
 export function grateCapacity(basin: Basin, inlet: BasinPlan, allowed: number, units: UnitSystem): Working {
   const { weirLength, openArea, clogging } = inlet.inlet;
   const clear = 1 - clogging;
-  const { control } = sagCapacity({ ...inlet.inlet, depth: allowed });
+  const at = { ...inlet.inlet, depth: allowed };
+  const { weir, orifice } = sagFlows(at);
+  const { control } = sagCapacity(at);
   return {
     title: 'What the grate takes',
     says: `With the ${text(showSmall(allowed, units))} of water over it that is allowed here.`,
     formula: `${SAG};  the lesser of the two`,
     numbers: [
       grateLine(basin, inlet),
-      `weir: 1.66 × ${decimals(weirLength * clear, 3)} × ${decimals(allowed, 4)}^1.5 = ${litres(WEIR_COEFFICIENT * weirLength * clear * allowed ** 1.5)}`,
-      `orifice: 0.67 × ${decimals(openArea * clear, 4)} × √(2 × 9.807 × ${decimals(allowed, 4)}) = ${litres(ORIFICE_COEFFICIENT * openArea * clear * Math.sqrt(2 * 9.80665 * allowed))}`,
+      `weir: 1.66 × ${decimals(weirLength * clear, 3)} × ${decimals(allowed, 4)}^1.5 = ${litres(weir)}`,
+      `orifice: 0.67 × ${decimals(openArea * clear, 4)} × √(2 × 9.807 × ${decimals(allowed, 4)}) = ${litres(orifice)}`,
       control === 'weir' ? 'Its rim holds it back.' : 'Its slots hold it back.',
     ],
     result: showFlow(inlet.capacity, units),

@@ -20,7 +20,7 @@ import { Text } from '../../ui/Text';
 const MINUTE = 60;
 
 /** What the rain is called: where it is from and how often it may be more. */
-function calledOf({ source }: RainElement): string {
+export function calledOf({ source }: RainElement): string {
   if (source.type === 'typed') return 'Typed by you';
   return `${source.place}, ${source.returnPeriod}-year, ${source.type === 'office' ? source.duration / MINUTE : ROOF_DURATION / MINUTE}-minute`;
 }

@@ -12,6 +12,7 @@ import { useGo } from '../Shell';
 import { useAt } from '../useAt';
 import { AddSheet } from './AddSheet';
 import { ElementSheet } from './ElementSheet';
+import { calledOf } from './RainForm';
 import { Button } from '../../ui/Button';
 import Plus from 'lucide-react-native/icons/plus';
 
@@ -82,7 +83,7 @@ function Item({ id, name, about, figure, chosen, onChoose }: ItemProps) {
 function Rain(props: ListProps) {
   const { job, units } = useKept();
   const rain = rainOf(job);
-  const about = rain && rain.source.type !== 'typed' ? `${rain.source.place}, ${rain.source.returnPeriod}-year, 5-minute` : rain ? 'Typed by you' : 'Not set: tap to choose';
+  const about = rain ? calledOf(rain) : 'Not set: tap to choose';
   return (
     <View>
       <Text kind="heading">Rain</Text>

@@ -1,12 +1,11 @@
 /** Places that a pipe starts at, passes or ends. */
-import { DOWNSPOUT_LABELS, DOWNSPOUT_SIZES, GRATE_FACTS, GRATES, GUTTER_FACTS, GUTTERS, inletOf, landsOnGutter, METRES_PER_INCH, ofKind, put, sagDepth, showFlow, showLength, showSmall, showVelocity, text, TURN_FACTS, TURNS, type Basin, type Channel, type Discharge, type Downspout, type Junction, type Landing } from '@katabasis/core';
-import { useState } from 'react';
+import { DOWNSPOUT_LABELS, DOWNSPOUT_SIZES, GRATE_FACTS, GRATES, groundInlets, GUTTER_FACTS, GUTTERS, inletOf, landsOnGutter, METRES_PER_INCH, ofKind, put, sagDepth, showFlow, showSmall, showVelocity, text, TURN_FACTS, TURNS, type Basin, type Channel, type Discharge, type Downspout, type Junction, type Landing } from '@katabasis/core';
 import { View } from 'react-native';
 import { useKept } from '../../data/useJob';
 import { SPACE } from '../../theme/tokens';
 import { Choice } from '../../ui/Choice';
-import { coverEntry, distanceEntry, flowEntry, lengthEntry, levelEntry, pitchEntry, shareEntry } from '../../ui/entry';
-import { NameField, QuantityField, TextBox } from '../../ui/Field';
+import { coverEntry, distanceEntry, distancesEntry, flowEntry, lengthEntry, levelEntry, pitchEntry, shareEntry } from '../../ui/entry';
+import { NameField, QuantityField } from '../../ui/Field';
 import { Text } from '../../ui/Text';
 import { Feeds } from './Feeds';
 
@@ -31,7 +30,7 @@ function NameAndLevel({ landing, levelLabel }: { landing: Landing; levelLabel: s
 export function DownspoutForm({ downspout }: { downspout: Downspout }) {
   const { job, edit } = useKept();
   const lower = ofKind(job, 'downspout').filter((other) => other.id !== downspout.id);
-  const inlets = [...ofKind(job, 'basin'), ...ofKind(job, 'channel')];
+  const inlets = groundInlets(job);
   const setGutter = (landsOn: Downspout['landsOn']): void => {
     const { landsOn: _old, ...rest } = downspout;
     const runs = landsOn?.length ? ofKind(job, 'run').filter((run) => run.from === downspout.id || run.to === downspout.id) : [];
@@ -121,7 +120,7 @@ function OnSlopeForm({ inlet }: { inlet: Basin | Channel }) {
   const { approach } = inlet;
   const told = plan.onSlope.get(inlet.id);
   const save = (next: Basin['approach']): string | null => edit(put('Say how water comes on', without(without(inlet, 'approach', next), 'passesTo', next ? inlet.passesTo : undefined)));
-  const others = [...ofKind(job, 'basin'), ...ofKind(job, 'channel')].filter((other) => other.id !== inlet.id);
+  const others = groundInlets(job).filter((other) => other.id !== inlet.id);
   return (
     <View style={{ gap: SPACE.s }}>
       <Choice label="It stands" value={approach ? 'slope' : 'dip'} options={[{ value: 'dip', label: 'In a low spot' }, { value: 'slope', label: 'On a slope', note: 'some may run past' }]} onChoose={(where) => save(where === 'dip' ? undefined : { slope: 0.02, roughness: 0.012 })} />
@@ -171,22 +170,10 @@ function ChannelOutlets({ channel, set }: { channel: Channel; set: (label: strin
   const outlet = channel.outlet ?? 'end';
   const several = typeof outlet !== 'string';
   const choose = (where: 'end' | 'middle' | 'several'): void => void set('Say where its outlet is', { outlet: where === 'several' ? [0, channel.length] : where });
-  const said = several ? outlet.map((at) => text(showLength(at, units))).join(', ') : '';
-  const [typed, setTyped] = useState<string | null>(null);
-  const [wrong, setWrong] = useState<string | null>(null);
-  const done = (): void => {
-    if (typed === null) return;
-    const read = typed.split(/[,;]/).map((part) => distanceEntry(units).parse(part.trim()));
-    const bad = read.find((each) => !each.ok);
-    if (bad && !bad.ok) return setWrong(bad.sentence);
-    const refused = set('Set its outlets', { outlet: read.flatMap((each) => (each.ok ? [each.value] : [])) });
-    setWrong(refused);
-    if (refused === null) setTyped(null);
-  };
   return (
     <View style={{ gap: SPACE.s }}>
       <Choice label="Its outlet" value={several ? 'several' : outlet} options={[{ value: 'end', label: 'At its end' }, { value: 'middle', label: 'In its middle', note: 'two halves fall to it' }, { value: 'several', label: 'Several', note: 'they share the water' }]} onChoose={choose} />
-      {several && <TextBox label="Outlets, from its upper end" words text={typed ?? said} usual={units === 'us' ? "0, 20'" : '0, 6'} onText={setTyped} onDone={done} wrong={wrong} hint="One after another, with commas" testID="outlets" />}
+      {several && <QuantityField label="Outlets, from its upper end" value={outlet} {...distancesEntry(units)} onCommit={(places) => set('Set its outlets', { outlet: [...places!] })} usual={units === 'us' ? "0, 20'" : '0, 6'} hint="One after another, with commas" testID="outlets" />}
     </View>
   );
 }
