@@ -199,6 +199,9 @@ export type Landing = Downspout | Junction | Basin | Channel | Discharge;
 
 const LANDING_KINDS: ReadonlySet<ElementKind> = new Set(['downspout', 'junction', 'basin', 'channel', 'discharge']);
 
+/** Whether a channel's outlets come one after another, none beyond its length. */
+export const outletsFit = ({ outlet, length: whole }: Channel): boolean => !Array.isArray(outlet) || outlet.every((place, k) => place <= whole && (k === 0 || place > outlet[k - 1]!));
+
 /** Whether an upper downspout's water stays on the roof. */
 export const landsOnGutter = (downspout: Downspout): boolean => (downspout.landsOn?.length ?? 0) > 0;
 

@@ -1,6 +1,6 @@
 /** What is wrong with a job as data, said in full. A poor plan is not a fault: that is a snag. */
 import type { z } from 'zod';
-import { isLanding, type Element } from './elements';
+import { isLanding, outletsFit, type Element } from './elements';
 import type { Job } from './job';
 
 export interface Fault {
@@ -120,10 +120,7 @@ export function jobFaults(job: Job): Fault[] {
       const sentence = referenceFault(job, element, reference);
       if (sentence) faults.push({ path: at(element.id, reference.field), sentence });
     }
-    if (element.kind === 'channel' && Array.isArray(element.outlet)) {
-      const { outlet, length } = element;
-      if (outlet.some((place, k) => place > length || (k > 0 && place <= outlet[k - 1]!))) faults.push({ path: at(element.id, 'outlet'), sentence: 'must name outlets one after another, none beyond its length' });
-    }
+    if (element.kind === 'channel' && !outletsFit(element)) faults.push({ path: at(element.id, 'outlet'), sentence: 'must name outlets one after another, none beyond its length' });
     if (element.kind === 'run') {
       if (pipes.has(element.from)) faults.push({ path: at(element.id, 'from'), sentence: `is a second way out of "${element.from}"; a landing has one` });
       pipes.set(element.from, [...(pipes.get(element.from) ?? []), element.to]);

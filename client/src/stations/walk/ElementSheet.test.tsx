@@ -31,9 +31,13 @@ describe('a channel drain’s sheet', () => {
     expect(element<Channel>(open, 'kennelDrain').outlet).toEqual([expect.closeTo(3 * 0.3048, 6), expect.closeTo(12 * 0.3048, 6)]);
     expect(seen()).toMatch(/Its outlets take [\d.]+ gpm, [\d.]+ gpm/);
     const box = type(/^Outlets/, "3', 40'") as HTMLInputElement;
-    expect(screen.getByRole('alert').textContent).toMatch(/none beyond its length/);
+    expect(screen.getByRole('alert').textContent).toBe('Its outlets come one after another, none beyond its length.');
     expect(box.value).toBe("3', 40'");
     expect(element<Channel>(open, 'kennelDrain').outlet).toHaveLength(2);
+    // Nor is the channel made shorter than where they are.
+    type('Length', "8'");
+    expect(screen.getAllByRole('alert').at(-1)!.textContent).toBe('Its outlets come one after another, none beyond its length.');
+    expect(element<Channel>(open, 'kennelDrain').length).toBeCloseTo(16 * 0.3048, 6);
   });
 
   it('runs deeper on a half round, and a channel too narrow for it overtops', () => {

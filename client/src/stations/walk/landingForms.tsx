@@ -1,5 +1,5 @@
 /** Places that a pipe starts at, passes or ends. */
-import { DOWNSPOUT_LABELS, DOWNSPOUT_SIZES, GRATE_FACTS, GRATES, groundInlets, GUTTER_FACTS, GUTTERS, inletOf, landsOnGutter, METRES_PER_INCH, ofKind, put, sagDepth, showFlow, showSmall, showVelocity, text, TURN_FACTS, TURNS, type Basin, type Channel, type Discharge, type Downspout, type Junction, type Landing } from '@katabasis/core';
+import { DOWNSPOUT_LABELS, DOWNSPOUT_SIZES, GRATE_FACTS, GRATES, groundInlets, GUTTER_FACTS, GUTTERS, inletOf, landsOnGutter, METRES_PER_INCH, ofKind, outletsFit, put, sagDepth, showFlow, showSmall, showVelocity, text, TURN_FACTS, TURNS, type Basin, type Channel, type Discharge, type Downspout, type Junction, type Landing } from '@katabasis/core';
 import { View } from 'react-native';
 import { useKept } from '../../data/useJob';
 import { SPACE } from '../../theme/tokens';
@@ -141,7 +141,10 @@ function OnSlopeForm({ inlet }: { inlet: Basin | Channel }) {
 
 export function ChannelForm({ channel }: { channel: Channel }) {
   const { edit, units } = useKept();
-  const set = (label: string, next: Partial<Channel>): string | null => edit(put(label, { ...channel, ...next }));
+  const set = (label: string, next: Partial<Channel>): string | null => {
+    const changed = { ...channel, ...next };
+    return outletsFit(changed) ? edit(put(label, changed)) : 'Its outlets come one after another, none beyond its length.';
+  };
   const steep = (slope: number | undefined): string | null => (slope !== undefined && slope > 0.5 ? 'At most 50%.' : null);
   return (
     <>
