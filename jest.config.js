@@ -1,7 +1,19 @@
 /** Core, server and the client's logic run in plain Node; what renders runs in the web preset. */
 const node = {
   testEnvironment: 'node',
-  transform: { '^.+\\.(t|j|m?j)sx?$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022', transform: { react: { runtime: 'automatic' } } }, module: { type: 'commonjs' } }] },
+  transform: {
+    '^.+\\.(t|j|m?j)sx?$': [
+      '@swc/jest',
+      {
+        jsc: {
+          parser: { syntax: 'typescript', tsx: true },
+          target: 'es2022',
+          transform: { react: { runtime: 'automatic' } },
+        },
+        module: { type: 'commonjs' },
+      },
+    ],
+  },
   transformIgnorePatterns: [],
   moduleFileExtensions: ['ts', 'tsx', 'js', 'mjs', 'json'],
 };
@@ -14,9 +26,15 @@ module.exports = {
     { ...node, displayName: 'server', testMatch: ['<rootDir>/server/src/**/*.test.ts'] },
     { ...node, displayName: 'client', testMatch: ['<rootDir>/client/src/**/*.test.ts'] },
     {
-      preset: 'jest-expo/web', displayName: 'screens', rootDir: '<rootDir>/client', roots: ['<rootDir>/src'], testMatch: ['<rootDir>/src/**/*.test.tsx'],
+      preset: 'jest-expo/web',
+      displayName: 'screens',
+      rootDir: '<rootDir>/client',
+      roots: ['<rootDir>/src'],
+      testMatch: ['<rootDir>/src/**/*.test.tsx'],
       // Expo's own transform leaves most packages as they are; these come as modules only.
-      transformIgnorePatterns: ['/node_modules/(?!(.*react-native.*|expo.*|@expo.*|@react-navigation|@testing-library|lucide-react-native|@tanstack|zod|fast-check|pure-rand))'],
+      transformIgnorePatterns: [
+        '/node_modules/(?!(.*react-native.*|expo.*|@expo.*|@react-navigation|@testing-library|lucide-react-native|@tanstack|zod|fast-check|pure-rand))',
+      ],
       transform: { '\\.m?[jt]sx?$': ['babel-jest', { caller: { name: 'metro', bundler: 'metro', platform: 'web' } }] },
       setupFilesAfterEnv: ['<rootDir>/src/testing/setup.ts'],
     },

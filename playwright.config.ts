@@ -19,7 +19,15 @@ export default defineConfig({
     baseURL: `http://localhost:${PORT}`,
     launchOptions: {
       executablePath: process.env.KATABASIS_CHROMIUM ?? '/usr/bin/chromium',
-      args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
     },
     trace: 'off',
   },

@@ -21,10 +21,19 @@ config.server.enhanceMiddleware = (pages) => (request, response, next) => {
   if (!request.url.startsWith('/api/')) return pages(request, response, next);
   const { origin: _origin, ...headers } = request.headers;
   const port = Number(process.env.KATABASIS_PORT ?? 4870);
-  const onward = http.request({ port, host: '127.0.0.1', path: request.url, method: request.method, headers: { ...headers, host: `localhost:${port}` } }, (answer) => {
-    response.writeHead(answer.statusCode, answer.headers);
-    answer.pipe(response);
-  });
+  const onward = http.request(
+    {
+      port,
+      host: '127.0.0.1',
+      path: request.url,
+      method: request.method,
+      headers: { ...headers, host: `localhost:${port}` },
+    },
+    (answer) => {
+      response.writeHead(answer.statusCode, answer.headers);
+      answer.pipe(response);
+    },
+  );
   onward.on('error', () => response.writeHead(502).end());
   request.pipe(onward);
 };

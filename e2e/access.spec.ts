@@ -14,13 +14,29 @@ interface Violation {
 async function faults(page: Page): Promise<string[]> {
   await page.evaluate(AXE);
   const found = await page.evaluate(async () => {
-    const { violations } = await (globalThis as unknown as { axe: { run(): Promise<{ violations: Violation[] }> } }).axe.run();
+    const { violations } = await (
+      globalThis as unknown as { axe: { run(): Promise<{ violations: Violation[] }> } }
+    ).axe.run();
     return violations;
   });
-  return found.filter(({ impact }) => impact === 'serious' || impact === 'critical').map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html.slice(0, 160)).join(' | ')}`);
+  return found
+    .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+    .map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html.slice(0, 160)).join(' | ')}`);
 }
 
-const SCREENS = ['/', '/new', '/job/quillfeather/plan', '/job/quillfeather/plan?at=trunkLower', '/job/quillfeather/plan?at=wye1', '/job/quillfeather/walk', '/job/quillfeather/walk?at=faceStreet', '/job/quillfeather/walk?at=rain', '/job/quillfeather/walk?at=new', '/job/quillfeather/walk?at=swale', '/job/quillfeather/plan?at=job'];
+const SCREENS = [
+  '/',
+  '/new',
+  '/job/quillfeather/plan',
+  '/job/quillfeather/plan?at=trunkLower',
+  '/job/quillfeather/plan?at=wye1',
+  '/job/quillfeather/walk',
+  '/job/quillfeather/walk?at=faceStreet',
+  '/job/quillfeather/walk?at=rain',
+  '/job/quillfeather/walk?at=new',
+  '/job/quillfeather/walk?at=swale',
+  '/job/quillfeather/plan?at=job',
+];
 
 for (const theme of ['daylight', 'glare', 'dusk'] as const) {
   test(`has no serious accessibility fault on any screen, ${theme}`, async ({ page }) => {

@@ -13,9 +13,16 @@ async function openFile(page: Page, name: string, content: string): Promise<void
 test('refuses a bad file with every fault named, and takes a good one', async ({ page }) => {
   await page.goto('/');
   const file = toFile(quillfeather());
-  const bad = { ...file, elements: file.elements.map((element) => (element.id === 'runBasin' ? { ...element, length: -3, nominal: null } : element)) };
+  const bad = {
+    ...file,
+    elements: file.elements.map((element) =>
+      element.id === 'runBasin' ? { ...element, length: -3, nominal: null } : element,
+    ),
+  };
   await openFile(page, 'bad.katabasis.json', JSON.stringify(bad));
-  const alert = page.getByRole('alert').filter({ hasText: 'bad.katabasis.json was not taken in. 2 things are wrong with it:' });
+  const alert = page
+    .getByRole('alert')
+    .filter({ hasText: 'bad.katabasis.json was not taken in. 2 things are wrong with it:' });
   await expect(alert).toContainText('(runBasin).length must be more than 0.');
   await expect(alert).toContainText('(runBasin).nominal must be a finite number.');
   await openFile(page, 'noise.json', 'not a file');
@@ -32,7 +39,9 @@ test('saves a job file that reads back to the same job', async ({ page, request 
   const saved = await download;
   expect(saved.suggestedFilename()).toBe('to-be-saved.katabasis.json');
   const { elements } = JSON.parse(readFileSync(await saved.path(), 'utf8')) as { elements: { id: string }[] };
-  expect(elements.filter((element) => element.id !== 'job')).toEqual(toFile(quillfeather()).elements.filter((element) => element.id !== 'job'));
+  expect(elements.filter((element) => element.id !== 'job')).toEqual(
+    toFile(quillfeather()).elements.filter((element) => element.id !== 'job'),
+  );
 });
 
 test('copies a job, takes it out, and brings it back', async ({ page, request }, info) => {

@@ -1,7 +1,10 @@
 import { expect, test } from '@playwright/test';
 import { copyOfSample, kept, saved } from './jobs';
 
-test('goes on without the server, through a reload, and sends everything when it is back', async ({ page, request }) => {
+test('goes on without the server, through a reload, and sends everything when it is back', async ({
+  page,
+  request,
+}) => {
   const job = await copyOfSample(request);
   await page.goto(`/job/${job}/plan`);
   await expect(page.getByTestId('verdict')).toBeVisible();
@@ -42,7 +45,20 @@ test('makes a new job without the server', async ({ page, request }) => {
 
 test('shows both sides when another device changed the same thing', async ({ page, request }) => {
   const job = await copyOfSample(request);
-  const name = (text: string) => request.post(`/api/jobs/${job}/changes`, { data: { change: `other-device-${text}`, label: 'Name it', puts: [{ base: text === 'one' ? 1 : 2, element: { id: 'wye2', kind: 'junction', form: 'wye', name: `Wye ${text}`, groundLevel: -0.27 } }], removes: [] } });
+  const name = (text: string) =>
+    request.post(`/api/jobs/${job}/changes`, {
+      data: {
+        change: `other-device-${text}`,
+        label: 'Name it',
+        puts: [
+          {
+            base: text === 'one' ? 1 : 2,
+            element: { id: 'wye2', kind: 'junction', form: 'wye', name: `Wye ${text}`, groundLevel: -0.27 },
+          },
+        ],
+        removes: [],
+      },
+    });
   await page.goto(`/job/${job}/walk?at=wye2`);
   const field = page.getByRole('textbox', { name: 'Name' });
   await expect(field).toHaveValue('Wye 2');

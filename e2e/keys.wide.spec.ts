@@ -24,7 +24,10 @@ test('can be worked from the keyboard alone', async ({ page }) => {
   const reached = new Set<string>();
   for (let k = 0; k < 120; k++) {
     await page.keyboard.press('Tab');
-    reached.add(await page.evaluate(() => (document.activeElement?.getAttribute('aria-label') ?? '').replaceAll('\u00a0', ' ')));
+    reached.add(
+      await page.evaluate(() => (document.activeElement?.getAttribute('aria-label') ?? '').replaceAll('\u00a0', ' ')),
+    );
   }
-  for (const name of ['Walk', 'Plan', 'All jobs', 'Job settings', 'Plan 11 in of cover, not 12 in']) expect([...reached]).toContain(name);
+  for (const name of ['Walk', 'Plan', 'All jobs', 'Job settings', 'Plan 11 in of cover, not 12 in'])
+    expect([...reached]).toContain(name);
 });

@@ -5,7 +5,11 @@ test('goes from nothing to a verdict on three downspouts in a dozen entries', as
   await page.goto('/');
   await page.getByRole('button', { name: 'New job', exact: true }).click();
   await page.getByTestId('new-name').fill('Three spouts');
-  const entries: [string, string, string][] = [['900', '0', '40'], ['30x20', '-6"', `35'6"`], ['750', '-1', '50']];
+  const entries: [string, string, string][] = [
+    ['900', '0', '40'],
+    ['30x20', '-6"', `35'6"`],
+    ['750', '-1', '50'],
+  ];
   for (const [index, [area, ground, length]] of entries.entries()) {
     await page.getByTestId(`new-area-${index + 1}`).fill(area);
     await page.getByTestId(`new-ground-${index + 1}`).fill(ground);

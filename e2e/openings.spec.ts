@@ -1,7 +1,10 @@
 import { expect, test } from '@playwright/test';
 import { copyOfSample, kept, saved } from './jobs';
 
-test('a door that floods only in the rarer rain is a Stop, and a wider channel keeps it dry', async ({ page, request }) => {
+test('a door that floods only in the rarer rain is a Stop, and a wider channel keeps it dry', async ({
+  page,
+  request,
+}) => {
   const job = await copyOfSample(request);
   await page.goto(`/job/${job}/walk?at=rain`);
   await page.getByTestId('rain-openings').fill('13');
@@ -19,7 +22,9 @@ test('a door that floods only in the rarer rain is a Stop, and a wider channel k
   await expect(page.getByRole('button', { name: /^Over the sill, 100-year/ })).toBeVisible();
   await expect(page.getByTestId('snag-openingFloods')).toContainText('In the 100-year rain water stands');
   await page.getByRole('button', { name: /^Over the sill, 100-year/ }).click();
-  await expect(page.getByRole('region', { name: 'Working of Over the sill, 100-year' })).toContainText('i = 13.00 in/h');
+  await expect(page.getByRole('region', { name: 'Working of Over the sill, 100-year' })).toContainText(
+    'i = 13.00 in/h',
+  );
   await page.getByRole('button', { name: 'Back' }).click();
   await set('Inside width', '5 in');
   await expect(page.getByTestId('snag-openingFloods')).toHaveCount(0);
@@ -37,7 +42,9 @@ test('a valley that shoots over its gutter is told, and a larger gutter mends it
   await page.getByTestId('valley-run').fill("30'");
   await page.getByTestId('valley-run').press('Enter');
   await page.goto(`/job/${job}/walk?at=ds2`);
-  await expect(page.getByTestId('snag-valleyOvershoots')).toContainText('The valley over Entrance downspout brings 46.9 gpm');
+  await expect(page.getByTestId('snag-valleyOvershoots')).toContainText(
+    'The valley over Entrance downspout brings 46.9 gpm',
+  );
   await page.getByTestId('fix-valleyOvershoots').click();
   await expect(page.getByTestId('snag-valleyOvershoots')).toHaveCount(0);
   await saved(page, job);

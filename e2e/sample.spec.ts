@@ -5,8 +5,13 @@ const NAME = 'Quillfeather Animal Clinic';
 
 test('opens the sample from the list and says in one look whether the water gets away', async ({ page }) => {
   await page.goto('/');
-  await page.getByRole('link', { name: new RegExp(`^${NAME}`) }).last().click();
-  await expect(page.getByTestId('verdict')).toContainText('Line A runs out of fall 13′\u00a011″ short of Roadside swale.');
+  await page
+    .getByRole('link', { name: new RegExp(`^${NAME}`) })
+    .last()
+    .click();
+  await expect(page.getByTestId('verdict')).toContainText(
+    'Line A runs out of fall 13′\u00a011″ short of Roadside swale.',
+  );
   await expect(page.getByTestId('verdict')).toContainText('1 Stop · 1 Fix');
   await expect(page.getByTestId('run-trunkLower')).toContainText('225 gpm');
 });
@@ -18,7 +23,9 @@ test('is solved by its fixes, undone, redone, and found kept after a reload', as
   await page.getByTestId('fix-outOfFall').click();
   await expect(verdict).toContainText('Wye 2 to Roadside swale is too small: 225 gpm in a pipe that holds 193 gpm.');
   await page.getByTestId('fix-capacityExceeded').click();
-  await expect(verdict).toContainText('Carries the 10-year rain to the swale with 1/8 in of fall to spare; openings stay dry in the 100-year.');
+  await expect(verdict).toContainText(
+    'Carries the 10-year rain to the swale with 1/8 in of fall to spare; openings stay dry in the 100-year.',
+  );
   await page.getByTestId('undo').click();
   await expect(verdict).toContainText('too small');
   await page.getByTestId('redo').click();
@@ -40,7 +47,9 @@ test('shows what each size would give, and a changed size changes the verdict at
   await expect(sizes.getByRole('radio', { name: /^4 in/ })).toBeChecked();
   await sizes.getByRole('radio', { name: /^3 in/ }).click();
   await expect(page.getByTestId('verdict')).toContainText('2 Stop · 3 Fix');
-  await expect(page.getByText('Lawn basin to Wye 1 is too small: 86.7 gpm in a pipe that holds', { exact: false }).first()).toBeVisible();
+  await expect(
+    page.getByText('Lawn basin to Wye 1 is too small: 86.7 gpm in a pipe that holds', { exact: false }).first(),
+  ).toBeVisible();
   await saved(page, job);
   await page.reload();
   await expect(sizes.getByRole('radio', { name: /^3 in/ })).toBeChecked();
@@ -102,7 +111,11 @@ test('says beside the field what is wrong and keeps what was typed', async ({ pa
   const job = await copyOfSample(request);
   await page.goto(`/job/${job}/plan?at=runBasin`);
   const length = page.getByTestId('run-length');
-  for (const [typed, says] of [['twelve', /Write a length such as/], ['-5', /A length is more than zero/], ['', /This is needed/]] as const) {
+  for (const [typed, says] of [
+    ['twelve', /Write a length such as/],
+    ['-5', /A length is more than zero/],
+    ['', /This is needed/],
+  ] as const) {
     await length.fill(typed);
     await length.blur();
     await expect(page.getByRole('alert').filter({ hasText: says })).toBeVisible();

@@ -11,9 +11,13 @@ async function watch(page: Page): Promise<void> {
     const times: number[] = [];
     Object.assign(globalThis, { pointerToPicture: times });
     let since: number | null = null;
-    addEventListener('pointermove', (event) => {
-      since ??= event.timeStamp;
-    }, { capture: true });
+    addEventListener(
+      'pointermove',
+      (event) => {
+        since ??= event.timeStamp;
+      },
+      { capture: true },
+    );
     new MutationObserver(() => {
       const from = since;
       if (from === null) return;
@@ -29,14 +33,18 @@ async function watch(page: Page): Promise<void> {
 
 /** Drags up and down from a point; gives the median and the 95th percentile of pointer to picture. */
 async function drag(page: Page, x: number, y: number): Promise<{ median: number; p95: number }> {
-  await page.evaluate(() => void ((globalThis as unknown as { pointerToPicture: number[] }).pointerToPicture.length = 0));
+  await page.evaluate(
+    () => void ((globalThis as unknown as { pointerToPicture: number[] }).pointerToPicture.length = 0),
+  );
   await page.mouse.move(x, y);
   await page.mouse.down();
   for (let k = 1; k <= 60; k++) {
     await page.mouse.move(x, y + 30 * Math.sin(k / 6) + 12);
     await page.waitForTimeout(25);
   }
-  const times = await page.evaluate(() => [...(globalThis as unknown as { pointerToPicture: number[] }).pointerToPicture].sort((a, b) => a - b));
+  const times = await page.evaluate(() =>
+    [...(globalThis as unknown as { pointerToPicture: number[] }).pointerToPicture].sort((a, b) => a - b),
+  );
   await page.mouse.move(x, y, { steps: 3 });
   await page.mouse.up();
   expect(times.length).toBeGreaterThan(40);
@@ -50,7 +58,11 @@ const BARE = `<body style="margin:0"><div id="box" style="position:absolute;top:
 const ROUNDS = 3;
 
 /** The best of some rounds after one that warms up: the machine is shared, and what else runs on it only ever adds. */
-async function best(page: Page, at: () => Promise<{ x: number; y: number }>, after: () => Promise<void>): Promise<{ median: number; p95: number }> {
+async function best(
+  page: Page,
+  at: () => Promise<{ x: number; y: number }>,
+  after: () => Promise<void>,
+): Promise<{ median: number; p95: number }> {
   await watch(page);
   await (await page.context().newCDPSession(page)).send('Emulation.setCPUThrottlingRate', { rate: 4 });
   const rounds: { median: number; p95: number }[] = [];
@@ -63,21 +75,35 @@ async function best(page: Page, at: () => Promise<{ x: number; y: number }>, aft
   return { median: least('median'), p95: least('p95') };
 }
 
-test('a dragged landing is on the screen within a frame or two, on a slow phone', async ({ page, context, request }) => {
+test('a dragged landing is on the screen within a frame or two, on a slow phone', async ({
+  page,
+  context,
+  request,
+}) => {
   test.setTimeout(120_000);
   const bare = await context.newPage();
   await bare.setContent(BARE);
-  const empty = await best(bare, async () => ({ x: 200, y: 400 }), async () => undefined);
+  const empty = await best(
+    bare,
+    async () => ({ x: 200, y: 400 }),
+    async () => undefined,
+  );
   await bare.close();
   const job = await copyOfSample(request);
   await page.goto(`/job/${job}/plan`);
   const handle = page.getByTestId('handle-wye1');
   await handle.scrollIntoViewIfNeeded();
-  const ours = await best(page, async () => {
-    const box = (await handle.boundingBox())!;
-    return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
-  }, () => page.getByTestId('undo').click());
-  console.log(`pointer to picture, 4x slower, best of ${ROUNDS}: median ${ours.median.toFixed(0)} ms, p95 ${ours.p95.toFixed(0)} ms; an empty page: median ${empty.median.toFixed(0)} ms, p95 ${empty.p95.toFixed(0)} ms`);
+  const ours = await best(
+    page,
+    async () => {
+      const box = (await handle.boundingBox())!;
+      return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+    },
+    () => page.getByTestId('undo').click(),
+  );
+  console.log(
+    `pointer to picture, 4x slower, best of ${ROUNDS}: median ${ours.median.toFixed(0)} ms, p95 ${ours.p95.toFixed(0)} ms; an empty page: median ${empty.median.toFixed(0)} ms, p95 ${empty.p95.toFixed(0)} ms`,
+  );
   expect(ours.median).toBeLessThan(MEDIAN);
   expect(ours.p95 - empty.p95).toBeLessThan(ADDED);
 });

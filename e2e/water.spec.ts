@@ -1,7 +1,10 @@
 import { expect, test } from '@playwright/test';
 import { copyOfSample, kept, saved } from './jobs';
 
-test('a basin shows its rating with today’s point, and a smaller grate is judged and mended', async ({ page, request }) => {
+test('a basin shows its rating with today’s point, and a smaller grate is judged and mended', async ({
+  page,
+  request,
+}) => {
   const job = await copyOfSample(request);
   await page.goto(`/job/${job}/walk?at=basin`);
   await expect(page.getByRole('img', { name: /^Rating curve: 20.1 gpm at 1\/2 in of water/ })).toBeVisible();
@@ -36,7 +39,10 @@ test('a channel drain is put in, fed, and its water profile shown', async ({ pag
   await expect(page.getByRole('button', { name: /^Sheds into it 20.1/ })).toBeVisible();
 });
 
-test('takes the user’s own rain table, names what is wrong with one, and keeps what was pasted', async ({ page, request }) => {
+test('takes the user’s own rain table, names what is wrong with one, and keeps what was pasted', async ({
+  page,
+  request,
+}) => {
   const job = await copyOfSample(request);
   await page.goto(`/job/${job}/walk?at=rain`);
   const box = page.getByTestId('rain-table');
@@ -45,18 +51,27 @@ test('takes the user’s own rain table, names what is wrong with one, and keeps
   await expect(box).toHaveValue('years, 2, 10\n5 min, 0.40');
   await box.fill('years, 2, 10\n5 min, 0.40, 0.60\n10 min, 0.62, 0.95\n60 min, 1.3, 2.2');
   await expect(page.getByText('3 durations read, as depths in inches.')).toBeVisible();
-  await page.getByRole('radiogroup', { name: 'How often it may be more' }).last().getByRole('radio', { name: '10-year' }).click();
+  await page
+    .getByRole('radiogroup', { name: 'How often it may be more' })
+    .last()
+    .getByRole('radio', { name: '10-year' })
+    .click();
   // 0.60 in in 5 min is 7.2 in/h.
   await expect(page.getByRole('button', { name: /^Design rain, My table, 10-year/ })).toContainText('7.20');
   await saved(page, job);
-  expect((await kept(request, job)).rain).toMatchObject({ source: { type: 'own', returnPeriod: 10 }, table: { durations: [300, 600, 3600] } });
+  expect((await kept(request, job)).rain).toMatchObject({
+    source: { type: 'own', returnPeriod: 10 },
+    table: { durations: [300, 600, 3600] },
+  });
 });
 
 test('works out the sizes of the whole job, and says when no sizes reach the way out', async ({ page, request }) => {
   const job = await copyOfSample(request);
   await page.goto(`/job/${job}/plan`);
   await page.getByTestId('size-job').click();
-  await expect(page.getByText('No sizes on offer bring all of the water to its way out', { exact: false })).toBeVisible();
+  await expect(
+    page.getByText('No sizes on offer bring all of the water to its way out', { exact: false }),
+  ).toBeVisible();
   await page.getByTestId('fix-outOfFall').click();
   await page.getByTestId('size-job').click();
   await expect(page.getByText(/^Least: /)).toBeVisible();

@@ -10,5 +10,12 @@ attempt(() => {
 });
 const { buildSync } = await import('esbuild');
 const outfile = join(mkdtempSync(join(tmpdir(), 'katabasis-bench-')), 'bench.mjs');
-buildSync({ entryPoints: [join(ROOT, 'server/src/commands/bench.ts')], bundle: true, platform: 'node', format: 'esm', outfile, logLevel: 'error' });
+buildSync({
+  entryPoints: [join(ROOT, 'server/src/commands/bench.ts')],
+  bundle: true,
+  platform: 'node',
+  format: 'esm',
+  outfile,
+  logLevel: 'error',
+});
 process.exit(run(process.execPath, ['--expose-gc', outfile]));

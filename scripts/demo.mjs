@@ -11,7 +11,8 @@ attempt(() => {
   ensureBuilt();
   const fresh = process.argv.includes('--fresh');
   become('server/src/main.ts', [], {
-    KATABASIS_SAMPLES: fresh ? 'fresh' : 'keep', KATABASIS_DATA: process.env.KATABASIS_DATA ?? join(ROOT, 'data', 'demo'),
+    KATABASIS_SAMPLES: fresh ? 'fresh' : 'keep',
+    KATABASIS_DATA: process.env.KATABASIS_DATA ?? join(ROOT, 'data', 'demo'),
     ...(process.argv.includes('--lan') ? { KATABASIS_HOST: '0.0.0.0' } : {}),
   });
 });

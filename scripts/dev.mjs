@@ -7,8 +7,16 @@ import { attempt, ensureInstalled } from './lib/setup.mjs';
 attempt(() => {
   ensureInstalled();
   const env = { ...process.env, KATABASIS_SAMPLES: 'keep', KATABASIS_DATA: join(ROOT, 'data', 'dev') };
-  const server = spawn(process.execPath, ['--watch', '--import', 'tsx', join(ROOT, 'server/src/main.ts')], { cwd: ROOT, env, stdio: 'inherit' });
-  const client = spawn(process.execPath, [binPath('expo'), 'start', '--web', '--port', '8081'], { cwd: join(ROOT, 'client'), env: { ...process.env, EXPO_OFFLINE: '1', BROWSER: 'none' }, stdio: 'inherit' });
+  const server = spawn(process.execPath, ['--watch', '--import', 'tsx', join(ROOT, 'server/src/main.ts')], {
+    cwd: ROOT,
+    env,
+    stdio: 'inherit',
+  });
+  const client = spawn(process.execPath, [binPath('expo'), 'start', '--web', '--port', '8081'], {
+    cwd: join(ROOT, 'client'),
+    env: { ...process.env, EXPO_OFFLINE: '1', BROWSER: 'none' },
+    stdio: 'inherit',
+  });
   const stop = () => {
     server.kill();
     client.kill();

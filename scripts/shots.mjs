@@ -15,7 +15,17 @@ const VIEWS = [
   ['jobs-phone', '/', PHONE],
   ['new-job-phone', '/new', PHONE],
   ['plan-phone', '/job/quillfeather/plan', PHONE],
-  ['descent-phone', '/job/quillfeather/plan', PHONE, (page) => page.getByTestId('landing-ds2').scrollIntoViewIfNeeded().then(() => page.mouse.move(200, 600)).then(() => page.mouse.wheel(0, 420))],
+  [
+    'descent-phone',
+    '/job/quillfeather/plan',
+    PHONE,
+    (page) =>
+      page
+        .getByTestId('landing-ds2')
+        .scrollIntoViewIfNeeded()
+        .then(() => page.mouse.move(200, 600))
+        .then(() => page.mouse.wheel(0, 420)),
+  ],
   ['run-phone', '/job/quillfeather/plan?at=trunkLower', PHONE],
   ['walk-phone', '/job/quillfeather/walk', PHONE],
   ['plan-wide', '/job/quillfeather/plan', WIDE],
@@ -34,14 +44,38 @@ attempt(() => {
 });
 const { chromium: browsers } = await import('@playwright/test');
 const data = mkdtempSync(join(tmpdir(), 'katabasis-shots-'));
-const server = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'server/src/main.ts')], { cwd: ROOT, env: { ...process.env, KATABASIS_PORT: String(PORT), KATABASIS_SAMPLES: 'fresh', KATABASIS_DATA: data }, stdio: 'inherit' });
+const server = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'server/src/main.ts')], {
+  cwd: ROOT,
+  env: { ...process.env, KATABASIS_PORT: String(PORT), KATABASIS_SAMPLES: 'fresh', KATABASIS_DATA: data },
+  stdio: 'inherit',
+});
 const base = `http://localhost:${PORT}`;
 const folder = process.env.KATABASIS_SHOTS ?? join(ROOT, 'docs', 'screenshots');
 mkdirSync(folder, { recursive: true });
 const wanted = process.argv.slice(2);
 try {
-  for (let tries = 0; tries < 100 && !(await fetch(`${base}/api/health`).then((reply) => reply.ok, () => false)); tries++) await new Promise((done) => setTimeout(done, 100));
-  const browser = await browsers.launch({ executablePath: chromium, args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] });
+  for (
+    let tries = 0;
+    tries < 100 &&
+    !(await fetch(`${base}/api/health`).then(
+      (reply) => reply.ok,
+      () => false,
+    ));
+    tries++
+  )
+    await new Promise((done) => setTimeout(done, 100));
+  const browser = await browsers.launch({
+    executablePath: chromium,
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
+  });
   for (const [name, path, viewport, before] of VIEWS) {
     if (wanted.length > 0 && !wanted.includes(name)) continue;
     const context = await browser.newContext({ viewport, hasTouch: viewport === PHONE, reducedMotion: 'reduce' });

@@ -27,7 +27,9 @@ function suite(name, bin, args, read, env = {}) {
     console.log(`${name} left no report.`);
   }
   if (code !== 0 && told.failed === 0) told.failed = 1;
-  console.log(`${told.failed === 0 ? 'pass' : 'FAIL'}  ${name}: ${told.passed} passed, ${told.failed} failed, ${((Date.now() - started) / 1000).toFixed(0)} s`);
+  console.log(
+    `${told.failed === 0 ? 'pass' : 'FAIL'}  ${name}: ${told.passed} passed, ${told.failed} failed, ${((Date.now() - started) / 1000).toFixed(0)} s`,
+  );
   count.passed += told.passed;
   count.failed += told.failed;
 }
@@ -45,10 +47,16 @@ attempt(() => {
   });
   ensureBuilt();
   const chromium = ensureChromium();
-  suite('end-to-end tests', 'playwright', ['test'], () => {
-    const { stats } = json('e2e.json');
-    return { passed: stats.expected + stats.flaky, failed: stats.unexpected };
-  }, { KATABASIS_CHROMIUM: chromium, PLAYWRIGHT_JSON_OUTPUT_NAME: join(reports, 'e2e.json') });
+  suite(
+    'end-to-end tests',
+    'playwright',
+    ['test'],
+    () => {
+      const { stats } = json('e2e.json');
+      return { passed: stats.expected + stats.flaky, failed: stats.unexpected };
+    },
+    { KATABASIS_CHROMIUM: chromium, PLAYWRIGHT_JSON_OUTPUT_NAME: join(reports, 'e2e.json') },
+  );
 });
 
 console.log(`${count.passed} passed, ${count.failed} failed`);

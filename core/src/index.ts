@@ -16,7 +16,14 @@ export * from './snags';
 export { intensityOf, fitRain, type IntensityTable } from './rain/intensity';
 export { designRain, openingRain, rarerThan, ROOF_DURATION, type FrequencyRows } from './rain/design';
 export { readFrequencyTable, type FrequencyTable } from './rain/csv';
-export { inletOf, MOST_OVER_SILL, type BasinPlan, type ChannelPlan, type DownspoutPlan, type InletPlan } from './inlets';
+export {
+  inletOf,
+  MOST_OVER_SILL,
+  type BasinPlan,
+  type ChannelPlan,
+  type DownspoutPlan,
+  type InletPlan,
+} from './inlets';
 export { sagCapacity, sagDepth } from './hydraulics/sagInlet';
 export * from './units';
 export type { Verdict } from './verdict';

@@ -62,26 +62,48 @@ export const CHANNEL_ROUGHNESS = 0.011;
 /** All grates of a basin as one inlet. */
 export function inletOf({ grate, count = 1, clogging, walled = 0 }: Basin): SagInlet {
   const facts = GRATE_FACTS[grate];
-  return { weirLength: facts.weirLength * (1 - walled) * count, openArea: facts.openArea * count, clogging: clogging ?? facts.clogging };
+  return {
+    weirLength: facts.weirLength * (1 - walled) * count,
+    openArea: facts.openArea * count,
+    clogging: clogging ?? facts.clogging,
+  };
 }
 
 /** Deeper than this over a sill no water stands in the open: it has run off somewhere, and the door is flooded anyhow. 6 in, m. */
 export const MOST_OVER_SILL = 6 * METRES_PER_INCH;
 
 /** What is left to the sill when water would stand at `highest` (m) but for running off over the ground; null without a sill. */
-function freeboardOf({ groundLevel, sillLevel, spillLevel = Number.POSITIVE_INFINITY }: Basin | Channel, highest: number): number | null {
-  return sillLevel === undefined ? null : Math.max(-MOST_OVER_SILL, sillLevel - Math.min(highest, Math.max(groundLevel, spillLevel)));
+function freeboardOf(
+  { groundLevel, sillLevel, spillLevel = Number.POSITIVE_INFINITY }: Basin | Channel,
+  highest: number,
+): number | null {
+  return sillLevel === undefined
+    ? null
+    : Math.max(-MOST_OVER_SILL, sillLevel - Math.min(highest, Math.max(groundLevel, spillLevel)));
 }
 
 /** `waterLevel` is the water line at the basin, m; `passedOn` what of the water that came runs past, m³/s. */
-export function basinPlan(basin: Basin, taken: number, waterLevel: number | null, { ponding: allowed }: Settings, passedOn = 0): BasinPlan {
+export function basinPlan(
+  basin: Basin,
+  taken: number,
+  waterLevel: number | null,
+  { ponding: allowed }: Settings,
+  passedOn = 0,
+): BasinPlan {
   const inlet = inletOf(basin);
   const { depth: ponding, control } = sagDepth({ ...inlet, flow: taken });
   const highest = Math.max(basin.groundLevel + ponding, waterLevel ?? Number.NEGATIVE_INFINITY);
   // Square in plan, as wide as the grate's rim is long.
   const side = GRATE_FACTS[basin.grate].weirLength / 4;
   return {
-    kind: 'basin', offered: taken + passedOn, taken, passedOn, capacity: sagCapacity({ ...inlet, depth: allowed }).flow, ponding, control, inlet,
+    kind: 'basin',
+    offered: taken + passedOn,
+    taken,
+    passedOn,
+    capacity: sagCapacity({ ...inlet, depth: allowed }).flow,
+    ponding,
+    control,
+    inlet,
     freeboard: freeboardOf(basin, highest),
     sump: basin.sumpDepth === undefined ? null : side * side * basin.sumpDepth,
   };
@@ -91,8 +113,23 @@ export function basinPlan(basin: Basin, taken: number, waterLevel: number | null
 const GUTTER_ROUGHNESS = 0.012;
 
 /** Its bed falls by its own fall against its top, and by the top's. */
-const drainOf = ({ width, depth, length, slope, topSlope = 0, section, outlet = 'end' }: Channel): ChannelPlan['drain'] => ({
-  width, depth, length, slope: slope + topSlope, ownFall: slope, roughness: CHANNEL_ROUGHNESS, section, outlets: outlet,
+const drainOf = ({
+  width,
+  depth,
+  length,
+  slope,
+  topSlope = 0,
+  section,
+  outlet = 'end',
+}: Channel): ChannelPlan['drain'] => ({
+  width,
+  depth,
+  length,
+  slope: slope + topSlope,
+  ownFall: slope,
+  roughness: CHANNEL_ROUGHNESS,
+  section,
+  outlets: outlet,
 });
 
 const capacities = new WeakMap<Channel, number>();
@@ -131,12 +168,23 @@ export function holeOf({ depth, hole = 'floor' }: Channel, diameter: number): { 
 }
 
 /** `outletDiameter`: inside, of the pipe that leaves it, m; null with none. */
-export function channelPlan(channel: Channel, taken: number, waterLevel: number | null, outletDiameter: number | null, passedOn = 0): ChannelPlan {
+export function channelPlan(
+  channel: Channel,
+  taken: number,
+  waterLevel: number | null,
+  outletDiameter: number | null,
+  passedOn = 0,
+): ChannelPlan {
   const drain = drainOf(channel);
   const bed = channel.groundLevel - channel.depth;
   const profile = profileOf(channel, drain, taken, Math.max(0, (waterLevel ?? bed) - bed));
   return {
-    kind: 'channel', offered: taken + passedOn, taken, passedOn, drain, profile,
+    kind: 'channel',
+    offered: taken + passedOn,
+    taken,
+    passedOn,
+    drain,
+    profile,
     outletCapacity: outletDiameter === null ? null : gutterOutletCapacity(holeOf(channel, outletDiameter)),
     outletFlow: Math.max(...profile.outlets.map(({ flow }) => flow)),
     // Asked for by what is shown, and slow beside the rest.
@@ -144,7 +192,10 @@ export function channelPlan(channel: Channel, taken: number, waterLevel: number 
       return capacityOf(channel);
     },
     // A door may stand anywhere beside it: against the highest of its grate.
-    freeboard: freeboardOf(channel, channel.groundLevel + (channel.topSlope ?? 0) * channel.length + Math.max(0, profile.over)),
+    freeboard: freeboardOf(
+      channel,
+      channel.groundLevel + (channel.topSlope ?? 0) * channel.length + Math.max(0, profile.over),
+    ),
   };
 }
 
@@ -165,11 +216,20 @@ export function downspoutPlan(downspout: Downspout, { offered, valley }: RoofWat
   const outlet = gutterOutletCapacity({ openArea, depth: downspout.gutter ? depth : settings.gutterDepth });
   const leader = leaderCapacity({ diameter: Math.sqrt((4 * openArea) / Math.PI), filled: LEADER_FILLED });
   const capacity = Math.min(outlet, leader);
-  const carried = valley ? gutterRunCapacity({ width, depth, length: valley.gutterRun, roughness: GUTTER_ROUGHNESS }) : 0;
+  const carried = valley
+    ? gutterRunCapacity({ width, depth, length: valley.gutterRun, roughness: GUTTER_ROUGHNESS })
+    : 0;
   const atValley = valley ? Math.max(0, valley.offered - carried) : 0;
   const overshoot = atValley + Math.max(0, offered - atValley - capacity);
   return {
-    kind: 'downspout', offered, taken: offered - overshoot, passedOn: overshoot, capacity, overshoot, control: outlet < leader ? 'outlet' : 'leader', gutter,
+    kind: 'downspout',
+    offered,
+    taken: offered - overshoot,
+    passedOn: overshoot,
+    capacity,
+    overshoot,
+    control: outlet < leader ? 'outlet' : 'leader',
+    gutter,
     valley: valley ? { offered: valley.offered, capacity: carried, gutterRun: valley.gutterRun } : null,
   };
 }

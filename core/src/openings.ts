@@ -12,14 +12,21 @@ export interface Openings {
 }
 
 /** The first inlet that protects an opening. */
-export const firstSill = (job: Job): Basin | Channel | undefined => groundInlets(job).find(({ sillLevel }) => sillLevel !== undefined);
+export const firstSill = (job: Job): Basin | Channel | undefined =>
+  groundInlets(job).find(({ sillLevel }) => sillLevel !== undefined);
 
 /** The job under the rain that its openings are checked by; null when none is said. */
 function underOpeningRain(job: Job): Job | null {
   const rain = rainOf(job);
   if (!rain?.openings) return null;
   const { returnPeriod, intensity, table } = rain.openings;
-  const rarer: RainElement = { id: 'rain', kind: 'rain', intensity, ...(table ? { table } : {}), source: { type: 'own', place: 'openings', returnPeriod } };
+  const rarer: RainElement = {
+    id: 'rain',
+    kind: 'rain',
+    intensity,
+    ...(table ? { table } : {}),
+    source: { type: 'own', place: 'openings', returnPeriod },
+  };
   return { id: job.id, elements: { ...job.elements, rain: rarer } };
 }
 
@@ -28,7 +35,8 @@ export function openingsOf(job: Job, inletsIn: (job: Job) => Readonly<Record<str
   const rarer = firstSill(job) ? underOpeningRain(job) : null;
   if (!rarer) return null;
   const freeboards: Record<string, number> = {};
-  for (const [id, inlet] of Object.entries(inletsIn(rarer))) if (inlet.kind !== 'downspout' && inlet.freeboard !== null) freeboards[id] = inlet.freeboard;
+  for (const [id, inlet] of Object.entries(inletsIn(rarer)))
+    if (inlet.kind !== 'downspout' && inlet.freeboard !== null) freeboards[id] = inlet.freeboard;
   const { returnPeriod, intensity } = rainOf(job)!.openings!;
   return { returnPeriod, intensity, freeboards };
 }

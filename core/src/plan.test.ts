@@ -77,26 +77,65 @@ describe('the sample by hand', () => {
 
 describe('water', () => {
   it('is followed down the tree and counted once', () => {
-    fc.assert(fc.property(randomJob({ byHand: true }), (job) => {
-      const { sources, landings, rain } = planJob(job);
-      const shed = sources.sheds.reduce((sum, each) => sum + each.effectiveArea, 0);
-      expect(landings.n0!.passing).toBeCloseTo(shed * rain, 12);
-      for (const each of Object.values(planJob(job).runs)) expect(each.flow).toBeCloseTo(landings[each.from]!.passing, 15);
-    }));
+    fc.assert(
+      fc.property(randomJob({ byHand: true }), (job) => {
+        const { sources, landings, rain } = planJob(job);
+        const shed = sources.sheds.reduce((sum, each) => sum + each.effectiveArea, 0);
+        expect(landings.n0!.passing).toBeCloseTo(shed * rain, 12);
+        for (const each of Object.values(planJob(job).runs))
+          expect(each.flow).toBeCloseTo(landings[each.from]!.passing, 15);
+      }),
+    );
   });
 
   it('of an upper downspout comes down the lower ones by their shares, and is lost in a loop of gutters', () => {
-    const spout = (id: string, landsOn?: { to: string; share: number }[]): Element => ({ id, kind: 'downspout', name: id, storey: 1, size: 'rect3x4', groundLevel: 0, ...(landsOn ? { landsOn } : {}) });
-    const face: Element = { id: 'face', kind: 'roofFace', name: 'face', storey: 2, shape: { type: 'area', area: 100 }, coefficient: 1, feeds: [{ to: 'up', share: 1 }] };
-    const { sources } = planJob(jobFrom('job', [face, spout('up', [{ to: 'a', share: 3 }, { to: 'b', share: 1 }]), spout('a'), spout('b')]));
+    const spout = (id: string, landsOn?: { to: string; share: number }[]): Element => ({
+      id,
+      kind: 'downspout',
+      name: id,
+      storey: 1,
+      size: 'rect3x4',
+      groundLevel: 0,
+      ...(landsOn ? { landsOn } : {}),
+    });
+    const face: Element = {
+      id: 'face',
+      kind: 'roofFace',
+      name: 'face',
+      storey: 2,
+      shape: { type: 'area', area: 100 },
+      coefficient: 1,
+      feeds: [{ to: 'up', share: 1 }],
+    };
+    const { sources } = planJob(
+      jobFrom('job', [
+        face,
+        spout('up', [
+          { to: 'a', share: 3 },
+          { to: 'b', share: 1 },
+        ]),
+        spout('a'),
+        spout('b'),
+      ]),
+    );
     expect(sources.atLanding.get('a')).toBeCloseTo(75, 12);
     expect(sources.atLanding.get('b')).toBeCloseTo(25, 12);
-    const looped = planJob(jobFrom('job', [face, spout('up', [{ to: 'a', share: 1 }]), spout('a', [{ to: 'up', share: 1 }])]));
+    const looped = planJob(
+      jobFrom('job', [face, spout('up', [{ to: 'a', share: 1 }]), spout('a', [{ to: 'up', share: 1 }])]),
+    );
     expect([...looped.sources.lost.values()].reduce((a, b) => a + b, 0)).toBeCloseTo(100, 12);
   });
 
   it('off a sloped face is that of its plan area', () => {
-    const face = (alongSlope: boolean, windDriven: boolean): Element => ({ id: 'face', kind: 'roofFace', name: 'face', storey: 1, shape: { type: 'sides', width: 10, run: 5, pitch: 0.75, alongSlope }, windDriven, feeds: [] });
+    const face = (alongSlope: boolean, windDriven: boolean): Element => ({
+      id: 'face',
+      kind: 'roofFace',
+      name: 'face',
+      storey: 1,
+      shape: { type: 'sides', width: 10, run: 5, pitch: 0.75, alongSlope },
+      windDriven,
+      feeds: [],
+    });
     const area = (element: Element): number => planJob(jobFrom('job', [element])).sources.sheds[0]!.area;
     expect(area(face(false, false))).toBeCloseTo(50, 12);
     // A 3-4-5 roof: 5 m up the slope covers 4 m.
@@ -115,7 +154,10 @@ describe('snags', () => {
     return applyChange(job, put('Test', { ...job.elements[id]!, ...by } as Element)).job;
   };
   const cases: [string, () => Job][] = [
-    ['noDischarge', () => applyChange(sound(), { label: 'Test', puts: [], removes: ['swale', 'trunkLower', 'runDoorLower'] }).job],
+    [
+      'noDischarge',
+      () => applyChange(sound(), { label: 'Test', puts: [], removes: ['swale', 'trunkLower', 'runDoorLower'] }).job,
+    ],
     ['adversePitch', () => changed('trunkLower', { grade: { type: 'levels', up: -1.2, down: -1 } })],
     ['underLeastPitch', () => changed('runBasin', { grade: { type: 'levels', up: -0.7, down: -0.75 } })],
     ['coverShort', () => changed('runStreet', { grade: { type: 'levels', up: -0.3 } })],
@@ -152,7 +194,13 @@ describe('snags', () => {
     // The swale's bottom stands above the basin's grate: no pipe and no cover mends that.
     const job = changed('swale', { controlLevel: 0, groundLevel: 0 });
     const plan = planJob(job);
-    expect(fixOf(job, plan, plan.snags.find((snag) => snag.code === 'outOfFall')!)).toBeNull();
+    expect(
+      fixOf(
+        job,
+        plan,
+        plan.snags.find((snag) => snag.code === 'outOfFall')!,
+      ),
+    ).toBeNull();
   });
 });
 
@@ -162,32 +210,40 @@ it('plans any job without failing, and finds no snag that it cannot tell', () =>
     const ids = Object.keys(job.elements);
     return applyChange(job, { label: 'Tear', puts: [], removes: gone.map((at) => ids[at % ids.length]!) }).job;
   });
-  fc.assert(fc.property(anything, (job) => {
-    const plan = planJob(job);
-    for (const snag of plan.snags) {
-      expect(Number.isFinite(snag.figure)).toBe(true);
-      tellSnag(job, plan, snag);
-      const fix = fixOf(job, plan, snag);
-      if (fix) planJob(applyChange(job, fix.change).job);
-    }
-    expect(plan.verdict.sentence).not.toMatch(/NaN|undefined/);
-  }));
+  fc.assert(
+    fc.property(anything, (job) => {
+      const plan = planJob(job);
+      for (const snag of plan.snags) {
+        expect(Number.isFinite(snag.figure)).toBe(true);
+        tellSnag(job, plan, snag);
+        const fix = fixOf(job, plan, snag);
+        if (fix) planJob(applyChange(job, fix.change).job);
+      }
+      expect(plan.verdict.sentence).not.toMatch(/NaN|undefined/);
+    }),
+  );
 });
 
 it('never carries less in a larger pipe, and never asks a smaller one for more water', () => {
-  fc.assert(fc.property(randomJob({ byHand: false }), (job) => {
-    const plan = planJob(job);
-    for (const run of Object.values(plan.runs)) {
-      const choices = choicesOf(plan, run);
-      for (let k = 1; k < choices.length; k++) expect(choices[k]!.capacity).toBeGreaterThan(choices[k - 1]!.capacity);
-      const small = choices.findIndex((choice) => choice.capacity >= run.flow);
-      expect(choices.slice(0, Math.max(0, small)).every((choice) => choice.verdict === 'tooSmall')).toBe(true);
-    }
-  }));
+  fc.assert(
+    fc.property(randomJob({ byHand: false }), (job) => {
+      const plan = planJob(job);
+      for (const run of Object.values(plan.runs)) {
+        const choices = choicesOf(plan, run);
+        for (let k = 1; k < choices.length; k++) expect(choices[k]!.capacity).toBeGreaterThan(choices[k - 1]!.capacity);
+        const small = choices.findIndex((choice) => choice.capacity >= run.flow);
+        expect(choices.slice(0, Math.max(0, small)).every((choice) => choice.verdict === 'tooSmall')).toBe(true);
+      }
+    }),
+  );
 });
 
 it('gives back the job it started from when a change is undone', () => {
   const job = quillfeather();
-  const { job: changedJob, inverse } = applyChange(job, { label: 'Test', puts: [{ ...run(job, 'runBasin'), length: 99 }], removes: ['lawn'] });
+  const { job: changedJob, inverse } = applyChange(job, {
+    label: 'Test',
+    puts: [{ ...run(job, 'runBasin'), length: 99 }],
+    removes: ['lawn'],
+  });
   expect(applyChange(changedJob, inverse).job.elements).toEqual(job.elements);
 });

@@ -36,7 +36,12 @@ export interface JobSizing {
   others: SizedJob[];
 }
 
-function inputOf(job: Job, tree: Tree, solution: Solution, clean: boolean): SizingInput & { needed: (run: number, size: number) => number } {
+function inputOf(
+  job: Job,
+  tree: Tree,
+  solution: Solution,
+  clean: boolean,
+): SizingInput & { needed: (run: number, size: number) => number } {
   const settings = settled(headOf(job).settings);
   const { allowed } = planLevels(tree, findLines(tree), settings, 'ground');
   const pitchFor = (index: number, size: number): number => {
@@ -46,7 +51,21 @@ function inputOf(job: Job, tree: Tree, solution: Solution, clean: boolean): Sizi
     const ordinaryFlow = solution.runs[run.id]!.ordinaryFlow / side;
     const pipe = { diameter: size, roughness: MATERIAL_FACTS[run.material].roughness, flow };
     const carries = pitchForFlow(pipe) * (1 + 1e-6);
-    const steep = clean ? Math.max(carries, cleanFrom((slope) => runFlow({ ...pipe, slope, ordinaryFlow, gritSize: settings.gritSize, leastVelocity: settings.leastVelocity }).cleans)) : carries;
+    const steep = clean
+      ? Math.max(
+          carries,
+          cleanFrom(
+            (slope) =>
+              runFlow({
+                ...pipe,
+                slope,
+                ordinaryFlow,
+                gritSize: settings.gritSize,
+                leastVelocity: settings.leastVelocity,
+              }).cleans,
+          ),
+        )
+      : carries;
     return Math.ceil(steep / PITCH_STEP - 1e-9) * PITCH_STEP;
   };
   // Asked for again and again, for each way to build what is above.
@@ -57,16 +76,28 @@ function inputOf(job: Job, tree: Tree, solution: Solution, clean: boolean): Sizi
     return told;
   };
   return {
-    tree, sizes: NOMINAL_SIZES, allowed, needed,
+    tree,
+    sizes: NOMINAL_SIZES,
+    allowed,
+    needed,
     slopeOf: (index, size) => {
-      const pitch = Math.max(leastPitchOf({ material: tree.runs[index]!.material, nominal: size }, settings), needed(index, size));
+      const pitch = Math.max(
+        leastPitchOf({ material: tree.runs[index]!.material, nominal: size }, settings),
+        needed(index, size),
+      );
       return pitch > MOST_PITCH ? null : pitch;
     },
-    control: (at) => (tree.landings[at]!.kind === 'discharge' ? controlLevel(tree.landings[at] as Discharge, settings) : Number.NEGATIVE_INFINITY),
+    control: (at) =>
+      tree.landings[at]!.kind === 'discharge'
+        ? controlLevel(tree.landings[at] as Discharge, settings)
+        : Number.NEGATIVE_INFINITY,
     cost: (index, size, crownUp, crownDown) => {
       const run = tree.runs[index]!;
       const depth = (ground: number, crown: number): number => Math.max(0, ground - crown + size);
-      const mean = (depth(tree.landings[tree.upper[index]!]!.groundLevel, crownUp) + depth(tree.landings[tree.lower[index]!]!.groundLevel, crownDown)) / 2;
+      const mean =
+        (depth(tree.landings[tree.upper[index]!]!.groundLevel, crownUp) +
+          depth(tree.landings[tree.lower[index]!]!.groundLevel, crownDown)) /
+        2;
       return run.length * (PIPE_A_METRE(size) + TRENCH_A_METRE(mean));
     },
   };
@@ -88,7 +119,13 @@ function cleanFrom(cleans: (slope: number) => boolean): number {
 /** Steeper than this no crew lays a pipe to make it carry. */
 const MOST_PITCH = 0.1;
 
-function changeOf(job: Job, tree: Tree, solution: Solution, sizing: Sizing, needed: (run: number, size: number) => number): SizedJob {
+function changeOf(
+  job: Job,
+  tree: Tree,
+  solution: Solution,
+  sizing: Sizing,
+  needed: (run: number, size: number) => number,
+): SizedJob {
   const settings = settled(headOf(job).settings);
   const puts: Element[] = [];
   const sizes: Record<string, number> = {};
@@ -96,7 +133,10 @@ function changeOf(job: Job, tree: Tree, solution: Solution, sizing: Sizing, need
     const nominal = sizing.sizes[index]!;
     const steep = needed(index, nominal);
     const { insideDiameter: _own, ...rest } = run;
-    const grade: Run['grade'] = steep > leastPitchOf({ material: run.material, nominal }, settings) ? { type: 'pitch', pitch: steep } : { type: 'auto' };
+    const grade: Run['grade'] =
+      steep > leastPitchOf({ material: run.material, nominal }, settings)
+        ? { type: 'pitch', pitch: steep }
+        : { type: 'auto' };
     sizes[run.id] = nominal;
     puts.push({ ...rest, nominal, grade });
   });
@@ -110,7 +150,9 @@ function grates(job: Job, { inlets, settings }: Solution): Basin[] {
   return ofKind(job, 'basin').flatMap((basin) => {
     const inlet = inlets[basin.id];
     if (!inlet || inlet.taken <= 0) return [];
-    const grate = bySize.find((each) => basinPlan({ ...basin, grate: each }, inlet.taken, null, settings).ponding <= settings.ponding);
+    const grate = bySize.find(
+      (each) => basinPlan({ ...basin, grate: each }, inlet.taken, null, settings).ponding <= settings.ponding,
+    );
     return grate ? [{ ...basin, grate }] : [];
   });
 }

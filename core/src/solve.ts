@@ -137,7 +137,15 @@ function waterIn(job: Job, { tree, levels, settings }: Laid): Wet {
   tree.landings.forEach((landing, at) => {
     landings[landing.id] = landingPlan({ tree, levels, flows, water, passing }, at);
   });
-  return { rain, sources, flows, passing, water, landings, inlets: inletsOf(job, { settings, sources, landings, rain, onSlope: flows.onSlope }) };
+  return {
+    rain,
+    sources,
+    flows,
+    passing,
+    water,
+    landings,
+    inlets: inletsOf(job, { settings, sources, landings, rain, onSlope: flows.onSlope }),
+  };
 }
 
 /** Works out everything that follows from a job. Never throws on a job that its schema accepts. */
@@ -145,13 +153,27 @@ export function solve(job: Job): Solution {
   const laid = layOut(job);
   const { settings, tree, lines, levels } = laid;
   const { rain, sources, flows, passing, water, landings, inlets } = waterIn(job, laid);
-  const context: Context = { tree, levels, settings, flows, water, letters: letterOfRuns(lines, tree.runs.length), passing };
+  const context: Context = {
+    tree,
+    levels,
+    settings,
+    flows,
+    water,
+    letters: letterOfRuns(lines, tree.runs.length),
+    passing,
+  };
   const runs: Record<string, RunPlan> = {};
   tree.runs.forEach((run, index) => {
     runs[run.id] = runPlan(context, index);
   });
   return {
-    rain, settings, landings, runs, sources, onSlope: flows.onSlope, inlets,
+    rain,
+    settings,
+    landings,
+    runs,
+    sources,
+    onSlope: flows.onSlope,
+    inlets,
     lines: lines.map((line) => ({ letter: line.letter, runs: line.runs.map((run) => tree.runs[run]!.id) })),
     budgets: tightestBudgets(tree, levels, settings),
     openings: openingsOf(job, (rarer) => waterIn(rarer, laid).inlets),
@@ -163,12 +185,36 @@ interface Context extends Pick<Laid, 'tree' | 'levels' | 'settings'>, Pick<Wet, 
   letters: string[];
 }
 
-function inletsOf(job: Job, { settings, sources, landings, rain, onSlope }: Pick<Solution, 'settings' | 'sources' | 'landings' | 'rain' | 'onSlope'>): Record<string, InletPlan> {
+function inletsOf(
+  job: Job,
+  {
+    settings,
+    sources,
+    landings,
+    rain,
+    onSlope,
+  }: Pick<Solution, 'settings' | 'sources' | 'landings' | 'rain' | 'onSlope'>,
+): Record<string, InletPlan> {
   const inlets: Record<string, InletPlan> = {};
-  for (const basin of ofKind(job, 'basin')) inlets[basin.id] = basinPlan(basin, landings[basin.id]!.entering, landings[basin.id]!.waterLevel, settings, onSlope.get(basin.id)?.passed);
+  for (const basin of ofKind(job, 'basin'))
+    inlets[basin.id] = basinPlan(
+      basin,
+      landings[basin.id]!.entering,
+      landings[basin.id]!.waterLevel,
+      settings,
+      onSlope.get(basin.id)?.passed,
+    );
   const outlets = new Map(ofKind(job, 'run').map((run) => [run.from, diameterOf(run)]));
-  for (const channel of ofKind(job, 'channel')) inlets[channel.id] = channelPlan(channel, landings[channel.id]!.entering, landings[channel.id]!.waterLevel, outlets.get(channel.id) ?? null, onSlope.get(channel.id)?.passed);
-  for (const downspout of ofKind(job, 'downspout')) inlets[downspout.id] = downspoutPlan(downspout, roofWater(sources, downspout.id, rain), settings);
+  for (const channel of ofKind(job, 'channel'))
+    inlets[channel.id] = channelPlan(
+      channel,
+      landings[channel.id]!.entering,
+      landings[channel.id]!.waterLevel,
+      outlets.get(channel.id) ?? null,
+      onSlope.get(channel.id)?.passed,
+    );
+  for (const downspout of ofKind(job, 'downspout'))
+    inlets[downspout.id] = downspoutPlan(downspout, roofWater(sources, downspout.id, rain), settings);
   return inlets;
 }
 
@@ -193,38 +239,98 @@ function runPlan({ tree, levels, settings, flows, water, letters, passing }: Con
   const reach = water.reaches[index]!;
   const side = run.parallel ?? 1;
   const groundUp = tree.landings[upper]!.groundLevel;
-  const inPipe = runFlow({ diameter, slope: pitch, roughness, flow: flow / side, ordinaryFlow: ordinaryFlow / side, gritSize: settings.gritSize, leastVelocity: settings.leastVelocity });
+  const inPipe = runFlow({
+    diameter,
+    slope: pitch,
+    roughness,
+    flow: flow / side,
+    ordinaryFlow: ordinaryFlow / side,
+    gritSize: settings.gritSize,
+    leastVelocity: settings.leastVelocity,
+  });
   // Field by field: copying one object into another is the slowest part of a plan.
   return {
-    capacity: inPipe.capacity * side, fullVelocity: inPipe.fullVelocity, depth: inPipe.depth, depthRatio: inPipe.depthRatio, velocity: inPipe.velocity, overloaded: inPipe.overloaded,
-    ordinaryDepth: inPipe.ordinaryDepth, ordinaryShear: inPipe.ordinaryShear, criticalShear: inPipe.criticalShear, cleans: inPipe.cleans,
-    id: run.id, from: run.from, to: run.to, line: letters[index]!, length: run.length, material: run.material, nominal: run.nominal, diameter, roughness,
-    pitch, leastPitch: levels.leastPitch[index]!, drop: crownUp - crownDown,
-    invertUp: crownUp - diameter, invertDown: crownDown - diameter, crownUp, crownDown,
-    groundUp, groundDown: lower.groundLevel, coverUp: groundUp - crownUp,
+    capacity: inPipe.capacity * side,
+    fullVelocity: inPipe.fullVelocity,
+    depth: inPipe.depth,
+    depthRatio: inPipe.depthRatio,
+    velocity: inPipe.velocity,
+    overloaded: inPipe.overloaded,
+    ordinaryDepth: inPipe.ordinaryDepth,
+    ordinaryShear: inPipe.ordinaryShear,
+    criticalShear: inPipe.criticalShear,
+    cleans: inPipe.cleans,
+    id: run.id,
+    from: run.from,
+    to: run.to,
+    line: letters[index]!,
+    length: run.length,
+    material: run.material,
+    nominal: run.nominal,
+    diameter,
+    roughness,
+    pitch,
+    leastPitch: levels.leastPitch[index]!,
+    drop: crownUp - crownDown,
+    invertUp: crownUp - diameter,
+    invertDown: crownDown - diameter,
+    crownUp,
+    crownDown,
+    groundUp,
+    groundDown: lower.groundLevel,
+    coverUp: groundUp - crownUp,
     coverDown: lower.kind === 'discharge' && lower.form === 'daylight' ? null : lower.groundLevel - crownDown,
-    leastCover: leastCoverOf(run, settings), effectiveArea: area, flow, ordinaryFlow,
-    intensity: flows.intensity[upper]!, concentration: flows.time[upper]!, countedArea: flows.area[upper]!, fixedFlow: flows.fixed[upper]!,
-    waterUp: crownUp - diameter + reach.depthUp, waterDown: crownDown - diameter + reach.depthDown, regime: reach.regime,
-    parallel: side, travelTime: inPipe.velocity > 0 ? run.length / inPipe.velocity : 0, widestAbove: tree.arriving[upper]!.reduce((widest, above) => Math.max(widest, tree.runs[above]!.nominal), 0),
+    leastCover: leastCoverOf(run, settings),
+    effectiveArea: area,
+    flow,
+    ordinaryFlow,
+    intensity: flows.intensity[upper]!,
+    concentration: flows.time[upper]!,
+    countedArea: flows.area[upper]!,
+    fixedFlow: flows.fixed[upper]!,
+    waterUp: crownUp - diameter + reach.depthUp,
+    waterDown: crownDown - diameter + reach.depthDown,
+    regime: reach.regime,
+    parallel: side,
+    travelTime: inPipe.velocity > 0 ? run.length / inPipe.velocity : 0,
+    widestAbove: tree.arriving[upper]!.reduce((widest, above) => Math.max(widest, tree.runs[above]!.nominal), 0),
   };
 }
 
 /** What each size on offer would give a run as it lies; worked out when somebody looks, as a plan is made at every move of a finger. */
-export function choicesOf({ settings }: Pick<Solution, 'settings'>, { material, pitch, flow, ordinaryFlow, parallel, widestAbove }: RunPlan): SizeChoice[] {
-  return sizeChoices({ material, slope: pitch, flow: flow / parallel, ordinaryFlow: ordinaryFlow / parallel, settings, widestAbove });
+export function choicesOf(
+  { settings }: Pick<Solution, 'settings'>,
+  { material, pitch, flow, ordinaryFlow, parallel, widestAbove }: RunPlan,
+): SizeChoice[] {
+  return sizeChoices({
+    material,
+    slope: pitch,
+    flow: flow / parallel,
+    ordinaryFlow: ordinaryFlow / parallel,
+    settings,
+    widestAbove,
+  });
 }
 
-function landingPlan({ tree, levels, flows, water, passing }: Omit<Context, 'letters' | 'settings'>, at: number): LandingPlan {
+function landingPlan(
+  { tree, levels, flows, water, passing }: Omit<Context, 'letters' | 'settings'>,
+  at: number,
+): LandingPlan {
   const landing = tree.landings[at]!;
   const leaving = tree.leaving[at]!;
   const run = leaving === NONE ? tree.arriving[at]![0] : leaving;
   const crown = run === undefined ? null : leaving === NONE ? levels.crownDown[run]! : levels.crownUp[run]!;
   return {
-    id: landing.id, kind: landing.kind, groundLevel: landing.groundLevel, crown,
+    id: landing.id,
+    kind: landing.kind,
+    groundLevel: landing.groundLevel,
+    crown,
     invert: crown === null ? null : crown - diameterOf(tree.runs[run!]!),
     cover: crown === null ? null : landing.groundLevel - crown,
-    enteringArea: flows.enteringArea[at]!, passingArea: passing[at]!, entering: flows.entering[at]!, passing: flows.flow[at]!,
+    enteringArea: flows.enteringArea[at]!,
+    passingArea: passing[at]!,
+    entering: flows.entering[at]!,
+    passing: flows.flow[at]!,
     outlet: tree.outlet[at] === NONE ? null : tree.landings[tree.outlet[at]!]!.id,
     waterLevel: run === undefined ? null : water.levels[at]!,
   };

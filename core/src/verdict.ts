@@ -16,7 +16,13 @@ export interface Verdict {
   minds: number;
 }
 
-const RECEIVING = { swale: 'the swale', slope: 'the slope', ditch: 'the ditch', street: 'the street', lawn: 'the lawn' } as const;
+const RECEIVING = {
+  swale: 'the swale',
+  slope: 'the slope',
+  ditch: 'the ditch',
+  street: 'the street',
+  lawn: 'the lawn',
+} as const;
 
 export function verdictOf(job: Job, solution: Solution, snags: Snag[]): Verdict {
   const count = (severity: Severity): number => snags.filter((snag) => snag.severity === severity).length;
@@ -28,7 +34,12 @@ export function verdictOf(job: Job, solution: Solution, snags: Snag[]): Verdict 
   if (worst?.code === 'openingFloods' && counts.stops + counts.fixes === 1) {
     // All works in the rain that it is sized by: the whole is said, and then what that does not cover.
     const { headline } = tellSnag(job, solution, worst);
-    return { state: 'stop', sentence: `Carries ${stormOf(job)}; ${headline.charAt(0).toLowerCase()}${headline.slice(1)}`, at: worst.at, ...counts };
+    return {
+      state: 'stop',
+      sentence: `Carries ${stormOf(job)}; ${headline.charAt(0).toLowerCase()}${headline.slice(1)}`,
+      at: worst.at,
+      ...counts,
+    };
   }
   if (worst && worst.severity !== 'mind') {
     return { state: worst.severity, sentence: tellSnag(job, solution, worst).headline, at: worst.at, ...counts };
@@ -44,7 +55,12 @@ function stormOf(job: Job): string {
 function carries(job: Job, solution: Solution): string {
   const discharges = ofKind(job, 'discharge').filter((discharge) => solution.landings[discharge.id]!.passing > 0);
   if (discharges.length === 0) return 'No water reaches a way out yet.';
-  const where = discharges.length === 1 ? (discharges[0]!.form === 'popup' ? nameOf(job, discharges[0]!.id) : RECEIVING[discharges[0]!.receiving]) : `${discharges.length} ways out`;
+  const where =
+    discharges.length === 1
+      ? discharges[0]!.form === 'popup'
+        ? nameOf(job, discharges[0]!.id)
+        : RECEIVING[discharges[0]!.receiving]
+      : `${discharges.length} ways out`;
   const spare = solution.budgets[0]?.left ?? 0;
   const dry = solution.openings ? `; openings stay dry in the ${solution.openings.returnPeriod}-year` : '';
   return `Carries ${stormOf(job)} to ${where} with ${text(showSmall(spare, headOf(job).units))} of fall to spare${dry}.`;

@@ -28,7 +28,11 @@ export function flowsOf(job: Job, tree: Tree, levels: Levels, sources: Sources):
   // The 5-minute figure is the job's own word; the table only says how it weakens after that.
   const scale = table ? uniform / intensityOf(table, LEAST_CONCENTRATION) : 1;
   const rainOfDuration = (duration: number): number => (table ? scale * intensityOf(table, duration) : uniform);
-  const flowOf = (parts: readonly Arrival[]): number => governing([...parts].sort((a, b) => a.time - b.time), rainOfDuration).flow;
+  const flowOf = (parts: readonly Arrival[]): number =>
+    governing(
+      [...parts].sort((a, b) => a.time - b.time),
+      rainOfDuration,
+    ).flow;
   const { arrivals, onSlope } = withBypass(job, sources.arrivals, flowOf);
   const entering = tree.landings.map((landing) => arrivals.get(landing.id) ?? []);
   const fixedHere = Float64Array.from(tree.landings, (landing) => sources.fixed.get(landing.id) ?? 0);
@@ -38,11 +42,15 @@ export function flowsOf(job: Job, tree: Tree, levels: Levels, sources: Sources):
     const section = { diameter: diameterOf(run), slope, roughness: MATERIAL_FACTS[run.material].roughness };
     if (flow <= 0 || !table) return 0;
     const each = flow / (run.parallel ?? 1);
-    return run.length / (slope > 0 ? normalDepth({ ...section, flow: each }).velocity : each / ((Math.PI * section.diameter ** 2) / 4));
+    return (
+      run.length /
+      (slope > 0 ? normalDepth({ ...section, flow: each }).velocity : each / ((Math.PI * section.diameter ** 2) / 4))
+    );
   };
   const flows = designFlows({ tree, entering, fixed: fixedHere, intensityOf: rainOfDuration, travelTime });
   return {
-    ...flows, onSlope,
+    ...flows,
+    onSlope,
     entering: Float64Array.from(entering, (parts, at) => flowOf(parts) + fixedHere[at]!),
     enteringArea: Float64Array.from(entering, (parts) => parts.reduce((sum, part) => sum + part.area, 0)),
   };
@@ -78,17 +86,33 @@ export function waterLineOf(tree: Tree, levels: Levels, settings: Settings, flow
   const inverts = tree.landings.map((landing, at) => {
     const leaving = tree.leaving[at]!;
     if (leaving !== NONE) return invertUp(leaving);
-    return tree.arriving[at]!.reduce((lowest, run) => Math.min(lowest, invertDown(run)), tree.arriving[at]!.length > 0 ? Number.POSITIVE_INFINITY : landing.groundLevel);
+    return tree.arriving[at]!.reduce(
+      (lowest, run) => Math.min(lowest, invertDown(run)),
+      tree.arriving[at]!.length > 0 ? Number.POSITIVE_INFINITY : landing.groundLevel,
+    );
   });
-  return solveWaterLine({
-    inverts, losses: tree.landings.map((_, at) => lossAt(tree, at)), order: tree.runs.map((_, index) => index),
-    runs: tree.runs.map((run, index) => ({
-      from: tree.upper[index]!, to: tree.lower[index]!, length: run.length, diameter: diameterOf(run), roughness: MATERIAL_FACTS[run.material].roughness, invertUp: invertUp(index), invertDown: invertDown(index),
-    })),
-    flows: Float64Array.from(tree.runs, (run, index) => flows.flow[tree.upper[index]!]! / (run.parallel ?? 1)),
-  }, (node) => {
-    const landing = tree.landings[node]!;
-    if (landing.kind !== 'discharge') return Number.NEGATIVE_INFINITY;
-    return landing.form === 'popup' ? controlLevel(landing as Discharge, settings) : (landing.standingLevel ?? Number.NEGATIVE_INFINITY);
-  });
+  return solveWaterLine(
+    {
+      inverts,
+      losses: tree.landings.map((_, at) => lossAt(tree, at)),
+      order: tree.runs.map((_, index) => index),
+      runs: tree.runs.map((run, index) => ({
+        from: tree.upper[index]!,
+        to: tree.lower[index]!,
+        length: run.length,
+        diameter: diameterOf(run),
+        roughness: MATERIAL_FACTS[run.material].roughness,
+        invertUp: invertUp(index),
+        invertDown: invertDown(index),
+      })),
+      flows: Float64Array.from(tree.runs, (run, index) => flows.flow[tree.upper[index]!]! / (run.parallel ?? 1)),
+    },
+    (node) => {
+      const landing = tree.landings[node]!;
+      if (landing.kind !== 'discharge') return Number.NEGATIVE_INFINITY;
+      return landing.form === 'popup'
+        ? controlLevel(landing as Discharge, settings)
+        : (landing.standingLevel ?? Number.NEGATIVE_INFINITY);
+    },
+  );
 }

@@ -28,22 +28,39 @@ export const changeReplySchema = z.object({ seq: z.number().int(), versions: z.r
 export type ChangeReply = z.infer<typeof changeReplySchema>;
 
 export const verdictReplySchema = z.object({
-  state: z.enum(['stop', 'fix', 'mind', 'holds', 'empty']), sentence: z.string(), at: z.string().nullable(),
-  stops: z.number(), fixes: z.number(), minds: z.number(),
+  state: z.enum(['stop', 'fix', 'mind', 'holds', 'empty']),
+  sentence: z.string(),
+  at: z.string().nullable(),
+  stops: z.number(),
+  fixes: z.number(),
+  minds: z.number(),
 });
 export const jobRowSchema = z.object({
-  id: z.string(), name: z.string(), site: z.string().optional(), units: z.enum(['us', 'metric']), seq: z.number(), updatedAt: z.string(), verdict: verdictReplySchema,
+  id: z.string(),
+  name: z.string(),
+  site: z.string().optional(),
+  units: z.enum(['us', 'metric']),
+  seq: z.number(),
+  updatedAt: z.string(),
+  verdict: verdictReplySchema,
 });
 export type JobRow = z.infer<typeof jobRowSchema>;
 export const jobListSchema = z.object({ jobs: z.array(jobRowSchema) });
 
 /** The present state of an element that a stale change meant to replace; `element` is null when it is gone. */
-export const conflictSchema = z.object({ id: z.string(), version: z.number().int(), element: elementSchema.nullable() });
+export const conflictSchema = z.object({
+  id: z.string(),
+  version: z.number().int(),
+  element: elementSchema.nullable(),
+});
 export type Conflict = z.infer<typeof conflictSchema>;
 
 /** `application/problem+json`. */
 export const problemSchema = z.object({
-  type: z.string(), title: z.string(), status: z.number(), detail: z.string().optional(),
+  type: z.string(),
+  title: z.string(),
+  status: z.number(),
+  detail: z.string().optional(),
   faults: z.array(z.object({ path: z.string(), sentence: z.string() })).optional(),
   conflicts: z.array(conflictSchema).optional(),
 });
@@ -51,7 +68,11 @@ export type Problem = z.infer<typeof problemSchema>;
 
 /** A rain station's table: intensity (m/s) by return period (years) and duration (s). */
 export const stationSchema = z.object({
-  id: z.string(), place: z.string(), climate: z.string(), durations: z.array(z.number()), returnPeriods: z.array(z.number()),
+  id: z.string(),
+  place: z.string(),
+  climate: z.string(),
+  durations: z.array(z.number()),
+  returnPeriods: z.array(z.number()),
   intensities: z.array(z.array(z.number())),
 });
 export type RainStation = z.infer<typeof stationSchema>;

@@ -7,7 +7,11 @@ export const ROOT = join(dirname(fileURLToPath(import.meta.url)), '..', '..');
 
 /** Runs to the end; gives the exit code. `quiet` sends standard output to standard error. */
 export function run(command, args, { quiet = false, cwd = ROOT, env = {} } = {}) {
-  const done = spawnSync(command, args, { cwd, env: { ...process.env, ...env }, stdio: ['ignore', quiet ? 2 : 'inherit', 'inherit'] });
+  const done = spawnSync(command, args, {
+    cwd,
+    env: { ...process.env, ...env },
+    stdio: ['ignore', quiet ? 2 : 'inherit', 'inherit'],
+  });
   return done.status ?? 1;
 }
 
@@ -15,15 +19,23 @@ export function run(command, args, { quiet = false, cwd = ROOT, env = {} } = {})
 export const runBin = (name, args, options) => run(process.execPath, [binPath(name), ...args], options);
 
 const BINS = {
-  tsc: 'typescript/bin/tsc', eslint: 'eslint/bin/eslint.js', depcruise: 'dependency-cruiser/bin/dependency-cruise.mjs', jest: 'jest/bin/jest.js',
-  playwright: '@playwright/test/cli.js', expo: 'expo/bin/cli',
+  tsc: 'typescript/bin/tsc',
+  eslint: 'eslint/bin/eslint.js',
+  depcruise: 'dependency-cruiser/bin/dependency-cruise.mjs',
+  jest: 'jest/bin/jest.js',
+  playwright: '@playwright/test/cli.js',
+  expo: 'expo/bin/cli',
 };
 
 export const binPath = (name) => join(ROOT, 'node_modules', BINS[name]);
 
 /** Starts a TypeScript program and hands it our signals; ends with its exit code. */
 export function become(file, args = [], env = {}) {
-  const child = spawn(process.execPath, ['--import', 'tsx', join(ROOT, file), ...args], { cwd: process.env.INIT_CWD ?? ROOT, env: { ...process.env, ...env }, stdio: 'inherit' });
+  const child = spawn(process.execPath, ['--import', 'tsx', join(ROOT, file), ...args], {
+    cwd: process.env.INIT_CWD ?? ROOT,
+    env: { ...process.env, ...env },
+    stdio: 'inherit',
+  });
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal));
   child.on('exit', (code, signal) => process.exit(code ?? (signal ? 1 : 0)));
 }

@@ -17,10 +17,14 @@ function checkNode() {
 /** Installs the packages of the lock file, unless they are. */
 export function ensureInstalled() {
   checkNode();
-  const wanted = createHash('sha256').update(readFileSync(join(ROOT, 'package-lock.json'))).update(process.versions.modules).digest('hex');
+  const wanted = createHash('sha256')
+    .update(readFileSync(join(ROOT, 'package-lock.json')))
+    .update(process.versions.modules)
+    .digest('hex');
   if (existsSync(INSTALLED) && readFileSync(INSTALLED, 'utf8') === wanted) return;
   console.error('Installing packages. This takes some minutes the first time.');
-  if (run('npm', ['ci', '--no-audit', '--no-fund'], { quiet: true }) !== 0) throw new Error('The packages could not be installed.');
+  if (run('npm', ['ci', '--no-audit', '--no-fund'], { quiet: true }) !== 0)
+    throw new Error('The packages could not be installed.');
   writeFileSync(INSTALLED, wanted);
 }
 
@@ -35,8 +39,12 @@ function* filesBelow(folder) {
 function sourceHash() {
   const hash = createHash('sha256');
   const files = [
-    ...filesBelow(join(ROOT, 'core', 'src')), ...filesBelow(join(ROOT, 'client', 'src')), ...filesBelow(join(ROOT, 'client', 'public')), ...filesBelow(join(ROOT, 'client', 'assets')),
-    ...['app.json', 'babel.config.js', 'metro.config.js', 'package.json'].map((name) => join(ROOT, 'client', name)), join(ROOT, 'package-lock.json'),
+    ...filesBelow(join(ROOT, 'core', 'src')),
+    ...filesBelow(join(ROOT, 'client', 'src')),
+    ...filesBelow(join(ROOT, 'client', 'public')),
+    ...filesBelow(join(ROOT, 'client', 'assets')),
+    ...['app.json', 'babel.config.js', 'metro.config.js', 'package.json'].map((name) => join(ROOT, 'client', name)),
+    join(ROOT, 'package-lock.json'),
   ];
   for (const file of files) hash.update(relative(ROOT, file)).update(readFileSync(file));
   return hash.digest('hex');
@@ -49,10 +57,20 @@ const SCRIPT_BUDGET = 520 * 1000;
 export function ensureBuilt({ force = false } = {}) {
   mkdirSync(join(ROOT, 'client', 'public'), { recursive: true });
   const wanted = sourceHash();
-  if (!force && existsSync(BUILT) && existsSync(join(DIST, 'index.html')) && JSON.parse(readFileSync(BUILT, 'utf8')).sources === wanted) return;
+  if (
+    !force &&
+    existsSync(BUILT) &&
+    existsSync(join(DIST, 'index.html')) &&
+    JSON.parse(readFileSync(BUILT, 'utf8')).sources === wanted
+  )
+    return;
   console.error('Building the web application. This takes about a minute.');
   rmSync(DIST, { recursive: true, force: true });
-  const code = runBin('expo', ['export', '-p', 'web', '--max-workers', '2'], { quiet: true, cwd: join(ROOT, 'client'), env: { EXPO_OFFLINE: '1', CI: '1', EXPO_NO_TELEMETRY: '1' } });
+  const code = runBin('expo', ['export', '-p', 'web', '--max-workers', '2'], {
+    quiet: true,
+    cwd: join(ROOT, 'client'),
+    env: { EXPO_OFFLINE: '1', CI: '1', EXPO_NO_TELEMETRY: '1' },
+  });
   if (code !== 0) throw new Error('The web application could not be built.');
   reportSizes();
   mkdirSync(join(ROOT, 'client', '.expo'), { recursive: true });
@@ -68,20 +86,32 @@ function reportSizes() {
     if (file.endsWith('.js')) total += packed;
     console.error(`${relative(DIST, file)}  raw ${(raw / 1000).toFixed(0)} kB  gzip ${(packed / 1000).toFixed(0)} kB`);
   }
-  console.error(`scripts of the first screen: ${(total / 1000).toFixed(0)} kB gzip, at most ${SCRIPT_BUDGET / 1000} kB`);
+  console.error(
+    `scripts of the first screen: ${(total / 1000).toFixed(0)} kB gzip, at most ${SCRIPT_BUDGET / 1000} kB`,
+  );
   if (total > SCRIPT_BUDGET) throw new Error('The scripts of the first screen weigh more than their budget.');
 }
 
-const BROWSERS = [process.env.KATABASIS_CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'];
+const BROWSERS = [
+  process.env.KATABASIS_CHROMIUM,
+  '/usr/bin/chromium',
+  '/usr/bin/chromium-browser',
+  '/usr/bin/google-chrome',
+];
 
 /** Path of a Chromium for the end-to-end tests; installs Debian's when there is none and we may. */
 export function ensureChromium() {
   const found = BROWSERS.find((path) => path && existsSync(path));
   if (found) return found;
   const install = 'apt-get update && apt-get install -y --no-install-recommends chromium fonts-liberation';
-  if (process.getuid?.() !== 0 || !existsSync('/usr/bin/apt-get')) throw new Error(`The end-to-end tests need Chromium. Install it with:  sudo sh -c '${install}'`);
+  if (process.getuid?.() !== 0 || !existsSync('/usr/bin/apt-get'))
+    throw new Error(`The end-to-end tests need Chromium. Install it with:  sudo sh -c '${install}'`);
   console.error('Installing Chromium.');
-  if (run('sh', ['-c', install], { quiet: true, env: { DEBIAN_FRONTEND: 'noninteractive' } }) !== 0 || !existsSync('/usr/bin/chromium')) throw new Error('Chromium could not be installed.');
+  if (
+    run('sh', ['-c', install], { quiet: true, env: { DEBIAN_FRONTEND: 'noninteractive' } }) !== 0 ||
+    !existsSync('/usr/bin/chromium')
+  )
+    throw new Error('Chromium could not be installed.');
   return '/usr/bin/chromium';
 }
 

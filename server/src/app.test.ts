@@ -22,13 +22,20 @@ async function withJob() {
   return server;
 }
 
-const put = (change: string, base: number, element: Element) => ({ change, label: 'Change it', puts: [{ base, element }], removes: [] });
+const put = (change: string, base: number, element: Element) => ({
+  change,
+  label: 'Change it',
+  puts: [{ base, element }],
+  removes: [],
+});
 
 describe('jobs', () => {
   it('lists a job with its verdict, and gives back what was put', async () => {
     const server = await withJob();
     const { body } = await server.get('/api/jobs').expect(200);
-    expect(body.jobs).toMatchObject([{ id: 'clinic', name: 'Quillfeather Animal Clinic', seq: 0, verdict: { state: 'stop', stops: 1, fixes: 1 } }]);
+    expect(body.jobs).toMatchObject([
+      { id: 'clinic', name: 'Quillfeather Animal Clinic', seq: 0, verdict: { state: 'stop', stops: 1, fixes: 1 } },
+    ]);
     const reply = (await server.get('/api/jobs/clinic')).body as JobReply;
     expect(reply.elements.map(({ element }) => element)).toEqual(elements());
   });
@@ -36,15 +43,25 @@ describe('jobs', () => {
   it('takes the same new job twice, as a lost reply makes it come, and no other of that id', async () => {
     const server = await withJob();
     await server.post('/api/jobs').send({ id: 'clinic', elements: elements() }).expect(201);
-    await server.post('/api/jobs').send({ id: 'clinic', elements: elements().slice(0, 2) }).expect(409);
+    await server
+      .post('/api/jobs')
+      .send({ id: 'clinic', elements: elements().slice(0, 2) })
+      .expect(409);
   });
 
   it('refuses a bad job with every fault named, and saves nothing of it', async () => {
     const server = serve();
     const bad = elements().map((element) => (element.kind === 'run' ? { ...element, length: -1 } : element));
-    const { body } = await server.post('/api/jobs').send({ id: 'bad', elements: bad }).expect(422).expect('Content-Type', /application\/problem\+json/);
+    const { body } = await server
+      .post('/api/jobs')
+      .send({ id: 'bad', elements: bad })
+      .expect(422)
+      .expect('Content-Type', /application\/problem\+json/);
     expect((body as Problem).faults).toHaveLength(8);
-    expect((body as Problem).faults![0]).toEqual({ path: 'elements[19] (runKennel).length', sentence: 'must be more than 0' });
+    expect((body as Problem).faults![0]).toEqual({
+      path: 'elements[19] (runKennel).length',
+      sentence: 'must be more than 0',
+    });
     expect((await server.get('/api/jobs')).body).toEqual({ jobs: [] });
   });
 
@@ -60,36 +77,62 @@ describe('jobs', () => {
 describe('changes', () => {
   it('answers a stale one with the present element, and saves nothing', async () => {
     const server = await withJob();
-    await server.post('/api/jobs/clinic/changes').send(put('change-one', 1, wye('One'))).expect(200, { seq: 1, versions: { wye2: 2 } });
-    const { body } = await server.post('/api/jobs/clinic/changes').send(put('change-two', 1, wye('Two'))).expect(409);
+    await server
+      .post('/api/jobs/clinic/changes')
+      .send(put('change-one', 1, wye('One')))
+      .expect(200, { seq: 1, versions: { wye2: 2 } });
+    const { body } = await server
+      .post('/api/jobs/clinic/changes')
+      .send(put('change-two', 1, wye('Two')))
+      .expect(409);
     expect((body as Problem).conflicts).toEqual([{ id: 'wye2', version: 2, element: wye('One') }]);
-    await server.post('/api/jobs/clinic/changes').send(put('change-two', 2, wye('Two'))).expect(200);
+    await server
+      .post('/api/jobs/clinic/changes')
+      .send(put('change-two', 2, wye('Two')))
+      .expect(200);
   });
 
   it('answers the same change sent again as the first time', async () => {
     const server = await withJob();
     const first = await server.post('/api/jobs/clinic/changes').send(put('change-one', 1, wye('One')));
-    await server.post('/api/jobs/clinic/changes').send(put('change-one', 1, wye('One'))).expect(200, first.body);
+    await server
+      .post('/api/jobs/clinic/changes')
+      .send(put('change-one', 1, wye('One')))
+      .expect(200, first.body);
     expect((await server.get('/api/jobs/clinic')).body.seq).toBe(1);
   });
 
   it('refuses what would leave a run pointing at nothing', async () => {
     const server = await withJob();
-    const { body } = await server.post('/api/jobs/clinic/changes').send({ change: 'change-one', label: 'Cut', puts: [], removes: [{ base: 1, id: 'wye2' }] }).expect(422);
-    expect((body as Problem).faults!.map((fault) => fault.path)).toEqual(['elements.trunkUpper.to', 'elements.runStreet.to', 'elements.trunkLower.from']);
+    const { body } = await server
+      .post('/api/jobs/clinic/changes')
+      .send({ change: 'change-one', label: 'Cut', puts: [], removes: [{ base: 1, id: 'wye2' }] })
+      .expect(422);
+    expect((body as Problem).faults!.map((fault) => fault.path)).toEqual([
+      'elements.trunkUpper.to',
+      'elements.runStreet.to',
+      'elements.trunkLower.from',
+    ]);
   });
 
   it('names the field that cannot be', async () => {
     const server = await withJob();
-    const { body } = await server.post('/api/jobs/clinic/changes').send(put('change-one', 1, { ...wye('x'), groundLevel: 1e9 } as Element)).expect(422);
-    expect((body as Problem).faults).toEqual([{ path: 'puts.0.element.groundLevel', sentence: 'must be less than 9000 or equal to it' }]);
+    const { body } = await server
+      .post('/api/jobs/clinic/changes')
+      .send(put('change-one', 1, { ...wye('x'), groundLevel: 1e9 } as Element))
+      .expect(422);
+    expect((body as Problem).faults).toEqual([
+      { path: 'puts.0.element.groundLevel', sentence: 'must be less than 9000 or equal to it' },
+    ]);
   });
 
   it('is still there when the file is opened again', async () => {
     const file = join(mkdtempSync(join(tmpdir(), 'katabasis-db-')), 'jobs.sqlite');
     const db = openDatabase(file);
     await serve(db).post('/api/jobs').send({ id: 'clinic', elements: elements() });
-    await serve(db).post('/api/jobs/clinic/changes').send(put('change-one', 1, wye('Kept')));
+    await serve(db)
+      .post('/api/jobs/clinic/changes')
+      .send(put('change-one', 1, wye('Kept')));
     // No closing: as after a kill.
     const again = (await serve(openDatabase(file)).get('/api/jobs/clinic')).body as JobReply;
     expect(again.seq).toBe(1);
@@ -104,11 +147,25 @@ describe('at the door', () => {
     ['a foreign host', { Host: 'evil.example' }, 403],
     ['a foreign origin', { Origin: 'http://evil.example' }, 403],
     ['its own page', { Origin: 'http://localhost', Host: 'localhost' }, 200],
-  ])('%s', (_, headers, status) => serve().get('/api/jobs').set({ Host: 'localhost', ...headers }).expect(status));
+  ])('%s', (_, headers, status) =>
+    serve()
+      .get('/api/jobs')
+      .set({ Host: 'localhost', ...headers })
+      .expect(status),
+  );
 
   it('takes in no broken JSON, and no body over its limit', async () => {
-    await serve().post('/api/jobs').set('Content-Type', 'application/json').send('{"id": ').expect(400).expect('Content-Type', /problem/);
-    await serve().post('/api/jobs').set('Content-Type', 'application/json').send(`{"id":"${'x'.repeat(9_000_000)}"}`).expect(413);
+    await serve()
+      .post('/api/jobs')
+      .set('Content-Type', 'application/json')
+      .send('{"id": ')
+      .expect(400)
+      .expect('Content-Type', /problem/);
+    await serve()
+      .post('/api/jobs')
+      .set('Content-Type', 'application/json')
+      .send(`{"id":"${'x'.repeat(9_000_000)}"}`)
+      .expect(413);
   });
 
   it('sends the policy, hashed files for ever, and the page for any other path', async () => {
@@ -121,7 +178,10 @@ describe('at the door', () => {
     expect(headers['content-security-policy']).toContain("script-src 'self'");
     expect(headers['x-content-type-options']).toBe('nosniff');
     await server.get('/missing.js').expect(404);
-    await server.get('/api/nothing').expect(404).expect('Content-Type', /problem/);
+    await server
+      .get('/api/nothing')
+      .expect(404)
+      .expect('Content-Type', /problem/);
   });
 });
 

@@ -26,15 +26,27 @@ const POLICY = helmet({
   contentSecurityPolicy: {
     useDefaults: false,
     directives: {
-      defaultSrc: ["'none'"], scriptSrc: ["'self'"], workerSrc: ["'self'", 'blob:'], styleSrc: ["'self'", "'unsafe-inline'"], fontSrc: ["'self'", 'data:'],
-      imgSrc: ["'self'", 'data:', 'blob:'], connectSrc: ["'self'"], manifestSrc: ["'self'"], baseUri: ["'none'"], formAction: ["'none'"], frameAncestors: ["'none'"],
+      defaultSrc: ["'none'"],
+      scriptSrc: ["'self'"],
+      workerSrc: ["'self'", 'blob:'],
+      styleSrc: ["'self'", "'unsafe-inline'"],
+      fontSrc: ["'self'", 'data:'],
+      imgSrc: ["'self'", 'data:', 'blob:'],
+      connectSrc: ["'self'"],
+      manifestSrc: ["'self'"],
+      baseUri: ["'none'"],
+      formAction: ["'none'"],
+      frameAncestors: ["'none'"],
     },
   },
   // Served over plain HTTP on the contractor's own machine.
   hsts: false,
 });
 
-const apiOnly = (middleware: Middleware): Middleware => (ctx, next) => (ctx.path.startsWith('/api/') ? middleware(ctx, next) : next());
+const apiOnly =
+  (middleware: Middleware): Middleware =>
+  (ctx, next) =>
+    ctx.path.startsWith('/api/') ? middleware(ctx, next) : next();
 
 const noStore: Middleware = async (ctx, next) => {
   ctx.set('Cache-Control', 'no-store');

@@ -23,8 +23,13 @@ export function openDatabase(file: string): Db {
 /** Runs every migration not yet run, each in one transaction with the number that marks it done. */
 function migrate(db: Db): void {
   const done = db.pragma('user_version', { simple: true }) as number;
-  const files = readdirSync(MIGRATIONS).filter((name) => /^\d{3}-.*\.sql$/.test(name)).sort();
-  if (done > files.length) throw new Error(`The database is of a later version (${done}) than this program (${files.length}). Use the newer program.`);
+  const files = readdirSync(MIGRATIONS)
+    .filter((name) => /^\d{3}-.*\.sql$/.test(name))
+    .sort();
+  if (done > files.length)
+    throw new Error(
+      `The database is of a later version (${done}) than this program (${files.length}). Use the newer program.`,
+    );
   files.slice(done).forEach((name, index) => {
     const sql = readFileSync(join(MIGRATIONS, name), 'utf8');
     db.transaction(() => {

@@ -14,7 +14,8 @@ const ROOT = join(dirname(fileURLToPath(import.meta.url)), '..', '..');
 
 function start(): void {
   const port = Number(process.env.KATABASIS_PORT ?? 4870);
-  if (!Number.isInteger(port) || port < 0 || port > 65_535) throw new Error(`KATABASIS_PORT must be a port number, and is "${process.env.KATABASIS_PORT}".`);
+  if (!Number.isInteger(port) || port < 0 || port > 65_535)
+    throw new Error(`KATABASIS_PORT must be a port number, and is "${process.env.KATABASIS_PORT}".`);
   const host = process.env.KATABASIS_HOST ?? '127.0.0.1';
   const data = process.env.KATABASIS_DATA ?? join(ROOT, 'data');
   const samples = process.env.KATABASIS_SAMPLES;
@@ -27,10 +28,14 @@ function start(): void {
     const { port: actual } = server.address() as { port: number };
     console.log(`Katabasis is at http://localhost:${actual}`);
     if (host === '127.0.0.1') console.log('For a phone on the same network, start it with: -- --lan');
-    else for (const address of lanAddresses()) console.log(`On a phone on the same network, open http://${address}:${actual}`);
+    else
+      for (const address of lanAddresses())
+        console.log(`On a phone on the same network, open http://${address}:${actual}`);
   });
   server.on('error', (error: NodeJS.ErrnoException) => {
-    console.error(error.code === 'EADDRINUSE' ? `Port ${port} is taken. Stop what uses it, or set KATABASIS_PORT.` : error.message);
+    console.error(
+      error.code === 'EADDRINUSE' ? `Port ${port} is taken. Stop what uses it, or set KATABASIS_PORT.` : error.message,
+    );
     process.exit(1);
   });
   const stop = (): void => {

@@ -12,7 +12,9 @@ export default function Root() {
   useFonts({ [FONTS.text]: text, [FONTS.bold]: bold, [FONTS.figures]: figures });
   return (
     <ThemeProvider>
-      <DataProvider><Slot /></DataProvider>
+      <DataProvider>
+        <Slot />
+      </DataProvider>
     </ThemeProvider>
   );
 }

@@ -25,7 +25,15 @@ export const Bubble = memo(function Bubble({ pitch, linePitch, width = 84 }: Pro
   return (
     <Svg width={width} height={(width * 24) / 84} viewBox="0 0 84 24" aria-hidden>
       <Vial />
-      <Ellipse cx={centre} cy={12} rx={HALF_BUBBLE} ry={6.5} fill={line} stroke={pitch <= 0 ? fix : ink} strokeWidth={1.6} />
+      <Ellipse
+        cx={centre}
+        cy={12}
+        rx={HALF_BUBBLE}
+        ry={6.5}
+        fill={line}
+        stroke={pitch <= 0 ? fix : ink}
+        strokeWidth={1.6}
+      />
     </Svg>
   );
 });
@@ -35,7 +43,9 @@ const Vial = memo(function Vial() {
   return (
     <>
       <Rect x={1} y={3} width={82} height={18} rx={9} fill={ground} stroke={ink} strokeWidth={1.6} />
-      {[42 - LINES, 42 + LINES].map((x) => <Line key={x} x1={x} x2={x} y1={3} y2={21} stroke={ink} strokeWidth={2} />)}
+      {[42 - LINES, 42 + LINES].map((x) => (
+        <Line key={x} x1={x} x2={x} y1={3} y2={21} stroke={ink} strokeWidth={2} />
+      ))}
     </>
   );
 });

@@ -41,7 +41,10 @@ interface Props {
 function ticks({ most, per }: Axis, count: number): { at: number; said: string }[] {
   const step = niceStep(most / per, count);
   const places = Math.max(0, -Math.floor(Math.log10(step) + 1e-9));
-  return Array.from({ length: Math.floor(most / per / step + 1e-9) + 1 }, (_, k) => ({ at: k * step * per, said: decimals(k * step, places) }));
+  return Array.from({ length: Math.floor(most / per / step + 1e-9) + 1 }, (_, k) => ({
+    at: k * step * per,
+    said: decimals(k * step, places),
+  }));
 }
 
 export function Chart({ said, across, up, curve, filled = false, children }: Props) {
@@ -52,20 +55,35 @@ export function Chart({ said, across, up, curve, filled = false, children }: Pro
     y: (value) => HEIGHT - FOOT - (value / up.most) * (HEIGHT - TOP - FOOT),
   };
   const label = { fontFamily: FONTS.text, fontSize: 12, fill: soft };
-  const d = curve.map(([x, y], k) => `${k === 0 ? 'M' : 'L'}${frame.x(x).toFixed(1)} ${frame.y(y).toFixed(1)}`).join('');
+  const d = curve
+    .map(([x, y], k) => `${k === 0 ? 'M' : 'L'}${frame.x(x).toFixed(1)} ${frame.y(y).toFixed(1)}`)
+    .join('');
   return (
     <View onLayout={(event: LayoutChangeEvent) => setWidth(event.nativeEvent.layout.width)}>
       <Svg width={width} height={HEIGHT} role="img" aria-label={said}>
         {ticks(up, 4).map(({ at, said: value }) => (
           <G key={at}>
             <Line x1={LEFT} x2={width - RIGHT} y1={frame.y(at)} y2={frame.y(at)} stroke={line} strokeWidth={1} />
-            <SvgText x={LEFT - 6} y={frame.y(at) + 4} textAnchor="end" {...label}>{value}</SvgText>
+            <SvgText x={LEFT - 6} y={frame.y(at) + 4} textAnchor="end" {...label}>
+              {value}
+            </SvgText>
           </G>
         ))}
-        {ticks(across, 4).map(({ at, said: value }) => <SvgText key={at} x={frame.x(at)} y={HEIGHT - FOOT + 16} textAnchor="middle" {...label}>{value}</SvgText>)}
-        <SvgText x={width - RIGHT} y={HEIGHT - 4} textAnchor="end" {...label}>{across.label}</SvgText>
+        {ticks(across, 4).map(({ at, said: value }) => (
+          <SvgText key={at} x={frame.x(at)} y={HEIGHT - FOOT + 16} textAnchor="middle" {...label}>
+            {value}
+          </SvgText>
+        ))}
+        <SvgText x={width - RIGHT} y={HEIGHT - 4} textAnchor="end" {...label}>
+          {across.label}
+        </SvgText>
         <SvgText x={LEFT} y={HEIGHT - 4} {...label}>{`↑ ${up.label}`}</SvgText>
-        {filled && <Path d={`${d}L${frame.x(curve.at(-1)![0])} ${frame.y(0)}L${frame.x(curve[0]![0])} ${frame.y(0)}Z`} fill={shallow} />}
+        {filled && (
+          <Path
+            d={`${d}L${frame.x(curve.at(-1)![0])} ${frame.y(0)}L${frame.x(curve[0]![0])} ${frame.y(0)}Z`}
+            fill={shallow}
+          />
+        )}
         <Path d={d} stroke={water} strokeWidth={3} fill="none" />
         <Line x1={LEFT} x2={width - RIGHT} y1={frame.y(0)} y2={frame.y(0)} stroke={ink} strokeWidth={2} />
         {children?.(frame, width)}

@@ -13,7 +13,15 @@ import { LandingWords, RunWords } from './descentWords';
 
 const make = (_palette: Palette) => ({
   words: { position: 'absolute' as const, right: 0 },
-  level: { position: 'absolute' as const, left: 0, width: GUTTER - 7, height: 22, fontSize: 15, textAlign: 'right' as const, ...({ contain: 'size layout style' } as object) },
+  level: {
+    position: 'absolute' as const,
+    left: 0,
+    width: GUTTER - 7,
+    height: 22,
+    fontSize: 15,
+    textAlign: 'right' as const,
+    ...({ contain: 'size layout style' } as object),
+  },
   handle: { position: 'absolute' as const, width: 44, height: 44 },
 });
 
@@ -37,12 +45,13 @@ export function Descent({ chosen, onChoose }: Props) {
   const wordsLeft = laneX(layout.lanes - 1) + 24;
   const act = useLatest({
     // In the pointer's own frame: left to its scheduler, React would draw in the next one.
-    move: (row: DescentRow, dy: number): void => flushSync(() => {
-      const step = units === 'us' ? METRES_PER_INCH / 4 : 0.005;
-      const level = Math.round((row.level - dy / layout.scale) / step) * step;
-      setDrag({ id: row.id, y: row.y + dy, level, layout });
-      if (level !== drag?.level) preview(holdInvert(job, row.id, level));
-    }),
+    move: (row: DescentRow, dy: number): void =>
+      flushSync(() => {
+        const step = units === 'us' ? METRES_PER_INCH / 4 : 0.005;
+        const level = Math.round((row.level - dy / layout.scale) / step) * step;
+        setDrag({ id: row.id, y: row.y + dy, level, layout });
+        if (level !== drag?.level) preview(holdInvert(job, row.id, level));
+      }),
     drop: (row: DescentRow, moved: boolean): void => {
       const level = drag?.level;
       setDrag(null);
@@ -53,15 +62,32 @@ export function Descent({ chosen, onChoose }: Props) {
     },
     choose: onChoose,
   });
-  const hands = useMemo((): Hands => ({
-    onChoose: (id) => act.current.choose(id), onMove: (row, dy) => act.current.move(row, dy), onDrop: (row, moved) => act.current.drop(row, moved),
-  }), [act]);
+  const hands = useMemo(
+    (): Hands => ({
+      onChoose: (id) => act.current.choose(id),
+      onMove: (row, dy) => act.current.move(row, dy),
+      onDrop: (row, moved) => act.current.drop(row, moved),
+    }),
+    [act],
+  );
   return (
     <View style={{ height: layout.height }} role="list" aria-label="The descent, highest first">
       <DescentPipes layout={layout} drag={drag} chosen={chosen} />
       {layout.rows.map((row) => {
         const moved = drag?.id === row.id ? drag : row;
-        return <Row key={row.id} row={row} name={nameOf(job, row.id)} y={moved.y} left={wordsLeft} level={text(showLevel(moved.level, units))} landingChosen={chosen === row.id} runChosen={chosen !== null && chosen === row.run} {...hands} />;
+        return (
+          <Row
+            key={row.id}
+            row={row}
+            name={nameOf(job, row.id)}
+            y={moved.y}
+            left={wordsLeft}
+            level={text(showLevel(moved.level, units))}
+            landingChosen={chosen === row.id}
+            runChosen={chosen !== null && chosen === row.run}
+            {...hands}
+          />
+        );
       })}
     </View>
   );
@@ -92,13 +118,26 @@ interface RowProps extends Hands {
 }
 
 /** A landing, what is said of it, and of the run that leaves it. */
-const Row = memo(function Row({ row, name, y, left, level, landingChosen, runChosen, onChoose, onMove, onDrop }: RowProps) {
+const Row = memo(function Row({
+  row,
+  name,
+  y,
+  left,
+  level,
+  landingChosen,
+  runChosen,
+  onChoose,
+  onMove,
+  onDrop,
+}: RowProps) {
   const styles = useStyles(make);
   // Moved, not laid out anew.
   const moved = y === row.y ? null : { transform: [{ translateY: y - row.y }] };
   return (
     <View role="listitem" aria-label={name}>
-      <Text kind="strong" numberOfLines={1} style={[styles.level, { top: row.y - 11 }, moved]}>{level}</Text>
+      <Text kind="strong" numberOfLines={1} style={[styles.level, { top: row.y - 11 }, moved]}>
+        {level}
+      </Text>
       <View style={[styles.words, APART, moved, { top: row.y - 22, left, height: row.run === null ? LAST_ROW : ROW }]}>
         <LandingWords id={row.id} chosen={landingChosen} onChoose={onChoose} />
         {row.run !== null && <RunWords id={row.run} chosen={runChosen} onChoose={onChoose} />}
@@ -148,8 +187,14 @@ const Handle = memo(function Handle({ row, x, y, name, onMove, onDrop }: HandleP
   };
   return (
     <View
-      {...(handlers as object)} testID={`handle-${row.id}`} aria-hidden
-      style={[styles.handle, { left: x - 22, top: y - 22 }, { touchAction: 'none', cursor: 'ns-resize', userSelect: 'none' } as object]}
+      {...(handlers as object)}
+      testID={`handle-${row.id}`}
+      aria-hidden
+      style={[
+        styles.handle,
+        { left: x - 22, top: y - 22 },
+        { touchAction: 'none', cursor: 'ns-resize', userSelect: 'none' } as object,
+      ]}
       aria-label={`Level at ${name}`}
     />
   );

@@ -13,7 +13,15 @@ export const laneX = (lane: number): number => GUTTER + 14 + lane * LANE;
 /** Width of a pipe on the page, px: in step with its diameter, and never a hair. */
 const pipeWidth = (diameter: number): number => Math.max(6, Math.min(22, diameter * 80));
 
-export function DescentPipes({ layout, drag, chosen }: { layout: DescentLayout; drag: { id: string; y: number } | null; chosen: string | null }) {
+export function DescentPipes({
+  layout,
+  drag,
+  chosen,
+}: {
+  layout: DescentLayout;
+  drag: { id: string; y: number } | null;
+  chosen: string | null;
+}) {
   const { job, plan } = useKept();
   const at = (id: string): { x: number; y: number } => {
     const row = layout.rows[layout.rowOf.get(id)!]!;
@@ -22,8 +30,12 @@ export function DescentPipes({ layout, drag, chosen }: { layout: DescentLayout; 
   return (
     <Svg width={laneX(layout.lanes - 1) + 24} height={layout.height} style={PLACE} aria-hidden>
       <Scale layout={layout} />
-      {Object.values(plan.runs).map((run) => <Pipe key={run.id} run={run.id} d={pipePath(at(run.from), at(run.to))} chosen={chosen === run.id} />)}
-      {layout.rows.map((row) => <LandingGlyph key={row.id} element={job.elements[row.id]} {...at(row.id)} selected={chosen === row.id} />)}
+      {Object.values(plan.runs).map((run) => (
+        <Pipe key={run.id} run={run.id} d={pipePath(at(run.from), at(run.to))} chosen={chosen === run.id} />
+      ))}
+      {layout.rows.map((row) => (
+        <LandingGlyph key={row.id} element={job.elements[row.id]} {...at(row.id)} selected={chosen === row.id} />
+      ))}
     </Svg>
   );
 }
@@ -34,7 +46,9 @@ const PLACE = { position: 'absolute', left: 0, top: 0 } as const;
 const Pipe = memo(function Pipe({ run, d, chosen }: { run: string; d: string; chosen: boolean }) {
   return (
     <>
-      <Defs><Path id={`pipe-${run}`} d={d} /></Defs>
+      <Defs>
+        <Path id={`pipe-${run}`} d={d} />
+      </Defs>
       <Bore run={run} chosen={chosen} />
     </>
   );
@@ -43,7 +57,11 @@ const Pipe = memo(function Pipe({ run, d, chosen }: { run: string; d: string; ch
 function boreOf({ plan }: OpenJob, id: string): { width: number; wet: number; overloaded: boolean } {
   const run = plan.runs[id];
   const width = pipeWidth(run?.diameter ?? 0);
-  return { width, wet: run && run.depthRatio > 0 ? Math.max(1.5, Math.round(width * run.depthRatio * 2) / 2) : 0, overloaded: run?.overloaded ?? false };
+  return {
+    width,
+    wet: run && run.depthRatio > 0 ? Math.max(1.5, Math.round(width * run.depthRatio * 2) / 2) : 0,
+    overloaded: run?.overloaded ?? false,
+  };
 }
 
 const Bore = memo(function Bore({ run, chosen }: { run: string; chosen: boolean }) {
@@ -73,9 +91,20 @@ const Scale = memo(function Scale({ layout }: { layout: DescentLayout }) {
   return (
     <>
       {layout.rows.slice(1).map((row, index) => (
-        <Line key={row.id} x1={GUTTER - 2} x2={GUTTER - 2} y1={layout.rows[index]!.y + 3} y2={row.y - 3} stroke={line} strokeWidth={row.stretched ? 1.5 : 3} {...(row.stretched ? { strokeDasharray: '2 6' } : {})} />
+        <Line
+          key={row.id}
+          x1={GUTTER - 2}
+          x2={GUTTER - 2}
+          y1={layout.rows[index]!.y + 3}
+          y2={row.y - 3}
+          stroke={line}
+          strokeWidth={row.stretched ? 1.5 : 3}
+          {...(row.stretched ? { strokeDasharray: '2 6' } : {})}
+        />
       ))}
-      {layout.rows.map((row) => <Line key={row.id} x1={GUTTER - 5} x2={GUTTER + 1} y1={row.y} y2={row.y} stroke={line} strokeWidth={2} />)}
+      {layout.rows.map((row) => (
+        <Line key={row.id} x1={GUTTER - 5} x2={GUTTER + 1} y1={row.y} y2={row.y} stroke={line} strokeWidth={2} />
+      ))}
     </>
   );
 });

@@ -21,7 +21,14 @@ export const Eye = memo(function Eye({ depthRatio, overloaded = false, size = 36
     <Svg width={size} height={size} viewBox="0 0 40 40" aria-hidden>
       <Circle cx={20} cy={20} r={radius} fill={depthRatio >= 0.999 ? water : ground} />
       {wet !== null && depthRatio > 0.001 && <Path d={wet} fill={water} />}
-      <Circle cx={20} cy={20} r={radius + 0.75} fill="none" stroke={overloaded ? stop : ink} strokeWidth={overloaded ? 4 : 2} />
+      <Circle
+        cx={20}
+        cy={20}
+        r={radius + 0.75}
+        fill="none"
+        stroke={overloaded ? stop : ink}
+        strokeWidth={overloaded ? 4 : 2}
+      />
       {overloaded && <Path d="M20 1V-1M20 39V41" stroke={stop} strokeWidth={3} />}
     </Svg>
   );

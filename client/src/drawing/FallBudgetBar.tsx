@@ -33,21 +33,51 @@ export function FallBudgetBar({ plan, budget, onPress, onStretch }: Props) {
   const other = Math.max(0, budget.setDeeper) + Math.max(0, budget.growth);
   return (
     <View>
-      <Pressable role="button" aria-label={`Fall budget: ${text(left)} ${short ? 'short' : 'left'} of ${text(showSmall(budget.available, units))}: show the working`} onPress={onPress}>
+      <Pressable
+        role="button"
+        aria-label={`Fall budget: ${text(left)} ${short ? 'short' : 'left'} of ${text(showSmall(budget.available, units))}: show the working`}
+        onPress={onPress}
+      >
         <View style={{ flexDirection: 'row', alignItems: 'baseline', gap: 6, flexWrap: 'wrap' }}>
-          <Text kind="hero" {...(short ? { tone: 'stop' as const } : {})}>{left.value}</Text>
-          <Text kind="body">{left.unit} of fall {short ? (popup ? 'under the lid' : 'short') : 'to spare'}</Text>
-          <Text kind="small">of {text(showSmall(budget.available, units))}, {nameOf(job, budget.source)} to {nameOf(job, budget.discharge)}</Text>
+          <Text kind="hero" {...(short ? { tone: 'stop' as const } : {})}>
+            {left.value}
+          </Text>
+          <Text kind="body">
+            {left.unit} of fall {short ? (popup ? 'under the lid' : 'short') : 'to spare'}
+          </Text>
+          <Text kind="small">
+            of {text(showSmall(budget.available, units))}, {nameOf(job, budget.source)} to{' '}
+            {nameOf(job, budget.discharge)}
+          </Text>
         </View>
       </Pressable>
       <View style={styles.bar} role="group" aria-label="What each stretch needs">
         {budget.spent.map(({ run, fall }) => (
-          <Pressable key={run} role="button" aria-label={`${nameOf(job, run)} needs ${text(showSmall(fall, units))}`} onPress={() => onStretch(run)} style={[styles.stretch, { flexGrow: grow(fall), flexBasis: 0, minWidth: 3 }]} />
+          <Pressable
+            key={run}
+            role="button"
+            aria-label={`${nameOf(job, run)} needs ${text(showSmall(fall, units))}`}
+            onPress={() => onStretch(run)}
+            style={[styles.stretch, { flexGrow: grow(fall), flexBasis: 0, minWidth: 3 }]}
+          />
         ))}
         {other > 0.0005 && <View style={[styles.step, { flexGrow: grow(other), flexBasis: 0 }]} />}
-        <View style={[short ? styles.over : styles.left, { flexGrow: grow(Math.abs(budget.left)), flexBasis: 0, minWidth: short ? 6 : 0 }]} />
+        <View
+          style={[
+            short ? styles.over : styles.left,
+            { flexGrow: grow(Math.abs(budget.left)), flexBasis: 0, minWidth: short ? 6 : 0 },
+          ]}
+        />
       </View>
-      <Text kind="small" style={{ marginTop: 2 }}>{budget.spent.map(({ run, fall }) => `${plan.runs[run] ? nameOf(job, plan.runs[run].from) : run}: ${text(showSmall(fall, units))}`).join(' · ')}{other > 0.0005 ? ` · larger pipe: ${text(showSmall(other, units))}` : ''}</Text>
+      <Text kind="small" style={{ marginTop: 2 }}>
+        {budget.spent
+          .map(
+            ({ run, fall }) =>
+              `${plan.runs[run] ? nameOf(job, plan.runs[run].from) : run}: ${text(showSmall(fall, units))}`,
+          )
+          .join(' · ')}
+        {other > 0.0005 ? ` · larger pipe: ${text(showSmall(other, units))}` : ''}
+      </Text>
     </View>
   );
 }

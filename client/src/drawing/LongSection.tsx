@@ -1,5 +1,15 @@
 /** The long section of a route: ground, cover limit, pipe and the water in it, with the levels under the finger read out. */
-import { controlLevel, elementOf, METRES_PER_FOOT, nameOf, showLength, showLevel, showSmall, text, type Plan } from '@katabasis/core';
+import {
+  controlLevel,
+  elementOf,
+  METRES_PER_FOOT,
+  nameOf,
+  showLength,
+  showLevel,
+  showSmall,
+  text,
+  type Plan,
+} from '@katabasis/core';
 import { memo, useMemo, useState } from 'react';
 import { View, type LayoutChangeEvent } from 'react-native';
 import Svg, { Circle, G, Line, Path, Text as SvgText } from 'react-native-svg';
@@ -31,11 +41,20 @@ function frameOf(section: Section, width: number): Frame {
 }
 
 const polyline = (points: SectionPoint[], frame: Frame, key: keyof SectionPoint): string =>
-  points.map((point, k) => `${k === 0 ? 'M' : 'L'}${frame.x(point.station).toFixed(1)} ${frame.y(point[key]).toFixed(1)}`).join('');
+  points
+    .map((point, k) => `${k === 0 ? 'M' : 'L'}${frame.x(point.station).toFixed(1)} ${frame.y(point[key]).toFixed(1)}`)
+    .join('');
 
 /** A closed band between two levels of one run. */
-function band(a: SectionPoint, b: SectionPoint, frame: Frame, upper: keyof SectionPoint, lower: keyof SectionPoint): string {
-  const at = (point: SectionPoint, key: keyof SectionPoint): string => `${frame.x(point.station).toFixed(1)} ${frame.y(point[key]).toFixed(1)}`;
+function band(
+  a: SectionPoint,
+  b: SectionPoint,
+  frame: Frame,
+  upper: keyof SectionPoint,
+  lower: keyof SectionPoint,
+): string {
+  const at = (point: SectionPoint, key: keyof SectionPoint): string =>
+    `${frame.x(point.station).toFixed(1)} ${frame.y(point[key]).toFixed(1)}`;
   return `M${at(a, upper)}L${at(b, upper)}L${at(b, lower)}L${at(a, lower)}Z`;
 }
 
@@ -62,13 +81,30 @@ const SectionOf = memo(function SectionOf({ from, plan }: { from: string; plan: 
           ? `At ${text(showLength(read.station, units))}: ground ${text(showLevel(read.ground, units))}, invert ${text(showLevel(read.invert, units))}, ${text(showSmall(read.ground - read.invert, units))} down, water ${text(showLevel(read.water, units))}`
           : `${nameOf(job, from)} to ${nameOf(job, section.landings.at(-1)!.id)}, ${text(showLength(section.length, units))}. Heights are stretched.`}
       </Text>
-      <View {...(pointer as object)} style={{ touchAction: 'pan-y', cursor: 'crosshair' } as object} testID="long-section">
-        <Svg width={width} height={HEIGHT} role="img" aria-label={`Long section from ${nameOf(job, from)} over ${text(showLength(section.length, units))}`}>
+      <View
+        {...(pointer as object)}
+        style={{ touchAction: 'pan-y', cursor: 'crosshair' } as object}
+        testID="long-section"
+      >
+        <Svg
+          width={width}
+          height={HEIGHT}
+          role="img"
+          aria-label={`Long section from ${nameOf(job, from)} over ${text(showLength(section.length, units))}`}
+        >
           <Drawing section={section} width={width} />
           {control !== null && <Control level={control} frame={frame} section={section} />}
           {read && (
             <G>
-              <Line x1={frame.x(read.station)} x2={frame.x(read.station)} y1={TOP - 6} y2={HEIGHT - FOOT} stroke="currentColor" strokeWidth={1} strokeDasharray="3 3" />
+              <Line
+                x1={frame.x(read.station)}
+                x2={frame.x(read.station)}
+                y1={TOP - 6}
+                y2={HEIGHT - FOOT}
+                stroke="currentColor"
+                strokeWidth={1}
+                strokeDasharray="3 3"
+              />
               <Circle cx={frame.x(read.station)} cy={frame.y(read.invert)} r={4} fill="currentColor" />
             </G>
           )}
@@ -88,18 +124,46 @@ const Drawing = memo(function Drawing({ section, width }: { section: Section; wi
   const floor = HEIGHT - FOOT;
   return (
     <>
-      <Path d={`${polyline(section.points, frame, 'ground')}L${frame.x(section.length)} ${floor}L${LEFT} ${floor}Z`} fill={soil} />
+      <Path
+        d={`${polyline(section.points, frame, 'ground')}L${frame.x(section.length)} ${floor}L${LEFT} ${floor}Z`}
+        fill={soil}
+      />
       {levelTicks(section, units).map((level) => (
         <G key={level}>
           <Line x1={LEFT} x2={width - RIGHT} y1={frame.y(level)} y2={frame.y(level)} stroke={line} strokeWidth={1} />
-          <SvgText x={LEFT - 6} y={frame.y(level) + 4} textAnchor="end" {...label}>{text(showLevel(level, units))}</SvgText>
+          <SvgText x={LEFT - 6} y={frame.y(level) + 4} textAnchor="end" {...label}>
+            {text(showLevel(level, units))}
+          </SvgText>
         </G>
       ))}
       {section.landings.map(({ id, station }, index) => (
         <G key={id}>
-          <Line x1={frame.x(station)} x2={frame.x(station)} y1={TOP - 8} y2={floor} stroke={soft} strokeWidth={1} strokeDasharray="1 4" />
-          <SvgText x={frame.x(station)} y={index % 2 === 0 ? 11 : 24} textAnchor={index === 0 ? 'start' : station > section.length * 0.8 ? 'end' : 'middle'} {...label} fill={ink}>{short(nameOf(job, id))}</SvgText>
-          <SvgText x={frame.x(station)} y={HEIGHT - 12} textAnchor={index === 0 ? 'start' : index === section.landings.length - 1 ? 'end' : 'middle'} {...label}>{text(showLength(station, units))}</SvgText>
+          <Line
+            x1={frame.x(station)}
+            x2={frame.x(station)}
+            y1={TOP - 8}
+            y2={floor}
+            stroke={soft}
+            strokeWidth={1}
+            strokeDasharray="1 4"
+          />
+          <SvgText
+            x={frame.x(station)}
+            y={index % 2 === 0 ? 11 : 24}
+            textAnchor={index === 0 ? 'start' : station > section.length * 0.8 ? 'end' : 'middle'}
+            {...label}
+            fill={ink}
+          >
+            {short(nameOf(job, id))}
+          </SvgText>
+          <SvgText
+            x={frame.x(station)}
+            y={HEIGHT - 12}
+            textAnchor={index === 0 ? 'start' : index === section.landings.length - 1 ? 'end' : 'middle'}
+            {...label}
+          >
+            {text(showLength(station, units))}
+          </SvgText>
         </G>
       ))}
       {runs.map(([a, b]) => (
@@ -108,7 +172,13 @@ const Drawing = memo(function Drawing({ section, width }: { section: Section; wi
           <Path d={band(a, b, frame, 'wet', 'invert')} fill={water} />
           <Path d={polyline([a, b], frame, 'water')} stroke={water} strokeWidth={2.5} fill="none" />
           <Path d={band(a, b, frame, 'crown', 'invert')} fill="none" stroke={ink} strokeWidth={1.6} />
-          <Path d={polyline([a, b], frame, 'coverLimit')} stroke={fix} strokeWidth={1.5} strokeDasharray="6 4" fill="none" />
+          <Path
+            d={polyline([a, b], frame, 'coverLimit')}
+            stroke={fix}
+            strokeWidth={1.5}
+            strokeDasharray="6 4"
+            fill="none"
+          />
         </G>
       ))}
       <Path d={polyline(section.points, frame, 'ground')} stroke={ink} strokeWidth={2.4} fill="none" />
@@ -124,7 +194,14 @@ function Control({ level, frame, section }: { level: number; frame: Frame; secti
   return (
     <>
       <Line x1={x - 60} x2={x + 10} y1={frame.y(level)} y2={frame.y(level)} stroke={stop} strokeWidth={2.5} />
-      <SvgText x={x + 10} y={frame.y(level) + 16} textAnchor="end" fontFamily={FONTS.bold} fontSize={12} fill={stop}>{`not below ${text(showLevel(level, units))}`}</SvgText>
+      <SvgText
+        x={x + 10}
+        y={frame.y(level) + 16}
+        textAnchor="end"
+        fontFamily={FONTS.bold}
+        fontSize={12}
+        fill={stop}
+      >{`not below ${text(showLevel(level, units))}`}</SvgText>
     </>
   );
 }
@@ -135,6 +212,7 @@ function levelTicks(section: Section, units: 'us' | 'metric'): number[] {
   const unit = units === 'us' ? METRES_PER_FOOT : 1;
   const step = Math.max(niceStep((section.top - section.bottom) / unit, 4), units === 'us' ? 0.5 : 0.1) * unit;
   const ticks: number[] = [];
-  for (let level = Math.ceil(section.bottom / step) * step; level <= section.top + 1e-9; level += step) ticks.push(level);
+  for (let level = Math.ceil(section.bottom / step) * step; level <= section.top + 1e-9; level += step)
+    ticks.push(level);
   return ticks;
 }

@@ -45,7 +45,14 @@ export function layOutDescent(plan: Plan): DescentLayout {
     const above = rows[index - 1];
     const least = above ? above.y + (above.run ? ROW : LAST_ROW) : TOP;
     const honest = TOP + (levels[0]! - level) * scale;
-    rows.push({ id, level, y: Math.max(least, honest), lane: 0, run: leaving.get(id) ?? null, stretched: above !== undefined && honest < least - 0.5 });
+    rows.push({
+      id,
+      level,
+      y: Math.max(least, honest),
+      lane: 0,
+      run: leaving.get(id) ?? null,
+      stretched: above !== undefined && honest < least - 0.5,
+    });
   });
   const rowOf = new Map(rows.map((row, index) => [row.id, index]));
   const lanes = assignLanes(rows, rowOf, plan);

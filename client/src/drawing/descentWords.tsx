@@ -2,7 +2,18 @@
  * What is said beside the descent. What can be tapped stands still while a landing is dragged; only the leaves in it, which ask for
  * the job as shown themselves, are drawn again, and of those only the ones whose words change.
  */
-import { heldInvert, MATERIAL_FACTS, nameOf, showFlow, showLength, showLevel, showNominal, showPitch, showSmall, text } from '@katabasis/core';
+import {
+  heldInvert,
+  MATERIAL_FACTS,
+  nameOf,
+  showFlow,
+  showLength,
+  showLevel,
+  showNominal,
+  showPitch,
+  showSmall,
+  text,
+} from '@katabasis/core';
 import { memo, useCallback, useId } from 'react';
 import { Pressable, View } from 'react-native';
 import { useKept, useShown, type OpenJob } from '../data/useJob';
@@ -14,8 +25,24 @@ import { Bubble } from './Bubble';
 import { Eye } from './Eye';
 
 const make = (palette: Palette) => ({
-  landing: { minHeight: 44, justifyContent: 'center' as const, flexDirection: 'row' as const, alignItems: 'center' as const, gap: 8 },
-  run: { minHeight: 72, paddingVertical: 6, paddingHorizontal: 8, marginLeft: -8, justifyContent: 'center' as const, gap: 2, borderRadius: 4, borderWidth: 1.5, borderColor: 'transparent' },
+  landing: {
+    minHeight: 44,
+    justifyContent: 'center' as const,
+    flexDirection: 'row' as const,
+    alignItems: 'center' as const,
+    gap: 8,
+  },
+  run: {
+    minHeight: 72,
+    paddingVertical: 6,
+    paddingHorizontal: 8,
+    marginLeft: -8,
+    justifyContent: 'center' as const,
+    gap: 2,
+    borderRadius: 4,
+    borderWidth: 1.5,
+    borderColor: 'transparent',
+  },
   chosen: { backgroundColor: palette.bank, borderColor: palette.ink },
   beside: { flexDirection: 'row' as const, alignItems: 'center' as const, gap: 10 },
   lines: { flex: 1, gap: 3 },
@@ -35,7 +62,9 @@ interface Props {
 
 /** The mark of the worst snag that stands at an element. */
 function WorstMark({ id }: { id: string }) {
-  const { worst } = useShown(useCallback(({ plan }: OpenJob) => ({ worst: plan.snags.find((snag) => snag.at === id)?.severity }), [id]));
+  const { worst } = useShown(
+    useCallback(({ plan }: OpenJob) => ({ worst: plan.snags.find((snag) => snag.at === id)?.severity }), [id]),
+  );
   return worst ? <Mark kind={worst} /> : null;
 }
 
@@ -45,15 +74,29 @@ export const LandingWords = memo(function LandingWords({ id, chosen, onChoose }:
   const landing = plan.landings[id];
   if (!landing) return null;
   const about = [
-    landing.kind === 'discharge' ? `out ${text(showFlow(landing.passing, units))}` : landing.entering > 0 ? `in ${text(showFlow(landing.entering, units))}` : null,
+    landing.kind === 'discharge'
+      ? `out ${text(showFlow(landing.passing, units))}`
+      : landing.entering > 0
+        ? `in ${text(showFlow(landing.entering, units))}`
+        : null,
     `ground ${text(showLevel(landing.groundLevel, units))}`,
     heldInvert(job, id) === undefined ? null : 'set by you',
   ].filter((part) => part !== null);
   return (
-    <Pressable role="button" aria-label={`${nameOf(job, id)}, ${about.join(', ')}`} onPress={() => onChoose(id)} style={styles.landing} testID={`landing-${id}`}>
+    <Pressable
+      role="button"
+      aria-label={`${nameOf(job, id)}, ${about.join(', ')}`}
+      onPress={() => onChoose(id)}
+      style={styles.landing}
+      testID={`landing-${id}`}
+    >
       <View style={styles.name}>
-        <Text kind="strong" numberOfLines={1} style={chosen ? styles.underlined : null}>{nameOf(job, id)}</Text>
-        <Text kind="small" numberOfLines={1}>{about.join(' · ')}</Text>
+        <Text kind="strong" numberOfLines={1} style={chosen ? styles.underlined : null}>
+          {nameOf(job, id)}
+        </Text>
+        <Text kind="small" numberOfLines={1}>
+          {about.join(' · ')}
+        </Text>
       </View>
       <WorstMark id={id} />
     </Pressable>
@@ -69,8 +112,12 @@ export const RunWords = memo(function RunWords({ id, chosen, onChoose }: Props) 
   const size = text(showNominal(run.nominal, units));
   return (
     <Pressable
-      role="button" aria-label={`${nameOf(job, id)}: ${size} ${MATERIAL_FACTS[run.material].label}, ${text(showFlow(run.flow, units))}`} aria-describedby={figures}
-      onPress={() => onChoose(id)} style={[styles.run, chosen && styles.chosen]} testID={`run-${id}`}
+      role="button"
+      aria-label={`${nameOf(job, id)}: ${size} ${MATERIAL_FACTS[run.material].label}, ${text(showFlow(run.flow, units))}`}
+      aria-describedby={figures}
+      onPress={() => onChoose(id)}
+      style={[styles.run, chosen && styles.chosen]}
+      testID={`run-${id}`}
     >
       <RunFigures id={id} nativeID={figures} />
     </Pressable>
@@ -86,9 +133,16 @@ function figuresOf({ plan, units }: OpenJob, id: string) {
   const flow = showFlow(run.flow, units);
   const cover = Math.min(run.coverUp, run.coverDown ?? run.coverUp);
   return {
-    missing: false as const, value: flow.value, unit: flow.unit, size: text(showNominal(run.nominal, units)), overloaded: run.overloaded,
-    filled: to(run.depthRatio, 0.02), bubble: to(run.pitch, 0.001), linePitch: plan.settings.levelLinePitch,
-    pitch: text(showPitch(run.pitch)), flat: run.pitch < run.leastPitch - 1e-6,
+    missing: false as const,
+    value: flow.value,
+    unit: flow.unit,
+    size: text(showNominal(run.nominal, units)),
+    overloaded: run.overloaded,
+    filled: to(run.depthRatio, 0.02),
+    bubble: to(run.pitch, 0.001),
+    linePitch: plan.settings.levelLinePitch,
+    pitch: text(showPitch(run.pitch)),
+    flat: run.pitch < run.leastPitch - 1e-6,
     about: `${MATERIAL_FACTS[run.material].short}, ${text(showLength(run.length, units))}, drops ${text(showSmall(run.drop, units))}, cover ${text(showSmall(cover, units))}`,
   };
 }
@@ -106,20 +160,39 @@ function RunFigures({ id, nativeID }: { id: string; nativeID: string }) {
           <Carries id={id} value={value} unit={unit} size={size} overloaded={overloaded} />
           <View style={styles.line}>
             <Bubble pitch={bubble} linePitch={linePitch} width={72} />
-            <Text kind="figure" style={styles.pitch} {...(flat ? { tone: 'stop' as const } : {})}>{pitch}</Text>
+            <Text kind="figure" style={styles.pitch} {...(flat ? { tone: 'stop' as const } : {})}>
+              {pitch}
+            </Text>
           </View>
         </View>
       </View>
-      <Text kind="small" style={styles.about}>{about}</Text>
+      <Text kind="small" style={styles.about}>
+        {about}
+      </Text>
     </View>
   );
 }
 
-const Carries = memo(function Carries({ id, value, unit, size, overloaded }: { id: string; value: string; unit: string; size: string; overloaded: boolean }) {
+const Carries = memo(function Carries({
+  id,
+  value,
+  unit,
+  size,
+  overloaded,
+}: {
+  id: string;
+  value: string;
+  unit: string;
+  size: string;
+  overloaded: boolean;
+}) {
   const styles = useStyles(make);
   return (
     <View style={styles.line}>
-      <Text kind="figure" {...(overloaded ? { tone: 'fix' as const } : {})}>{value}<Text kind="unit"> {unit}</Text></Text>
+      <Text kind="figure" {...(overloaded ? { tone: 'fix' as const } : {})}>
+        {value}
+        <Text kind="unit"> {unit}</Text>
+      </Text>
       <Text kind="strong">{size}</Text>
       <WorstMark id={id} />
     </View>

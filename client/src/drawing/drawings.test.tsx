@@ -16,7 +16,13 @@ describe('the descent', () => {
     const order = names();
     expect(order[0]).toBe('Entrance downspout');
     expect(order.at(-1)).toBe('Roadside swale');
-    for (const [above, below] of [['Kennel downspout', 'Lawn basin'], ['Lawn basin', 'Wye 1'], ['Wye 1', 'Wye 2'], ['Kennel door drain', 'Cleanout 1']] as const) expect(order.indexOf(above)).toBeLessThan(order.indexOf(below));
+    for (const [above, below] of [
+      ['Kennel downspout', 'Lawn basin'],
+      ['Lawn basin', 'Wye 1'],
+      ['Wye 1', 'Wye 2'],
+      ['Kennel door drain', 'Cleanout 1'],
+    ] as const)
+      expect(order.indexOf(above)).toBeLessThan(order.indexOf(below));
     expect(screen.getByTestId('run-trunkLower').textContent!.replaceAll('\u00a0', ' ')).toMatch(/225gpm|225 gpm/);
   });
 
@@ -63,8 +69,11 @@ describe('the descent', () => {
 describe('the long section', () => {
   it('names its ends and its landings, and the level that it may not go below', () => {
     openJob(sampleWith(), <LongSection from="ds3" />);
-    expect(screen.getByRole('img').getAttribute('aria-label')!.replaceAll('\u00a0', ' ')).toBe('Long section from Kennel downspout over 168′');
-    for (const name of ['Kennel downspout', 'Lawn basin', 'Wye 1', 'Wye 2', 'Roadside swale']) expect(seen()).toContain(name);
+    expect(screen.getByRole('img').getAttribute('aria-label')!.replaceAll('\u00a0', ' ')).toBe(
+      'Long section from Kennel downspout over 168′',
+    );
+    for (const name of ['Kennel downspout', 'Lawn basin', 'Wye 1', 'Wye 2', 'Roadside swale'])
+      expect(seen()).toContain(name);
     // −3.24 ft, to the eighth: −3' 2 7/8".
     expect(seen()).toContain('not below −3′ 2 7/8″');
   });
@@ -84,8 +93,13 @@ it('the fall budget adds up to what there is, and opens its working', () => {
   const open = openJob(sampleWith(), <></>);
   const [budget] = open.plan().budgets;
   let asked = 0;
-  openJob(sampleWith(), <FallBudgetBar plan={open.plan()} budget={budget!} onPress={() => asked++} onStretch={() => undefined} />);
-  expect(budget!.spent.reduce((sum, { fall }) => sum + fall, 0) + budget!.growth + budget!.setDeeper + budget!.left).toBeCloseTo(budget!.available, 9);
+  openJob(
+    sampleWith(),
+    <FallBudgetBar plan={open.plan()} budget={budget!} onPress={() => asked++} onStretch={() => undefined} />,
+  );
+  expect(
+    budget!.spent.reduce((sum, { fall }) => sum + fall, 0) + budget!.growth + budget!.setDeeper + budget!.left,
+  ).toBeCloseTo(budget!.available, 9);
   press(/^Fall budget: 7\/8.in short of 16.7\/8.in/, 'button');
   expect(asked).toBe(1);
   expect(screen.getAllByRole('button', { name: /needs/ })).toHaveLength(4);
@@ -109,7 +123,11 @@ it('the bubble stands midway when level, touches its line at the level’s own p
     openJob(sampleWith(), <Bubble pitch={pitch} linePitch={1 / 48} />);
     const bubble = document.querySelector('ellipse')!;
     const [centre, half] = ['cx', 'rx'].map((name) => Number(bubble.getAttribute(name)));
-    return { centre: centre!, edge: centre! - half!, line: Math.min(...[...document.querySelectorAll('line')].map((each) => Number(each.getAttribute('x1')))) };
+    return {
+      centre: centre!,
+      edge: centre! - half!,
+      line: Math.min(...[...document.querySelectorAll('line')].map((each) => Number(each.getAttribute('x1')))),
+    };
   };
   const level = at(0);
   const own = at(1 / 48);
@@ -122,7 +140,18 @@ it('the bubble stands midway when level, touches its line at the level’s own p
 });
 
 it('a chart’s axes are parted at round figures of what is read, each with its unit', () => {
-  openJob(sampleWith(), <Chart said="Rating" curve={[[0, 0], [0.01, 0.05]]} across={{ label: 'taken, gpm', most: 0.0126, per: 6.309e-5 }} up={{ label: 'water, in', most: 0.1016, per: METRES_PER_INCH }} />);
+  openJob(
+    sampleWith(),
+    <Chart
+      said="Rating"
+      curve={[
+        [0, 0],
+        [0.01, 0.05],
+      ]}
+      across={{ label: 'taken, gpm', most: 0.0126, per: 6.309e-5 }}
+      up={{ label: 'water, in', most: 0.1016, per: METRES_PER_INCH }}
+    />,
+  );
   const words = [...document.querySelectorAll('text')].map((each) => each.textContent);
   expect(words).toEqual(expect.arrayContaining(['50', '100', '150', '1', '2', '3', 'taken, gpm', '↑ water, in']));
 });

@@ -4,12 +4,17 @@ import { LAST_ROW, layOutDescent, ROW } from './descentLayout';
 import { niceStep, routeOf, sectionAt, sectionOf } from './sectionLayout';
 
 const sample = quillfeather();
-const changed = (job: Job, id: string, by: object): Job => applyChange(job, put('Test', { ...job.elements[id]!, ...by } as Element)).job;
+const changed = (job: Job, id: string, by: object): Job =>
+  applyChange(job, put('Test', { ...job.elements[id]!, ...by } as Element)).job;
 
 describe('the descent', () => {
   const steep = changed(sample, 'swale', { groundLevel: -12, controlLevel: -12.2 });
 
-  it.each([['the sample', sample], ['a deep one', steep], ['one without its trunk', applyChange(sample, removal(sample, 'wye1')).job]])('of %s reads downward by level, with room for its words, and never closer than true', (_, job) => {
+  it.each([
+    ['the sample', sample],
+    ['a deep one', steep],
+    ['one without its trunk', applyChange(sample, removal(sample, 'wye1')).job],
+  ])('of %s reads downward by level, with room for its words, and never closer than true', (_, job) => {
     const { rows, scale } = layOutDescent(planJob(job));
     rows.slice(1).forEach((row, index) => {
       const above = rows[index]!;
@@ -30,11 +35,16 @@ describe('the descent', () => {
       const foot = rows[rowOf.get(plan.runs[line.runs.at(-1)!]!.to)!]!;
       return { lane: rows[rowOf.get(ids[0]!)!]!.lane, from: rows[rowOf.get(ids[0]!)!]!.y, to: foot.y };
     });
-    for (const a of spans) for (const b of spans) if (a !== b && a.lane === b.lane) expect(a.to <= b.from || b.to <= a.from).toBe(true);
+    for (const a of spans)
+      for (const b of spans) if (a !== b && a.lane === b.lane) expect(a.to <= b.from || b.to <= a.from).toBe(true);
   });
 
   it('of a job with no pipe yet stands its landings by their ground', () => {
-    const bare = applyChange(sample, { label: 'Test', puts: [], removes: Object.keys(sample.elements).filter((id) => sample.elements[id]!.kind === 'run') }).job;
+    const bare = applyChange(sample, {
+      label: 'Test',
+      puts: [],
+      removes: Object.keys(sample.elements).filter((id) => sample.elements[id]!.kind === 'run'),
+    }).job;
     const { rows } = layOutDescent(planJob(bare));
     expect(rows.map((row) => row.run)).toEqual(rows.map(() => null));
     expect(rows[0]!.id).toBe('ds2');
@@ -66,5 +76,11 @@ describe('the long section', () => {
     expect(sectionAt(section, section.length + 1)).toBeNull();
   });
 
-  it.each([[10, 4, 2], [1, 5, 0.2], [0.7, 4, 0.2], [123, 5, 20], [47, 4, 10]])('parts %d in about %d by %d', (range, count, step) => expect(niceStep(range, count)).toBeCloseTo(step, 12));
+  it.each([
+    [10, 4, 2],
+    [1, 5, 0.2],
+    [0.7, 4, 0.2],
+    [123, 5, 20],
+    [47, 4, 10],
+  ])('parts %d in about %d by %d', (range, count, step) => expect(niceStep(range, count)).toBeCloseTo(step, 12));
 });

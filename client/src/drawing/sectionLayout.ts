@@ -39,10 +39,26 @@ export function sectionOf(plan: Plan, route: RunPlan[]): Section {
   let station = 0;
   for (const run of route) {
     const cover = Math.max(plan.settings.cover, run.leastCover);
-    points.push({ station, ground: run.groundUp, invert: run.invertUp, crown: run.crownUp, water: run.waterUp, wet: Math.min(run.waterUp, run.crownUp), coverLimit: run.groundUp - cover });
+    points.push({
+      station,
+      ground: run.groundUp,
+      invert: run.invertUp,
+      crown: run.crownUp,
+      water: run.waterUp,
+      wet: Math.min(run.waterUp, run.crownUp),
+      coverLimit: run.groundUp - cover,
+    });
     station += run.length;
     const daylight = run.coverDown === null;
-    points.push({ station, ground: run.groundDown, invert: run.invertDown, crown: run.crownDown, water: run.waterDown, wet: Math.min(run.waterDown, run.crownDown), coverLimit: daylight ? run.groundDown : run.groundDown - cover });
+    points.push({
+      station,
+      ground: run.groundDown,
+      invert: run.invertDown,
+      crown: run.crownDown,
+      water: run.waterDown,
+      wet: Math.min(run.waterDown, run.crownDown),
+      coverLimit: daylight ? run.groundDown : run.groundDown - cover,
+    });
     landings.push({ id: run.to, station });
   }
   const tops = points.map((point) => Math.max(point.ground, point.crown, point.water));
@@ -58,7 +74,15 @@ export function sectionAt(section: Section, station: number): SectionPoint | nul
     if (station < a.station || station > b.station) continue;
     const share = (station - a.station) / (b.station - a.station);
     const between = (key: keyof SectionPoint): number => a[key] + (b[key] - a[key]) * share;
-    return { station, ground: between('ground'), invert: between('invert'), crown: between('crown'), water: between('water'), wet: between('wet'), coverLimit: between('coverLimit') };
+    return {
+      station,
+      ground: between('ground'),
+      invert: between('invert'),
+      crown: between('crown'),
+      water: between('water'),
+      wet: between('wet'),
+      coverLimit: between('coverLimit'),
+    };
   }
   return null;
 }

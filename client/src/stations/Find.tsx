@@ -12,12 +12,16 @@ export function Find({ onClose, onGo }: { onClose: () => void; onGo: (id: string
   const { job } = useKept();
   const [typed, setTyped] = useState('');
   const wanted = typed.trim().toLowerCase();
-  const found = Object.keys(job.elements).filter((id) => id !== 'job' && nameOf(job, id).toLowerCase().includes(wanted)).slice(0, 40);
+  const found = Object.keys(job.elements)
+    .filter((id) => id !== 'job' && nameOf(job, id).toLowerCase().includes(wanted))
+    .slice(0, 40);
   return (
     <Overlay title="Find" onClose={onClose}>
       <TextBox label="Name" words text={typed} onText={setTyped} autoFocus onDone={() => undefined} />
       <View style={{ gap: 4, alignItems: 'flex-start' }}>
-        {found.map((id) => <Button key={id} kind="bare" label={nameOf(job, id)} onPress={() => onGo(id)} />)}
+        {found.map((id) => (
+          <Button key={id} kind="bare" label={nameOf(job, id)} onPress={() => onGo(id)} />
+        ))}
         {found.length === 0 && <Text>Nothing here is called that.</Text>}
       </View>
     </Overlay>

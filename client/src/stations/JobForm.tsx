@@ -1,5 +1,16 @@
 /** Name, units and rules of one job, and the look of the screen. */
-import { DEFAULTS, headOf, METRES_PER_INCH, put, showPitchTrade, showSmall, text, toFile, type JobElement, type Settings } from '@katabasis/core';
+import {
+  DEFAULTS,
+  headOf,
+  METRES_PER_INCH,
+  put,
+  showPitchTrade,
+  showSmall,
+  text,
+  toFile,
+  type JobElement,
+  type Settings,
+} from '@katabasis/core';
 import Download from 'lucide-react-native/icons/download';
 import { View } from 'react-native';
 import { saveFile } from '../data/files';
@@ -23,10 +34,23 @@ export function JobForm() {
     <>
       <NameField label="Name" value={head.name} onCommit={(name) => save('Name the job', { name })} testID="job-name" />
       <NameField label="Site" value={head.site ?? '—'} onCommit={(site) => save('Describe the site', { site })} />
-      <Choice label="Units" value={head.units} options={[{ value: 'us', label: 'Feet and inches' }, { value: 'metric', label: 'Metric' }]} onChoose={(next) => save('Set units', { units: next })} />
       <Choice
-        label="How lines take their pitch" value={head.pitchStyle} onChoose={(pitchStyle) => save('Set pitch style', { pitchStyle })}
-        options={[{ value: 'ground', label: 'Follow the ground', note: 'least digging' }, { value: 'single', label: 'One pitch', note: 'one laser setting a line' }]}
+        label="Units"
+        value={head.units}
+        options={[
+          { value: 'us', label: 'Feet and inches' },
+          { value: 'metric', label: 'Metric' },
+        ]}
+        onChoose={(next) => save('Set units', { units: next })}
+      />
+      <Choice
+        label="How lines take their pitch"
+        value={head.pitchStyle}
+        onChoose={(pitchStyle) => save('Set pitch style', { pitchStyle })}
+        options={[
+          { value: 'ground', label: 'Follow the ground', note: 'least digging' },
+          { value: 'single', label: 'One pitch', note: 'one laser setting a line' },
+        ]}
       />
       <Text kind="heading">Rules of this job</Text>
       <View style={row}>
@@ -35,7 +59,11 @@ export function JobForm() {
       </View>
       <View style={row}>
         <SettingField label="Least pitch" setting="leastPitch" entry={pitchEntry} />
-        <SettingField label={`Least pitch, smooth from ${text(showSmall(6 * METRES_PER_INCH, units))}`} setting="leastPitchLarge" entry={pitchEntry} />
+        <SettingField
+          label={`Least pitch, smooth from ${text(showSmall(6 * METRES_PER_INCH, units))}`}
+          setting="leastPitchLarge"
+          entry={pitchEntry}
+        />
       </View>
       <View style={row}>
         <SettingField label="Discharge from a building" setting="buildingClearance" entry={distanceEntry(units)} />
@@ -46,16 +74,37 @@ export function JobForm() {
         <SettingField label="Water to stay below a sill" setting="openingMargin" entry={coverEntry(units)} />
         <SettingField label="Water a gutter holds" setting="gutterDepth" entry={coverEntry(units)} />
       </View>
-      <SettingField label="Your level: pitch at which the bubble touches its line" setting="levelLinePitch" entry={{ ...pitchEntry, show: (value) => text(showPitchTrade(value, units)) }} />
-      <Choice label="Screen" value={theme} options={[{ value: 'daylight', label: 'Daylight' }, { value: 'glare', label: 'Glare', note: 'for sun' }, { value: 'dusk', label: 'Dusk', note: 'dark' }]} onChoose={choose} />
+      <SettingField
+        label="Your level: pitch at which the bubble touches its line"
+        setting="levelLinePitch"
+        entry={{ ...pitchEntry, show: (value) => text(showPitchTrade(value, units)) }}
+      />
+      <Choice
+        label="Screen"
+        value={theme}
+        options={[
+          { value: 'daylight', label: 'Daylight' },
+          { value: 'glare', label: 'Glare', note: 'for sun' },
+          { value: 'dusk', label: 'Dusk', note: 'dark' },
+        ]}
+        onChoose={choose}
+      />
       <View style={{ flexDirection: 'row' }}>
-        <Button label="Save as a job file" icon={Download} onPress={() => saveFile(`${slug(head.name)}.katabasis.json`, JSON.stringify(toFile(job), null, 2))} />
+        <Button
+          label="Save as a job file"
+          icon={Download}
+          onPress={() => saveFile(`${slug(head.name)}.katabasis.json`, JSON.stringify(toFile(job), null, 2))}
+        />
       </View>
     </>
   );
 }
 
-export const slug = (name: string): string => name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'job';
+export const slug = (name: string): string =>
+  name
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '') || 'job';
 
 /** One rule: the usual value until the job has its own; emptied, it is the usual one again. */
 function SettingField({ label, setting, entry }: { label: string; setting: keyof Settings; entry: Entry }) {
@@ -64,10 +113,19 @@ function SettingField({ label, setting, entry }: { label: string; setting: keyof
   const own = head.settings?.[setting] !== undefined;
   return (
     <QuantityField
-      label={own ? label : `${label}, usual`} value={plan.settings[setting]} {...entry} optional usual={entry.show(DEFAULTS[setting])}
+      label={own ? label : `${label}, usual`}
+      value={plan.settings[setting]}
+      {...entry}
+      optional
+      usual={entry.show(DEFAULTS[setting])}
       onCommit={(value) => {
         const { [setting]: _old, ...rest } = head.settings ?? {};
-        return edit(put(`Set: ${label.toLowerCase()}`, { ...head, settings: value === undefined ? rest : { ...rest, [setting]: value } }));
+        return edit(
+          put(`Set: ${label.toLowerCase()}`, {
+            ...head,
+            settings: value === undefined ? rest : { ...rest, [setting]: value },
+          }),
+        );
       }}
     />
   );

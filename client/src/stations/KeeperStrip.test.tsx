@@ -4,25 +4,42 @@ import { Refused, Unreachable, type Api } from '../data/api';
 import { openJob, sampleWith, seen, type Opened } from '../testing/openJob';
 import { KeeperStrip } from './KeeperStrip';
 
-const named = (name: string): Element => ({ ...sampleWith().elements.basin!, name } as Element);
+const named = (name: string): Element => ({ ...sampleWith().elements.basin!, name }) as Element;
 const rename = (name: string): Change => put('Name the basin', named(name));
 
 /** A server that answers each change in turn. */
-function serverOf(...answers: (() => Promise<{ seq: number; versions: Record<string, number> }>)[]): Api & { asked: number } {
-  const server = { asked: 0, create: () => new Promise<never>(() => undefined), change: () => (answers[Math.min(server.asked++, answers.length - 1)]!)() };
+function serverOf(
+  ...answers: (() => Promise<{ seq: number; versions: Record<string, number> }>)[]
+): Api & { asked: number } {
+  const server = {
+    asked: 0,
+    create: () => new Promise<never>(() => undefined),
+    change: () => answers[Math.min(server.asked++, answers.length - 1)]!(),
+  };
   return server;
 }
 
 const away = (): Promise<never> => Promise.reject(new Unreachable('nobody'));
-const taken = (): Promise<{ seq: number; versions: Record<string, number> }> => Promise.resolve({ seq: 9, versions: { basin: 5 } });
-const stale = (): Promise<never> => Promise.reject(new Refused({ type: 'about:blank', title: 'Changed meanwhile', status: 409, conflicts: [{ id: 'basin', version: 4, element: named('Their basin') }] }));
-const bad = (): Promise<never> => Promise.reject(new Refused({ type: 'about:blank', title: 'The job has too many elements.', status: 422 }));
+const taken = (): Promise<{ seq: number; versions: Record<string, number> }> =>
+  Promise.resolve({ seq: 9, versions: { basin: 5 } });
+const stale = (): Promise<never> =>
+  Promise.reject(
+    new Refused({
+      type: 'about:blank',
+      title: 'Changed meanwhile',
+      status: 409,
+      conflicts: [{ id: 'basin', version: 4, element: named('Their basin') }],
+    }),
+  );
+const bad = (): Promise<never> =>
+  Promise.reject(new Refused({ type: 'about:blank', title: 'The job has too many elements.', status: 422 }));
 
 /** Does something and waits until the server has answered. */
-const settle = (what: () => void): Promise<void> => act(async () => {
-  what();
-  await new Promise((done) => setTimeout(done, 5));
-});
+const settle = (what: () => void): Promise<void> =>
+  act(async () => {
+    what();
+    await new Promise((done) => setTimeout(done, 5));
+  });
 
 async function after(server: Api, name = 'My basin'): Promise<Opened> {
   const open = openJob(sampleWith(), <KeeperStrip />, server);
@@ -38,7 +55,9 @@ it('says nothing when all is kept', async () => {
 it('says that changes wait on this device when nobody answers, and sends them when told to', async () => {
   const server = serverOf(away, taken);
   const open = await after(server);
-  expect(screen.getByRole('status').textContent).toContain('The server is out of reach. One change is kept on this device and will be sent.');
+  expect(screen.getByRole('status').textContent).toContain(
+    'The server is out of reach. One change is kept on this device and will be sent.',
+  );
   expect(open.job().elements.basin).toMatchObject({ name: 'My basin' });
   await settle(() => screen.getByRole('button', { name: 'Try now' }).click());
   expect(server.asked).toBe(2);
@@ -48,7 +67,9 @@ it('says that changes wait on this device when nobody answers, and sends them wh
 it('shows both sides when another device changed the same thing; mine goes over theirs', async () => {
   const server = serverOf(stale, taken);
   const open = await after(server);
-  expect(screen.getByRole('alert').textContent).toContain('Another device changed Their basin meanwhile.Yours: “Name the basin”. Keep yours over it, or take theirs?');
+  expect(screen.getByRole('alert').textContent).toContain(
+    'Another device changed Their basin meanwhile.Yours: “Name the basin”. Keep yours over it, or take theirs?',
+  );
   await settle(() => screen.getByRole('button', { name: 'Keep mine' }).click());
   expect(server.asked).toBe(2);
   expect(open.job().elements.basin).toMatchObject({ name: 'My basin' });
@@ -65,7 +86,9 @@ it('or theirs is taken, and nothing is sent', async () => {
 
 it('says in words what the server will not take, and gives it up only when told to', async () => {
   const open = await after(serverOf(bad));
-  expect(screen.getByRole('alert').textContent).toContain('“Name the basin” could not be saved: The job has too many elements.');
+  expect(screen.getByRole('alert').textContent).toContain(
+    '“Name the basin” could not be saved: The job has too many elements.',
+  );
   expect(open.job().elements.basin).toMatchObject({ name: 'My basin' });
   await settle(() => screen.getByRole('button', { name: 'Give that change up' }).click());
   expect(open.job().elements.basin).toMatchObject({ name: 'Lawn basin' });

@@ -10,7 +10,14 @@ import { Button } from '../ui/Button';
 import { Text } from '../ui/Text';
 
 const make = (palette: Palette) => ({
-  strip: { backgroundColor: palette.bank, borderBottomWidth: 1, borderBottomColor: palette.line, paddingHorizontal: SPACE.l, paddingVertical: SPACE.s, gap: SPACE.s },
+  strip: {
+    backgroundColor: palette.bank,
+    borderBottomWidth: 1,
+    borderBottomColor: palette.line,
+    paddingHorizontal: SPACE.l,
+    paddingVertical: SPACE.s,
+    gap: SPACE.s,
+  },
   row: { flexDirection: 'row' as const, flexWrap: 'wrap' as const, gap: SPACE.s },
 });
 
@@ -22,13 +29,22 @@ export function KeeperStrip() {
   if (keeping.state === 'waiting') {
     return (
       <View style={styles.strip} role="status">
-        <Text>The server is out of reach. {keeping.count === 1 ? 'One change is' : `${keeping.count} changes are`} {keeping.stored ? 'kept on this device and will be sent.' : 'held on this page only, as this device has no room left: keep it open until they are sent.'}</Text>
-        <View style={styles.row}><Button label="Try now" onPress={() => void session.flush()} /></View>
+        <Text>
+          The server is out of reach. {keeping.count === 1 ? 'One change is' : `${keeping.count} changes are`}{' '}
+          {keeping.stored
+            ? 'kept on this device and will be sent.'
+            : 'held on this page only, as this device has no room left: keep it open until they are sent.'}
+        </Text>
+        <View style={styles.row}>
+          <Button label="Try now" onPress={() => void session.flush()} />
+        </View>
       </View>
     );
   }
   if (keeping.state === 'conflict') {
-    const names = keeping.conflicts.map(({ id, element }) => (element && 'name' in element && element.name ? element.name : nameOf(job, id))).join(', ');
+    const names = keeping.conflicts
+      .map(({ id, element }) => (element && 'name' in element && element.name ? element.name : nameOf(job, id)))
+      .join(', ');
     return (
       <View style={styles.strip} role="alert">
         <Text kind="strong">Another device changed {names} meanwhile.</Text>
@@ -47,8 +63,12 @@ export function KeeperStrip() {
     };
     return (
       <View style={styles.strip} role="alert">
-        <Text kind="strong">“{keeping.label}” could not be saved: {keeping.sentence}</Text>
-        <View style={styles.row}><Button label="Give that change up" onPress={drop} /></View>
+        <Text kind="strong">
+          “{keeping.label}” could not be saved: {keeping.sentence}
+        </Text>
+        <View style={styles.row}>
+          <Button label="Give that change up" onPress={drop} />
+        </View>
       </View>
     );
   }

@@ -4,7 +4,15 @@ import { Text } from '../ui/Text';
 import { Overlay } from './Overlay';
 
 const KEYS: readonly [string, string][] = [
-  ['1', 'Walk'], ['2', 'Plan'], ['/', 'Find by name'], ['n', 'New line: put something in'], ['z', 'Undo'], ['Shift z', 'Redo'], ['↑ ↓', 'Step along the descent'], ['Esc', 'Close a sheet'], ['?', 'These keys'],
+  ['1', 'Walk'],
+  ['2', 'Plan'],
+  ['/', 'Find by name'],
+  ['n', 'New line: put something in'],
+  ['z', 'Undo'],
+  ['Shift z', 'Redo'],
+  ['↑ ↓', 'Step along the descent'],
+  ['Esc', 'Close a sheet'],
+  ['?', 'These keys'],
 ];
 
 export function KeysHelp({ onClose }: { onClose: () => void }) {

@@ -6,7 +6,12 @@ import { WalkScreen } from './walk/WalkScreen';
 
 const mockRouter = { navigate: jest.fn(), replace: jest.fn() };
 let mockAt: string | undefined;
-jest.mock('expo-router', () => ({ useRouter: () => mockRouter, usePathname: () => '/job/test/walk', useLocalSearchParams: () => ({ at: mockAt }), useGlobalSearchParams: () => ({ at: mockAt }) }));
+jest.mock('expo-router', () => ({
+  useRouter: () => mockRouter,
+  usePathname: () => '/job/test/walk',
+  useLocalSearchParams: () => ({ at: mockAt }),
+  useGlobalSearchParams: () => ({ at: mockAt }),
+}));
 
 beforeEach(() => {
   mockAt = undefined;
@@ -18,14 +23,26 @@ const rename = (name: string) => put('Name the basin', { ...sampleWith().element
 
 describe('the head of a job', () => {
   it('says the verdict with its counts, and a tap goes to where it stands', () => {
-    openJob(sampleWith(), <Shell><></></Shell>);
-    expect(screen.getByTestId('verdict').textContent!.replaceAll('\u00a0', ' ')).toContain('Line A runs out of fall 13′ 11″ short of Roadside swale.1 Stop · 1 Fix');
+    openJob(
+      sampleWith(),
+      <Shell>
+        <></>
+      </Shell>,
+    );
+    expect(screen.getByTestId('verdict').textContent!.replaceAll('\u00a0', ' ')).toContain(
+      'Line A runs out of fall 13′ 11″ short of Roadside swale.1 Stop · 1 Fix',
+    );
     fireEvent.click(screen.getByTestId('verdict'));
     expect(mockRouter.replace).toHaveBeenCalledWith('/job/test/plan?at=swale');
   });
 
   it('undoes and redoes by button and by key, naming what', () => {
-    const open = openJob(sampleWith(), <Shell><></></Shell>);
+    const open = openJob(
+      sampleWith(),
+      <Shell>
+        <></>
+      </Shell>,
+    );
     act(() => void open.session.edit(rename('Yard basin')));
     fireEvent.click(screen.getByRole('button', { name: 'Undo: Name the basin' }));
     expect(open.job().elements.basin).toMatchObject({ name: 'Lawn basin' });
@@ -36,7 +53,12 @@ describe('the head of a job', () => {
   });
 
   it('goes between stations by key, but not while somebody types', () => {
-    openJob(sampleWith(), <Shell><input aria-label="typing" /></Shell>);
+    openJob(
+      sampleWith(),
+      <Shell>
+        <input aria-label="typing" />
+      </Shell>,
+    );
     fireEvent.keyDown(window, { key: '2' });
     expect(mockRouter.replace).toHaveBeenLastCalledWith('/job/test/plan');
     mockRouter.replace.mockReset();
@@ -45,7 +67,12 @@ describe('the head of a job', () => {
   });
 
   it('the verdict follows what is shown under a finger before it is made', () => {
-    const open = openJob(sampleWith(), <Shell><></></Shell>);
+    const open = openJob(
+      sampleWith(),
+      <Shell>
+        <></>
+      </Shell>,
+    );
     const swale = { ...sampleWith().elements.swale!, controlLevel: -1.2, groundLevel: -1.1 } as Element;
     act(() => open.session.preview(put('Try', swale)));
     act(() => open.session.preview(null));
@@ -57,7 +84,8 @@ describe('the head of a job', () => {
 describe('Walk', () => {
   it('lists everything with its figure and its worst snag, and opens what is tapped', () => {
     openJob(sampleWith(), <WalkScreen />);
-    for (const name of ['Design rain', 'Customer parking', 'Kennel door drain', 'Roadside swale']) expect(seen()).toContain(name);
+    for (const name of ['Design rain', 'Customer parking', 'Kennel door drain', 'Roadside swale'])
+      expect(seen()).toContain(name);
     fireEvent.click(screen.getByTestId('item-parking'));
     expect(mockRouter.replace).toHaveBeenCalledWith('/job/test/walk?at=parking');
   });
@@ -78,7 +106,9 @@ describe('Walk', () => {
     mockAt = 'new';
     const open = openJob(sampleWith(), <WalkScreen />);
     press(/^Channel drain: /, 'button');
-    const added = Object.values(open.job().elements).filter((element) => element.kind === 'channel' && element.id !== 'kennelDrain');
+    const added = Object.values(open.job().elements).filter(
+      (element) => element.kind === 'channel' && element.id !== 'kennelDrain',
+    );
     expect(added).toHaveLength(1);
     expect(mockRouter.replace).toHaveBeenCalledWith(`/job/test/walk?at=${added[0]!.id}`);
   });

@@ -24,13 +24,33 @@ import { useKeys } from './useKeys';
 const make = (palette: Palette) => ({
   page: { flex: 1, backgroundColor: palette.ground },
   wide: { flex: 1, flexDirection: 'row' as const },
-  head: { borderBottomWidth: 1, borderBottomColor: palette.line, paddingHorizontal: SPACE.s, paddingTop: SPACE.xs, paddingBottom: SPACE.s },
+  head: {
+    borderBottomWidth: 1,
+    borderBottomColor: palette.line,
+    paddingHorizontal: SPACE.s,
+    paddingTop: SPACE.xs,
+    paddingBottom: SPACE.s,
+  },
   top: { flexDirection: 'row' as const, alignItems: 'center' as const },
   name: { flex: 1, minHeight: 44, justifyContent: 'center' as const },
-  verdict: { flexDirection: 'row' as const, alignItems: 'center' as const, gap: 10, minHeight: 44, paddingHorizontal: SPACE.s },
+  verdict: {
+    flexDirection: 'row' as const,
+    alignItems: 'center' as const,
+    gap: 10,
+    minHeight: 44,
+    paddingHorizontal: SPACE.s,
+  },
   bar: { flexDirection: 'row' as const, borderTopWidth: 1.5, borderTopColor: palette.ink },
   rail: { width: 92, borderRightWidth: 1, borderRightColor: palette.line, paddingTop: SPACE.s },
-  station: { flex: 1, minHeight: 56, alignItems: 'center' as const, justifyContent: 'center' as const, gap: 2, borderTopWidth: 4, borderTopColor: 'transparent' },
+  station: {
+    flex: 1,
+    minHeight: 56,
+    alignItems: 'center' as const,
+    justifyContent: 'center' as const,
+    gap: 2,
+    borderTopWidth: 4,
+    borderTopColor: 'transparent',
+  },
   railStation: { flex: 0, minHeight: 68, borderTopWidth: 0, borderLeftWidth: 4, borderLeftColor: 'transparent' },
   here: { borderTopColor: palette.ink, borderLeftColor: palette.ink },
 });
@@ -53,7 +73,10 @@ const APART = { flex: 1, contain: 'size layout' } as object;
 export function useGo(): (station: Station['path'], at: string | null) => void {
   const router = useRouter();
   const { job } = useKept();
-  return useCallback((station, at) => router.replace(`/job/${job.id}/${station}${at ? `?at=${at}` : ''}`), [router, job.id]);
+  return useCallback(
+    (station, at) => router.replace(`/job/${job.id}/${station}${at ? `?at=${at}` : ''}`),
+    [router, job.id],
+  );
 }
 
 export function Shell({ children }: { children: ReactNode }) {
@@ -65,8 +88,14 @@ export function Shell({ children }: { children: ReactNode }) {
   const [over, setOver] = useState<'find' | 'keys' | null>(null);
   const close = useCallback(() => setOver(null), []);
   useKeys({
-    '1': () => go('walk', null), '2': () => go('plan', null), n: () => go('walk', 'new'), '/': () => setOver('find'), '?': () => setOver('keys'),
-    z: () => session.undo(), Z: () => session.redo(), y: () => session.redo(),
+    '1': () => go('walk', null),
+    '2': () => go('plan', null),
+    n: () => go('walk', 'new'),
+    '/': () => setOver('find'),
+    '?': () => setOver('keys'),
+    z: () => session.undo(),
+    Z: () => session.redo(),
+    y: () => session.redo(),
   });
   const bar = <Stations here={here} go={go} wide={wide} />;
   return (
@@ -76,11 +105,21 @@ export function Shell({ children }: { children: ReactNode }) {
         <View style={{ flex: 1 }}>
           <Head here={here} go={go} />
           <KeeperStrip />
-          <View style={APART} role="main">{children}</View>
+          <View style={APART} role="main">
+            {children}
+          </View>
         </View>
         {!wide && bar}
       </View>
-      {over === 'find' && <Find onClose={close} onGo={(at) => { close(); go(here, at); }} />}
+      {over === 'find' && (
+        <Find
+          onClose={close}
+          onGo={(at) => {
+            close();
+            go(here, at);
+          }}
+        />
+      )}
       {over === 'keys' && <KeysHelp onClose={close} />}
     </View>
   );
@@ -100,11 +139,34 @@ function Head({ here, go }: HereProps) {
     <View style={styles.head} role="banner">
       <View style={styles.top}>
         <Button label="All jobs" icon={ArrowLeft} iconOnly kind="bare" onPress={() => router.navigate('/')} />
-        <Pressable role="button" aria-label={`${headOf(job).name}: name, units and rules of this job`} onPress={() => go(here, 'job')} style={styles.name}>
-          <Text kind="heading" numberOfLines={1}>{headOf(job).name}</Text>
+        <Pressable
+          role="button"
+          aria-label={`${headOf(job).name}: name, units and rules of this job`}
+          onPress={() => go(here, 'job')}
+          style={styles.name}
+        >
+          <Text kind="heading" numberOfLines={1}>
+            {headOf(job).name}
+          </Text>
         </Pressable>
-        <Button label={undoLabel ? `Undo: ${undoLabel}` : 'Undo'} icon={Undo} iconOnly kind="bare" disabled={undoLabel === null} onPress={() => session.undo()} testID="undo" />
-        <Button label={redoLabel ? `Redo: ${redoLabel}` : 'Redo'} icon={Redo} iconOnly kind="bare" disabled={redoLabel === null} onPress={() => session.redo()} testID="redo" />
+        <Button
+          label={undoLabel ? `Undo: ${undoLabel}` : 'Undo'}
+          icon={Undo}
+          iconOnly
+          kind="bare"
+          disabled={undoLabel === null}
+          onPress={() => session.undo()}
+          testID="undo"
+        />
+        <Button
+          label={redoLabel ? `Redo: ${redoLabel}` : 'Redo'}
+          icon={Redo}
+          iconOnly
+          kind="bare"
+          disabled={redoLabel === null}
+          onPress={() => session.redo()}
+          testID="redo"
+        />
         <Button label="Job settings" icon={Settings} iconOnly kind="bare" onPress={() => go(here, 'job')} />
       </View>
       <ShownVerdict go={go} />
@@ -119,7 +181,9 @@ function ShownVerdict({ go }: Pick<HereProps, 'go'>) {
 
 function verdictWords({ plan }: OpenJob): Omit<VerdictProps, 'go'> {
   const { state, sentence, at, stops, fixes, minds } = plan.verdict;
-  const more = [stops > 0 && `${stops} Stop`, fixes > 0 && `${fixes} Fix`, minds > 0 && `${minds} Mind`].filter((part) => part !== false).join(' · ');
+  const more = [stops > 0 && `${stops} Stop`, fixes > 0 && `${fixes} Fix`, minds > 0 && `${minds} Mind`]
+    .filter((part) => part !== false)
+    .join(' · ');
   return { state, sentence, at, more };
 }
 
@@ -134,10 +198,19 @@ interface VerdictProps {
 const VerdictBar = memo(function VerdictBar({ state, sentence, at, more, go }: VerdictProps) {
   const styles = useStyles(make);
   return (
-    <Pressable role="button" aria-label={`Verdict: ${MARK_WORDS[state]}. ${sentence}`} disabled={at === null} onPress={() => go(at === 'rain' ? 'walk' : 'plan', at)} style={styles.verdict} testID="verdict">
+    <Pressable
+      role="button"
+      aria-label={`Verdict: ${MARK_WORDS[state]}. ${sentence}`}
+      disabled={at === null}
+      onPress={() => go(at === 'rain' ? 'walk' : 'plan', at)}
+      style={styles.verdict}
+      testID="verdict"
+    >
       <Mark kind={state} size={28} />
       <View style={{ flex: 1 }} aria-live="polite">
-        <Text kind="heading" role="none">{sentence}</Text>
+        <Text kind="heading" role="none">
+          {sentence}
+        </Text>
         {more !== '' && <Text kind="small">{more}</Text>}
       </View>
     </Pressable>
@@ -150,7 +223,19 @@ function Stations({ here, go, wide }: HereProps & { wide: boolean }) {
   return (
     <View role="navigation" aria-label="Stations" style={wide ? styles.rail : styles.bar}>
       {STATIONS.map(({ path, label, icon: Icon }) => (
-        <Pressable key={path} role="link" aria-current={here === path ? 'page' : undefined} aria-label={label} onPress={() => go(path, null)} style={[styles.station, wide && styles.railStation, here === path && styles.here, wide && here === path && { borderTopColor: 'transparent' }]}>
+        <Pressable
+          key={path}
+          role="link"
+          aria-current={here === path ? 'page' : undefined}
+          aria-label={label}
+          onPress={() => go(path, null)}
+          style={[
+            styles.station,
+            wide && styles.railStation,
+            here === path && styles.here,
+            wide && here === path && { borderTopColor: 'transparent' },
+          ]}
+        >
           <Icon size={24} color={ink} strokeWidth={here === path ? 2.6 : 1.8} />
           <Text kind={here === path ? 'strong' : 'body'}>{label}</Text>
         </Pressable>

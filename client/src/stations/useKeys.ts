@@ -1,6 +1,7 @@
 import { useEffect, useRef } from 'react';
 
-const typing = (target: EventTarget | null): boolean => target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+const typing = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
 
 /** Single keys for the evening at a wide screen; none while something is being typed, and none with Ctrl, Alt or Meta. */
 export function useKeys(keys: Record<string, () => void>): void {

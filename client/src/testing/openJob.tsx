@@ -39,13 +39,25 @@ export function sampleWith(...others: Element[]): Job {
 
 /** Draws `children` over a job, with a server of the test's own or one that does not answer. */
 export function openJob(job: Job, children: ReactNode, api: Api = silent): Opened {
-  const session = new Session('test', { storage: memory(), api, newId: (stem) => `${stem}${Math.random().toString(36).slice(2, 12)}`, onServerState: () => undefined, onBehind: () => undefined });
-  session.take({ id: 'test', seq: 0, elements: Object.values(job.elements).map((element) => ({ version: 1, element })) });
+  const session = new Session('test', {
+    storage: memory(),
+    api,
+    newId: (stem) => `${stem}${Math.random().toString(36).slice(2, 12)}`,
+    onServerState: () => undefined,
+    onBehind: () => undefined,
+  });
+  session.take({
+    id: 'test',
+    seq: 0,
+    elements: Object.values(job.elements).map((element) => ({ version: 1, element })),
+  });
   const planned = plannedFor(session);
   const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
   render(
     <QueryClientProvider client={client}>
-      <ThemeProvider><JobProvider planned={planned}>{children}</JobProvider></ThemeProvider>
+      <ThemeProvider>
+        <JobProvider planned={planned}>{children}</JobProvider>
+      </ThemeProvider>
     </QueryClientProvider>,
   );
   return { session, job: () => planned.kept()!.job, plan: () => planned.kept()!.plan };

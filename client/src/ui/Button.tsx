@@ -5,7 +5,16 @@ import { TOUCH, type Palette } from '../theme/tokens';
 import { Text } from './Text';
 
 const make = (palette: Palette) => ({
-  base: { minHeight: TOUCH, minWidth: TOUCH, flexDirection: 'row' as const, alignItems: 'center' as const, justifyContent: 'center' as const, gap: 8, paddingHorizontal: 14, borderRadius: 4 },
+  base: {
+    minHeight: TOUCH,
+    minWidth: TOUCH,
+    flexDirection: 'row' as const,
+    alignItems: 'center' as const,
+    justifyContent: 'center' as const,
+    gap: 8,
+    paddingHorizontal: 14,
+    borderRadius: 4,
+  },
   main: { backgroundColor: palette.ink },
   line: { borderWidth: 1.5, borderColor: palette.ink },
   bare: { paddingHorizontal: 8 },
@@ -23,14 +32,34 @@ interface Props {
   testID?: string;
 }
 
-export function Button({ label, onPress, icon: Icon, kind = 'line', iconOnly = false, disabled = false, testID }: Props) {
+export function Button({
+  label,
+  onPress,
+  icon: Icon,
+  kind = 'line',
+  iconOnly = false,
+  disabled = false,
+  testID,
+}: Props) {
   const styles = useStyles(make);
   const palette = usePalette();
   const colour = kind === 'main' ? palette.ground : palette.ink;
   return (
-    <Pressable role="button" aria-label={label} aria-disabled={disabled} disabled={disabled} onPress={onPress} testID={testID} style={[styles.base, styles[kind], disabled && styles.off]}>
+    <Pressable
+      role="button"
+      aria-label={label}
+      aria-disabled={disabled}
+      disabled={disabled}
+      onPress={onPress}
+      testID={testID}
+      style={[styles.base, styles[kind], disabled && styles.off]}
+    >
       {Icon && <Icon size={20} color={colour} strokeWidth={2} />}
-      {!iconOnly && <Text kind="strong" style={{ color: colour }}>{label}</Text>}
+      {!iconOnly && (
+        <Text kind="strong" style={{ color: colour }}>
+          {label}
+        </Text>
+      )}
     </Pressable>
   );
 }

@@ -2,7 +2,10 @@ import { fireEvent, render, screen } from '@testing-library/react';
 import { lengthEntry } from './entry';
 import { QuantityField } from './Field';
 
-function box(onCommit: (value: number | undefined) => string | null, more: { value?: number; optional?: boolean } = {}): HTMLInputElement {
+function box(
+  onCommit: (value: number | undefined) => string | null,
+  more: { value?: number; optional?: boolean } = {},
+): HTMLInputElement {
   const { value, optional = false } = more;
   render(<QuantityField label="Length" value={value} {...lengthEntry('us')} optional={optional} onCommit={onCommit} />);
   return screen.getByLabelText('Length', { selector: 'input' }) as HTMLInputElement;
@@ -14,7 +17,13 @@ function leave(input: HTMLInputElement, text: string): void {
 }
 
 describe('a box for a quantity', () => {
-  it.each([["12'6\"", 3.81], ['12 6', 3.81], ['12.5', 3.81], ['12ft6', 3.81], ['3.8m', 3.8]])('takes %s as a tradesman says it', (typed, metres) => {
+  it.each([
+    ['12\'6"', 3.81],
+    ['12 6', 3.81],
+    ['12.5', 3.81],
+    ['12ft6', 3.81],
+    ['3.8m', 3.8],
+  ])('takes %s as a tradesman says it', (typed, metres) => {
     const commit = jest.fn<string | null, [number | undefined]>(() => null);
     leave(box(commit), typed);
     expect(commit.mock.calls[0]![0]).toBeCloseTo(metres, 9);

@@ -7,8 +7,16 @@ import { Text } from './Text';
 
 const make = (palette: Palette) => ({
   input: {
-    minHeight: TOUCH, borderWidth: 1.5, borderColor: palette.soft, borderRadius: 4, paddingHorizontal: 10, paddingVertical: 8,
-    fontFamily: FONTS.figures, fontSize: 18, color: palette.ink, backgroundColor: palette.ground,
+    minHeight: TOUCH,
+    borderWidth: 1.5,
+    borderColor: palette.soft,
+    borderRadius: 4,
+    paddingHorizontal: 10,
+    paddingVertical: 8,
+    fontFamily: FONTS.figures,
+    fontSize: 18,
+    color: palette.ink,
+    backgroundColor: palette.ground,
   },
   words: { fontFamily: FONTS.text },
   wrong: { borderColor: palette.stop, borderWidth: 2.5 },
@@ -35,19 +43,55 @@ interface BareProps extends Shared {
 }
 
 /** A labelled box for typing, with what is wrong said beneath it. Keeps whatever was typed. */
-export function TextBox({ label, text, onText, onDone, wrong, usual, hint, words = false, lines = 1, testID, inputMode, autoFocus }: BareProps) {
+export function TextBox({
+  label,
+  text,
+  onText,
+  onDone,
+  wrong,
+  usual,
+  hint,
+  words = false,
+  lines = 1,
+  testID,
+  inputMode,
+  autoFocus,
+}: BareProps) {
   const styles = useStyles(make);
   const palette = usePalette();
   const id = useId();
   return (
     <View style={{ flex: 1, minWidth: 96 }}>
-      <Text kind="small" nativeID={`${id}-label`}>{label}</Text>
+      <Text kind="small" nativeID={`${id}-label`}>
+        {label}
+      </Text>
       <TextInput
-        value={text} onChangeText={onText} onBlur={onDone} {...(lines === 1 ? { onSubmitEditing: onDone } : {})} placeholder={usual} testID={testID} inputMode={inputMode} autoFocus={autoFocus}
-        aria-label={label} aria-invalid={wrong ? true : undefined} aria-describedby={wrong ? `${id}-wrong` : undefined} placeholderTextColor={palette.faint}
-        autoCapitalize="none" autoCorrect={false} selectTextOnFocus={lines === 1} multiline={lines > 1} numberOfLines={lines} style={[styles.input, words && styles.words, wrong ? styles.wrong : null]}
+        value={text}
+        onChangeText={onText}
+        onBlur={onDone}
+        {...(lines === 1 ? { onSubmitEditing: onDone } : {})}
+        placeholder={usual}
+        testID={testID}
+        inputMode={inputMode}
+        autoFocus={autoFocus}
+        aria-label={label}
+        aria-invalid={wrong ? true : undefined}
+        aria-describedby={wrong ? `${id}-wrong` : undefined}
+        placeholderTextColor={palette.faint}
+        autoCapitalize="none"
+        autoCorrect={false}
+        selectTextOnFocus={lines === 1}
+        multiline={lines > 1}
+        numberOfLines={lines}
+        style={[styles.input, words && styles.words, wrong ? styles.wrong : null]}
       />
-      {wrong ? <Text kind="small" tone="stop" nativeID={`${id}-wrong`} role="alert">{wrong}</Text> : hint ? <Text kind="small">{hint}</Text> : null}
+      {wrong ? (
+        <Text kind="small" tone="stop" nativeID={`${id}-wrong`} role="alert">
+          {wrong}
+        </Text>
+      ) : hint ? (
+        <Text kind="small">{hint}</Text>
+      ) : null}
     </View>
   );
 }
@@ -63,7 +107,14 @@ interface QuantityProps<T> extends Shared {
 }
 
 /** A quantity in trade units: shows the value, takes whatever a tradesman says, commits when left. */
-export function QuantityField<T = number>({ value, show, parse, onCommit, optional = false, ...rest }: QuantityProps<T>) {
+export function QuantityField<T = number>({
+  value,
+  show,
+  parse,
+  onCommit,
+  optional = false,
+  ...rest
+}: QuantityProps<T>) {
   const shown = value === undefined ? '' : show(value);
   const [typed, setTyped] = useState<string | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);

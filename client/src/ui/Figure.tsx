@@ -26,14 +26,21 @@ export function Figure({ label, shown, size = 'figure', tone, onPress }: Props) 
     <>
       <Text kind="small">{label}</Text>
       <View style={[styles.row, onPress && styles.asks]}>
-        <Text kind={size} {...(tone ? { tone } : {})}>{shown.value}</Text>
+        <Text kind={size} {...(tone ? { tone } : {})}>
+          {shown.value}
+        </Text>
         {shown.unit !== '' && <Text kind="unit">{shown.unit}</Text>}
       </View>
     </>
   );
   if (!onPress) return <View style={styles.cell}>{body}</View>;
   return (
-    <Pressable role="button" aria-label={`${label} ${shown.value} ${shown.unit}: show the working`} onPress={onPress} style={styles.cell}>
+    <Pressable
+      role="button"
+      aria-label={`${label} ${shown.value} ${shown.unit}: show the working`}
+      onPress={onPress}
+      style={styles.cell}
+    >
       {body}
     </Pressable>
   );

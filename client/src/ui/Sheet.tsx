@@ -9,11 +9,26 @@ import { Text } from './Text';
 
 const make = (palette: Palette) => ({
   phone: {
-    position: 'absolute' as const, left: 0, right: 0, bottom: 0, maxHeight: '82%' as const, backgroundColor: palette.ground,
-    borderTopWidth: 3, borderTopColor: palette.ink, zIndex: 10,
+    position: 'absolute' as const,
+    left: 0,
+    right: 0,
+    bottom: 0,
+    maxHeight: '82%' as const,
+    backgroundColor: palette.ground,
+    borderTopWidth: 3,
+    borderTopColor: palette.ink,
+    zIndex: 10,
   },
   wide: { flex: 1 },
-  head: { flexDirection: 'row' as const, alignItems: 'center' as const, justifyContent: 'space-between' as const, paddingLeft: SPACE.l, paddingRight: SPACE.s, paddingTop: SPACE.s, gap: SPACE.s },
+  head: {
+    flexDirection: 'row' as const,
+    alignItems: 'center' as const,
+    justifyContent: 'space-between' as const,
+    paddingLeft: SPACE.l,
+    paddingRight: SPACE.s,
+    paddingTop: SPACE.s,
+    gap: SPACE.s,
+  },
   body: { padding: SPACE.l, paddingTop: SPACE.s, gap: SPACE.l, paddingBottom: 40 },
 });
 
@@ -41,11 +56,15 @@ export function Sheet({ title, over, onClose, children }: Props) {
       <View style={styles.head}>
         <View style={{ flex: 1 }}>
           {over !== undefined && <Text kind="small">{over}</Text>}
-          <Text kind="heading" numberOfLines={2}>{title}</Text>
+          <Text kind="heading" numberOfLines={2}>
+            {title}
+          </Text>
         </View>
         <Button label="Close" icon={X} iconOnly kind="bare" onPress={onClose} />
       </View>
-      <ScrollView contentContainerStyle={styles.body} keyboardShouldPersistTaps="handled" tabIndex={0}>{children}</ScrollView>
+      <ScrollView contentContainerStyle={styles.body} keyboardShouldPersistTaps="handled" tabIndex={0}>
+        {children}
+      </ScrollView>
     </View>
   );
 }

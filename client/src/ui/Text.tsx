@@ -27,5 +27,11 @@ export function Text({ kind = 'body', tone, style, ...rest }: Props) {
   const styles = useStyles(make);
   const palette = usePalette();
   const level = rest.role === undefined ? HEADING_LEVEL[kind] : undefined;
-  return <NativeText {...(level ? { role: 'heading', 'aria-level': level } : {})} {...rest} style={[styles[kind], tone && { color: palette[tone] }, style]} />;
+  return (
+    <NativeText
+      {...(level ? { role: 'heading', 'aria-level': level } : {})}
+      {...rest}
+      style={[styles[kind], tone && { color: palette[tone] }, style]}
+    />
+  );
 }

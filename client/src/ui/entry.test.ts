@@ -1,22 +1,45 @@
 import fc from 'fast-check';
-import { areaEntry, coefficientEntry, coverEntry, distanceEntry, flowEntry, lengthEntry, levelEntry, pitchEntry, rainEntry, roofPitchEntry, shareEntry, type Entry } from './entry';
+import {
+  areaEntry,
+  coefficientEntry,
+  coverEntry,
+  distanceEntry,
+  flowEntry,
+  lengthEntry,
+  levelEntry,
+  pitchEntry,
+  rainEntry,
+  roofPitchEntry,
+  shareEntry,
+  type Entry,
+} from './entry';
 
 const UNITS = ['us', 'metric'] as const;
 
 /** What a field shows must be taken back by the same field, near what it was: leaving a field untouched must change nothing. */
 const entries: [string, (units: 'us' | 'metric') => Entry, number, number, number][] = [
-  ['length', lengthEntry, 0.5, 300, 0.0128], ['distance', distanceEntry, 0, 300, 0.0128], ['level', levelEntry, -50, 50, 0.0017], ['cover', coverEntry, 0, 4, 0.0017],
-  ['area', areaEntry, 1, 5000, 0.051], ['rain', rainEntry, 1e-6, 1e-4, 3.6e-7], ['flow', flowEntry, 1e-3, 0.5, 3e-4], ['pitch', () => pitchEntry, 0.001, 0.5, 5.1e-5],
-  ['roof pitch', () => roofPitchEntry, 0.1, 1.5, 0.0043], ['share', () => shareEntry, 0.01, 1, 0.0051], ['coefficient', () => coefficientEntry, 0.05, 1, 0.0051],
+  ['length', lengthEntry, 0.5, 300, 0.0128],
+  ['distance', distanceEntry, 0, 300, 0.0128],
+  ['level', levelEntry, -50, 50, 0.0017],
+  ['cover', coverEntry, 0, 4, 0.0017],
+  ['area', areaEntry, 1, 5000, 0.051],
+  ['rain', rainEntry, 1e-6, 1e-4, 3.6e-7],
+  ['flow', flowEntry, 1e-3, 0.5, 3e-4],
+  ['pitch', () => pitchEntry, 0.001, 0.5, 5.1e-5],
+  ['roof pitch', () => roofPitchEntry, 0.1, 1.5, 0.0043],
+  ['share', () => shareEntry, 0.01, 1, 0.0051],
+  ['coefficient', () => coefficientEntry, 0.05, 1, 0.0051],
 ];
 
 it.each(entries)('%s: what is shown reads back', (_, entryOf, least, most, near) => {
   for (const units of UNITS) {
     const { show, parse } = entryOf(units);
-    fc.assert(fc.property(fc.double({ min: least, max: most, noNaN: true }), (value) => {
-      const parsed = parse(show(value));
-      expect(parsed.ok && Math.abs(parsed.value - value)).toBeLessThanOrEqual(Math.max(near, value * 0.006));
-    }));
+    fc.assert(
+      fc.property(fc.double({ min: least, max: most, noNaN: true }), (value) => {
+        const parsed = parse(show(value));
+        expect(parsed.ok && Math.abs(parsed.value - value)).toBeLessThanOrEqual(Math.max(near, value * 0.006));
+      }),
+    );
   }
 });
 
@@ -31,7 +54,9 @@ it.each([
   ['a share of too much', shareEntry, '150%', 'A share is more than 0% and at most 100%.'],
   ['a coefficient of two', coefficientEntry, '2', 'A runoff coefficient is between 0 and 1, such as 0.95.'],
   ['no flow', flowEntry('us'), '0', 'A flow is more than zero.'],
-])('%s gets a sentence that says what would be right', (_, entry, typed, sentence) => expect(entry.parse(typed)).toEqual({ ok: false, sentence }));
+])('%s gets a sentence that says what would be right', (_, entry, typed, sentence) =>
+  expect(entry.parse(typed)).toEqual({ ok: false, sentence }),
+);
 
 it('takes any way that a tradesman says it', () => {
   for (const typed of [`12'6"`, '12 6', '12.5', '12ft6', '3.81m', '12’ 6”']) {

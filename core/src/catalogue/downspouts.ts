@@ -4,10 +4,21 @@ export type DownspoutSize = (typeof DOWNSPOUT_SIZES)[number];
 
 /** Nominal openings, in². */
 export const DOWNSPOUT_OPENINGS: Record<DownspoutSize, number> = {
-  rect2x3: 6, rect3x4: 12, rect4x5: 20, round3: Math.PI * 1.5 ** 2, round4: Math.PI * 2 ** 2, round5: Math.PI * 2.5 ** 2, round6: Math.PI * 3 ** 2,
+  rect2x3: 6,
+  rect3x4: 12,
+  rect4x5: 20,
+  round3: Math.PI * 1.5 ** 2,
+  round4: Math.PI * 2 ** 2,
+  round5: Math.PI * 2.5 ** 2,
+  round6: Math.PI * 3 ** 2,
 };
 
 export const DOWNSPOUT_LABELS: Record<DownspoutSize, string> = {
-  rect2x3: '2 × 3 in', rect3x4: '3 × 4 in', rect4x5: '4 × 5 in',
-  round3: '3 in round', round4: '4 in round', round5: '5 in round', round6: '6 in round',
+  rect2x3: '2 × 3 in',
+  rect3x4: '3 × 4 in',
+  rect4x5: '4 × 5 in',
+  round3: '3 in round',
+  round4: '4 in round',
+  round5: '5 in round',
+  round6: '6 in round',
 };

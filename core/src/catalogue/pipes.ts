@@ -22,11 +22,46 @@ export interface MaterialFacts {
 const inches = (count: number): number => count * METRES_PER_INCH;
 
 export const MATERIAL_FACTS: Record<Material, MaterialFacts> = {
-  smooth: { label: 'Smooth PVC', short: 'PVC', roughness: 0.01, note: 'Stiff, holds its pitch; brittle in cold and where ground moves.', leastCoverUnderCars: inches(12), smoothBore: true },
-  doubleWall: { label: 'Double-wall HDPE', short: 'Double-wall', roughness: 0.012, note: 'Smooth inside, light; roots enter only at joints.', leastCoverUnderCars: inches(12), smoothBore: true },
-  singleWall: { label: 'Single-wall corrugated', short: 'Single-wall', roughness: 0.016, note: 'Cheap and bends; its ribs hold grit.', leastCoverUnderCars: inches(24), smoothBore: false },
-  flexible: { label: 'Expandable flexible', short: 'Flexible', roughness: 0.022, note: 'Short, shallow lines with clean water only.', leastCoverUnderCars: inches(24), smoothBore: false },
-  clay: { label: 'Old clay, unknown', short: 'Old clay', roughness: 0.015, note: 'An existing pipe: look inside it before you trust it.', leastCoverUnderCars: inches(24), smoothBore: false },
+  smooth: {
+    label: 'Smooth PVC',
+    short: 'PVC',
+    roughness: 0.01,
+    note: 'Stiff, holds its pitch; brittle in cold and where ground moves.',
+    leastCoverUnderCars: inches(12),
+    smoothBore: true,
+  },
+  doubleWall: {
+    label: 'Double-wall HDPE',
+    short: 'Double-wall',
+    roughness: 0.012,
+    note: 'Smooth inside, light; roots enter only at joints.',
+    leastCoverUnderCars: inches(12),
+    smoothBore: true,
+  },
+  singleWall: {
+    label: 'Single-wall corrugated',
+    short: 'Single-wall',
+    roughness: 0.016,
+    note: 'Cheap and bends; its ribs hold grit.',
+    leastCoverUnderCars: inches(24),
+    smoothBore: false,
+  },
+  flexible: {
+    label: 'Expandable flexible',
+    short: 'Flexible',
+    roughness: 0.022,
+    note: 'Short, shallow lines with clean water only.',
+    leastCoverUnderCars: inches(24),
+    smoothBore: false,
+  },
+  clay: {
+    label: 'Old clay, unknown',
+    short: 'Old clay',
+    roughness: 0.015,
+    note: 'An existing pipe: look inside it before you trust it.',
+    leastCoverUnderCars: inches(24),
+    smoothBore: false,
+  },
 };
 
 /** Nominal sizes offered, m, smallest first: 3, 4, 6, 8, 10 and 12 in. */

@@ -1,8 +1,21 @@
 /** Runoff coefficients C for design; ranges as in municipal drainage manuals and ASCE MOP 37, table 9. */
 export const SURFACE_COVERS = [
-  'roof', 'paving', 'pavers', 'permeablePavers', 'gravel', 'mulch',
-  'lawnSandFlat', 'lawnSand', 'lawnSandSteep', 'lawnLoamFlat', 'lawnLoam', 'lawnLoamSteep',
-  'lawnClayFlat', 'lawnClay', 'lawnClaySteep', 'saturated',
+  'roof',
+  'paving',
+  'pavers',
+  'permeablePavers',
+  'gravel',
+  'mulch',
+  'lawnSandFlat',
+  'lawnSand',
+  'lawnSandSteep',
+  'lawnLoamFlat',
+  'lawnLoam',
+  'lawnLoamSteep',
+  'lawnClayFlat',
+  'lawnClay',
+  'lawnClaySteep',
+  'saturated',
 ] as const;
 export type SurfaceCover = (typeof SURFACE_COVERS)[number];
 
@@ -14,7 +27,10 @@ export interface SurfaceFacts {
 }
 
 const lawn = (soil: string, fall: string, usual: number): SurfaceFacts => ({
-  label: `Lawn on ${soil}, ${fall}`, low: usual - 0.04, usual, high: usual + 0.05,
+  label: `Lawn on ${soil}, ${fall}`,
+  low: usual - 0.04,
+  usual,
+  high: usual + 0.05,
 });
 
 export const SURFACE_FACTS: Record<SurfaceCover, SurfaceFacts> = {

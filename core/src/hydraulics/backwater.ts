@@ -72,7 +72,13 @@ function stretch(depth: number, reach: Reach): number {
  * Goes up a part-full reach from depth `from` toward normal depth. With y = yn + (from − yn) e^(−u), dx/du stays finite at yn, so that
  * even steps in u carry the profile to within a hair of it. Stops at `until` where that lies on the way.
  */
-function towardNormal(reach: Reach, from: number, normal: number, until: number | null, room: number): { depth: number; used: number } {
+function towardNormal(
+  reach: Reach,
+  from: number,
+  normal: number,
+  until: number | null,
+  room: number,
+): { depth: number; used: number } {
   const span = from - normal;
   const last = until === null ? Math.log(Math.abs(span) / (NEAR * reach.diameter)) : Math.log(span / (until - normal));
   const perU = (u: number): number => {
@@ -84,7 +90,8 @@ function towardNormal(reach: Reach, from: number, normal: number, until: number 
   while (u < last) {
     const step = Math.min(LOG_STEP, last - u);
     const gained = (step * (perU(u + GAUSS_A * step) + perU(u + GAUSS_B * step))) / 2;
-    if (used + gained >= room) return { depth: normal + span * Math.exp(-(u + within(perU, u, step, room - used, gained))), used: room };
+    if (used + gained >= room)
+      return { depth: normal + span * Math.exp(-(u + within(perU, u, step, room - used, gained))), used: room };
     used += gained;
     u += step;
   }
@@ -113,7 +120,8 @@ function within(rate: (x: number) => number, start: number, step: number, distan
 function towardCrown(reach: Reach, from: number, room: number): { depth: number; used: number } {
   // Steps shrink toward both ends: at critical depth and at the crown the profile bends fastest.
   const depthAt = (t: number): number => from + (reach.diameter - from) * t * t * (3 - 2 * t);
-  const perT = (t: number): number => (reach.diameter - from) * 6 * t * (1 - t) * stretch(Math.min(depthAt(t), reach.diameter * (1 - 1e-12)), reach);
+  const perT = (t: number): number =>
+    (reach.diameter - from) * 6 * t * (1 - t) * stretch(Math.min(depthAt(t), reach.diameter * (1 - 1e-12)), reach);
   const step = 1 / DEPTH_STEPS;
   let used = 0;
   for (let k = 0; k < DEPTH_STEPS; k++) {
@@ -153,7 +161,8 @@ export function backwater(reach: Reach, level: number): Backwater {
   let room = length;
   let wasFull = false;
   if (depth >= diameter) {
-    if (pressure >= slope || depth + (pressure - slope) * length >= diameter) return { depthUp: depth + (pressure - slope) * length, depthDown, regime: 'full' };
+    if (pressure >= slope || depth + (pressure - slope) * length >= diameter)
+      return { depthUp: depth + (pressure - slope) * length, depthDown, regime: 'full' };
     room -= (depth - diameter) / (slope - pressure);
     depth = diameter * (1 - 1e-9);
     wasFull = true;
@@ -164,7 +173,8 @@ export function backwater(reach: Reach, level: number): Backwater {
   }
   look(depth, diameter, roughness, flow);
   if (normal !== null && (depth <= normal || at.friction < slope)) {
-    const { depth: depthUp } = Math.abs(depth - normal) <= NEAR * diameter ? { depth: normal } : towardNormal(reach, depth, normal, null, room);
+    const { depth: depthUp } =
+      Math.abs(depth - normal) <= NEAR * diameter ? { depth: normal } : towardNormal(reach, depth, normal, null, room);
     return { depthUp, depthDown, regime: wasFull ? 'filling' : 'partFull' };
   }
   const { depth: reached, used } = towardCrown(reach, depth, room);

@@ -20,36 +20,52 @@ describe('a section on a half round', () => {
   });
 
   it('hangs together at any depth: T = dA/dy, A = dM/dy, and Q² T = g A³ at the critical one', () => {
-    fc.assert(fc.property(between(0.005, 0.4), between(0.02, 0.5), (y, width) => {
-      const any = shapeOf('round', width);
-      const h = y * 1e-6;
-      // Beside the spring line the curve bends, and a difference across it is neither side's.
-      fc.pre(Math.abs(y - width / 2) > 1e-3);
-      expect((any.area(y + h) - any.area(y - h)) / (2 * h) / any.top(y)).toBeCloseTo(1, 5);
-      expect((any.moment(y + h) - any.moment(y - h)) / (2 * h) / any.area(y)).toBeCloseTo(1, 4);
-      const flow = Math.sqrt((GRAVITY * any.area(y) ** 3) / any.top(y));
-      expect(any.critical(flow) / y).toBeCloseTo(1, 8);
-    }));
+    fc.assert(
+      fc.property(between(0.005, 0.4), between(0.02, 0.5), (y, width) => {
+        const any = shapeOf('round', width);
+        const h = y * 1e-6;
+        // Beside the spring line the curve bends, and a difference across it is neither side's.
+        fc.pre(Math.abs(y - width / 2) > 1e-3);
+        expect((any.area(y + h) - any.area(y - h)) / (2 * h) / any.top(y)).toBeCloseTo(1, 5);
+        expect((any.moment(y + h) - any.moment(y - h)) / (2 * h) / any.area(y)).toBeCloseTo(1, 4);
+        const flow = Math.sqrt((GRAVITY * any.area(y) ** 3) / any.top(y));
+        expect(any.critical(flow) / y).toBeCloseTo(1, 8);
+      }),
+    );
   });
 });
 
 it('keeps momentum along a level, frictionless round channel: M at the closed end is M + Q²/gA at its critical outlet', () => {
-  fc.assert(fc.property(between(0.05, 0.4), between(1e-5, 5e-3), between(1, 20), (width, q, length) => {
-    const shape = shapeOf('round', width);
-    const { depths } = channelProfile({ width, depth: 1, length, slope: 0, roughness: 1e-9, section: 'round', lateralInflow: q });
-    const flow = q * length;
-    const yc = shape.critical(flow);
-    expect(shape.moment(depths[0]!) / (shape.moment(yc) + flow ** 2 / (GRAVITY * shape.area(yc)))).toBeCloseTo(1, 5);
-  }), { numRuns: 40 });
+  fc.assert(
+    fc.property(between(0.05, 0.4), between(1e-5, 5e-3), between(1, 20), (width, q, length) => {
+      const shape = shapeOf('round', width);
+      const { depths } = channelProfile({
+        width,
+        depth: 1,
+        length,
+        slope: 0,
+        roughness: 1e-9,
+        section: 'round',
+        lateralInflow: q,
+      });
+      const flow = q * length;
+      const yc = shape.critical(flow);
+      expect(shape.moment(depths[0]!) / (shape.moment(yc) + flow ** 2 / (GRAVITY * shape.area(yc)))).toBeCloseTo(1, 5);
+    }),
+    { numRuns: 40 },
+  );
 });
 
 it('a round floor costs depth: it takes less than a flat one as wide and as deep, and the more the steeper either', () => {
-  fc.assert(fc.property(between(0.05, 0.3), between(1, 4), between(1, 15), between(0, 0.02), (width, deeper, length, slope) => {
-    const flat = { width, depth: width * deeper, length, slope, roughness: 0.011 };
-    const flow = (more: Partial<ChannelDrain>): number => channelCapacity({ ...flat, ...more }).flow;
-    expect(flow({ section: 'round' })).toBeLessThan(flow({}));
-    expect(flow({ section: 'round', slope: slope + 0.01 })).toBeGreaterThan(flow({ section: 'round' }));
-  }), { numRuns: 15 });
+  fc.assert(
+    fc.property(between(0.05, 0.3), between(1, 4), between(1, 15), between(0, 0.02), (width, deeper, length, slope) => {
+      const flat = { width, depth: width * deeper, length, slope, roughness: 0.011 };
+      const flow = (more: Partial<ChannelDrain>): number => channelCapacity({ ...flat, ...more }).flow;
+      expect(flow({ section: 'round' })).toBeLessThan(flow({}));
+      expect(flow({ section: 'round', slope: slope + 0.01 })).toBeGreaterThan(flow({ section: 'round' }));
+    }),
+    { numRuns: 15 },
+  );
 });
 
 describe('several outlets', () => {
@@ -63,28 +79,43 @@ describe('several outlets', () => {
   });
 
   it('divide where both sides stand equally high, and lose no water', () => {
-    const cases = fc.record({ slope: between(0, 0.01), first: between(0, 0.4), second: between(0.6, 1), q: between(1e-5, 1e-3), drowned: between(0, 0.2), section: fc.constantFrom('flat' as const, 'round' as const) });
+    const cases = fc.record({
+      slope: between(0, 0.01),
+      first: between(0, 0.4),
+      second: between(0.6, 1),
+      q: between(1e-5, 1e-3),
+      drowned: between(0, 0.2),
+      section: fc.constantFrom('flat' as const, 'round' as const),
+    });
     let met = 0;
-    fc.assert(fc.property(cases, ({ slope, first, second, q, drowned, section }) => {
-      const places = [first * 12, second * 12];
-      const many = manyProfile({ ...drain, slope, section, outlets: places, lateralInflow: q, outletDepth: drowned });
-      expect(many.outlets.reduce((sum, { flow }) => sum + flow, 0)).toBeCloseTo(q * 12, 9);
-      expect(many.stations.every((station, k) => k === 0 || station >= many.stations[k - 1]! - 1e-9)).toBe(true);
-      // Depth is one at the divide: over one bed, no step in the water.
-      const [upper] = many.outlets;
-      const divide = upper!.flow / q;
-      const k = many.stations.findIndex((station, i) => i > 0 && Math.abs(station - divide) < 1e-6 && Math.abs(many.stations[i - 1]! - divide) < 1e-6);
-      const inside = k > 0 && divide > places[0]! + 1e-6 && divide < places[1]! - 1e-6;
-      if (!inside) return;
-      met++;
-      expect(Math.abs(many.depths[k]! - many.depths[k - 1]!)).toBeLessThan(2e-4);
-    }), { numRuns: 30 });
+    fc.assert(
+      fc.property(cases, ({ slope, first, second, q, drowned, section }) => {
+        const places = [first * 12, second * 12];
+        const many = manyProfile({ ...drain, slope, section, outlets: places, lateralInflow: q, outletDepth: drowned });
+        expect(many.outlets.reduce((sum, { flow }) => sum + flow, 0)).toBeCloseTo(q * 12, 9);
+        expect(many.stations.every((station, k) => k === 0 || station >= many.stations[k - 1]! - 1e-9)).toBe(true);
+        // Depth is one at the divide: over one bed, no step in the water.
+        const [upper] = many.outlets;
+        const divide = upper!.flow / q;
+        const k = many.stations.findIndex(
+          (station, i) => i > 0 && Math.abs(station - divide) < 1e-6 && Math.abs(many.stations[i - 1]! - divide) < 1e-6,
+        );
+        const inside = k > 0 && divide > places[0]! + 1e-6 && divide < places[1]! - 1e-6;
+        if (!inside) return;
+        met++;
+        expect(Math.abs(many.depths[k]! - many.depths[k - 1]!)).toBeLessThan(2e-4);
+      }),
+      { numRuns: 30 },
+    );
     expect(met).toBeGreaterThan(10);
   });
 
   it('take more than one does, and one in the middle as much as two channels of half the length', () => {
     expect(manyCapacity({ ...drain, outlets: [3, 9] })).toBeGreaterThan(manyCapacity({ ...drain, outlets: 'middle' }));
-    expect(manyCapacity({ ...drain, outlets: 'middle' }) / channelCapacity({ ...drain, length: 6 }).flow).toBeCloseTo(2, 5);
+    expect(manyCapacity({ ...drain, outlets: 'middle' }) / channelCapacity({ ...drain, length: 6 }).flow).toBeCloseTo(
+      2,
+      5,
+    );
     expect(manyCapacity({ ...drain, outlets: 'end' }) / channelCapacity(drain).flow).toBeCloseTo(1, 5);
     expect(manyCapacity({ ...drain, outlets: [12] }) / channelCapacity(drain).flow).toBeCloseTo(1, 5);
   });
@@ -101,15 +132,31 @@ it('a bed that falls against a level top is shallow at its closed end, and brims
 });
 
 it('is the same in two hundred steps as in thousands, from a trickle in a long channel to one that is drowned', () => {
-  const given = fc.record({ width: between(0.03, 0.3), length: between(1, 30), slope: fc.oneof(fc.constant(0), between(0, 0.01)), exponent: between(-7, -3), outletDepth: fc.constantFrom(0, 0.1), section: fc.constantFrom('flat' as const, 'round' as const) });
-  fc.assert(fc.property(given, ({ exponent, ...drains }) => {
-    const look = (steps: number): number[] => {
-      const { depths, maxDepth } = channelProfile({ ...drains, depth: 0.2, roughness: 0.011, lateralInflow: 10 ** exponent, steps });
-      return [maxDepth, depths[0]!, depths[steps / 2]!];
-    };
-    const fine = look(4000);
-    look(200).forEach((depth, k) => expect(Math.abs(depth - fine[k]!)).toBeLessThan(1e-4 + 5e-3 * fine[k]!));
-  }), { numRuns: 80 });
+  const given = fc.record({
+    width: between(0.03, 0.3),
+    length: between(1, 30),
+    slope: fc.oneof(fc.constant(0), between(0, 0.01)),
+    exponent: between(-7, -3),
+    outletDepth: fc.constantFrom(0, 0.1),
+    section: fc.constantFrom('flat' as const, 'round' as const),
+  });
+  fc.assert(
+    fc.property(given, ({ exponent, ...drains }) => {
+      const look = (steps: number): number[] => {
+        const { depths, maxDepth } = channelProfile({
+          ...drains,
+          depth: 0.2,
+          roughness: 0.011,
+          lateralInflow: 10 ** exponent,
+          steps,
+        });
+        return [maxDepth, depths[0]!, depths[steps / 2]!];
+      };
+      const fine = look(4000);
+      look(200).forEach((depth, k) => expect(Math.abs(depth - fine[k]!)).toBeLessThan(1e-4 + 5e-3 * fine[k]!));
+    }),
+    { numRuns: 80 },
+  );
 });
 
 describe('a valley’s water in a gutter', () => {
@@ -123,12 +170,22 @@ describe('a valley’s water in a gutter', () => {
   });
 
   it('takes less the farther the valley is from the outlet, the narrower and the rougher it is', () => {
-    fc.assert(fc.property(between(0.05, 0.2), between(0.03, 0.2), between(0.1, 30), between(0.009, 0.02), between(1.05, 3), (width, depth, length, roughness, factor) => {
-      const here = gutterRunCapacity({ width, depth, length, roughness });
-      expect(gutterRunCapacity({ width, depth, length: length * factor, roughness })).toBeLessThan(here);
-      expect(gutterRunCapacity({ width, depth, length, roughness: roughness * factor })).toBeLessThan(here);
-      expect(gutterRunCapacity({ width: width * factor, depth, length, roughness })).toBeGreaterThan(here);
-      expect(valleyDepth({ width, depth, length, roughness }, here) / depth).toBeCloseTo(1, 6);
-    }), { numRuns: 60 });
+    fc.assert(
+      fc.property(
+        between(0.05, 0.2),
+        between(0.03, 0.2),
+        between(0.1, 30),
+        between(0.009, 0.02),
+        between(1.05, 3),
+        (width, depth, length, roughness, factor) => {
+          const here = gutterRunCapacity({ width, depth, length, roughness });
+          expect(gutterRunCapacity({ width, depth, length: length * factor, roughness })).toBeLessThan(here);
+          expect(gutterRunCapacity({ width, depth, length, roughness: roughness * factor })).toBeLessThan(here);
+          expect(gutterRunCapacity({ width: width * factor, depth, length, roughness })).toBeGreaterThan(here);
+          expect(valleyDepth({ width, depth, length, roughness }, here) / depth).toBeCloseTo(1, 6);
+        },
+      ),
+      { numRuns: 60 },
+    );
   });
 });

@@ -72,7 +72,10 @@ function parts({ shape, q, slope, roughness }: Growing, x: number, y: number): {
   const area = shape.area(y);
   const radius = area / shape.perimeter(y);
   const friction = (flow * roughness) ** 2 / (area * area * Math.cbrt(radius ** 4));
-  return { above: slope - friction - (2 * flow * q) / (GRAVITY * area * area), below: 1 - (flow * flow * shape.top(y)) / (GRAVITY * area ** 3) };
+  return {
+    above: slope - friction - (2 * flow * q) / (GRAVITY * area * area),
+    below: 1 - (flow * flow * shape.top(y)) / (GRAVITY * area ** 3),
+  };
 }
 
 /** Over what of critical depth a step is still taken to be on its own branch. */
@@ -121,9 +124,15 @@ function march(channel: Growing, place: number, start: number, side: -1 | 1, to:
       return (2 * side * s * above) / below;
     }
     // There (y − yc) d(below)/dy = above dx/dy.
-    return atCritical ? branch * Math.sqrt(Math.max(0, (2 * parts(channel, place, start).above * side) / stiffness(channel, critical))) : 0;
+    return atCritical
+      ? branch * Math.sqrt(Math.max(0, (2 * parts(channel, place, start).above * side) / stiffness(channel, critical)))
+      : 0;
   };
-  const follow: Follow = { slopeAt, hold: (s, y) => held(channel, place + side * s * s, y, branch), spare: HALVINGS_IN_ALL };
+  const follow: Follow = {
+    slopeAt,
+    hold: (s, y) => held(channel, place + side * s * s, y, branch),
+    spare: HALVINGS_IN_ALL,
+  };
   let y = start;
   for (let k = 0; k < steps; k++) {
     y = advance(follow, { at: k * step, next: (k + 1) * step, y });
@@ -163,7 +172,12 @@ function slopeThrough(channel: Growing, x: number): number {
   const y = criticalAt(channel, x);
   const dx = x * 1e-6;
   const dy = y * 1e-6;
-  const [right, left, up, down] = [parts(channel, x + dx, y), parts(channel, x - dx, y), parts(channel, x, y + dy), parts(channel, x, y - dy)];
+  const [right, left, up, down] = [
+    parts(channel, x + dx, y),
+    parts(channel, x - dx, y),
+    parts(channel, x, y + dy),
+    parts(channel, x, y - dy),
+  ];
   const nx = (right.above - left.above) / (2 * dx);
   const ny = (up.above - down.above) / (2 * dy);
   const bx = (right.below - left.below) / (2 * dx);
@@ -178,11 +192,28 @@ function force({ shape, q }: Growing, x: number, y: number): number {
 }
 
 /** Water profile under an inflow of `lateralInflow` m²/s (m³/s a metre), with `outletDepth` (m) standing at the outlet, or a free drop. */
-export function channelProfile(drain: ChannelDrain & { lateralInflow: number; outletDepth?: number | undefined; steps?: number | undefined }): ChannelProfile {
-  const { length, depth, slope, width, roughness, section = 'flat', lateralInflow: q, outletDepth = 0, ownFall = 0, steps = FINE } = drain;
+export function channelProfile(
+  drain: ChannelDrain & { lateralInflow: number; outletDepth?: number | undefined; steps?: number | undefined },
+): ChannelProfile {
+  const {
+    length,
+    depth,
+    slope,
+    width,
+    roughness,
+    section = 'flat',
+    lateralInflow: q,
+    outletDepth = 0,
+    ownFall = 0,
+    steps = FINE,
+  } = drain;
   const channel: Growing = { shape: shapeOf(section, width), q, length, slope, roughness, steps };
   const stations = Array.from({ length: steps + 1 }, (_, k) => (length * k) / steps);
-  const told = (depthAt: Depth, outletControl: ChannelProfile['outletControl'], more: readonly Point[] = []): ChannelProfile => {
+  const told = (
+    depthAt: Depth,
+    outletControl: ChannelProfile['outletControl'],
+    more: readonly Point[] = [],
+  ): ChannelProfile => {
     const depths = stations.map(depthAt);
     let maxDepth = 0;
     let over = Number.NEGATIVE_INFINITY;
@@ -194,7 +225,8 @@ export function channelProfile(drain: ChannelDrain & { lateralInflow: number; ou
     for (const { x, y } of more) see(x, y);
     return { stations, depths, maxDepth, overtops: over > depth * 1e-12, over, outletControl };
   };
-  if (q === 0) return told((x) => Math.max(0, outletDepth - slope * (length - x)), outletDepth > 0 ? 'drowned' : 'free');
+  if (q === 0)
+    return told((x) => Math.max(0, outletDepth - slope * (length - x)), outletDepth > 0 ? 'drowned' : 'free');
   const critical = criticalAt(channel, length);
   const turn = turningPlace(channel);
   const ruled = (outlet: number): Point[] => march(channel, length, outlet, -1, 0, 1).reverse();
@@ -204,12 +236,16 @@ export function channelProfile(drain: ChannelDrain & { lateralInflow: number; ou
   }
   const fast = throughTurn(channel, turn);
   const atTurn = [{ x: turn, y: fast(turn) }];
-  if (outletDepth <= critical || force(channel, length, outletDepth) <= force(channel, length, fast(length))) return told(fast, 'none', atTurn);
+  if (outletDepth <= critical || force(channel, length, outletDepth) <= force(channel, length, fast(length)))
+    return told(fast, 'none', atTurn);
   const slow = reader(ruled(outletDepth));
   // Up from the outlet the slow flow holds until the fast one pushes harder; above the turning place only one of them can be.
   const holds = (x: number): boolean => {
     const y = slow(x);
-    return y > criticalAt(channel, x) * (1 + 1e-6) && (x <= turn ? y > fast(x) : force(channel, x, y) > force(channel, x, fast(x)));
+    return (
+      y > criticalAt(channel, x) * (1 + 1e-6) &&
+      (x <= turn ? y > fast(x) : force(channel, x, y) > force(channel, x, fast(x)))
+    );
   };
   const jump = [...stations].reverse().find((x) => !holds(x)) ?? 0;
   return told((x) => (x > jump ? slow(x) : fast(x)), 'drowned');
@@ -278,6 +314,9 @@ export const mostOut = ({ width, depth }: ChannelDrain): number => width * Math.
 
 /** Most inflow all along that the channel takes with a free drop at its outlet, without overtopping: m²/s, and m³/s over its length. */
 export function channelCapacity(channel: ChannelDrain): { lateralInflow: number; flow: number } {
-  const lateralInflow = brimfulInflow(mostOut(channel) / channel.length, (q) => channelProfile({ ...channel, lateralInflow: q }).over);
+  const lateralInflow = brimfulInflow(
+    mostOut(channel) / channel.length,
+    (q) => channelProfile({ ...channel, lateralInflow: q }).over,
+  );
   return { lateralInflow, flow: lateralInflow * channel.length };
 }

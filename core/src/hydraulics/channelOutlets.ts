@@ -7,7 +7,15 @@
  *         falls to a   rises to a  falls to b  rises to b
  */
 import { rootBetween } from '../numeric/root';
-import { brimfulInflow, channelProfile, COARSE, FINE, mostOut, type ChannelDrain, type ChannelProfile } from './channelDrain';
+import {
+  brimfulInflow,
+  channelProfile,
+  COARSE,
+  FINE,
+  mostOut,
+  type ChannelDrain,
+  type ChannelProfile,
+} from './channelDrain';
 
 /** Where the outlets are, m from the upper end, rising; or one in the middle, toward which the bed falls from both ends. */
 export type Outlets = 'end' | 'middle' | readonly number[];
@@ -44,19 +52,35 @@ interface Load {
 }
 
 /** The stretch of `length` on one side of an outlet at `at`; null when there is none. */
-function stretchAt(whole: Whole, at: number, from: -1 | 1, length: number, { q, outletDepth, steps }: Load): Stretch | null {
+function stretchAt(
+  whole: Whole,
+  at: number,
+  from: -1 | 1,
+  length: number,
+  { q, outletDepth, steps }: Load,
+): Stretch | null {
   if (length <= 0) return null;
   const { ownFall = 0 } = whole;
   const toBed = whole.outlets === 'middle' ? 1 : from;
   const depth = whole.outlets === 'middle' ? whole.depth : whole.depth - ownFall * (whole.length - at);
-  const drain: ChannelDrain = { width: whole.width, depth, length, slope: toBed * whole.slope, roughness: whole.roughness, section: whole.section, ownFall: toBed * ownFall };
+  const drain: ChannelDrain = {
+    width: whole.width,
+    depth,
+    length,
+    slope: toBed * whole.slope,
+    roughness: whole.roughness,
+    section: whole.section,
+    ownFall: toBed * ownFall,
+  };
   return { at, from, drain, profile: channelProfile({ ...drain, lateralInflow: q, outletDepth, steps }) };
 }
 
 /** Of the `span` between two outlets, the part that drains to the upper one, m. */
 function divideAt(whole: Whole, a: number, b: number, q: number, depthAt: (at: number) => number): number {
   const span = b - a;
-  const stands = (at: number, from: -1 | 1, length: number): number => stretchAt(whole, at, from, length, { q, outletDepth: depthAt(at), steps: COARSE })?.profile.depths[0] ?? depthAt(at);
+  const stands = (at: number, from: -1 | 1, length: number): number =>
+    stretchAt(whole, at, from, length, { q, outletDepth: depthAt(at), steps: COARSE })?.profile.depths[0] ??
+    depthAt(at);
   const higher = (left: number): number => stands(a, -1, left) - stands(b, 1, span - left);
   if (higher(0) >= 0) return 0;
   if (higher(span) <= 0) return span;
@@ -67,10 +91,13 @@ function divideAt(whole: Whole, a: number, b: number, q: number, depthAt: (at: n
  * Profile of the whole channel under an inflow of `lateralInflow` (m²/s) all along. `outletDepth` is the depth (m) that water in the
  * line stands to at the channel's lower end, or in the middle where its outlet is; less at outlets higher up the bed.
  */
-export function manyProfile(whole: Whole & { lateralInflow: number; outletDepth?: number | undefined; steps?: number }): ManyProfile {
+export function manyProfile(
+  whole: Whole & { lateralInflow: number; outletDepth?: number | undefined; steps?: number },
+): ManyProfile {
   const { outlets, length, slope, lateralInflow: q, outletDepth = 0, steps = FINE } = whole;
   const places = outlets === 'end' ? [length] : outlets === 'middle' ? [length / 2] : outlets;
-  const depthAt = (at: number): number => (outlets === 'middle' ? outletDepth : Math.max(0, outletDepth - slope * (length - at)));
+  const depthAt = (at: number): number =>
+    outlets === 'middle' ? outletDepth : Math.max(0, outletDepth - slope * (length - at));
   const stretches: Stretch[] = [];
   const add = (at: number, from: -1 | 1, long: number): void => {
     const stretch = stretchAt(whole, at, from, long, { q, outletDepth: depthAt(at), steps });
@@ -96,14 +123,23 @@ function joined(stretches: readonly Stretch[], places: readonly number[], q: num
     const way = profile.stations.map((station) => at + from * (station - drain.length));
     stations.push(...(from > 0 ? way : way.reverse()));
     depths.push(...(from > 0 ? profile.depths : [...profile.depths].reverse()));
-    const standsOver = profile.depths.filter((depth, k) => depth > drain.depth - (drain.ownFall ?? 0) * (drain.length - profile.stations[k]!));
+    const standsOver = profile.depths.filter(
+      (depth, k) => depth > drain.depth - (drain.ownFall ?? 0) * (drain.length - profile.stations[k]!),
+    );
     overLength += (standsOver.length / profile.depths.length) * drain.length;
   }
   const worst = stretches.reduce((a, b) => (b.profile.over > a.profile.over ? b : a));
   return {
-    stations, depths, overLength,
-    maxDepth: Math.max(...stretches.map(({ profile }) => profile.maxDepth)), over: worst.profile.over, outletControl: worst.profile.outletControl,
-    outlets: places.map((at) => ({ at, flow: stretches.filter((stretch) => stretch.at === at).reduce((sum, { drain }) => sum + q * drain.length, 0) })),
+    stations,
+    depths,
+    overLength,
+    maxDepth: Math.max(...stretches.map(({ profile }) => profile.maxDepth)),
+    over: worst.profile.over,
+    outletControl: worst.profile.outletControl,
+    outlets: places.map((at) => ({
+      at,
+      flow: stretches.filter((stretch) => stretch.at === at).reduce((sum, { drain }) => sum + q * drain.length, 0),
+    })),
   };
 }
 
@@ -111,5 +147,8 @@ function joined(stretches: readonly Stretch[], places: readonly number[], q: num
 export function manyCapacity(whole: Whole): number {
   // A stretch that climbs to its outlet by more than its depth brims over with what merely stands in it.
   if (manyProfile({ ...whole, lateralInflow: 0, steps: COARSE }).over >= 0) return 0;
-  return whole.length * brimfulInflow(mostOut(whole) / whole.length, (q) => manyProfile({ ...whole, lateralInflow: q, steps: COARSE }).over);
+  return (
+    whole.length *
+    brimfulInflow(mostOut(whole) / whole.length, (q) => manyProfile({ ...whole, lateralInflow: q, steps: COARSE }).over)
+  );
 }

@@ -39,7 +39,8 @@ function round(width: number): Shape {
   const half = (Math.PI * radius * radius) / 2;
   /** Central angle of the wetted arc, for y up to the radius. */
   const angle = (y: number): number => 4 * Math.asin(Math.sqrt(Math.min(1, y / width)));
-  const area = (y: number): number => (y >= radius ? half + width * (y - radius) : ((radius * radius) / 2) * segmentOf(angle(y)));
+  const area = (y: number): number =>
+    y >= radius ? half + width * (y - radius) : ((radius * radius) / 2) * segmentOf(angle(y));
   return {
     area,
     top: (y) => (y >= radius ? width : width * Math.sin(angle(y) / 2)),
@@ -58,4 +59,5 @@ function round(width: number): Shape {
 }
 
 /** `width` inside, m. */
-export const shapeOf = (section: ChannelSection, width: number): Shape => (section === 'round' ? round(width) : flat(width));
+export const shapeOf = (section: ChannelSection, width: number): Shape =>
+  section === 'round' ? round(width) : flat(width);

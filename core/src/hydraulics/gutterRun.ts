@@ -49,7 +49,8 @@ export function valleyDepth(gutter: GutterRun, flow: number): number {
 }
 
 /** What a level channel with a free end would let go without friction, √3 yc = depth, m³/s. */
-export const frictionlessFlow = ({ width, depth }: Pick<GutterRun, 'width' | 'depth'>): number => width * Math.sqrt(GRAVITY) * (depth / Math.sqrt(3)) ** 1.5;
+export const frictionlessFlow = ({ width, depth }: Pick<GutterRun, 'width' | 'depth'>): number =>
+  width * Math.sqrt(GRAVITY) * (depth / Math.sqrt(3)) ** 1.5;
 
 /** Most of a valley's water that the gutter carries from there to its outlet without brimming over, m³/s. */
 export function gutterRunCapacity(gutter: GutterRun): number {

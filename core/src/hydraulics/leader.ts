@@ -26,7 +26,11 @@ interface GutterOutlet {
 /** Rim (m) of a round hole of that area, and the flow (m³/s) that it lets in as a weir and as an orifice. */
 export function gutterOutletFlows({ openArea, depth }: GutterOutlet): { rim: number; weir: number; orifice: number } {
   const rim = 2 * Math.sqrt(Math.PI * openArea);
-  return { rim, weir: WEIR_COEFFICIENT * rim * depth ** 1.5, orifice: OUTLET_ORIFICE * openArea * Math.sqrt(2 * GRAVITY * depth) };
+  return {
+    rim,
+    weir: WEIR_COEFFICIENT * rim * depth ** 1.5,
+    orifice: OUTLET_ORIFICE * openArea * Math.sqrt(2 * GRAVITY * depth),
+  };
 }
 
 /** Flow (m³/s) through the outlet of a gutter or a channel; the lesser of the two. */

@@ -27,7 +27,10 @@ export interface OpenFlow {
   topWidth: number;
 }
 
-function shapeAt({ bottomWidth, sideSlopeLeft, sideSlopeRight }: OpenSection, depth: number): { area: number; perimeter: number; topWidth: number } {
+function shapeAt(
+  { bottomWidth, sideSlopeLeft, sideSlopeRight }: OpenSection,
+  depth: number,
+): { area: number; perimeter: number; topWidth: number } {
   const sides = sideSlopeLeft + sideSlopeRight;
   return {
     area: depth * (bottomWidth + (sides * depth) / 2),
@@ -53,5 +56,11 @@ export function openNormalDepth({ flow, ...section }: OpenSection & { flow: numb
   const depth = Math.exp(rootBetween(low, high, (at) => Math.log(openFlow(section, Math.exp(at))) - wanted));
   const { area, perimeter, topWidth } = shapeAt(section, depth);
   const velocity = flow / area;
-  return { depth, velocity, froude: velocity / Math.sqrt((GRAVITY * area) / topWidth), shear: (WATER_DENSITY * GRAVITY * section.slope * area) / perimeter, topWidth };
+  return {
+    depth,
+    velocity,
+    froude: velocity / Math.sqrt((GRAVITY * area) / topWidth),
+    shear: (WATER_DENSITY * GRAVITY * section.slope * area) / perimeter,
+    topWidth,
+  };
 }

@@ -59,7 +59,9 @@ const STEPS = 128;
 /** Nearer than this to the peak, dθ/dratio runs off to infinity and chords no longer serve. */
 const STEEP_RATIO = 1.06;
 const U_MOST = STEEP_RATIO ** (3 / 13);
-const STARTS = Float64Array.from({ length: STEPS + 1 }, (_, k) => (k === 0 ? 0 : angleByBracket(((k / STEPS) * U_MOST) ** (13 / 3))));
+const STARTS = Float64Array.from({ length: STEPS + 1 }, (_, k) =>
+  k === 0 ? 0 : angleByBracket(((k / STEPS) * U_MOST) ** (13 / 3)),
+);
 
 /** The central angle whose conveyance ratio is `ratio`, on the rising branch. */
 function angleOfRatio(ratio: number): number {
@@ -129,6 +131,14 @@ export function filledShare(depthRatio: number): number {
 }
 
 /** Least pitch at which the pipe carries `flow` full, m/m: S = (nQ / (A R^(2/3)))². */
-export function pitchForFlow({ diameter, roughness, flow }: { diameter: number; roughness: number; flow: number }): number {
+export function pitchForFlow({
+  diameter,
+  roughness,
+  flow,
+}: {
+  diameter: number;
+  roughness: number;
+  flow: number;
+}): number {
   return (flow / fullFlow({ diameter, roughness, slope: 1 }).flow) ** 2;
 }

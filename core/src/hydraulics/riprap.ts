@@ -8,7 +8,15 @@ import { GRAVITY } from '../units/constants';
 export const UNKNOWN_TAILWATER = 0.4;
 
 /** Median stone size, m. `tailwater` is the depth over the pipe's invert, m. */
-export function riprapSize({ diameter, flow, tailwater = UNKNOWN_TAILWATER * diameter }: { diameter: number; flow: number; tailwater?: number | undefined }): number {
+export function riprapSize({
+  diameter,
+  flow,
+  tailwater = UNKNOWN_TAILWATER * diameter,
+}: {
+  diameter: number;
+  flow: number;
+  tailwater?: number | undefined;
+}): number {
   const strength = flow / (Math.sqrt(GRAVITY) * diameter ** 2.5);
   return 0.2 * diameter * Math.cbrt(strength ** 4) * (diameter / tailwater);
 }

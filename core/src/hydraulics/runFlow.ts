@@ -39,8 +39,16 @@ export function runFlow(input: RunFlowInput): RunFlow {
   if (slope <= 0) {
     const dry = flow <= 0;
     return {
-      capacity: 0, fullVelocity: 0, depth: dry ? 0 : diameter, depthRatio: dry ? 0 : 1, velocity: 0, overloaded: !dry,
-      ordinaryDepth: dry ? 0 : diameter, ordinaryShear: 0, criticalShear: critical, cleans: dry,
+      capacity: 0,
+      fullVelocity: 0,
+      depth: dry ? 0 : diameter,
+      depthRatio: dry ? 0 : 1,
+      velocity: 0,
+      overloaded: !dry,
+      ordinaryDepth: dry ? 0 : diameter,
+      ordinaryShear: 0,
+      criticalShear: critical,
+      cleans: dry,
     };
   }
   const full = fullFlow({ diameter, slope, roughness });

@@ -20,9 +20,17 @@ export interface SagInlet {
 export type InletControl = 'weir' | 'orifice';
 
 /** Flow (m³/s) that the rim as a weir, and the slots as an orifice, let in with water `depth` m over the grate. */
-export function sagFlows({ weirLength, openArea, clogging, depth }: SagInlet & { depth: number }): Record<InletControl, number> {
+export function sagFlows({
+  weirLength,
+  openArea,
+  clogging,
+  depth,
+}: SagInlet & { depth: number }): Record<InletControl, number> {
   const clear = 1 - clogging;
-  return { weir: WEIR_COEFFICIENT * weirLength * clear * depth ** 1.5, orifice: ORIFICE_COEFFICIENT * openArea * clear * Math.sqrt(2 * GRAVITY * depth) };
+  return {
+    weir: WEIR_COEFFICIENT * weirLength * clear * depth ** 1.5,
+    orifice: ORIFICE_COEFFICIENT * openArea * clear * Math.sqrt(2 * GRAVITY * depth),
+  };
 }
 
 /** Flow taken (m³/s) with water `depth` m over the grate. */
@@ -32,9 +40,17 @@ export function sagCapacity(inlet: SagInlet & { depth: number }): { flow: number
 }
 
 /** Depth over the grate (m) that the weir, and the orifice, need for `flow` (m³/s). */
-export function sagDepths({ weirLength, openArea, clogging, flow }: SagInlet & { flow: number }): Record<InletControl, number> {
+export function sagDepths({
+  weirLength,
+  openArea,
+  clogging,
+  flow,
+}: SagInlet & { flow: number }): Record<InletControl, number> {
   const clear = 1 - clogging;
-  return { weir: Math.cbrt((flow / (WEIR_COEFFICIENT * weirLength * clear)) ** 2), orifice: (flow / (ORIFICE_COEFFICIENT * openArea * clear)) ** 2 / (2 * GRAVITY) };
+  return {
+    weir: Math.cbrt((flow / (WEIR_COEFFICIENT * weirLength * clear)) ** 2),
+    orifice: (flow / (ORIFICE_COEFFICIENT * openArea * clear)) ** 2 / (2 * GRAVITY),
+  };
 }
 
 /** Depth over the grate (m) that takes `flow` (m³/s): the greater of what the weir and the orifice need. */

@@ -23,7 +23,11 @@ export interface Interception {
 }
 
 /** `frontage`: width of the inlet across the flow, m. `clearLength`: open length along it, m. */
-export function interception({ flow, width, slope, roughness }: Approach, frontage: number, clearLength: number): Interception {
+export function interception(
+  { flow, width, slope, roughness }: Approach,
+  frontage: number,
+  clearLength: number,
+): Interception {
   if (flow <= 0) return { share: 1, depth: 0, velocity: 0, needed: 0 };
   const unit = flow / width;
   // A wide sheet: q = d^(5/3) √S / n.

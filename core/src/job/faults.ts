@@ -26,7 +26,9 @@ function limitSentence(issue: Issue & { code: 'too_small' | 'too_big' }): string
 export function issueSentence(issue: Issue): string {
   switch (issue.code) {
     case 'invalid_type':
-      return issue.input === undefined ? 'is missing' : `must be a ${issue.expected === 'number' ? 'finite number' : issue.expected}`;
+      return issue.input === undefined
+        ? 'is missing'
+        : `must be a ${issue.expected === 'number' ? 'finite number' : issue.expected}`;
     case 'too_small':
     case 'too_big':
       return limitSentence(issue);
@@ -51,13 +53,19 @@ interface Reference {
 function references(element: Element): Reference[] {
   switch (element.kind) {
     case 'run':
-      return [{ field: 'from', to: element.from }, { field: 'to', to: element.to }];
+      return [
+        { field: 'from', to: element.from },
+        { field: 'to', to: element.to },
+      ];
     case 'roofFace':
     case 'surface':
     case 'fixedFlow':
       return element.feeds.map((feed, index) => ({ field: `feeds[${index}].to`, to: feed.to }));
     case 'downspout':
-      return [...(element.landsOn ?? []).map((feed, index) => ({ field: `landsOn[${index}].to`, to: feed.to })), ...(element.spillsTo === undefined ? [] : [{ field: 'spillsTo', to: element.spillsTo }])];
+      return [
+        ...(element.landsOn ?? []).map((feed, index) => ({ field: `landsOn[${index}].to`, to: feed.to })),
+        ...(element.spillsTo === undefined ? [] : [{ field: 'spillsTo', to: element.spillsTo }]),
+      ];
     case 'basin':
     case 'channel':
       return element.passesTo === undefined ? [] : [{ field: 'passesTo', to: element.passesTo }];
@@ -69,7 +77,8 @@ function references(element: Element): Reference[] {
 function referenceFault(job: Job, element: Element, { field, to }: Reference): string | null {
   const target = job.elements[to];
   if (!target) return `points to "${to}", which is not in the job`;
-  if (field === 'spillsTo' && target.kind !== 'basin' && target.kind !== 'channel') return `must be a basin or a channel drain, and "${to}" is a ${target.kind}`;
+  if (field === 'spillsTo' && target.kind !== 'basin' && target.kind !== 'channel')
+    return `must be a basin or a channel drain, and "${to}" is a ${target.kind}`;
   const wantsDownspout = element.kind === 'roofFace' || (element.kind === 'downspout' && field !== 'spillsTo');
   if (wantsDownspout && target.kind !== 'downspout') return `must be a downspout, and "${to}" is a ${target.kind}`;
   if (!wantsDownspout && !isLanding(target)) {
@@ -111,7 +120,8 @@ function loops(links: ReadonlyMap<string, readonly string[]>): string[][] {
 export function jobFaults(job: Job): Fault[] {
   const faults: Fault[] = [];
   const at = (id: string, field?: string): string => `elements.${id}${field ? `.${field}` : ''}`;
-  if (job.elements.job?.kind !== 'job') faults.push({ path: 'elements.job', sentence: 'is missing: a job needs its head, with name and units' });
+  if (job.elements.job?.kind !== 'job')
+    faults.push({ path: 'elements.job', sentence: 'is missing: a job needs its head, with name and units' });
   const pipes = new Map<string, string[]>();
   const gutters = new Map<string, string[]>();
   const passing = new Map<string, string[]>();
@@ -120,16 +130,35 @@ export function jobFaults(job: Job): Fault[] {
       const sentence = referenceFault(job, element, reference);
       if (sentence) faults.push({ path: at(element.id, reference.field), sentence });
     }
-    if (element.kind === 'channel' && !outletsFit(element)) faults.push({ path: at(element.id, 'outlet'), sentence: 'must name outlets one after another, none beyond its length' });
+    if (element.kind === 'channel' && !outletsFit(element))
+      faults.push({
+        path: at(element.id, 'outlet'),
+        sentence: 'must name outlets one after another, none beyond its length',
+      });
     if (element.kind === 'run') {
-      if (pipes.has(element.from)) faults.push({ path: at(element.id, 'from'), sentence: `is a second way out of "${element.from}"; a landing has one` });
+      if (pipes.has(element.from))
+        faults.push({
+          path: at(element.id, 'from'),
+          sentence: `is a second way out of "${element.from}"; a landing has one`,
+        });
       pipes.set(element.from, [...(pipes.get(element.from) ?? []), element.to]);
     }
-    if ((element.kind === 'basin' || element.kind === 'channel') && element.passesTo) passing.set(element.id, [element.passesTo]);
-    if (element.kind === 'downspout' && element.landsOn) gutters.set(element.id, element.landsOn.map((feed) => feed.to));
+    if ((element.kind === 'basin' || element.kind === 'channel') && element.passesTo)
+      passing.set(element.id, [element.passesTo]);
+    if (element.kind === 'downspout' && element.landsOn)
+      gutters.set(
+        element.id,
+        element.landsOn.map((feed) => feed.to),
+      );
   }
-  for (const loop of loops(pipes)) faults.push({ path: at(loop[0]!), sentence: `is on a loop of pipes: ${[...loop, loop[0]].join(' → ')}` });
-  for (const loop of loops(gutters)) faults.push({ path: at(loop[0]!, 'landsOn'), sentence: `goes round from gutter to gutter: ${[...loop, loop[0]].join(' → ')}` });
-  for (const loop of loops(passing)) faults.push({ path: at(loop[0]!, 'passesTo'), sentence: `passes water round: ${[...loop, loop[0]].join(' → ')}` });
+  for (const loop of loops(pipes))
+    faults.push({ path: at(loop[0]!), sentence: `is on a loop of pipes: ${[...loop, loop[0]].join(' → ')}` });
+  for (const loop of loops(gutters))
+    faults.push({
+      path: at(loop[0]!, 'landsOn'),
+      sentence: `goes round from gutter to gutter: ${[...loop, loop[0]].join(' → ')}`,
+    });
+  for (const loop of loops(passing))
+    faults.push({ path: at(loop[0]!, 'passesTo'), sentence: `passes water round: ${[...loop, loop[0]].join(' → ')}` });
   return faults;
 }

@@ -33,16 +33,44 @@ describe('reading a job file', () => {
     ['NaN in it', '{"length": NaN}', [/NaN or Infinity/]],
     ['a list', [], [/one object/]],
     ['another format', { format: 'drawing' }, [/^format: should be "katabasis-job"/]],
-    ['a later version', { ...toFile(quillfeather()), version: FILE_VERSION + 1 }, [/^version: is 2, from a later version/]],
-    ['a negative length', fileWith({ ...basin, length: -3 }), [/elements\[\d+\] \(runBasin\)\.length: must be more than 0/]],
-    ['a length that is null, as NaN is written', fileWith({ ...basin, length: null }), [/\(runBasin\)\.length: must be a finite number/]],
-    ['a run to nowhere', fileWith({ ...basin, to: 'gone' }), [/^elements\.runBasin\.to: points to "gone", which is not in the job/]],
-    ['a run from where the water has left', fileWith({ ...basin, id: 'back', from: 'swale', to: 'wye1' }), [/starts at "swale"/, /loop of pipes/]],
+    [
+      'a later version',
+      { ...toFile(quillfeather()), version: FILE_VERSION + 1 },
+      [/^version: is 2, from a later version/],
+    ],
+    [
+      'a negative length',
+      fileWith({ ...basin, length: -3 }),
+      [/elements\[\d+\] \(runBasin\)\.length: must be more than 0/],
+    ],
+    [
+      'a length that is null, as NaN is written',
+      fileWith({ ...basin, length: null }),
+      [/\(runBasin\)\.length: must be a finite number/],
+    ],
+    [
+      'a run to nowhere',
+      fileWith({ ...basin, to: 'gone' }),
+      [/^elements\.runBasin\.to: points to "gone", which is not in the job/],
+    ],
+    [
+      'a run from where the water has left',
+      fileWith({ ...basin, id: 'back', from: 'swale', to: 'wye1' }),
+      [/starts at "swale"/, /loop of pipes/],
+    ],
     ['a loop', fileWith({ ...quillfeather().elements.trunkLower!, to: 'basin' }), [/on a loop of pipes: .*→/]],
     ['a second way out', fileWith({ ...basin, id: 'second' }), [/a second way out of "basin"/]],
-    ['an unknown kind and an unknown field', fileWith({ id: 'x', kind: 'moat' }, { ...basin, colour: 'red' }), [/of no kind that this version knows/, /does not know: colour/]],
+    [
+      'an unknown kind and an unknown field',
+      fileWith({ id: 'x', kind: 'moat' }, { ...basin, colour: 'red' }),
+      [/of no kind that this version knows/, /does not know: colour/],
+    ],
     ['no head', { ...toFile(quillfeather()), elements: [] }, [/elements\.job: is missing/]],
-    ['an id twice', { ...toFile(quillfeather()), elements: [...toFile(quillfeather()).elements, basin] }, [/has an id that another element has/]],
+    [
+      'an id twice',
+      { ...toFile(quillfeather()), elements: [...toFile(quillfeather()).elements, basin] },
+      [/has an id that another element has/],
+    ],
   ])('refuses %s, saying where', (_, raw, wanted) => {
     const faults = faultsOf(raw);
     expect(faults).toHaveLength(wanted.length);
@@ -55,7 +83,9 @@ describe('reading a job file', () => {
 
   it('refuses a hundred thousand elements at once', () => {
     const started = Date.now();
-    expect(faultsOf({ ...toFile(quillfeather()), elements: new Array(100_000).fill({}) })).toEqual(['elements: holds 100000 elements; the most is 20000']);
+    expect(faultsOf({ ...toFile(quillfeather()), elements: new Array(100_000).fill({}) })).toEqual([
+      'elements: holds 100000 elements; the most is 20000',
+    ]);
     expect(Date.now() - started).toBeLessThan(200);
   });
 
@@ -63,7 +93,16 @@ describe('reading a job file', () => {
     const elements: Element[] = [{ id: 'job', kind: 'job', name: 'Ring', units: 'us', pitchStyle: 'ground' }];
     for (let k = 0; k < 9000; k++) {
       elements.push({ id: `n${k}`, kind: 'junction', form: 'wye', name: 'n', groundLevel: 0 });
-      elements.push({ id: `r${k}`, kind: 'run', from: `n${k}`, to: `n${(k + 1) % 9000}`, length: 1, material: 'smooth', nominal: 0.1, grade: { type: 'auto' } });
+      elements.push({
+        id: `r${k}`,
+        kind: 'run',
+        from: `n${k}`,
+        to: `n${(k + 1) % 9000}`,
+        length: 1,
+        material: 'smooth',
+        nominal: 0.1,
+        grade: { type: 'auto' },
+      });
     }
     expect(jobFaults(jobFrom('ring', elements))).toHaveLength(1);
   });
@@ -76,20 +115,38 @@ describe('edits', () => {
     const job = edited(quillfeather(), removal(quillfeather(), 'wye1'));
     expect(jobFaults(job)).toEqual([]);
     const before = quillfeather().elements as Record<string, { length: number }>;
-    expect(job.elements.runBasin).toMatchObject({ to: 'wye2', length: before.runBasin!.length + before.trunkUpper!.length, nominal: 0.1524 });
+    expect(job.elements.runBasin).toMatchObject({
+      to: 'wye2',
+      length: before.runBasin!.length + before.trunkUpper!.length,
+      nominal: 0.1524,
+    });
     expect(job.elements.trunkUpper).toBeUndefined();
   });
 
-  it.each(Object.keys(quillfeather().elements).filter((id) => id !== 'job'))('taking out %s leaves a sound job, and undo brings it back', (id) => {
-    const { job, inverse } = applyChange(quillfeather(), removal(quillfeather(), id));
-    expect(jobFaults(job)).toEqual([]);
-    expect(edited(job, inverse)).toEqual({ ...quillfeather(), elements: expect.objectContaining(quillfeather().elements) });
-  });
+  it.each(Object.keys(quillfeather().elements).filter((id) => id !== 'job'))(
+    'taking out %s leaves a sound job, and undo brings it back',
+    (id) => {
+      const { job, inverse } = applyChange(quillfeather(), removal(quillfeather(), id));
+      expect(jobFaults(job)).toEqual([]);
+      expect(edited(job, inverse)).toEqual({
+        ...quillfeather(),
+        elements: expect.objectContaining(quillfeather().elements),
+      });
+    },
+  );
 
   it('splits a run and keeps its length', () => {
     const job = quillfeather();
     const run = job.elements.trunkLower as Extract<Element, { kind: 'run' }>;
-    const split = edited(job, splitRun(run, { id: 'c1', kind: 'junction', form: 'cleanout', name: freeName(job, 'Cleanout'), groundLevel: 0 }, 'rest', 5));
+    const split = edited(
+      job,
+      splitRun(
+        run,
+        { id: 'c1', kind: 'junction', form: 'cleanout', name: freeName(job, 'Cleanout'), groundLevel: 0 },
+        'rest',
+        5,
+      ),
+    );
     expect(jobFaults(split)).toEqual([]);
     expect(split.elements.trunkLower).toMatchObject({ from: 'wye2', to: 'c1', length: 5 });
     expect(split.elements.rest).toMatchObject({ from: 'c1', to: 'swale', length: run.length - 5 });
@@ -97,7 +154,11 @@ describe('edits', () => {
   });
 
   it('offers no way on that would go round', () => {
-    expect(waysOn(quillfeather(), 'wye1').map((landing) => landing.id).sort()).toEqual(['cleanout1', 'ds1', 'kennelDrain', 'swale', 'wye2']);
+    expect(
+      waysOn(quillfeather(), 'wye1')
+        .map((landing) => landing.id)
+        .sort(),
+    ).toEqual(['cleanout1', 'ds1', 'kennelDrain', 'swale', 'wye2']);
   });
 
   it('holds a level and lets it go again', () => {

@@ -28,7 +28,9 @@ export function readFileText(text: string): ReadFile {
   try {
     raw = JSON.parse(text);
   } catch (error) {
-    const reason = /\bNaN\b|\bInfinity\b/.test(text) ? 'it holds NaN or Infinity, which are not numbers' : (error as Error).message;
+    const reason = /\bNaN\b|\bInfinity\b/.test(text)
+      ? 'it holds NaN or Infinity, which are not numbers'
+      : (error as Error).message;
     return refused('file', `is not a job file: ${reason}`);
   }
   return readFile(raw);
@@ -36,16 +38,21 @@ export function readFileText(text: string): ReadFile {
 
 /** Reads a parsed job file. Never throws. */
 export function readFile(raw: unknown): ReadFile {
-  if (typeof raw !== 'object' || raw === null || Array.isArray(raw)) return refused('file', 'is not a job file: it should be one object');
+  if (typeof raw !== 'object' || raw === null || Array.isArray(raw))
+    return refused('file', 'is not a job file: it should be one object');
   const { format, version, job: id, elements } = raw as Record<string, unknown>;
   if (format !== FILE_FORMAT) return refused('format', `should be "${FILE_FORMAT}"; this is some other file`);
-  if (typeof version !== 'number' || !Number.isInteger(version) || version < 1) return refused('version', 'must be a whole number from 1');
-  if (version > FILE_VERSION) return refused('version', `is ${version}, from a later version of Katabasis; this one reads up to ${FILE_VERSION}`);
+  if (typeof version !== 'number' || !Number.isInteger(version) || version < 1)
+    return refused('version', 'must be a whole number from 1');
+  if (version > FILE_VERSION)
+    return refused('version', `is ${version}, from a later version of Katabasis; this one reads up to ${FILE_VERSION}`);
   if (!Array.isArray(elements)) return refused('elements', 'must be a list');
-  if (elements.length > MOST_ELEMENTS) return refused('elements', `holds ${elements.length} elements; the most is ${MOST_ELEMENTS}`);
+  if (elements.length > MOST_ELEMENTS)
+    return refused('elements', `holds ${elements.length} elements; the most is ${MOST_ELEMENTS}`);
   const faults: Fault[] = [];
   const parsedId = idSchema.safeParse(id);
-  if (!parsedId.success) faults.push({ path: 'job', sentence: id === undefined ? 'is missing' : issueSentence(parsedId.error.issues[0]!) });
+  if (!parsedId.success)
+    faults.push({ path: 'job', sentence: id === undefined ? 'is missing' : issueSentence(parsedId.error.issues[0]!) });
   const read = readElements(elements, faults);
   const job = jobFrom(parsedId.success ? parsedId.data : 'job', read);
   // References are checked only among sound elements: a broken one has been named already.

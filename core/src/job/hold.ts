@@ -20,7 +20,10 @@ function holder(job: Job, landing: string): { run: Run; end: 'up' | 'down' } | n
 export function holdInvert(job: Job, landing: string, invert: number): Change | null {
   const held = holder(job, landing);
   if (!held) return null;
-  return put(`Set level at ${nameOf(job, landing)}`, { ...held.run, grade: { ...levelsOf(held.run), [held.end]: invert } });
+  return put(`Set level at ${nameOf(job, landing)}`, {
+    ...held.run,
+    grade: { ...levelsOf(held.run), [held.end]: invert },
+  });
 }
 
 /** The invert held at a landing, m; undefined when the line finds its own. */

@@ -7,22 +7,32 @@ import { jobFaults } from './faults';
 import { splitRun } from './insert';
 
 const node: Junction = { id: 'node', kind: 'junction', form: 'cleanout', name: 'Cleanout', groundLevel: 0 };
-const grades: Run['grade'][] = [{ type: 'pitch', pitch: 0.03 }, { type: 'levels', up: -0.9, down: -1.5 }];
+const grades: Run['grade'][] = [
+  { type: 'pitch', pitch: 0.03 },
+  { type: 'levels', up: -0.9, down: -1.5 },
+];
 
 it('a pipe set by hand lies where it lay when something is put into it, wherever along it', () => {
-  fc.assert(fc.property(fc.constantFrom(...grades), fc.double({ min: 0.05, max: 0.95, noNaN: true }), (grade, share) => {
-    const job = jobOf(ground(50, 'basin'), basin(), out({ groundLevel: -1 }), pipe('basin', { id: 'run', length: 20, grade }));
-    const before = planJob(job).runs.run!;
-    // On ground that would let it lie higher: only what was set holds it.
-    const landing = { ...node, groundLevel: 1 };
-    const { job: after } = applyChange(job, splitRun(job.elements.run as Run, landing, 'lower', 20 * share));
-    expect(jobFaults(after)).toEqual([]);
-    const { run, lower } = planJob(after).runs;
-    expect(run!.invertUp).toBeCloseTo(before.invertUp, 9);
-    expect(lower!.invertDown).toBeCloseTo(before.invertDown, 9);
-    expect(run!.invertDown).toBeCloseTo(before.invertUp - before.pitch * 20 * share, 9);
-    expect(run!.length + lower!.length).toBeCloseTo(20, 9);
-  }));
+  fc.assert(
+    fc.property(fc.constantFrom(...grades), fc.double({ min: 0.05, max: 0.95, noNaN: true }), (grade, share) => {
+      const job = jobOf(
+        ground(50, 'basin'),
+        basin(),
+        out({ groundLevel: -1 }),
+        pipe('basin', { id: 'run', length: 20, grade }),
+      );
+      const before = planJob(job).runs.run!;
+      // On ground that would let it lie higher: only what was set holds it.
+      const landing = { ...node, groundLevel: 1 };
+      const { job: after } = applyChange(job, splitRun(job.elements.run as Run, landing, 'lower', 20 * share));
+      expect(jobFaults(after)).toEqual([]);
+      const { run, lower } = planJob(after).runs;
+      expect(run!.invertUp).toBeCloseTo(before.invertUp, 9);
+      expect(lower!.invertDown).toBeCloseTo(before.invertDown, 9);
+      expect(run!.invertDown).toBeCloseTo(before.invertUp - before.pitch * 20 * share, 9);
+      expect(run!.length + lower!.length).toBeCloseTo(20, 9);
+    }),
+  );
 });
 
 it('one that finds its own way goes on to, past the new ground', () => {

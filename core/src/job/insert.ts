@@ -10,7 +10,10 @@ function splitGrade(grade: Run['grade'], at: number): [Run['grade'], Run['grade'
   const { up, down } = grade;
   const middle = up !== undefined && down !== undefined ? { down: up + (down - up) * at } : {};
   const auto = { type: 'auto' as const };
-  return [up === undefined ? auto : { type: 'levels', up, ...middle }, down === undefined ? auto : { type: 'levels', down }];
+  return [
+    up === undefined ? auto : { type: 'levels', up, ...middle },
+    down === undefined ? auto : { type: 'levels', down },
+  ];
 }
 
 /** Splits a run at `at` m from its upper end, with a landing there. The upper part keeps the run's id, so its history goes on. */
@@ -19,7 +22,11 @@ export function splitRun(run: Run, landing: Landing, lowerId: string, at: number
   const [above, below] = splitGrade(run.grade, at / run.length);
   return {
     label: `Put ${landing.name} into the line`,
-    puts: [landing, { ...rest, to: landing.id, length: at, grade: above }, { ...rest, id: lowerId, from: landing.id, length: run.length - at, grade: below, name: undefined }].map(dropUndefined),
+    puts: [
+      landing,
+      { ...rest, to: landing.id, length: at, grade: above },
+      { ...rest, id: lowerId, from: landing.id, length: run.length - at, grade: below, name: undefined },
+    ].map(dropUndefined),
     removes: [],
   };
 }
@@ -39,14 +46,25 @@ export function waysOn(job: Job, landing: string): Landing[] {
     }
     return false;
   };
-  return Object.values(job.elements).filter((element): element is Landing => isLanding(element) && element.id !== landing && !passes(element.id));
+  return Object.values(job.elements).filter(
+    (element): element is Landing => isLanding(element) && element.id !== landing && !passes(element.id),
+  );
 }
 
 /** A run from a landing, alike in make to what the job already uses. */
 export function newRun(job: Job, id: string, from: string, to: string, length: number): Run {
   const runs = ofKind(job, 'run');
   const widest = runs.filter((run) => run.to === from).reduce((most, run) => Math.max(most, run.nominal), 0);
-  return { id, kind: 'run', from, to, length, material: runs.at(-1)?.material ?? 'smooth', nominal: widest || 0.1016, grade: { type: 'auto' } };
+  return {
+    id,
+    kind: 'run',
+    from,
+    to,
+    length,
+    material: runs.at(-1)?.material ?? 'smooth',
+    nominal: widest || 0.1016,
+    grade: { type: 'auto' },
+  };
 }
 
 /** The first name of a stem and a number that no element has: `Wye 3`. */

@@ -21,7 +21,13 @@ export interface QuickJob {
 /** 4 in, m: where a quick line starts, to be sized by the plan. */
 const FIRST_SIZE = 0.1016;
 
-const NAMES: Record<Discharge['receiving'], string> = { swale: 'Swale', slope: 'Slope', ditch: 'Ditch', street: 'Street', lawn: 'Lawn' };
+const NAMES: Record<Discharge['receiving'], string> = {
+  swale: 'Swale',
+  slope: 'Slope',
+  ditch: 'Ditch',
+  street: 'Street',
+  lawn: 'Lawn',
+};
 
 /** The elements of a quick job. Sizes start at 4 in; `planJob` tells what each run needs. */
 export function quickElements({ name, units, rain, downspouts, wayOut }: QuickJob): Element[] {
@@ -31,9 +37,25 @@ export function quickElements({ name, units, rain, downspouts, wayOut }: QuickJo
     const count = index + 1;
     const to = count < downspouts.length ? `ds${count + 1}` : 'out1';
     elements.push(
-      { id: `face${count}`, kind: 'roofFace', name: `Roof ${count}`, storey: 1, shape: { type: 'area', area: roofArea }, feeds: [{ to: `ds${count}`, share: 1 }] },
+      {
+        id: `face${count}`,
+        kind: 'roofFace',
+        name: `Roof ${count}`,
+        storey: 1,
+        shape: { type: 'area', area: roofArea },
+        feeds: [{ to: `ds${count}`, share: 1 }],
+      },
       { id: `ds${count}`, kind: 'downspout', name: `Downspout ${count}`, storey: 1, size: 'rect3x4', groundLevel },
-      { id: `run${count}`, kind: 'run', from: `ds${count}`, to, length: toNext, material: 'smooth', nominal: FIRST_SIZE, grade: { type: 'auto' } },
+      {
+        id: `run${count}`,
+        kind: 'run',
+        from: `ds${count}`,
+        to,
+        length: toNext,
+        material: 'smooth',
+        nominal: FIRST_SIZE,
+        grade: { type: 'auto' },
+      },
     );
   });
   elements.push({ id: 'out1', kind: 'discharge', name: NAMES[wayOut.receiving], ...wayOut });

@@ -9,7 +9,10 @@ const without = (feeds: Feed[], id: string): Feed[] => feeds.filter((feed) => fe
 function unfed(job: Job, id: string): Element[] {
   const changed: Element[] = [];
   for (const element of Object.values(job.elements)) {
-    if ((element.kind === 'roofFace' || element.kind === 'surface' || element.kind === 'fixedFlow') && element.feeds.some((feed) => feed.to === id)) {
+    if (
+      (element.kind === 'roofFace' || element.kind === 'surface' || element.kind === 'fixedFlow') &&
+      element.feeds.some((feed) => feed.to === id)
+    ) {
       changed.push({ ...element, feeds: without(element.feeds, id) });
     }
     if (element.kind === 'downspout' && element.spillsTo === id) {
@@ -47,5 +50,11 @@ export function removal(job: Job, id: string): Change {
 }
 
 function carriedOn(run: Run, next: Run): Run {
-  return { ...run, to: next.to, length: run.length + next.length, nominal: Math.max(run.nominal, next.nominal), grade: { type: 'auto' } };
+  return {
+    ...run,
+    to: next.to,
+    length: run.length + next.length,
+    nominal: Math.max(run.nominal, next.nominal),
+    grade: { type: 'auto' },
+  };
 }

@@ -54,7 +54,8 @@ function lastSizes(tree: Tree): Float64Array {
   const sizes = new Float64Array(tree.landings.length);
   for (let at = tree.landings.length - 1; at >= 0; at--) {
     const run = tree.leaving[at]!;
-    if (run !== NONE) sizes[at] = tree.lower[run] === tree.outlet[at] ? diameterOf(tree.runs[run]!) : sizes[tree.lower[run]!]!;
+    if (run !== NONE)
+      sizes[at] = tree.lower[run] === tree.outlet[at] ? diameterOf(tree.runs[run]!) : sizes[tree.lower[run]!]!;
   }
   return sizes;
 }
@@ -72,7 +73,9 @@ export function tightestBudgets(tree: Tree, levels: Levels, settings: Settings):
     const other = tightest.get(foot);
     if (other === undefined || invert(at) < invert(other)) tightest.set(foot, at);
   }
-  return [...tightest.values()].map((head) => fallBudget(tree, levels, settings, head)!).sort((a, b) => a.left - b.left);
+  return [...tightest.values()]
+    .map((head) => fallBudget(tree, levels, settings, head)!)
+    .sort((a, b) => a.left - b.left);
 }
 
 /** Budget of the route from one head; null when it reaches no discharge. */
@@ -91,7 +94,8 @@ export function fallBudget(tree: Tree, levels: Levels, settings: Settings, head:
     const to = tree.lower[index]!;
     const arrival = arrivalOf(run, crown, levels.leastPitch[index]!);
     // The discharge's own ground is no bound here: what lies between arrival and control is what is left.
-    const next = to === foot ? arrival : Number.isNaN(levels.held[to]!) ? Math.min(arrival, levels.bound[to]!) : levels.held[to]!;
+    const next =
+      to === foot ? arrival : Number.isNaN(levels.held[to]!) ? Math.min(arrival, levels.bound[to]!) : levels.held[to]!;
     spent.push({ run: run.id, fall: crown - next });
     crown = next;
   }

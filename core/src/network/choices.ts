@@ -30,14 +30,36 @@ export interface ChoiceInput {
 export function sizeChoices({ material, slope, flow, ordinaryFlow, widestAbove, settings }: ChoiceInput): SizeChoice[] {
   const { roughness } = MATERIAL_FACTS[material];
   return NOMINAL_SIZES.map((nominal) => {
-    const given = runFlow({ diameter: nominal, slope, roughness, flow, ordinaryFlow, gritSize: settings.gritSize, leastVelocity: settings.leastVelocity });
-    const verdict = given.overloaded ? 'tooSmall' : nominal < widestAbove - 1e-9 ? 'narrows' : given.cleans ? 'works' : 'silts';
-    return { nominal, capacity: given.capacity, depthRatio: given.depthRatio, velocity: given.velocity, cleans: given.cleans, verdict };
+    const given = runFlow({
+      diameter: nominal,
+      slope,
+      roughness,
+      flow,
+      ordinaryFlow,
+      gritSize: settings.gritSize,
+      leastVelocity: settings.leastVelocity,
+    });
+    const verdict = given.overloaded
+      ? 'tooSmall'
+      : nominal < widestAbove - 1e-9
+        ? 'narrows'
+        : given.cleans
+          ? 'works'
+          : 'silts';
+    return {
+      nominal,
+      capacity: given.capacity,
+      depthRatio: given.depthRatio,
+      velocity: given.velocity,
+      cleans: given.cleans,
+      verdict,
+    };
   });
 }
 
 /** The smallest size that carries the flow without narrowing; one that also keeps clean is taken before one that does not. */
 export function smallestThatWorks(choices: SizeChoice[]): number | null {
-  const pick = choices.find((choice) => choice.verdict === 'works') ?? choices.find((choice) => choice.verdict === 'silts');
+  const pick =
+    choices.find((choice) => choice.verdict === 'works') ?? choices.find((choice) => choice.verdict === 'silts');
   return pick ? pick.nominal : null;
 }

@@ -30,11 +30,23 @@ export interface DesignFlowInput {
   travelTime: (run: number, flow: number) => number;
 }
 
-export function designFlows({ tree, entering, fixed: fixedEntering, intensityOf, travelTime }: DesignFlowInput): DesignFlows {
+export function designFlows({
+  tree,
+  entering,
+  fixed: fixedEntering,
+  intensityOf,
+  travelTime,
+}: DesignFlowInput): DesignFlows {
   const count = tree.landings.length;
   const fixed = Float64Array.from(fixedEntering);
   const parts: (readonly Arrival[])[] = [...entering];
-  const out: DesignFlows = { flow: new Float64Array(count), fixed, intensity: new Float64Array(count), time: new Float64Array(count), area: new Float64Array(count) };
+  const out: DesignFlows = {
+    flow: new Float64Array(count),
+    fixed,
+    intensity: new Float64Array(count),
+    time: new Float64Array(count),
+    area: new Float64Array(count),
+  };
   for (let at = 0; at < count; at++) {
     parts[at] = mergedByTime(parts[at]!);
     const { flow, intensity, time, area } = governing(parts[at]!, intensityOf);
@@ -59,13 +71,18 @@ function mergedByTime(parts: readonly Arrival[]): Arrival[] {
   const merged: Arrival[] = [];
   for (const part of [...parts].sort((a, b) => a.time - b.time)) {
     const last = merged[merged.length - 1];
-    if (last && part.time - last.time < 1e-6) merged[merged.length - 1] = { time: last.time, area: last.area + part.area };
+    if (last && part.time - last.time < 1e-6)
+      merged[merged.length - 1] = { time: last.time, area: last.area + part.area };
     else merged.push(part);
   }
   while (merged.length > MOST_PARTS) {
     let nearest = 1;
-    for (let k = 2; k < merged.length; k++) if (merged[k]!.time - merged[k - 1]!.time < merged[nearest]!.time - merged[nearest - 1]!.time) nearest = k;
-    merged.splice(nearest - 1, 2, { time: merged[nearest - 1]!.time, area: merged[nearest - 1]!.area + merged[nearest]!.area });
+    for (let k = 2; k < merged.length; k++)
+      if (merged[k]!.time - merged[k - 1]!.time < merged[nearest]!.time - merged[nearest - 1]!.time) nearest = k;
+    merged.splice(nearest - 1, 2, {
+      time: merged[nearest - 1]!.time,
+      area: merged[nearest - 1]!.area + merged[nearest]!.area,
+    });
   }
   return merged;
 }

@@ -21,12 +21,33 @@ function levelled(job: Job, style: 'ground' | 'single' = 'ground') {
 /** A straight line of bends to a pop-up, 4 in inside taken as 0.1 m, cover 0.3 m. */
 function line(stations: number[], ground: number[], leastPitch: number): Job {
   const last = stations.length - 1;
-  const elements: Element[] = [{ id: 'job', kind: 'job', name: 'Line', units: 'metric', pitchStyle: 'ground', settings: { cover: 0.3, leastPitch } }];
+  const elements: Element[] = [
+    {
+      id: 'job',
+      kind: 'job',
+      name: 'Line',
+      units: 'metric',
+      pitchStyle: 'ground',
+      settings: { cover: 0.3, leastPitch },
+    },
+  ];
   stations.forEach((station, k) => {
-    elements.push(k < last
-      ? { id: `n${k}`, kind: 'junction', form: 'bend', name: `n${k}`, groundLevel: ground[k]! }
-      : { id: `n${k}`, kind: 'discharge', form: 'popup', receiving: 'lawn', name: `n${k}`, groundLevel: ground[k]! });
-    if (k < last) elements.push({ id: `r${k}`, kind: 'run', from: `n${k}`, to: `n${k + 1}`, length: stations[k + 1]! - station, material: 'smooth', nominal: 0.1, grade: { type: 'auto' } });
+    elements.push(
+      k < last
+        ? { id: `n${k}`, kind: 'junction', form: 'bend', name: `n${k}`, groundLevel: ground[k]! }
+        : { id: `n${k}`, kind: 'discharge', form: 'popup', receiving: 'lawn', name: `n${k}`, groundLevel: ground[k]! },
+    );
+    if (k < last)
+      elements.push({
+        id: `r${k}`,
+        kind: 'run',
+        from: `n${k}`,
+        to: `n${k + 1}`,
+        length: stations[k + 1]! - station,
+        material: 'smooth',
+        nominal: 0.1,
+        grade: { type: 'auto' },
+      });
   });
   return jobFrom('line', elements);
 }
@@ -42,22 +63,29 @@ describe('follow the ground', () => {
   });
 
   it('keeps cover and least pitch everywhere, and no landing could be higher', () => {
-    fc.assert(fc.property(randomJob({ byHand: false }), (job) => {
-      const { tree, levels } = levelled(job);
-      for (let at = 0; at < tree.landings.length; at++) {
-        const arrivals = tree.arriving[at]!.map((run) => levels.crown[tree.upper[run]!]! - levels.leastPitch[run]! * tree.runs[run]!.length);
-        expect(levels.crown[at]!).toBeLessThanOrEqual(levels.allowed[at]! + SLACK);
-        for (const arrival of arrivals) expect(levels.crown[at]!).toBeLessThanOrEqual(arrival + SLACK);
-        // Tight against something: the greatest element.
-        expect(Math.min(levels.allowed[at]!, ...arrivals) - levels.crown[at]!).toBeLessThanOrEqual(SLACK);
-      }
-    }));
+    fc.assert(
+      fc.property(randomJob({ byHand: false }), (job) => {
+        const { tree, levels } = levelled(job);
+        for (let at = 0; at < tree.landings.length; at++) {
+          const arrivals = tree.arriving[at]!.map(
+            (run) => levels.crown[tree.upper[run]!]! - levels.leastPitch[run]! * tree.runs[run]!.length,
+          );
+          expect(levels.crown[at]!).toBeLessThanOrEqual(levels.allowed[at]! + SLACK);
+          for (const arrival of arrivals) expect(levels.crown[at]!).toBeLessThanOrEqual(arrival + SLACK);
+          // Tight against something: the greatest element.
+          expect(Math.min(levels.allowed[at]!, ...arrivals) - levels.crown[at]!).toBeLessThanOrEqual(SLACK);
+        }
+      }),
+    );
   });
 
   it('lowers a run of set pitch at its head, so that its end has cover too', () => {
     const job = line([0, 20], [5, 4], 0.01);
     const run = job.elements.r0!;
-    const set = jobFrom('line', Object.values({ ...job.elements, r0: { ...run, grade: { type: 'pitch', pitch: 0.01 } } as Element }));
+    const set = jobFrom(
+      'line',
+      Object.values({ ...job.elements, r0: { ...run, grade: { type: 'pitch', pitch: 0.01 } } as Element }),
+    );
     const { landings } = solve(set);
     expect(landings.n1!.crown).toBeCloseTo(3.7, 9);
     expect(landings.n0!.crown).toBeCloseTo(3.9, 9);
@@ -66,33 +94,48 @@ describe('follow the ground', () => {
 
 describe('one pitch', () => {
   it('is one pitch along each line, and keeps every bound that following the ground keeps', () => {
-    fc.assert(fc.property(randomJob({ byHand: false, style: 'single' }), (job) => {
-      const { tree, lines, levels } = levelled(job, 'single');
-      for (let at = 0; at < tree.landings.length; at++) expect(levels.crown[at]!).toBeLessThanOrEqual(levels.allowed[at]! + 1e-6);
-      for (const each of lines) {
-        const pitches = each.runs.map((run) => (levels.crownUp[run]! - levels.crownDown[run]!) / tree.runs[run]!.length);
-        for (const [k, pitch] of pitches.entries()) {
-          expect(pitch).toBeCloseTo(pitches[0]!, 6);
-          expect(pitch).toBeGreaterThanOrEqual(levels.leastPitch[each.runs[k]!]! - 1e-6);
+    fc.assert(
+      fc.property(randomJob({ byHand: false, style: 'single' }), (job) => {
+        const { tree, lines, levels } = levelled(job, 'single');
+        for (let at = 0; at < tree.landings.length; at++)
+          expect(levels.crown[at]!).toBeLessThanOrEqual(levels.allowed[at]! + 1e-6);
+        for (const each of lines) {
+          const pitches = each.runs.map(
+            (run) => (levels.crownUp[run]! - levels.crownDown[run]!) / tree.runs[run]!.length,
+          );
+          for (const [k, pitch] of pitches.entries()) {
+            expect(pitch).toBeCloseTo(pitches[0]!, 6);
+            expect(pitch).toBeGreaterThanOrEqual(levels.leastPitch[each.runs[k]!]! - 1e-6);
+          }
         }
-      }
-    }));
+      }),
+    );
   });
 
   it('digs no more than any other straight grade, by search', () => {
-    const profile = fc.array(fc.record({ step: fc.double({ min: 1, max: 30, noNaN: true }), ceiling: fc.double({ min: -1, max: 1, noNaN: true }) }), { minLength: 2, maxLength: 8 });
-    fc.assert(fc.property(profile, fc.double({ min: 0.002, max: 0.03, noNaN: true }), (points, least) => {
-      const stations = points.reduce<number[]>((all, { step }, k) => [...all, k === 0 ? 0 : all[k - 1]! + step], []);
-      const ceiling = points.map((point) => point.ceiling);
-      const middle = stations[stations.length - 1]! / 2;
-      const laid = onePitch({ stations, ceiling, least, floor: Number.NEGATIVE_INFINITY });
-      stations.forEach((station, k) => expect(laid.head - laid.pitch * station).toBeLessThanOrEqual(ceiling[k]! + SLACK));
-      for (let k = 0; k <= 400; k++) {
-        const pitch = least + k * 0.005;
-        const head = Math.min(...stations.map((station, j) => ceiling[j]! + pitch * station));
-        expect(head - pitch * middle).toBeLessThanOrEqual(laid.head - laid.pitch * middle + SLACK);
-      }
-    }));
+    const profile = fc.array(
+      fc.record({
+        step: fc.double({ min: 1, max: 30, noNaN: true }),
+        ceiling: fc.double({ min: -1, max: 1, noNaN: true }),
+      }),
+      { minLength: 2, maxLength: 8 },
+    );
+    fc.assert(
+      fc.property(profile, fc.double({ min: 0.002, max: 0.03, noNaN: true }), (points, least) => {
+        const stations = points.reduce<number[]>((all, { step }, k) => [...all, k === 0 ? 0 : all[k - 1]! + step], []);
+        const ceiling = points.map((point) => point.ceiling);
+        const middle = stations[stations.length - 1]! / 2;
+        const laid = onePitch({ stations, ceiling, least, floor: Number.NEGATIVE_INFINITY });
+        stations.forEach((station, k) =>
+          expect(laid.head - laid.pitch * station).toBeLessThanOrEqual(ceiling[k]! + SLACK),
+        );
+        for (let k = 0; k <= 400; k++) {
+          const pitch = least + k * 0.005;
+          const head = Math.min(...stations.map((station, j) => ceiling[j]! + pitch * station));
+          expect(head - pitch * middle).toBeLessThanOrEqual(laid.head - laid.pitch * middle + SLACK);
+        }
+      }),
+    );
   });
 
   it('flattens towards the least pitch to hold the floor', () => {
@@ -104,20 +147,24 @@ describe('one pitch', () => {
 
 describe('fall budget', () => {
   it('adds up, whatever is set by hand', () => {
-    fc.assert(fc.property(randomJob({ byHand: true }), (job) => {
-      const { tree, levels } = levelled(job);
-      const end = endCrowns(tree, levels);
-      tree.landings.forEach((_, head) => {
-        const budget = fallBudget(tree, levels, DEFAULTS, head);
-        if (!budget) return;
-        const spent = budget.spent.reduce((sum, each) => sum + each.fall, 0);
-        expect(budget.setDeeper + budget.growth + spent + budget.left).toBeCloseTo(budget.available, 9);
-        // The composed maps find the same end as walking the route.
-        const last = tree.runs.find((run) => run.id === budget.spent[budget.spent.length - 1]!.run)!;
-        const control = job.elements[budget.discharge] as { form: string; groundLevel: number };
-        expect(end[head]! - last.nominal - control.groundLevel - (control.form === 'popup' ? DEFAULTS.popupLift : 0)).toBeCloseTo(budget.left, 9);
-      });
-    }));
+    fc.assert(
+      fc.property(randomJob({ byHand: true }), (job) => {
+        const { tree, levels } = levelled(job);
+        const end = endCrowns(tree, levels);
+        tree.landings.forEach((_, head) => {
+          const budget = fallBudget(tree, levels, DEFAULTS, head);
+          if (!budget) return;
+          const spent = budget.spent.reduce((sum, each) => sum + each.fall, 0);
+          expect(budget.setDeeper + budget.growth + spent + budget.left).toBeCloseTo(budget.available, 9);
+          // The composed maps find the same end as walking the route.
+          const last = tree.runs.find((run) => run.id === budget.spent[budget.spent.length - 1]!.run)!;
+          const control = job.elements[budget.discharge] as { form: string; groundLevel: number };
+          expect(
+            end[head]! - last.nominal - control.groundLevel - (control.form === 'popup' ? DEFAULTS.popupLift : 0),
+          ).toBeCloseTo(budget.left, 9);
+        });
+      }),
+    );
   });
 
   it('says how far short the line comes down to the control level', () => {
@@ -132,18 +179,35 @@ describe('fall budget', () => {
 
 describe('the tree', () => {
   it('orders upstream before downstream and sends every landing to the one discharge', () => {
-    fc.assert(fc.property(randomJob({ byHand: true }), (job) => {
-      const tree = buildTree(job);
-      tree.runs.forEach((_, run) => expect(tree.upper[run]!).toBeLessThan(tree.lower[run]!));
-      expect([...tree.outlet].every((at) => tree.landings[at]?.id === 'n0')).toBe(true);
-      expect(findLines(tree).flatMap((each) => each.runs).sort((a, b) => a - b)).toEqual(tree.runs.map((_, run) => run));
-    }));
+    fc.assert(
+      fc.property(randomJob({ byHand: true }), (job) => {
+        const tree = buildTree(job);
+        tree.runs.forEach((_, run) => expect(tree.upper[run]!).toBeLessThan(tree.lower[run]!));
+        expect([...tree.outlet].every((at) => tree.landings[at]?.id === 'n0')).toBe(true);
+        expect(
+          findLines(tree)
+            .flatMap((each) => each.runs)
+            .sort((a, b) => a - b),
+        ).toEqual(tree.runs.map((_, run) => run));
+      }),
+    );
   });
 
   it('leaves a loop out and goes on', () => {
     const wye = (id: string): Element => ({ id, kind: 'junction', form: 'wye', name: id, groundLevel: 0 });
-    const run = (id: string, from: string, to: string): Element => ({ id, kind: 'run', from, to, length: 5, material: 'smooth', nominal: 0.1, grade: { type: 'auto' } });
-    const tree = buildTree(jobFrom('loop', [wye('a'), wye('b'), wye('c'), run('ab', 'a', 'b'), run('ba', 'b', 'a'), run('cb', 'c', 'b')]));
+    const run = (id: string, from: string, to: string): Element => ({
+      id,
+      kind: 'run',
+      from,
+      to,
+      length: 5,
+      material: 'smooth',
+      nominal: 0.1,
+      grade: { type: 'auto' },
+    });
+    const tree = buildTree(
+      jobFrom('loop', [wye('a'), wye('b'), wye('c'), run('ab', 'a', 'b'), run('ba', 'b', 'a'), run('cb', 'c', 'b')]),
+    );
     expect(tree.stray.map((each) => each.id).sort()).toEqual(['ab', 'ba']);
     expect(tree.leaving[tree.indexOf.get('a')!]).toBe(NONE);
   });

@@ -40,11 +40,14 @@ export function leastPitchOf(run: Pick<Run, 'material' | 'nominal'>, settings: S
 }
 
 /** Cover planned over a run, m. */
-export const plannedCover = (run: Run, settings: Settings): number => Math.max(settings.cover, leastCoverOf(run, settings));
+export const plannedCover = (run: Run, settings: Settings): number =>
+  Math.max(settings.cover, leastCoverOf(run, settings));
 
 /** Least cover accepted over a run, m. */
 export function leastCoverOf(run: Run, settings: Settings): number {
-  return run.under === 'cars' ? Math.max(settings.leastCover, MATERIAL_FACTS[run.material].leastCoverUnderCars) : settings.leastCover;
+  return run.under === 'cars'
+    ? Math.max(settings.leastCover, MATERIAL_FACTS[run.material].leastCoverUnderCars)
+    : settings.leastCover;
 }
 
 /** The level that a line must end at or above, m: for daylight or a main its invert, for a pop-up the water over the raised lid. */
@@ -72,11 +75,16 @@ export function planLevels(tree: Tree, lines: Line[], settings: Settings, style:
 /** Ground less cover at every landing. A daylight end needs no cover: its invert may lie on the ground. */
 function allowedCrowns(tree: Tree, settings: Settings): Float64Array {
   return Float64Array.from(tree.landings, (landing, at) => {
-    const touching = [...tree.arriving[at]!, tree.leaving[at]!].filter((run) => run !== NONE).map((run) => tree.runs[run]!);
+    const touching = [...tree.arriving[at]!, tree.leaving[at]!]
+      .filter((run) => run !== NONE)
+      .map((run) => tree.runs[run]!);
     if (landing.kind === 'discharge' && landing.form === 'daylight') {
       return landing.groundLevel + touching.reduce((widest, run) => Math.max(widest, diameterOf(run)), 0);
     }
-    return landing.groundLevel - touching.reduce((deepest, run) => Math.max(deepest, plannedCover(run, settings)), settings.cover);
+    return (
+      landing.groundLevel -
+      touching.reduce((deepest, run) => Math.max(deepest, plannedCover(run, settings)), settings.cover)
+    );
   });
 }
 
@@ -129,7 +137,12 @@ interface Straightening {
 }
 
 /** Lays each line that has nothing set by hand on one pitch, main lines first, branches to the crown that they join. */
-function straighten(tree: Tree, lines: Line[], settings: Settings, { crown, bound, held, leastPitch }: Straightening): void {
+function straighten(
+  tree: Tree,
+  lines: Line[],
+  settings: Settings,
+  { crown, bound, held, leastPitch }: Straightening,
+): void {
   const laidFeet = new Set<number>();
   const joining = joiningLines(tree, lines, bound, crown, held, leastPitch);
   for (const line of lines) {
@@ -149,9 +162,10 @@ function straighten(tree: Tree, lines: Line[], settings: Settings, { crown, boun
     const ceiling = nodes.map((node) => ceilingAt(node, line, bound, joining));
     const least = leastOf(line, leastPitch);
     const discharge = tree.landings[foot]!;
-    const floor = mainLine && discharge.kind === 'discharge' && discharge.form !== 'popup'
-      ? controlLevel(discharge, settings) + diameterOf(tree.runs[runs[runs.length - 1]!]!)
-      : Number.NEGATIVE_INFINITY;
+    const floor =
+      mainLine && discharge.kind === 'discharge' && discharge.form !== 'popup'
+        ? controlLevel(discharge, settings) + diameterOf(tree.runs[runs[runs.length - 1]!]!)
+        : Number.NEGATIVE_INFINITY;
     const laid = onePitch({ stations, ceiling, least, floor, end: mainLine ? undefined : crown[foot]! });
     nodes.forEach((node, k) => {
       if (mainLine || k < last) crown[node] = laid.head - laid.pitch * stations[k]!;
@@ -159,13 +173,18 @@ function straighten(tree: Tree, lines: Line[], settings: Settings, { crown, boun
   }
 }
 
-const nodesOf = (tree: Tree, { runs }: Line): number[] => [tree.upper[runs[0]!]!, ...runs.map((run) => tree.lower[run]!)];
+const nodesOf = (tree: Tree, { runs }: Line): number[] => [
+  tree.upper[runs[0]!]!,
+  ...runs.map((run) => tree.lower[run]!),
+];
 
 const setByHand = (tree: Tree, line: Line, held: Float64Array): boolean =>
-  line.runs.some((run) => tree.runs[run]!.grade.type !== 'auto') || nodesOf(tree, line).some((node) => !Number.isNaN(held[node]!));
+  line.runs.some((run) => tree.runs[run]!.grade.type !== 'auto') ||
+  nodesOf(tree, line).some((node) => !Number.isNaN(held[node]!));
 
 /** One pitch all along must be that of its most demanding run. */
-const leastOf = ({ runs }: Line, leastPitch: Float64Array): number => runs.reduce((most, run) => Math.max(most, leastPitch[run]!), 0);
+const leastOf = ({ runs }: Line, leastPitch: Float64Array): number =>
+  runs.reduce((most, run) => Math.max(most, leastPitch[run]!), 0);
 
 function stationsOf(tree: Tree, { runs }: Line): number[] {
   const stations = [0];
@@ -177,11 +196,21 @@ type Joining = ReadonlyMap<number, readonly { line: Line; arrival: number }[]>;
 
 /** Highest crown at a node that cover and the other lines that end there allow. */
 function ceilingAt(node: number, own: Line, bound: Float64Array, joining: Joining): number {
-  return (joining.get(node) ?? []).reduce((least, { line, arrival }) => (line === own ? least : Math.min(least, arrival)), bound[node]!);
+  return (joining.get(node) ?? []).reduce(
+    (least, { line, arrival }) => (line === own ? least : Math.min(least, arrival)),
+    bound[node]!,
+  );
 }
 
 /** Highest crown with which each line can reach its foot on one pitch, by foot. Branches come after what they join, so from the last. */
-function joiningLines(tree: Tree, lines: Line[], bound: Float64Array, crown: Float64Array, held: Float64Array, leastPitch: Float64Array): Joining {
+function joiningLines(
+  tree: Tree,
+  lines: Line[],
+  bound: Float64Array,
+  crown: Float64Array,
+  held: Float64Array,
+  leastPitch: Float64Array,
+): Joining {
   const joining = new Map<number, { line: Line; arrival: number }[]>();
   for (const line of [...lines].reverse()) {
     const nodes = nodesOf(tree, line);
@@ -191,7 +220,13 @@ function joiningLines(tree: Tree, lines: Line[], bound: Float64Array, crown: Flo
     const far = stations[stations.length - 1]!;
     const arrival = setByHand(tree, line, held)
       ? arrivalOf(tree.runs[last]!, crown[tree.upper[last]!]!, leastPitch[last]!)
-      : nodes.slice(0, -1).reduce((least, node, k) => Math.min(least, ceilingAt(node, line, bound, joining) - leastOf(line, leastPitch) * (far - stations[k]!)), Number.POSITIVE_INFINITY);
+      : nodes
+          .slice(0, -1)
+          .reduce(
+            (least, node, k) =>
+              Math.min(least, ceilingAt(node, line, bound, joining) - leastOf(line, leastPitch) * (far - stations[k]!)),
+            Number.POSITIVE_INFINITY,
+          );
     joining.set(foot, [...(joining.get(foot) ?? []), { line, arrival }]);
   }
   return joining;

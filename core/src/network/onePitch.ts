@@ -26,7 +26,8 @@ export function onePitch({ stations, ceiling, least, floor, end }: OnePitchInput
   const [left, right] = hullEdgeOver(stations, ceiling, foot / 2);
   const best = (ceiling[left]! - ceiling[right]!) / (stations[right]! - stations[left]!);
   let steepest = Number.POSITIVE_INFINITY;
-  for (let k = 0; k < stations.length - 1; k++) steepest = Math.min(steepest, (ceiling[k]! - floor) / (foot - stations[k]!));
+  for (let k = 0; k < stations.length - 1; k++)
+    steepest = Math.min(steepest, (ceiling[k]! - floor) / (foot - stations[k]!));
   const pitch = Math.max(least, Math.min(best, steepest));
   let head = Number.POSITIVE_INFINITY;
   for (let k = 0; k < stations.length; k++) head = Math.min(head, ceiling[k]! + pitch * stations[k]!);

@@ -25,14 +25,22 @@ export interface Shallowest {
 }
 
 /** Highest inverts that keep cover and least slope: z = min(ground − cover − D, z before − s Δx). */
-export function shallowestLine({ stations, ground, cover, diameter, leastSlope, outletInvert }: GroundLine): Shallowest {
+export function shallowestLine({
+  stations,
+  ground,
+  cover,
+  diameter,
+  leastSlope,
+  outletInvert,
+}: GroundLine): Shallowest {
   const inverts: number[] = [];
   let excavatedArea = 0;
   stations.forEach((station, k) => {
     const allowed = ground[k]! - cover - diameter;
     const before = stations[k - 1];
     inverts.push(before === undefined ? allowed : Math.min(allowed, inverts[k - 1]! - leastSlope * (station - before)));
-    if (before !== undefined) excavatedArea += ((ground[k - 1]! - inverts[k - 1]! + ground[k]! - inverts[k]!) / 2) * (station - before);
+    if (before !== undefined)
+      excavatedArea += ((ground[k - 1]! - inverts[k - 1]! + ground[k]! - inverts[k]!) / 2) * (station - before);
   });
   const missing = outletInvert === undefined ? 0 : outletInvert - inverts[inverts.length - 1]!;
   return { inverts, excavatedArea, feasible: missing <= 1e-9, ...(missing > 1e-9 ? { shortBy: missing } : {}) };

@@ -63,16 +63,33 @@ interface Coming {
  */
 function meeting(branches: readonly Coming[][], cost: SizingInput['cost'], lowest: number): Way[] {
   const highest = Math.min(...branches.map((coming) => Math.max(...coming.map(({ crown }) => crown))));
-  const levels = [...new Set(branches.flatMap((coming) => coming.map(({ crown }) => crown)))].filter((crown) => crown <= highest);
+  const levels = [...new Set(branches.flatMap((coming) => coming.map(({ crown }) => crown)))].filter(
+    (crown) => crown <= highest,
+  );
   const met: Way[] = [];
   for (const crown of levels) {
     let ways: Way[] = [{ cost: 0, widest: 0, crown, made: null }];
     for (const coming of branches) {
-      const laid = coming.filter((each) => each.crown >= crown && crown - each.size >= lowest - 1e-9)
+      const laid = coming
+        .filter((each) => each.crown >= crown && crown - each.size >= lowest - 1e-9)
         // With one branch every level is some choice's own, and a choice laid deeper than it can come in serves nobody.
         .filter((each) => branches.length > 1 || each.crown === crown)
-        .map(({ run, size, above }): Way => ({ cost: above.cost + cost(run, size, above.crown, crown), widest: size, crown, made: { run, size, above: above.made } }));
-      ways = worthKeeping(ways.flatMap((a) => worthKeeping(laid).map((b): Way => ({ cost: a.cost + b.cost, widest: Math.max(a.widest, b.widest), crown, made: a.made === null ? b.made : { join: [a.made, b.made] } }))));
+        .map(({ run, size, above }): Way => ({
+          cost: above.cost + cost(run, size, above.crown, crown),
+          widest: size,
+          crown,
+          made: { run, size, above: above.made },
+        }));
+      ways = worthKeeping(
+        ways.flatMap((a) =>
+          worthKeeping(laid).map((b): Way => ({
+            cost: a.cost + b.cost,
+            widest: Math.max(a.widest, b.widest),
+            crown,
+            made: a.made === null ? b.made : { join: [a.made, b.made] },
+          })),
+        ),
+      );
     }
     met.push(...ways);
   }
@@ -94,7 +111,10 @@ function read(made: Made | null, sizes: Float64Array): void {
 }
 
 /** The cheapest sizes for every run; null where no choice of sizes reaches every outlet. `barred` keeps one size from one run. */
-export function sizeNetwork({ tree, sizes, slopeOf, allowed, control, cost }: SizingInput, barred?: { run: number; size: number }): Sizing | null {
+export function sizeNetwork(
+  { tree, sizes, slopeOf, allowed, control, cost }: SizingInput,
+  barred?: { run: number; size: number },
+): Sizing | null {
   const coming: Coming[][][] = tree.landings.map(() => []);
   let total: Way = { cost: 0, widest: 0, crown: 0, made: null };
   for (let at = 0; at < tree.landings.length; at++) {
@@ -107,7 +127,10 @@ export function sizeNetwork({ tree, sizes, slopeOf, allowed, control, cost }: Si
       total = { ...total, cost: total.cost + best.cost, made: { join: [total.made, best.made] } };
       continue;
     }
-    const ways = coming[at]!.length > 0 ? meeting(coming[at]!, cost, Number.NEGATIVE_INFINITY) : [{ cost: 0, widest: 0, crown: allowed[at]!, made: null }];
+    const ways =
+      coming[at]!.length > 0
+        ? meeting(coming[at]!, cost, Number.NEGATIVE_INFINITY)
+        : [{ cost: 0, widest: 0, crown: allowed[at]!, made: null }];
     const to = tree.lower[leaving]!;
     const highest = tree.leaving[to] === NONE ? Number.POSITIVE_INFINITY : allowed[to]!;
     const next: Coming[] = [];
@@ -115,7 +138,13 @@ export function sizeNetwork({ tree, sizes, slopeOf, allowed, control, cost }: Si
       for (const size of sizes) {
         if (size < above.widest - 1e-12 || (barred?.run === leaving && barred.size === size)) continue;
         const slope = slopeOf(leaving, size);
-        if (slope !== null) next.push({ run: leaving, size, above, crown: Math.min(above.crown - slope * tree.runs[leaving]!.length, highest) });
+        if (slope !== null)
+          next.push({
+            run: leaving,
+            size,
+            above,
+            crown: Math.min(above.crown - slope * tree.runs[leaving]!.length, highest),
+          });
       }
     }
     if (next.length === 0) return null;
@@ -138,4 +167,3 @@ export function runnersUp(input: SizingInput, best: Sizing, count: number): Sizi
   }
   return found.sort((a, b) => a.cost - b.cost).slice(0, count);
 }
-

@@ -56,7 +56,11 @@ export function buildTree(job: Job): Tree {
     if (going) stray.push(going);
     out[at] = undefined;
   }
-  return indexed(order.map((at) => all[at]!), order.map((at) => out[at]), stray);
+  return indexed(
+    order.map((at) => all[at]!),
+    order.map((at) => out[at]),
+    stray,
+  );
 }
 
 function indexed(landings: Landing[], out: (Run | undefined)[], stray: Run[]): Tree {
@@ -79,7 +83,13 @@ function indexed(landings: Landing[], out: (Run | undefined)[], stray: Run[]): T
     else if (leaving[at] !== NONE) outlet[at] = outlet[ends[leaving[at]!]![1]]!;
   }
   return {
-    landings, runs, indexOf, leaving, arriving, outlet, stray,
+    landings,
+    runs,
+    indexOf,
+    leaving,
+    arriving,
+    outlet,
+    stray,
     upper: Int32Array.from(ends, ([from]) => from),
     lower: Int32Array.from(ends, ([, to]) => to),
   };

@@ -29,19 +29,25 @@ function fineStep({ length, diameter, roughness, slope, flow }: Reach, foot: num
 }
 
 const reach = fc.record({
-  length: fc.double({ min: 1, max: 80, noNaN: true }), diameter: fc.constantFrom(0.1, 0.15, 0.25), roughness: fc.constantFrom(0.01, 0.012, 0.016),
-  slope: fc.double({ min: -0.003, max: 0.012, noNaN: true }), flow: fc.double({ min: 0.0005, max: 0.03, noNaN: true }),
+  length: fc.double({ min: 1, max: 80, noNaN: true }),
+  diameter: fc.constantFrom(0.1, 0.15, 0.25),
+  roughness: fc.constantFrom(0.01, 0.012, 0.016),
+  slope: fc.double({ min: -0.003, max: 0.012, noNaN: true }),
+  flow: fc.double({ min: 0.0005, max: 0.03, noNaN: true }),
 });
 
 it('follows the fine-step reference within 2 mm, part full, under pressure and between', () => {
-  fc.assert(fc.property(reach, fc.double({ min: 0, max: 2.5, noNaN: true }), (given, share) => {
-    const foot = Math.max(share * given.diameter, freeDepth(given));
-    const { depthUp, regime } = backwater(given, foot);
-    if (regime === 'steep' || regime === 'drowned') return;
-    const wanted = fineStep(given, foot);
-    // Under pressure the level runs off at a few metres a metre of error in where it began; 2 mm of depth, or as much of the rise.
-    expect(Math.abs(depthUp - wanted)).toBeLessThan(Math.max(0.002, 0.002 * Math.abs(depthUp - foot)));
-  }), { numRuns: 120 });
+  fc.assert(
+    fc.property(reach, fc.double({ min: 0, max: 2.5, noNaN: true }), (given, share) => {
+      const foot = Math.max(share * given.diameter, freeDepth(given));
+      const { depthUp, regime } = backwater(given, foot);
+      if (regime === 'steep' || regime === 'drowned') return;
+      const wanted = fineStep(given, foot);
+      // Under pressure the level runs off at a few metres a metre of error in where it began; 2 mm of depth, or as much of the rise.
+      expect(Math.abs(depthUp - wanted)).toBeLessThan(Math.max(0.002, 0.002 * Math.abs(depthUp - foot)));
+    }),
+    { numRuns: 120 },
+  );
 });
 
 it('on a steep pipe stands at critical depth at the head, unless its foot is drowned to there', () => {
@@ -65,7 +71,13 @@ function comb(count: number, flow: number): WaterNetwork {
     runs.push({ from: 2 * k, to: k + 1 < count ? 2 * k + 2 : 2 * count, length: 8, diameter: 0.3, roughness: 0.012 });
   }
   inverts.push(0.1);
-  return { inverts, inflows: inverts.map((_, k) => (k % 2 === 1 ? flow : 0)), losses: inverts.map((_, k) => (k % 2 === 0 ? 0.5 : 0)), runs, order: runs.map((_, k) => k) };
+  return {
+    inverts,
+    inflows: inverts.map((_, k) => (k % 2 === 1 ? flow : 0)),
+    losses: inverts.map((_, k) => (k % 2 === 0 ? 0.5 : 0)),
+    runs,
+    order: runs.map((_, k) => k),
+  };
 }
 
 describe('a network', () => {
@@ -76,14 +88,21 @@ describe('a network', () => {
   });
 
   it('never lowers a water line for more rain, or for a higher outlet', () => {
-    fc.assert(fc.property(fc.double({ min: 1e-5, max: 0.004, noNaN: true }), fc.double({ min: 1, max: 3, noNaN: true }), fc.double({ min: 0, max: 2, noNaN: true }), (flow, more, outlet) => {
-      const base = solveWaterLine(comb(12, flow), () => outlet).levels;
-      const wetter = solveWaterLine(comb(12, flow * more), () => outlet).levels;
-      const higher = solveWaterLine(comb(12, flow), () => outlet + 0.3).levels;
-      base.forEach((level, k) => {
-        expect(wetter[k]!).toBeGreaterThanOrEqual(level - 1e-6);
-        expect(higher[k]!).toBeGreaterThanOrEqual(level - 1e-6);
-      });
-    }));
+    fc.assert(
+      fc.property(
+        fc.double({ min: 1e-5, max: 0.004, noNaN: true }),
+        fc.double({ min: 1, max: 3, noNaN: true }),
+        fc.double({ min: 0, max: 2, noNaN: true }),
+        (flow, more, outlet) => {
+          const base = solveWaterLine(comb(12, flow), () => outlet).levels;
+          const wetter = solveWaterLine(comb(12, flow * more), () => outlet).levels;
+          const higher = solveWaterLine(comb(12, flow), () => outlet + 0.3).levels;
+          base.forEach((level, k) => {
+            expect(wetter[k]!).toBeGreaterThanOrEqual(level - 1e-6);
+            expect(higher[k]!).toBeGreaterThanOrEqual(level - 1e-6);
+          });
+        },
+      ),
+    );
   });
 });

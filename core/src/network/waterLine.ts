@@ -43,7 +43,15 @@ export interface WaterLine {
 function reachOf(network: WaterNetwork, run: WaterRun, flow: number): Reach & { invertUp: number; invertDown: number } {
   const invertUp = run.invertUp ?? network.inverts[run.from]!;
   const invertDown = run.invertDown ?? network.inverts[run.to]!;
-  return { length: run.length, diameter: run.diameter, roughness: run.roughness, slope: (invertUp - invertDown) / run.length, flow, invertUp, invertDown };
+  return {
+    length: run.length,
+    diameter: run.diameter,
+    roughness: run.roughness,
+    slope: (invertUp - invertDown) / run.length,
+    flow,
+    invertUp,
+    invertDown,
+  };
 }
 
 /** Flow that passes each run: what enters at and above its head. */
@@ -69,7 +77,8 @@ export function solveWaterLine(network: WaterNetwork, control: (node: number) =>
   const reaches = new Array<Backwater>(runs.length);
   const leaves = new Uint8Array(inverts.length);
   for (const run of runs) leaves[run.from] = 1;
-  for (let node = 0; node < inverts.length; node++) if (!leaves[node]) levels[node] = Math.max(control(node), inverts[node]!);
+  for (let node = 0; node < inverts.length; node++)
+    if (!leaves[node]) levels[node] = Math.max(control(node), inverts[node]!);
   // An outlet stands at least as high as its pipes let go of their water.
   for (let k = 0; k < runs.length; k++) {
     const { to } = runs[k]!;

@@ -5,7 +5,8 @@ const free = (slopeAt: Follow['slopeAt']): Follow => ({ slopeAt, hold: (_, y) =>
 
 function along(follow: Follow, from: number, to: number, steps: number, start: number): number {
   let y = start;
-  for (let k = 0; k < steps; k++) y = advance(follow, { at: from + ((to - from) * k) / steps, next: from + ((to - from) * (k + 1)) / steps, y });
+  for (let k = 0; k < steps; k++)
+    y = advance(follow, { at: from + ((to - from) * k) / steps, next: from + ((to - from) * (k + 1)) / steps, y });
   return y;
 }
 
@@ -18,11 +19,17 @@ it('follows what is smooth to the fourth order: half the step, a sixteenth of th
 });
 
 it('stays on a course that draws back however hard, where an explicit step would leap off it', () => {
-  fc.assert(fc.property(fc.double({ min: 10, max: 1e8, noNaN: true }), fc.double({ min: 0.6, max: 1.9, noNaN: true }), (pull, off) => {
-    // y' = −pull (y − c(x)) + c'(x) with c = 2 + sin x: back to c from wherever it starts.
-    const drawn = free((x, y) => -pull * (y - 2 - Math.sin(x)) + Math.cos(x));
-    expect(along(drawn, 1, 3, 100, off * (2 + Math.sin(1)))).toBeCloseTo(2 + Math.sin(3), 3);
-  }));
+  fc.assert(
+    fc.property(
+      fc.double({ min: 10, max: 1e8, noNaN: true }),
+      fc.double({ min: 0.6, max: 1.9, noNaN: true }),
+      (pull, off) => {
+        // y' = −pull (y − c(x)) + c'(x) with c = 2 + sin x: back to c from wherever it starts.
+        const drawn = free((x, y) => -pull * (y - 2 - Math.sin(x)) + Math.cos(x));
+        expect(along(drawn, 1, 3, 100, off * (2 + Math.sin(1)))).toBeCloseTo(2 + Math.sin(3), 3);
+      },
+    ),
+  );
 });
 
 it('takes a cliff in halves, and no more of them than it may', () => {

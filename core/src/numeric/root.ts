@@ -34,7 +34,9 @@ export function rootBetween(low: number, high: number, f: (x: number) => number,
     const xi = (a - b) / (c - b);
     const phi = (fa - fb) / (fc - fb);
     const trusted = phi * phi < xi && (1 - phi) * (1 - phi) < 1 - xi;
-    share = trusted ? (fa / (fb - fa)) * (fc / (fb - fc)) + (((c - a) / (b - a)) * fa * fb) / ((fc - fa) * (fc - fb)) : 0.5;
+    share = trusted
+      ? (fa / (fb - fa)) * (fc / (fb - fc)) + (((c - a) / (b - a)) * fa * fb) / ((fc - fa) * (fc - fb))
+      : 0.5;
     share = Math.min(1 - least, Math.max(least, share));
   }
   return Math.abs(fa) < Math.abs(fb) ? a : b;

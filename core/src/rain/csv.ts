@@ -18,7 +18,11 @@ export interface FrequencyTable {
 
 export type ReadTable = { ok: true; table: FrequencyTable } | { ok: false; faults: Fault[] };
 
-const UNITS: readonly [RegExp, number][] = [[/^(min|minutes?|m)$/, 60], [/^(hr?|hrs|hours?)$/, 3600], [/^(days?|d)$/, 86_400]];
+const UNITS: readonly [RegExp, number][] = [
+  [/^(min|minutes?|m)$/, 60],
+  [/^(hr?|hrs|hours?)$/, 3600],
+  [/^(days?|d)$/, 86_400],
+];
 
 /** `5-min:`, `60 min`, `2-hr`, `24h` or `1 day`, as seconds; null for anything else. */
 export function readDuration(text: string): number | null {
@@ -33,12 +37,23 @@ const rises = (values: readonly number[]): boolean => values.every((value, k) =>
 const cellsOf = (line: string): string[] => line.split(/[,;\t]/).map((cell) => cell.trim().replace(/^"(.*)"$/, '$1'));
 
 function returnPeriodsOf(cells: string[]): number[] | null {
-  const numbers = cells.slice(1).filter((cell) => cell !== '').map((cell) => Number(cell.replace(/[\s-]*(years?|yrs?|a)$/i, '')));
-  return numbers.length >= 1 && numbers.every((value) => value >= 1 && Number.isFinite(value)) && rises(numbers) && readDuration(cells[0]!) === null ? numbers : null;
+  const numbers = cells
+    .slice(1)
+    .filter((cell) => cell !== '')
+    .map((cell) => Number(cell.replace(/[\s-]*(years?|yrs?|a)$/i, '')));
+  return numbers.length >= 1 &&
+    numbers.every((value) => value >= 1 && Number.isFinite(value)) &&
+    rises(numbers) &&
+    readDuration(cells[0]!) === null
+    ? numbers
+    : null;
 }
 
 /** Reads such a table. Names every line that cannot be read; durations longer than ten days are passed over. */
-export function readFrequencyTable(text: string, told: Partial<Pick<FrequencyTable, 'measure' | 'unit'>> = {}): ReadTable {
+export function readFrequencyTable(
+  text: string,
+  told: Partial<Pick<FrequencyTable, 'measure' | 'unit'>> = {},
+): ReadTable {
   const lines = text.replace(/^\uFEFF/, '').split(/\r?\n/);
   const notes: string[] = [];
   const faults: Fault[] = [];
@@ -54,16 +69,28 @@ export function readFrequencyTable(text: string, told: Partial<Pick<FrequencyTab
       notes.push(line);
       return;
     }
-    if (!returnPeriods) return void faults.push({ path: `line ${index + 1}`, sentence: 'comes before a line with the return periods' });
+    if (!returnPeriods)
+      return void faults.push({ path: `line ${index + 1}`, sentence: 'comes before a line with the return periods' });
     const values = cells.slice(1, 1 + returnPeriods.length).map(Number);
     if (values.length < returnPeriods.length || !values.every((value) => value > 0 && Number.isFinite(value))) {
-      return void faults.push({ path: `line ${index + 1}`, sentence: `must hold ${returnPeriods.length} numbers of more than 0` });
+      return void faults.push({
+        path: `line ${index + 1}`,
+        sentence: `must hold ${returnPeriods.length} numbers of more than 0`,
+      });
     }
     if (duration <= 864_000) rows.push({ duration, values });
   });
-  if (!returnPeriods) return { ok: false, faults: [{ path: 'table', sentence: 'has no line of return periods, such as: duration, 1, 2, 5, 10, 25, 50, 100' }] };
-  if (rows.length < 2) faults.push({ path: 'table', sentence: 'needs two durations or more, such as 5-min and 10-min' });
-  if (!rises(rows.map((row) => row.duration))) faults.push({ path: 'table', sentence: 'has durations that do not rise from line to line' });
+  if (!returnPeriods)
+    return {
+      ok: false,
+      faults: [
+        { path: 'table', sentence: 'has no line of return periods, such as: duration, 1, 2, 5, 10, 25, 50, 100' },
+      ],
+    };
+  if (rows.length < 2)
+    faults.push({ path: 'table', sentence: 'needs two durations or more, such as 5-min and 10-min' });
+  if (!rises(rows.map((row) => row.duration)))
+    faults.push({ path: 'table', sentence: 'has durations that do not rise from line to line' });
   if (faults.length > 0) return { ok: false, faults };
   const heading = notes.join(' ').toLowerCase();
   const unit = told.unit ?? (/milli|\bmm\b/.test(heading) ? 'mm' : 'in');
@@ -72,8 +99,13 @@ export function readFrequencyTable(text: string, told: Partial<Pick<FrequencyTab
   return {
     ok: true,
     table: {
-      returnPeriods, durations: rows.map((row) => row.duration), measure, unit,
-      intensities: (returnPeriods as number[]).map((_, k) => rows.map(({ duration, values }) => (values[k]! * metres) / (measure === 'depth' ? duration : 3600))),
+      returnPeriods,
+      durations: rows.map((row) => row.duration),
+      measure,
+      unit,
+      intensities: (returnPeriods as number[]).map((_, k) =>
+        rows.map(({ duration, values }) => (values[k]! * metres) / (measure === 'depth' ? duration : 3600)),
+      ),
     },
   };
 }

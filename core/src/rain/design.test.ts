@@ -1,9 +1,23 @@
 import { designRain, openingRain, rarerThan } from './design';
 
-const rows = { returnPeriods: [2, 10, 50, 100, 500], durations: [300, 900], intensities: [[2e-5, 1e-5], [4e-5, 2e-5], [5e-5, 2.6e-5], [6e-5, 3e-5], [8e-5, 4e-5]] };
+const rows = {
+  returnPeriods: [2, 10, 50, 100, 500],
+  durations: [300, 900],
+  intensities: [
+    [2e-5, 1e-5],
+    [4e-5, 2e-5],
+    [5e-5, 2.6e-5],
+    [6e-5, 3e-5],
+    [8e-5, 4e-5],
+  ],
+};
 
 it('takes the row asked for, and the 100-year one for openings', () => {
-  expect(designRain(rows, 10)).toEqual({ intensity: 4e-5, table: { durations: [300, 900], intensities: [4e-5, 2e-5] }, openings: { returnPeriod: 100, intensity: 6e-5, table: { durations: [300, 900], intensities: [6e-5, 3e-5] } } });
+  expect(designRain(rows, 10)).toEqual({
+    intensity: 4e-5,
+    table: { durations: [300, 900], intensities: [4e-5, 2e-5] },
+    openings: { returnPeriod: 100, intensity: 6e-5, table: { durations: [300, 900], intensities: [6e-5, 3e-5] } },
+  });
 });
 
 it('takes the rarest there is where the table ends before 100 years, or begins after the design rain', () => {

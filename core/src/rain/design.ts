@@ -14,16 +14,23 @@ export const ROOF_DURATION = 300;
 /** Doors and window wells are commonly checked by this, years. */
 const OPENINGS_BY = 100;
 
-function rowOf({ returnPeriods, durations, intensities }: FrequencyRows, years: number): { intensity: number; table: { durations: number[]; intensities: number[] } } {
+function rowOf(
+  { returnPeriods, durations, intensities }: FrequencyRows,
+  years: number,
+): { intensity: number; table: { durations: number[]; intensities: number[] } } {
   const table = { durations: [...durations], intensities: [...intensities[returnPeriods.indexOf(years)]!] };
   return { intensity: intensityOf(table, ROOF_DURATION), table };
 }
 
 /** Return periods of a table that are rarer than the design rain's. */
-export const rarerThan = ({ returnPeriods }: FrequencyRows, years: number): number[] => returnPeriods.filter((each) => each > years);
+export const rarerThan = ({ returnPeriods }: FrequencyRows, years: number): number[] =>
+  returnPeriods.filter((each) => each > years);
 
 /** The rarer rain of a table for openings, of one of its return periods. */
-export const openingRain = (rows: FrequencyRows, years: number): NonNullable<RainElement['openings']> => ({ returnPeriod: years, ...rowOf(rows, years) });
+export const openingRain = (rows: FrequencyRows, years: number): NonNullable<RainElement['openings']> => ({
+  returnPeriod: years,
+  ...rowOf(rows, years),
+});
 
 /** The design rain of one of a table's return periods, with the rain for openings: the 100-year one, or the rarest that the table has. */
 export function designRain(rows: FrequencyRows, years: number): Pick<RainElement, 'intensity' | 'table' | 'openings'> {

@@ -47,7 +47,11 @@ const MOST_SHIFT = 3600;
 /** Fits the three constants to a table of three rows or more: for a given b the rest is a straight line in logs, and b is searched. */
 export function fitRain({ durations, intensities }: IntensityTable): RainFit {
   const y = intensities.map(Math.log);
-  const at = (b: number): ReturnType<typeof straight> => straight(durations.map((duration) => Math.log(duration + b)), y);
+  const at = (b: number): ReturnType<typeof straight> =>
+    straight(
+      durations.map((duration) => Math.log(duration + b)),
+      y,
+    );
   const golden = (Math.sqrt(5) - 1) / 2;
   let low = 0;
   let high = MOST_SHIFT;
@@ -59,5 +63,8 @@ export function fitRain({ durations, intensities }: IntensityTable): RainFit {
   const b = (low + high) / 2;
   const { intercept, slope } = at(b);
   const fit = { a: Math.exp(intercept), b, c: -slope };
-  return { ...fit, worst: Math.max(...durations.map((duration, k) => Math.abs(fit.a / (duration + b) ** fit.c / intensities[k]! - 1))) };
+  return {
+    ...fit,
+    worst: Math.max(...durations.map((duration, k) => Math.abs(fit.a / (duration + b) ** fit.c / intensities[k]! - 1))),
+  };
 }

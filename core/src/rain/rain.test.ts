@@ -15,14 +15,22 @@ Date: any`;
 describe('a precipitation-frequency table', () => {
   it('is read with its notes', () => {
     const read = readFrequencyTable(ATLAS);
-    expect(read.ok && read.table).toMatchObject({ returnPeriods: [1, 2, 5, 10], durations: [300, 600, 3600, 86_400], measure: 'depth', unit: 'in' });
+    expect(read.ok && read.table).toMatchObject({
+      returnPeriods: [1, 2, 5, 10],
+      durations: [300, 600, 3600, 86_400],
+      measure: 'depth',
+      unit: 'in',
+    });
     // 0.62 in in 5 min is 7.44 in/h.
-    expect(read.ok && read.table.intensities[3]![0]! * 3600 / 0.0254).toBeCloseTo(7.44, 9);
+    expect(read.ok && (read.table.intensities[3]![0]! * 3600) / 0.0254).toBeCloseTo(7.44, 9);
   });
 
   it('is read as intensities in millimetres when it says so', () => {
     const read = readFrequencyTable('Rainfall intensity (mm/h)\nDuration;2;10\n5 min;75;150\n1 h;20;40');
-    expect(read.ok && read.table.intensities).toEqual([[0.075 / 3600, 0.02 / 3600], [0.15 / 3600, 0.04 / 3600]]);
+    expect(read.ok && read.table.intensities).toEqual([
+      [0.075 / 3600, 0.02 / 3600],
+      [0.15 / 3600, 0.04 / 3600],
+    ]);
   });
 
   it.each([
@@ -35,20 +43,40 @@ describe('a precipitation-frequency table', () => {
     expect(!read.ok && read.faults.map((fault) => `${fault.path} ${fault.sentence}`).join('; ')).toMatch(says);
   });
 
-  it.each([['5-min:', 300], ['60 min', 3600], ['2-hr', 7200], ['24h', 86_400], ['1 day', 86_400], ['soon', null], ['5', null]])('duration %s', (text, seconds) => expect(readDuration(text)).toBe(seconds));
+  it.each([
+    ['5-min:', 300],
+    ['60 min', 3600],
+    ['2-hr', 7200],
+    ['24h', 86_400],
+    ['1 day', 86_400],
+    ['soon', null],
+    ['5', null],
+  ])('duration %s', (text, seconds) => expect(readDuration(text)).toBe(seconds));
 });
 
 it('never gives more rain for a longer time, whatever falling table', () => {
-  const table = fc.array(fc.tuple(fc.double({ min: 1, max: 3, noNaN: true }), fc.double({ min: 0.3, max: 0.99, noNaN: true })), { minLength: 1, maxLength: 8 });
-  fc.assert(fc.property(table, fc.double({ min: 1, max: 1e6, noNaN: true }), fc.double({ min: 1, max: 10, noNaN: true }), (steps, duration, factor) => {
-    const durations = [300];
-    const intensities = [5e-5];
-    for (const [stretch, drop] of steps) {
-      durations.push(durations.at(-1)! * (1 + stretch));
-      intensities.push(intensities.at(-1)! * drop);
-    }
-    expect(intensityOf({ durations, intensities }, duration * factor)).toBeLessThanOrEqual(intensityOf({ durations, intensities }, duration) * (1 + 1e-12));
-  }));
+  const table = fc.array(
+    fc.tuple(fc.double({ min: 1, max: 3, noNaN: true }), fc.double({ min: 0.3, max: 0.99, noNaN: true })),
+    { minLength: 1, maxLength: 8 },
+  );
+  fc.assert(
+    fc.property(
+      table,
+      fc.double({ min: 1, max: 1e6, noNaN: true }),
+      fc.double({ min: 1, max: 10, noNaN: true }),
+      (steps, duration, factor) => {
+        const durations = [300];
+        const intensities = [5e-5];
+        for (const [stretch, drop] of steps) {
+          durations.push(durations.at(-1)! * (1 + stretch));
+          intensities.push(intensities.at(-1)! * drop);
+        }
+        expect(intensityOf({ durations, intensities }, duration * factor)).toBeLessThanOrEqual(
+          intensityOf({ durations, intensities }, duration) * (1 + 1e-12),
+        );
+      },
+    ),
+  );
 });
 
 it('finds the constants of a table that was made of them', () => {

@@ -22,10 +22,15 @@ const onSlope = (inlet: Basin | Channel): inlet is SlopeInlet => inlet.approach 
 
 function taking(inlet: SlopeInlet, flow: number): Interception {
   const { slope, roughness, width } = inlet.approach;
-  if (inlet.kind === 'channel') return interception({ flow, width: inlet.length, slope, roughness }, inlet.length, inlet.width * CHANNEL_OPEN);
+  if (inlet.kind === 'channel')
+    return interception({ flow, width: inlet.length, slope, roughness }, inlet.length, inlet.width * CHANNEL_OPEN);
   const side = GRATE_FACTS[inlet.grate].weirLength / 4;
   const clogging = inlet.clogging ?? GRATE_FACTS[inlet.grate].clogging;
-  return interception({ flow, width: width ?? side, slope, roughness }, side * (inlet.count ?? 1), side * (1 - clogging));
+  return interception(
+    { flow, width: width ?? side, slope, roughness },
+    side * (inlet.count ?? 1),
+    side * (1 - clogging),
+  );
 }
 
 /** Every inlet on a slope after those that pass water on to it. Ones that go round are left out; the job's faults name them. */
@@ -46,7 +51,11 @@ function ordered(inlets: SlopeInlet[]): SlopeInlet[] {
 }
 
 /** Arrivals at every landing with what inlets on slopes pass on moved to the next; `flowOf` gives the flow (m³/s) of a list of arrivals. */
-export function withBypass(job: Job, arrivals: ReadonlyMap<string, readonly Arrival[]>, flowOf: (parts: readonly Arrival[]) => number): { arrivals: ReadonlyMap<string, readonly Arrival[]>; onSlope: ReadonlyMap<string, OnSlope> } {
+export function withBypass(
+  job: Job,
+  arrivals: ReadonlyMap<string, readonly Arrival[]>,
+  flowOf: (parts: readonly Arrival[]) => number,
+): { arrivals: ReadonlyMap<string, readonly Arrival[]>; onSlope: ReadonlyMap<string, OnSlope> } {
   const inlets = groundInlets(job).filter(onSlope);
   if (inlets.length === 0) return { arrivals, onSlope: new Map() };
   const moved = new Map(arrivals);
@@ -58,8 +67,15 @@ export function withBypass(job: Job, arrivals: ReadonlyMap<string, readonly Arri
     const to = inlet.passesTo ?? null;
     told.set(inlet.id, { ...taken, offered, passed: offered * (1 - taken.share), to });
     if (taken.share >= 1) continue;
-    moved.set(inlet.id, parts.map(({ time, area }) => ({ time, area: area * taken.share })));
-    if (to !== null) moved.set(to, [...(moved.get(to) ?? []), ...parts.map(({ time, area }) => ({ time, area: area * (1 - taken.share) }))]);
+    moved.set(
+      inlet.id,
+      parts.map(({ time, area }) => ({ time, area: area * taken.share })),
+    );
+    if (to !== null)
+      moved.set(to, [
+        ...(moved.get(to) ?? []),
+        ...parts.map(({ time, area }) => ({ time, area: area * (1 - taken.share) })),
+      ]);
   }
   return { arrivals: moved, onSlope: told };
 }

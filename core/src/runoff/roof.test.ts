@@ -7,7 +7,15 @@ import { basin, codes, face, jobOf, out, pipe, spout } from '../testing/parts';
 
 describe('a valley that comes down on a gutter', () => {
   const valley = { gutterRun: 6 };
-  const job = (more: object = {}) => jobOf(face(150, 'spout', { valley }), spout({ size: 'rect4x5', ...more }), basin(), out(), pipe('spout'), pipe('basin', { to: 'out' }));
+  const job = (more: object = {}) =>
+    jobOf(
+      face(150, 'spout', { valley }),
+      spout({ size: 'rect4x5', ...more }),
+      basin(),
+      out(),
+      pipe('spout'),
+      pipe('basin', { to: 'out' }),
+    );
 
   it('shoots over what the gutter does not carry, and a larger gutter mends it', () => {
     const now = job();
@@ -19,7 +27,11 @@ describe('a valley that comes down on a gutter', () => {
     expect(inlet.valley!.capacity).toBeGreaterThan(0.0017);
     expect(inlet.overshoot).toBeCloseTo(0.006 - inlet.valley!.capacity, 9);
     expect(codes(plan)).toContain('valleyOvershoots');
-    const fix = fixOf(now, plan, plan.snags.find((snag) => snag.code === 'valleyOvershoots')!)!;
+    const fix = fixOf(
+      now,
+      plan,
+      plan.snags.find((snag) => snag.code === 'valleyOvershoots')!,
+    )!;
     expect(codes(planJob(applyChange(now, fix.change).job))).not.toContain('valleyOvershoots');
   });
 
@@ -39,7 +51,8 @@ describe('a valley that comes down on a gutter', () => {
 });
 
 describe('an upper downspout that is too small', () => {
-  const upper = (more: object = {}) => spout({ id: 'upper', name: 'Upper', size: 'rect2x3', landsOn: [{ to: 'spout', share: 1 }], ...more });
+  const upper = (more: object = {}) =>
+    spout({ id: 'upper', name: 'Upper', size: 'rect2x3', landsOn: [{ to: 'spout', share: 1 }], ...more });
   const rest = [spout({ size: 'rect4x5' }), basin(), out(), pipe('spout'), pipe('basin', { to: 'out' })];
 
   it('passes all of it down when nobody says where it spills', () => {

@@ -52,7 +52,11 @@ export interface Sources {
 }
 
 /** Roof water that comes to a downspout in a rain (m/s). */
-export function roofWater({ atDownspout, valleys }: Pick<Sources, 'atDownspout' | 'valleys'>, id: string, rain: number): RoofWater {
+export function roofWater(
+  { atDownspout, valleys }: Pick<Sources, 'atDownspout' | 'valleys'>,
+  id: string,
+  rain: number,
+): RoofWater {
   const valley = valleys.get(id);
   const offered = (atDownspout.get(id) ?? 0) * rain;
   return valley ? { offered, valley: { offered: valley.area * rain, gutterRun: valley.gutterRun } } : { offered };
@@ -75,13 +79,15 @@ function share(amount: number, feeds: readonly Feed[], give: (to: string, part: 
   for (const feed of feeds) give(feed.to, (amount * feed.share) / total);
 }
 
-const add = (map: Map<string, number>, id: string, amount: number): void => void map.set(id, (map.get(id) ?? 0) + amount);
+const add = (map: Map<string, number>, id: string, amount: number): void =>
+  void map.set(id, (map.get(id) ?? 0) + amount);
 
 /** Downspouts with every upper one before those it lands on; ones that go round in a loop are left out. */
 function downTheRoof(downspouts: readonly Downspout[]): Downspout[] {
   const waiting = new Map<string, number>();
   const byId = new Map(downspouts.map((downspout) => [downspout.id, downspout]));
-  for (const { landsOn = [] } of downspouts) for (const feed of landsOn) waiting.set(feed.to, (waiting.get(feed.to) ?? 0) + 1);
+  for (const { landsOn = [] } of downspouts)
+    for (const feed of landsOn) waiting.set(feed.to, (waiting.get(feed.to) ?? 0) + 1);
   const ordered = downspouts.filter((downspout) => !waiting.get(downspout.id));
   for (let at = 0; at < ordered.length; at++) {
     for (const feed of ordered[at]!.landsOn ?? []) {
@@ -114,7 +120,10 @@ export function followWater(job: Job): Sources {
   const shedFrom = (element: RoofFace | Surface, area: number): void => {
     const coefficient = runoffCoefficient(coefficientOf(element), factor);
     const effectiveArea = area * coefficient;
-    const time = element.kind === 'surface' ? arrivalTime(element, rain?.table ?? { durations: [0], intensities: [rain?.intensity ?? 0] }) : 0;
+    const time =
+      element.kind === 'surface'
+        ? arrivalTime(element, rain?.table ?? { durations: [0], intensities: [rain?.intensity ?? 0] })
+        : 0;
     sheds.push({ id: element.id, area, coefficient, effectiveArea, time });
     if (element.feeds.length === 0) add(lost, element.id, effectiveArea);
     share(effectiveArea, element.feeds, (to, part) => {
@@ -122,7 +131,10 @@ export function followWater(job: Job): Sources {
         add(atDownspout, to, part);
         if (element.kind === 'roofFace' && element.valley) {
           const there = valleys.get(to);
-          valleys.set(to, { area: (there?.area ?? 0) + part, gutterRun: Math.max(there?.gutterRun ?? 0, element.valley.gutterRun) });
+          valleys.set(to, {
+            area: (there?.area ?? 0) + part,
+            gutterRun: Math.max(there?.gutterRun ?? 0, element.valley.gutterRun),
+          });
         }
       } else if (isLanding(job.elements[to])) arrive(to, part, time);
       else add(lost, element.id, part);
@@ -140,7 +152,10 @@ export function followWater(job: Job): Sources {
   /** C·A whose water the gutter spills where the user has said that it runs to an inlet, m². */
   const spill = (downspout: Downspout): number => {
     if (!rain || downspout.spillsTo === undefined || !isLanding(job.elements[downspout.spillsTo])) return 0;
-    return downspoutPlan(downspout, roofWater({ atDownspout, valleys }, downspout.id, rain.intensity), settings).overshoot / rain.intensity;
+    return (
+      downspoutPlan(downspout, roofWater({ atDownspout, valleys }, downspout.id, rain.intensity), settings).overshoot /
+      rain.intensity
+    );
   };
   const downspouts = ofKind(job, 'downspout');
   const ordered = downTheRoof(downspouts);

@@ -13,7 +13,10 @@ function standsBlocked(inlet: Basin | Channel, offered: number): number | null {
   // What runs off over the ground stands a little over the ground it runs over: the margin to the sill is for that.
   const spill = inlet.spillLevel ?? Number.POSITIVE_INFINITY;
   const left = inlet.kind === 'basin' ? (inlet.count ?? 1) - 1 : 0;
-  const ponds = left > 0 ? inlet.groundLevel + sagDepth({ ...inletOf({ ...(inlet as Basin), count: left }), flow: offered }).depth : Number.POSITIVE_INFINITY;
+  const ponds =
+    left > 0
+      ? inlet.groundLevel + sagDepth({ ...inletOf({ ...(inlet as Basin), count: left }), flow: offered }).depth
+      : Number.POSITIVE_INFINITY;
   const level = Math.min(ponds, spill);
   return Number.isFinite(level) ? level : null;
 }
@@ -27,21 +30,35 @@ const leftToSill = (inlet: Basin | Channel, offered: number): number => {
 /** In the design rain, one grate full of leaves brings the water to a sill. Water runs past an inlet on a slope, and does not pond there. */
 export const blockedGrate: Rule = {
   code: 'blockedGrate',
-  find: (job, { inlets, settings }) => groundInlets(job).flatMap((inlet) => {
-    const offered = inlets[inlet.id]?.taken ?? 0;
-    if (inlet.sillLevel === undefined || inlet.approach || offered <= 0) return [];
-    const left = leftToSill(inlet, offered);
-    return left < settings.openingMargin ? [{ code: 'blockedGrate', severity: 'mind' as const, at: inlet.id, measure: 'small' as const, figure: left, limit: settings.openingMargin }] : [];
-  }),
+  find: (job, { inlets, settings }) =>
+    groundInlets(job).flatMap((inlet) => {
+      const offered = inlets[inlet.id]?.taken ?? 0;
+      if (inlet.sillLevel === undefined || inlet.approach || offered <= 0) return [];
+      const left = leftToSill(inlet, offered);
+      return left < settings.openingMargin
+        ? [
+            {
+              code: 'blockedGrate',
+              severity: 'mind' as const,
+              at: inlet.id,
+              measure: 'small' as const,
+              figure: left,
+              limit: settings.openingMargin,
+            },
+          ]
+        : [];
+    }),
   tell: (snag, say) => ({
-    headline: snag.figure === 0
-      ? `Full of leaves, ${say.name(snag.at)} fills to the sill it protects.`
-      : snag.figure < 0
-        ? `With a grate blocked, water at ${say.name(snag.at)} stands ${say.show('small', -snag.figure)} over its sill.`
-        : `With a grate blocked, water at ${say.name(snag.at)} comes within ${say.show('small', snag.figure)} of its sill.`,
-    why: snag.figure === 0
-      ? 'No way off below the sill is known. Say at what level water runs off over the ground, shape the ground so that it does, or set a second grate.'
-      : `${say.show('small', snag.limit)} is the margin here. Lower the ground over which it runs off, or set another grate.`,
+    headline:
+      snag.figure === 0
+        ? `Full of leaves, ${say.name(snag.at)} fills to the sill it protects.`
+        : snag.figure < 0
+          ? `With a grate blocked, water at ${say.name(snag.at)} stands ${say.show('small', -snag.figure)} over its sill.`
+          : `With a grate blocked, water at ${say.name(snag.at)} comes within ${say.show('small', snag.figure)} of its sill.`,
+    why:
+      snag.figure === 0
+        ? 'No way off below the sill is known. Say at what level water runs off over the ground, shape the ground so that it does, or set a second grate.'
+        : `${say.show('small', snag.limit)} is the margin here. Lower the ground over which it runs off, or set another grate.`,
     instead: 'Say at what level water runs off over the ground, clear of the door.',
   }),
   fix: (snag, job, { inlets, settings }): Fix | null => {

@@ -8,10 +8,21 @@ import type { Rule } from './snag';
 /** The hole to a channel drain's pipe takes less than the channel brings to it. */
 export const channelOutlet: Rule = {
   code: 'channelOutlet',
-  find: (_, { inlets }) => Object.entries(inlets).flatMap(([id, inlet]) =>
-    inlet.kind === 'channel' && inlet.outletCapacity !== null && inlet.outletFlow > inlet.outletCapacity
-      ? [{ code: 'channelOutlet', severity: 'fix' as const, at: id, measure: 'flow' as const, figure: inlet.outletFlow, limit: inlet.outletCapacity }]
-      : []),
+  find: (_, { inlets }) =>
+    Object.entries(inlets).flatMap(([id, inlet]) =>
+      inlet.kind === 'channel' && inlet.outletCapacity !== null && inlet.outletFlow > inlet.outletCapacity
+        ? [
+            {
+              code: 'channelOutlet',
+              severity: 'fix' as const,
+              at: id,
+              measure: 'flow' as const,
+              figure: inlet.outletFlow,
+              limit: inlet.outletCapacity,
+            },
+          ]
+        : [],
+    ),
   tell: (snag, say) => ({
     headline: `The outlet of ${say.name(snag.at)} takes ${say.show('flow', snag.limit)} of ${say.show('flow', snag.figure)}.`,
     why: 'A channel is only as good as the hole at its end: the water stands behind it and comes over the grate.',
@@ -19,7 +30,13 @@ export const channelOutlet: Rule = {
   fix: (snag, job) => {
     const run = runFrom(job, snag.at);
     const channel = elementOf(job, 'channel', snag.at)!;
-    const size = run && NOMINAL_SIZES.find((nominal) => nominal > run.nominal + 1e-9 && channelPlan(channel, snag.figure, null, nominal).outletCapacity! >= snag.figure);
+    const size =
+      run &&
+      NOMINAL_SIZES.find(
+        (nominal) =>
+          nominal > run.nominal + 1e-9 &&
+          channelPlan(channel, snag.figure, null, nominal).outletCapacity! >= snag.figure,
+      );
     if (!run || !size) return null;
     const label = `Make its outlet ${text(showNominal(size, headOf(job).units))}`;
     return { label, change: sizeDown(job, run, size, label) };

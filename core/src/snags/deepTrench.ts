@@ -9,11 +9,21 @@ const PROTECT_FROM = 5 * METRES_PER_FOOT;
 /** A trench deep enough to kill, with no protection planned. */
 export const deepTrench: Rule = {
   code: 'deepTrench',
-  find: (job, { runs }) => Object.values(runs).flatMap((run) => {
-    const depth = Math.max(run.groundUp - run.invertUp, run.groundDown - run.invertDown);
-    if (depth < PROTECT_FROM || runOf(job, run.id).shored) return [];
-    return [{ code: 'deepTrench', severity: 'stop' as const, at: run.id, measure: 'small' as const, figure: depth, limit: PROTECT_FROM }];
-  }),
+  find: (job, { runs }) =>
+    Object.values(runs).flatMap((run) => {
+      const depth = Math.max(run.groundUp - run.invertUp, run.groundDown - run.invertDown);
+      if (depth < PROTECT_FROM || runOf(job, run.id).shored) return [];
+      return [
+        {
+          code: 'deepTrench',
+          severity: 'stop' as const,
+          at: run.id,
+          measure: 'small' as const,
+          figure: depth,
+          limit: PROTECT_FROM,
+        },
+      ];
+    }),
   tell: (snag, say) => ({
     headline: `The trench of ${say.name(snag.at)} is ${say.show('small', snag.figure)} deep and unprotected.`,
     why: `From ${say.show('small', snag.limit)} a protective system and a competent person are required; from 4 ft a ladder. Trench walls kill.`,

@@ -7,20 +7,40 @@ import type { Rule } from './snag';
 const other = (id: string | undefined): { other?: string } => (id === undefined ? {} : { other: id });
 
 /** What comes to the downspout past a valley that already spills, m³/s. */
-const reaches = ({ offered, valley }: DownspoutPlan): number => offered - (valley ? Math.max(0, valley.offered - valley.capacity) : 0);
+const reaches = ({ offered, valley }: DownspoutPlan): number =>
+  offered - (valley ? Math.max(0, valley.offered - valley.capacity) : 0);
 
 /** More roof water than the downspout or its outlet takes: the gutter spills it into the yard there. */
 export const downspoutSmall: Rule = {
   code: 'downspoutSmall',
-  find: (job, { inlets }) => Object.entries(inlets).flatMap(([id, inlet]) =>
-    inlet.kind === 'downspout' && reaches(inlet) > inlet.capacity ? [{ code: 'downspoutSmall', severity: 'fix' as const, at: id, measure: 'flow' as const, figure: reaches(inlet), limit: inlet.capacity, ...other(elementOf(job, 'downspout', id)!.spillsTo) }] : []),
+  find: (job, { inlets }) =>
+    Object.entries(inlets).flatMap(([id, inlet]) =>
+      inlet.kind === 'downspout' && reaches(inlet) > inlet.capacity
+        ? [
+            {
+              code: 'downspoutSmall',
+              severity: 'fix' as const,
+              at: id,
+              measure: 'flow' as const,
+              figure: reaches(inlet),
+              limit: inlet.capacity,
+              ...other(elementOf(job, 'downspout', id)!.spillsTo),
+            },
+          ]
+        : [],
+    ),
   tell: (snag, say) => ({
     headline: `${say.name(snag.at)} takes ${say.show('flow', snag.limit)} of ${say.show('flow', snag.figure)}; the gutter spills the rest.`,
-    why: snag.other === undefined ? 'What spills lands beside the wall and becomes yard water. The line below is sized as if the downspout took all of it.' : `What spills lands beside the wall and runs to ${say.name(snag.other)}, where it is counted.`,
+    why:
+      snag.other === undefined
+        ? 'What spills lands beside the wall and becomes yard water. The line below is sized as if the downspout took all of it.'
+        : `What spills lands beside the wall and runs to ${say.name(snag.other)}, where it is counted.`,
   }),
   fix: (snag, job, { settings }) => {
     const downspout = elementOf(job, 'downspout', snag.at)!;
-    const size = [...DOWNSPOUT_SIZES].sort((a, b) => DOWNSPOUT_OPENINGS[a] - DOWNSPOUT_OPENINGS[b]).find((each) => downspoutPlan({ ...downspout, size: each }, { offered: snag.figure }, settings).overshoot === 0);
+    const size = [...DOWNSPOUT_SIZES]
+      .sort((a, b) => DOWNSPOUT_OPENINGS[a] - DOWNSPOUT_OPENINGS[b])
+      .find((each) => downspoutPlan({ ...downspout, size: each }, { offered: snag.figure }, settings).overshoot === 0);
     if (!size) return null;
     const label = `Hang a ${DOWNSPOUT_LABELS[size]} downspout`;
     return { label, change: put(label, { ...downspout, size }) };

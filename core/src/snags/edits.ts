@@ -8,7 +8,8 @@ export const runOf = (job: Job, id: string): Run => elementOf(job, 'run', id)!;
 export const dischargeOf = (job: Job, id: string): Discharge => elementOf(job, 'discharge', id)!;
 
 /** The run that leaves a landing. */
-export const runFrom = (job: Job, landing: string): Run | undefined => ofKind(job, 'run').find((run) => run.from === landing);
+export const runFrom = (job: Job, landing: string): Run | undefined =>
+  ofKind(job, 'run').find((run) => run.from === landing);
 
 /** Runs downstream of a landing, in order. */
 export function downstream(job: Job, landing: string): Run[] {

@@ -11,7 +11,17 @@ export const largerIntoSmaller: Rule = {
     return Object.values(runs).flatMap((run) => {
       const below = runs[next.get(run.to) ?? ''];
       if (!below || below.nominal >= run.nominal - 1e-9) return [];
-      return [{ code: 'largerIntoSmaller', severity: 'fix' as const, at: below.id, other: run.id, measure: 'nominal' as const, figure: below.nominal, limit: run.nominal }];
+      return [
+        {
+          code: 'largerIntoSmaller',
+          severity: 'fix' as const,
+          at: below.id,
+          other: run.id,
+          measure: 'nominal' as const,
+          figure: below.nominal,
+          limit: run.nominal,
+        },
+      ];
     });
   },
   tell: (snag, say) => ({

@@ -15,10 +15,25 @@ export const lidAboveInlet: Rule = {
     const worst = new Map<string, Snag>();
     for (const landing of Object.values(landings)) {
       const outlet = job.elements[landing.outlet ?? ''];
-      if (outlet?.kind !== 'discharge' || outlet.form !== 'popup' || landing.waterLevel === null || landing.kind === 'discharge' || landing.kind === 'junction') continue;
+      if (
+        outlet?.kind !== 'discharge' ||
+        outlet.form !== 'popup' ||
+        landing.waterLevel === null ||
+        landing.kind === 'discharge' ||
+        landing.kind === 'junction'
+      )
+        continue;
       const over = landing.waterLevel - landing.groundLevel;
       if (over < -LEVEL_TOLERANCE || over <= (worst.get(landing.outlet!)?.figure ?? Number.NEGATIVE_INFINITY)) continue;
-      worst.set(landing.outlet!, { code: 'lidAboveInlet', severity: 'stop', at: landing.outlet!, other: landing.id, measure: 'small', figure: over, limit: 0 });
+      worst.set(landing.outlet!, {
+        code: 'lidAboveInlet',
+        severity: 'stop',
+        at: landing.outlet!,
+        other: landing.id,
+        measure: 'small',
+        figure: over,
+        limit: 0,
+      });
     }
     return [...worst.values()];
   },
@@ -29,6 +44,9 @@ export const lidAboveInlet: Rule = {
   fix: (snag, job) => {
     const discharge = dischargeOf(job, snag.at);
     const label = 'Move the pop-up to lower ground, to be found';
-    return { label, change: put(label, { ...discharge, groundLevel: discharge.groundLevel - snag.figure - CLEAR, assumed: true }) };
+    return {
+      label,
+      change: put(label, { ...discharge, groundLevel: discharge.groundLevel - snag.figure - CLEAR, assumed: true }),
+    };
   },
 };

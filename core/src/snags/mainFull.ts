@@ -7,14 +7,27 @@ const NEAR = 0.9;
 /** An existing main that has no room, or little, for what this job adds. */
 export const mainFull: Rule = {
   code: 'mainFull',
-  find: (job, { landings }) => ofKind(job, 'discharge').flatMap((discharge): Snag[] => {
-    if (discharge.form !== 'main' || discharge.mainCapacity === undefined) return [];
-    const carried = (discharge.mainUsed ?? 0) + landings[discharge.id]!.passing;
-    if (carried < NEAR * discharge.mainCapacity) return [];
-    return [{ code: 'mainFull', severity: carried > discharge.mainCapacity ? 'stop' : 'mind', at: discharge.id, measure: 'flow', figure: carried, limit: discharge.mainCapacity }];
-  }),
+  find: (job, { landings }) =>
+    ofKind(job, 'discharge').flatMap((discharge): Snag[] => {
+      if (discharge.form !== 'main' || discharge.mainCapacity === undefined) return [];
+      const carried = (discharge.mainUsed ?? 0) + landings[discharge.id]!.passing;
+      if (carried < NEAR * discharge.mainCapacity) return [];
+      return [
+        {
+          code: 'mainFull',
+          severity: carried > discharge.mainCapacity ? 'stop' : 'mind',
+          at: discharge.id,
+          measure: 'flow',
+          figure: carried,
+          limit: discharge.mainCapacity,
+        },
+      ];
+    }),
   tell: (snag, say) => ({
-    headline: snag.figure > snag.limit ? `${say.name(snag.at)} has no room: ${say.show('flow', snag.figure)} in a main that holds ${say.show('flow', snag.limit)}.` : `${say.name(snag.at)} is near full: ${say.show('flow', snag.figure)} of ${say.show('flow', snag.limit)}.`,
+    headline:
+      snag.figure > snag.limit
+        ? `${say.name(snag.at)} has no room: ${say.show('flow', snag.figure)} in a main that holds ${say.show('flow', snag.limit)}.`
+        : `${say.name(snag.at)} is near full: ${say.show('flow', snag.figure)} of ${say.show('flow', snag.limit)}.`,
     why: 'What an overfull main cannot take comes up at somebody’s lowest inlet, not always yours. Ask whose main it is, and never join a sanitary sewer.',
   }),
   fix: () => null,

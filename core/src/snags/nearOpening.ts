@@ -4,14 +4,26 @@ import type { Rule } from './snag';
 /** Water at an inlet comes nearer to the sill that it protects than the margin. */
 export const nearOpening: Rule = {
   code: 'nearOpening',
-  find: (_, { inlets, settings }) => Object.entries(inlets).flatMap(([id, inlet]) =>
-    inlet.kind !== 'downspout' && inlet.freeboard !== null && inlet.freeboard < settings.openingMargin
-      ? [{ code: 'nearOpening', severity: 'stop' as const, at: id, measure: 'small' as const, figure: inlet.freeboard, limit: settings.openingMargin }]
-      : []),
+  find: (_, { inlets, settings }) =>
+    Object.entries(inlets).flatMap(([id, inlet]) =>
+      inlet.kind !== 'downspout' && inlet.freeboard !== null && inlet.freeboard < settings.openingMargin
+        ? [
+            {
+              code: 'nearOpening',
+              severity: 'stop' as const,
+              at: id,
+              measure: 'small' as const,
+              figure: inlet.freeboard,
+              limit: settings.openingMargin,
+            },
+          ]
+        : [],
+    ),
   tell: (snag, say) => ({
-    headline: snag.figure < 0
-      ? `Water at ${say.name(snag.at)} stands ${say.show('small', -snag.figure)}${-snag.figure >= MOST_OVER_SILL ? ' or more' : ''} over the sill it protects.`
-      : `Water at ${say.name(snag.at)} comes within ${say.show('small', snag.figure)} of the sill it protects.`,
+    headline:
+      snag.figure < 0
+        ? `Water at ${say.name(snag.at)} stands ${say.show('small', -snag.figure)}${-snag.figure >= MOST_OVER_SILL ? ' or more' : ''} over the sill it protects.`
+        : `Water at ${say.name(snag.at)} comes within ${say.show('small', snag.figure)} of the sill it protects.`,
     why: `${say.show('small', snag.limit)} is the margin here. Leaves, a larger storm or a settled slab use it up.`,
     instead: 'Give it a larger grate, channel or pipe, or say at what level water runs off clear of the door.',
   }),

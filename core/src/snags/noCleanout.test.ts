@@ -7,18 +7,31 @@ import { basin, codes, ground, jobOf, out, pipe } from '../testing/parts';
 import { fixOf } from './judge';
 
 const wye: Element = { id: 'wye', kind: 'junction', form: 'wye', name: 'Wye', groundLevel: -0.2 };
-const line = (first: number, second: number, more: Element[] = []): Job => jobOf(
-  ground(50, 'basin'), basin(), wye, out({ groundLevel: -1.9, controlLevel: -4 }), pipe('basin', { id: 'upper', to: 'wye', length: first }), pipe('wye', { id: 'lower', length: second, grade: { type: 'pitch', pitch: 0.03 } }), ...more,
-);
+const line = (first: number, second: number, more: Element[] = []): Job =>
+  jobOf(
+    ground(50, 'basin'),
+    basin(),
+    wye,
+    out({ groundLevel: -1.9, controlLevel: -4 }),
+    pipe('basin', { id: 'upper', to: 'wye', length: first }),
+    pipe('wye', { id: 'lower', length: second, grade: { type: 'pitch', pitch: 0.03 } }),
+    ...more,
+  );
 
 it('counts from where a rod goes in, over wyes, to 100 ft', () => {
   expect(codes(planJob(line(14, 16)))).not.toContain('noCleanout');
   const plan = planJob(line(14, 17));
-  expect(plan.snags.filter((snag) => snag.code === 'noCleanout')).toMatchObject([{ at: 'lower', figure: 31, limit: expect.closeTo(30.48, 9) }]);
+  expect(plan.snags.filter((snag) => snag.code === 'noCleanout')).toMatchObject([
+    { at: 'lower', figure: 31, limit: expect.closeTo(30.48, 9) },
+  ]);
 });
 
 it('takes the nearer way in where two lines meet', () => {
-  const branch: Element[] = [basin({ id: 'other' }), ground(20, 'other'), pipe('other', { id: 'branch', to: 'wye', length: 5 })];
+  const branch: Element[] = [
+    basin({ id: 'other' }),
+    ground(20, 'other'),
+    pipe('other', { id: 'branch', to: 'wye', length: 5 }),
+  ];
   expect(codes(planJob(line(14, 24, branch)))).not.toContain('noCleanout');
 });
 

@@ -6,7 +6,8 @@ import { freeId, runOf } from './edits';
 import type { Rule } from './snag';
 
 /** Where a rod or hose can be got in: a basin's or channel's outlet, a downspout's foot, a cleanout. */
-const isAccess = (landing: Landing | undefined): boolean => landing !== undefined && (landing.kind !== 'junction' || landing.form === 'cleanout') && landing.kind !== 'discharge';
+const isAccess = (landing: Landing | undefined): boolean =>
+  landing !== undefined && (landing.kind !== 'junction' || landing.form === 'cleanout') && landing.kind !== 'discharge';
 
 interface Reach {
   run: string;
@@ -30,9 +31,20 @@ function reaches(job: Job, { runs }: Solution): Reach[] {
 /** Farther down a pipe than a rod or hose is led from any place to get in. */
 export const noCleanout: Rule = {
   code: 'noCleanout',
-  find: (job, solution) => reaches(job, solution)
-    .filter(({ start, end }) => end > solution.settings.cleanoutSpacing + 1e-6 && start <= solution.settings.cleanoutSpacing)
-    .map(({ run, end }) => ({ code: 'noCleanout', severity: 'fix' as const, at: run, measure: 'length' as const, figure: end, limit: solution.settings.cleanoutSpacing })),
+  find: (job, solution) =>
+    reaches(job, solution)
+      .filter(
+        ({ start, end }) =>
+          end > solution.settings.cleanoutSpacing + 1e-6 && start <= solution.settings.cleanoutSpacing,
+      )
+      .map(({ run, end }) => ({
+        code: 'noCleanout',
+        severity: 'fix' as const,
+        at: run,
+        measure: 'length' as const,
+        figure: end,
+        limit: solution.settings.cleanoutSpacing,
+      })),
   tell: (snag, say) => ({
     headline: `Line ${say.line(snag.at)} runs ${say.show('length', snag.figure)} without a cleanout.`,
     why: `A rod or hose is led ${say.show('length', snag.limit)} at most. A cleanout brought to grade here saves digging the line up when it blocks.`,
@@ -46,9 +58,22 @@ export const noCleanout: Rule = {
     const head = job.elements[run.from];
     if (along < 1 || along > run.length - 0.01) {
       if (head?.kind !== 'junction' || head.form === 'wye') return null;
-      return { label: `Bring ${head.name} to grade as a cleanout`, change: { label: `Bring ${head.name} to grade as a cleanout`, puts: [{ ...head, form: 'cleanout' }], removes: [] } };
+      return {
+        label: `Bring ${head.name} to grade as a cleanout`,
+        change: {
+          label: `Bring ${head.name} to grade as a cleanout`,
+          puts: [{ ...head, form: 'cleanout' }],
+          removes: [],
+        },
+      };
     }
-    const cleanout: Junction = { id: freeId(job, 'cleanout'), kind: 'junction', form: 'cleanout', name: freeName(job, 'Cleanout'), groundLevel: groundUp + ((groundDown - groundUp) * along) / run.length };
+    const cleanout: Junction = {
+      id: freeId(job, 'cleanout'),
+      kind: 'junction',
+      form: 'cleanout',
+      name: freeName(job, 'Cleanout'),
+      groundLevel: groundUp + ((groundDown - groundUp) * along) / run.length,
+    };
     const label = 'Put in a cleanout';
     return { label, change: { ...splitRun(run, cleanout, freeId(job, 'runBelowCleanout'), along), label } };
   },

@@ -15,11 +15,20 @@ export const noDischarge: Rule = {
   find: (_, { landings, runs }) => {
     const left = new Set(Object.values(runs).map((run) => run.from));
     const reached = new Set(Object.values(runs).map((run) => run.to));
-    return Object.values(landings)
-      // Said once, where the pipe ends, and not again at every landing above it.
-      .filter((landing) => landing.outlet === null && !left.has(landing.id))
-      .filter((landing) => landing.passing > 0 || reached.has(landing.id))
-      .map((landing) => ({ code: 'noDischarge', severity: 'stop', at: landing.id, measure: 'flow', figure: landing.passing, limit: 0 }));
+    return (
+      Object.values(landings)
+        // Said once, where the pipe ends, and not again at every landing above it.
+        .filter((landing) => landing.outlet === null && !left.has(landing.id))
+        .filter((landing) => landing.passing > 0 || reached.has(landing.id))
+        .map((landing) => ({
+          code: 'noDischarge',
+          severity: 'stop',
+          at: landing.id,
+          measure: 'flow',
+          figure: landing.passing,
+          limit: 0,
+        }))
+    );
   },
   tell: (snag, say) => ({
     headline: `${say.name(snag.at)} has nowhere to send its water.`,
@@ -31,13 +40,30 @@ export const noDischarge: Rule = {
     const puts: Element[] = [];
     let discharge = ofKind(job, 'discharge')[0];
     if (!discharge) {
-      const lowest = Math.min(...Object.values(job.elements).flatMap((element) => ('groundLevel' in element ? [element.groundLevel] : [])));
-      discharge = { id: freeId(job, 'out'), kind: 'discharge', name: 'Way out', form: 'daylight', receiving: 'slope', groundLevel: lowest - ASSUMED_FALL, assumed: true };
+      const lowest = Math.min(
+        ...Object.values(job.elements).flatMap((element) => ('groundLevel' in element ? [element.groundLevel] : [])),
+      );
+      discharge = {
+        id: freeId(job, 'out'),
+        kind: 'discharge',
+        name: 'Way out',
+        form: 'daylight',
+        receiving: 'slope',
+        groundLevel: lowest - ASSUMED_FALL,
+        assumed: true,
+      };
       puts.push(discharge);
     }
     puts.push({
-      id: freeId(job, 'run'), kind: 'run', from: snag.at, to: discharge.id, length: ASSUMED_LENGTH, assumed: true,
-      material: 'smooth', nominal: 0.1016, grade: { type: 'auto' },
+      id: freeId(job, 'run'),
+      kind: 'run',
+      from: snag.at,
+      to: discharge.id,
+      length: ASSUMED_LENGTH,
+      assumed: true,
+      material: 'smooth',
+      nominal: 0.1016,
+      grade: { type: 'auto' },
     });
     const label = `Run it to ${discharge.name}, to be measured`;
     return { label, change: { label, puts, removes: [] } };

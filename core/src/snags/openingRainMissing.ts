@@ -8,7 +8,19 @@ export const openingRainMissing: Rule = {
   find: (job) => {
     const rain = rainOf(job);
     const inlet = firstSill(job);
-    return rain && !rain.openings && inlet ? [{ code: 'openingRainMissing', severity: 'mind' as const, at: 'rain', measure: 'count' as const, figure: 0, limit: 1, other: inlet.id }] : [];
+    return rain && !rain.openings && inlet
+      ? [
+          {
+            code: 'openingRainMissing',
+            severity: 'mind' as const,
+            at: 'rain',
+            measure: 'count' as const,
+            figure: 0,
+            limit: 1,
+            other: inlet.id,
+          },
+        ]
+      : [];
   },
   tell: (snag, say) => ({
     headline: `The sill at ${say.name(snag.other!)} is checked by the design rain alone.`,

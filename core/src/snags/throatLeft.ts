@@ -6,10 +6,22 @@ import type { Rule } from './snag';
 /** An adapter's narrower throat left in at the head of a pipe. */
 export const throatLeft: Rule = {
   code: 'throatLeft',
-  find: (job) => ofKind(job, 'run').flatMap((run) => {
-    const diameter = run.insideDiameter ?? run.nominal;
-    return run.throat === undefined || run.throat >= diameter - 1e-9 ? [] : [{ code: 'throatLeft', severity: 'fix' as const, at: run.id, measure: 'nominal' as const, figure: run.throat, limit: diameter }];
-  }),
+  find: (job) =>
+    ofKind(job, 'run').flatMap((run) => {
+      const diameter = run.insideDiameter ?? run.nominal;
+      return run.throat === undefined || run.throat >= diameter - 1e-9
+        ? []
+        : [
+            {
+              code: 'throatLeft',
+              severity: 'fix' as const,
+              at: run.id,
+              measure: 'nominal' as const,
+              figure: run.throat,
+              limit: diameter,
+            },
+          ];
+    }),
   tell: (snag, say) => ({
     headline: `${say.name(snag.at)} starts through a ${say.show('nominal', snag.figure)} throat.`,
     why: `The adapter narrows a ${say.show('nominal', snag.limit)} pipe at its head: water backs up behind it, and leaves hang there. Most adapters have a ring to knock out.`,

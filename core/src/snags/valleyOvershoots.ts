@@ -7,22 +7,38 @@ import type { Rule } from './snag';
 /** A valley brings more to one place of the gutter than the gutter carries from there to its outlet: it shoots over. */
 export const valleyOvershoots: Rule = {
   code: 'valleyOvershoots',
-  find: (job, { inlets }) => Object.entries(inlets).flatMap(([id, inlet]) => {
-    if (inlet.kind !== 'downspout' || !inlet.valley || inlet.valley.offered <= inlet.valley.capacity) return [];
-    const { spillsTo } = elementOf(job, 'downspout', id)!;
-    return [{ code: 'valleyOvershoots', severity: 'fix' as const, at: id, measure: 'flow' as const, figure: inlet.valley.offered, limit: inlet.valley.capacity, ...(spillsTo === undefined ? {} : { other: spillsTo }) }];
-  }),
+  find: (job, { inlets }) =>
+    Object.entries(inlets).flatMap(([id, inlet]) => {
+      if (inlet.kind !== 'downspout' || !inlet.valley || inlet.valley.offered <= inlet.valley.capacity) return [];
+      const { spillsTo } = elementOf(job, 'downspout', id)!;
+      return [
+        {
+          code: 'valleyOvershoots',
+          severity: 'fix' as const,
+          at: id,
+          measure: 'flow' as const,
+          figure: inlet.valley.offered,
+          limit: inlet.valley.capacity,
+          ...(spillsTo === undefined ? {} : { other: spillsTo }),
+        },
+      ];
+    }),
   tell: (snag, say) => ({
     headline: `The valley over ${say.name(snag.at)} brings ${say.show('flow', snag.figure)}; the gutter carries ${say.show('flow', snag.limit)} of it.`,
-    why: snag.other === undefined
-      ? 'The rest shoots over and lands beside the wall as yard water. A larger gutter, a downspout nearer the valley or a second one mends it.'
-      : `The rest shoots over and runs to ${say.name(snag.other)}, where it is counted. A larger gutter, or a downspout nearer the valley, keeps it on the roof.`,
+    why:
+      snag.other === undefined
+        ? 'The rest shoots over and lands beside the wall as yard water. A larger gutter, a downspout nearer the valley or a second one mends it.'
+        : `The rest shoots over and runs to ${say.name(snag.other)}, where it is counted. A larger gutter, or a downspout nearer the valley, keeps it on the roof.`,
   }),
   fix: (snag, job, { inlets, settings }) => {
     const downspout = elementOf(job, 'downspout', snag.at)!;
     const now = inlets[snag.at] as DownspoutPlan;
     const { offered, gutterRun } = now.valley!;
-    const larger = GUTTERS.slice(GUTTERS.indexOf(now.gutter) + 1).find((gutter) => downspoutPlan({ ...downspout, gutter }, { offered: 0, valley: { offered, gutterRun } }, settings).valley!.capacity >= offered);
+    const larger = GUTTERS.slice(GUTTERS.indexOf(now.gutter) + 1).find(
+      (gutter) =>
+        downspoutPlan({ ...downspout, gutter }, { offered: 0, valley: { offered, gutterRun } }, settings).valley!
+          .capacity >= offered,
+    );
     if (!larger) return null;
     const label = `Hang a ${GUTTER_FACTS[larger].label} gutter`;
     return { label, change: put(label, { ...downspout, gutter: larger }) };

@@ -11,16 +11,34 @@ const STEEPER = [0.015, 0.02, 0.03, 0.04];
 /** An ordinary rain leaves the grit where it lies. */
 export const willSilt: Rule = {
   code: 'willSilt',
-  find: (_, { runs, settings }) => Object.values(runs)
-    .filter((run) => run.pitch > 0 && !run.overloaded && !run.cleans)
-    .map((run) => run.ordinaryShear < run.criticalShear
-      ? { code: 'willSilt', severity: 'fix', at: run.id, measure: 'shear', figure: run.ordinaryShear, limit: run.criticalShear }
-      : { code: 'willSilt', severity: 'fix', at: run.id, measure: 'velocity', figure: run.velocity, limit: settings.leastVelocity }),
+  find: (_, { runs, settings }) =>
+    Object.values(runs)
+      .filter((run) => run.pitch > 0 && !run.overloaded && !run.cleans)
+      .map((run) =>
+        run.ordinaryShear < run.criticalShear
+          ? {
+              code: 'willSilt',
+              severity: 'fix',
+              at: run.id,
+              measure: 'shear',
+              figure: run.ordinaryShear,
+              limit: run.criticalShear,
+            }
+          : {
+              code: 'willSilt',
+              severity: 'fix',
+              at: run.id,
+              measure: 'velocity',
+              figure: run.velocity,
+              limit: settings.leastVelocity,
+            },
+      ),
   tell: (snag, say) => ({
     headline: `${say.name(snag.at)} will not keep itself clean.`,
-    why: snag.measure === 'shear'
-      ? `An ordinary rain drags at ${say.show('shear', snag.figure)}; shingle grit moves at ${say.show('shear', snag.limit)}. It settles, and the pipe slowly fills.`
-      : `Even the design rain runs at only ${say.show('velocity', snag.figure)}. Grit settles, and the pipe slowly fills.`,
+    why:
+      snag.measure === 'shear'
+        ? `An ordinary rain drags at ${say.show('shear', snag.figure)}; shingle grit moves at ${say.show('shear', snag.limit)}. It settles, and the pipe slowly fills.`
+        : `Even the design rain runs at only ${say.show('velocity', snag.figure)}. Grit settles, and the pipe slowly fills.`,
   }),
   fix: (snag, job, solution) => {
     const run = runOf(job, snag.at);
@@ -32,7 +50,8 @@ export const willSilt: Rule = {
     ];
     for (const change of tries) {
       const after = solve(applyChange(job, change).job);
-      const short = after.budgets.some((budget) => budget.left < 0) && !solution.budgets.some((budget) => budget.left < 0);
+      const short =
+        after.budgets.some((budget) => budget.left < 0) && !solution.budgets.some((budget) => budget.left < 0);
       const mended = after.runs[run.id]!;
       if (mended.cleans && !mended.overloaded && !short) return { label: change.label, change };
     }

@@ -36,39 +36,150 @@ const partFull = { depth: M, velocity: SPEED, froude: '–', shear: SHEAR };
 const MANNING = 'Manning’s formula, n constant with depth (Chow 1959, chapters 5 and 6).';
 
 /** A sum whose `run` takes just what its fields say. */
-function sum<T>(name: string, source: string, fields: Record<string, Field>, gives: Record<string, string>, run: (given: T) => object): Sum {
+function sum<T>(
+  name: string,
+  source: string,
+  fields: Record<string, Field>,
+  gives: Record<string, string>,
+  run: (given: T) => object,
+): Sum {
   return { name, source, fields, gives, run: run as Sum['run'] };
 }
 
 function table<T extends IntensityTable>(given: T): T {
-  if (given.durations.length !== given.intensities.length) throw new BadGiven('intensities', `must be as many as the durations, ${given.durations.length}`);
+  if (given.durations.length !== given.intensities.length)
+    throw new BadGiven('intensities', `must be as many as the durations, ${given.durations.length}`);
   return given;
 }
 
 function groundLine(given: GroundLine): GroundLine {
-  if (given.stations.length !== given.ground.length) throw new BadGiven('ground', `must be as many as the stations, ${given.stations.length}`);
+  if (given.stations.length !== given.ground.length)
+    throw new BadGiven('ground', `must be as many as the stations, ${given.stations.length}`);
   return given;
 }
 
 export const formulaSums: readonly Sum[] = [
   sum('pipe.full', MANNING, { diameter: length, slope, roughness }, { flow: FLOW, velocity: SPEED }, fullFlow),
-  sum('pipe.normalDepth', MANNING, { diameter: length, slope, roughness, flow }, { ...partFull, surcharged: 'true or false' }, normalDepth),
-  sum('pipe.criticalDepth', 'Q² T = g A³ (Chow 1959, eq. 4-4).', { diameter: length, flow }, { depth: M }, (given: Parameters<typeof criticalDepth>[0]) => ({ depth: criticalDepth(given) })),
-  sum('section.normalDepth', MANNING, { bottomWidth: field(notNegative, M), sideSlopeLeft: field(notNegative, 'm/m'), sideSlopeRight: field(notNegative, 'm/m'), slope, roughness, flow }, { ...partFull, topWidth: M }, (given: Parameters<typeof openNormalDepth>[0]) => {
-    if (given.bottomWidth + given.sideSlopeLeft + given.sideSlopeRight === 0) throw new BadGiven('bottomWidth', 'must be more than 0 where both sides are upright');
-    return openNormalDepth(given);
-  }),
-  sum('runoff.rational', 'Q = C Cf i A (Kuichling 1889), C Cf at most 1 for each area.', { areas: field(z.array(z.strictObject({ area: notNegative, c: share })).max(100_000), 'area m²; c'), intensity: field(notNegative, SPEED), frequencyFactor: field(z.number().min(0).max(10).optional()) }, { flow: FLOW }, (given: Parameters<typeof rationalFlow>[0]) => ({ flow: rationalFlow(given) })),
-  sum('rain.intensity', 'Log–log between rows; the nearest row outside the table.', { durations, intensities, duration: field(positive, SECONDS) }, { intensity: SPEED }, (given: IntensityTable & { duration: number }) => ({ intensity: intensityOf(table(given), given.duration) })),
-  sum('concentration.sheet', 'Kinematic wave, t = 0.94 (n L)^0.6 / (i^0.4 S^0.3) min (Ragan 1971), solved with the table.', { length, roughness, slope, durations, intensities }, { time: SECONDS, intensity: SPEED }, (given: IntensityTable & { length: number; roughness: number; slope: number }) => sheetTime(given, table(given))),
-  sum('inlet.sagCapacity', 'Lesser of weir 1.66 P d^1.5 and orifice 0.67 A √(2 g d) (FHWA HEC-22, §4.4.5).', { ...inlet, depth: field(notNegative, M) }, { flow: FLOW, control: 'weir or orifice' }, sagCapacity),
-  sum('inlet.sagDepth', 'Greater of the depths that weir and orifice need (FHWA HEC-22, §4.4.5).', { ...inlet, flow }, { depth: M }, (given: Parameters<typeof sagDepth>[0]) => ({ depth: sagDepth(given).depth })),
-  sum('channel.profile', 'Spatially varied flow with growing discharge (Chow 1959, eq. 12-30).', { ...channel, lateralInflow: field(notNegative, 'm²/s'), outletDepth: field(notNegative.optional(), M) }, { stations: `${M}, from the closed end`, depths: M, maxDepth: M, overtops: 'true or false', outletControl: 'free, drowned or none' }, (given: Parameters<typeof channelProfile>[0]) => {
-    const { over: _over, ...profile } = channelProfile(given);
-    return profile;
-  }),
-  sum('channel.capacity', 'Inflow at which the greatest depth of channel.profile is the channel’s own.', channel, { lateralInflow: 'm²/s', flow: FLOW }, channelCapacity),
-  sum('leader.capacity', 'Q = 27.8 r^(5/3) d^(8/3), gpm and in (Wyly & Eaton, NBS Monograph 31, 1961).', { diameter: length, filled: field(share) }, { flow: FLOW }, (given: Parameters<typeof leaderCapacity>[0]) => ({ flow: leaderCapacity(given) })),
-  sum('outlet.riprapSize', 'd50 = 0.2 D (Q/(√g D^2.5))^(4/3) (D/TW) (FHWA HEC-14, eq. 10.4); TW 0.4 D when not given.', { diameter: length, flow, tailwater: field(positive.optional(), M) }, { d50: M }, (given: Parameters<typeof riprapSize>[0]) => ({ d50: riprapSize(given) })),
-  sum('fall.shallowest', 'z = min(ground − cover − D, z before − s Δx): the greatest element of its bounds.', { stations: field(rising, M), ground: field(z.array(anyNumber).min(1).max(100_000), M), cover: field(notNegative, M), diameter: length, leastSlope: field(notNegative, PITCH), outletInvert: field(anyNumber.optional(), M) }, { inverts: M, excavatedArea: AREA, feasible: 'true or false', shortBy: M }, (given: GroundLine) => shallowestLine(groundLine(given))),
+  sum(
+    'pipe.normalDepth',
+    MANNING,
+    { diameter: length, slope, roughness, flow },
+    { ...partFull, surcharged: 'true or false' },
+    normalDepth,
+  ),
+  sum(
+    'pipe.criticalDepth',
+    'Q² T = g A³ (Chow 1959, eq. 4-4).',
+    { diameter: length, flow },
+    { depth: M },
+    (given: Parameters<typeof criticalDepth>[0]) => ({ depth: criticalDepth(given) }),
+  ),
+  sum(
+    'section.normalDepth',
+    MANNING,
+    {
+      bottomWidth: field(notNegative, M),
+      sideSlopeLeft: field(notNegative, 'm/m'),
+      sideSlopeRight: field(notNegative, 'm/m'),
+      slope,
+      roughness,
+      flow,
+    },
+    { ...partFull, topWidth: M },
+    (given: Parameters<typeof openNormalDepth>[0]) => {
+      if (given.bottomWidth + given.sideSlopeLeft + given.sideSlopeRight === 0)
+        throw new BadGiven('bottomWidth', 'must be more than 0 where both sides are upright');
+      return openNormalDepth(given);
+    },
+  ),
+  sum(
+    'runoff.rational',
+    'Q = C Cf i A (Kuichling 1889), C Cf at most 1 for each area.',
+    {
+      areas: field(z.array(z.strictObject({ area: notNegative, c: share })).max(100_000), 'area m²; c'),
+      intensity: field(notNegative, SPEED),
+      frequencyFactor: field(z.number().min(0).max(10).optional()),
+    },
+    { flow: FLOW },
+    (given: Parameters<typeof rationalFlow>[0]) => ({ flow: rationalFlow(given) }),
+  ),
+  sum(
+    'rain.intensity',
+    'Log–log between rows; the nearest row outside the table.',
+    { durations, intensities, duration: field(positive, SECONDS) },
+    { intensity: SPEED },
+    (given: IntensityTable & { duration: number }) => ({ intensity: intensityOf(table(given), given.duration) }),
+  ),
+  sum(
+    'concentration.sheet',
+    'Kinematic wave, t = 0.94 (n L)^0.6 / (i^0.4 S^0.3) min (Ragan 1971), solved with the table.',
+    { length, roughness, slope, durations, intensities },
+    { time: SECONDS, intensity: SPEED },
+    (given: IntensityTable & { length: number; roughness: number; slope: number }) => sheetTime(given, table(given)),
+  ),
+  sum(
+    'inlet.sagCapacity',
+    'Lesser of weir 1.66 P d^1.5 and orifice 0.67 A √(2 g d) (FHWA HEC-22, §4.4.5).',
+    { ...inlet, depth: field(notNegative, M) },
+    { flow: FLOW, control: 'weir or orifice' },
+    sagCapacity,
+  ),
+  sum(
+    'inlet.sagDepth',
+    'Greater of the depths that weir and orifice need (FHWA HEC-22, §4.4.5).',
+    { ...inlet, flow },
+    { depth: M },
+    (given: Parameters<typeof sagDepth>[0]) => ({ depth: sagDepth(given).depth }),
+  ),
+  sum(
+    'channel.profile',
+    'Spatially varied flow with growing discharge (Chow 1959, eq. 12-30).',
+    { ...channel, lateralInflow: field(notNegative, 'm²/s'), outletDepth: field(notNegative.optional(), M) },
+    {
+      stations: `${M}, from the closed end`,
+      depths: M,
+      maxDepth: M,
+      overtops: 'true or false',
+      outletControl: 'free, drowned or none',
+    },
+    (given: Parameters<typeof channelProfile>[0]) => {
+      const { over: _over, ...profile } = channelProfile(given);
+      return profile;
+    },
+  ),
+  sum(
+    'channel.capacity',
+    'Inflow at which the greatest depth of channel.profile is the channel’s own.',
+    channel,
+    { lateralInflow: 'm²/s', flow: FLOW },
+    channelCapacity,
+  ),
+  sum(
+    'leader.capacity',
+    'Q = 27.8 r^(5/3) d^(8/3), gpm and in (Wyly & Eaton, NBS Monograph 31, 1961).',
+    { diameter: length, filled: field(share) },
+    { flow: FLOW },
+    (given: Parameters<typeof leaderCapacity>[0]) => ({ flow: leaderCapacity(given) }),
+  ),
+  sum(
+    'outlet.riprapSize',
+    'd50 = 0.2 D (Q/(√g D^2.5))^(4/3) (D/TW) (FHWA HEC-14, eq. 10.4); TW 0.4 D when not given.',
+    { diameter: length, flow, tailwater: field(positive.optional(), M) },
+    { d50: M },
+    (given: Parameters<typeof riprapSize>[0]) => ({ d50: riprapSize(given) }),
+  ),
+  sum(
+    'fall.shallowest',
+    'z = min(ground − cover − D, z before − s Δx): the greatest element of its bounds.',
+    {
+      stations: field(rising, M),
+      ground: field(z.array(anyNumber).min(1).max(100_000), M),
+      cover: field(notNegative, M),
+      diameter: length,
+      leastSlope: field(notNegative, PITCH),
+      outletInvert: field(anyNumber.optional(), M),
+    },
+    { inverts: M, excavatedArea: AREA, feasible: 'true or false', shortBy: M },
+    (given: GroundLine) => shallowestLine(groundLine(given)),
+  ),
 ];

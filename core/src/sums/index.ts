@@ -11,5 +11,7 @@ export const sumOf = (name: unknown, given: unknown): SumResult => workOut(SUMS,
 
 /** JSON has no NaN and no infinity; written all the same, they are read as no number, so that the fault is named with its field. */
 export function readGiven(text: string): unknown {
-  return JSON.parse(text.replace(/("(?:[^"\\]|\\.)*")|-?\b(?:NaN|Infinity)\b/g, (_all, quoted: string | undefined) => quoted ?? 'null'));
+  return JSON.parse(
+    text.replace(/("(?:[^"\\]|\\.)*")|-?\b(?:NaN|Infinity)\b/g, (_all, quoted: string | undefined) => quoted ?? 'null'),
+  );
 }

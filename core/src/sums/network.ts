@@ -5,7 +5,12 @@ import { solveWaterLine, type WaterRun } from '../network/waterLine';
 import { anyNumber, BadGiven, field, notNegative, positive, type Sum } from './sum';
 
 const id = z.string().min(1).max(200);
-const nodeSchema = z.strictObject({ id, invert: anyNumber, inflow: notNegative.optional(), loss: notNegative.optional() });
+const nodeSchema = z.strictObject({
+  id,
+  invert: anyNumber,
+  inflow: notNegative.optional(),
+  loss: notNegative.optional(),
+});
 const runSchema = z.strictObject({ from: id, to: id, length: positive, diameter: positive, roughness: positive });
 const outletSchema = z.strictObject({ node: id, control: anyNumber.optional() });
 const MOST = 100_000;
@@ -22,7 +27,8 @@ function ordered(nodes: Given['nodes'], runs: WaterRun[], outlet: number): Int32
   const waiting = new Int32Array(nodes.length);
   runs.forEach((run, index) => {
     if (run.from === run.to) throw new BadGiven(`runs.${index}.to`, 'is where the run starts');
-    if (leaving[run.from] !== -1) throw new BadGiven(`runs.${index}.from`, `is a second way out of "${nodes[run.from]!.id}"`);
+    if (leaving[run.from] !== -1)
+      throw new BadGiven(`runs.${index}.from`, `is a second way out of "${nodes[run.from]!.id}"`);
     leaving[run.from] = index;
     waiting[run.to]!++;
   });
@@ -30,7 +36,8 @@ function ordered(nodes: Given['nodes'], runs: WaterRun[], outlet: number): Int32
   const ready: number[] = [];
   for (let node = 0; node < nodes.length; node++) {
     if (waiting[node] === 0) ready.push(node);
-    if (leaving[node] === -1 && node !== outlet) throw new BadGiven(`nodes.${node}.id`, `"${nodes[node]!.id}" has no way to the outlet`);
+    if (leaving[node] === -1 && node !== outlet)
+      throw new BadGiven(`nodes.${node}.id`, `"${nodes[node]!.id}" has no way to the outlet`);
   }
   const order: number[] = [];
   for (let k = 0; k < ready.length; k++) {
@@ -54,11 +61,19 @@ function solve({ nodes, runs: given, outlet }: Given): object {
     if (index === undefined) throw new BadGiven(where, `"${name}" is no node`);
     return index;
   };
-  const runs = given.map((run, index): WaterRun => ({ ...run, from: find(run.from, `runs.${index}.from`), to: find(run.to, `runs.${index}.to`) }));
+  const runs = given.map((run, index): WaterRun => ({
+    ...run,
+    from: find(run.from, `runs.${index}.from`),
+    to: find(run.to, `runs.${index}.to`),
+  }));
   const end = find(outlet.node, 'outlet.node');
   const order = ordered(nodes, runs, end);
   const network = {
-    inverts: nodes.map((node) => node.invert), inflows: nodes.map((node) => node.inflow ?? 0), losses: nodes.map((node) => node.loss ?? 0), runs, order,
+    inverts: nodes.map((node) => node.invert),
+    inflows: nodes.map((node) => node.inflow ?? 0),
+    losses: nodes.map((node) => node.loss ?? 0),
+    runs,
+    order,
   };
   const { flows, levels, reaches } = solveWaterLine(network, () => outlet.control ?? Number.NEGATIVE_INFINITY);
   return {
@@ -66,19 +81,29 @@ function solve({ nodes, runs: given, outlet }: Given): object {
     runs: runs.map((run, k) => {
       const { depthUp, depthDown, regime } = reaches[k]!;
       const middle = Math.min(run.diameter, (depthUp + depthDown) / 2);
-      return { from: given[k]!.from, to: given[k]!.to, flow: flows[k]!, velocity: flows[k]! > 0 ? flows[k]! / flowArea(middle, run.diameter) : 0, depthUp, depthDown, regime };
+      return {
+        from: given[k]!.from,
+        to: given[k]!.to,
+        flow: flows[k]!,
+        velocity: flows[k]! > 0 ? flows[k]! / flowArea(middle, run.diameter) : 0,
+        depthUp,
+        depthDown,
+        regime,
+      };
     }),
   };
 }
 
-export const networkSums: readonly Sum[] = [{
-  name: 'waterline.solve',
-  source: 'Gradually varied flow and friction slope by Manning (Chow 1959, chapters 9 and 10); losses K V²/2g.',
-  fields: {
-    nodes: field(z.array(nodeSchema).min(2).max(MOST), 'id; invert m; inflow m³/s; loss K'),
-    runs: field(z.array(runSchema).min(1).max(MOST), 'from; to; length m; diameter m; roughness s/m^(1/3)'),
-    outlet: field(outletSchema, 'node; control m'),
+export const networkSums: readonly Sum[] = [
+  {
+    name: 'waterline.solve',
+    source: 'Gradually varied flow and friction slope by Manning (Chow 1959, chapters 9 and 10); losses K V²/2g.',
+    fields: {
+      nodes: field(z.array(nodeSchema).min(2).max(MOST), 'id; invert m; inflow m³/s; loss K'),
+      runs: field(z.array(runSchema).min(1).max(MOST), 'from; to; length m; diameter m; roughness s/m^(1/3)'),
+      outlet: field(outletSchema, 'node; control m'),
+    },
+    gives: { nodes: 'id; level m; depth m', runs: 'from; to; flow m³/s; velocity m/s; depthUp m; depthDown m; regime' },
+    run: solve,
   },
-  gives: { nodes: 'id; level m; depth m', runs: 'from; to; flow m³/s; velocity m/s; depthUp m; depthDown m; regime' },
-  run: solve,
-}];
+];

@@ -42,14 +42,27 @@ export const positive = z.number().gt(0).max(1e9);
 export const notNegative = z.number().min(0).max(1e12);
 export const anyNumber = z.number().min(-1e9).max(1e9);
 export const share = z.number().min(0).max(1);
-export const rising = z.array(z.number().min(0)).min(1).max(100_000).refine((values) => values.every((value, k) => k === 0 || value > values[k - 1]!), { error: 'must rise from each to the next' });
+export const rising = z
+  .array(z.number().min(0))
+  .min(1)
+  .max(100_000)
+  .refine((values) => values.every((value, k) => k === 0 || value > values[k - 1]!), {
+    error: 'must rise from each to the next',
+  });
 
 /** Works out a sum. Never throws and never gives NaN: what cannot be is named with its field. */
 export function workOut(sums: ReadonlyMap<string, Sum>, name: unknown, given: unknown): SumResult {
   const no = (error: SumError): SumResult => ({ ok: false, error });
   const sum = typeof name === 'string' ? sums.get(name) : undefined;
-  if (!sum) return no({ name: 'unknownSum', field: 'sum', sentence: `there is no sum called ${JSON.stringify(name) ?? 'nothing'}` });
-  const parsed = z.strictObject(Object.fromEntries(Object.entries(sum.fields).map(([key, { schema }]) => [key, schema]))).safeParse(given, { reportInput: true });
+  if (!sum)
+    return no({
+      name: 'unknownSum',
+      field: 'sum',
+      sentence: `there is no sum called ${JSON.stringify(name) ?? 'nothing'}`,
+    });
+  const parsed = z
+    .strictObject(Object.fromEntries(Object.entries(sum.fields).map(([key, { schema }]) => [key, schema])))
+    .safeParse(given, { reportInput: true });
   if (!parsed.success) {
     const issue = parsed.error.issues[0]!;
     const path = issue.code === 'unrecognized_keys' ? issue.keys[0]! : issue.path.join('.');
@@ -58,7 +71,9 @@ export function workOut(sums: ReadonlyMap<string, Sum>, name: unknown, given: un
   try {
     const out = sum.run(parsed.data as never);
     const odd = oddNumber(out);
-    return odd === null ? { ok: true, out } : no({ name: 'badField', field: odd, sentence: 'comes to no finite number with what was given' });
+    return odd === null
+      ? { ok: true, out }
+      : no({ name: 'badField', field: odd, sentence: 'comes to no finite number with what was given' });
   } catch (error) {
     if (error instanceof BadGiven) return no({ name: 'badField', field: error.field, sentence: error.message });
     throw error;

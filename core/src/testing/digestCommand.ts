@@ -23,10 +23,12 @@ function main(record: boolean): number {
   const now = digest();
   if (record) writeFileSync(FILE, `${JSON.stringify(now)}\n`.replaceAll('},', '},\n'));
   const kept = JSON.parse(readFileSync(FILE, 'utf8')) as Digest;
-  const differs = (what: 'figures' | 'words'): string[] => Object.keys(kept).filter((id) => kept[id]![what] !== now[id]?.[what]);
+  const differs = (what: 'figures' | 'words'): string[] =>
+    Object.keys(kept).filter((id) => kept[id]![what] !== now[id]?.[what]);
   const [figures, words] = [differs('figures'), differs('words')];
   console.log(`${Object.keys(kept).length} jobs: figures of ${figures.length} differ, words of ${words.length} differ`);
-  for (const id of new Set([...figures, ...words])) console.log(`  ${id}${figures.includes(id) ? ', figures' : ''}${words.includes(id) ? ', words' : ''}`);
+  for (const id of new Set([...figures, ...words]))
+    console.log(`  ${id}${figures.includes(id) ? ', figures' : ''}${words.includes(id) ? ', words' : ''}`);
   return figures.length + words.length === 0 ? 0 : 1;
 }
 

@@ -1,17 +1,97 @@
 /** Short ways to write a job in a test: metric, in round figures. */
-import type { Basin, Channel, Discharge, Downspout, Element, JobElement, RainElement, RoofFace, Run, Surface } from '../job/elements';
+import type {
+  Basin,
+  Channel,
+  Discharge,
+  Downspout,
+  Element,
+  JobElement,
+  RainElement,
+  RoofFace,
+  Run,
+  Surface,
+} from '../job/elements';
 import { jobFrom, type Job } from '../job/job';
 import type { Plan } from '../plan';
 
 /** 4e-5 m/s is 144 mm/h; 100 m² of it at C = 1 give 4 L/s. */
-export const rain = (more: Partial<RainElement> = {}): RainElement => ({ id: 'rain', kind: 'rain', intensity: 4e-5, source: { type: 'typed' }, ...more });
+export const rain = (more: Partial<RainElement> = {}): RainElement => ({
+  id: 'rain',
+  kind: 'rain',
+  intensity: 4e-5,
+  source: { type: 'typed' },
+  ...more,
+});
 const head: JobElement = { id: 'job', kind: 'job', name: 'Test', units: 'metric', pitchStyle: 'ground' };
-export const ground = (area: number, to: string, more: Partial<Surface> = {}): Surface => ({ id: `ground-${to}`, kind: 'surface', name: 'Paving', cover: 'paving', coefficient: 1, area, feeds: [{ to, share: 1 }], ...more });
-export const face = (area: number, to: string, more: Partial<RoofFace> = {}): RoofFace => ({ id: `face-${to}`, kind: 'roofFace', name: 'Roof', storey: 1, shape: { type: 'area', area }, coefficient: 1, feeds: [{ to, share: 1 }], ...more });
-export const spout = (more: Partial<Downspout> = {}): Downspout => ({ id: 'spout', kind: 'downspout', name: 'Downspout', storey: 1, size: 'rect3x4', groundLevel: 0, ...more });
-export const basin = (more: Partial<Basin> = {}): Basin => ({ id: 'basin', kind: 'basin', name: 'Basin', grate: 'flat12', groundLevel: 0, ...more });
-export const channel = (more: Partial<Channel> = {}): Channel => ({ id: 'channel', kind: 'channel', name: 'Channel', groundLevel: 0, width: 0.1, depth: 0.1, length: 10, slope: 0, ...more });
-export const out = (more: Partial<Discharge> = {}): Discharge => ({ id: 'out', kind: 'discharge', name: 'Swale', form: 'daylight', receiving: 'swale', groundLevel: -1.5, buildingDistance: 20, ...more });
-export const pipe = (from: string, more: Partial<Run> = {}): Run => ({ id: `pipe-${from}`, kind: 'run', from, to: 'out', length: 20, material: 'smooth', nominal: 0.1524, grade: { type: 'auto' }, ...more });
-export const jobOf = (...elements: Element[]): Job => jobFrom('test', [head, ...(elements.some(({ kind }) => kind === 'rain') ? [] : [rain()]), ...elements]);
+export const ground = (area: number, to: string, more: Partial<Surface> = {}): Surface => ({
+  id: `ground-${to}`,
+  kind: 'surface',
+  name: 'Paving',
+  cover: 'paving',
+  coefficient: 1,
+  area,
+  feeds: [{ to, share: 1 }],
+  ...more,
+});
+export const face = (area: number, to: string, more: Partial<RoofFace> = {}): RoofFace => ({
+  id: `face-${to}`,
+  kind: 'roofFace',
+  name: 'Roof',
+  storey: 1,
+  shape: { type: 'area', area },
+  coefficient: 1,
+  feeds: [{ to, share: 1 }],
+  ...more,
+});
+export const spout = (more: Partial<Downspout> = {}): Downspout => ({
+  id: 'spout',
+  kind: 'downspout',
+  name: 'Downspout',
+  storey: 1,
+  size: 'rect3x4',
+  groundLevel: 0,
+  ...more,
+});
+export const basin = (more: Partial<Basin> = {}): Basin => ({
+  id: 'basin',
+  kind: 'basin',
+  name: 'Basin',
+  grate: 'flat12',
+  groundLevel: 0,
+  ...more,
+});
+export const channel = (more: Partial<Channel> = {}): Channel => ({
+  id: 'channel',
+  kind: 'channel',
+  name: 'Channel',
+  groundLevel: 0,
+  width: 0.1,
+  depth: 0.1,
+  length: 10,
+  slope: 0,
+  ...more,
+});
+export const out = (more: Partial<Discharge> = {}): Discharge => ({
+  id: 'out',
+  kind: 'discharge',
+  name: 'Swale',
+  form: 'daylight',
+  receiving: 'swale',
+  groundLevel: -1.5,
+  buildingDistance: 20,
+  ...more,
+});
+export const pipe = (from: string, more: Partial<Run> = {}): Run => ({
+  id: `pipe-${from}`,
+  kind: 'run',
+  from,
+  to: 'out',
+  length: 20,
+  material: 'smooth',
+  nominal: 0.1524,
+  grade: { type: 'auto' },
+  ...more,
+});
+export const jobOf = (...elements: Element[]): Job =>
+  jobFrom('test', [head, ...(elements.some(({ kind }) => kind === 'rain') ? [] : [rain()]), ...elements]);
 export const codes = (plan: Plan): string[] => plan.snags.map((snag) => snag.code);

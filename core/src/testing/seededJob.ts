@@ -36,25 +36,43 @@ function handOf(seed: number): Hand {
 }
 
 const DURATIONS = [300, 600, 900, 1800, 3600, 7200];
-const tableOf = (intensity: number): { durations: number[]; intensities: number[] } => ({ durations: DURATIONS, intensities: DURATIONS.map((duration) => intensity * (870 / (duration + 570)) ** 0.8) });
+const tableOf = (intensity: number): { durations: number[]; intensities: number[] } => ({
+  durations: DURATIONS,
+  intensities: DURATIONS.map((duration) => intensity * (870 / (duration + 570)) ** 0.8),
+});
 
 function rainOf(hand: Hand): RainElement {
   const intensity = hand.between(2, 7) * 1e-5;
   const withTable = hand.chance(0.7);
   const rarer = intensity * 1.6;
   return {
-    id: 'rain', kind: 'rain', intensity, ...(withTable ? { table: tableOf(intensity) } : {}),
-    ...(hand.chance(0.6) ? { openings: { returnPeriod: 100, intensity: rarer, ...(withTable ? { table: tableOf(rarer) } : {}) } } : {}),
-    source: hand.chance(0.3) ? { type: 'typed' } : { type: 'own', place: 'Made up', returnPeriod: hand.pick([2, 10, 25, 50]) },
+    id: 'rain',
+    kind: 'rain',
+    intensity,
+    ...(withTable ? { table: tableOf(intensity) } : {}),
+    ...(hand.chance(0.6)
+      ? { openings: { returnPeriod: 100, intensity: rarer, ...(withTable ? { table: tableOf(rarer) } : {}) } }
+      : {}),
+    source: hand.chance(0.3)
+      ? { type: 'typed' }
+      : { type: 'own', place: 'Made up', returnPeriod: hand.pick([2, 10, 25, 50]) },
   };
 }
 
 function dischargeOf(hand: Hand, id: string): Discharge {
   const groundLevel = hand.between(-5, 0.5);
   return {
-    id, kind: 'discharge', name: id, groundLevel, form: hand.pick(['daylight', 'daylight', 'popup', 'main'] as const), receiving: hand.pick(['swale', 'slope', 'ditch', 'street', 'lawn'] as const),
-    ...(hand.chance(0.4) ? { controlLevel: groundLevel - hand.between(0, 0.4) } : {}), ...(hand.chance(0.3) ? { standingLevel: groundLevel + hand.between(-0.3, 0.6) } : {}),
-    ...(hand.chance(0.3) ? { mainCapacity: hand.between(0.005, 0.05), mainUsed: hand.between(0, 0.02) } : {}), ...(hand.chance(0.3) ? { stone: true } : {}), ...(hand.chance(0.7) ? { buildingDistance: hand.between(1, 20) } : {}),
+    id,
+    kind: 'discharge',
+    name: id,
+    groundLevel,
+    form: hand.pick(['daylight', 'daylight', 'popup', 'main'] as const),
+    receiving: hand.pick(['swale', 'slope', 'ditch', 'street', 'lawn'] as const),
+    ...(hand.chance(0.4) ? { controlLevel: groundLevel - hand.between(0, 0.4) } : {}),
+    ...(hand.chance(0.3) ? { standingLevel: groundLevel + hand.between(-0.3, 0.6) } : {}),
+    ...(hand.chance(0.3) ? { mainCapacity: hand.between(0.005, 0.05), mainUsed: hand.between(0, 0.02) } : {}),
+    ...(hand.chance(0.3) ? { stone: true } : {}),
+    ...(hand.chance(0.7) ? { buildingDistance: hand.between(1, 20) } : {}),
     ...(hand.chance(0.2) ? { assumed: true } : {}),
   };
 }
@@ -62,46 +80,115 @@ function dischargeOf(hand: Hand, id: string): Discharge {
 /** What basins and channels have alike. */
 function guarded(hand: Hand, groundLevel: number): Pick<Basin, 'sillLevel' | 'spillLevel' | 'approach'> {
   return {
-    ...(hand.chance(0.5) ? { sillLevel: groundLevel + hand.between(0.02, 0.4) } : {}), ...(hand.chance(0.3) ? { spillLevel: groundLevel + hand.between(0, 0.2) } : {}),
-    ...(hand.chance(0.3) ? { approach: { slope: hand.between(0.005, 0.08), roughness: hand.pick([0.012, 0.15]), width: hand.between(1, 8) } } : {}),
+    ...(hand.chance(0.5) ? { sillLevel: groundLevel + hand.between(0.02, 0.4) } : {}),
+    ...(hand.chance(0.3) ? { spillLevel: groundLevel + hand.between(0, 0.2) } : {}),
+    ...(hand.chance(0.3)
+      ? {
+          approach: {
+            slope: hand.between(0.005, 0.08),
+            roughness: hand.pick([0.012, 0.15]),
+            width: hand.between(1, 8),
+          },
+        }
+      : {}),
   };
 }
 
 function basinOf(hand: Hand, id: string, groundLevel: number): Basin {
   return {
-    id, kind: 'basin', name: id, grate: hand.pick(GRATES), groundLevel, ...guarded(hand, groundLevel),
-    ...(hand.chance(0.2) ? { count: 2 } : {}), ...(hand.chance(0.2) ? { clogging: hand.between(0, 0.9) } : {}), ...(hand.chance(0.2) ? { walled: 0.25 } : {}), ...(hand.chance(0.3) ? { sumpDepth: 0.15 } : {}),
+    id,
+    kind: 'basin',
+    name: id,
+    grate: hand.pick(GRATES),
+    groundLevel,
+    ...guarded(hand, groundLevel),
+    ...(hand.chance(0.2) ? { count: 2 } : {}),
+    ...(hand.chance(0.2) ? { clogging: hand.between(0, 0.9) } : {}),
+    ...(hand.chance(0.2) ? { walled: 0.25 } : {}),
+    ...(hand.chance(0.3) ? { sumpDepth: 0.15 } : {}),
   };
 }
 
 function channelOf(hand: Hand, id: string, groundLevel: number): Channel {
   const length = hand.between(2, 14);
   return {
-    id, kind: 'channel', name: id, groundLevel, ...guarded(hand, groundLevel), width: hand.pick([0.0508, 0.1016, 0.127]), depth: hand.pick([0.1016, 0.1524, 0.2032]), length, slope: hand.pick([0, 0, 0.005, 0.02]),
-    ...(hand.chance(0.3) ? { topSlope: hand.between(0, 0.01) } : {}), ...(hand.chance(0.4) ? { section: hand.pick(['flat', 'round'] as const) } : {}),
-    ...(hand.chance(0.4) ? { outlet: hand.chance(0.5) ? ('middle' as const) : [0, length / 2, length] } : {}), ...(hand.chance(0.3) ? { hole: 'end' as const } : {}),
+    id,
+    kind: 'channel',
+    name: id,
+    groundLevel,
+    ...guarded(hand, groundLevel),
+    width: hand.pick([0.0508, 0.1016, 0.127]),
+    depth: hand.pick([0.1016, 0.1524, 0.2032]),
+    length,
+    slope: hand.pick([0, 0, 0.005, 0.02]),
+    ...(hand.chance(0.3) ? { topSlope: hand.between(0, 0.01) } : {}),
+    ...(hand.chance(0.4) ? { section: hand.pick(['flat', 'round'] as const) } : {}),
+    ...(hand.chance(0.4) ? { outlet: hand.chance(0.5) ? ('middle' as const) : [0, length / 2, length] } : {}),
+    ...(hand.chance(0.3) ? { hole: 'end' as const } : {}),
   };
 }
 
 function landingOf(hand: Hand, id: string, groundLevel: number): Landing {
-  const form = hand.pick(['wye', 'tee', 'cleanout', 'bend', 'downspout', 'downspout', 'downspout', 'basin', 'basin', 'channel'] as const);
+  const form = hand.pick([
+    'wye',
+    'tee',
+    'cleanout',
+    'bend',
+    'downspout',
+    'downspout',
+    'downspout',
+    'basin',
+    'basin',
+    'channel',
+  ] as const);
   if (form === 'basin') return basinOf(hand, id, groundLevel);
   if (form === 'channel') return channelOf(hand, id, groundLevel);
-  if (form === 'downspout') return { id, kind: 'downspout', name: id, storey: 1, size: hand.pick(DOWNSPOUT_SIZES), groundLevel, ...(hand.chance(0.4) ? { gutter: hand.pick(GUTTERS) } : {}) };
-  return { id, kind: 'junction', name: id, form, groundLevel, ...(form === 'bend' && hand.chance(0.5) ? { turn: hand.pick(TURNS) } : {}) };
+  if (form === 'downspout')
+    return {
+      id,
+      kind: 'downspout',
+      name: id,
+      storey: 1,
+      size: hand.pick(DOWNSPOUT_SIZES),
+      groundLevel,
+      ...(hand.chance(0.4) ? { gutter: hand.pick(GUTTERS) } : {}),
+    };
+  return {
+    id,
+    kind: 'junction',
+    name: id,
+    form,
+    groundLevel,
+    ...(form === 'bend' && hand.chance(0.5) ? { turn: hand.pick(TURNS) } : {}),
+  };
 }
 
 function gradeOf(hand: Hand, up: number): Run['grade'] {
   if (hand.chance(0.7)) return { type: 'auto' };
   if (hand.chance(0.5)) return { type: 'pitch', pitch: hand.between(0.002, 0.06) };
-  return { type: 'levels', ...(hand.chance(0.7) ? { up: up - hand.between(0.5, 1) } : {}), ...(hand.chance(0.4) ? { down: up - hand.between(0.6, 1.4) } : {}) };
+  return {
+    type: 'levels',
+    ...(hand.chance(0.7) ? { up: up - hand.between(0.5, 1) } : {}),
+    ...(hand.chance(0.4) ? { down: up - hand.between(0.6, 1.4) } : {}),
+  };
 }
 
 function runOf(hand: Hand, id: string, from: Landing, to: string): Run {
   return {
-    id, kind: 'run', from: from.id, to, length: hand.between(1, 50), material: hand.pick(MATERIALS), nominal: hand.pick(NOMINAL_SIZES), grade: gradeOf(hand, from.groundLevel),
-    ...(hand.chance(0.2) ? { under: 'cars' as const } : {}), ...(hand.chance(0.1) ? { parallel: 2 } : {}), ...(hand.chance(0.1) ? { throat: 0.0762 } : {}), ...(hand.chance(0.1) ? { insideDiameter: hand.between(0.09, 0.2) } : {}),
-    ...(hand.chance(0.1) ? { shored: true } : {}), ...(hand.chance(0.1) ? { assumed: true } : {}),
+    id,
+    kind: 'run',
+    from: from.id,
+    to,
+    length: hand.between(1, 50),
+    material: hand.pick(MATERIALS),
+    nominal: hand.pick(NOMINAL_SIZES),
+    grade: gradeOf(hand, from.groundLevel),
+    ...(hand.chance(0.2) ? { under: 'cars' as const } : {}),
+    ...(hand.chance(0.1) ? { parallel: 2 } : {}),
+    ...(hand.chance(0.1) ? { throat: 0.0762 } : {}),
+    ...(hand.chance(0.1) ? { insideDiameter: hand.between(0.09, 0.2) } : {}),
+    ...(hand.chance(0.1) ? { shored: true } : {}),
+    ...(hand.chance(0.1) ? { assumed: true } : {}),
   };
 }
 
@@ -109,11 +196,17 @@ function feedsOf(hand: Hand, targets: readonly { id: string }[]): Feed[] {
   if (targets.length === 0 || hand.chance(0.05)) return [];
   const first = hand.pick(targets).id;
   const second = hand.pick(targets).id;
-  return second === first || hand.chance(0.7) ? [{ to: first, share: 1 }] : [{ to: first, share: 2 }, { to: second, share: hand.between(0.5, 3) }];
+  return second === first || hand.chance(0.7)
+    ? [{ to: first, share: 1 }]
+    : [
+        { to: first, share: 2 },
+        { to: second, share: hand.between(0.5, 3) },
+      ];
 }
 
 const isSpout = (element: Element): element is Extract<Element, { kind: 'downspout' }> => element.kind === 'downspout';
-const isInlet = (element: Element): element is Basin | Channel => element.kind === 'basin' || element.kind === 'channel';
+const isInlet = (element: Element): element is Basin | Channel =>
+  element.kind === 'basin' || element.kind === 'channel';
 
 /** What sheds, and where it runs. */
 function shedding(hand: Hand, landings: readonly Landing[]): Element[] {
@@ -121,20 +214,80 @@ function shedding(hand: Hand, landings: readonly Landing[]): Element[] {
   const inlets = landings.filter(isInlet);
   const elements: Element[] = [];
   spouts.forEach((spout, k) => {
-    const shape = hand.chance(0.5) ? { type: 'area' as const, area: hand.between(10, 120) } : { type: 'sides' as const, width: hand.between(4, 15), run: hand.between(3, 9), pitch: hand.between(0.1, 1), alongSlope: hand.chance(0.5) };
-    elements.push({ id: `face${k}`, kind: 'roofFace', name: `face${k}`, storey: 1, shape, windDriven: hand.chance(0.3), feeds: hand.chance(0.7) ? [{ to: spout.id, share: 1 }] : feedsOf(hand, spouts), ...(hand.chance(0.2) ? { valley: { gutterRun: hand.between(1, 9) } } : {}), ...(hand.chance(0.2) ? { coefficient: 0.9 } : {}) });
-    if (hand.chance(0.25)) elements.push({ id: `upper${k}`, kind: 'downspout', name: `upper${k}`, storey: 2, size: hand.pick(DOWNSPOUT_SIZES), groundLevel: 0, landsOn: [{ to: spout.id, share: 1 }] }, { id: `high${k}`, kind: 'roofFace', name: `high${k}`, storey: 2, shape: { type: 'area', area: hand.between(10, 60) }, feeds: [{ to: `upper${k}`, share: 1 }] });
+    const shape = hand.chance(0.5)
+      ? { type: 'area' as const, area: hand.between(10, 120) }
+      : {
+          type: 'sides' as const,
+          width: hand.between(4, 15),
+          run: hand.between(3, 9),
+          pitch: hand.between(0.1, 1),
+          alongSlope: hand.chance(0.5),
+        };
+    elements.push({
+      id: `face${k}`,
+      kind: 'roofFace',
+      name: `face${k}`,
+      storey: 1,
+      shape,
+      windDriven: hand.chance(0.3),
+      feeds: hand.chance(0.7) ? [{ to: spout.id, share: 1 }] : feedsOf(hand, spouts),
+      ...(hand.chance(0.2) ? { valley: { gutterRun: hand.between(1, 9) } } : {}),
+      ...(hand.chance(0.2) ? { coefficient: 0.9 } : {}),
+    });
+    if (hand.chance(0.25))
+      elements.push(
+        {
+          id: `upper${k}`,
+          kind: 'downspout',
+          name: `upper${k}`,
+          storey: 2,
+          size: hand.pick(DOWNSPOUT_SIZES),
+          groundLevel: 0,
+          landsOn: [{ to: spout.id, share: 1 }],
+        },
+        {
+          id: `high${k}`,
+          kind: 'roofFace',
+          name: `high${k}`,
+          storey: 2,
+          shape: { type: 'area', area: hand.between(10, 60) },
+          feeds: [{ to: `upper${k}`, share: 1 }],
+        },
+      );
     if (inlets.length > 0 && hand.chance(0.3)) elements.push({ ...spout, spillsTo: hand.pick(inlets).id });
   });
   inlets.forEach((inlet, k) => {
     elements.push({
-      id: `ground${k}`, kind: 'surface', name: `ground${k}`, cover: hand.pick(SURFACE_COVERS), area: hand.between(20, 400), feeds: hand.chance(0.7) ? [{ to: inlet.id, share: 1 }] : feedsOf(hand, inlets),
-      ...(hand.chance(0.5) ? { sheet: { length: hand.between(3, 28), slope: hand.between(0.005, 0.06), roughness: hand.pick([0.012, 0.15, 0.24]) } } : {}), ...(hand.chance(0.3) ? { shallow: { length: hand.between(3, 40), slope: hand.between(0.005, 0.06), paved: hand.chance(0.5) } } : {}),
+      id: `ground${k}`,
+      kind: 'surface',
+      name: `ground${k}`,
+      cover: hand.pick(SURFACE_COVERS),
+      area: hand.between(20, 400),
+      feeds: hand.chance(0.7) ? [{ to: inlet.id, share: 1 }] : feedsOf(hand, inlets),
+      ...(hand.chance(0.5)
+        ? {
+            sheet: {
+              length: hand.between(3, 28),
+              slope: hand.between(0.005, 0.06),
+              roughness: hand.pick([0.012, 0.15, 0.24]),
+            },
+          }
+        : {}),
+      ...(hand.chance(0.3)
+        ? { shallow: { length: hand.between(3, 40), slope: hand.between(0.005, 0.06), paved: hand.chance(0.5) } }
+        : {}),
     });
     const next = inlets[k + 1];
     if (next && hand.chance(0.3)) elements.push({ ...inlet, passesTo: next.id });
   });
-  if (hand.chance(0.3)) elements.push({ id: 'steady', kind: 'fixedFlow', name: 'steady', flow: hand.between(0.0001, 0.002), feeds: feedsOf(hand, [...inlets, ...spouts]) });
+  if (hand.chance(0.3))
+    elements.push({
+      id: 'steady',
+      kind: 'fixedFlow',
+      name: 'steady',
+      flow: hand.between(0.0001, 0.002),
+      feeds: feedsOf(hand, [...inlets, ...spouts]),
+    });
   return elements;
 }
 
@@ -152,10 +305,28 @@ export function seededJob(seed: number): Job {
     landings.push(landing);
     if (!hand.chance(0.04)) runs.push(runOf(hand, `r${k}`, landing, to));
   }
-  const settings = hand.chance(0.3) ? { settings: { cover: hand.between(0.15, 0.6), leastPitch: hand.between(0.005, 0.02), ponding: hand.between(0.02, 0.08) } } : {};
+  const settings = hand.chance(0.3)
+    ? {
+        settings: {
+          cover: hand.between(0.15, 0.6),
+          leastPitch: hand.between(0.005, 0.02),
+          ponding: hand.between(0.02, 0.08),
+        },
+      }
+    : {};
   const elements: Element[] = [
-    { id: 'job', kind: 'job', name: `Job ${seed}`, units: hand.pick(['us', 'metric'] as const), pitchStyle: hand.pick(['ground', 'ground', 'single'] as const), ...settings },
-    rainOf(hand), ...outs, ...landings, ...runs,
+    {
+      id: 'job',
+      kind: 'job',
+      name: `Job ${seed}`,
+      units: hand.pick(['us', 'metric'] as const),
+      pitchStyle: hand.pick(['ground', 'ground', 'single'] as const),
+      ...settings,
+    },
+    rainOf(hand),
+    ...outs,
+    ...landings,
+    ...runs,
   ];
   return jobFrom(`seeded${seed}`, [...elements, ...shedding(hand, landings)]);
 }

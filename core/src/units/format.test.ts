@@ -1,15 +1,32 @@
-import { decimals, showArea, showFlow, showLength, showLevel, showNominal, showPitchTrade, showRain, showShear, showSmall, showVelocity, text, type Shown } from './index';
+import {
+  decimals,
+  showArea,
+  showFlow,
+  showLength,
+  showLevel,
+  showNominal,
+  showPitchTrade,
+  showRain,
+  showShear,
+  showSmall,
+  showVelocity,
+  text,
+  type Shown,
+} from './index';
 
 const read = ({ value, unit }: Shown): string => text({ value, unit }).replaceAll('\u00a0', ' ');
 
 it.each([
-  [decimals(1234567.891, 1), '1,234,567.9'], [decimals(-0.0004, 2), '0.00'], [decimals(-12.5, 1), '−12.5'], [decimals(999.5, 0), '1,000'],
+  [decimals(1234567.891, 1), '1,234,567.9'],
+  [decimals(-0.0004, 2), '0.00'],
+  [decimals(-12.5, 1), '−12.5'],
+  [decimals(999.5, 0), '1,000'],
 ])('%s', (got, wanted) => expect(got).toBe(wanted));
 
 /** By hand: exact factors, rounded as a tape, a rod or a pump's plate is read. */
 it.each<[string, Shown, Shown, string, string]>([
   ['a length', showLength(12.8016, 'us'), showLength(12.8016, 'metric'), '42′', '12.80 m'],
-  ['a length that rounds up to a foot', showLength(0.3040, 'us'), showLength(0.304, 'metric'), '1′', '0.30 m'],
+  ['a length that rounds up to a foot', showLength(0.304, 'us'), showLength(0.304, 'metric'), '1′', '0.30 m'],
   ['a level under the zero', showLevel(-0.8255, 'us'), showLevel(-0.8255, 'metric'), '−2′ 8 1/2″', '−0.826 m'],
   ['the zero', showLevel(0, 'us'), showLevel(0, 'metric'), '0′', '0.000 m'],
   ['a level over it', showLevel(0.0254, 'us'), showLevel(0.0254, 'metric'), '+1″', '+0.025 m'],
@@ -22,7 +39,13 @@ it.each<[string, Shown, Shown, string, string]>([
   ['a velocity', showVelocity(0.6096, 'us'), showVelocity(0.6096, 'metric'), '2.0 ft/s', '0.61 m/s'],
   ['an area', showArea(111.483648, 'us'), showArea(111.483648, 'metric'), '1,200 ft²', '111.5 m²'],
   ['a rain', showRain(0.0254 / 600, 'us'), showRain(0.0254 / 600, 'metric'), '6.00 in/h', '152 mm/h'],
-  ['a pitch as a level is set', showPitchTrade(1 / 48, 'us'), showPitchTrade(1 / 48, 'metric'), '0.25 in/ft', '20.8 mm/m'],
+  [
+    'a pitch as a level is set',
+    showPitchTrade(1 / 48, 'us'),
+    showPitchTrade(1 / 48, 'metric'),
+    '0.25 in/ft',
+    '20.8 mm/m',
+  ],
   ['a shear', showShear(1.4273), showShear(1.4273), '1.43 Pa', '1.43 Pa'],
 ])('%s', (_, us, metric, inches, millimetres) => {
   expect(read(us)).toBe(inches);

@@ -91,7 +91,8 @@ export function showNominal(metres: number, units: UnitSystem): Shown {
 }
 
 export function showFlow(cubicMetresPerSecond: number, units: UnitSystem): Shown {
-  if (units === 'us') return { value: significant(cubicMetresPerSecond / CUBIC_METRES_PER_SECOND_PER_GPM, 3, 1), unit: 'gpm' };
+  if (units === 'us')
+    return { value: significant(cubicMetresPerSecond / CUBIC_METRES_PER_SECOND_PER_GPM, 3, 1), unit: 'gpm' };
   return { value: significant(cubicMetresPerSecond * 1000, 3, 2), unit: 'L/s' };
 }
 
@@ -133,7 +134,9 @@ const LITRES_PER_GALLON = 3.785411784;
 /** What a sump (m³) holds. */
 export function showSump(cubicMetres: number, units: UnitSystem): Shown {
   const litres = cubicMetres * 1000;
-  return units === 'us' ? { value: decimals(litres / LITRES_PER_GALLON, 1), unit: 'gal of grit' } : { value: decimals(litres, 0), unit: 'L of grit' };
+  return units === 'us'
+    ? { value: decimals(litres / LITRES_PER_GALLON, 1), unit: 'gal of grit' }
+    : { value: decimals(litres, 0), unit: 'L of grit' };
 }
 
 export function showPercent(share: number): Shown {

@@ -19,7 +19,15 @@ const no = (sentence: string): Parsed => ({ ok: false, sentence });
 const yes = (value: number): Parsed => (Number.isFinite(value) ? { ok: true, value } : no('That number is too large.'));
 
 const VULGAR: Record<string, string> = {
-  '½': '1/2', '¼': '1/4', '¾': '3/4', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8', '⅓': '1/3', '⅔': '2/3',
+  '½': '1/2',
+  '¼': '1/4',
+  '¾': '3/4',
+  '⅛': '1/8',
+  '⅜': '3/8',
+  '⅝': '5/8',
+  '⅞': '7/8',
+  '⅓': '1/3',
+  '⅔': '2/3',
 };
 
 /** Straightens quotes, minus signs and vulgar fractions, so that the grammar below stays small. */
@@ -30,7 +38,10 @@ function tidy(text: string): string {
     .replace(/[−–—]/g, '-')
     .replace(/[’′`]/g, "'")
     .replace(/''|[“”″]/g, '"')
-    .replace(/(\d)?([½¼¾⅛⅜⅝⅞⅓⅔])/g, (_, digit: string | undefined, glyph: string) => `${digit ? `${digit} ` : ''}${VULGAR[glyph]}`)
+    .replace(
+      /(\d)?([½¼¾⅛⅜⅝⅞⅓⅔])/g,
+      (_, digit: string | undefined, glyph: string) => `${digit ? `${digit} ` : ''}${VULGAR[glyph]}`,
+    )
     .replace(/(?<=\d),(?=\d{3}(?!\d))/g, '')
     .replace(/\s+/g, ' ');
 }
@@ -102,7 +113,8 @@ function unsignedLength(body: string, units: UnitSystem, bare: BareLength): numb
   if (units === 'us') {
     match = BARE_FEET_INCHES.exec(body);
     // "12 6" is 12 ft 6 in, and "4 5/8" in a long field is 4 5/8 ft only if it were said so: ask instead of guessing.
-    if (match && !match[2]!.includes('/')) return Number(match[1]) * METRES_PER_FOOT + Number(match[2]) * METRES_PER_INCH;
+    if (match && !match[2]!.includes('/'))
+      return Number(match[1]) * METRES_PER_FOOT + Number(match[2]) * METRES_PER_INCH;
   }
   match = BARE.exec(body);
   if (!match) return null;
@@ -176,7 +188,9 @@ export function parseArea(text: string, units: UnitSystem): Parsed {
       { pattern: 'ft2|ft²|sq ?ft|sf|square feet', factor: SQUARE_METRES_PER_SQUARE_FOOT },
       { pattern: 'm2|m²|sq ?m', factor: 1 },
     ],
-    units === 'us' ? 'Write an area such as 1200, 1,200 sq ft or 40 x 30.' : 'Write an area such as 110, 110 m² or 12 x 9.',
+    units === 'us'
+      ? 'Write an area such as 1200, 1,200 sq ft or 40 x 30.'
+      : 'Write an area such as 110, 110 m² or 12 x 9.',
   );
 }
 

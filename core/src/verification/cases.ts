@@ -31,15 +31,31 @@ function asCase(out: Record<string, unknown>): Record<string, unknown> {
   const depths = out.depths as number[] | undefined;
   const nodes = out.nodes as Level[] | undefined;
   return {
-    ...out, ...(depths ? { upstreamDepth: depths[0] } : {}),
-    ...(nodes ? { levels: Object.fromEntries(nodes.map(({ id, level }) => [id, level])), flows: (out.runs as { flow: number }[]).map(({ flow }) => flow) } : {}),
+    ...out,
+    ...(depths ? { upstreamDepth: depths[0] } : {}),
+    ...(nodes
+      ? {
+          levels: Object.fromEntries(nodes.map(({ id, level }) => [id, level])),
+          flows: (out.runs as { flow: number }[]).map(({ flow }) => flow),
+        }
+      : {}),
   };
 }
 
 function compare(quantity: string, wanted: unknown, got: unknown): Checked[] {
-  if (typeof wanted === 'object' && wanted !== null) return Object.entries(wanted).flatMap(([key, inner]) => compare(`${quantity}.${key}`, inner, (got as Record<string, unknown> | undefined)?.[key]));
-  const difference = typeof wanted === 'number' ? Math.abs((got as number) - wanted) / Math.max(Math.abs(wanted), 1e-9) : got === wanted ? 0 : 1;
-  return [{ quantity, wanted: wanted as Checked['wanted'], got, difference: Number.isNaN(difference) ? 1 : difference }];
+  if (typeof wanted === 'object' && wanted !== null)
+    return Object.entries(wanted).flatMap(([key, inner]) =>
+      compare(`${quantity}.${key}`, inner, (got as Record<string, unknown> | undefined)?.[key]),
+    );
+  const difference =
+    typeof wanted === 'number'
+      ? Math.abs((got as number) - wanted) / Math.max(Math.abs(wanted), 1e-9)
+      : got === wanted
+        ? 0
+        : 1;
+  return [
+    { quantity, wanted: wanted as Checked['wanted'], got, difference: Number.isNaN(difference) ? 1 : difference },
+  ];
 }
 
 /** Every quantity that a case gives, beside ours. */

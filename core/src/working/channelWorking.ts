@@ -22,7 +22,9 @@ export function channelDepth(inlet: ChannelPlan, units: UnitSystem): Working {
     formula: PROFILE,
     numbers: [
       `q = ${litres(inlet.taken)} over ${metres(drain.length)}, ${sizeLine(inlet)}`,
-      ...(profile.outlets.length > 1 ? [`out at ${profile.outlets.map(({ at, flow }) => `${metres(at)}: ${litres(flow)}`).join(', ')}`] : []),
+      ...(profile.outlets.length > 1
+        ? [`out at ${profile.outlets.map(({ at, flow }) => `${metres(at)}: ${litres(flow)}`).join(', ')}`]
+        : []),
       `critical depth of ${litres(outletFlow)} at its outlet, ${drain.section === 'round' ? 'from Q² T = g A³' : '(Q² / (g b²))^⅓'} = ${metres(critical)}`,
       `deepest ${metres(profile.maxDepth)} in a channel of ${metres(drain.depth)}${(drain.ownFall ?? 0) > 0 ? ' at its outlet' : ''}; ${profile.over > 0 ? `${metres(profile.over)} over its top` : `${metres(-profile.over)} to spare where it is least`}`,
     ],
@@ -70,7 +72,10 @@ export function channelOver(inlet: ChannelPlan, units: UnitSystem): Working {
     title: 'Overtops along',
     says: 'The length over which its water would stand above its top.',
     formula: 'y > depth − own fall × distance to the outlet',
-    numbers: [`highest over its top: ${text(showSmall(Math.max(0, profile.over), units))}`, `${text(showLength(profile.overLength, units))} of ${text(showLength(drain.length, units))}, by its profile`],
+    numbers: [
+      `highest over its top: ${text(showSmall(Math.max(0, profile.over), units))}`,
+      `${text(showLength(profile.overLength, units))} of ${text(showLength(drain.length, units))}, by its profile`,
+    ],
     result: showLength(profile.overLength, units),
     source: CHOW,
   };

@@ -16,12 +16,19 @@ function valleyNumbers({ gutter, valley }: DownspoutPlan, units: UnitSystem): st
   ];
 }
 
-export function downspoutWorking(downspout: Downspout, inlet: DownspoutPlan, gutterDepth: number, units: UnitSystem): Working {
+export function downspoutWorking(
+  downspout: Downspout,
+  inlet: DownspoutPlan,
+  gutterDepth: number,
+  units: UnitSystem,
+): Working {
   const area = DOWNSPOUT_OPENINGS[downspout.size];
   const diameter = Math.sqrt((4 * area) / Math.PI);
   return {
     title: 'What the downspout takes',
-    says: inlet.valley ? 'The lesser of what the gutter’s outlet lets in and what falls quietly down the leader; and of a valley’s water, what the gutter carries to it.' : 'The lesser of what the gutter’s outlet lets in and what falls quietly down the leader.',
+    says: inlet.valley
+      ? 'The lesser of what the gutter’s outlet lets in and what falls quietly down the leader; and of a valley’s water, what the gutter carries to it.'
+      : 'The lesser of what the gutter’s outlet lets in and what falls quietly down the leader.',
     formula: `outlet  Q = 0.6 A √(2 g d) or 1.66 P d^1.5;  leader  Q = 27.8 r^(5/3) d^(8/3) gpm${inlet.valley ? ';  valley  y0²/2 = Q²/(g b² y1) + y1²/2' : ''}`,
     numbers: [
       `${DOWNSPOUT_LABELS[downspout.size]}: ${decimals(area, 1)} in², as a circle of ${decimals(diameter, 2)} in`,

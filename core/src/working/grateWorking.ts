@@ -66,7 +66,8 @@ export function carriedOver(told: OnSlope, units: UnitSystem): Working {
       `takes ${decimals(told.share * 100, 0)}%; ${text(showFlow(told.passed, units))} runs past`,
     ],
     result: showFlow(told.passed, units),
-    source: 'Manning’s formula for a wide sheet, and free fall of the nappe without splash: a bound for clean grates with bars along the flow.',
+    source:
+      'Manning’s formula for a wide sheet, and free fall of the nappe without splash: a bound for clean grates with bars along the flow.',
   };
 }
 
@@ -76,7 +77,10 @@ export function sumpWorking(basin: Basin, inlet: BasinPlan, shown: Shown, units:
     title: 'What the sump holds',
     says: 'Grit that settles under the outlet before it reaches the pipe. Empty it when it is half full, and after leaf fall.',
     formula: 'volume = side² × depth',
-    numbers: [`side = a quarter of the grate’s rim = ${metres(side)}, depth ${text(showSmall(basin.sumpDepth ?? 0, units))}`, `${metres(side)}² × ${metres(basin.sumpDepth ?? 0)} = ${decimals((inlet.sump ?? 0) * 1000, 1)} L`],
+    numbers: [
+      `side = a quarter of the grate’s rim = ${metres(side)}, depth ${text(showSmall(basin.sumpDepth ?? 0, units))}`,
+      `${metres(side)}² × ${metres(basin.sumpDepth ?? 0)} = ${decimals((inlet.sump ?? 0) * 1000, 1)} L`,
+    ],
     result: shown,
     source: 'Geometry; a basin as wide as its grate.',
   };

@@ -15,21 +15,41 @@ export const INLET_QUANTITIES = ['water', 'capacity', 'outlet', 'over', 'passed'
 export type InletQuantity = (typeof INLET_QUANTITIES)[number];
 
 /** What basins and channels have alike. */
-function shared(element: Basin | Channel, inlet: BasinPlan | ChannelPlan, solution: Solution, quantity: InletQuantity, units: UnitSystem): Working | null {
+function shared(
+  element: Basin | Channel,
+  inlet: BasinPlan | ChannelPlan,
+  solution: Solution,
+  quantity: InletQuantity,
+  units: UnitSystem,
+): Working | null {
   const told = solution.onSlope.get(element.id);
   if (quantity === 'passed') return told ? carriedOver(told, units) : null;
   if (quantity === 'sill') return inlet.freeboard === null ? null : sillWorking(element, inlet, solution, units);
   return quantity === 'rarerSill' ? rarerSillWorking(element, solution, units) : null;
 }
 
-function basinWorking(basin: Basin, inlet: BasinPlan, solution: Solution, quantity: InletQuantity, units: UnitSystem): Working | null {
+function basinWorking(
+  basin: Basin,
+  inlet: BasinPlan,
+  solution: Solution,
+  quantity: InletQuantity,
+  units: UnitSystem,
+): Working | null {
   if (quantity === 'water') return grateDepth(basin, inlet, units);
   if (quantity === 'capacity') return grateCapacity(basin, inlet, solution.settings.ponding, units);
-  if (quantity === 'sump') return inlet.sump === null ? null : sumpWorking(basin, inlet, showSump(inlet.sump, units), units);
+  if (quantity === 'sump')
+    return inlet.sump === null ? null : sumpWorking(basin, inlet, showSump(inlet.sump, units), units);
   return shared(basin, inlet, solution, quantity, units);
 }
 
-function channelWorking(channel: Channel, inlet: ChannelPlan, pipe: Run | undefined, solution: Solution, quantity: InletQuantity, units: UnitSystem): Working | null {
+function channelWorking(
+  channel: Channel,
+  inlet: ChannelPlan,
+  pipe: Run | undefined,
+  solution: Solution,
+  quantity: InletQuantity,
+  units: UnitSystem,
+): Working | null {
   if (quantity === 'water') return channelDepth(inlet, units);
   if (quantity === 'capacity') return channelFull(inlet, units);
   if (quantity === 'over') return channelOver(inlet, units);
@@ -38,11 +58,26 @@ function channelWorking(channel: Channel, inlet: ChannelPlan, pipe: Run | undefi
 }
 
 /** Working of one figure of a basin, channel or downspout; null when it has no such figure. */
-export function inletWorking(job: Job, solution: Solution, id: string, quantity: InletQuantity = 'water'): Working | null {
+export function inletWorking(
+  job: Job,
+  solution: Solution,
+  id: string,
+  quantity: InletQuantity = 'water',
+): Working | null {
   const element = job.elements[id];
   const inlet = solution.inlets[id];
   const { units } = headOf(job);
   if (inlet?.kind === 'basin') return basinWorking(element as Basin, inlet, solution, quantity, units);
-  if (inlet?.kind === 'channel') return channelWorking(element as Channel, inlet, ofKind(job, 'run').find((run) => run.from === id), solution, quantity, units);
-  return inlet?.kind === 'downspout' ? downspoutWorking(element as Downspout, inlet, solution.settings.gutterDepth, units) : null;
+  if (inlet?.kind === 'channel')
+    return channelWorking(
+      element as Channel,
+      inlet,
+      ofKind(job, 'run').find((run) => run.from === id),
+      solution,
+      quantity,
+      units,
+    );
+  return inlet?.kind === 'downspout'
+    ? downspoutWorking(element as Downspout, inlet, solution.settings.gutterDepth, units)
+    : null;
 }

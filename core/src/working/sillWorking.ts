@@ -5,15 +5,24 @@ import type { Solution } from '../solve';
 import { showLevel, showRain, showSmall, text, type UnitSystem } from '../units';
 import type { Working } from './working';
 
-const FORMULA = 'left = sill − water;  water = the higher of what stands over the inlet and the water line, at most what runs off';
+const FORMULA =
+  'left = sill − water;  water = the higher of what stands over the inlet and the water line, at most what runs off';
 
 function standsLine(inlet: BasinPlan | ChannelPlan, units: UnitSystem): string {
-  return inlet.kind === 'basin' ? `over the grate: ${text(showSmall(inlet.ponding, units))}` : `over the channel’s top: ${text(showSmall(Math.max(0, inlet.profile.over), units))}`;
+  return inlet.kind === 'basin'
+    ? `over the grate: ${text(showSmall(inlet.ponding, units))}`
+    : `over the channel’s top: ${text(showSmall(Math.max(0, inlet.profile.over), units))}`;
 }
 
-const spillLine = ({ spillLevel }: Basin | Channel, units: UnitSystem): string[] => (spillLevel === undefined ? [] : [`runs off over the ground at ${text(showLevel(spillLevel, units))}`]);
+const spillLine = ({ spillLevel }: Basin | Channel, units: UnitSystem): string[] =>
+  spillLevel === undefined ? [] : [`runs off over the ground at ${text(showLevel(spillLevel, units))}`];
 
-export function sillWorking(element: Basin | Channel, inlet: BasinPlan | ChannelPlan, { landings, settings }: Solution, units: UnitSystem): Working {
+export function sillWorking(
+  element: Basin | Channel,
+  inlet: BasinPlan | ChannelPlan,
+  { landings, settings }: Solution,
+  units: UnitSystem,
+): Working {
   const left = inlet.freeboard ?? 0;
   const { waterLevel } = landings[element.id]!;
   return {

@@ -6,8 +6,20 @@ import type { RoofFace } from '../job/elements';
 import { planArea, windFactor } from '../runoff/roofArea';
 import type { RunPlan, Solution } from '../solve';
 import {
-  decimals, showArea, showFlow, showLength, showLevel, showPitch, showPitchTrade, showRain, showShear, showSmall, showVelocity, text,
-  type Shown, type UnitSystem,
+  decimals,
+  showArea,
+  showFlow,
+  showLength,
+  showLevel,
+  showPitch,
+  showPitchTrade,
+  showRain,
+  showShear,
+  showSmall,
+  showVelocity,
+  text,
+  type Shown,
+  type UnitSystem,
 } from '../units';
 
 export interface Working {
@@ -21,10 +33,22 @@ export interface Working {
   source: string;
 }
 
-export const RUN_QUANTITIES = ['flow', 'capacity', 'depth', 'velocity', 'pitch', 'drop', 'inverts', 'cover', 'shear', 'water'] as const;
+export const RUN_QUANTITIES = [
+  'flow',
+  'capacity',
+  'depth',
+  'velocity',
+  'pitch',
+  'drop',
+  'inverts',
+  'cover',
+  'shear',
+  'water',
+] as const;
 export type RunQuantity = (typeof RUN_QUANTITIES)[number];
 
-const MANNING = 'Manning’s formula for a round pipe, n constant with depth: Chow, Open-Channel Hydraulics (1959), ch. 5–6.';
+const MANNING =
+  'Manning’s formula for a round pipe, n constant with depth: Chow, Open-Channel Hydraulics (1959), ch. 5–6.';
 const si = (value: number, places: number, unit: string): string => `${decimals(value, places)} ${unit}`;
 
 /** SI as computed, for the numbers of a working. */
@@ -43,7 +67,8 @@ const flow: RunWorking = (run, job, _solution, units) => ({
     `Q = ${run.intensity.toExponential(3)} m/s × ${si(run.countedArea, 2, 'm²')}${run.fixedFlow > 0 ? ` + ${si(run.fixedFlow * 1000, 3, 'L/s')} that always runs` : ''} = ${si(run.flow * 1000, 3, 'L/s')}`,
   ],
   result: showFlow(run.flow, units),
-  source: 'Rational method (Kuichling 1889), as in ASCE Manual of Practice 77. Each part keeps the time it has been on its way, 5 min at least; the time that gives most counts.',
+  source:
+    'Rational method (Kuichling 1889), as in ASCE Manual of Practice 77. Each part keeps the time it has been on its way, 5 min at least; the time that gives most counts.',
 });
 
 function rainSource(job: Job): string {
@@ -73,7 +98,9 @@ const capacity: RunWorking = (run, job, _solution, units) => ({
 
 const depth: RunWorking = (run, _job, _solution, units) => ({
   title: 'Depth of water',
-  says: run.overloaded ? 'More water than the pipe holds: it runs full and under pressure.' : 'How deep the design flow runs in the pipe.',
+  says: run.overloaded
+    ? 'More water than the pipe holds: it runs full and under pressure.'
+    : 'How deep the design flow runs in the pipe.',
   formula: 'Q / Q full = (θ − sin θ)^(5/3) / (2π θ^⅔),  y = D/2 × (1 − cos ½θ)',
   numbers: [
     `Q / Q full = ${text(showFlow(run.flow, units))} / ${text(showFlow(run.capacity, units))} = ${run.capacity > 0 ? decimals(run.flow / run.capacity, 3) : 'no capacity'}`,
@@ -113,7 +140,9 @@ function gradeSays(job: Job, run: RunPlan): string {
   const type = element?.kind === 'run' ? element.grade.type : 'auto';
   if (type === 'pitch') return 'Set by you for this stretch.';
   if (type === 'levels') return 'Follows from levels that you set.';
-  return headOf(job).pitchStyle === 'single' ? 'One setting for the whole line, the least to dig that clears the cover.' : 'As shallow as cover and least pitch allow.';
+  return headOf(job).pitchStyle === 'single'
+    ? 'One setting for the whole line, the least to dig that clears the cover.'
+    : 'As shallow as cover and least pitch allow.';
 }
 
 const drop: RunWorking = (run, _job, _solution, units) => ({
@@ -134,7 +163,8 @@ const inverts: RunWorking = (run, job, _solution, units) => ({
     `${nameOf(job, run.to)}: crown ${text(showLevel(run.crownDown, units))} − ${text(showSmall(run.diameter, units))} = ${text(showLevel(run.invertDown, units))}`,
   ],
   result: showLevel(run.invertUp, units),
-  source: 'Shallowest feasible levels: one pass downstream; every bound is from above, so the highest set of levels is unique.',
+  source:
+    'Shallowest feasible levels: one pass downstream; every bound is from above, so the highest set of levels is unique.',
 });
 
 const cover: RunWorking = (run, job, solution, units) => ({
@@ -149,12 +179,15 @@ const cover: RunWorking = (run, job, solution, units) => ({
     `Planned ${text(showSmall(solution.settings.cover, units))}, least ${text(showSmall(run.leastCover, units))}`,
   ],
   result: showSmall(Math.min(run.coverUp, run.coverDown ?? Number.POSITIVE_INFINITY), units),
-  source: 'Trade habit: 6 in least and 12 in planned under turf; more under cars by material. Frost and local code may ask more.',
+  source:
+    'Trade habit: 6 in least and 12 in planned under turf; more under cars by material. Frost and local code may ask more.',
 });
 
 const shear: RunWorking = (run, _job, solution, units) => ({
   title: 'Keeping clean',
-  says: run.cleans ? 'An ordinary rain moves the grit that roofs shed.' : 'An ordinary rain leaves grit lying in this pipe.',
+  says: run.cleans
+    ? 'An ordinary rain moves the grit that roofs shed.'
+    : 'An ordinary rain leaves grit lying in this pipe.',
   formula: 'τ = ρ g R S  against  τc = 0.867 d^0.277',
   numbers: [
     `Ordinary rain ${text(showRain(solution.settings.ordinaryRain, units))}: ${text(showFlow(run.ordinaryFlow, units))}, ${si(run.ordinaryDepth * 1000, 1, 'mm')} deep`,
@@ -165,12 +198,17 @@ const shear: RunWorking = (run, _job, solution, units) => ({
     `and ${text(showVelocity(run.velocity, units))} at the design rain, against ${text(showVelocity(solution.settings.leastVelocity, units))}`,
   ],
   result: showShear(run.ordinaryShear),
-  source: 'Tractive force with critical shear by grit size (ASCE gravity sewer design, 2007), and the 2 ft/s rule at the design flow.',
+  source:
+    'Tractive force with critical shear by grit size (ASCE gravity sewer design, 2007), and the 2 ft/s rule at the design flow.',
 });
 
 const REGIMES: Record<RunPlan['regime'], string> = {
-  dry: 'No water runs here.', full: 'The pipe is under pressure all along: the level rises upstream by friction.', partFull: 'The level below rules the depth all along, by backwater.',
-  filling: 'Part of the pipe runs full and part does not.', steep: 'Steep and free: critical depth at its head, and fast from there.', drowned: 'Steep, with its foot under the level below.',
+  dry: 'No water runs here.',
+  full: 'The pipe is under pressure all along: the level rises upstream by friction.',
+  partFull: 'The level below rules the depth all along, by backwater.',
+  filling: 'Part of the pipe runs full and part does not.',
+  steep: 'Steep and free: critical depth at its head, and fast from there.',
+  drowned: 'Steep, with its foot under the level below.',
 };
 
 const water: RunWorking = (run, job, _solution, units) => ({
@@ -183,10 +221,22 @@ const water: RunWorking = (run, job, _solution, units) => ({
     `Crown there ${text(showLevel(run.crownUp, units))}, ground ${text(showLevel(run.groundUp, units))}`,
   ],
   result: showLevel(run.waterUp, units),
-  source: 'Gradually varied flow and friction slope by Manning: Chow, Open-Channel Hydraulics (1959), ch. 9–10. Losses K V²/2g at basins, wyes and bends.',
+  source:
+    'Gradually varied flow and friction slope by Manning: Chow, Open-Channel Hydraulics (1959), ch. 9–10. Losses K V²/2g at basins, wyes and bends.',
 });
 
-const RUN_WORKINGS: Record<RunQuantity, RunWorking> = { flow, capacity, depth, velocity, pitch, drop, inverts, cover, shear, water };
+const RUN_WORKINGS: Record<RunQuantity, RunWorking> = {
+  flow,
+  capacity,
+  depth,
+  velocity,
+  pitch,
+  drop,
+  inverts,
+  cover,
+  shear,
+  water,
+};
 
 /** Working of one figure of a run; null when the run is not in the plan. */
 export function runWorking(job: Job, solution: Solution, id: string, quantity: RunQuantity): Working | null {
@@ -205,7 +255,9 @@ export function shedWorking(job: Job, solution: Solution, id: string): Working |
     says: 'What it sheds in the design rain.',
     formula: 'Q = i × C × A',
     numbers: [
-      ...(element.kind === 'roofFace' ? roofNumbers(element, units) : [`A = ${text(showArea(element.area, units))}, ${SURFACE_FACTS[element.cover].label.toLowerCase()}`]),
+      ...(element.kind === 'roofFace'
+        ? roofNumbers(element, units)
+        : [`A = ${text(showArea(element.area, units))}, ${SURFACE_FACTS[element.cover].label.toLowerCase()}`]),
       `C = ${decimals(shed.coefficient, 2)}${element.coefficient === undefined ? ', usual' : ', set by you'}`,
       `Q = ${text(showRain(solution.rain, units))} × ${decimals(shed.coefficient, 2)} × ${text(showArea(shed.area, units))} = ${si(shed.effectiveArea * solution.rain * 1000, 3, 'L/s')}`,
     ],
@@ -219,8 +271,12 @@ function roofNumbers(face: RoofFace, units: UnitSystem): string[] {
   const flat = planArea(face);
   if (shape.type === 'area') return [`A = ${text(showArea(flat, units))} in plan, as entered`];
   const level = flat / shape.width;
-  const laid = shape.alongSlope ? ` (${text(showLength(shape.run, units))} up the slope at ${decimals(shape.pitch * 12, 0)}/12, laid flat)` : '';
-  const lines = [`A = ${text(showLength(shape.width, units))} × ${text(showLength(level, units))}${laid} = ${text(showArea(flat, units))}`];
+  const laid = shape.alongSlope
+    ? ` (${text(showLength(shape.run, units))} up the slope at ${decimals(shape.pitch * 12, 0)}/12, laid flat)`
+    : '';
+  const lines = [
+    `A = ${text(showLength(shape.width, units))} × ${text(showLength(level, units))}${laid} = ${text(showArea(flat, units))}`,
+  ];
   if (face.windDriven) lines.push(`wind-driven × ${decimals(windFactor(shape.pitch), 2)}`);
   return lines;
 }
@@ -232,7 +288,8 @@ export function budgetWorking(job: Job, solution: Solution, discharge: string): 
   const { units } = headOf(job);
   const ground = solution.landings[budget.source]!.groundLevel;
   const element = job.elements[discharge];
-  const control = element?.kind === 'discharge' && element.form === 'popup' ? 'the raised lid' : 'the lowest the pipe may come out';
+  const control =
+    element?.kind === 'discharge' && element.form === 'popup' ? 'the raised lid' : 'the lowest the pipe may come out';
   return {
     title: 'Fall budget',
     says: `From ${nameOf(job, budget.source)}, the tightest start, to ${nameOf(job, discharge)}.`,
@@ -241,7 +298,9 @@ export function budgetWorking(job: Job, solution: Solution, discharge: string): 
       `Drop available: ground ${text(showLevel(ground, units))}, less cover, pipe and ${control} = ${text(showSmall(budget.available, units))}`,
       ...(budget.setDeeper > 0.0005 ? [`Set deeper at the head: − ${text(showSmall(budget.setDeeper, units))}`] : []),
       ...budget.spent.map(({ run, fall }) => `${nameOf(job, run)}: − ${text(showSmall(fall, units))}`),
-      ...(Math.abs(budget.growth) > 0.0005 ? [`Pipe grows, crown to crown: − ${text(showSmall(budget.growth, units))}`] : []),
+      ...(Math.abs(budget.growth) > 0.0005
+        ? [`Pipe grows, crown to crown: − ${text(showSmall(budget.growth, units))}`]
+        : []),
       `Left: ${text(showSmall(budget.left, units))}`,
     ],
     result: showSmall(budget.left, units),

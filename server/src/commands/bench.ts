@@ -14,12 +14,44 @@ function yard(runs: number, faces: number): Job {
     const ground = -0.015 * 8 * k;
     const size = 0.0254 * (k < half / 8 ? 6 : k < half / 3 ? 8 : 12);
     elements.push({ id: `w${k}`, kind: 'junction', form: 'wye', name: `w${k}`, groundLevel: ground });
-    elements.push({ id: `d${k}`, kind: 'downspout', name: `d${k}`, storey: 1, size: 'rect3x4', groundLevel: ground + 0.1 });
-    elements.push({ id: `b${k}`, kind: 'run', from: `d${k}`, to: `w${k}`, length: 5, material: 'smooth', nominal: 0.1016, grade: { type: 'auto' } });
-    elements.push({ id: `t${k}`, kind: 'run', from: `w${k}`, to: k + 1 < half ? `w${k + 1}` : 'out', length: 8, material: 'doubleWall', nominal: size, grade: { type: 'auto' } });
+    elements.push({
+      id: `d${k}`,
+      kind: 'downspout',
+      name: `d${k}`,
+      storey: 1,
+      size: 'rect3x4',
+      groundLevel: ground + 0.1,
+    });
+    elements.push({
+      id: `b${k}`,
+      kind: 'run',
+      from: `d${k}`,
+      to: `w${k}`,
+      length: 5,
+      material: 'smooth',
+      nominal: 0.1016,
+      grade: { type: 'auto' },
+    });
+    elements.push({
+      id: `t${k}`,
+      kind: 'run',
+      from: `w${k}`,
+      to: k + 1 < half ? `w${k + 1}` : 'out',
+      length: 8,
+      material: 'doubleWall',
+      nominal: size,
+      grade: { type: 'auto' },
+    });
   }
   for (let k = 0; k < faces; k++) {
-    elements.push({ id: `f${k}`, kind: 'roofFace', name: `f${k}`, storey: 1, shape: { type: 'area', area: 60 }, feeds: [{ to: `d${Math.floor((k * half) / faces)}`, share: 1 }] });
+    elements.push({
+      id: `f${k}`,
+      kind: 'roofFace',
+      name: `f${k}`,
+      storey: 1,
+      shape: { type: 'area', area: 60 },
+      feeds: [{ to: `d${Math.floor((k * half) / faces)}`, share: 1 }],
+    });
   }
   return jobFrom('bench', elements);
 }
@@ -57,9 +89,21 @@ function comb(runs: number): WaterNetwork {
     inverts[2 * k + 1] = inverts[2 * k]! + 0.06;
     inflows[2 * k + 1] = 0.4 / count;
     list.push({ from: 2 * k + 1, to: 2 * k, length: 5, diameter: 0.1, roughness: 0.01 });
-    list.push({ from: 2 * k, to: k + 1 < count ? 2 * k + 2 : 2 * count, length: 8, diameter: 0.3 + (0.4 * k) / count, roughness: 0.012 });
+    list.push({
+      from: 2 * k,
+      to: k + 1 < count ? 2 * k + 2 : 2 * count,
+      length: 8,
+      diameter: 0.3 + (0.4 * k) / count,
+      roughness: 0.012,
+    });
   }
-  return { inverts, inflows, losses: Float64Array.from(inverts, (_, k) => (k % 2 === 0 ? 0.5 : 0)), runs: list, order: Int32Array.from(list, (_, k) => k) };
+  return {
+    inverts,
+    inflows,
+    losses: Float64Array.from(inverts, (_, k) => (k % 2 === 0 ? 0.5 : 0)),
+    runs: list,
+    order: Int32Array.from(list, (_, k) => k),
+  };
 }
 
 /** Bytes that live objects take, once what is dead has been cleared away. */
@@ -82,9 +126,13 @@ async function waterLines(): Promise<void> {
     const before = inUse();
     const kept = solveWaterLine(network, () => 0.4);
     const used = inUse() - before;
-    console.log(`water line, ${runs} runs: median ${result.latency.p50.toFixed(2)} ms, about ${(used / 1e6).toFixed(1)} MB for its answer (${kept.reaches.length} reaches)`);
+    console.log(
+      `water line, ${runs} runs: median ${result.latency.p50.toFixed(2)} ms, about ${(used / 1e6).toFixed(1)} MB for its answer (${kept.reaches.length} reaches)`,
+    );
   }
-  console.log(`growth from 2000 to 20000 runs: ${(medians.get(20_000)! / medians.get(2000)!).toFixed(1)} times for 10 times the runs`);
+  console.log(
+    `growth from 2000 to 20000 runs: ${(medians.get(20_000)! / medians.get(2000)!).toFixed(1)} times for 10 times the runs`,
+  );
 }
 
 /** Sizes and pitch of a whole job with the next best, as a ratio to one plan of it: what a tap on the plan waits for. */
@@ -101,7 +149,11 @@ async function sizing(): Promise<void> {
 async function main(): Promise<void> {
   await waterLines();
   await sizing();
-  const sizes: [number, number][] = [[60, 20], [500, 160], [5000, 1600]];
+  const sizes: [number, number][] = [
+    [60, 20],
+    [500, 160],
+    [5000, 1600],
+  ];
   const medians = new Map<string, number>();
   for (const [runs, faces] of sizes) {
     const job = yard(runs, faces);
@@ -113,10 +165,14 @@ async function main(): Promise<void> {
     }
     const plan = medians.get(`plan ${runs}`)!;
     const walk = medians.get(`walk ${runs}`)!;
-    console.log(`planJob, ${runs} runs, ${faces} roof faces: median ${plan.toFixed(3)} ms; bare walk ${walk.toFixed(4)} ms; ratio ${(plan / walk).toFixed(0)}`);
+    console.log(
+      `planJob, ${runs} runs, ${faces} roof faces: median ${plan.toFixed(3)} ms; bare walk ${walk.toFixed(4)} ms; ratio ${(plan / walk).toFixed(0)}`,
+    );
   }
   const grew = (task: string): string => (medians.get(`${task} 5000`)! / medians.get(`${task} 500`)!).toFixed(1);
-  console.log(`growth from 500 to 5000 runs: planJob ${grew('plan')} times, the bare walk ${grew('walk')} times, for 10 times the runs`);
+  console.log(
+    `growth from 500 to 5000 runs: planJob ${grew('plan')} times, the bare walk ${grew('walk')} times, for 10 times the runs`,
+  );
 }
 
 await main();

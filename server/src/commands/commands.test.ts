@@ -8,7 +8,11 @@ import { quillfeather } from '@katabasis/core/samples';
 const folder = mkdtempSync(join(tmpdir(), 'katabasis-commands-'));
 
 function command(name: string, ...args: string[]): { code: number; out: string; said: string } {
-  const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', join(__dirname, `${name}.ts`), ...args], { encoding: 'utf8' });
+  const { status, stdout, stderr } = spawnSync(
+    process.execPath,
+    ['--import', 'tsx', join(__dirname, `${name}.ts`), ...args],
+    { encoding: 'utf8' },
+  );
   return { code: status ?? -1, out: stdout, said: stderr };
 }
 
@@ -19,7 +23,10 @@ function file(content: unknown): string {
 }
 
 const sample = () => toFile(quillfeather());
-const changed = (id: string, by: object) => ({ ...sample(), elements: sample().elements.map((element) => (element.id === id ? { ...element, ...by } : element)) });
+const changed = (id: string, by: object) => ({
+  ...sample(),
+  elements: sample().elements.map((element) => (element.id === id ? { ...element, ...by } : element)),
+});
 
 jest.setTimeout(30_000);
 
@@ -27,7 +34,11 @@ describe('plan', () => {
   it('prints the whole plan of a job in SI', () => {
     const { code, out } = command('plan', file(sample()));
     expect(code).toBe(0);
-    const plan = JSON.parse(out) as { runs: Record<string, { flow: number; smallest: number; choices: unknown[] }>; snags: { code: string; headline: string; fix: unknown }[]; inlets: Record<string, { ponding: number }> };
+    const plan = JSON.parse(out) as {
+      runs: Record<string, { flow: number; smallest: number; choices: unknown[] }>;
+      snags: { code: string; headline: string; fix: unknown }[];
+      inlets: Record<string, { ponding: number }>;
+    };
     // 225 gpm.
     expect(plan.runs.trunkLower!.flow).toBeCloseTo(0.01421, 4);
     expect(plan.runs.runStreet!.choices).toHaveLength(6);
@@ -41,11 +52,46 @@ describe('plan', () => {
     ['no job file', () => 'hello', /^file: is not a job file/],
     ['another format', () => ({ ...sample(), format: 'other' }), /^format: should be "katabasis-job"/],
     ['a later version', () => ({ ...sample(), version: 99 }), /^version: is 99, from a later version/],
-    ['a negative length', () => changed('runBasin', { length: -3 }), /^elements\[\d+\] \(runBasin\)\.length: must be more than 0$/m],
-    ['NaN', () => JSON.stringify(sample()).replace('"share":1', '"share":NaN'), /NaN or Infinity, which are not numbers/],
-    ['a run to nowhere', () => changed('trunkLower', { to: 'nowhere' }), /^elements\.trunkLower\.to: points to "nowhere", which is not in the job$/m],
-    ['a cycle of pipes', () => ({ ...sample(), elements: [...sample().elements.filter((element) => element.id !== 'trunkLower'), { ...sample().elements.find((element) => element.id === 'trunkLower')!, to: 'basin' } as Element] }), /is on a loop of pipes/],
-    ['too many elements', () => ({ ...sample(), elements: Array.from({ length: 100_000 }, (_, k) => ({ id: `a${k}`, kind: 'junction', form: 'wye', name: 'x', groundLevel: 0 })) }), /^elements: holds 100000 elements; the most is 20000/],
+    [
+      'a negative length',
+      () => changed('runBasin', { length: -3 }),
+      /^elements\[\d+\] \(runBasin\)\.length: must be more than 0$/m,
+    ],
+    [
+      'NaN',
+      () => JSON.stringify(sample()).replace('"share":1', '"share":NaN'),
+      /NaN or Infinity, which are not numbers/,
+    ],
+    [
+      'a run to nowhere',
+      () => changed('trunkLower', { to: 'nowhere' }),
+      /^elements\.trunkLower\.to: points to "nowhere", which is not in the job$/m,
+    ],
+    [
+      'a cycle of pipes',
+      () => ({
+        ...sample(),
+        elements: [
+          ...sample().elements.filter((element) => element.id !== 'trunkLower'),
+          { ...sample().elements.find((element) => element.id === 'trunkLower')!, to: 'basin' } as Element,
+        ],
+      }),
+      /is on a loop of pipes/,
+    ],
+    [
+      'too many elements',
+      () => ({
+        ...sample(),
+        elements: Array.from({ length: 100_000 }, (_, k) => ({
+          id: `a${k}`,
+          kind: 'junction',
+          form: 'wye',
+          name: 'x',
+          groundLevel: 0,
+        })),
+      }),
+      /^elements: holds 100000 elements; the most is 20000/,
+    ],
   ];
   it.each(bad)('refuses %s with a line that says where, and exit 2', (_, content, says) => {
     const { code, out, said } = command('plan', file(content()));
@@ -55,7 +101,10 @@ describe('plan', () => {
   });
 
   it('says so when there is no such file, and when none was named', () => {
-    expect(command('plan', '/no/such.json')).toMatchObject({ code: 2, said: expect.stringContaining('cannot be read (ENOENT)') });
+    expect(command('plan', '/no/such.json')).toMatchObject({
+      code: 2,
+      said: expect.stringContaining('cannot be read (ENOENT)'),
+    });
     expect(command('plan')).toMatchObject({ code: 2, said: expect.stringContaining('say which job file to plan') });
   });
 });
@@ -77,10 +126,18 @@ describe('sum', () => {
   });
 
   it('works out a batch a line each, in order, faults among them', () => {
-    const lines = ['{"sum": "pipe.criticalDepth", "in": {"diameter": 1, "flow": 0}}', '{"sum": "none", "in": {}}', 'noise', '{"sum": "leader.capacity", "in": {"diameter": 0.1016, "filled": 1}}'];
+    const lines = [
+      '{"sum": "pipe.criticalDepth", "in": {"diameter": 1, "flow": 0}}',
+      '{"sum": "none", "in": {}}',
+      'noise',
+      '{"sum": "leader.capacity", "in": {"diameter": 0.1016, "filled": 1}}',
+    ];
     const { code, out } = command('sum', '--batch', file(`${lines.join('\n')}\n`));
     expect(code).toBe(0);
-    const told = out.trimEnd().split('\n').map((line) => JSON.parse(line) as { depth?: number; flow?: number; error?: { field: string } });
+    const told = out
+      .trimEnd()
+      .split('\n')
+      .map((line) => JSON.parse(line) as { depth?: number; flow?: number; error?: { field: string } });
     expect(told).toHaveLength(4);
     expect(told[0]).toEqual({ depth: 0 });
     expect([told[1]!.error!.field, told[2]!.error!.field]).toEqual(['sum', 'line']);
@@ -89,7 +146,8 @@ describe('sum', () => {
 
   it('lists every name with its fields, units and source', () => {
     const { out } = command('sum', '--list');
-    for (const name of ['pipe.full', 'waterline.solve', 'channel.profile', 'fall.shallowest']) expect(out).toContain(`${name}\n  in: `);
+    for (const name of ['pipe.full', 'waterline.solve', 'channel.profile', 'fall.shallowest'])
+      expect(out).toContain(`${name}\n  in: `);
     expect(out.match(/source: /g)).toHaveLength(15);
   });
 });

@@ -6,16 +6,27 @@ function printable(job: Job): unknown {
   const plan = planJob(job);
   return {
     ...plan,
-    runs: Object.fromEntries(Object.entries(plan.runs).map(([id, run]) => {
-      const choices = choicesOf(plan, run);
-      return [id, { ...run, choices, smallest: smallestThatWorks(choices) }];
-    })),
+    runs: Object.fromEntries(
+      Object.entries(plan.runs).map(([id, run]) => {
+        const choices = choicesOf(plan, run);
+        return [id, { ...run, choices, smallest: smallestThatWorks(choices) }];
+      }),
+    ),
     onSlope: Object.fromEntries(plan.onSlope),
     sources: {
       sheds: plan.sources.sheds,
-      atLanding: Object.fromEntries(plan.sources.atLanding), atDownspout: Object.fromEntries(plan.sources.atDownspout), fixed: Object.fromEntries(plan.sources.fixed), lost: Object.fromEntries(plan.sources.lost),
+      atLanding: Object.fromEntries(plan.sources.atLanding),
+      atDownspout: Object.fromEntries(plan.sources.atDownspout),
+      fixed: Object.fromEntries(plan.sources.fixed),
+      lost: Object.fromEntries(plan.sources.lost),
     },
-    snags: plan.snags.map((snag) => ({ ...snag, ...tellSnag(job, plan, snag), fix: fixOf(job, plan, snag), figure: snag.figure, limit: snag.limit })),
+    snags: plan.snags.map((snag) => ({
+      ...snag,
+      ...tellSnag(job, plan, snag),
+      fix: fixOf(job, plan, snag),
+      figure: snag.figure,
+      limit: snag.limit,
+    })),
   };
 }
 

@@ -6,7 +6,13 @@ const printable = (result: SumResult): string => JSON.stringify(result.ok ? resu
 
 function list(): void {
   for (const { name, fields, gives, source } of SUMS.values()) {
-    console.log(`${name}\n  in:     ${Object.entries(fields).map(([field, { unit }]) => `${field} (${unit})`).join(', ')}\n  out:    ${Object.entries(gives).map(([field, unit]) => `${field} (${unit})`).join(', ')}\n  source: ${source}`);
+    console.log(
+      `${name}\n  in:     ${Object.entries(fields)
+        .map(([field, { unit }]) => `${field} (${unit})`)
+        .join(', ')}\n  out:    ${Object.entries(gives)
+        .map(([field, unit]) => `${field} (${unit})`)
+        .join(', ')}\n  source: ${source}`,
+    );
   }
 }
 

@@ -6,18 +6,29 @@ import { CASES, check } from '@katabasis/core/verification';
 const FILE = join(process.cwd(), 'docs', 'verification.md');
 const MARKER = '<!-- Below this line: written by `npm run verify`. -->';
 
-const shown = (value: unknown): string => (typeof value === 'number' ? String(Number(value.toPrecision(7))) : String(value));
+const shown = (value: unknown): string =>
+  typeof value === 'number' ? String(Number(value.toPrecision(7))) : String(value);
 
 function rows(): string[] {
-  return CASES.flatMap((each, index) => check(each).map(({ quantity, wanted, got, difference }) =>
-    `| ${index + 1} | ${each.sum} | ${quantity} | ${shown(wanted)} | ${shown(got)} | ${difference === 0 ? '0' : difference.toExponential(1)} | ${each.source.replaceAll('|', '/')} |`));
+  return CASES.flatMap((each, index) =>
+    check(each).map(
+      ({ quantity, wanted, got, difference }) =>
+        `| ${index + 1} | ${each.sum} | ${quantity} | ${shown(wanted)} | ${shown(got)} | ${difference === 0 ? '0' : difference.toExponential(1)} | ${each.source.replaceAll('|', '/')} |`,
+    ),
+  );
 }
 
 function main(): number {
   const above = readFileSync(FILE, 'utf8').split(MARKER)[0]!;
   const table = rows();
   const missed = CASES.filter((each) => check(each).some(({ difference }) => difference > each.tolerance)).length;
-  const head = ['', `${CASES.length} cases, ${table.length} quantities, ${missed} outside their tolerance. SI units; the difference is relative.`, '', '| case | sum | quantity | published or analytic | ours | difference | source |', '|---|---|---|---|---|---|---|'];
+  const head = [
+    '',
+    `${CASES.length} cases, ${table.length} quantities, ${missed} outside their tolerance. SI units; the difference is relative.`,
+    '',
+    '| case | sum | quantity | published or analytic | ours | difference | source |',
+    '|---|---|---|---|---|---|---|',
+  ];
   writeFileSync(FILE, `${above}${MARKER}\n${[...head, ...table].join('\n')}\n`);
   console.log(`${CASES.length} cases, ${missed} outside their tolerance`);
   return missed === 0 ? 0 : 1;

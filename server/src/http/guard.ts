@@ -5,7 +5,10 @@ import { ProblemError } from './problem';
 
 /** This machine's own addresses on the local network, IPv4. */
 export function lanAddresses(): string[] {
-  return Object.values(networkInterfaces()).flatMap((each) => each ?? []).filter((address) => address.family === 'IPv4' && !address.internal).map((address) => address.address);
+  return Object.values(networkInterfaces())
+    .flatMap((each) => each ?? [])
+    .filter((address) => address.family === 'IPv4' && !address.internal)
+    .map((address) => address.address);
 }
 
 /** Names that a browser may call this server by. */
@@ -23,8 +26,10 @@ export function guard(allowed: ReadonlySet<string>): Middleware {
     const host = ctx.get('host');
     if (!allowed.has(nameOf(host))) throw new ProblemError(403, 'This server does not answer to that name.');
     const origin = ctx.get('origin');
-    if (origin !== '' && origin !== `${ctx.protocol}://${host}`) throw new ProblemError(403, 'Requests from other sites are refused.');
-    if (ctx.get('sec-fetch-site') === 'cross-site' && ctx.method !== 'GET') throw new ProblemError(403, 'Requests from other sites are refused.');
+    if (origin !== '' && origin !== `${ctx.protocol}://${host}`)
+      throw new ProblemError(403, 'Requests from other sites are refused.');
+    if (ctx.get('sec-fetch-site') === 'cross-site' && ctx.method !== 'GET')
+      throw new ProblemError(403, 'Requests from other sites are refused.');
     await next();
   };
 }

@@ -19,12 +19,19 @@ export function parseOr422<T>(schema: z.ZodType<T>, value: unknown): T {
   const parsed = schema.safeParse(value, { reportInput: true });
   if (parsed.success) return parsed.data;
   throw new ProblemError(422, 'What was sent cannot be saved.', {
-    faults: parsed.error.issues.map((issue) => ({ path: issue.path.join('.') || 'body', sentence: issueSentence(issue) })),
+    faults: parsed.error.issues.map((issue) => ({
+      path: issue.path.join('.') || 'body',
+      sentence: issueSentence(issue),
+    })),
   });
 }
 
 const TITLES: Record<number, string> = {
-  400: 'The request could not be read.', 404: 'There is nothing here.', 405: 'That cannot be done here.', 413: 'That is too large to take in.', 415: 'Only JSON is taken in here.',
+  400: 'The request could not be read.',
+  404: 'There is nothing here.',
+  405: 'That cannot be done here.',
+  413: 'That is too large to take in.',
+  415: 'Only JSON is taken in here.',
 };
 
 /** Turns whatever is thrown below into a problem; keeps the reason of an unexpected one on the server. */
@@ -49,5 +56,9 @@ function problemOf(error: unknown): Problem {
   const known = typeof status === 'number' && status >= 400 && status < 500;
   return known
     ? { type: 'about:blank', title: TITLES[status] ?? 'The request could not be answered.', status }
-    : { type: 'about:blank', title: 'Something failed on the server. Nothing was saved by halves; try again.', status: 500 };
+    : {
+        type: 'about:blank',
+        title: 'Something failed on the server. Nothing was saved by halves; try again.',
+        status: 500,
+      };
 }

@@ -16,7 +16,11 @@ export function statics(folder: string): Middleware {
   const page = join(folder, 'index.html');
   const fallback: Middleware = async (ctx, next) => {
     await next();
-    const wantsPage = ctx.status === 404 && !ctx.path.startsWith('/api/') && (ctx.method === 'GET' || ctx.method === 'HEAD') && !/\.[a-z0-9]+$/i.test(ctx.path);
+    const wantsPage =
+      ctx.status === 404 &&
+      !ctx.path.startsWith('/api/') &&
+      (ctx.method === 'GET' || ctx.method === 'HEAD') &&
+      !/\.[a-z0-9]+$/i.test(ctx.path);
     if (!wantsPage || !existsSync(page)) return;
     ctx.set('Cache-Control', 'no-cache');
     ctx.type = 'html';

@@ -22,7 +22,15 @@ export class Summaries {
     if (known) return known;
     const job = this.store.job(id);
     const { name, site, units } = headOf(job);
-    const row: JobRow = { id, name, units, seq, updatedAt, verdict: planJob(job).verdict, ...(site === undefined ? {} : { site }) };
+    const row: JobRow = {
+      id,
+      name,
+      units,
+      seq,
+      updatedAt,
+      verdict: planJob(job).verdict,
+      ...(site === undefined ? {} : { site }),
+    };
     if (this.kept.size >= MOST_KEPT) this.kept.delete(this.kept.keys().next().value!);
     this.kept.set(key, row);
     return row;

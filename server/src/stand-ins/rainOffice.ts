@@ -28,7 +28,11 @@ const CLIMATES: Climate[] = [
 ];
 
 function table({ id, place, climate, peak, b, c }: Climate): RainStation {
-  const intensities = GROWTH.map((share) => DURATIONS.map((seconds) => peak * share * ((5 + b) / (seconds / 60 + b)) ** c * METRES_PER_SECOND_PER_INCH_PER_HOUR));
+  const intensities = GROWTH.map((share) =>
+    DURATIONS.map(
+      (seconds) => peak * share * ((5 + b) / (seconds / 60 + b)) ** c * METRES_PER_SECOND_PER_INCH_PER_HOUR,
+    ),
+  );
   return { id, place, climate, durations: DURATIONS, returnPeriods: RETURN_PERIODS, intensities };
 }
 

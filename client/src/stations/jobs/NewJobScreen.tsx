@@ -1,5 +1,15 @@
 /** A new job in the fewest answers, with its verdict under the thumb from the first complete one. */
-import { decimals, designRain, jobFrom, planJob, quickElements, type Discharge, type QuickDownspout, type RainElement, type UnitSystem } from '@katabasis/core';
+import {
+  decimals,
+  designRain,
+  jobFrom,
+  planJob,
+  quickElements,
+  type Discharge,
+  type QuickDownspout,
+  type RainElement,
+  type UnitSystem,
+} from '@katabasis/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import ArrowLeft from 'lucide-react-native/icons/arrow-left';
@@ -21,8 +31,21 @@ import { emptyDraft, emptyRow, keepDraft, keptDraft, type Draft, type DraftRow }
 
 const make = (palette: Palette) => ({
   page: { flex: 1, backgroundColor: palette.ground },
-  body: { width: '100%' as const, maxWidth: 860, alignSelf: 'center' as const, padding: SPACE.l, gap: SPACE.l, paddingBottom: 40 },
-  foot: { borderTopWidth: 1.5, borderTopColor: palette.ink, padding: SPACE.m, gap: SPACE.s, backgroundColor: palette.ground },
+  body: {
+    width: '100%' as const,
+    maxWidth: 860,
+    alignSelf: 'center' as const,
+    padding: SPACE.l,
+    gap: SPACE.l,
+    paddingBottom: 40,
+  },
+  foot: {
+    borderTopWidth: 1.5,
+    borderTopColor: palette.ink,
+    padding: SPACE.m,
+    gap: SPACE.s,
+    backgroundColor: palette.ground,
+  },
   row: { flexDirection: 'row' as const, gap: SPACE.s, flexWrap: 'wrap' as const },
   spout: { borderTopWidth: 1, borderTopColor: palette.line, paddingTop: SPACE.s, gap: SPACE.xs },
 });
@@ -34,7 +57,9 @@ function readRow(row: DraftRow, units: UnitSystem): QuickDownspout | null {
   const area = areaEntry(units).parse(row.area);
   const ground = levelEntry(units).parse(row.ground === '' ? '0' : row.ground);
   const length = lengthEntry(units).parse(row.toNext);
-  return area.ok && ground.ok && length.ok ? { roofArea: area.value, groundLevel: ground.value, toNext: length.value } : null;
+  return area.ok && ground.ok && length.ok
+    ? { roofArea: area.value, groundLevel: ground.value, toNext: length.value }
+    : null;
 }
 
 function useRain(draft: Draft): RainElement | null {
@@ -43,7 +68,18 @@ function useRain(draft: Draft): RainElement | null {
   if (typed?.ok) return { id: 'rain', kind: 'rain', intensity: typed.value, source: { type: 'typed' } };
   const station = stations.data?.find((each) => each.id === draft.station);
   if (!station) return null;
-  return { id: 'rain', kind: 'rain', ...designRain(station, TEN_YEARS), source: { type: 'office', station: station.id, place: station.place, returnPeriod: TEN_YEARS, duration: station.durations[0]! } };
+  return {
+    id: 'rain',
+    kind: 'rain',
+    ...designRain(station, TEN_YEARS),
+    source: {
+      type: 'office',
+      station: station.id,
+      place: station.place,
+      returnPeriod: TEN_YEARS,
+      duration: station.durations[0]!,
+    },
+  };
 }
 
 export function NewJobScreen() {
@@ -57,7 +93,8 @@ export function NewJobScreen() {
     keepDraft(whole);
     setDraft(whole);
   };
-  const setRow = (index: number, next: Partial<DraftRow>): void => change({ rows: draft.rows.map((row, k) => (k === index ? { ...row, ...next } : row)) });
+  const setRow = (index: number, next: Partial<DraftRow>): void =>
+    change({ rows: draft.rows.map((row, k) => (k === index ? { ...row, ...next } : row)) });
   const rain = useRain(draft);
   const out = levelEntry(draft.units).parse(draft.outLevel);
   const rows = draft.rows.map((row) => readRow(row, draft.units));
@@ -65,7 +102,10 @@ export function NewJobScreen() {
   const elements = useMemo(() => {
     if (missing !== null || !out.ok) return null;
     return quickElements({
-      name: draft.name.trim() || 'New job', units: draft.units, rain, downspouts: rows.filter((row) => row !== null),
+      name: draft.name.trim() || 'New job',
+      units: draft.units,
+      rain,
+      downspouts: rows.filter((row) => row !== null),
       wayOut: { form: draft.form, receiving: draft.receiving, groundLevel: out.value },
     });
   }, [missing, draft, rain, rows, out]);
@@ -87,47 +127,139 @@ export function NewJobScreen() {
           <Text kind="title">New job</Text>
         </View>
         <View style={styles.row}>
-          <View style={{ flex: 2, minWidth: 200 }}><TextBox label="Name" words usual="New job" text={draft.name} onText={(name) => change({ name })} testID="new-name" /></View>
-          <Choice label="Units" value={draft.units} options={[{ value: 'us', label: 'Feet' }, { value: 'metric', label: 'Metric' }]} onChoose={(units) => change({ units })} />
+          <View style={{ flex: 2, minWidth: 200 }}>
+            <TextBox
+              label="Name"
+              words
+              usual="New job"
+              text={draft.name}
+              onText={(name) => change({ name })}
+              testID="new-name"
+            />
+          </View>
+          <Choice
+            label="Units"
+            value={draft.units}
+            options={[
+              { value: 'us', label: 'Feet' },
+              { value: 'metric', label: 'Metric' },
+            ]}
+            onChoose={(units) => change({ units })}
+          />
         </View>
         <View style={{ gap: SPACE.s }}>
-          {stations.data && <Choice label="10-year 5-minute rain at" value={draft.rain.trim() === '' ? draft.station : null} options={stations.data.map((each) => ({ value: each.id, label: each.place }))} onChoose={(station) => change({ station, rain: '' })} />}
-          <Typed label={stations.data ? 'Or your own rain' : 'Design rain'} entry={rainEntry(draft.units)} text={draft.rain} usual={us ? '6 in/h' : '150 mm/h'} onText={(rainText) => change({ rain: rainText })} />
+          {stations.data && (
+            <Choice
+              label="10-year 5-minute rain at"
+              value={draft.rain.trim() === '' ? draft.station : null}
+              options={stations.data.map((each) => ({ value: each.id, label: each.place }))}
+              onChoose={(station) => change({ station, rain: '' })}
+            />
+          )}
+          <Typed
+            label={stations.data ? 'Or your own rain' : 'Design rain'}
+            entry={rainEntry(draft.units)}
+            text={draft.rain}
+            usual={us ? '6 in/h' : '150 mm/h'}
+            onText={(rainText) => change({ rain: rainText })}
+          />
         </View>
         <View style={{ gap: SPACE.s }}>
           <Text kind="heading">Downspouts, highest first</Text>
-          <Text kind="small">{us ? `Roof as 1200 or 40x30. Ground from your zero. Distance as 40, 40'6" or 40 6.` : 'Roof as 110 or 12x9. Ground from your zero. Distance as 12.5.'}</Text>
+          <Text kind="small">
+            {us
+              ? `Roof as 1200 or 40x30. Ground from your zero. Distance as 40, 40'6" or 40 6.`
+              : 'Roof as 110 or 12x9. Ground from your zero. Distance as 12.5.'}
+          </Text>
           {draft.rows.map((row, index) => (
             <View key={index} style={styles.spout} role="group" aria-label={`Downspout ${index + 1}`}>
               <View style={styles.row}>
-                <Typed label={`${index + 1}. Roof`} entry={areaEntry(draft.units)} text={row.area} usual={us ? '1200' : '110'} onText={(area) => setRow(index, { area })} testID={`new-area-${index + 1}`} />
-                <Typed label="Ground" entry={level} text={row.ground} usual="0" onText={(ground) => setRow(index, { ground })} testID={`new-ground-${index + 1}`} />
-                <Typed label={index + 1 < draft.rows.length ? 'To the next' : 'To the way out'} entry={lengthEntry(draft.units)} text={row.toNext} usual={us ? '40' : '12.5'} onText={(toNext) => setRow(index, { toNext })} testID={`new-length-${index + 1}`} />
+                <Typed
+                  label={`${index + 1}. Roof`}
+                  entry={areaEntry(draft.units)}
+                  text={row.area}
+                  usual={us ? '1200' : '110'}
+                  onText={(area) => setRow(index, { area })}
+                  testID={`new-area-${index + 1}`}
+                />
+                <Typed
+                  label="Ground"
+                  entry={level}
+                  text={row.ground}
+                  usual="0"
+                  onText={(ground) => setRow(index, { ground })}
+                  testID={`new-ground-${index + 1}`}
+                />
+                <Typed
+                  label={index + 1 < draft.rows.length ? 'To the next' : 'To the way out'}
+                  entry={lengthEntry(draft.units)}
+                  text={row.toNext}
+                  usual={us ? '40' : '12.5'}
+                  onText={(toNext) => setRow(index, { toNext })}
+                  testID={`new-length-${index + 1}`}
+                />
               </View>
             </View>
           ))}
           <View style={styles.row}>
             <Button label="One more" icon={Plus} onPress={() => change({ rows: [...draft.rows, emptyRow()] })} />
-            <Button label="One less" icon={Minus} disabled={draft.rows.length < 2} onPress={() => change({ rows: draft.rows.slice(0, -1) })} />
+            <Button
+              label="One less"
+              icon={Minus}
+              disabled={draft.rows.length < 2}
+              onPress={() => change({ rows: draft.rows.slice(0, -1) })}
+            />
           </View>
         </View>
         <View style={{ gap: SPACE.s }}>
           <Text kind="heading">The way out</Text>
           <View style={styles.row}>
-            <Choice<Discharge['receiving']> label="Into" value={draft.receiving} options={[{ value: 'swale', label: 'Swale' }, { value: 'ditch', label: 'Ditch' }, { value: 'slope', label: 'Slope' }, { value: 'street', label: 'Street' }, { value: 'lawn', label: 'Lawn' }]} onChoose={(receiving) => change({ receiving })} />
-            <Choice<Draft['form']> label="By" value={draft.form} options={[{ value: 'daylight', label: 'Daylight' }, { value: 'popup', label: 'Pop-up' }]} onChoose={(form) => change({ form })} />
+            <Choice<Discharge['receiving']>
+              label="Into"
+              value={draft.receiving}
+              options={[
+                { value: 'swale', label: 'Swale' },
+                { value: 'ditch', label: 'Ditch' },
+                { value: 'slope', label: 'Slope' },
+                { value: 'street', label: 'Street' },
+                { value: 'lawn', label: 'Lawn' },
+              ]}
+              onChoose={(receiving) => change({ receiving })}
+            />
+            <Choice<Draft['form']>
+              label="By"
+              value={draft.form}
+              options={[
+                { value: 'daylight', label: 'Daylight' },
+                { value: 'popup', label: 'Pop-up' },
+              ]}
+              onChoose={(form) => change({ form })}
+            />
           </View>
-          <Typed label="Its level, from the same zero as the ground" entry={level} text={draft.outLevel} usual={us ? '-3' : '-0.9'} onText={(outLevel) => change({ outLevel })} testID="new-out" />
+          <Typed
+            label="Its level, from the same zero as the ground"
+            entry={level}
+            text={draft.outLevel}
+            usual={us ? '-3' : '-0.9'}
+            onText={(outLevel) => change({ outLevel })}
+            testID="new-out"
+          />
         </View>
-        <View style={{ flexDirection: 'row' }}><Button label="Empty this page" kind="bare" onPress={() => change(emptyDraft())} /></View>
+        <View style={{ flexDirection: 'row' }}>
+          <Button label="Empty this page" kind="bare" onPress={() => change(emptyDraft())} />
+        </View>
       </ScrollView>
       <View style={styles.foot} aria-live="polite">
         {verdict ? (
           <View style={{ flexDirection: 'row', gap: SPACE.s, alignItems: 'center' }}>
             <Mark kind={verdict.state} size={24} />
-            <Text kind="strong" style={{ flex: 1 }}>{verdict.sentence}</Text>
+            <Text kind="strong" style={{ flex: 1 }}>
+              {verdict.sentence}
+            </Text>
           </View>
-        ) : <Text tone="soft">{missing}</Text>}
+        ) : (
+          <Text tone="soft">{missing}</Text>
+        )}
         <Button label="Make the plan" kind="main" disabled={!elements} onPress={create} testID="new-create" />
       </View>
     </View>
@@ -138,7 +270,8 @@ function whatIsMissing(draft: Draft, rows: (QuickDownspout | null)[], out: boole
   if (!rain) return 'Choose a rain, or type your own.';
   const row = rows.findIndex((each) => each === null);
   if (row >= 0) return `Downspout ${decimals(row + 1, 0)} still needs its roof, ground and distance.`;
-  if (!out) return draft.outLevel.trim() === '' ? 'Say how low the way out lies.' : 'The level of the way out cannot be read.';
+  if (!out)
+    return draft.outLevel.trim() === '' ? 'Say how low the way out lies.' : 'The level of the way out cannot be read.';
   return null;
 }
 
@@ -155,5 +288,15 @@ interface TypedProps {
 function Typed({ label, entry, text, usual, onText, testID }: TypedProps) {
   const [left, setLeft] = useState(false);
   const parsed = text.trim() === '' ? null : entry.parse(text);
-  return <TextBox label={label} text={text} usual={usual} onText={onText} onDone={() => setLeft(true)} wrong={left && parsed && !parsed.ok ? parsed.sentence : null} {...(testID ? { testID } : {})} />;
+  return (
+    <TextBox
+      label={label}
+      text={text}
+      usual={usual}
+      onText={onText}
+      onDone={() => setLeft(true)}
+      wrong={left && parsed && !parsed.ok ? parsed.sentence : null}
+      {...(testID ? { testID } : {})}
+    />
+  );
 }

@@ -3,8 +3,14 @@ import { z } from 'zod';
 
 const rowSchema = z.object({ area: z.string(), ground: z.string(), toNext: z.string() });
 const draftSchema = z.object({
-  name: z.string(), units: z.enum(['us', 'metric']), station: z.string(), rain: z.string(), rows: z.array(rowSchema).min(1).max(200),
-  form: z.enum(['daylight', 'popup']), receiving: z.enum(['swale', 'slope', 'ditch', 'street', 'lawn']), outLevel: z.string(),
+  name: z.string(),
+  units: z.enum(['us', 'metric']),
+  station: z.string(),
+  rain: z.string(),
+  rows: z.array(rowSchema).min(1).max(200),
+  form: z.enum(['daylight', 'popup']),
+  receiving: z.enum(['swale', 'slope', 'ditch', 'street', 'lawn']),
+  outLevel: z.string(),
 });
 export type DraftRow = z.infer<typeof rowSchema>;
 export type Draft = z.infer<typeof draftSchema>;
@@ -13,7 +19,14 @@ const KEY = 'katabasis.new';
 
 export const emptyRow = (): DraftRow => ({ area: '', ground: '', toNext: '' });
 export const emptyDraft = (): Draft => ({
-  name: '', units: 'us', station: 'harrowmere', rain: '', rows: [emptyRow(), emptyRow(), emptyRow()], form: 'daylight', receiving: 'swale', outLevel: '',
+  name: '',
+  units: 'us',
+  station: 'harrowmere',
+  rain: '',
+  rows: [emptyRow(), emptyRow(), emptyRow()],
+  form: 'daylight',
+  receiving: 'swale',
+  outLevel: '',
 });
 
 export function keptDraft(): Draft {

@@ -13,13 +13,36 @@ import { NewJobScreen } from './NewJobScreen';
 const mockRouter = { navigate: jest.fn(), replace: jest.fn() };
 jest.mock('expo-router', () => ({ useRouter: () => mockRouter }));
 
-const mocked = (name: keyof typeof api, answer: () => Promise<unknown>): jest.SpyInstance => jest.spyOn(api, name).mockImplementation(answer as never);
-const row = (more: Partial<JobRow> = {}): JobRow => ({ id: 'clinic', name: 'Clinic', units: 'us', seq: 3, updatedAt: '2026-11-25T09:00:00Z', verdict: { state: 'fix', sentence: 'A pipe is too small.', at: null, stops: 0, fixes: 1, minds: 0 }, ...more });
-const harrowmere = { id: 'harrowmere', place: 'Harrowmere', climate: 'Farm country', durations: [300, 600], returnPeriods: [10, 100], intensities: [[4.233e-5, 3e-5], [6.6e-5, 4.6e-5]] };
+const mocked = (name: keyof typeof api, answer: () => Promise<unknown>): jest.SpyInstance =>
+  jest.spyOn(api, name).mockImplementation(answer as never);
+const row = (more: Partial<JobRow> = {}): JobRow => ({
+  id: 'clinic',
+  name: 'Clinic',
+  units: 'us',
+  seq: 3,
+  updatedAt: '2026-11-25T09:00:00Z',
+  verdict: { state: 'fix', sentence: 'A pipe is too small.', at: null, stops: 0, fixes: 1, minds: 0 },
+  ...more,
+});
+const harrowmere = {
+  id: 'harrowmere',
+  place: 'Harrowmere',
+  climate: 'Farm country',
+  durations: [300, 600],
+  returnPeriods: [10, 100],
+  intensities: [
+    [4.233e-5, 3e-5],
+    [6.6e-5, 4.6e-5],
+  ],
+};
 
 function draw(children: ReactNode): void {
   const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
-  render(<QueryClientProvider client={client}><ThemeProvider>{children}</ThemeProvider></QueryClientProvider>);
+  render(
+    <QueryClientProvider client={client}>
+      <ThemeProvider>{children}</ThemeProvider>
+    </QueryClientProvider>,
+  );
 }
 
 beforeEach(() => {
@@ -33,7 +56,14 @@ beforeEach(() => {
 
 describe('the list of jobs', () => {
   it('shows each with its verdict in words, and opens it', async () => {
-    mocked('jobs', async () => [row(), row({ id: 'other', name: 'Terrace', verdict: { state: 'stop', sentence: 'No way out.', at: null, stops: 1, fixes: 0, minds: 0 } })]);
+    mocked('jobs', async () => [
+      row(),
+      row({
+        id: 'other',
+        name: 'Terrace',
+        verdict: { state: 'stop', sentence: 'No way out.', at: null, stops: 1, fixes: 0, minds: 0 },
+      }),
+    ]);
     draw(<JobsScreen />);
     fireEvent.click(await screen.findByRole('link', { name: 'Terrace. Stop. No way out.' }));
     expect(mockRouter.navigate).toHaveBeenCalledWith('/job/other/plan');
@@ -71,20 +101,28 @@ describe('the list of jobs', () => {
 
   it('copies a job under a name of its own, kept on this device before anybody has answered', async () => {
     mocked('jobs', async () => [row()]);
-    mocked('job', async () => ({ id: 'clinic', seq: 1, elements: Object.values(quillfeather().elements).map((element) => ({ version: 1, element })) }));
+    mocked('job', async () => ({
+      id: 'clinic',
+      seq: 1,
+      elements: Object.values(quillfeather().elements).map((element) => ({ version: 1, element })),
+    }));
     draw(<JobsScreen />);
     fireEvent.click(await screen.findByRole('button', { name: 'Copy Clinic' }));
     await waitFor(() => expect(unsentJobs(localStorage)).toHaveLength(1));
     const [id] = unsentJobs(localStorage);
     const copied = loadQueue(localStorage, id!).create!;
-    expect(copied.find((element) => element.kind === 'job')).toMatchObject({ name: 'Quillfeather Animal Clinic, copy' });
+    expect(copied.find((element) => element.kind === 'job')).toMatchObject({
+      name: 'Quillfeather Animal Clinic, copy',
+    });
     expect(copied).toHaveLength(Object.keys(quillfeather().elements).length);
     expect(mockRouter.navigate).toHaveBeenCalledWith(`/job/${id}/plan`);
   });
 
   it('says in words why a job could not be taken out', async () => {
     mocked('jobs', async () => [row()]);
-    mocked('remove', () => Promise.reject(new Refused({ type: 'about:blank', title: 'It is being changed.', status: 409 })));
+    mocked('remove', () =>
+      Promise.reject(new Refused({ type: 'about:blank', title: 'It is being changed.', status: 409 })),
+    );
     draw(<JobsScreen />);
     fireEvent.click(await screen.findByRole('button', { name: 'Take out Clinic' }));
     expect(await screen.findByRole('alert')).toHaveTextContent('It was not taken out. It is being changed.');
@@ -113,7 +151,11 @@ describe('a new job', () => {
     const [id] = unsentJobs(localStorage);
     expect(mockRouter.replace).toHaveBeenCalledWith(`/job/${id}/plan`);
     const rain = loadQueue(localStorage, id!).create!.find((element) => element.kind === 'rain')!;
-    expect(rain).toMatchObject({ intensity: 4.233e-5, openings: { returnPeriod: 100, intensity: 6.6e-5 }, source: { type: 'office', place: 'Harrowmere', returnPeriod: 10 } });
+    expect(rain).toMatchObject({
+      intensity: 4.233e-5,
+      openings: { returnPeriod: 100, intensity: 6.6e-5 },
+      source: { type: 'office', place: 'Harrowmere', returnPeriod: 10 },
+    });
   });
 
   it('says beside the box what cannot be read, and keeps it over a reload', async () => {

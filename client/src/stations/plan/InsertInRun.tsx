@@ -29,16 +29,22 @@ export function InsertInRun({ run, onGo }: { run: Run; onGo: (id: string) => voi
     const groundLevel = planned ? planned.groundUp + (planned.groundDown - planned.groundUp) * share : 0;
     const id = newId('l');
     const base = { id, name: freeName(job, STEMS[form]), groundLevel };
-    const landing: Landing = form === 'basin' ? { ...base, kind: 'basin', grate: 'flat12' } : { ...base, kind: 'junction', form };
+    const landing: Landing =
+      form === 'basin' ? { ...base, kind: 'basin', grate: 'flat12' } : { ...base, kind: 'junction', form };
     if (edit(splitRun(run, landing, newId('r'), distance)) === null) onGo(id);
   };
   return (
     <View style={{ flexDirection: 'row', gap: SPACE.m, flexWrap: 'wrap', alignItems: 'flex-end' }}>
-      <QuantityField label="Put in, this far down" value={distance} {...distanceEntry(units)} onCommit={(value) => {
-        if (!lengthFitsSplit(run, value!)) return 'It must lie between the two ends.';
-        setAt(value!);
-        return null;
-      }} />
+      <QuantityField
+        label="Put in, this far down"
+        value={distance}
+        {...distanceEntry(units)}
+        onCommit={(value) => {
+          if (!lengthFitsSplit(run, value!)) return 'It must lie between the two ends.';
+          setAt(value!);
+          return null;
+        }}
+      />
       <Choice label="Put in" hideLabel value={null as Form | null} options={FORMS} onChoose={insert} />
     </View>
   );

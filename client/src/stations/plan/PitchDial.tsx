@@ -53,15 +53,41 @@ export function PitchDial({ pitch, least, onPreview, onCommit }: Props) {
   };
   return (
     <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
-      <Button label="Flatter" icon={Minus} iconOnly onPress={() => onCommit(settle(Math.ceil(pitch / 0.001 - 1 - 1e-6) * 0.001))} />
+      <Button
+        label="Flatter"
+        icon={Minus}
+        iconOnly
+        onPress={() => onCommit(settle(Math.ceil(pitch / 0.001 - 1 - 1e-6) * 0.001))}
+      />
       <View
-        {...(handlers as object)} testID="pitch-dial" onLayout={(event: LayoutChangeEvent) => setWidth(event.nativeEvent.layout.width)}
-        role="slider" aria-label="Pitch" aria-valuenow={Math.round(shown * 1e4) / 100} aria-valuemin={0.05} aria-valuemax={20} aria-valuetext={`${(shown * 100).toFixed(2)}%, ${text(showPitchTrade(shown, units))}`}
-        style={{ flex: 1, height: HEIGHT, overflow: 'hidden', touchAction: 'pan-y', cursor: 'ew-resize', userSelect: 'none' } as object}
+        {...(handlers as object)}
+        testID="pitch-dial"
+        onLayout={(event: LayoutChangeEvent) => setWidth(event.nativeEvent.layout.width)}
+        role="slider"
+        aria-label="Pitch"
+        aria-valuenow={Math.round(shown * 1e4) / 100}
+        aria-valuemin={0.05}
+        aria-valuemax={20}
+        aria-valuetext={`${(shown * 100).toFixed(2)}%, ${text(showPitchTrade(shown, units))}`}
+        style={
+          {
+            flex: 1,
+            height: HEIGHT,
+            overflow: 'hidden',
+            touchAction: 'pan-y',
+            cursor: 'ew-resize',
+            userSelect: 'none',
+          } as object
+        }
       >
         <Strip pitch={shown} least={least} width={width} />
       </View>
-      <Button label="Steeper" icon={Plus} iconOnly onPress={() => onCommit(settle(Math.floor(pitch / 0.001 + 1 + 1e-6) * 0.001))} />
+      <Button
+        label="Steeper"
+        icon={Plus}
+        iconOnly
+        onPress={() => onCommit(settle(Math.floor(pitch / 0.001 + 1 + 1e-6) * 0.001))}
+      />
     </View>
   );
 }
@@ -74,13 +100,33 @@ function Strip({ pitch, least, width }: { pitch: number; least: number; width: n
   const ticks = Array.from({ length: count }, (_, k) => first + k);
   return (
     <Svg width={width} height={HEIGHT} aria-hidden>
-      {pitch * 100 < width / PX_PER_PERCENT / 2 + least * 100 && <Line x1={0} x2={Math.max(0, x(least))} y1={38} y2={38} stroke={stop} strokeWidth={5} />}
+      {pitch * 100 < width / PX_PER_PERCENT / 2 + least * 100 && (
+        <Line x1={0} x2={Math.max(0, x(least))} y1={38} y2={38} stroke={stop} strokeWidth={5} />
+      )}
       {ticks.map((tenth) => (
-        <Line key={tenth} x1={x(tenth / 1000)} x2={x(tenth / 1000)} y1={tenth % 5 === 0 ? 22 : 30} y2={38} stroke={ink} strokeWidth={tenth % 10 === 0 ? 2.5 : 1.2} />
+        <Line
+          key={tenth}
+          x1={x(tenth / 1000)}
+          x2={x(tenth / 1000)}
+          y1={tenth % 5 === 0 ? 22 : 30}
+          y2={38}
+          stroke={ink}
+          strokeWidth={tenth % 10 === 0 ? 2.5 : 1.2}
+        />
       ))}
-      {ticks.filter((tenth) => tenth % 5 === 0).map((tenth) => (
-        <SvgText key={tenth} x={x(tenth / 1000)} y={52} fontSize={12} fontFamily={FONTS.figures} fill={soft} textAnchor="middle">{`${tenth / 10}%`}</SvgText>
-      ))}
+      {ticks
+        .filter((tenth) => tenth % 5 === 0)
+        .map((tenth) => (
+          <SvgText
+            key={tenth}
+            x={x(tenth / 1000)}
+            y={52}
+            fontSize={12}
+            fontFamily={FONTS.figures}
+            fill={soft}
+            textAnchor="middle"
+          >{`${tenth / 10}%`}</SvgText>
+        ))}
       <Polygon points={`${width / 2 - 8},2 ${width / 2 + 8},2 ${width / 2},18`} fill={ink} />
       <Line x1={width / 2} x2={width / 2} y1={16} y2={40} stroke={ink} strokeWidth={3} />
       <Line x1={width / 2} x2={width / 2} y1={18} y2={39} stroke={ground} strokeWidth={0.8} />

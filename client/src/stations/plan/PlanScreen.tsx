@@ -49,7 +49,13 @@ export function PlanScreen() {
   if (!wide) {
     return (
       <View style={styles.columns}>
-        <ScrollView style={styles.main} contentContainerStyle={styles.body} tabIndex={0} role="region" aria-label="Plan">
+        <ScrollView
+          style={styles.main}
+          contentContainerStyle={styles.body}
+          tabIndex={0}
+          role="region"
+          aria-label="Plan"
+        >
           <Budget onGo={choose} />
           <Snags onGo={choose} />
           <PitchStyle />
@@ -64,7 +70,13 @@ export function PlanScreen() {
   }
   return (
     <View style={styles.columns}>
-      <ScrollView style={styles.main} contentContainerStyle={styles.body} tabIndex={0} role="region" aria-label="The descent">
+      <ScrollView
+        style={styles.main}
+        contentContainerStyle={styles.body}
+        tabIndex={0}
+        role="region"
+        aria-label="The descent"
+      >
         <Budget onGo={choose} />
         <PitchStyle />
         <Descent chosen={at} onChoose={choose} />
@@ -72,7 +84,9 @@ export function PlanScreen() {
       <View style={styles.side}>
         {sheet ? (
           <>
-            <View style={{ padding: SPACE.l, paddingBottom: 0 }}><Sections chosen={at} /></View>
+            <View style={{ padding: SPACE.l, paddingBottom: 0 }}>
+              <Sections chosen={at} />
+            </View>
             {sheet}
           </>
         ) : (
@@ -105,10 +119,26 @@ function Budget({ onGo }: { onGo: (id: string) => void }) {
 }
 
 const Budgets = memo(function Budgets({ onGo, ...shown }: { job: Job; plan: Plan; onGo: (id: string) => void }) {
-  return <>{shown.plan.budgets.map((budget) => <OneBudget key={budget.discharge} {...shown} budget={budget} onGo={onGo} />)}</>;
+  return (
+    <>
+      {shown.plan.budgets.map((budget) => (
+        <OneBudget key={budget.discharge} {...shown} budget={budget} onGo={onGo} />
+      ))}
+    </>
+  );
 });
 
-function OneBudget({ job, plan, budget, onGo }: { job: Job; plan: Plan; budget: FallBudget; onGo: (id: string) => void }) {
+function OneBudget({
+  job,
+  plan,
+  budget,
+  onGo,
+}: {
+  job: Job;
+  plan: Plan;
+  budget: FallBudget;
+  onGo: (id: string) => void;
+}) {
   const [open, setOpen] = useState(false);
   const working = open ? budgetWorking(job, plan, budget.discharge) : null;
   if (working) return <WorkingPanel working={working} onBack={() => setOpen(false)} />;
@@ -120,8 +150,12 @@ function Snags({ onGo }: { onGo: (id: string) => void }) {
   return (
     <View role="region" aria-label="Snags">
       <Text kind="heading">Snags</Text>
-      {plan.snags.length === 0 && <Text tone="soft">None found by the checks in this version. Look at the site with your own eyes as well.</Text>}
-      {plan.snags.map((snag) => <SnagItem key={`${snag.code} ${snag.at}`} snag={snag} onGo={onGo} />)}
+      {plan.snags.length === 0 && (
+        <Text tone="soft">None found by the checks in this version. Look at the site with your own eyes as well.</Text>
+      )}
+      {plan.snags.map((snag) => (
+        <SnagItem key={`${snag.code} ${snag.at}`} snag={snag} onGo={onGo} />
+      ))}
     </View>
   );
 }
@@ -131,8 +165,14 @@ function PitchStyle() {
   const head = headOf(job);
   return (
     <Choice
-      label="How lines take their pitch" hideLabel value={head.pitchStyle} onChoose={(pitchStyle) => edit(put('Set pitch style', { ...head, pitchStyle }))}
-      options={[{ value: 'ground', label: 'Follow the ground' }, { value: 'single', label: 'One pitch' }]}
+      label="How lines take their pitch"
+      hideLabel
+      value={head.pitchStyle}
+      onChoose={(pitchStyle) => edit(put('Set pitch style', { ...head, pitchStyle }))}
+      options={[
+        { value: 'ground', label: 'Follow the ground' },
+        { value: 'single', label: 'One pitch' },
+      ]}
     />
   );
 }
@@ -141,15 +181,31 @@ function PitchStyle() {
 function Sections({ chosen }: { chosen: string | null }) {
   const { job, plan } = useKept();
   const heads = plan.lines.map((line) => plan.runs[line.runs[0]!]!.from);
-  const at = chosen === null ? null : (plan.runs[chosen]?.line ?? Object.values(plan.runs).find((run) => run.from === chosen || run.to === chosen)?.line);
+  const at =
+    chosen === null
+      ? null
+      : (plan.runs[chosen]?.line ??
+        Object.values(plan.runs).find((run) => run.from === chosen || run.to === chosen)?.line);
   const followed = plan.lines.find((line) => line.letter === at);
   const [picked, setPicked] = useState<string | null>(null);
-  const from = (followed && plan.runs[followed.runs[0]!]!.from) ?? (picked && heads.includes(picked) ? picked : null) ?? plan.budgets[0]?.source ?? heads[0];
+  const from =
+    (followed && plan.runs[followed.runs[0]!]!.from) ??
+    (picked && heads.includes(picked) ? picked : null) ??
+    plan.budgets[0]?.source ??
+    heads[0];
   if (!from || !plan.landings[from]) return null;
   return (
     <View style={{ gap: SPACE.s }}>
       <Text kind="heading">Long section</Text>
-      {!followed && heads.length > 1 && <Choice label="From" hideLabel value={from} options={heads.map((id) => ({ value: id, label: nameOf(job, id) }))} onChoose={setPicked} />}
+      {!followed && heads.length > 1 && (
+        <Choice
+          label="From"
+          hideLabel
+          value={from}
+          options={heads.map((id) => ({ value: id, label: nameOf(job, id) }))}
+          onChoose={setPicked}
+        />
+      )}
       <LongSection from={from} />
     </View>
   );

@@ -5,7 +5,8 @@ import { RunSheet } from './RunSheet';
 import { SizeJob } from './SizeJob';
 import { SnagItem } from './SnagItem';
 
-const sheetOf = (id: string, job = sampleWith()): Opened => openJob(job, <RunSheet id={id} onClose={() => undefined} onGo={() => undefined} />);
+const sheetOf = (id: string, job = sampleWith()): Opened =>
+  openJob(job, <RunSheet id={id} onClose={() => undefined} onGo={() => undefined} />);
 const run = (open: Opened, id: string): Run => open.job().elements[id] as Run;
 
 describe('a run’s sheet', () => {
@@ -13,7 +14,14 @@ describe('a run’s sheet', () => {
     const open = sheetOf('trunkLower');
     const sizes = screen.getByRole('radiogroup', { name: /^Size/ });
     const chips = within(sizes).getAllByRole('radio');
-    expect(chips.map((chip) => chip.getAttribute('aria-label')!.split(':')[0]!.replaceAll('\u00a0', ' '))).toEqual(['3 in', '4 in', '6 in', '8 in', '10 in', '12 in']);
+    expect(chips.map((chip) => chip.getAttribute('aria-label')!.split(':')[0]!.replaceAll('\u00a0', ' '))).toEqual([
+      '3 in',
+      '4 in',
+      '6 in',
+      '8 in',
+      '10 in',
+      '12 in',
+    ]);
     expect(within(sizes).getByRole('radio', { name: /^6.in: too small/ })).toHaveAttribute('aria-checked', 'true');
     press(/^8.in/);
     expect(run(open, 'trunkLower').nominal).toBeCloseTo(0.2032, 6);
@@ -23,13 +31,25 @@ describe('a run’s sheet', () => {
   it('says of each material what the pipe would hold', () => {
     const job = sampleWith();
     sheetOf('trunkLower', job);
-    const smooth = planJob(applyChange(job, put('Try', { ...(job.elements.trunkLower as Run), material: 'smooth' })).job).runs.trunkLower!;
-    expect(screen.getByRole('radio', { name: /^Smooth PVC/ }).getAttribute('aria-label')!.replaceAll('\u00a0', ' ')).toContain(text(showFlow(smooth.capacity, 'us')).replaceAll('\u00a0', ' '));
+    const smooth = planJob(
+      applyChange(job, put('Try', { ...(job.elements.trunkLower as Run), material: 'smooth' })).job,
+    ).runs.trunkLower!;
+    expect(
+      screen
+        .getByRole('radio', { name: /^Smooth PVC/ })
+        .getAttribute('aria-label')!
+        .replaceAll('\u00a0', ' '),
+    ).toContain(text(showFlow(smooth.capacity, 'us')).replaceAll('\u00a0', ' '));
   });
 
   it('opens the working of every figure, with a source', () => {
     sheetOf('runBasin');
-    for (const [figure, formula] of [['Carries', 'Q = i × Σ (C × A)'], ['Holds full', 'Q = (π D² / 4)'], ['Keeps clean', 'τ = ρ g R S'], ['Water at its head', 'dy/dx = (S0 − Sf) / (1 − F²)']] as const) {
+    for (const [figure, formula] of [
+      ['Carries', 'Q = i × Σ (C × A)'],
+      ['Holds full', 'Q = (π D² / 4)'],
+      ['Keeps clean', 'τ = ρ g R S'],
+      ['Water at its head', 'dy/dx = (S0 − Sf) / (1 − F²)'],
+    ] as const) {
       press(new RegExp(`^${figure}`), 'button');
       expect(seen()).toContain(formula);
       press(/^Back/, 'button');
@@ -50,7 +70,12 @@ describe('a run’s sheet', () => {
     const before = run(open, 'trunkLower').length;
     type('Put in, this far down', "20'");
     press('Cleanout');
-    const parts = Object.values(open.job().elements).filter((element): element is Run => element.kind === 'run' && (element.id === 'trunkLower' || element.to === 'swale') && element.id !== 'runDoorLower');
+    const parts = Object.values(open.job().elements).filter(
+      (element): element is Run =>
+        element.kind === 'run' &&
+        (element.id === 'trunkLower' || element.to === 'swale') &&
+        element.id !== 'runDoorLower',
+    );
     expect(parts).toHaveLength(2);
     expect(parts.reduce((sum, part) => sum + part.length, 0)).toBeCloseTo(before, 6);
     expect(run(open, 'trunkLower').length).toBeCloseTo(20 * 0.3048, 6);

@@ -1,7 +1,31 @@
 /** One run: what runs in it, what each size and material would give, its pitch, and what is wrong with it. */
 import {
-  applyChange, decimals, elementOf, MATERIAL_FACTS, MATERIALS, nameOf, NOMINAL_SIZES, planJob, put, removal, resized, runWorking, showFlow, showLevel, showNominal, showPitch, showPitchTrade, showSmall, showVelocity, text,
-  type Material, type Plan, type Run, type RunPlan, type RunQuantity, type Severity,
+  applyChange,
+  decimals,
+  elementOf,
+  MATERIAL_FACTS,
+  MATERIALS,
+  nameOf,
+  NOMINAL_SIZES,
+  planJob,
+  put,
+  removal,
+  resized,
+  runWorking,
+  showFlow,
+  showLevel,
+  showNominal,
+  showPitch,
+  showPitchTrade,
+  showSmall,
+  showVelocity,
+  text,
+  type Material,
+  type Plan,
+  type Run,
+  type RunPlan,
+  type RunQuantity,
+  type Severity,
 } from '@katabasis/core';
 import Trash from 'lucide-react-native/icons/trash';
 import { useMemo, useState } from 'react';
@@ -42,24 +66,59 @@ export function RunSheet({ id, onClose, onGo }: Props) {
   };
   return (
     <Sheet title={nameOf(job, id)} over={over} onClose={onClose}>
-      {working ? <WorkingPanel working={working} onBack={() => setAsked(null)} /> : planned && <Figures run={planned} onAsk={setAsked} />}
+      {working ? (
+        <WorkingPanel working={working} onBack={() => setAsked(null)} />
+      ) : (
+        planned && <Figures run={planned} onAsk={setAsked} />
+      )}
       <Snags id={id} />
       <SizeChips run={run} />
       <MaterialChips run={run} />
       {planned && <Pitch run={run} planned={planned} />}
       <View style={{ flexDirection: 'row', gap: SPACE.m, flexWrap: 'wrap', alignItems: 'flex-end' }}>
         <QuantityField
-          label={run.assumed ? 'Length, assumed: measure it' : 'Length along the trench'} value={run.length} {...lengthEntry(units)} testID="run-length"
+          label={run.assumed ? 'Length, assumed: measure it' : 'Length along the trench'}
+          value={run.length}
+          {...lengthEntry(units)}
+          testID="run-length"
           onCommit={(length) => edit(put('Set length', measured({ ...run, length: length! })))}
         />
-        <Choice label="Over it" value={run.under ?? 'turf'} options={[{ value: 'turf', label: 'Turf' }, { value: 'cars', label: 'Cars' }]} onChoose={(under) => edit(put('Say what is over it', { ...run, under }))} />
+        <Choice
+          label="Over it"
+          value={run.under ?? 'turf'}
+          options={[
+            { value: 'turf', label: 'Turf' },
+            { value: 'cars', label: 'Cars' },
+          ]}
+          onChoose={(under) => edit(put('Say what is over it', { ...run, under }))}
+        />
       </View>
       <View style={{ flexDirection: 'row', gap: SPACE.m, flexWrap: 'wrap', alignItems: 'flex-end' }}>
-        <Choice label="Side by side" value={String(run.parallel ?? 1)} options={['1', '2', '3'].map((value) => ({ value, label: value === '1' ? 'One pipe' : `${value} pipes` }))} onChoose={(count) => edit(put('Set how many side by side', count === '1' ? single(run) : { ...run, parallel: Number(count) }))} />
-        <QuantityField label="Throat in its adapter" usual="none" value={run.throat} {...coverEntry(units)} optional onCommit={(throat) => (throat !== undefined && throat < 0.02 ? 'At least 3/4 in (20 mm).' : edit(put('Set the adapter’s throat', throat === undefined ? open(run) : { ...run, throat })))} />
+        <Choice
+          label="Side by side"
+          value={String(run.parallel ?? 1)}
+          options={['1', '2', '3'].map((value) => ({ value, label: value === '1' ? 'One pipe' : `${value} pipes` }))}
+          onChoose={(count) =>
+            edit(put('Set how many side by side', count === '1' ? single(run) : { ...run, parallel: Number(count) }))
+          }
+        />
+        <QuantityField
+          label="Throat in its adapter"
+          usual="none"
+          value={run.throat}
+          {...coverEntry(units)}
+          optional
+          onCommit={(throat) =>
+            throat !== undefined && throat < 0.02
+              ? 'At least 3/4 in (20 mm).'
+              : edit(put('Set the adapter’s throat', throat === undefined ? open(run) : { ...run, throat }))
+          }
+        />
       </View>
       <InsertInRun run={run} onGo={onGo} />
-      <View style={{ flexDirection: 'row' }}><Button label="Take this run out" icon={Trash} kind="bare" onPress={remove} /></View>
+      <View style={{ flexDirection: 'row' }}>
+        <Button label="Take this run out" icon={Trash} kind="bare" onPress={remove} />
+      </View>
     </Sheet>
   );
 }
@@ -75,26 +134,65 @@ function measured(run: Run): Run {
 function Figures({ run, onAsk }: { run: RunPlan; onAsk: (quantity: RunQuantity) => void }) {
   const { units, plan } = useJob();
   const cover = Math.min(run.coverUp, run.coverDown ?? run.coverUp);
-  const figures: { quantity: RunQuantity; label: string; shown: { value: string; unit: string }; tone?: 'stop' | 'fix' }[] = [
+  const figures: {
+    quantity: RunQuantity;
+    label: string;
+    shown: { value: string; unit: string };
+    tone?: 'stop' | 'fix';
+  }[] = [
     { quantity: 'depth', label: 'Runs', shown: showSmall(run.depth, units) },
     { quantity: 'velocity', label: 'Speed', shown: showVelocity(run.velocity, units) },
-    { quantity: 'velocity', label: 'Runs through in', shown: { value: decimals(run.travelTime, run.travelTime < 10 ? 1 : 0), unit: 's' } },
+    {
+      quantity: 'velocity',
+      label: 'Runs through in',
+      shown: { value: decimals(run.travelTime, run.travelTime < 10 ? 1 : 0), unit: 's' },
+    },
     { quantity: 'drop', label: 'Drops', shown: showSmall(run.drop, units) },
-    { quantity: 'cover', label: 'Cover', shown: showSmall(cover, units), ...(cover < run.leastCover - 0.0005 ? { tone: 'fix' as const } : {}) },
-    { quantity: 'shear', label: 'Keeps clean', shown: { value: run.cleans ? 'Yes' : 'No', unit: '' }, ...(run.cleans ? {} : { tone: 'fix' as const }) },
-    { quantity: 'water', label: 'Water at its head', shown: showLevel(run.waterUp, units), ...(run.waterUp > run.groundUp ? { tone: 'stop' as const } : {}) },
+    {
+      quantity: 'cover',
+      label: 'Cover',
+      shown: showSmall(cover, units),
+      ...(cover < run.leastCover - 0.0005 ? { tone: 'fix' as const } : {}),
+    },
+    {
+      quantity: 'shear',
+      label: 'Keeps clean',
+      shown: { value: run.cleans ? 'Yes' : 'No', unit: '' },
+      ...(run.cleans ? {} : { tone: 'fix' as const }),
+    },
+    {
+      quantity: 'water',
+      label: 'Water at its head',
+      shown: showLevel(run.waterUp, units),
+      ...(run.waterUp > run.groundUp ? { tone: 'stop' as const } : {}),
+    },
     { quantity: 'inverts', label: 'Starts at', shown: showLevel(run.invertUp, units) },
   ];
   return (
     <View style={{ gap: SPACE.s }}>
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.l, flexWrap: 'wrap' }}>
         <Eye depthRatio={run.depthRatio} overloaded={run.overloaded} size={76} />
-        <Figure label="Carries" shown={showFlow(run.flow, units)} size="hero" {...(run.overloaded ? { tone: 'fix' as const } : {})} onPress={() => onAsk('flow')} />
-        <Figure label="Holds full" shown={showFlow(run.capacity, units)} size="hero" onPress={() => onAsk('capacity')} />
+        <Figure
+          label="Carries"
+          shown={showFlow(run.flow, units)}
+          size="hero"
+          {...(run.overloaded ? { tone: 'fix' as const } : {})}
+          onPress={() => onAsk('flow')}
+        />
+        <Figure
+          label="Holds full"
+          shown={showFlow(run.capacity, units)}
+          size="hero"
+          onPress={() => onAsk('capacity')}
+        />
       </View>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.xl, rowGap: 2 }}>
-        {figures.map(({ quantity, ...figure }) => <Figure key={figure.label} {...figure} onPress={() => onAsk(quantity)} />)}
-        <View style={{ justifyContent: 'flex-end', paddingBottom: 8 }}><Bubble pitch={run.pitch} linePitch={plan.settings.levelLinePitch} width={96} /></View>
+        {figures.map(({ quantity, ...figure }) => (
+          <Figure key={figure.label} {...figure} onPress={() => onAsk(quantity)} />
+        ))}
+        <View style={{ justifyContent: 'flex-end', paddingBottom: 8 }}>
+          <Bubble pitch={run.pitch} linePitch={plan.settings.levelLinePitch} width={96} />
+        </View>
       </View>
     </View>
   );
@@ -103,7 +201,13 @@ function Figures({ run, onAsk }: { run: RunPlan; onAsk: (quantity: RunQuantity) 
 function Snags({ id }: { id: string }) {
   const { plan } = useKept();
   const own = plan.snags.filter((snag) => snag.at === id);
-  return own.length === 0 ? null : <View>{own.map((snag) => <SnagItem key={snag.code} snag={snag} />)}</View>;
+  return own.length === 0 ? null : (
+    <View>
+      {own.map((snag) => (
+        <SnagItem key={snag.code} snag={snag} />
+      ))}
+    </View>
+  );
 }
 
 const SEVERITY_TONE: Partial<Record<Severity, 'stop' | 'fix'>> = { stop: 'stop', fix: 'fix' };
@@ -115,50 +219,98 @@ function outcome(plan: Plan, id: string): { note: string; tone?: 'stop' | 'fix' 
   const elsewhere = plan.snags.find((snag) => snag.severity === 'stop');
   if (run.overloaded) return { note: 'too small', tone: 'fix' };
   const own = plan.snags.find((snag) => snag.at === id && snag.severity !== 'mind');
-  if (own) return { note: SNAG_WORDS[own.code] ?? 'has a snag', ...(SEVERITY_TONE[own.severity] ? { tone: SEVERITY_TONE[own.severity]! } : {}) };
+  if (own)
+    return {
+      note: SNAG_WORDS[own.code] ?? 'has a snag',
+      ...(SEVERITY_TONE[own.severity] ? { tone: SEVERITY_TONE[own.severity]! } : {}),
+    };
   if (elsewhere) return { note: SNAG_WORDS[elsewhere.code] ?? 'stops the job', tone: 'stop' };
   return { note: `${Math.round(run.depthRatio * 100)}% full` };
 }
 
 const SNAG_WORDS: Record<string, string> = {
-  capacityExceeded: 'too small', willSilt: 'holds grit', largerIntoSmaller: 'narrows', outOfFall: 'out of fall', coverShort: 'cover short',
-  underLeastPitch: 'too flat', adversePitch: 'uphill', popupHolds: 'holds water', lidAboveInlet: 'lid too high', deepTrench: 'deep trench', noDischarge: 'no way out', nearBuilding: 'near building', waterOverGrate: 'floods an inlet', nearOpening: 'near a sill', openingFloods: 'floods a sill', noCleanout: 'no cleanout', throatLeft: 'throat left in', mainFull: 'main is full',
+  capacityExceeded: 'too small',
+  willSilt: 'holds grit',
+  largerIntoSmaller: 'narrows',
+  outOfFall: 'out of fall',
+  coverShort: 'cover short',
+  underLeastPitch: 'too flat',
+  adversePitch: 'uphill',
+  popupHolds: 'holds water',
+  lidAboveInlet: 'lid too high',
+  deepTrench: 'deep trench',
+  noDischarge: 'no way out',
+  nearBuilding: 'near building',
+  waterOverGrate: 'floods an inlet',
+  nearOpening: 'near a sill',
+  openingFloods: 'floods a sill',
+  noCleanout: 'no cleanout',
+  throatLeft: 'throat left in',
+  mainFull: 'main is full',
 };
 
 function SizeChips({ run }: { run: Run }) {
   // Of the job as made, not as previewed: what the chips say holds still while a dial turns.
   const { job, edit, units } = useKept();
-  const options = useMemo(() => NOMINAL_SIZES.map((nominal): Option<string> => {
-    const plan = planJob(applyChange(job, put('Try', resized(run, nominal))).job);
-    const planned = plan.runs[run.id];
-    return {
-      value: String(nominal), label: text(showNominal(nominal, units)), ...outcome(plan, run.id),
-      picture: planned && <Eye depthRatio={planned.depthRatio} overloaded={planned.overloaded} size={28} />,
-    };
-  }), [job, run, units]);
+  const options = useMemo(
+    () =>
+      NOMINAL_SIZES.map((nominal): Option<string> => {
+        const plan = planJob(applyChange(job, put('Try', resized(run, nominal))).job);
+        const planned = plan.runs[run.id];
+        return {
+          value: String(nominal),
+          label: text(showNominal(nominal, units)),
+          ...outcome(plan, run.id),
+          picture: planned && <Eye depthRatio={planned.depthRatio} overloaded={planned.overloaded} size={28} />,
+        };
+      }),
+    [job, run, units],
+  );
   const present = options.find((option) => Math.abs(Number(option.value) - run.nominal) < 1e-4);
   return (
-    <Choice label="Size: what each would give" value={present?.value ?? null} options={options} onChoose={(value) => edit(put(`Make it ${text(showNominal(Number(value), units))}`, resized(run, Number(value))))} />
+    <Choice
+      label="Size: what each would give"
+      value={present?.value ?? null}
+      options={options}
+      onChoose={(value) => edit(put(`Make it ${text(showNominal(Number(value), units))}`, resized(run, Number(value))))}
+    />
   );
 }
 
 function MaterialChips({ run }: { run: Run }) {
   const { job, edit, units } = useKept();
-  const options = useMemo(() => MATERIALS.map((material): Option<Material> => {
-    const plan = planJob(applyChange(job, put('Try', { ...run, material })).job);
-    const planned = plan.runs[run.id];
-    const told = outcome(plan, run.id);
-    return { value: material, label: MATERIAL_FACTS[material].label, ...told, note: planned ? `holds ${text(showFlow(planned.capacity, units))}, ${told.note}` : told.note };
-  }), [job, run, units]);
+  const options = useMemo(
+    () =>
+      MATERIALS.map((material): Option<Material> => {
+        const plan = planJob(applyChange(job, put('Try', { ...run, material })).job);
+        const planned = plan.runs[run.id];
+        const told = outcome(plan, run.id);
+        return {
+          value: material,
+          label: MATERIAL_FACTS[material].label,
+          ...told,
+          note: planned ? `holds ${text(showFlow(planned.capacity, units))}, ${told.note}` : told.note,
+        };
+      }),
+    [job, run, units],
+  );
   return (
     <View style={{ gap: 4 }}>
-      <Choice label="Material" value={run.material} options={options} onChoose={(material) => edit(put(`Use ${MATERIAL_FACTS[material].label}`, { ...run, material }))} />
+      <Choice
+        label="Material"
+        value={run.material}
+        options={options}
+        onChoose={(material) => edit(put(`Use ${MATERIAL_FACTS[material].label}`, { ...run, material }))}
+      />
       <Text kind="small">{MATERIAL_FACTS[run.material].note}</Text>
     </View>
   );
 }
 
-const GRADES = [{ value: 'auto', label: 'Finds its own' }, { value: 'pitch', label: 'Set by you' }] as const;
+const GRADES = [
+  { value: 'auto', label: 'Finds its own' },
+  { value: 'pitch', label: 'Set by you' },
+] as const;
 
 function Pitch({ run, planned }: { run: Run; planned: RunPlan }) {
   const { edit, preview, units } = useJob();
@@ -172,17 +324,42 @@ function Pitch({ run, planned }: { run: Run; planned: RunPlan }) {
     <View style={{ gap: SPACE.s }}>
       <View style={{ flexDirection: 'row', alignItems: 'baseline', gap: 8, flexWrap: 'wrap' }}>
         <Text kind="small">Pitch</Text>
-        <Text kind="hero" {...(planned.pitch < planned.leastPitch - 1e-6 ? { tone: 'stop' as const } : {})}>{showPitch(planned.pitch).value}</Text>
+        <Text kind="hero" {...(planned.pitch < planned.leastPitch - 1e-6 ? { tone: 'stop' as const } : {})}>
+          {showPitch(planned.pitch).value}
+        </Text>
         <Text>%</Text>
-        <Text kind="small">{text(showPitchTrade(planned.pitch, units))}, least {text(showPitch(planned.leastPitch))}{run.grade.type === 'levels' ? ', from levels set by you' : ''}</Text>
+        <Text kind="small">
+          {text(showPitchTrade(planned.pitch, units))}, least {text(showPitch(planned.leastPitch))}
+          {run.grade.type === 'levels' ? ', from levels set by you' : ''}
+        </Text>
       </View>
-      <PitchDial pitch={planned.pitch} least={planned.leastPitch} onPreview={(pitch) => preview(put('Turn the dial', set(pitch)))} onCommit={commit} />
+      <PitchDial
+        pitch={planned.pitch}
+        least={planned.leastPitch}
+        onPreview={(pitch) => preview(put('Turn the dial', set(pitch)))}
+        onCommit={commit}
+      />
       <View style={{ flexDirection: 'row', gap: SPACE.m, flexWrap: 'wrap', alignItems: 'flex-end' }}>
         <Choice
-          label="Grade" hideLabel value={run.grade.type === 'auto' ? 'auto' : run.grade.type === 'pitch' ? 'pitch' : null} options={GRADES}
-          onChoose={(value) => edit(value === 'auto' ? put('Let it find its own pitch', { ...run, grade: { type: 'auto' } }) : put(`Set pitch ${text(showPitch(start))}`, set(start)))}
+          label="Grade"
+          hideLabel
+          value={run.grade.type === 'auto' ? 'auto' : run.grade.type === 'pitch' ? 'pitch' : null}
+          options={GRADES}
+          onChoose={(value) =>
+            edit(
+              value === 'auto'
+                ? put('Let it find its own pitch', { ...run, grade: { type: 'auto' } })
+                : put(`Set pitch ${text(showPitch(start))}`, set(start)),
+            )
+          }
         />
-        <QuantityField label="Or type it" value={planned.pitch} {...pitchEntry} onCommit={(pitch) => commit(pitch!)} testID="run-pitch" />
+        <QuantityField
+          label="Or type it"
+          value={planned.pitch}
+          {...pitchEntry}
+          onCommit={(pitch) => commit(pitch!)}
+          testID="run-pitch"
+        />
       </View>
     </View>
   );

@@ -1,5 +1,15 @@
 /** Sizes for the whole job at least cost, beside the next best, each with the verdict that it would bring. */
-import { applyChange, nameOf, planJob, showNominal, sizeJob, text, type Job, type JobSizing, type SizedJob } from '@katabasis/core';
+import {
+  applyChange,
+  nameOf,
+  planJob,
+  showNominal,
+  sizeJob,
+  text,
+  type Job,
+  type JobSizing,
+  type SizedJob,
+} from '@katabasis/core';
 import Ruler from 'lucide-react-native/icons/ruler';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
@@ -10,7 +20,9 @@ import { Button } from '../../ui/Button';
 import { Mark } from '../../ui/Mark';
 import { Text } from '../../ui/Text';
 
-const make = (palette: Palette) => ({ choice: { borderTopWidth: 1, borderTopColor: palette.line, paddingVertical: SPACE.m, gap: SPACE.s } });
+const make = (palette: Palette) => ({
+  choice: { borderTopWidth: 1, borderTopColor: palette.line, paddingVertical: SPACE.m, gap: SPACE.s },
+});
 
 export function SizeJob() {
   const { job, plan } = useKept();
@@ -21,11 +33,20 @@ export function SizeJob() {
       <Text kind="heading">Sizes for the whole job</Text>
       {sizing === undefined && (
         <>
-          <Text>Sizes and pitch together, at the least pipe and digging: a larger pipe may run flatter, and none narrows on the way down.</Text>
-          <View style={{ flexDirection: 'row' }}><Button label="Work out the sizes" icon={Ruler} onPress={() => setAsked(job)} testID="size-job" /></View>
+          <Text>
+            Sizes and pitch together, at the least pipe and digging: a larger pipe may run flatter, and none narrows on
+            the way down.
+          </Text>
+          <View style={{ flexDirection: 'row' }}>
+            <Button label="Work out the sizes" icon={Ruler} onPress={() => setAsked(job)} testID="size-job" />
+          </View>
         </>
       )}
-      {sizing === null && <Text>No sizes on offer bring all of the water to its way out: it needs more fall, less cover, or another way out.</Text>}
+      {sizing === null && (
+        <Text>
+          No sizes on offer bring all of the water to its way out: it needs more fall, less cover, or another way out.
+        </Text>
+      )}
       {sizing && <Choices sizing={sizing} />}
     </View>
   );
@@ -35,7 +56,13 @@ function Choices({ sizing }: { sizing: JobSizing }) {
   return (
     <View>
       <Choice title="Least" sized={sizing.best} testID="use-best" />
-      {sizing.others.map((other, index) => <Choice key={index} title={`${Math.max(1, Math.round((other.cost / sizing.best.cost - 1) * 100))}% more`} sized={other} />)}
+      {sizing.others.map((other, index) => (
+        <Choice
+          key={index}
+          title={`${Math.max(1, Math.round((other.cost / sizing.best.cost - 1) * 100))}% more`}
+          sized={other}
+        />
+      ))}
     </View>
   );
 }
@@ -55,13 +82,21 @@ function Choice({ title, sized, testID }: { title: string; sized: SizedJob; test
   }
   return (
     <View style={styles.choice}>
-      <Text kind="strong">{title}: {[...counts].map(([size, count]) => `${count} × ${size}`).join(', ')}</Text>
+      <Text kind="strong">
+        {title}: {[...counts].map(([size, count]) => `${count} × ${size}`).join(', ')}
+      </Text>
       <View style={{ flexDirection: 'row', gap: SPACE.s, alignItems: 'center' }}>
         <Mark kind={verdict.state} />
         <Text style={{ flex: 1 }}>{verdict.sentence}</Text>
       </View>
-      <Text kind="small">{changed.length === 0 ? 'As it is now, with pitches set where the flow needs them.' : changed.map(([run, size]) => `${text(showNominal(size, units))} for ${nameOf(job, run)}`).join(' · ')}</Text>
-      <View style={{ flexDirection: 'row' }}><Button label="Use these" onPress={() => edit(sized.change)} {...(testID ? { testID } : {})} /></View>
+      <Text kind="small">
+        {changed.length === 0
+          ? 'As it is now, with pitches set where the flow needs them.'
+          : changed.map(([run, size]) => `${text(showNominal(size, units))} for ${nameOf(job, run)}`).join(' · ')}
+      </Text>
+      <View style={{ flexDirection: 'row' }}>
+        <Button label="Use these" onPress={() => edit(sized.change)} {...(testID ? { testID } : {})} />
+      </View>
     </View>
   );
 }

@@ -10,7 +10,13 @@ import { Mark, MARK_WORDS } from '../../ui/Mark';
 import { Text } from '../../ui/Text';
 
 const make = (palette: Palette) => ({
-  item: { flexDirection: 'row' as const, gap: SPACE.m, paddingVertical: SPACE.m, borderTopWidth: 1, borderTopColor: palette.line },
+  item: {
+    flexDirection: 'row' as const,
+    gap: SPACE.m,
+    paddingVertical: SPACE.m,
+    borderTopWidth: 1,
+    borderTopColor: palette.line,
+  },
   words: { flex: 1, gap: 6 },
 });
 
@@ -27,11 +33,24 @@ export function SnagItem({ snag, onGo }: { snag: Snag; onGo?: (id: string) => vo
       <Mark kind={snag.severity} size={24} />
       <View style={styles.words}>
         <Pressable {...(onGo ? { role: 'button' as const, onPress: () => onGo(snag.at) } : { disabled: true })}>
-          <Text kind="strong"><Text kind="strong" tone={TONES[snag.severity]}>{MARK_WORDS[snag.severity]}. </Text>{told.headline}</Text>
+          <Text kind="strong">
+            <Text kind="strong" tone={TONES[snag.severity]}>
+              {MARK_WORDS[snag.severity]}.{' '}
+            </Text>
+            {told.headline}
+          </Text>
         </Pressable>
         <Text kind="small">{told.why}</Text>
         {fix ? (
-          <View style={{ flexDirection: 'row' }}><Button label={fix.label} icon={Wrench} kind="line" onPress={() => edit(fix.change)} testID={`fix-${snag.code}`} /></View>
+          <View style={{ flexDirection: 'row' }}>
+            <Button
+              label={fix.label}
+              icon={Wrench}
+              kind="line"
+              onPress={() => edit(fix.change)}
+              testID={`fix-${snag.code}`}
+            />
+          </View>
         ) : (
           <Text kind="small">{told.instead ?? 'No single change mends this: look at the levels on site.'}</Text>
         )}

@@ -22,7 +22,13 @@ export function WorkingPanel({ working, onBack }: { working: Working; onBack: ()
       </View>
       <Text>{working.says}</Text>
       <Text style={styles.formula}>{working.formula}</Text>
-      <View style={{ gap: 4 }}>{working.numbers.map((line) => <Text key={line} style={styles.formula}>{line}</Text>)}</View>
+      <View style={{ gap: 4 }}>
+        {working.numbers.map((line) => (
+          <Text key={line} style={styles.formula}>
+            {line}
+          </Text>
+        ))}
+      </View>
       <View style={{ flexDirection: 'row', alignItems: 'baseline', gap: 6 }}>
         <Text kind="hero">{working.result.value}</Text>
         <Text>{working.result.unit}</Text>

@@ -3,7 +3,8 @@ import type { Channel, Downspout, RoofFace } from '@katabasis/core';
 import { openJob, press, sampleWith, seen, type, type Opened } from '../../testing/openJob';
 import { ElementSheet } from './ElementSheet';
 
-const sheetOf = (id: string, job = sampleWith()): Opened => openJob(job, <ElementSheet id={id} onClose={() => undefined} onGo={() => undefined} />);
+const sheetOf = (id: string, job = sampleWith()): Opened =>
+  openJob(job, <ElementSheet id={id} onClose={() => undefined} onGo={() => undefined} />);
 const element = <T,>(open: Opened, id: string): T => open.job().elements[id] as T;
 
 describe('a channel drain’s sheet', () => {
@@ -13,7 +14,9 @@ describe('a channel drain’s sheet', () => {
     expect(screen.getByRole('button', { name: /^Sheds into it 50\.5 gpm/ })).toBeInTheDocument();
     expect(seen()).toMatch(/Below the sill6 5\/8in/);
     expect(seen()).toMatch(/Below the sill, 100-year6 5\/8in/);
-    expect(screen.getByRole('img', { name: /Water in the channel along its length, at most 2.3\/4.in deep/ })).toBeInTheDocument();
+    expect(
+      screen.getByRole('img', { name: /Water in the channel along its length, at most 2.3\/4.in deep/ }),
+    ).toBeInTheDocument();
   });
 
   it('opens the working of its depth with the job’s own numbers', () => {
@@ -28,7 +31,10 @@ describe('a channel drain’s sheet', () => {
     press(/^Several/);
     expect(element<Channel>(open, 'kennelDrain').outlet).toEqual([0, expect.closeTo(4.8768, 4)]);
     type(/^Outlets/, "3', 12'");
-    expect(element<Channel>(open, 'kennelDrain').outlet).toEqual([expect.closeTo(3 * 0.3048, 6), expect.closeTo(12 * 0.3048, 6)]);
+    expect(element<Channel>(open, 'kennelDrain').outlet).toEqual([
+      expect.closeTo(3 * 0.3048, 6),
+      expect.closeTo(12 * 0.3048, 6),
+    ]);
     expect(seen()).toMatch(/Its outlets take [\d.]+ gpm, [\d.]+ gpm/);
     const box = type(/^Outlets/, "3', 40'") as HTMLInputElement;
     expect(screen.getByRole('alert').textContent).toBe('Its outlets come one after another, none beyond its length.');
@@ -36,7 +42,9 @@ describe('a channel drain’s sheet', () => {
     expect(element<Channel>(open, 'kennelDrain').outlet).toHaveLength(2);
     // Nor is the channel made shorter than where they are.
     type('Length', "8'");
-    expect(screen.getAllByRole('alert').at(-1)!.textContent).toBe('Its outlets come one after another, none beyond its length.');
+    expect(screen.getAllByRole('alert').at(-1)!.textContent).toBe(
+      'Its outlets come one after another, none beyond its length.',
+    );
     expect(element<Channel>(open, 'kennelDrain').length).toBeCloseTo(16 * 0.3048, 6);
   });
 
@@ -68,7 +76,8 @@ describe('a basin’s sheet', () => {
 
   it('says on every grate how deep the design rain stands over it', () => {
     const open = sheetOf('basin');
-    const chips = (group: string): HTMLElement[] => within(screen.getByRole('radiogroup', { name: group })).getAllByRole('radio', { name: /in of water$/ });
+    const chips = (group: string): HTMLElement[] =>
+      within(screen.getByRole('radiogroup', { name: group })).getAllByRole('radio', { name: /in of water$/ });
     expect(chips('Grate')).toHaveLength(7);
     expect(chips('How many stand here')).toHaveLength(4);
     const ponding = (): number => (open.plan().inlets.basin as { ponding: number }).ponding;
@@ -97,7 +106,11 @@ describe('roofs', () => {
   });
 
   it('a downspout with a valley over it tells both limits, and its working has the gutter in it', () => {
-    const face = { ...(sampleWith().elements.faceValley as RoofFace), valley: { gutterRun: 9 }, shape: { type: 'area' as const, area: 120 } };
+    const face = {
+      ...(sampleWith().elements.faceValley as RoofFace),
+      valley: { gutterRun: 9 },
+      shape: { type: 'area' as const, area: 120 },
+    };
     const open = sheetOf('ds1', sampleWith(face));
     expect(seen()).toMatch(/Down the valley/);
     expect(open.plan().snags.map((snag) => snag.code)).toContain('valleyOvershoots');
@@ -154,13 +167,16 @@ it('what is done in a sheet is undone in one step, and redone', () => {
   expect(element<Channel>(open, 'kennelDrain').section).toBe('round');
 });
 
-it.each(['rain', 'faceValley', 'parking', 'ds1', 'basin', 'kennelDrain', 'wye1', 'swale', 'trunkLower'])('every figure on the sheet of %s that asks for its working gets one, with a source, and gives it back', (id) => {
-  sheetOf(id);
-  const count = screen.queryAllByRole('button', { name: /show the working$/ }).length;
-  if (id !== 'rain') expect(count).toBeGreaterThan(0);
-  for (let k = 0; k < count; k++) {
-    act(() => screen.getAllByRole('button', { name: /show the working$/ })[k]!.click());
-    expect(screen.getByRole('region', { name: /^Working of / }).textContent).toMatch(/Source: \S+/);
-    press('Back', 'button');
-  }
-});
+it.each(['rain', 'faceValley', 'parking', 'ds1', 'basin', 'kennelDrain', 'wye1', 'swale', 'trunkLower'])(
+  'every figure on the sheet of %s that asks for its working gets one, with a source, and gives it back',
+  (id) => {
+    sheetOf(id);
+    const count = screen.queryAllByRole('button', { name: /show the working$/ }).length;
+    if (id !== 'rain') expect(count).toBeGreaterThan(0);
+    for (let k = 0; k < count; k++) {
+      act(() => screen.getAllByRole('button', { name: /show the working$/ })[k]!.click());
+      expect(screen.getByRole('region', { name: /^Working of / }).textContent).toMatch(/Source: \S+/);
+      press('Back', 'button');
+    }
+  },
+);

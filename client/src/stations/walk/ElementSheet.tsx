@@ -21,14 +21,34 @@ interface Props {
 }
 
 const KIND_WORDS: Record<Element['kind'], string> = {
-  job: 'Job', rain: 'Design rain', roofFace: 'Roof face', surface: 'Ground that drains here', downspout: 'Downspout', junction: 'Landing', basin: 'Catch basin', channel: 'Channel drain', fixedFlow: 'Steady water', discharge: 'Way out', run: 'Solid pipe',
+  job: 'Job',
+  rain: 'Design rain',
+  roofFace: 'Roof face',
+  surface: 'Ground that drains here',
+  downspout: 'Downspout',
+  junction: 'Landing',
+  basin: 'Catch basin',
+  channel: 'Channel drain',
+  fixedFlow: 'Steady water',
+  discharge: 'Way out',
+  run: 'Solid pipe',
 };
 
 export function ElementSheet({ id, onClose, onGo }: Props) {
   const { job, plan, edit } = useKept();
   const element = job.elements[id];
-  if (id === 'rain') return <Sheet title="Design rain" onClose={onClose}><RainForm /></Sheet>;
-  if (id === 'job') return <Sheet title="This job" onClose={onClose}><JobForm /></Sheet>;
+  if (id === 'rain')
+    return (
+      <Sheet title="Design rain" onClose={onClose}>
+        <RainForm />
+      </Sheet>
+    );
+  if (id === 'job')
+    return (
+      <Sheet title="This job" onClose={onClose}>
+        <JobForm />
+      </Sheet>
+    );
   if (!element || element.kind === 'job' || element.kind === 'rain') return null;
   if (element.kind === 'run') return <RunSheet key={id} id={id} onClose={onClose} onGo={onGo} />;
   const snags = plan.snags.filter((snag) => snag.at === id);
@@ -48,8 +68,16 @@ export function ElementSheet({ id, onClose, onGo }: Props) {
       {element.kind === 'channel' && <ChannelForm channel={element} />}
       {element.kind === 'discharge' && <DischargeForm discharge={element} />}
       <PipeFromHere id={id} onGo={onGo} />
-      {snags.length > 0 && <View>{snags.map((snag) => <SnagItem key={snag.code} snag={snag} />)}</View>}
-      <View style={{ flexDirection: 'row' }}><Button label={`Take out ${nameOf(job, id)}`} icon={Trash} kind="bare" onPress={remove} /></View>
+      {snags.length > 0 && (
+        <View>
+          {snags.map((snag) => (
+            <SnagItem key={snag.code} snag={snag} />
+          ))}
+        </View>
+      )}
+      <View style={{ flexDirection: 'row' }}>
+        <Button label={`Take out ${nameOf(job, id)}`} icon={Trash} kind="bare" onPress={remove} />
+      </View>
     </Sheet>
   );
 }

@@ -7,7 +7,14 @@ import { QuantityField } from '../../ui/Field';
 import { Text } from '../../ui/Text';
 
 const make = (palette: Palette) => ({
-  chip: { minHeight: TOUCH, paddingHorizontal: 12, borderWidth: 1.5, borderColor: palette.line, borderRadius: 4, justifyContent: 'center' as const },
+  chip: {
+    minHeight: TOUCH,
+    paddingHorizontal: 12,
+    borderWidth: 1.5,
+    borderColor: palette.line,
+    borderRadius: 4,
+    justifyContent: 'center' as const,
+  },
   on: { borderColor: palette.ink, borderWidth: 2.5, backgroundColor: palette.bank },
 });
 
@@ -32,7 +39,11 @@ export function Feeds({ label, feeds, targets, none, onChange }: Props) {
   const total = feeds.reduce((sum, feed) => sum + feed.share, 0);
   const toggle = (id: string): void => {
     const on = feeds.some((feed) => feed.to === id);
-    onChange(on ? feeds.filter((feed) => feed.to !== id) : [...feeds, { to: id, share: feeds.length > 0 ? total / feeds.length : 1 }]);
+    onChange(
+      on
+        ? feeds.filter((feed) => feed.to !== id)
+        : [...feeds, { to: id, share: feeds.length > 0 ? total / feeds.length : 1 }],
+    );
   };
   return (
     <View style={{ gap: SPACE.s }}>
@@ -42,7 +53,14 @@ export function Feeds({ label, feeds, targets, none, onChange }: Props) {
         {targets.map(({ id, name }) => {
           const on = feeds.some((feed) => feed.to === id);
           return (
-            <Pressable key={id} role="checkbox" aria-checked={on} aria-label={name} onPress={() => toggle(id)} style={[styles.chip, on && styles.on]}>
+            <Pressable
+              key={id}
+              role="checkbox"
+              aria-checked={on}
+              aria-label={name}
+              onPress={() => toggle(id)}
+              style={[styles.chip, on && styles.on]}
+            >
               <Text kind={on ? 'strong' : 'body'}>{name}</Text>
             </Pressable>
           );
@@ -52,7 +70,10 @@ export function Feeds({ label, feeds, targets, none, onChange }: Props) {
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m }}>
           {feeds.map((feed) => (
             <QuantityField
-              key={feed.to} label={`Share to ${targets.find((target) => target.id === feed.to)?.name ?? feed.to}`} value={feed.share / total} {...shareEntry}
+              key={feed.to}
+              label={`Share to ${targets.find((target) => target.id === feed.to)?.name ?? feed.to}`}
+              value={feed.share / total}
+              {...shareEntry}
               onCommit={(share) => {
                 if (share! >= 1) return 'Leave something for the other, or untick it.';
                 onChange(withShare(feeds, feed.to, share!));

@@ -1,4 +1,18 @@
-import { heldInvert, holdInvert, landingWorking, METRES_PER_FOOT, nameOf, newRun, ofKind, put, releaseInvert, showFlow, showSmall, waysOn, type LandingQuantity } from '@katabasis/core';
+import {
+  heldInvert,
+  holdInvert,
+  landingWorking,
+  METRES_PER_FOOT,
+  nameOf,
+  newRun,
+  ofKind,
+  put,
+  releaseInvert,
+  showFlow,
+  showSmall,
+  waysOn,
+  type LandingQuantity,
+} from '@katabasis/core';
 import ArrowDown from 'lucide-react-native/icons/arrow-down';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -32,17 +46,43 @@ export function PipeFromHere({ id, onGo }: { id: string; onGo: (id: string) => v
   };
   return (
     <View style={{ gap: SPACE.m }}>
-      {working ? <WorkingPanel working={working} onBack={() => setAsked(null)} /> : (
-      <View style={{ flexDirection: 'row', gap: SPACE.xl, flexWrap: 'wrap' }}>
-        {landing.entering > 0 && <Figure label="Comes in here" shown={showFlow(landing.entering, units)} onPress={() => setAsked('entering')} />}
-        {landing.waterLevel !== null && <Figure label={landing.waterLevel > landing.groundLevel ? 'Water line, over the ground' : 'Water line, below the ground'} shown={showSmall(Math.abs(landing.groundLevel - landing.waterLevel), units)} {...(landing.waterLevel > landing.groundLevel ? { tone: 'stop' as const } : {})} onPress={() => setAsked('water')} />}
-        <Figure label={landing.kind === 'discharge' ? 'Lets out' : 'Goes on from here'} shown={showFlow(landing.passing, units)} onPress={() => setAsked('passing')} />
-      </View>
+      {working ? (
+        <WorkingPanel working={working} onBack={() => setAsked(null)} />
+      ) : (
+        <View style={{ flexDirection: 'row', gap: SPACE.xl, flexWrap: 'wrap' }}>
+          {landing.entering > 0 && (
+            <Figure
+              label="Comes in here"
+              shown={showFlow(landing.entering, units)}
+              onPress={() => setAsked('entering')}
+            />
+          )}
+          {landing.waterLevel !== null && (
+            <Figure
+              label={
+                landing.waterLevel > landing.groundLevel
+                  ? 'Water line, over the ground'
+                  : 'Water line, below the ground'
+              }
+              shown={showSmall(Math.abs(landing.groundLevel - landing.waterLevel), units)}
+              {...(landing.waterLevel > landing.groundLevel ? { tone: 'stop' as const } : {})}
+              onPress={() => setAsked('water')}
+            />
+          )}
+          <Figure
+            label={landing.kind === 'discharge' ? 'Lets out' : 'Goes on from here'}
+            shown={showFlow(landing.passing, units)}
+            onPress={() => setAsked('passing')}
+          />
+        </View>
       )}
       {landing.invert !== null && (
         <View style={{ flexDirection: 'row', gap: SPACE.m, alignItems: 'flex-end', flexWrap: 'wrap' }}>
           <QuantityField
-            label={held === undefined ? 'Pipe’s invert here, finds its own' : 'Pipe’s invert here, set by you'} value={landing.invert} {...levelEntry(units)} testID="landing-invert"
+            label={held === undefined ? 'Pipe’s invert here, finds its own' : 'Pipe’s invert here, set by you'}
+            value={landing.invert}
+            {...levelEntry(units)}
+            testID="landing-invert"
             onCommit={(level) => {
               const change = holdInvert(job, id, level!);
               return change ? edit(change) : null;
@@ -51,11 +91,21 @@ export function PipeFromHere({ id, onGo }: { id: string; onGo: (id: string) => v
           {letGo && <Button label="Let it find its own" onPress={() => edit(letGo)} />}
         </View>
       )}
-      {landing.kind !== 'discharge' && (leaving
-        ? <View style={{ flexDirection: 'row' }}><Button label={`Pipe on to ${nameOf(job, leaving.to)}`} icon={ArrowDown} onPress={() => onGo(leaving.id)} /></View>
-        : waysOn(job, id).length === 0
-          ? <Text>No way on yet: put in a way out first.</Text>
-          : <Choice label="Send its water on to" value={null} options={waysOn(job, id).map((to) => ({ value: to.id, label: to.name }))} onChoose={send} />)}
+      {landing.kind !== 'discharge' &&
+        (leaving ? (
+          <View style={{ flexDirection: 'row' }}>
+            <Button label={`Pipe on to ${nameOf(job, leaving.to)}`} icon={ArrowDown} onPress={() => onGo(leaving.id)} />
+          </View>
+        ) : waysOn(job, id).length === 0 ? (
+          <Text>No way on yet: put in a way out first.</Text>
+        ) : (
+          <Choice
+            label="Send its water on to"
+            value={null}
+            options={waysOn(job, id).map((to) => ({ value: to.id, label: to.name }))}
+            onChoose={send}
+          />
+        ))}
     </View>
   );
 }

@@ -1,6 +1,21 @@
 import {
-  decimals, designRain, fitRain, intensityOf, METRES_PER_SECOND_PER_INCH_PER_HOUR, METRES_PER_SECOND_PER_MILLIMETRE_PER_HOUR, openingRain, put, rainOf, rarerThan, readFrequencyTable, ROOF_DURATION, showRain, text,
-  type FrequencyRows, type IntensityTable, type RainElement,
+  decimals,
+  designRain,
+  fitRain,
+  intensityOf,
+  METRES_PER_SECOND_PER_INCH_PER_HOUR,
+  METRES_PER_SECOND_PER_MILLIMETRE_PER_HOUR,
+  openingRain,
+  put,
+  rainOf,
+  rarerThan,
+  readFrequencyTable,
+  ROOF_DURATION,
+  showRain,
+  text,
+  type FrequencyRows,
+  type IntensityTable,
+  type RainElement,
 } from '@katabasis/core';
 import FileUp from 'lucide-react-native/icons/file-up';
 import { useMemo, useState } from 'react';
@@ -34,9 +49,14 @@ export function RainForm() {
   const chosen = stations.data?.find((each) => each.id === station);
   const take = (returnPeriod: number): void => {
     if (!chosen) return;
-    edit(put(`Take the ${returnPeriod}-year rain of ${chosen.place}`, {
-      id: 'rain', kind: 'rain', ...designRain(chosen, returnPeriod), source: { type: 'office', station: chosen.id, place: chosen.place, returnPeriod, duration: ROOF_DURATION },
-    }));
+    edit(
+      put(`Take the ${returnPeriod}-year rain of ${chosen.place}`, {
+        id: 'rain',
+        kind: 'rain',
+        ...designRain(chosen, returnPeriod),
+        source: { type: 'office', station: chosen.id, place: chosen.place, returnPeriod, duration: ROOF_DURATION },
+      }),
+    );
   };
   return (
     <>
@@ -46,20 +66,51 @@ export function RainForm() {
       <View style={{ gap: SPACE.s }}>
         <Text kind="heading">From the rain office</Text>
         {stations.isPending && <Text>Asking the rain office.</Text>}
-        {stations.isError && !stations.data && <Text>The rain office does not answer. Type the rain that local practice uses.</Text>}
-        {stations.data && <Choice label="Place" value={station} options={stations.data.map((each) => ({ value: each.id, label: each.place, note: each.climate }))} onChoose={setStation} />}
+        {stations.isError && !stations.data && (
+          <Text>The rain office does not answer. Type the rain that local practice uses.</Text>
+        )}
+        {stations.data && (
+          <Choice
+            label="Place"
+            value={station}
+            options={stations.data.map((each) => ({ value: each.id, label: each.place, note: each.climate }))}
+            onChoose={setStation}
+          />
+        )}
         {chosen && (
           <Choice
-            label="How often it may be more" value={office?.station === chosen.id ? String(office.returnPeriod) : null}
-            options={chosen.returnPeriods.map((years, k) => ({ value: String(years), label: `${years}-year`, note: text(showRain(chosen.intensities[k]![0]!, units)) }))}
+            label="How often it may be more"
+            value={office?.station === chosen.id ? String(office.returnPeriod) : null}
+            options={chosen.returnPeriods.map((years, k) => ({
+              value: String(years),
+              label: `${years}-year`,
+              note: text(showRain(chosen.intensities[k]![0]!, units)),
+            }))}
             onChoose={(years) => take(Number(years))}
           />
         )}
-        <Text kind="small">5-minute rain for roofs and the lines under them. 10-year is usual for gutters and yard lines. The places are invented, for trying out: type your own figure for a real job.</Text>
+        <Text kind="small">
+          5-minute rain for roofs and the lines under them. 10-year is usual for gutters and yard lines. The places are
+          invented, for trying out: type your own figure for a real job.
+        </Text>
       </View>
       <QuantityField
-        label="Or type it" value={rain?.intensity} usual={units === 'us' ? '6 in/h' : '150 mm/h'} {...rainEntry(units)} testID="rain-typed"
-        onCommit={(intensity) => edit(put('Type the design rain', { id: 'rain', kind: 'rain', intensity: intensity!, ...(rain?.openings ? { openings: rain.openings } : {}), source: { type: 'typed' } }))}
+        label="Or type it"
+        value={rain?.intensity}
+        usual={units === 'us' ? '6 in/h' : '150 mm/h'}
+        {...rainEntry(units)}
+        testID="rain-typed"
+        onCommit={(intensity) =>
+          edit(
+            put('Type the design rain', {
+              id: 'rain',
+              kind: 'rain',
+              intensity: intensity!,
+              ...(rain?.openings ? { openings: rain.openings } : {}),
+              source: { type: 'typed' },
+            }),
+          )
+        }
       />
       <OwnTable />
     </>
@@ -72,19 +123,35 @@ const USUAL_FOR_OPENINGS = 100;
 function OpeningRain({ rain, rows }: { rain: RainElement; rows: FrequencyRows | undefined }) {
   const { edit, units } = useKept();
   const { openings, ...rest } = rain;
-  const save = (next: RainElement['openings']): string | null => edit(put('Set the rain for openings', next ? { ...rest, openings: next } : rest));
+  const save = (next: RainElement['openings']): string | null =>
+    edit(put('Set the rain for openings', next ? { ...rest, openings: next } : rest));
   const design = rain.source.type === 'typed' ? 0 : rain.source.returnPeriod;
   const years = openings?.returnPeriod ?? USUAL_FOR_OPENINGS;
   const typed = (intensity: number | undefined): string | null => {
-    if (intensity !== undefined && intensity < rain.intensity) return 'It is rarer than the design rain, so it is more.';
+    if (intensity !== undefined && intensity < rain.intensity)
+      return 'It is rarer than the design rain, so it is more.';
     return save(intensity === undefined ? undefined : { returnPeriod: years, intensity });
   };
   return (
     <View style={{ gap: SPACE.s }}>
       {rows && rarerThan(rows, design).length > 0 && (
-        <Choice label="Doors and window wells checked by" value={openings ? String(openings.returnPeriod) : null} options={rarerThan(rows, design).map((each) => ({ value: String(each), label: `${each}-year` }))} onChoose={(each) => void save(openingRain(rows, Number(each)))} />
+        <Choice
+          label="Doors and window wells checked by"
+          value={openings ? String(openings.returnPeriod) : null}
+          options={rarerThan(rows, design).map((each) => ({ value: String(each), label: `${each}-year` }))}
+          onChoose={(each) => void save(openingRain(rows, Number(each)))}
+        />
       )}
-      <QuantityField label={`${years}-year rain, for doors and window wells`} value={openings?.intensity} usual="not checked" {...rainEntry(units)} optional onCommit={typed} testID="rain-openings" hint="Where an inlet names the sill that it protects" />
+      <QuantityField
+        label={`${years}-year rain, for doors and window wells`}
+        value={openings?.intensity}
+        usual="not checked"
+        {...rainEntry(units)}
+        optional
+        onCommit={typed}
+        testID="rain-openings"
+        hint="Where an inlet names the sill that it protects"
+      />
     </View>
   );
 }
@@ -102,11 +169,21 @@ function RainCurve({ table }: { table: IntensityTable }) {
   return (
     <View style={{ gap: SPACE.xs }}>
       <Chart
-        said="Rain by how long it lasts" curve={curve}
+        said="Rain by how long it lasts"
+        curve={curve}
         across={{ label: 'lasting, min', most: longest / MINUTE, per: 1 }}
-        up={{ label: `rain, ${unit}`, most: curve[0]![1] * 1.1, per: units === 'us' ? METRES_PER_SECOND_PER_INCH_PER_HOUR : METRES_PER_SECOND_PER_MILLIMETRE_PER_HOUR }}
+        up={{
+          label: `rain, ${unit}`,
+          most: curve[0]![1] * 1.1,
+          per: units === 'us' ? METRES_PER_SECOND_PER_INCH_PER_HOUR : METRES_PER_SECOND_PER_MILLIMETRE_PER_HOUR,
+        }}
       />
-      {fit && <Text kind="small">Near enough i = a / (t + b)^c with b = {decimals(fit.b / MINUTE, 1)} min and c = {decimals(fit.c, 2)}, within {decimals(fit.worst * 100, 1)}% at every row. The plan uses the rows themselves.</Text>}
+      {fit && (
+        <Text kind="small">
+          Near enough i = a / (t + b)^c with b = {decimals(fit.b / MINUTE, 1)} min and c = {decimals(fit.c, 2)}, within{' '}
+          {decimals(fit.worst * 100, 1)}% at every row. The plan uses the rows themselves.
+        </Text>
+      )}
     </View>
   );
 }
@@ -126,21 +203,47 @@ function OwnTable() {
   };
   const take = (returnPeriod: number): void => {
     if (!read?.ok) return;
-    edit(put(`Take the ${returnPeriod}-year rain of ${place}`, { id: 'rain', kind: 'rain', ...designRain(read.table, returnPeriod), source: { type: 'own', place: place.trim() || 'My table', returnPeriod } }));
+    edit(
+      put(`Take the ${returnPeriod}-year rain of ${place}`, {
+        id: 'rain',
+        kind: 'rain',
+        ...designRain(read.table, returnPeriod),
+        source: { type: 'own', place: place.trim() || 'My table', returnPeriod },
+      }),
+    );
   };
   return (
     <View style={{ gap: SPACE.s }}>
       <Text kind="heading">Or your own table</Text>
-      <Text kind="small">A precipitation-frequency file: durations down, return periods across, in inches or millimetres, depths or intensities. Its own notes may stay in it.</Text>
-      <View style={{ flexDirection: 'row' }}><Button label="Open a rain table" icon={FileUp} onPress={() => void load()} /></View>
-      <TextBox label="Or paste it" words lines={4} text={text} usual={'years, 2, 10, 100\n5 min, 0.42, 0.62, 0.95\n10 min, 0.67, 0.99, 1.5'} onText={setText} wrong={read && !read.ok ? read.faults.map((fault) => `${fault.path} ${fault.sentence}.`).join(' ') : null} testID="rain-table" />
+      <Text kind="small">
+        A precipitation-frequency file: durations down, return periods across, in inches or millimetres, depths or
+        intensities. Its own notes may stay in it.
+      </Text>
+      <View style={{ flexDirection: 'row' }}>
+        <Button label="Open a rain table" icon={FileUp} onPress={() => void load()} />
+      </View>
+      <TextBox
+        label="Or paste it"
+        words
+        lines={4}
+        text={text}
+        usual={'years, 2, 10, 100\n5 min, 0.42, 0.62, 0.95\n10 min, 0.67, 0.99, 1.5'}
+        onText={setText}
+        wrong={read && !read.ok ? read.faults.map((fault) => `${fault.path} ${fault.sentence}.`).join(' ') : null}
+        testID="rain-table"
+      />
       {read?.ok && (
         <>
-          <Text>{read.table.durations.length} durations read, as {read.table.measure === 'depth' ? 'depths' : 'intensities'} in {read.table.unit === 'in' ? 'inches' : 'millimetres'}.</Text>
+          <Text>
+            {read.table.durations.length} durations read, as {read.table.measure === 'depth' ? 'depths' : 'intensities'}{' '}
+            in {read.table.unit === 'in' ? 'inches' : 'millimetres'}.
+          </Text>
           <TextBox label="Called" words text={place} onText={setPlace} />
           <Choice
-            label="How often it may be more" value={rain?.source.type === 'own' && rain.source.place === place ? String(rain.source.returnPeriod) : null}
-            options={read.table.returnPeriods.map((years) => ({ value: String(years), label: `${years}-year` }))} onChoose={(years) => take(Number(years))}
+            label="How often it may be more"
+            value={rain?.source.type === 'own' && rain.source.place === place ? String(rain.source.returnPeriod) : null}
+            options={read.table.returnPeriods.map((years) => ({ value: String(years), label: `${years}-year` }))}
+            onChoose={(years) => take(Number(years))}
           />
         </>
       )}

@@ -7,7 +7,11 @@ import { Button } from '../../../ui/Button';
 import { Notice } from '../../../ui/Notice';
 
 /** One element for ever: the shell is not drawn again for what its own parts do not ask for. */
-const SHELL = <Shell><Slot /></Shell>;
+const SHELL = (
+  <Shell>
+    <Slot />
+  </Shell>
+);
 
 export default function JobLayout() {
   const { id } = useLocalSearchParams<{ id: string }>();
@@ -21,9 +25,21 @@ export default function JobLayout() {
   return (
     <View style={{ flex: 1, backgroundColor: ground }} role="main">
       {opening.state === 'loading' && <Notice title="Reading the job" />}
-      {opening.state === 'missing' && <Notice title="This job is not here" action={home}>It was deleted, or it is on another machine.</Notice>}
+      {opening.state === 'missing' && (
+        <Notice title="This job is not here" action={home}>
+          It was deleted, or it is on another machine.
+        </Notice>
+      )}
       {opening.state === 'unreachable' && (
-        <Notice title="The server is out of reach" action={<><Button label="Try again" kind="main" onPress={opening.retry} />{home}</>}>
+        <Notice
+          title="The server is out of reach"
+          action={
+            <>
+              <Button label="Try again" kind="main" onPress={opening.retry} />
+              {home}
+            </>
+          }
+        >
           This job has not been opened on this device before, so there is no copy of it here. Nothing is lost.
         </Notice>
       )}
