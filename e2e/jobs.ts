@@ -8,7 +8,7 @@ let count = 0;
 /** Puts a fresh copy of the sample on the server; gives its id. */
 export async function copyOfSample(request: APIRequestContext, name = 'Copy of the clinic'): Promise<string> {
   const id = `e2e${Date.now().toString(36)}${count++}`;
-  const elements = Object.values(quillfeather().elements).map((element) =>
+  const elements = quillfeather().elements.all.map((element) =>
     element.kind === 'job' ? { ...element, name } : element,
   );
   const reply = await request.post('/api/jobs', { data: { id, elements } });

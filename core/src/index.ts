@@ -1,33 +1,40 @@
+/** What the rest of the product may use of the core. */
+export * from './api/wire';
 export * from './catalogue';
-export * from './defaults';
-export { criticalShear } from './hydraulics/cleansing';
-export { filledShare, fullFlow, MOST_OVER_FULL, normalDepth, type PartFull, type PipeSection } from './hydraulics/pipe';
-export type { RunFlow } from './hydraulics/runFlow';
-export * from './job';
-export { controlLevel, letterOf, type FallBudget } from './network';
-export { smallestThatWorks, type SizeChoice } from './network/choices';
-export { solveWaterLine, type WaterNetwork } from './network/waterLine';
-export { planJob, type Plan } from './plan';
-export { gatheringArea, planArea, windFactor } from './runoff/roofArea';
-export { coefficientOf, type Shed } from './runoff/sources';
-export { sizeJob, type JobSizing, type SizedJob } from './sizing';
-export { budgetFrom, choicesOf, solve, type LandingPlan, type RunPlan, type Solution } from './solve';
-export * from './snags';
-export { intensityOf, fitRain, type IntensityTable } from './rain/intensity';
-export { designRain, openingRain, rarerThan, ROOF_DURATION, type FrequencyRows } from './rain/design';
-export { readFrequencyTable, type FrequencyTable } from './rain/csv';
+export { fixOf, searchFix, type Fix } from './design/fixes';
+export { sizeJob, type JobSizing, type SizedJob } from './design/sizeJob';
+export { filledShare, normalDepth } from './hydraulics/pipe';
+export { sagCapacity, sagDepth } from './hydraulics/sagInlet';
 export {
+  channelCapacity,
   inletOf,
-  MOST_OVER_SILL,
+  MAX_OVER_SILL,
   type BasinPlan,
   type ChannelPlan,
   type DownspoutPlan,
   type InletPlan,
 } from './inlets';
-export { sagCapacity, sagDepth } from './hydraulics/sagInlet';
+export * from './job';
+export { letterOf, type FallBudget } from './network';
+export { choicesOf, smallestThatWorks, type SizeChoice } from './network/choices';
+export { solveWaterLine, type WaterNetwork } from './network/waterLine';
+export { budgetFrom } from './plan/layout';
+export { planJob, plansMade, type Plan } from './plan/planJob';
+export type { LandingPlan, RunPlan, Solution } from './plan/solution';
+export { solve } from './plan/solve';
+export { stagesEntered } from './plan/stage';
+export type { Verdict } from './plan/verdict';
+export { readFrequencyTable, type FrequencyTable } from './rain/csv';
+export { designRain, openingRain, rarerThan, ROOF_DURATION, type FrequencyRows } from './rain/design';
+export { fitRain, intensityOf, type IntensityTable } from './rain/intensity';
+export { gatheringArea, planArea, windFactor } from './runoff/roofArea';
+export { coefficientOf, type ContributingArea } from './runoff/sources';
+export * from './snags';
 export * from './units';
-export type { Verdict } from './verdict';
-export { inletWorking, type InletQuantity } from './working/inletWorking';
-export { landingWorking, type LandingQuantity } from './working/landingWorking';
-export * from './working/working';
-export * from './wire';
+export { shortOf, tellSnag } from './words/tell';
+export { budgetWorking } from './words/workings/budgetWorking';
+export { contributingAreaWorking } from './words/workings/contributingAreaWorking';
+export { inletWorking, type InletQuantity } from './words/workings/inletWorking';
+export { landingWorking, type LandingQuantity } from './words/workings/landingWorking';
+export { runWorking, RUN_QUANTITIES, type RunQuantity } from './words/workings/runWorking';
+export type { Working } from './words/workings/working';

@@ -8,7 +8,7 @@ import { createApp } from './app';
 import { openDatabase, type Db } from './database';
 import { allowedHosts } from './http/guard';
 
-const elements = (): Element[] => Object.values(quillfeather().elements);
+const elements = (): Element[] => [...quillfeather().elements];
 const wye = (name: string): Element => ({ id: 'wye2', kind: 'junction', form: 'wye', name, groundLevel: -0.27 });
 
 function serve(db: Db = openDatabase(':memory:'), web?: string) {

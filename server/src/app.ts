@@ -20,7 +20,7 @@ export interface AppOptions {
 }
 
 /** Bodies larger than this are refused before they are read: a job of 20,000 elements is about 5 MB. */
-const MOST_BODY = '8mb';
+const MAX_BODY = '8mb';
 
 const POLICY = helmet({
   contentSecurityPolicy: {
@@ -60,7 +60,7 @@ export function createApp({ db, hosts, web }: AppOptions): Koa {
   app.use(guard(hosts));
   app.use(compress({ threshold: 1024 }));
   app.use(apiOnly(noStore));
-  app.use(apiOnly(bodyParser({ enableTypes: ['json'], jsonLimit: MOST_BODY, encoding: 'utf-8' })));
+  app.use(apiOnly(bodyParser({ enableTypes: ['json'], jsonLimit: MAX_BODY, encoding: 'utf-8' })));
   const jobs = jobRoutes(new JobStore(db));
   const rain = rainRoutes();
   app.use(async (ctx, next) => {

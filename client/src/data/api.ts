@@ -1,6 +1,17 @@
 /** The server's door: typed requests, answers checked by the schemas that both sides share. */
 import {
-  changeReplySchema, jobListSchema, jobReplySchema, problemSchema, stationListSchema, type ChangeBody, type ChangeReply, type Element, type JobReply, type JobRow, type Problem, type RainStation,
+  changeReplySchema,
+  jobListSchema,
+  jobReplySchema,
+  problemSchema,
+  stationListSchema,
+  type ChangeBody,
+  type ChangeReply,
+  type Element,
+  type JobReply,
+  type JobRow,
+  type Problem,
+  type RainStation,
 } from '@katabasis/core';
 import type { z } from 'zod';
 
@@ -24,7 +35,8 @@ async function ask(method: string, path: string, body?: unknown): Promise<Respon
   let response: Response;
   try {
     response = await fetch(`/api${path}`, {
-      method, signal: AbortSignal.timeout(PATIENCE_MS),
+      method,
+      signal: AbortSignal.timeout(PATIENCE_MS),
       ...(body === undefined ? {} : { body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } }),
     });
   } catch {
@@ -46,8 +58,10 @@ async function read<T>(schema: z.ZodType<T>, asked: Promise<Response>): Promise<
 export const api = {
   jobs: async (): Promise<JobRow[]> => (await read(jobListSchema, ask('GET', '/jobs'))).jobs,
   job: (id: string): Promise<JobReply> => read(jobReplySchema, ask('GET', `/jobs/${id}`)),
-  create: (id: string, elements: readonly Element[]): Promise<JobReply> => read(jobReplySchema, ask('POST', '/jobs', { id, elements })),
-  change: (id: string, body: ChangeBody): Promise<ChangeReply> => read(changeReplySchema, ask('POST', `/jobs/${id}/changes`, body)),
+  create: (id: string, elements: readonly Element[]): Promise<JobReply> =>
+    read(jobReplySchema, ask('POST', '/jobs', { id, elements })),
+  change: (id: string, body: ChangeBody): Promise<ChangeReply> =>
+    read(changeReplySchema, ask('POST', `/jobs/${id}/changes`, body)),
   remove: async (id: string): Promise<void> => void (await ask('DELETE', `/jobs/${id}`)),
   restore: async (id: string): Promise<void> => void (await ask('POST', `/jobs/${id}/restore`)),
   stations: async (): Promise<RainStation[]> => (await read(stationListSchema, ask('GET', '/rain/stations'))).stations,

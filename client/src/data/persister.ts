@@ -6,7 +6,9 @@ const PAUSE_MS = 500;
 
 /** The client with its oldest answers left out, one fewer at every call. */
 function lighter(client: PersistedClient): PersistedClient | null {
-  const queries = [...client.clientState.queries].sort((a, b) => b.state.dataUpdatedAt - a.state.dataUpdatedAt).slice(0, -1);
+  const queries = [...client.clientState.queries]
+    .sort((a, b) => b.state.dataUpdatedAt - a.state.dataUpdatedAt)
+    .slice(0, -1);
   return queries.length === 0 ? null : { ...client, clientState: { ...client.clientState, queries } };
 }
 

@@ -12,12 +12,19 @@ const SHAPE = '1';
 
 export function DataProvider({ children }: { children: ReactNode }) {
   // A server on the yard's own network can be in reach when the device believes itself offline: always ask.
-  const [client] = useState(() => new QueryClient({ defaultOptions: { queries: { gcTime: Infinity, retry: false, networkMode: 'always' } } }));
+  const [client] = useState(
+    () => new QueryClient({ defaultOptions: { queries: { gcTime: Infinity, retry: false, networkMode: 'always' } } }),
+  );
   const [persister] = useState(localPersister);
   useEffect(listenForOthers, []);
-  return <PersistQueryClientProvider client={client} persistOptions={{ persister, buster: SHAPE, maxAge: Infinity }}>{children}</PersistQueryClientProvider>;
+  return (
+    <PersistQueryClientProvider client={client} persistOptions={{ persister, buster: SHAPE, maxAge: Infinity }}>
+      {children}
+    </PersistQueryClientProvider>
+  );
 }
 
 export const useJobRows = (): UseQueryResult<JobRow[]> => useQuery({ queryKey: JOBS_KEY, queryFn: api.jobs });
 
-export const useStations = (): UseQueryResult<RainStation[]> => useQuery({ queryKey: ['stations'], queryFn: api.stations, staleTime: 24 * 3600 * 1000 });
+export const useStations = (): UseQueryResult<RainStation[]> =>
+  useQuery({ queryKey: ['stations'], queryFn: api.stations, staleTime: 24 * 3600 * 1000 });

@@ -69,12 +69,14 @@ export function unsentJobs(storage: KeyValue): string[] {
   const ids: string[] = [];
   for (let k = 0; k < storage.length; k++) {
     const key = storage.key(k);
-    if (key?.startsWith(PREFIX) && loadQueue(storage, key.slice(PREFIX.length)).create) ids.push(key.slice(PREFIX.length));
+    if (key?.startsWith(PREFIX) && loadQueue(storage, key.slice(PREFIX.length)).create)
+      ids.push(key.slice(PREFIX.length));
   }
   return ids;
 }
 
-const touches = (change: Pending, id: string): boolean => change.removes.includes(id) || change.puts.some((put) => put.id === id);
+const touches = (change: Pending, id: string): boolean =>
+  change.removes.includes(id) || change.puts.some((put) => put.id === id);
 
 /** Adds a change; an element touched for the first time keeps the version it was seen at. */
 export function enqueued(queue: Queue, change: Pending, versionOf: (id: string) => number): Queue {
@@ -88,14 +90,26 @@ export function settled(queue: Queue, changeId: string, versions: Readonly<Recor
   const done = queue.changes.find((each) => each.change === changeId);
   if (!done) return queue;
   const changes = queue.changes.filter((each) => each !== done);
-  const now: Record<string, number> = { ...queue.bases, ...Object.fromEntries(done.removes.map((id) => [id, 0])), ...versions };
-  return { ...queue, changes, bases: Object.fromEntries(Object.entries(now).filter(([id]) => changes.some((each) => touches(each, id)))) };
+  const now: Record<string, number> = {
+    ...queue.bases,
+    ...Object.fromEntries(done.removes.map((id) => [id, 0])),
+    ...versions,
+  };
+  return {
+    ...queue,
+    changes,
+    bases: Object.fromEntries(Object.entries(now).filter(([id]) => changes.some((each) => touches(each, id)))),
+  };
 }
 
 /** Takes elements out of every change: another device's stand instead. Changes that come to nothing go. */
 export function withoutElements(queue: Queue, ids: ReadonlySet<string>): Queue {
   const changes = queue.changes
-    .map((each) => ({ ...each, puts: each.puts.filter((put) => !ids.has(put.id)), removes: each.removes.filter((id) => !ids.has(id)) }))
+    .map((each) => ({
+      ...each,
+      puts: each.puts.filter((put) => !ids.has(put.id)),
+      removes: each.removes.filter((id) => !ids.has(id)),
+    }))
     .filter((each) => each.puts.length + each.removes.length > 0);
   return { ...queue, changes, bases: Object.fromEntries(Object.entries(queue.bases).filter(([id]) => !ids.has(id))) };
 }

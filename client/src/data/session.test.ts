@@ -20,9 +20,17 @@ class Memory implements KeyValue {
   };
 }
 
-const elements = (): Element[] => Object.values(quillfeather().elements);
-const reply = (seq = 0): JobReply => ({ id: 'clinic', seq, elements: elements().map((element) => ({ version: 1, element })) });
-const name = (text: string) => ({ label: `Name it ${text}`, puts: [{ id: 'wye2', kind: 'junction', form: 'wye', name: text, groundLevel: -0.27 } as Element], removes: [] });
+const elements = (): Element[] => [...quillfeather().elements];
+const reply = (seq = 0): JobReply => ({
+  id: 'clinic',
+  seq,
+  elements: elements().map((element) => ({ version: 1, element })),
+});
+const name = (text: string) => ({
+  label: `Name it ${text}`,
+  puts: [{ id: 'wye2', kind: 'junction', form: 'wye', name: text, groundLevel: -0.27 } as Element],
+  removes: [],
+});
 
 function setUp() {
   const storage = new Memory();
@@ -41,14 +49,20 @@ function setUp() {
   };
   let count = 0;
   const open = (): Session => {
-    const session = new Session('clinic', { storage, api, newId: (stem) => `${stem}-${count++}`, onServerState: () => undefined, onBehind: () => undefined });
+    const session = new Session('clinic', {
+      storage,
+      api,
+      newId: (stem) => `${stem}-${count++}`,
+      onServerState: () => undefined,
+      onBehind: () => undefined,
+    });
     session.take(reply());
     return session;
   };
   return { storage, sent, server, open };
 }
 
-const wyeName = (session: Session): unknown => (session.view.job!.elements.wye2 as { name: string }).name;
+const wyeName = (session: Session): unknown => (session.view.job!.elements.get('wye2') as { name: string }).name;
 
 it('shows a change at once, sends it, and follows with the version that the server gave', async () => {
   const { sent, open } = setUp();
@@ -99,18 +113,26 @@ it('previews without making, and gives the same job back when the preview is off
   const before = session.view.job;
   session.preview(name('Held'));
   expect(session.moving).toBe(true);
-  expect((session.shown!.elements.wye2 as { name: string }).name).toBe('Held');
+  expect((session.shown!.elements.get('wye2') as { name: string }).name).toBe('Held');
   expect(session.view.job).toBe(before);
   session.preview(null);
   expect(session.shown).toBe(before);
   expect(sent).toEqual([]);
 });
 
-it.each([['mine', 'Mine'], ['theirs', 'Theirs']] as const)('on a conflict keeps %s', async (side, wanted) => {
+it.each([
+  ['mine', 'Mine'],
+  ['theirs', 'Theirs'],
+] as const)('on a conflict keeps %s', async (side, wanted) => {
   const { sent, server, open } = setUp();
   const session = open();
   const theirs = name('Theirs').puts[0]!;
-  server.refuse = new Refused({ type: 'about:blank', title: 'Somebody else changed this meanwhile.', status: 409, conflicts: [{ id: 'wye2', version: 7, element: theirs }] });
+  server.refuse = new Refused({
+    type: 'about:blank',
+    title: 'Somebody else changed this meanwhile.',
+    status: 409,
+    conflicts: [{ id: 'wye2', version: 7, element: theirs }],
+  });
   session.edit(name('Mine'));
   await session.flush();
   expect(session.view.keeping).toMatchObject({ state: 'conflict', label: 'Name it Mine' });
@@ -138,7 +160,9 @@ it('refuses, with a sentence, what could not be saved, and changes nothing', () 
   const { storage, open } = setUp();
   const session = open();
   expect(session.edit({ label: 'Cut', puts: [], removes: ['wye2'] })).toMatch(/points to "wye2"/);
-  expect(session.edit({ label: 'Deep', puts: [{ ...name('x').puts[0]!, groundLevel: Number.NaN } as Element], removes: [] })).toMatch(/groundLevel must be a finite number/);
+  expect(
+    session.edit({ label: 'Deep', puts: [{ ...name('x').puts[0]!, groundLevel: Number.NaN } as Element], removes: [] }),
+  ).toMatch(/groundLevel must be a finite number/);
   expect(storage.getItem(queueKey('clinic'))).toBeNull();
 });
 
@@ -165,10 +189,22 @@ it('sets a queue that it cannot read aside instead of throwing it away', () => {
 });
 
 /** What a contractor does in a bad yard: edits, undoes, redoes, loses and finds the server, closes the page. */
-const acts = fc.array(fc.oneof(
-  fc.record({ act: fc.constant('edit' as const), name: fc.constantFrom('A', 'B', 'C', 'D') }),
-  fc.record({ act: fc.constantFrom('undo' as const, 'redo' as const, 'lose' as const, 'find' as const, 'close' as const, 'send' as const) }),
-), { maxLength: 25 });
+const acts = fc.array(
+  fc.oneof(
+    fc.record({ act: fc.constant('edit' as const), name: fc.constantFrom('A', 'B', 'C', 'D') }),
+    fc.record({
+      act: fc.constantFrom(
+        'undo' as const,
+        'redo' as const,
+        'lose' as const,
+        'find' as const,
+        'close' as const,
+        'send' as const,
+      ),
+    }),
+  ),
+  { maxLength: 25 },
+);
 
 /** A sending that was on its way when the server was lost fails first; the next one goes through. */
 async function sendAll(session: Session): Promise<void> {
@@ -177,35 +213,44 @@ async function sendAll(session: Session): Promise<void> {
 }
 
 it('ends with the server holding just what the page shows, whatever happened on the way', async () => {
-  await fc.assert(fc.asyncProperty(acts, async (list) => {
-    const { sent, server, open } = setUp();
-    let session = open();
-    for (const each of list) {
-      if (each.act === 'edit') session.edit(name(each.name));
-      else if (each.act === 'undo') session.undo();
-      else if (each.act === 'redo') session.redo();
-      else if (each.act === 'lose') server.down = true;
-      else if (each.act === 'find') server.down = false;
-      else if (each.act === 'close') {
-        const shown = wyeName(session);
-        server.down = true;
-        await session.flush();
-        session = open();
-        // What was shown before the page was closed is shown when it is opened, sent or not.
-        const onServer = sent.at(-1)?.puts[0]?.element as { name: string } | undefined;
-        if (session.view.keeping.state === 'waiting' || session.view.keeping.state === 'sending') expect(wyeName(session)).toBe(shown);
-        else expect([onServer?.name ?? 'Wye 2']).toEqual([shown]);
-        server.down = false;
-        await sendAll(session);
-        session.take({ ...reply(sent.length), elements: reply().elements.map((row) => (row.element.id === 'wye2' ? { version: sent.length + 1, element: name(String(shown)).puts[0]! } : row)) });
-      } else await session.flush();
-    }
-    server.down = false;
-    await sendAll(session);
-    const last = sent.at(-1)?.puts[0]?.element as { name: string } | undefined;
-    expect(last?.name ?? 'Wye 2').toBe(wyeName(session));
-    expect(session.view.keeping.state).toBe('kept');
-    // Each change was made against the version that the one before it left.
-    sent.forEach((body, k) => expect(body.puts[0]!.base).toBe(k + 1));
-  }), { numRuns: 60 });
+  await fc.assert(
+    fc.asyncProperty(acts, async (list) => {
+      const { sent, server, open } = setUp();
+      let session = open();
+      for (const each of list) {
+        if (each.act === 'edit') session.edit(name(each.name));
+        else if (each.act === 'undo') session.undo();
+        else if (each.act === 'redo') session.redo();
+        else if (each.act === 'lose') server.down = true;
+        else if (each.act === 'find') server.down = false;
+        else if (each.act === 'close') {
+          const shown = wyeName(session);
+          server.down = true;
+          await session.flush();
+          session = open();
+          // What was shown before the page was closed is shown when it is opened, sent or not.
+          const onServer = sent.at(-1)?.puts[0]?.element as { name: string } | undefined;
+          if (session.view.keeping.state === 'waiting' || session.view.keeping.state === 'sending')
+            expect(wyeName(session)).toBe(shown);
+          else expect([onServer?.name ?? 'Wye 2']).toEqual([shown]);
+          server.down = false;
+          await sendAll(session);
+          session.take({
+            ...reply(sent.length),
+            elements: reply().elements.map((row) =>
+              row.element.id === 'wye2' ? { version: sent.length + 1, element: name(String(shown)).puts[0]! } : row,
+            ),
+          });
+        } else await session.flush();
+      }
+      server.down = false;
+      await sendAll(session);
+      const last = sent.at(-1)?.puts[0]?.element as { name: string } | undefined;
+      expect(last?.name ?? 'Wye 2').toBe(wyeName(session));
+      expect(session.view.keeping.state).toBe('kept');
+      // Each change was made against the version that the one before it left.
+      sent.forEach((body, k) => expect(body.puts[0]!.base).toBe(k + 1));
+    }),
+    { numRuns: 60 },
+  );
 });

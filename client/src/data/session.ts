@@ -2,9 +2,29 @@
  * One job as it is worked on here: what the server has, the changes made since laid over it, undo and redo, and the sending of it
  * all. Every change is stored before it shows, shows before it is sent, and leaves the store only when the server has it.
  */
-import { applyChange, changeSchema, issueSentence, jobFaults, jobFrom, type Change, type Conflict, type Element, type Job, type JobReply } from '@katabasis/core';
+import {
+  applyChange,
+  changeSchema,
+  issueSentence,
+  jobFaults,
+  jobFrom,
+  type Change,
+  type Conflict,
+  type Element,
+  type Job,
+  type JobReply,
+} from '@katabasis/core';
 import { Refused, type Api } from './api';
-import { enqueued, hasRoom, loadQueue, settled, updateQueue, withoutElements, type KeyValue, type Pending } from './queue';
+import {
+  enqueued,
+  hasRoom,
+  loadQueue,
+  settled,
+  updateQueue,
+  withoutElements,
+  type KeyValue,
+  type Pending,
+} from './queue';
 
 /** What stands between this device and the server. */
 export type Keeping =
@@ -131,9 +151,14 @@ export class Session {
       else this.base.delete(id);
     }
     const ids = new Set(conflicts.map(({ id }) => id));
-    this.alter((queue) => side === 'mine'
-      ? { ...queue, bases: { ...queue.bases, ...Object.fromEntries(conflicts.map(({ id, version }) => [id, version])) } }
-      : withoutElements(queue, ids));
+    this.alter((queue) =>
+      side === 'mine'
+        ? {
+            ...queue,
+            bases: { ...queue.bases, ...Object.fromEntries(conflicts.map(({ id, version }) => [id, version])) },
+          }
+        : withoutElements(queue, ids),
+    );
     if (side === 'theirs') this.forgetSteps();
     this.needs.onBehind();
     void this.flush();
@@ -184,8 +209,10 @@ export class Session {
   /** Stores a change and sends it. Gives false for one that changes nothing. */
   private enqueue(change: Change): boolean {
     const { job } = this.view;
-    const puts = change.puts.filter((element) => JSON.stringify(job!.elements[element.id]) !== JSON.stringify(element));
-    const removes = change.removes.filter((id) => id in job!.elements && !puts.some((element) => element.id === id));
+    const puts = change.puts.filter(
+      (element) => JSON.stringify(job!.elements.get(element.id)) !== JSON.stringify(element),
+    );
+    const removes = change.removes.filter((id) => job!.elements.has(id) && !puts.some((element) => element.id === id));
     if (puts.length + removes.length === 0) return false;
     const pending: Pending = { change: this.needs.newId('change'), label: change.label, puts, removes };
     this.previewed = null;
@@ -239,7 +266,10 @@ export class Session {
   private async sendChange(head: Pending, bases: Readonly<Record<string, number>>): Promise<void> {
     const base = (id: string): number => bases[id] ?? 0;
     const reply = await this.needs.api.change(this.id, {
-      change: head.change, label: head.label, puts: head.puts.map((element) => ({ base: base(element.id), element })), removes: head.removes.map((id) => ({ base: base(id), id })),
+      change: head.change,
+      label: head.label,
+      puts: head.puts.map((element) => ({ base: base(element.id), element })),
+      removes: head.removes.map((id) => ({ base: base(id), id })),
     });
     for (const id of head.removes) this.base.delete(id);
     for (const element of head.puts) this.base.set(element.id, { version: reply.versions[element.id] ?? 1, element });
@@ -251,7 +281,10 @@ export class Session {
   }
 
   private stop({ problem, message }: Refused, label: string): void {
-    this.stopped = problem.status === 409 && problem.conflicts ? { state: 'conflict', label, conflicts: problem.conflicts } : { state: 'refused', label, sentence: message };
+    this.stopped =
+      problem.status === 409 && problem.conflicts
+        ? { state: 'conflict', label, conflicts: problem.conflicts }
+        : { state: 'refused', label, sentence: message };
   }
 
   private later(): void {
@@ -264,15 +297,28 @@ export class Session {
 
   private look(): SessionView {
     const queue = loadQueue(this.needs.storage, this.id);
-    let job: Job | null = this.known ? jobFrom(this.id, [...this.base.values()].map(({ element }) => element)) : null;
+    let job: Job | null = this.known
+      ? jobFrom(
+          this.id,
+          [...this.base.values()].map(({ element }) => element),
+        )
+      : null;
     if (job) for (const change of queue.changes) job = applyChange(job, change).job;
     // The same job stays the same object: what is derived from it is worked out once.
     if (job && this.view?.job && sameElements(job, this.view.job)) job = this.view.job;
     const count = queue.changes.length + (queue.create ? 1 : 0);
-    const keeping: Keeping = this.stopped
-      ?? (count === 0 ? { state: 'kept' } : this.unreached ? { state: 'waiting', count, stored: hasRoom(this.id) } : { state: 'sending' });
+    const keeping: Keeping =
+      this.stopped ??
+      (count === 0
+        ? { state: 'kept' }
+        : this.unreached
+          ? { state: 'waiting', count, stored: hasRoom(this.id) }
+          : { state: 'sending' });
     return {
-      job, keeping, undoLabel: this.past.at(-1)?.label ?? null, redoLabel: this.future.at(-1)?.label ?? null,
+      job,
+      keeping,
+      undoLabel: this.past.at(-1)?.label ?? null,
+      redoLabel: this.future.at(-1)?.label ?? null,
     };
   }
 
@@ -292,6 +338,13 @@ export class Session {
 }
 
 function sameElements(a: Job, b: Job): boolean {
-  const ids = Object.keys(a.elements);
-  return ids.length === Object.keys(b.elements).length && ids.every((id) => a.elements[id] === b.elements[id] || JSON.stringify(a.elements[id]) === JSON.stringify(b.elements[id]));
+  const ids = a.elements.all.map(({ id }) => id);
+  return (
+    ids.length === b.elements.all.map(({ id }) => id).length &&
+    ids.every(
+      (id) =>
+        a.elements.get(id) === b.elements.get(id) ||
+        JSON.stringify(a.elements.get(id)) === JSON.stringify(b.elements.get(id)),
+    )
+  );
 }

@@ -20,7 +20,9 @@ export function sessionOf(id: string, client: QueryClient): Session {
   const known = open.get(id);
   if (known) return known;
   const session = new Session(id, {
-    storage: localStorage, api, newId,
+    storage: localStorage,
+    api,
+    newId,
     onServerState: (reply: JobReply) => {
       client.setQueryData(jobKey(id), reply);
       void client.invalidateQueries({ queryKey: JOBS_KEY });

@@ -32,7 +32,11 @@ interface Planned {
 
 function plannedOf(session: Session): Planned {
   const open = (job: Job): OpenJob => ({
-    job, plan: planJob(job), units: headOf(job).units, edit: (change) => session.edit(change), preview: (change) => session.preview(change),
+    job,
+    plan: planJob(job),
+    units: headOf(job).units,
+    edit: (change) => session.edit(change),
+    preview: (change) => session.preview(change),
   });
   const once = (look: () => Job | null, other?: () => OpenJob | null): (() => OpenJob | null) => {
     let last: OpenJob | null = null;
@@ -56,7 +60,8 @@ export function plannedFor(session: Session): Planned {
   return known;
 }
 
-export type Opening = { state: 'open'; planned: Planned } | { state: 'loading' | 'missing' } | { state: 'unreachable'; retry: () => void };
+export type Opening =
+  { state: 'open'; planned: Planned } | { state: 'loading' | 'missing' } | { state: 'unreachable'; retry: () => void };
 
 /** Opens a job from the server, from what was put by, or from what was begun here. */
 export function useOpenJob(id: string): Opening {

@@ -1,5 +1,5 @@
 /** The descent: a job's lines read downward like water, landings true to level; dragging one up or down re-pitches its line. */
-import { holdInvert, METRES_PER_INCH, nameOf, showLevel, text } from '@katabasis/core';
+import { setInvert, METRES_PER_INCH, nameOf, showLevel, text } from '@katabasis/core';
 import { memo, useMemo, useRef, useState, type PointerEvent as ReactPointerEvent } from 'react';
 import { flushSync } from 'react-dom';
 import { View } from 'react-native';
@@ -50,14 +50,14 @@ export function Descent({ chosen, onChoose }: Props) {
         const step = units === 'us' ? METRES_PER_INCH / 4 : 0.005;
         const level = Math.round((row.level - dy / layout.scale) / step) * step;
         setDrag({ id: row.id, y: row.y + dy, level, layout });
-        if (level !== drag?.level) preview(holdInvert(job, row.id, level));
+        if (level !== drag?.level) preview(setInvert(job, row.id, level));
       }),
     drop: (row: DescentRow, moved: boolean): void => {
       const level = drag?.level;
       setDrag(null);
       preview(null);
       if (!moved || level === undefined) return onChoose(row.id);
-      const change = holdInvert(job, row.id, level);
+      const change = setInvert(job, row.id, level);
       if (change) edit(change);
     },
     choose: onChoose,

@@ -34,7 +34,7 @@ export function DescentPipes({
         <Pipe key={run.id} run={run.id} d={pipePath(at(run.from), at(run.to))} chosen={chosen === run.id} />
       ))}
       {layout.rows.map((row) => (
-        <LandingGlyph key={row.id} element={job.elements[row.id]} {...at(row.id)} selected={chosen === row.id} />
+        <LandingGlyph key={row.id} element={job.elements.get(row.id)} {...at(row.id)} selected={chosen === row.id} />
       ))}
     </Svg>
   );

@@ -3,7 +3,7 @@
  * the job as shown themselves, are drawn again, and of those only the ones whose words change.
  */
 import {
-  heldInvert,
+  invertSetAt,
   MATERIAL_FACTS,
   nameOf,
   showFlow,
@@ -80,7 +80,7 @@ export const LandingWords = memo(function LandingWords({ id, chosen, onChoose }:
         ? `in ${text(showFlow(landing.entering, units))}`
         : null,
     `ground ${text(showLevel(landing.groundLevel, units))}`,
-    heldInvert(job, id) === undefined ? null : 'set by you',
+    invertSetAt(job, id) === undefined ? null : 'set by you',
   ].filter((part) => part !== null);
   return (
     <Pressable

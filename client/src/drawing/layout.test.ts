@@ -5,7 +5,7 @@ import { niceStep, routeOf, sectionAt, sectionOf } from './sectionLayout';
 
 const sample = quillfeather();
 const changed = (job: Job, id: string, by: object): Job =>
-  applyChange(job, put('Test', { ...job.elements[id]!, ...by } as Element)).job;
+  applyChange(job, put('Test', { ...job.elements.get(id)!, ...by } as Element)).job;
 
 describe('the descent', () => {
   const steep = changed(sample, 'swale', { groundLevel: -12, controlLevel: -12.2 });
@@ -43,7 +43,7 @@ describe('the descent', () => {
     const bare = applyChange(sample, {
       label: 'Test',
       puts: [],
-      removes: Object.keys(sample.elements).filter((id) => sample.elements[id]!.kind === 'run'),
+      removes: sample.elements.all.map(({ id }) => id).filter((id) => sample.elements.get(id)!.kind === 'run'),
     }).job;
     const { rows } = layOutDescent(planJob(bare));
     expect(rows.map((row) => row.run)).toEqual(rows.map(() => null));

@@ -12,7 +12,8 @@ export function Find({ onClose, onGo }: { onClose: () => void; onGo: (id: string
   const { job } = useKept();
   const [typed, setTyped] = useState('');
   const wanted = typed.trim().toLowerCase();
-  const found = Object.keys(job.elements)
+  const found = job.elements.all
+    .map(({ id }) => id)
     .filter((id) => id !== 'job' && nameOf(job, id).toLowerCase().includes(wanted))
     .slice(0, 40);
   return (

@@ -4,7 +4,7 @@ import { Refused, Unreachable, type Api } from '../data/api';
 import { openJob, sampleWith, seen, type Opened } from '../testing/openJob';
 import { KeeperStrip } from './KeeperStrip';
 
-const named = (name: string): Element => ({ ...sampleWith().elements.basin!, name }) as Element;
+const named = (name: string): Element => ({ ...sampleWith().elements.get('basin')!, name }) as Element;
 const rename = (name: string): Change => put('Name the basin', named(name));
 
 /** A server that answers each change in turn. */
@@ -58,7 +58,7 @@ it('says that changes wait on this device when nobody answers, and sends them wh
   expect(screen.getByRole('status').textContent).toContain(
     'The server is out of reach. One change is kept on this device and will be sent.',
   );
-  expect(open.job().elements.basin).toMatchObject({ name: 'My basin' });
+  expect(open.job().elements.get('basin')).toMatchObject({ name: 'My basin' });
   await settle(() => screen.getByRole('button', { name: 'Try now' }).click());
   expect(server.asked).toBe(2);
   expect(seen()).toBe('');
@@ -72,7 +72,7 @@ it('shows both sides when another device changed the same thing; mine goes over 
   );
   await settle(() => screen.getByRole('button', { name: 'Keep mine' }).click());
   expect(server.asked).toBe(2);
-  expect(open.job().elements.basin).toMatchObject({ name: 'My basin' });
+  expect(open.job().elements.get('basin')).toMatchObject({ name: 'My basin' });
   expect(seen()).toBe('');
 });
 
@@ -81,7 +81,7 @@ it('or theirs is taken, and nothing is sent', async () => {
   const open = await after(server);
   await settle(() => screen.getByRole('button', { name: 'Take theirs' }).click());
   expect(server.asked).toBe(1);
-  expect(open.job().elements.basin).toMatchObject({ name: 'Their basin' });
+  expect(open.job().elements.get('basin')).toMatchObject({ name: 'Their basin' });
 });
 
 it('says in words what the server will not take, and gives it up only when told to', async () => {
@@ -89,7 +89,7 @@ it('says in words what the server will not take, and gives it up only when told 
   expect(screen.getByRole('alert').textContent).toContain(
     '“Name the basin” could not be saved: The job has too many elements.',
   );
-  expect(open.job().elements.basin).toMatchObject({ name: 'My basin' });
+  expect(open.job().elements.get('basin')).toMatchObject({ name: 'My basin' });
   await settle(() => screen.getByRole('button', { name: 'Give that change up' }).click());
-  expect(open.job().elements.basin).toMatchObject({ name: 'Lawn basin' });
+  expect(open.job().elements.get('basin')).toMatchObject({ name: 'Lawn basin' });
 });

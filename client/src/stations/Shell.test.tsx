@@ -19,7 +19,7 @@ beforeEach(() => {
   mockRouter.replace.mockReset();
 });
 
-const rename = (name: string) => put('Name the basin', { ...sampleWith().elements.basin!, name } as Element);
+const rename = (name: string) => put('Name the basin', { ...sampleWith().elements.get('basin')!, name } as Element);
 
 describe('the head of a job', () => {
   it('says the verdict with its counts, and a tap goes to where it stands', () => {
@@ -45,11 +45,11 @@ describe('the head of a job', () => {
     );
     act(() => void open.session.edit(rename('Yard basin')));
     fireEvent.click(screen.getByRole('button', { name: 'Undo: Name the basin' }));
-    expect(open.job().elements.basin).toMatchObject({ name: 'Lawn basin' });
+    expect(open.job().elements.get('basin')).toMatchObject({ name: 'Lawn basin' });
     fireEvent.keyDown(window, { key: 'y' });
-    expect(open.job().elements.basin).toMatchObject({ name: 'Yard basin' });
+    expect(open.job().elements.get('basin')).toMatchObject({ name: 'Yard basin' });
     fireEvent.keyDown(window, { key: 'z' });
-    expect(open.job().elements.basin).toMatchObject({ name: 'Lawn basin' });
+    expect(open.job().elements.get('basin')).toMatchObject({ name: 'Lawn basin' });
   });
 
   it('goes between stations by key, but not while somebody types', () => {
@@ -73,7 +73,7 @@ describe('the head of a job', () => {
         <></>
       </Shell>,
     );
-    const swale = { ...sampleWith().elements.swale!, controlLevel: -1.2, groundLevel: -1.1 } as Element;
+    const swale = { ...sampleWith().elements.get('swale')!, controlLevel: -1.2, groundLevel: -1.1 } as Element;
     act(() => open.session.preview(put('Try', swale)));
     act(() => open.session.preview(null));
     expect(screen.getByTestId('verdict').textContent!).toContain('runs out of fall');
@@ -106,16 +106,16 @@ describe('Walk', () => {
     mockAt = 'new';
     const open = openJob(sampleWith(), <WalkScreen />);
     press(/^Channel drain: /, 'button');
-    const added = Object.values(open.job().elements).filter(
-      (element) => element.kind === 'channel' && element.id !== 'kennelDrain',
-    );
+    const added = open
+      .job()
+      .elements.all.filter((element) => element.kind === 'channel' && element.id !== 'kennelDrain');
     expect(added).toHaveLength(1);
     expect(mockRouter.replace).toHaveBeenCalledWith(`/job/test/walk?at=${added[0]!.id}`);
   });
 
   it('says what stands over a channel that gets more than it takes, and where it is mended', () => {
     mockAt = 'kennelDrain';
-    const narrow = { ...sampleWith().elements.kennelDrain!, width: 0.04 } as Element;
+    const narrow = { ...sampleWith().elements.get('kennelDrain')!, width: 0.04 } as Element;
     const open = openJob(sampleWith(narrow), <WalkScreen />);
     expect(seen()).toMatch(/Kennel door drain overtops: water would stand/);
     act(() => screen.getByTestId('fix-channelOvertops').click());
@@ -126,8 +126,8 @@ describe('Walk', () => {
     mockAt = 'kennelDrain';
     const open = openJob(sampleWith(), <WalkScreen />);
     press('Take out Kennel door drain', 'button');
-    expect(open.job().elements.kennelDrain).toBeUndefined();
-    expect(open.job().elements.parking).toMatchObject({ feeds: [] });
+    expect(open.job().elements.get('kennelDrain')).toBeUndefined();
+    expect(open.job().elements.get('parking')).toMatchObject({ feeds: [] });
     act(() => open.session.undo());
     expect(open.job().elements).toEqual(sampleWith().elements);
   });

@@ -34,7 +34,7 @@ export interface Opened {
 
 /** The sample with some of its elements replaced or added. */
 export function sampleWith(...others: Element[]): Job {
-  return jobFrom('test', [...Object.values(quillfeather().elements), ...others]);
+  return jobFrom('test', [...quillfeather().elements.all, ...others]);
 }
 
 /** Draws `children` over a job, with a server of the test's own or one that does not answer. */
@@ -49,7 +49,7 @@ export function openJob(job: Job, children: ReactNode, api: Api = silent): Opene
   session.take({
     id: 'test',
     seq: 0,
-    elements: Object.values(job.elements).map((element) => ({ version: 1, element })),
+    elements: job.elements.all.map((element) => ({ version: 1, element })),
   });
   const planned = plannedFor(session);
   const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { GRAVITY } from '../units/constants';
 import { channelCapacity, channelProfile, type ChannelDrain } from './channelDrain';
-import { manyCapacity, manyProfile } from './channelOutlets';
+import { multiOutletCapacity, multiOutletProfile } from './channelOutlets';
 import { shapeOf } from './channelSection';
 import { gutterRunCapacity, valleyDepth } from './gutterRun';
 
@@ -70,7 +70,7 @@ it('a round floor costs depth: it takes less than a flat one as wide and as deep
 
 describe('several outlets', () => {
   it('at both ends of a level channel, divide in its middle: each half is a channel of half the length', () => {
-    const both = manyProfile({ ...drain, outlets: [0, 12], lateralInflow: 5e-4 });
+    const both = multiOutletProfile({ ...drain, outlets: [0, 12], lateralInflow: 5e-4 });
     const half = channelProfile({ ...drain, length: 6, lateralInflow: 5e-4 });
     expect(both.outlets.map(({ flow }) => flow)).toEqual([expect.closeTo(0.003, 6), expect.closeTo(0.003, 6)]);
     expect(both.maxDepth).toBeCloseTo(half.maxDepth, 5);
@@ -91,7 +91,14 @@ describe('several outlets', () => {
     fc.assert(
       fc.property(cases, ({ slope, first, second, q, drowned, section }) => {
         const places = [first * 12, second * 12];
-        const many = manyProfile({ ...drain, slope, section, outlets: places, lateralInflow: q, outletDepth: drowned });
+        const many = multiOutletProfile({
+          ...drain,
+          slope,
+          section,
+          outlets: places,
+          lateralInflow: q,
+          outletDepth: drowned,
+        });
         expect(many.outlets.reduce((sum, { flow }) => sum + flow, 0)).toBeCloseTo(q * 12, 9);
         expect(many.stations.every((station, k) => k === 0 || station >= many.stations[k - 1]! - 1e-9)).toBe(true);
         // Depth is one at the divide: over one bed, no step in the water.
@@ -111,13 +118,14 @@ describe('several outlets', () => {
   });
 
   it('take more than one does, and one in the middle as much as two channels of half the length', () => {
-    expect(manyCapacity({ ...drain, outlets: [3, 9] })).toBeGreaterThan(manyCapacity({ ...drain, outlets: 'middle' }));
-    expect(manyCapacity({ ...drain, outlets: 'middle' }) / channelCapacity({ ...drain, length: 6 }).flow).toBeCloseTo(
-      2,
-      5,
+    expect(multiOutletCapacity({ ...drain, outlets: [3, 9] })).toBeGreaterThan(
+      multiOutletCapacity({ ...drain, outlets: 'middle' }),
     );
-    expect(manyCapacity({ ...drain, outlets: 'end' }) / channelCapacity(drain).flow).toBeCloseTo(1, 5);
-    expect(manyCapacity({ ...drain, outlets: [12] }) / channelCapacity(drain).flow).toBeCloseTo(1, 5);
+    expect(
+      multiOutletCapacity({ ...drain, outlets: 'middle' }) / channelCapacity({ ...drain, length: 6 }).flow,
+    ).toBeCloseTo(2, 5);
+    expect(multiOutletCapacity({ ...drain, outlets: 'end' }) / channelCapacity(drain).flow).toBeCloseTo(1, 5);
+    expect(multiOutletCapacity({ ...drain, outlets: [12] }) / channelCapacity(drain).flow).toBeCloseTo(1, 5);
   });
 });
 

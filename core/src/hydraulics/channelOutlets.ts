@@ -12,7 +12,7 @@ import {
   channelProfile,
   COARSE,
   FINE,
-  mostOut,
+  freeOverfallFlow,
   type ChannelDrain,
   type ChannelProfile,
 } from './channelDrain';
@@ -20,7 +20,7 @@ import {
 /** Where the outlets are, m from the upper end, rising; or one in the middle, toward which the bed falls from both ends. */
 export type Outlets = 'end' | 'middle' | readonly number[];
 
-export interface ManyProfile {
+export interface MultiOutletProfile {
   /** m from the upper end over the whole length, and the depth at each, m. */
   stations: number[];
   depths: number[];
@@ -91,9 +91,9 @@ function divideAt(whole: Whole, a: number, b: number, q: number, depthAt: (at: n
  * Profile of the whole channel under an inflow of `lateralInflow` (m²/s) all along. `outletDepth` is the depth (m) that water in the
  * line stands to at the channel's lower end, or in the middle where its outlet is; less at outlets higher up the bed.
  */
-export function manyProfile(
+export function multiOutletProfile(
   whole: Whole & { lateralInflow: number; outletDepth?: number | undefined; steps?: number },
-): ManyProfile {
+): MultiOutletProfile {
   const { outlets, length, slope, lateralInflow: q, outletDepth = 0, steps = FINE } = whole;
   const places = outlets === 'end' ? [length] : outlets === 'middle' ? [length / 2] : outlets;
   const depthAt = (at: number): number =>
@@ -115,7 +115,7 @@ export function manyProfile(
 }
 
 /** The stretches as one row of stations. */
-function joined(stretches: readonly Stretch[], places: readonly number[], q: number): ManyProfile {
+function joined(stretches: readonly Stretch[], places: readonly number[], q: number): MultiOutletProfile {
   const stations: number[] = [];
   const depths: number[] = [];
   let overLength = 0;
@@ -144,11 +144,14 @@ function joined(stretches: readonly Stretch[], places: readonly number[], q: num
 }
 
 /** Most flow (m³/s) that the channel takes all along, its outlets falling free, without overtopping. */
-export function manyCapacity(whole: Whole): number {
+export function multiOutletCapacity(whole: Whole): number {
   // A stretch that climbs to its outlet by more than its depth brims over with what merely stands in it.
-  if (manyProfile({ ...whole, lateralInflow: 0, steps: COARSE }).over >= 0) return 0;
+  if (multiOutletProfile({ ...whole, lateralInflow: 0, steps: COARSE }).over >= 0) return 0;
   return (
     whole.length *
-    brimfulInflow(mostOut(whole) / whole.length, (q) => manyProfile({ ...whole, lateralInflow: q, steps: COARSE }).over)
+    brimfulInflow(
+      freeOverfallFlow(whole) / whole.length,
+      (q) => multiOutletProfile({ ...whole, lateralInflow: q, steps: COARSE }).over,
+    )
   );
 }

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { CUBIC_METRES_PER_SECOND_PER_GPM, GRAVITY, METRES_PER_INCH } from '../units/constants';
-import { filledShare, fullFlow, MOST_OVER_FULL, normalDepth } from './pipe';
+import { filledShare, fullFlow, MAX_OVER_FULL, normalDepth } from './pipe';
 
 const gpm = (flow: number): number => flow / CUBIC_METRES_PER_SECOND_PER_GPM;
 const relative = (ours: number, wanted: number): number => Math.abs(ours / wanted - 1);
@@ -69,8 +69,8 @@ describe('normal depth', () => {
   });
 
   it('peaks at 0.938 of the diameter with 1.076 of the full flow', () => {
-    expect(MOST_OVER_FULL).toBeCloseTo(1.0757, 4);
-    const { depth, surcharged } = normalDepth({ ...pipe, flow: fullFlow(pipe).flow * MOST_OVER_FULL * (1 - 1e-12) });
+    expect(MAX_OVER_FULL).toBeCloseTo(1.0757, 4);
+    const { depth, surcharged } = normalDepth({ ...pipe, flow: fullFlow(pipe).flow * MAX_OVER_FULL * (1 - 1e-12) });
     expect(depth / 0.3).toBeCloseTo(0.938, 3);
     expect(surcharged).toBe(false);
   });

@@ -33,9 +33,9 @@ export interface PartFull {
 }
 
 /** Central angle of greatest flow, where d(A R^(2/3))/dθ = 0: 3θ − 5θ cos θ + 2 sin θ = 0; y/D = 0.938. */
-export const ANGLE_OF_MOST_FLOW = 5.278107;
+export const ANGLE_OF_MAX_FLOW = 5.278107;
 /** Flow at that angle over flow just full. */
-export const MOST_OVER_FULL = conveyanceRatio(ANGLE_OF_MOST_FLOW);
+export const MAX_OVER_FULL = conveyanceRatio(ANGLE_OF_MAX_FLOW);
 
 /** Q/Qfull at a central angle: (θ − sin θ)^(5/3) / (2π θ^(2/3)). */
 function conveyanceRatio(angle: number): number {
@@ -58,15 +58,15 @@ const depthAt = (angle: number, diameter: number): number => diameter * Math.sin
 const STEPS = 128;
 /** Nearer than this to the peak, dθ/dratio runs off to infinity and chords no longer serve. */
 const STEEP_RATIO = 1.06;
-const U_MOST = STEEP_RATIO ** (3 / 13);
+const U_MAX = STEEP_RATIO ** (3 / 13);
 const STARTS = Float64Array.from({ length: STEPS + 1 }, (_, k) =>
-  k === 0 ? 0 : angleByBracket(((k / STEPS) * U_MOST) ** (13 / 3)),
+  k === 0 ? 0 : angleByBracket(((k / STEPS) * U_MAX) ** (13 / 3)),
 );
 
 /** The central angle whose conveyance ratio is `ratio`, on the rising branch. */
 function angleOfRatio(ratio: number): number {
   if (ratio >= STEEP_RATIO) return angleByBracket(ratio);
-  const at = (ratio ** (3 / 13) / U_MOST) * STEPS;
+  const at = (ratio ** (3 / 13) / U_MAX) * STEPS;
   const k = Math.min(STEPS - 1, Math.floor(at));
   let angle = STARTS[k]! + (STARTS[k + 1]! - STARTS[k]!) * (at - k);
   // Newton on the cube of the ratio, (θ − sin θ)^5 / θ², which needs no roots; a start this near converges at once.
@@ -90,7 +90,7 @@ export function segmentOf(angle: number): number {
 /** The same by bisection: slow, and certain to end. */
 function angleByBracket(ratio: number): number {
   let low = 0;
-  let high = ANGLE_OF_MOST_FLOW;
+  let high = ANGLE_OF_MAX_FLOW;
   for (let step = 0; step < 70 && high - low > 1e-15 * high; step++) {
     const middle = (low + high) / 2;
     if (conveyanceRatio(middle) < ratio) low = middle;
@@ -106,7 +106,7 @@ export function normalDepth({ flow, ...section }: PipeSection & { flow: number }
   if (flow <= 0) return { depth: 0, velocity: 0, froude: 0, shear: 0, surcharged: false };
   const ratio = flow / full.flow;
   const weight = WATER_DENSITY * GRAVITY * slope;
-  if (ratio > MOST_OVER_FULL) {
+  if (ratio > MAX_OVER_FULL) {
     const velocity = flow / ((Math.PI * diameter * diameter) / 4);
     return { depth: diameter, velocity, froude: 0, shear: (weight * diameter) / 4, surcharged: true };
   }

@@ -1,7 +1,7 @@
 /** One user act: what it puts and removes. One transaction, one step of undo. */
 import { z } from 'zod';
-import { elementSchema, idSchema, type Element } from './elements';
 import type { Job } from './job';
+import { elementSchema, idSchema, type Element } from './kinds';
 
 export const changeSchema = z.strictObject({
   label: z.string().min(1).max(200),
@@ -16,26 +16,26 @@ export interface Applied {
   inverse: Change;
 }
 
-/** The job after a change, and the change that undoes it. Removing what is not there is no change. */
+/** The job after a change. Costs what the change touches. Removing what is not there is no change. */
+export const changed = (job: Job, { puts, removes }: Pick<Change, 'puts' | 'removes'>): Job => ({
+  id: job.id,
+  elements: job.elements.with(puts, removes),
+});
+
+/** The job after a change, and the change that undoes it. */
 export function applyChange(job: Job, change: Change): Applied {
-  const elements: Record<string, Element> = { ...job.elements };
-  const before = new Map<string, Element | undefined>();
-  for (const id of change.removes) {
-    if (!(id in elements)) continue;
-    before.set(id, elements[id]);
-    delete elements[id];
-  }
-  for (const element of change.puts) {
-    if (!before.has(element.id)) before.set(element.id, elements[element.id]);
-    elements[element.id] = element;
-  }
+  const touched = new Set([
+    ...change.removes.filter((id) => job.elements.has(id)),
+    ...change.puts.map((element) => element.id),
+  ]);
   const puts: Element[] = [];
   const removes: string[] = [];
-  for (const [id, element] of before) {
-    if (element) puts.push(element);
+  for (const id of touched) {
+    const before = job.elements.get(id);
+    if (before) puts.push(before);
     else removes.push(id);
   }
-  return { job: { id: job.id, elements }, inverse: { label: change.label, puts, removes } };
+  return { job: changed(job, change), inverse: { label: change.label, puts, removes } };
 }
 
 export const put = (label: string, ...puts: Element[]): Change => ({ label, puts, removes: [] });

@@ -1,317 +1,156 @@
-/** What a job is made of: one schema per kind of element, SI throughout. Levels are m above the job's own datum. */
-import { z } from 'zod';
-import { DOWNSPOUT_SIZES } from '../catalogue/downspouts';
-import { TURNS } from '../catalogue/fittings';
-import { GRATES } from '../catalogue/grates';
-import { GUTTERS } from '../catalogue/gutters';
-import { MATERIALS } from '../catalogue/pipes';
-import { SURFACE_COVERS } from '../catalogue/surfaces';
+/**
+ * The elements of a job: never changed in place, and a changed set costs what the change touches. Ids come from outside, so nothing
+ * here is looked up in an object with a prototype.
+ */
+import type { Element, ElementKind, OfKind } from './kinds';
 
-export const idSchema = z
-  .string()
-  .regex(/^[A-Za-z][A-Za-z0-9_-]{0,63}$/, 'must be a letter followed by letters, digits, - or _ (64 at most)');
-const name = z.string().trim().min(1).max(120);
-const level = z.number().min(-1000).max(9000);
-const length = z.number().gt(0).max(10_000);
-const area = z.number().gt(0).max(1_000_000);
-const coefficient = z.number().gt(0).max(1);
-const intensity = z.number().gt(0).max(0.001);
-const pitch = z.number().min(-1).max(5);
-const flag = z.boolean().optional();
+/** Small enough to copy for one change, and many enough that each holds few: 20,000 elements come to 80 a bucket. */
+const BUCKETS = 256;
 
-/** Where water goes and in what proportion; shares are weights, so they never fail to add up. */
-export const feedSchema = z.strictObject({ to: idSchema, share: z.number().gt(0).max(1000) });
-const feeds = z.array(feedSchema).max(20);
+/** FNV-1a over an id, as a bucket's index. */
+function bucketOf(id: string): number {
+  let hash = 0x811c9dc5;
+  for (let k = 0; k < id.length; k++) hash = Math.imul(hash ^ id.charCodeAt(k), 0x01000193);
+  return (hash ^ (hash >>> 16)) & (BUCKETS - 1);
+}
 
-const settingsSchema = z
-  .strictObject({
-    cover: z.number().min(0).max(5),
-    leastCover: z.number().min(0).max(5),
-    leastPitch: z.number().gt(0).max(0.2),
-    leastPitchLarge: z.number().gt(0).max(0.2),
-    largeFrom: length,
-    buildingClearance: z.number().min(0).max(500),
-    popupLift: z.number().min(0).max(0.5),
-    gritSize: z.number().gt(0).max(0.05),
-    ordinaryRain: intensity,
-    leastVelocity: z.number().min(0).max(5),
-    gutterDepth: z.number().gt(0).max(1),
-    ponding: z.number().gt(0).max(1),
-    openingMargin: z.number().min(0).max(2),
-    highVelocity: z.number().gt(0).max(20),
-    cleanoutSpacing: length,
-    levelLinePitch: z.number().gt(0).max(0.2),
-  })
-  .partial();
+type Bucket = ReadonlyMap<string, Element>;
+type Kinds = ReadonlyMap<ElementKind, readonly Element[]>;
 
-export const jobSchema = z.strictObject({
-  id: z.literal('job'),
-  kind: z.literal('job'),
-  name,
-  site: z.string().max(500).optional(),
-  units: z.enum(['us', 'metric']),
-  /** `ground`: each stretch as shallow as it may be. `single`: one laser setting from top to bottom of a line. */
-  pitchStyle: z.enum(['ground', 'single']),
-  settings: settingsSchema.optional(),
-});
+const NONE: readonly Element[] = [];
 
-const rising = z
-  .array(z.number().gt(0).max(864_000))
-  .min(2)
-  .max(60)
-  .refine((values) => values.every((value, k) => k === 0 || value > values[k - 1]!), {
-    error: 'must rise from each to the next',
-  });
+export class Elements implements Iterable<Element> {
+  /** In the order in which they were put; one that replaces another keeps its place. */
+  readonly all: readonly Element[];
+  private readonly buckets: readonly (Bucket | undefined)[];
+  private readonly kinds: Kinds;
 
-const intensityTable = z
-  .strictObject({ durations: rising, intensities: z.array(intensity).min(2).max(60) })
-  .refine((table) => table.durations.length === table.intensities.length, {
-    error: 'must hold as many intensities as durations',
-  });
-const returnPeriod = z.number().min(1).max(1000);
+  private constructor(all: readonly Element[], buckets: readonly (Bucket | undefined)[], kinds: Kinds) {
+    this.all = all;
+    this.buckets = buckets;
+    this.kinds = kinds;
+  }
 
-export const rainSchema = z.strictObject({
-  id: z.literal('rain'),
-  kind: z.literal('rain'),
-  /** Of the 5-minute rain: what roofs and all that answers at once are sized by. */
-  intensity,
-  /** How it weakens with duration (s), for ground that answers slowly; without it one intensity holds for all. */
-  table: intensityTable.optional(),
-  /** The rarer rain that doors and window wells are checked by, years; they are judged by the design rain alone when absent. */
-  openings: z.strictObject({ returnPeriod, intensity, table: intensityTable.optional() }).optional(),
-  source: z.discriminatedUnion('type', [
-    z.strictObject({ type: z.literal('typed') }),
-    /** A table of the user's own, typed or from a file. */
-    z.strictObject({ type: z.literal('own'), place: name, returnPeriod }),
-    z.strictObject({
-      type: z.literal('office'),
-      station: idSchema,
-      place: name,
-      returnPeriod,
-      duration: z.number().min(60).max(86_400),
-    }),
-  ]),
-});
+  static readonly none = new Elements(NONE, new Array<undefined>(BUCKETS).fill(undefined), new Map());
 
-export const roofFaceSchema = z.strictObject({
-  id: idSchema,
-  kind: z.literal('roofFace'),
-  name,
-  storey: z.number().int().min(1).max(20),
-  shape: z.discriminatedUnion('type', [
-    z.strictObject({ type: z.literal('area'), area }),
-    /** `run` is eave to ridge: level, or along the slope when `alongSlope`. `pitch` is rise over run. */
-    z.strictObject({
-      type: z.literal('sides'),
-      width: length,
-      run: length,
-      pitch: z.number().min(0).max(12),
-      alongSlope: flag,
-    }),
-  ]),
-  /** Adds the wind-driven allowance for a steep face. */
-  windDriven: flag,
-  coefficient: coefficient.optional(),
-  feeds,
-  /** Its water comes down a valley into one place of the gutter, that many m of gutter from the downspout. */
-  valley: z.strictObject({ gutterRun: length }).optional(),
-});
+  /** A set of a list's elements; a later one of the same id wins, and keeps the first one's place. */
+  static of(list: Iterable<Element>): Elements {
+    const place = new Map<string, number>();
+    const all: Element[] = [];
+    for (const element of list) {
+      const at = place.get(element.id);
+      if (at === undefined) place.set(element.id, all.push(element) - 1);
+      else all[at] = element;
+    }
+    const buckets = new Array<Map<string, Element> | undefined>(BUCKETS).fill(undefined);
+    const kinds = new Map<ElementKind, Element[]>();
+    for (const element of all) {
+      (buckets[bucketOf(element.id)] ??= new Map()).set(element.id, element);
+      const alike = kinds.get(element.kind);
+      if (alike) alike.push(element);
+      else kinds.set(element.kind, [element]);
+    }
+    return new Elements(all, buckets, kinds);
+  }
 
-export const surfaceSchema = z.strictObject({
-  id: idSchema,
-  kind: z.literal('surface'),
-  name,
-  cover: z.enum(SURFACE_COVERS),
-  area,
-  coefficient: coefficient.optional(),
-  feeds,
-  /** Its longest way to the inlet, for the time that water takes; at once when absent. */
-  sheet: z.strictObject({ length, slope: z.number().gt(0).max(2), roughness: z.number().gt(0).max(1) }).optional(),
-  shallow: z.strictObject({ length, slope: z.number().gt(0).max(2), paved: z.boolean() }).optional(),
-});
+  get size(): number {
+    return this.all.length;
+  }
 
-/** Water that comes whatever the sky does: condensate, a sump, a neighbour's downspout. */
-export const fixedFlowSchema = z.strictObject({
-  id: idSchema,
-  kind: z.literal('fixedFlow'),
-  name,
-  flow: z.number().gt(0).max(10),
-  feeds,
-});
+  [Symbol.iterator](): Iterator<Element> {
+    return this.all[Symbol.iterator]();
+  }
 
-export const downspoutSchema = z.strictObject({
-  id: idSchema,
-  kind: z.literal('downspout'),
-  name,
-  storey: z.number().int().min(1).max(20),
-  size: z.enum(DOWNSPOUT_SIZES),
-  /** Lower downspouts whose gutter this one empties into; absent or empty when it reaches the ground. */
-  landsOn: feeds.optional(),
-  groundLevel: level,
-  /** Of the gutter that it drains; 5 in when absent. */
-  gutter: z.enum(GUTTERS).optional(),
-  /** Inlet that the water its gutter cannot take runs to over the yard. Without it the line is sized as if all came down. */
-  spillsTo: idSchema.optional(),
-});
+  get(id: string): Element | undefined {
+    return this.buckets[bucketOf(id)]?.get(id);
+  }
 
-export const junctionSchema = z.strictObject({
-  id: idSchema,
-  kind: z.literal('junction'),
-  name,
-  form: z.enum(['wye', 'tee', 'cleanout', 'bend']),
-  groundLevel: level,
-  /** How a bend is made; one 45 when absent. */
-  turn: z.enum(TURNS).optional(),
-});
+  has(id: string): boolean {
+    return this.get(id) !== undefined;
+  }
 
-/** How water comes on to an inlet that stands on a slope; `width` of the sheet that comes to a grate, m. */
-const approachSchema = z.strictObject({
-  slope: z.number().gt(0).max(2),
-  roughness: z.number().gt(0).max(1),
-  width: length.optional(),
-});
+  /** All of a kind, in the order they were put: the same array for as long as none of that kind changes. */
+  ofKind<K extends ElementKind>(kind: K): readonly OfKind<K>[] {
+    return (this.kinds.get(kind) ?? NONE) as readonly OfKind<K>[];
+  }
 
-export const basinSchema = z.strictObject({
-  id: idSchema,
-  kind: z.literal('basin'),
-  name,
-  grate: z.enum(GRATES),
-  /** Level of the grate, which is the ground that water reaches it over. */
-  groundLevel: level,
-  /** How many of the grate stand here; one when absent. */
-  count: z.number().int().min(1).max(50).optional(),
-  /** Share that leaves take; the grate's usual when absent. */
-  clogging: z.number().min(0).max(0.95).optional(),
-  /** Of the rim, the share that stands against a wall. */
-  walled: z.number().min(0).max(0.9).optional(),
-  /** Sill of the opening that it protects, and the ground over which standing water runs off clear of it. */
-  sillLevel: level.optional(),
-  spillLevel: level.optional(),
-  /** Below the outlet's invert, m. */
-  sumpDepth: z.number().min(0).max(3).optional(),
-  /** In a low spot when absent. What carries over goes to `passesTo`. */
-  approach: approachSchema.optional(),
-  passesTo: idSchema.optional(),
-});
+  /** The set with some elements taken out, and then others put in or in the place of those of their id. */
+  with(puts: readonly Element[], removes: readonly string[] = []): Elements {
+    const draft = new Draft(this.all, this.buckets, this.kinds);
+    for (const id of removes) draft.remove(id);
+    for (const element of puts) draft.put(element);
+    return new Elements(draft.all, draft.buckets, draft.kinds);
+  }
+}
 
-/** A channel drain. */
-export const channelSchema = z.strictObject({
-  id: idSchema,
-  kind: z.literal('channel'),
-  name,
-  /** Level of its grate, at its lower end where it falls. */
-  groundLevel: level,
-  width: z.number().gt(0).max(2),
-  depth: z.number().gt(0).max(2),
-  length,
-  /** Fall of its bed against its grate, m/m, and of the grate itself; `depth` is at the lowest of the bed. */
-  slope: z.number().min(0).max(0.5),
-  topSlope: z.number().min(0).max(0.5).optional(),
-  /** Inside: upright walls on a flat floor when absent, or on a half round. */
-  section: z.enum(['flat', 'round']).optional(),
-  /** In the middle of its length two halves fall toward it; at the end when absent; or several, m from its upper end, all into its one line. */
-  outlet: z.union([z.enum(['end', 'middle']), z.array(z.number().min(0).max(10_000)).min(1).max(20)]).optional(),
-  /** Where the hole to its pipe is: in its floor when absent, or in its end or side, under less water. */
-  hole: z.enum(['floor', 'end']).optional(),
-  sillLevel: level.optional(),
-  spillLevel: level.optional(),
-  approach: approachSchema.optional(),
-  passesTo: idSchema.optional(),
-});
+/** A set under change: every list and bucket is copied once, when it is first touched. */
+class Draft {
+  all: Element[];
+  readonly buckets: (Bucket | undefined)[];
+  readonly kinds: Map<ElementKind, readonly Element[]>;
+  private readonly fresh = new Set<unknown>();
 
-export const dischargeSchema = z.strictObject({
-  id: idSchema,
-  kind: z.literal('discharge'),
-  name,
-  form: z.enum(['daylight', 'popup', 'main']),
-  receiving: z.enum(['swale', 'slope', 'ditch', 'street', 'lawn']),
-  /** Ground where the pipe comes out, or the pop-up's lid. */
-  groundLevel: level,
-  /** Daylight or main: lowest level the invert may have (swale's bottom, the main's own invert); the ground when absent. */
-  controlLevel: level.optional(),
-  /** Daylight or main: level at which water stands there in the design rain; none when absent. */
-  standingLevel: level.optional(),
-  /** Of an existing main, m³/s: what it carries full, and what of that others use already. */
-  mainCapacity: z.number().gt(0).max(100).optional(),
-  mainUsed: z.number().min(0).max(100).optional(),
-  /** True once an apron of stone is laid where the pipe comes out. */
-  stone: flag,
-  /** To the nearest building of anybody's, m. */
-  buildingDistance: z.number().min(0).max(10_000).optional(),
-  /** True until somebody has measured it. */
-  assumed: flag,
-});
+  constructor(all: readonly Element[], buckets: readonly (Bucket | undefined)[], kinds: Kinds) {
+    this.all = all.slice();
+    this.buckets = buckets.slice();
+    this.kinds = new Map(kinds);
+  }
 
-export const runSchema = z.strictObject({
-  id: idSchema,
-  kind: z.literal('run'),
-  name: name.optional(),
-  from: idSchema,
-  to: idSchema,
-  length,
-  material: z.enum(MATERIALS),
-  nominal: z.number().min(0.02).max(3),
-  insideDiameter: z.number().min(0.02).max(3).optional(),
-  /** `auto`: as shallow as cover and least pitch allow. Set levels are inverts. */
-  grade: z.discriminatedUnion('type', [
-    z.strictObject({ type: z.literal('auto') }),
-    z.strictObject({ type: z.literal('pitch'), pitch }),
-    z.strictObject({ type: z.literal('levels'), up: level.optional(), down: level.optional() }),
-  ]),
-  under: z.enum(['turf', 'cars']).optional(),
-  assumed: flag,
-  /** How many such pipes lie side by side and share the flow; one when absent. */
-  parallel: z.number().int().min(1).max(6).optional(),
-  /** Opening left in the adapter at its head where that is narrower than the pipe, m. */
-  throat: z.number().min(0.02).max(3).optional(),
-  /** True once protection for a trench of 5 ft or deeper is planned. */
-  shored: flag,
-});
+  remove(id: string): void {
+    const gone = this.buckets[bucketOf(id)]?.get(id);
+    if (!gone) return;
+    this.bucket(id).delete(id);
+    this.all.splice(this.all.indexOf(gone), 1);
+    this.leaveKind(gone);
+  }
 
-export const elementSchema = z.discriminatedUnion('kind', [
-  jobSchema,
-  rainSchema,
-  roofFaceSchema,
-  surfaceSchema,
-  fixedFlowSchema,
-  downspoutSchema,
-  junctionSchema,
-  basinSchema,
-  channelSchema,
-  dischargeSchema,
-  runSchema,
-]);
+  put(element: Element): void {
+    const before = this.buckets[bucketOf(element.id)]?.get(element.id);
+    this.bucket(element.id).set(element.id, element);
+    if (!before) {
+      this.all.push(element);
+      this.alike(element.kind).push(element);
+      return;
+    }
+    this.all[this.all.indexOf(before)] = element;
+    if (before.kind === element.kind) {
+      const alike = this.alike(element.kind);
+      alike[alike.indexOf(before)] = element;
+      return;
+    }
+    this.leaveKind(before);
+    // One that becomes another kind goes among its new fellows where it stands in the whole.
+    const order = new Map(this.all.map((each, k) => [each, k]));
+    const alike = [...(this.kinds.get(element.kind) ?? []), element];
+    this.own(
+      element.kind,
+      alike.sort((a, b) => order.get(a)! - order.get(b)!),
+    );
+  }
 
-export type Feed = z.infer<typeof feedSchema>;
-export type JobElement = z.infer<typeof jobSchema>;
-export type RainElement = z.infer<typeof rainSchema>;
-export type RoofFace = z.infer<typeof roofFaceSchema>;
-export type Surface = z.infer<typeof surfaceSchema>;
-export type FixedFlow = z.infer<typeof fixedFlowSchema>;
-export type Channel = z.infer<typeof channelSchema>;
-export type Downspout = z.infer<typeof downspoutSchema>;
-export type Junction = z.infer<typeof junctionSchema>;
-export type Basin = z.infer<typeof basinSchema>;
-export type Discharge = z.infer<typeof dischargeSchema>;
-export type Run = z.infer<typeof runSchema>;
-export type Element = z.infer<typeof elementSchema>;
-export type ElementKind = Element['kind'];
-/** Places a pipe can start, pass or end. A downspout that lands on a gutter is not one. */
-export type Landing = Downspout | Junction | Basin | Channel | Discharge;
+  private leaveKind(gone: Element): void {
+    const alike = this.alike(gone.kind);
+    alike.splice(alike.indexOf(gone), 1);
+  }
 
-const LANDING_KINDS: ReadonlySet<ElementKind> = new Set(['downspout', 'junction', 'basin', 'channel', 'discharge']);
+  private bucket(id: string): Map<string, Element> {
+    const at = bucketOf(id);
+    const known = this.buckets[at];
+    if (known && this.fresh.has(known)) return known as Map<string, Element>;
+    const copy = new Map(known);
+    this.fresh.add(copy);
+    this.buckets[at] = copy;
+    return copy;
+  }
 
-/** Whether a channel's outlets come one after another, none beyond its length. */
-export const outletsFit = ({ outlet, length: whole }: Channel): boolean =>
-  !Array.isArray(outlet) || outlet.every((place, k) => place <= whole && (k === 0 || place > outlet[k - 1]!));
+  private alike(kind: ElementKind): Element[] {
+    const known = this.kinds.get(kind);
+    return known && this.fresh.has(known) ? (known as Element[]) : this.own(kind, known ? known.slice() : []);
+  }
 
-/** Whether an upper downspout's water stays on the roof. */
-export const landsOnGutter = (downspout: Downspout): boolean => (downspout.landsOn?.length ?? 0) > 0;
-
-export function isLanding(element: Element | undefined): element is Landing {
-  return (
-    element !== undefined &&
-    LANDING_KINDS.has(element.kind) &&
-    !(element.kind === 'downspout' && landsOnGutter(element))
-  );
+  private own(kind: ElementKind, list: Element[]): Element[] {
+    this.fresh.add(list);
+    this.kinds.set(kind, list);
+    return list;
+  }
 }

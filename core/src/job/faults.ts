@@ -1,7 +1,10 @@
 /** What is wrong with a job as data, said in full. A poor plan is not a fault: that is a snag. */
 import type { z } from 'zod';
-import { isLanding, outletsFit, type Element } from './elements';
-import type { Job } from './job';
+import type { Change } from './change';
+import { elementOf, ofKind, type Job } from './job';
+import { ELEMENT_KINDS, isGroundInlet, isLanding, kindOf, type Element, type Run } from './kinds';
+import type { Link } from './kinds/kind';
+import { referencesOf, targetsOf, type Reference } from './links';
 
 export interface Fault {
   /** Where: `elements`, the index or id, the field … */
@@ -10,7 +13,7 @@ export interface Fault {
 }
 
 /** More than any yard holds; keeps a hostile file from tying up a phone. */
-export const MOST_ELEMENTS = 20_000;
+export const MAX_ELEMENTS = 20_000;
 
 type Issue = z.core.$ZodIssue;
 
@@ -45,56 +48,62 @@ export function issueSentence(issue: Issue): string {
   }
 }
 
-interface Reference {
-  field: string;
-  to: string;
-}
+const at = (id: string, field?: string): string => `elements.${id}${field ? `.${field}` : ''}`;
 
-function references(element: Element): Reference[] {
-  switch (element.kind) {
-    case 'run':
-      return [
-        { field: 'from', to: element.from },
-        { field: 'to', to: element.to },
-      ];
-    case 'roofFace':
-    case 'surface':
-    case 'fixedFlow':
-      return element.feeds.map((feed, index) => ({ field: `feeds[${index}].to`, to: feed.to }));
-    case 'downspout':
-      return [
-        ...(element.landsOn ?? []).map((feed, index) => ({ field: `landsOn[${index}].to`, to: feed.to })),
-        ...(element.spillsTo === undefined ? [] : [{ field: 'spillsTo', to: element.spillsTo }]),
-      ];
-    case 'basin':
-    case 'channel':
-      return element.passesTo === undefined ? [] : [{ field: 'passesTo', to: element.passesTo }];
-    default:
-      return [];
-  }
-}
-
-function referenceFault(job: Job, element: Element, { field, to }: Reference): string | null {
-  const target = job.elements[to];
+/** What is wrong with where a link leads; null when nothing is. */
+function linkFault(job: Job, { to, link }: Reference): string | null {
+  const target = job.elements.get(to);
   if (!target) return `points to "${to}", which is not in the job`;
-  if (field === 'spillsTo' && target.kind !== 'basin' && target.kind !== 'channel')
-    return `must be a basin or a channel drain, and "${to}" is a ${target.kind}`;
-  const wantsDownspout = element.kind === 'roofFace' || (element.kind === 'downspout' && field !== 'spillsTo');
-  if (wantsDownspout && target.kind !== 'downspout') return `must be a downspout, and "${to}" is a ${target.kind}`;
-  if (!wantsDownspout && !isLanding(target)) {
+  if (link.to === 'groundInlet')
+    return isGroundInlet(target) ? null : `must be a basin or a channel drain, and "${to}" is a ${target.kind}`;
+  if (link.to === 'downspout')
+    return target.kind === 'downspout' ? null : `must be a downspout, and "${to}" is a ${target.kind}`;
+  if (!isLanding(target)) {
     // A downspout that is no landing is one that ends in a gutter.
     const what: string = (target as Element).kind;
     return `must be a landing, and "${to}" is ${what === 'downspout' ? 'a downspout that lands on a gutter' : `a ${what}`}`;
   }
-  if (field === 'from' && target.kind === 'discharge') return `starts at "${to}", where water has already left the job`;
+  if (link.to === 'start' && target.kind === 'discharge')
+    return `starts at "${to}", where water has already left the job`;
   return null;
 }
 
-/** Ids on a loop of one-way links, one list a loop. Each node has any number of links. */
-function loops(links: ReadonlyMap<string, readonly string[]>): string[][] {
+/** Links that must not go round, with the kinds that have them. Pipes first, as a job is read. */
+const CIRCUITS = (['pipes', 'gutters', 'overflows'] as const).map((circuit) => ({
+  circuit,
+  members: ELEMENT_KINDS.flatMap((kind) =>
+    (kindOf(kind).links ?? []).filter((link) => link.circuit === circuit).map((link) => ({ kind, link })),
+  ),
+}));
+type Circuit = NonNullable<Link['circuit']>;
+
+/** What is told of a loop, by what goes round; for pipes the run is named, else the field. */
+const ROUND: Record<Circuit, (loop: string) => string> = {
+  pipes: (loop) => `is on a loop of pipes: ${loop}`,
+  gutters: (loop) => `goes round from gutter to gutter: ${loop}`,
+  overflows: (loop) => `passes water round: ${loop}`,
+};
+
+/** From where to where an element's link carries water: a run from its upper landing, anything else from itself. */
+const sourceOf = (element: Element): string => (element.kind === 'run' ? element.from : element.id);
+
+/** Next ids of every id on a circuit. Of several runs out of one landing all are followed. */
+function circuitLinks(job: Job, circuit: Circuit): Map<string, string[]> {
+  const links = new Map<string, string[]>();
+  for (const { kind, link } of CIRCUITS.find((each) => each.circuit === circuit)!.members) {
+    for (const element of ofKind(job, kind)) {
+      const to = targetsOf(element, link);
+      if (to.length > 0) links.set(sourceOf(element), [...(links.get(sourceOf(element)) ?? []), ...to]);
+    }
+  }
+  return links;
+}
+
+/** Ids on a loop of one-way links, one list a loop; only those that can be reached from `starts`. */
+function loops(links: ReadonlyMap<string, readonly string[]>, starts: Iterable<string> = links.keys()): string[][] {
   const state = new Map<string, 'open' | 'done'>();
   const found: string[][] = [];
-  for (const start of links.keys()) {
+  for (const start of starts) {
     if (state.has(start)) continue;
     // An explicit stack: a line of ten thousand runs must not overflow the call stack.
     const path: { id: string; next: number }[] = [{ id: start, next: 0 }];
@@ -116,49 +125,79 @@ function loops(links: ReadonlyMap<string, readonly string[]>): string[][] {
   return found;
 }
 
-/** Faults between elements: dangling references, two ways out of one landing, water going round. */
-export function jobFaults(job: Job): Fault[] {
+function loopFault(circuit: Circuit, loop: readonly string[]): Fault {
+  const field = CIRCUITS.find((each) => each.circuit === circuit)!.members[0]!.link.field;
+  return {
+    path: at(loop[0]!, circuit === 'pipes' ? undefined : field),
+    sentence: ROUND[circuit]([...loop, loop[0]].join(' → ')),
+  };
+}
+
+/** Faults of one element: where its links lead, and what its kind says of it. */
+function ownFaults(job: Job, element: Element): Fault[] {
   const faults: Fault[] = [];
-  const at = (id: string, field?: string): string => `elements.${id}${field ? `.${field}` : ''}`;
-  if (job.elements.job?.kind !== 'job')
-    faults.push({ path: 'elements.job', sentence: 'is missing: a job needs its head, with name and units' });
-  const pipes = new Map<string, string[]>();
-  const gutters = new Map<string, string[]>();
-  const passing = new Map<string, string[]>();
-  for (const element of Object.values(job.elements)) {
-    for (const reference of references(element)) {
-      const sentence = referenceFault(job, element, reference);
-      if (sentence) faults.push({ path: at(element.id, reference.field), sentence });
-    }
-    if (element.kind === 'channel' && !outletsFit(element))
-      faults.push({
-        path: at(element.id, 'outlet'),
-        sentence: 'must name outlets one after another, none beyond its length',
-      });
-    if (element.kind === 'run') {
-      if (pipes.has(element.from))
-        faults.push({
-          path: at(element.id, 'from'),
-          sentence: `is a second way out of "${element.from}"; a landing has one`,
-        });
-      pipes.set(element.from, [...(pipes.get(element.from) ?? []), element.to]);
-    }
-    if ((element.kind === 'basin' || element.kind === 'channel') && element.passesTo)
-      passing.set(element.id, [element.passesTo]);
-    if (element.kind === 'downspout' && element.landsOn)
-      gutters.set(
-        element.id,
-        element.landsOn.map((feed) => feed.to),
-      );
+  for (const reference of referencesOf(element)) {
+    const sentence = linkFault(job, reference);
+    if (sentence) faults.push({ path: at(element.id, reference.path), sentence });
   }
-  for (const loop of loops(pipes))
-    faults.push({ path: at(loop[0]!), sentence: `is on a loop of pipes: ${[...loop, loop[0]].join(' → ')}` });
-  for (const loop of loops(gutters))
-    faults.push({
-      path: at(loop[0]!, 'landsOn'),
-      sentence: `goes round from gutter to gutter: ${[...loop, loop[0]].join(' → ')}`,
-    });
-  for (const loop of loops(passing))
-    faults.push({ path: at(loop[0]!, 'passesTo'), sentence: `passes water round: ${[...loop, loop[0]].join(' → ')}` });
+  for (const { field, sentence } of kindOf(element.kind).faults?.(element) ?? [])
+    faults.push({ path: at(element.id, field), sentence });
   return faults;
+}
+
+const secondWayOut = (run: Run): Fault => ({
+  path: at(run.id, 'from'),
+  sentence: `is a second way out of "${run.from}"; a landing has one`,
+});
+
+const noHead: Fault = { path: 'elements.job', sentence: 'is missing: a job needs its head, with name and units' };
+
+/** Every fault between elements: dangling links, two ways out of one landing, water going round. */
+export function jobFaults(job: Job): Fault[] {
+  const faults: Fault[] = elementOf(job, 'job', 'job') ? [] : [noHead];
+  const left = new Set<string>();
+  for (const element of job.elements) {
+    faults.push(...ownFaults(job, element));
+    if (element.kind !== 'run') continue;
+    if (left.has(element.from)) faults.push(secondWayOut(element));
+    left.add(element.from);
+  }
+  for (const { circuit } of CIRCUITS)
+    for (const loop of loops(circuitLinks(job, circuit))) faults.push(loopFault(circuit, loop));
+  return faults;
+}
+
+/**
+ * Faults that a change would add to a job that has been checked before: `after` is the job with it. Costs what the change touches,
+ * and, where something was taken out or stopped being a landing, a look for whoever still leads there.
+ */
+export function changeFaults(before: Job, after: Job, { puts, removes }: Pick<Change, 'puts' | 'removes'>): Fault[] {
+  const faults: Fault[] = elementOf(after, 'job', 'job') ? [] : [noHead];
+  const touched = new Set(puts.map(({ id }) => id));
+  for (const id of touched) faults.push(...ownFaults(after, after.elements.get(id)!));
+  faults.push(...strandedFaults(before, after, touched, removes));
+  const runs = puts.filter((element) => element.kind === 'run');
+  for (const run of runs) {
+    const other = ofKind(after, 'run').find((each) => each.from === run.from && each.id !== run.id);
+    if (other) faults.push(secondWayOut(run));
+  }
+  for (const { circuit, members } of CIRCUITS) {
+    const moved = puts.filter((element) => members.some(({ kind }) => kind === element.kind));
+    if (moved.length === 0) continue;
+    for (const loop of loops(circuitLinks(after, circuit), moved.map(sourceOf))) faults.push(loopFault(circuit, loop));
+  }
+  return faults;
+}
+
+/** Links of untouched elements to what a change takes out, or makes into something that nothing may lead to. */
+function strandedFaults(before: Job, after: Job, touched: ReadonlySet<string>, removes: readonly string[]): Fault[] {
+  const suspects = new Set(removes.filter((id) => before.elements.has(id) && !after.elements.has(id)));
+  for (const id of touched) {
+    const [was, is] = [before.elements.get(id), after.elements.get(id)!];
+    if (was && (was.kind !== is.kind || isLanding(was) !== isLanding(is))) suspects.add(id);
+  }
+  if (suspects.size === 0) return [];
+  return after.elements.all
+    .filter((element) => !touched.has(element.id) && referencesOf(element).some(({ to }) => suspects.has(to)))
+    .flatMap((element) => ownFaults(after, element));
 }

@@ -1,6 +1,6 @@
 /** The job file, `*.katabasis.json`: `{ format, version, job, elements }`. Reading it names every fault and saves nothing by halves. */
-import { elementSchema, idSchema, type Element } from './elements';
-import { issueSentence, jobFaults, MOST_ELEMENTS, type Fault } from './faults';
+import { elementSchema, idSchema, type Element } from './kinds';
+import { issueSentence, jobFaults, MAX_ELEMENTS, type Fault } from './faults';
 import { jobFrom, type Job } from './job';
 
 export const FILE_FORMAT = 'katabasis-job';
@@ -10,7 +10,7 @@ export interface JobFile {
   format: typeof FILE_FORMAT;
   version: number;
   job: string;
-  elements: Element[];
+  elements: readonly Element[];
 }
 
 export type ReadFile = { ok: true; job: Job } | { ok: false; faults: Fault[] };
@@ -19,7 +19,7 @@ const refused = (path: string, sentence: string): ReadFile => ({ ok: false, faul
 
 /** The job as a file's object; elements in the order they were put. */
 export function toFile(job: Job): JobFile {
-  return { format: FILE_FORMAT, version: FILE_VERSION, job: job.id, elements: Object.values(job.elements) };
+  return { format: FILE_FORMAT, version: FILE_VERSION, job: job.id, elements: job.elements.all };
 }
 
 /** Reads a job file's text. Never throws. */
@@ -47,8 +47,8 @@ export function readFile(raw: unknown): ReadFile {
   if (version > FILE_VERSION)
     return refused('version', `is ${version}, from a later version of Katabasis; this one reads up to ${FILE_VERSION}`);
   if (!Array.isArray(elements)) return refused('elements', 'must be a list');
-  if (elements.length > MOST_ELEMENTS)
-    return refused('elements', `holds ${elements.length} elements; the most is ${MOST_ELEMENTS}`);
+  if (elements.length > MAX_ELEMENTS)
+    return refused('elements', `holds ${elements.length} elements; the most is ${MAX_ELEMENTS}`);
   const faults: Fault[] = [];
   const parsedId = idSchema.safeParse(id);
   if (!parsedId.success)

@@ -1,9 +1,11 @@
 export * from './change';
-export * from './elements';
+export { freeName, lengthFitsSplit, newRun, splitRun, waysOn } from './edits/insert';
+export { resized } from './edits/pipes';
+export { quickElements, type QuickDownspout, type QuickJob } from './edits/quickJob';
+export { removal } from './edits/remove';
+export { freeInvert, invertSetAt, setInvert } from './edits/setInvert';
 export * from './faults';
 export * from './file';
-export * from './hold';
-export * from './insert';
 export * from './job';
-export * from './quick';
-export * from './remove';
+export * from './kinds';
+export * from './settings';

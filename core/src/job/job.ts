@@ -1,39 +1,49 @@
 /** The job as the core, the screens and the server hold it. */
-import type { Basin, Channel, Element, ElementKind, JobElement, RainElement } from './elements';
+import { Elements } from './elements';
+import {
+  isLanding,
+  kindOf,
+  LANDING_KINDS,
+  type Element,
+  type ElementKind,
+  type GroundInlet,
+  type JobElement,
+  type Landing,
+  type OfKind,
+  type RainElement,
+} from './kinds';
 
 export interface Job {
-  id: string;
-  elements: Readonly<Record<string, Element>>;
-}
-
-export type OfKind<K extends ElementKind> = Extract<Element, { kind: K }>;
-
-/** Elements by kind, worked out once for each state of a job; jobs are never changed in place. */
-const sorted = new WeakMap<Job['elements'], Map<ElementKind, Element[]>>();
-
-function byKind(elements: Job['elements']): Map<ElementKind, Element[]> {
-  const kinds = new Map<ElementKind, Element[]>();
-  for (const element of Object.values(elements)) {
-    const known = kinds.get(element.kind);
-    if (known) known.push(element);
-    else kinds.set(element.kind, [element]);
-  }
-  sorted.set(elements, kinds);
-  return kinds;
+  readonly id: string;
+  readonly elements: Elements;
 }
 
 /** All elements of a kind, in the order they were put. */
-export function ofKind<K extends ElementKind>(job: Job, kind: K): readonly OfKind<K>[] {
-  const kinds = sorted.get(job.elements) ?? byKind(job.elements);
-  return (kinds.get(kind) ?? []) as OfKind<K>[];
-}
+export const ofKind = <K extends ElementKind>(job: Job, kind: K): readonly OfKind<K>[] => job.elements.ofKind(kind);
 
 /** Inlets that water comes to over the ground. */
-export const groundInlets = (job: Job): (Basin | Channel)[] => [...ofKind(job, 'basin'), ...ofKind(job, 'channel')];
+export const groundInlets = (job: Job): GroundInlet[] => [...ofKind(job, 'basin'), ...ofKind(job, 'channel')];
+
+const LANDINGS_REMEMBERED = 4;
+const rememberedLandings: { lists: readonly (readonly Element[])[]; landings: readonly Landing[] }[] = [];
+
+/**
+ * All landings, in the order they were put: the same array for as long as no element of a kind that can be a landing changes. Order
+ * within the whole changes only with the lists of those kinds.
+ */
+export function landingsOf(job: Job): readonly Landing[] {
+  const lists = LANDING_KINDS.map((kind) => job.elements.ofKind(kind));
+  const known = rememberedLandings.find((each) => each.lists.every((list, k) => list === lists[k]));
+  if (known && known.landings.length > 0) return known.landings;
+  const landings = job.elements.all.filter(isLanding);
+  rememberedLandings.unshift({ lists, landings });
+  rememberedLandings.length = Math.min(rememberedLandings.length, LANDINGS_REMEMBERED);
+  return landings;
+}
 
 /** The element of that id if it is of that kind. */
 export function elementOf<K extends ElementKind>(job: Job, kind: K, id: string): OfKind<K> | undefined {
-  const element = job.elements[id];
+  const element = job.elements.get(id);
   return element?.kind === kind ? (element as OfKind<K>) : undefined;
 }
 
@@ -49,16 +59,11 @@ export function rainOf(job: Job): RainElement | undefined {
 }
 
 /** A job from a list of elements; a later element of the same id wins. */
-export function jobFrom(id: string, elements: Iterable<Element>): Job {
-  const byId: Record<string, Element> = {};
-  for (const element of elements) byId[element.id] = element;
-  return { id, elements: byId };
-}
+export const jobFrom = (id: string, elements: Iterable<Element>): Job => ({ id, elements: Elements.of(elements) });
 
 /** What to call an element in a sentence. */
 export function nameOf(job: Job, id: string): string {
-  const element = job.elements[id];
+  const element = job.elements.get(id);
   if (!element) return id;
-  if (element.kind === 'run') return element.name ?? `${nameOf(job, element.from)} to ${nameOf(job, element.to)}`;
-  return element.kind === 'rain' ? 'Design rain' : element.name;
+  return kindOf(element.kind).nameIn?.(element, (other) => nameOf(job, other)) ?? (element as { name: string }).name;
 }

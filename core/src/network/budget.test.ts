@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { applyChange, put } from '../job/change';
 import { elementOf, type Job } from '../job/job';
-import { planJob } from '../plan';
-import { budgetFrom } from '../solve';
+import { planJob } from '../plan/planJob';
+import { budgetFrom } from '../plan/layout';
 import { randomJob } from '../testing/randomJob';
 
 const lowered = (job: Job, by: number): Job => {

@@ -1,7 +1,8 @@
 /** The fall budget of a route: the whole drop there is, what each stretch must spend of it, and what is left at the end. */
-import type { Settings } from '../defaults';
-import type { Discharge } from '../job/elements';
-import { arrivalOf, controlLevel, diameterOf, type Levels } from './levels';
+import type { Settings } from '../job/settings';
+import { controlLevel } from '../catalogue/outfalls';
+import { diameterOf, type Discharge } from '../job/kinds';
+import { arrivalOf, type Levels } from './levels';
 import { NONE, routeFrom, type Tree } from './tree';
 
 export interface FallBudget {
@@ -36,11 +37,11 @@ export function endCrowns(tree: Tree, levels: Levels): Float64Array {
     if (index === NONE || tree.outlet[at] === NONE) continue;
     const run = tree.runs[index]!;
     const to = tree.lower[index]!;
-    const held = to === tree.outlet[at] ? Number.NaN : levels.held[to]!;
+    const setCrown = to === tree.outlet[at] ? Number.NaN : levels.setCrown[to]!;
     const down = run.grade.type === 'levels' ? run.grade.down : undefined;
-    const fixed = !Number.isNaN(held) ? held : down !== undefined ? down + diameterOf(run) : null;
+    const fixed = !Number.isNaN(setCrown) ? setCrown : down !== undefined ? down + diameterOf(run) : null;
     const bound = to === tree.outlet[at] ? Number.POSITIVE_INFINITY : levels.bound[to]!;
-    const entry = Number.isNaN(held) ? Math.min(bound, fixed ?? Number.POSITIVE_INFINITY) : held;
+    const entry = Number.isNaN(setCrown) ? Math.min(bound, fixed ?? Number.POSITIVE_INFINITY) : setCrown;
     cap[at] = Math.min(cap[to]!, entry - need[to]!);
     // A level set by hand forgets what lies above it: x − (−∞) never is the lesser.
     need[at] = fixed !== null ? Number.NEGATIVE_INFINITY : need[to]! - arrivalOf(run, 0, levels.leastPitch[index]!);
@@ -95,7 +96,11 @@ export function fallBudget(tree: Tree, levels: Levels, settings: Settings, head:
     const arrival = arrivalOf(run, crown, levels.leastPitch[index]!);
     // The discharge's own ground is no bound here: what lies between arrival and control is what is left.
     const next =
-      to === foot ? arrival : Number.isNaN(levels.held[to]!) ? Math.min(arrival, levels.bound[to]!) : levels.held[to]!;
+      to === foot
+        ? arrival
+        : Number.isNaN(levels.setCrown[to]!)
+          ? Math.min(arrival, levels.bound[to]!)
+          : levels.setCrown[to]!;
     spent.push({ run: run.id, fall: crown - next });
     crown = next;
   }

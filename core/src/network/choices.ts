@@ -1,6 +1,6 @@
 /** What each size on offer would give in a run as it lies. */
 import { MATERIAL_FACTS, NOMINAL_SIZES, type Material } from '../catalogue/pipes';
-import type { Settings } from '../defaults';
+import type { Settings } from '../job/settings';
 import { runFlow } from '../hydraulics/runFlow';
 
 export interface SizeChoice {
@@ -16,7 +16,7 @@ export interface SizeChoice {
   verdict: 'works' | 'tooSmall' | 'narrows' | 'silts';
 }
 
-export interface ChoiceInput {
+interface ChoiceInput {
   material: Material;
   slope: number;
   flow: number;
@@ -27,7 +27,7 @@ export interface ChoiceInput {
 }
 
 /** Every size on offer at the run's present pitch, smallest first. */
-export function sizeChoices({ material, slope, flow, ordinaryFlow, widestAbove, settings }: ChoiceInput): SizeChoice[] {
+function sizeChoices({ material, slope, flow, ordinaryFlow, widestAbove, settings }: ChoiceInput): SizeChoice[] {
   const { roughness } = MATERIAL_FACTS[material];
   return NOMINAL_SIZES.map((nominal) => {
     const given = runFlow({
@@ -62,4 +62,29 @@ export function smallestThatWorks(choices: SizeChoice[]): number | null {
   const pick =
     choices.find((choice) => choice.verdict === 'works') ?? choices.find((choice) => choice.verdict === 'silts');
   return pick ? pick.nominal : null;
+}
+
+/** What the choice of a run's size rests on, as a plan tells it. */
+interface AsPlanned {
+  material: Material;
+  pitch: number;
+  flow: number;
+  ordinaryFlow: number;
+  parallel: number;
+  widestAbove: number;
+}
+
+/** What each size on offer would give a run as it lies; worked out when somebody looks, as a plan is made at every move of a finger. */
+export function choicesOf(
+  { settings }: { settings: Settings },
+  { material, pitch, flow, ordinaryFlow, parallel, widestAbove }: AsPlanned,
+): SizeChoice[] {
+  return sizeChoices({
+    material,
+    slope: pitch,
+    flow: flow / parallel,
+    ordinaryFlow: ordinaryFlow / parallel,
+    settings,
+    widestAbove,
+  });
 }

@@ -1,11 +1,12 @@
 import fc from 'fast-check';
 import type { Arrival } from '../runoff/sources';
 import { randomJob } from '../testing/randomJob';
-import { designFlows, LEAST_CONCENTRATION } from './designFlow';
+import { designFlows, MIN_TIME_OF_CONCENTRATION } from './designFlow';
 import { buildTree, NONE } from './tree';
+import { landingsOf, ofKind } from '../job';
 
 /** A rain that weakens as storms do. */
-const falling = (duration: number): number => 4e-5 * (LEAST_CONCENTRATION / duration) ** 0.7;
+const falling = (duration: number): number => 4e-5 * (MIN_TIME_OF_CONCENTRATION / duration) ** 0.7;
 const part = fc.record({
   time: fc.double({ min: 0, max: 3000, noNaN: true }),
   area: fc.double({ min: 0.1, max: 500, noNaN: true }),
@@ -13,7 +14,7 @@ const part = fc.record({
 const network = fc
   .tuple(randomJob({ byHand: false }), fc.array(fc.array(part, { maxLength: 4 }), { minLength: 16, maxLength: 16 }))
   .map(([job, parts]) => {
-    const tree = buildTree(job);
+    const tree = buildTree(landingsOf(job), ofKind(job, 'run'));
     return { tree, entering: tree.landings.map((_, at): Arrival[] => parts[at]!) };
   });
 const solved = (
@@ -40,7 +41,7 @@ it('is intensity times all of the area when all of it answers at once', () => {
       const outlet = given.tree.landings.findIndex((_, at) => given.tree.leaving[at] === NONE);
       const all = given.entering.flat().reduce((sum, each) => sum + each.area, 0);
       expect(area[outlet]).toBeCloseTo(all, 6);
-      expect(flow[outlet]).toBeCloseTo(all * falling(LEAST_CONCENTRATION), 9);
+      expect(flow[outlet]).toBeCloseTo(all * falling(MIN_TIME_OF_CONCENTRATION), 9);
     }),
   );
 });
@@ -51,10 +52,10 @@ it('lies between what the latest part alone would give and what all would give a
       const { flow, time } = solved(given);
       const outlet = given.tree.landings.findIndex((_, at) => given.tree.leaving[at] === NONE);
       const all = given.entering.flat().reduce((sum, each) => sum + each.area, 0);
-      expect(flow[outlet]!).toBeLessThanOrEqual(all * falling(LEAST_CONCENTRATION) + 1e-12);
-      if (all > 0) expect(time[outlet]!).toBeGreaterThanOrEqual(LEAST_CONCENTRATION);
+      expect(flow[outlet]!).toBeLessThanOrEqual(all * falling(MIN_TIME_OF_CONCENTRATION) + 1e-12);
+      if (all > 0) expect(time[outlet]!).toBeGreaterThanOrEqual(MIN_TIME_OF_CONCENTRATION);
       const latest =
-        Math.max(LEAST_CONCENTRATION, ...given.entering.flat().map((each) => each.time)) +
+        Math.max(MIN_TIME_OF_CONCENTRATION, ...given.entering.flat().map((each) => each.time)) +
         given.tree.runs.reduce((sum, run) => sum + run.length, 0);
       expect(flow[outlet]!).toBeGreaterThanOrEqual(all * falling(latest) - 1e-12);
     }),

@@ -7,9 +7,9 @@ import type { Arrival } from '../runoff/sources';
 import { NONE, type Tree } from './tree';
 
 /** Rain of less than this is not measured, and nothing is sized by it, s: 5 minutes. */
-export const LEAST_CONCENTRATION = 300;
+export const MIN_TIME_OF_CONCENTRATION = 300;
 /** Parts kept apart at a landing; beyond it the two nearest in time become one, at the earlier time. */
-const MOST_PARTS = 12;
+const MAX_PARTS = 12;
 
 export interface DesignFlows {
   /** What passes each landing: m³/s, of which fixed; and the rain (m/s), time (s) and C·A (m²) that made it. */
@@ -65,7 +65,7 @@ export function designFlows({
   return out;
 }
 
-/** Rising in time, those of one time together, and not more than `MOST_PARTS`. */
+/** Rising in time, those of one time together, and not more than `MAX_PARTS`. */
 function mergedByTime(parts: readonly Arrival[]): Arrival[] {
   if (parts.length < 2) return [...parts];
   const merged: Arrival[] = [];
@@ -75,7 +75,7 @@ function mergedByTime(parts: readonly Arrival[]): Arrival[] {
       merged[merged.length - 1] = { time: last.time, area: last.area + part.area };
     else merged.push(part);
   }
-  while (merged.length > MOST_PARTS) {
+  while (merged.length > MAX_PARTS) {
     let nearest = 1;
     for (let k = 2; k < merged.length; k++)
       if (merged[k]!.time - merged[k - 1]!.time < merged[nearest]!.time - merged[nearest - 1]!.time) nearest = k;
@@ -101,7 +101,7 @@ export function governing(parts: readonly Arrival[], intensityOf: (duration: num
   let most: Governing = { flow: 0, intensity: 0, time: 0, area: 0 };
   for (const part of parts) {
     area += part.area;
-    const time = Math.max(LEAST_CONCENTRATION, part.time);
+    const time = Math.max(MIN_TIME_OF_CONCENTRATION, part.time);
     const intensity = intensityOf(time);
     if (intensity * area >= most.flow) most = { flow: intensity * area, intensity, time, area };
   }

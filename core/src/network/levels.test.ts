@@ -1,19 +1,22 @@
 import fc from 'fast-check';
-import { DEFAULTS } from '../defaults';
-import type { Element } from '../job/elements';
-import { jobFrom, type Job } from '../job/job';
-import { solve } from '../solve';
+import { DEFAULTS } from '../job/settings';
+import type { Element } from '../job/kinds';
+import { jobFrom, landingsOf, ofKind, type Job } from '../job/job';
+import { solve } from '../plan/solve';
 import { randomJob } from '../testing/randomJob';
 import { endCrowns, fallBudget } from './budget';
 import { planLevels } from './levels';
 import { findLines, letterOf } from './lines';
 import { onePitch } from './onePitch';
-import { buildTree, NONE } from './tree';
+import { buildTree, NONE, type Tree } from './tree';
+import { withElements } from '../testing/parts';
+
+const treeOf = (job: Job): Tree => buildTree(landingsOf(job), ofKind(job, 'run'));
 
 const SLACK = 1e-9;
 
 function levelled(job: Job, style: 'ground' | 'single' = 'ground') {
-  const tree = buildTree(job);
+  const tree = treeOf(job);
   const lines = findLines(tree);
   return { tree, lines, levels: planLevels(tree, lines, DEFAULTS, style) };
 }
@@ -81,11 +84,8 @@ describe('follow the ground', () => {
 
   it('lowers a run of set pitch at its head, so that its end has cover too', () => {
     const job = line([0, 20], [5, 4], 0.01);
-    const run = job.elements.r0!;
-    const set = jobFrom(
-      'line',
-      Object.values({ ...job.elements, r0: { ...run, grade: { type: 'pitch', pitch: 0.01 } } as Element }),
-    );
+    const run = job.elements.get('r0')!;
+    const set = withElements(job, { ...run, grade: { type: 'pitch', pitch: 0.01 } } as Element);
     const { landings } = solve(set);
     expect(landings.n1!.crown).toBeCloseTo(3.7, 9);
     expect(landings.n0!.crown).toBeCloseTo(3.9, 9);
@@ -158,7 +158,7 @@ describe('fall budget', () => {
           expect(budget.setDeeper + budget.growth + spent + budget.left).toBeCloseTo(budget.available, 9);
           // The composed maps find the same end as walking the route.
           const last = tree.runs.find((run) => run.id === budget.spent[budget.spent.length - 1]!.run)!;
-          const control = job.elements[budget.discharge] as { form: string; groundLevel: number };
+          const control = job.elements.get(budget.discharge) as { form: string; groundLevel: number };
           expect(
             end[head]! - last.nominal - control.groundLevel - (control.form === 'popup' ? DEFAULTS.popupLift : 0),
           ).toBeCloseTo(budget.left, 9);
@@ -169,8 +169,8 @@ describe('fall budget', () => {
 
   it('says how far short the line comes down to the control level', () => {
     const job = line([0, 50], [0, 0], 0.01);
-    const daylight = { ...job.elements.n1!, form: 'daylight', groundLevel: -0.7 } as Element;
-    const [budget] = solve(jobFrom('line', Object.values({ ...job.elements, n1: daylight }))).budgets;
+    const daylight = { ...job.elements.get('n1')!, form: 'daylight', groundLevel: -0.7 } as Element;
+    const [budget] = solve(withElements(job, daylight)).budgets;
     // Head invert −0.4, 0.5 m of fall to −0.9: 0.2 m under −0.7, reached 20 m before the end at 1 %.
     expect(budget!.left).toBeCloseTo(-0.2, 9);
     expect(budget!.shortBy).toBeCloseTo(20, 9);
@@ -181,7 +181,7 @@ describe('the tree', () => {
   it('orders upstream before downstream and sends every landing to the one discharge', () => {
     fc.assert(
       fc.property(randomJob({ byHand: true }), (job) => {
-        const tree = buildTree(job);
+        const tree = treeOf(job);
         tree.runs.forEach((_, run) => expect(tree.upper[run]!).toBeLessThan(tree.lower[run]!));
         expect([...tree.outlet].every((at) => tree.landings[at]?.id === 'n0')).toBe(true);
         expect(
@@ -205,7 +205,7 @@ describe('the tree', () => {
       nominal: 0.1,
       grade: { type: 'auto' },
     });
-    const tree = buildTree(
+    const tree = treeOf(
       jobFrom('loop', [wye('a'), wye('b'), wye('c'), run('ab', 'a', 'b'), run('ba', 'b', 'a'), run('cb', 'c', 'b')]),
     );
     expect(tree.stray.map((each) => each.id).sort()).toEqual(['ab', 'ba']);

@@ -8,9 +8,10 @@
  *
  * One pitch: along each line the highest straight crown that clears the same bounds and is least to dig (`onePitch`).
  */
+import { controlLevel, OUTFALLS } from '../catalogue/outfalls';
 import { MATERIAL_FACTS } from '../catalogue/pipes';
-import type { Settings } from '../defaults';
-import type { Discharge, Run } from '../job/elements';
+import type { Settings } from '../job/settings';
+import { diameterOf, type Run } from '../job/kinds';
 import { onePitch } from './onePitch';
 import type { Line } from './lines';
 import { NONE, type Tree } from './tree';
@@ -21,7 +22,7 @@ export interface Levels {
   /** The same with levels set by hand, and what runs of set pitch need below, taken in. */
   bound: Float64Array;
   /** Crowns set by hand; NaN where free. */
-  held: Float64Array;
+  setCrown: Float64Array;
   /** Crown planned at each landing, where the run that leaves it starts, m. */
   crown: Float64Array;
   /** Crown at a run's upper and lower end, m. */
@@ -30,8 +31,6 @@ export interface Levels {
   /** Least pitch asked of each run, m/m. */
   leastPitch: Float64Array;
 }
-
-export const diameterOf = (run: Run): number => run.insideDiameter ?? run.nominal;
 
 /** Least pitch of a run: large smooth pipe may lie flatter. */
 export function leastPitchOf(run: Pick<Run, 'material' | 'nominal'>, settings: Settings): number {
@@ -50,12 +49,6 @@ export function leastCoverOf(run: Run, settings: Settings): number {
     : settings.leastCover;
 }
 
-/** The level that a line must end at or above, m: for daylight or a main its invert, for a pop-up the water over the raised lid. */
-export function controlLevel(discharge: Discharge, settings: Settings): number {
-  if (discharge.form === 'popup') return discharge.groundLevel + settings.popupLift;
-  return discharge.controlLevel ?? discharge.groundLevel;
-}
-
 /** Pitch that a run must have before anything else is asked of it. */
 function askedPitch(run: Run, least: number): number {
   return run.grade.type === 'pitch' ? run.grade.pitch : least;
@@ -65,20 +58,20 @@ function askedPitch(run: Run, least: number): number {
 export function planLevels(tree: Tree, lines: Line[], settings: Settings, style: 'ground' | 'single'): Levels {
   const leastPitch = Float64Array.from(tree.runs, (run) => leastPitchOf(run, settings));
   const allowed = allowedCrowns(tree, settings);
-  const held = heldCrowns(tree);
-  const bound = lookAhead(tree, allowed, held, leastPitch);
-  const crown = followGround(tree, bound, held, leastPitch);
-  if (style === 'single') straighten(tree, lines, settings, { crown, bound, held, leastPitch });
-  return { allowed, bound, held, crown, leastPitch, ...runEnds(tree, crown, leastPitch) };
+  const setCrown = crownsSetByHand(tree);
+  const bound = lookAhead(tree, allowed, setCrown, leastPitch);
+  const crown = followGround(tree, bound, setCrown, leastPitch);
+  if (style === 'single') straighten(tree, lines, settings, { crown, bound, setCrown, leastPitch });
+  return { allowed, bound, setCrown, crown, leastPitch, ...runEnds(tree, crown, leastPitch) };
 }
 
-/** Ground less cover at every landing. A daylight end needs no cover: its invert may lie on the ground. */
+/** Ground less cover at every landing. An end that comes out of the ground needs no cover: its invert may lie on the ground. */
 function allowedCrowns(tree: Tree, settings: Settings): Float64Array {
   return Float64Array.from(tree.landings, (landing, at) => {
     const touching = [...tree.arriving[at]!, tree.leaving[at]!]
       .filter((run) => run !== NONE)
       .map((run) => tree.runs[run]!);
-    if (landing.kind === 'discharge' && landing.form === 'daylight') {
+    if (landing.kind === 'discharge' && OUTFALLS[landing.form].opensOut) {
       return landing.groundLevel + touching.reduce((widest, run) => Math.max(widest, diameterOf(run)), 0);
     }
     return (
@@ -89,7 +82,7 @@ function allowedCrowns(tree: Tree, settings: Settings): Float64Array {
 }
 
 /** Crowns that the user has set, by the level at which the run below starts; NaN where free. */
-function heldCrowns(tree: Tree): Float64Array {
+function crownsSetByHand(tree: Tree): Float64Array {
   return Float64Array.from(tree.landings, (_, at) => {
     const run = tree.leaving[at] === NONE ? undefined : tree.runs[tree.leaving[at]!];
     return run?.grade.type === 'levels' && run.grade.up !== undefined ? run.grade.up + diameterOf(run) : Number.NaN;
@@ -97,15 +90,15 @@ function heldCrowns(tree: Tree): Float64Array {
 }
 
 /** A run of set pitch hangs from its upper end, so cover at its lower end already bounds the upper one. */
-function lookAhead(tree: Tree, allowed: Float64Array, held: Float64Array, leastPitch: Float64Array): Float64Array {
+function lookAhead(tree: Tree, allowed: Float64Array, setCrown: Float64Array, leastPitch: Float64Array): Float64Array {
   const bound = Float64Array.from(allowed);
   for (let at = tree.landings.length - 1; at >= 0; at--) {
     const leaving = tree.leaving[at]!;
-    if (!Number.isNaN(held[at]!)) bound[at] = held[at]!;
+    if (!Number.isNaN(setCrown[at]!)) bound[at] = setCrown[at]!;
     else if (leaving !== NONE && tree.runs[leaving]!.grade.type === 'pitch') {
       const run = tree.runs[leaving]!;
       const below = tree.lower[leaving]!;
-      const room = Number.isNaN(held[below]!) ? bound[below]! : allowed[below]!;
+      const room = Number.isNaN(setCrown[below]!) ? bound[below]! : allowed[below]!;
       bound[at] = Math.min(bound[at]!, room + askedPitch(run, leastPitch[leaving]!) * run.length);
     }
   }
@@ -118,10 +111,10 @@ export function arrivalOf(run: Run, above: number, least: number): number {
   return above - askedPitch(run, least) * run.length;
 }
 
-function followGround(tree: Tree, bound: Float64Array, held: Float64Array, leastPitch: Float64Array): Float64Array {
+function followGround(tree: Tree, bound: Float64Array, setCrown: Float64Array, leastPitch: Float64Array): Float64Array {
   const crown = Float64Array.from(bound);
   for (let at = 0; at < tree.landings.length; at++) {
-    if (!Number.isNaN(held[at]!)) continue;
+    if (!Number.isNaN(setCrown[at]!)) continue;
     for (const run of tree.arriving[at]!) {
       crown[at] = Math.min(crown[at]!, arrivalOf(tree.runs[run]!, crown[tree.upper[run]!]!, leastPitch[run]!));
     }
@@ -132,7 +125,7 @@ function followGround(tree: Tree, bound: Float64Array, held: Float64Array, least
 interface Straightening {
   crown: Float64Array;
   bound: Float64Array;
-  held: Float64Array;
+  setCrown: Float64Array;
   leastPitch: Float64Array;
 }
 
@@ -141,17 +134,17 @@ function straighten(
   tree: Tree,
   lines: Line[],
   settings: Settings,
-  { crown, bound, held, leastPitch }: Straightening,
+  { crown, bound, setCrown, leastPitch }: Straightening,
 ): void {
   const laidFeet = new Set<number>();
-  const joining = joiningLines(tree, lines, bound, crown, held, leastPitch);
+  const joining = joiningLines(tree, lines, bound, crown, setCrown, leastPitch);
   for (const line of lines) {
     const { runs } = line;
     const nodes = nodesOf(tree, line);
     const last = nodes.length - 1;
     const foot = nodes[last]!;
-    if (setByHand(tree, line, held)) {
-      refollow(tree, runs, crown, held, leastPitch);
+    if (setByHand(tree, line, setCrown)) {
+      refollow(tree, runs, crown, setCrown, leastPitch);
       continue;
     }
     // The first line into a discharge sets its level there; a second one ends where the first does.
@@ -163,7 +156,7 @@ function straighten(
     const least = leastOf(line, leastPitch);
     const discharge = tree.landings[foot]!;
     const floor =
-      mainLine && discharge.kind === 'discharge' && discharge.form !== 'popup'
+      mainLine && discharge.kind === 'discharge' && OUTFALLS[discharge.form].drainsDry
         ? controlLevel(discharge, settings) + diameterOf(tree.runs[runs[runs.length - 1]!]!)
         : Number.NEGATIVE_INFINITY;
     const laid = onePitch({ stations, ceiling, least, floor, end: mainLine ? undefined : crown[foot]! });
@@ -178,9 +171,9 @@ const nodesOf = (tree: Tree, { runs }: Line): number[] => [
   ...runs.map((run) => tree.lower[run]!),
 ];
 
-const setByHand = (tree: Tree, line: Line, held: Float64Array): boolean =>
+const setByHand = (tree: Tree, line: Line, setCrown: Float64Array): boolean =>
   line.runs.some((run) => tree.runs[run]!.grade.type !== 'auto') ||
-  nodesOf(tree, line).some((node) => !Number.isNaN(held[node]!));
+  nodesOf(tree, line).some((node) => !Number.isNaN(setCrown[node]!));
 
 /** One pitch all along must be that of its most demanding run. */
 const leastOf = ({ runs }: Line, leastPitch: Float64Array): number =>
@@ -208,7 +201,7 @@ function joiningLines(
   lines: Line[],
   bound: Float64Array,
   crown: Float64Array,
-  held: Float64Array,
+  setCrown: Float64Array,
   leastPitch: Float64Array,
 ): Joining {
   const joining = new Map<number, { line: Line; arrival: number }[]>();
@@ -218,7 +211,7 @@ function joiningLines(
     const last = line.runs[line.runs.length - 1]!;
     const stations = stationsOf(tree, line);
     const far = stations[stations.length - 1]!;
-    const arrival = setByHand(tree, line, held)
+    const arrival = setByHand(tree, line, setCrown)
       ? arrivalOf(tree.runs[last]!, crown[tree.upper[last]!]!, leastPitch[last]!)
       : nodes
           .slice(0, -1)
@@ -233,11 +226,17 @@ function joiningLines(
 }
 
 /** A line set by hand keeps its shallowest levels, below whatever the lines it meets came to. */
-function refollow(tree: Tree, runs: number[], crown: Float64Array, held: Float64Array, leastPitch: Float64Array): void {
+function refollow(
+  tree: Tree,
+  runs: number[],
+  crown: Float64Array,
+  setCrown: Float64Array,
+  leastPitch: Float64Array,
+): void {
   for (const run of runs) {
     const to = tree.lower[run]!;
     const joins = run === runs[runs.length - 1] && tree.leaving[to] !== NONE;
-    if (!joins && Number.isNaN(held[to]!)) {
+    if (!joins && Number.isNaN(setCrown[to]!)) {
       crown[to] = Math.min(crown[to]!, arrivalOf(tree.runs[run]!, crown[tree.upper[run]!]!, leastPitch[run]!));
     }
   }

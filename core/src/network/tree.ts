@@ -1,6 +1,6 @@
 /** The lines as a tree toward each discharge: indices instead of ids, in one order that water keeps to. */
-import { isLanding, type Landing, type Run } from '../job/elements';
-import { ofKind, type Job } from '../job/job';
+import type { Landing, Run } from '../job/kinds';
+import { placesOf, upstreamFirst } from '../numeric/upstreamFirst';
 
 export const NONE = -1;
 
@@ -24,47 +24,32 @@ export interface Tree {
   stray: Run[];
 }
 
-/** Builds the tree of a job. A poor job still gives a tree: what does not fit in it is in `stray`. */
-export function buildTree(job: Job): Tree {
-  const all = Object.values(job.elements).filter(isLanding);
-  const place = new Map(all.map((landing, index) => [landing.id, index]));
+/** Builds the tree of landings and runs. A poor job still gives a tree: what does not fit in it is in `stray`. */
+export function buildTree(all: readonly Landing[], allRuns: readonly Run[]): Tree {
+  const place = placesOf(all);
   const out = new Array<Run | undefined>(all.length);
-  const waiting = new Int32Array(all.length);
   const stray: Run[] = [];
-  for (const run of ofKind(job, 'run')) {
+  for (const run of allRuns) {
     const from = place.get(run.from);
-    const to = place.get(run.to);
-    if (from === undefined || to === undefined || out[from] || all[from]!.kind === 'discharge') stray.push(run);
-    else {
-      out[from] = run;
-      waiting[to]!++;
-    }
+    if (from === undefined || !place.has(run.to) || out[from] || all[from]!.kind === 'discharge') stray.push(run);
+    else out[from] = run;
   }
-  const order: number[] = [];
-  for (let at = 0; at < all.length; at++) if (waiting[at] === 0) order.push(at);
-  for (let at = 0; at < order.length; at++) {
-    const run = out[order[at]!];
-    if (!run) continue;
-    const to = place.get(run.to)!;
-    if (--waiting[to]! === 0) order.push(to);
-  }
-  for (let at = 0; at < all.length; at++) {
-    if (waiting[at]! <= 0) continue;
+  const { order, left } = upstreamFirst(all.length, (at) => (out[at] ? [place.get(out[at].to)!] : []));
+  for (const at of left) {
     // On a loop, or below one: its landings still show, its pipes cannot be planned.
-    order.push(at);
-    const going = out[at];
-    if (going) stray.push(going);
+    if (out[at]) stray.push(out[at]);
     out[at] = undefined;
   }
+  const whole = [...order, ...left];
   return indexed(
-    order.map((at) => all[at]!),
-    order.map((at) => out[at]),
+    whole.map((at) => all[at]!),
+    whole.map((at) => out[at]),
     stray,
   );
 }
 
 function indexed(landings: Landing[], out: (Run | undefined)[], stray: Run[]): Tree {
-  const indexOf = new Map(landings.map((landing, index) => [landing.id, index]));
+  const indexOf = placesOf(landings);
   const runs: Run[] = [];
   const leaving = new Int32Array(landings.length).fill(NONE);
   const arriving: number[][] = landings.map(() => []);

@@ -12,8 +12,8 @@ export interface Step {
 }
 
 /** A depth that more than doubles or halves in a step is not to be believed, and the step is taken in halves: the shore of a pond, a closed end. */
-const MOST_CHANGE = 2;
-const MOST_HALVINGS = 8;
+const MAX_CHANGE = 2;
+const MAX_HALVINGS = 8;
 /** Of a whole profile: more than a shore and a closed end ever ask, and little enough that a channel out of this world is done with. */
 export const HALVINGS_IN_ALL = 300;
 
@@ -29,10 +29,10 @@ export function advance(follow: Follow, step: Step, halvings = 0): number {
   const { slopeAt, hold } = follow;
   const { at, next, y } = step;
   const after = hold(next, oneStep(slopeAt, step));
-  const most = Math.min(y * MOST_CHANGE, Math.max(y / MOST_CHANGE, after));
+  const most = Math.min(y * MAX_CHANGE, Math.max(y / MAX_CHANGE, after));
   if (after === most) return after;
   // At a closed end depth and flow vanish together, and no step is small enough: it goes as far as is to be believed.
-  if (halvings === MOST_HALVINGS || follow.spare <= 0) return hold(next, most);
+  if (halvings === MAX_HALVINGS || follow.spare <= 0) return hold(next, most);
   follow.spare--;
   const middle = (at + next) / 2;
   const half = advance(follow, { at, next: middle, y }, halvings + 1);

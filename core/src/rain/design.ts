@@ -1,5 +1,5 @@
 /** From a frequency table to a job's rain: the design rain, and the rarer one that openings are checked by. */
-import type { RainElement } from '../job/elements';
+import type { RainElement } from '../job/kinds';
 import { intensityOf } from './intensity';
 
 /** Intensities (m/s) by return period (years) and duration (s): `intensities[returnPeriod][duration]`. */

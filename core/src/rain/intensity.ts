@@ -42,7 +42,7 @@ function straight(x: readonly number[], y: readonly number[]): { intercept: numb
 }
 
 /** Longest shift tried for b, s: an hour. */
-const MOST_SHIFT = 3600;
+const MAX_SHIFT = 3600;
 
 /** Fits the three constants to a table of three rows or more: for a given b the rest is a straight line in logs, and b is searched. */
 export function fitRain({ durations, intensities }: IntensityTable): RainFit {
@@ -54,7 +54,7 @@ export function fitRain({ durations, intensities }: IntensityTable): RainFit {
     );
   const golden = (Math.sqrt(5) - 1) / 2;
   let low = 0;
-  let high = MOST_SHIFT;
+  let high = MAX_SHIFT;
   while (high - low > 1e-3) {
     const width = golden * (high - low);
     if (at(high - width).missed < at(low + width).missed) high = low + width;

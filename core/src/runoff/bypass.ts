@@ -1,8 +1,8 @@
 /** Inlets on a slope: what each takes of the water that comes to it, and what it passes on to the next. */
 import { GRATE_FACTS } from '../catalogue/grates';
 import { interception, type Interception } from '../hydraulics/slopeInlet';
-import type { Basin, Channel } from '../job/elements';
-import { groundInlets, type Job } from '../job/job';
+import type { Basin, GroundInlet } from '../job/kinds';
+import { indicesIn, placesOf, upstreamFirst } from '../numeric/upstreamFirst';
 import type { Arrival } from './sources';
 
 export interface OnSlope extends Interception {
@@ -16,9 +16,9 @@ export interface OnSlope extends Interception {
 /** Share of a channel drain's top that is open slot. */
 const CHANNEL_OPEN = 0.5;
 
-type SlopeInlet = (Basin | Channel) & { approach: NonNullable<Basin['approach']> };
+type SlopeInlet = GroundInlet & { approach: NonNullable<Basin['approach']> };
 
-const onSlope = (inlet: Basin | Channel): inlet is SlopeInlet => inlet.approach !== undefined;
+const onSlope = (inlet: GroundInlet): inlet is SlopeInlet => inlet.approach !== undefined;
 
 function taking(inlet: SlopeInlet, flow: number): Interception {
   const { slope, roughness, width } = inlet.approach;
@@ -35,37 +35,27 @@ function taking(inlet: SlopeInlet, flow: number): Interception {
 
 /** Every inlet on a slope after those that pass water on to it. Ones that go round are left out; the job's faults name them. */
 function ordered(inlets: SlopeInlet[]): SlopeInlet[] {
-  const waiting = new Map<string, number>();
-  for (const { passesTo } of inlets) if (passesTo) waiting.set(passesTo, (waiting.get(passesTo) ?? 0) + 1);
-  const byId = new Map(inlets.map((inlet) => [inlet.id, inlet]));
-  const ready = inlets.filter((inlet) => !waiting.get(inlet.id));
-  for (let k = 0; k < ready.length; k++) {
-    const { passesTo } = ready[k]!;
-    const next = passesTo === undefined ? undefined : byId.get(passesTo);
-    if (!passesTo || !next) continue;
-    const left = waiting.get(passesTo)! - 1;
-    waiting.set(passesTo, left);
-    if (left === 0) ready.push(next);
-  }
-  return ready;
+  const place = placesOf(inlets);
+  const next = inlets.map(({ passesTo }) => (passesTo === undefined ? [] : indicesIn(place, [passesTo])));
+  return upstreamFirst(inlets.length, (index) => next[index]!).order.map((index) => inlets[index]!);
 }
 
 /** Arrivals at every landing with what inlets on slopes pass on moved to the next; `flowOf` gives the flow (m³/s) of a list of arrivals. */
 export function withBypass(
-  job: Job,
+  groundInlets: readonly GroundInlet[],
   arrivals: ReadonlyMap<string, readonly Arrival[]>,
   flowOf: (parts: readonly Arrival[]) => number,
 ): { arrivals: ReadonlyMap<string, readonly Arrival[]>; onSlope: ReadonlyMap<string, OnSlope> } {
-  const inlets = groundInlets(job).filter(onSlope);
+  const inlets = groundInlets.filter(onSlope);
   if (inlets.length === 0) return { arrivals, onSlope: new Map() };
   const moved = new Map(arrivals);
-  const told = new Map<string, OnSlope>();
+  const intercepted = new Map<string, OnSlope>();
   for (const inlet of ordered(inlets)) {
     const parts = moved.get(inlet.id) ?? [];
     const offered = flowOf(parts);
     const taken = taking(inlet, offered);
     const to = inlet.passesTo ?? null;
-    told.set(inlet.id, { ...taken, offered, passed: offered * (1 - taken.share), to });
+    intercepted.set(inlet.id, { ...taken, offered, passed: offered * (1 - taken.share), to });
     if (taken.share >= 1) continue;
     moved.set(
       inlet.id,
@@ -77,5 +67,5 @@ export function withBypass(
         ...parts.map(({ time, area }) => ({ time, area: area * (1 - taken.share) })),
       ]);
   }
-  return { arrivals: moved, onSlope: told };
+  return { arrivals: moved, onSlope: intercepted };
 }

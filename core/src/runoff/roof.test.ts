@@ -1,8 +1,8 @@
 import { applyChange } from '../job/change';
 import { jobFaults } from '../job/faults';
 import type { DownspoutPlan } from '../inlets';
-import { planJob } from '../plan';
-import { fixOf } from '../snags/judge';
+import { planJob } from '../plan/planJob';
+import { fixOf } from '../design/fixes';
 import { basin, codes, face, jobOf, out, pipe, spout } from '../testing/parts';
 
 describe('a valley that comes down on a gutter', () => {

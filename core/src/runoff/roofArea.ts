@@ -1,5 +1,5 @@
 /** The area of a roof face that gathers rain. */
-import type { RoofFace } from '../job/elements';
+import type { RoofFace } from '../job/kinds';
 
 /** Wind-driven allowance by rise in 12, in the steps of sheet-metal gutter tables: none to 3/12, 1.30 at 12/12. */
 const WIND_STEPS: readonly { upTo: number; factor: number }[] = [

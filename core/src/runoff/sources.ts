@@ -1,16 +1,24 @@
 /** Rain to landings: every roof face and surface followed to where its water reaches a pipe, and counted once. */
 import { SURFACE_FACTS } from '../catalogue/surfaces';
-import { settled } from '../defaults';
-import { downspoutPlan, type RoofWater } from '../inlets';
-import { isLanding, landsOnGutter, type Downspout, type Feed, type RoofFace, type Surface } from '../job/elements';
-import { headOf, ofKind, rainOf, type Job } from '../job/job';
+import { downspoutPlan, type DownspoutPlan, type RoofWater } from '../inlets/downspout';
+import {
+  landsOnGutter,
+  type Downspout,
+  type Feed,
+  type FixedFlow,
+  type Landing,
+  type RainElement,
+  type RoofFace,
+  type Surface,
+} from '../job/kinds';
+import { indicesIn, placesOf, upstreamFirst } from '../numeric/upstreamFirst';
 import type { IntensityTable } from '../rain/intensity';
-import { sheetTime, shallowTime } from './concentration';
 import { frequencyFactor, runoffCoefficient } from './rational';
 import { gatheringArea } from './roofArea';
+import { sheetTime, shallowTime } from './timeOfConcentration';
 
-/** What one face or surface sheds. */
-export interface Shed {
+/** What one face or surface gives. */
+export interface ContributingArea {
   id: string;
   /** Gathering area, m². */
   area: number;
@@ -36,7 +44,7 @@ export interface Valley {
 }
 
 export interface Sources {
-  sheds: Shed[];
+  contributingAreas: ContributingArea[];
   /** C·A that enters at each landing, m². */
   atLanding: ReadonlyMap<string, number>;
   /** C·A that comes down each downspout, upper ones too, m². */
@@ -49,17 +57,20 @@ export interface Sources {
   fixed: ReadonlyMap<string, number>;
   /** C·A by face or surface whose way is lost before any landing, m². */
   lost: ReadonlyMap<string, number>;
+  /** Every downspout in this rain, by id: what it takes and what its gutter spills. */
+  downspouts: ReadonlyMap<string, DownspoutPlan>;
 }
 
-/** Roof water that comes to a downspout in a rain (m/s). */
-export function roofWater(
-  { atDownspout, valleys }: Pick<Sources, 'atDownspout' | 'valleys'>,
-  id: string,
-  rain: number,
-): RoofWater {
-  const valley = valleys.get(id);
-  const offered = (atDownspout.get(id) ?? 0) * rain;
-  return valley ? { offered, valley: { offered: valley.area * rain, gutterRun: valley.gutterRun } } : { offered };
+/** What of a job sends water, and where water can go. */
+export interface Shedding {
+  faces: readonly RoofFace[];
+  surfaces: readonly Surface[];
+  fixedFlows: readonly FixedFlow[];
+  downspouts: readonly Downspout[];
+  landings: readonly Landing[];
+  rain: RainElement | undefined;
+  /** Water that a gutter holds over its outlets where no gutter is named, m. */
+  gutterDepth: number;
 }
 
 /** Runoff coefficient of a face or surface: its own, or the usual one. */
@@ -82,95 +93,132 @@ function share(amount: number, feeds: readonly Feed[], give: (to: string, part: 
 const add = (map: Map<string, number>, id: string, amount: number): void =>
   void map.set(id, (map.get(id) ?? 0) + amount);
 
-/** Downspouts with every upper one before those it lands on; ones that go round in a loop are left out. */
-function downTheRoof(downspouts: readonly Downspout[]): Downspout[] {
-  const waiting = new Map<string, number>();
-  const byId = new Map(downspouts.map((downspout) => [downspout.id, downspout]));
-  for (const { landsOn = [] } of downspouts)
-    for (const feed of landsOn) waiting.set(feed.to, (waiting.get(feed.to) ?? 0) + 1);
-  const ordered = downspouts.filter((downspout) => !waiting.get(downspout.id));
-  for (let at = 0; at < ordered.length; at++) {
-    for (const feed of ordered[at]!.landsOn ?? []) {
-      const left = waiting.get(feed.to)! - 1;
-      waiting.set(feed.to, left);
-      const next = byId.get(feed.to);
-      if (left === 0 && next) ordered.push(next);
-    }
-  }
-  return ordered;
+/** Follows all rain of a job to its landings. */
+export function followWater(shedding: Shedding): Sources {
+  return new Following(shedding).sources();
 }
 
-/** Follows all rain of a job to its landings. */
-export function followWater(job: Job): Sources {
-  const atDownspout = new Map<string, number>();
-  const atLanding = new Map<string, number>();
-  const valleys = new Map<string, Valley>();
-  const lost = new Map<string, number>();
-  const sheds: Shed[] = [];
-  const arrivals = new Map<string, Arrival[]>();
-  const fixed = new Map<string, number>();
-  const rain = rainOf(job);
-  const factor = rain && rain.source.type !== 'typed' ? frequencyFactor(rain.source.returnPeriod) : 1;
-  const arrive = (id: string, area: number, time: number): void => {
-    add(atLanding, id, area);
-    const there = arrivals.get(id);
-    if (there) there.push({ time, area });
-    else arrivals.set(id, [{ time, area }]);
-  };
-  const shedFrom = (element: RoofFace | Surface, area: number): void => {
-    const coefficient = runoffCoefficient(coefficientOf(element), factor);
-    const effectiveArea = area * coefficient;
-    const time =
-      element.kind === 'surface'
-        ? arrivalTime(element, rain?.table ?? { durations: [0], intensities: [rain?.intensity ?? 0] })
-        : 0;
-    sheds.push({ id: element.id, area, coefficient, effectiveArea, time });
-    if (element.feeds.length === 0) add(lost, element.id, effectiveArea);
-    share(effectiveArea, element.feeds, (to, part) => {
-      if (job.elements[to]?.kind === 'downspout') {
-        add(atDownspout, to, part);
-        if (element.kind === 'roofFace' && element.valley) {
-          const there = valleys.get(to);
-          valleys.set(to, {
-            area: (there?.area ?? 0) + part,
-            gutterRun: Math.max(there?.gutterRun ?? 0, element.valley.gutterRun),
-          });
-        }
-      } else if (isLanding(job.elements[to])) arrive(to, part, time);
-      else add(lost, element.id, part);
-    });
-  };
-  for (const face of ofKind(job, 'roofFace')) shedFrom(face, gatheringArea(face));
-  for (const surface of ofKind(job, 'surface')) shedFrom(surface, surface.area);
+/** The following of one job's rain: every sum that it fills. */
+class Following {
+  private readonly shedding: Shedding;
+  private readonly downspoutIds: ReadonlySet<string>;
+  private readonly landingIds: ReadonlySet<string>;
+  /** C·Cf is C times this. */
+  private readonly factor: number;
+  private readonly table: IntensityTable;
+  private readonly contributingAreas: ContributingArea[] = [];
+  private readonly atDownspout = new Map<string, number>();
+  private readonly atLanding = new Map<string, number>();
+  private readonly valleys = new Map<string, Valley>();
+  private readonly lost = new Map<string, number>();
+  private readonly arrivals = new Map<string, Arrival[]>();
+  private readonly fixed = new Map<string, number>();
+  private readonly downspouts = new Map<string, DownspoutPlan>();
 
-  for (const source of ofKind(job, 'fixedFlow')) {
-    share(source.flow, source.feeds, (to, part) => {
-      if (isLanding(job.elements[to])) add(fixed, to, part);
+  constructor(shedding: Shedding) {
+    const { rain, downspouts, landings } = shedding;
+    this.shedding = shedding;
+    this.downspoutIds = new Set(downspouts.map(({ id }) => id));
+    this.landingIds = new Set(landings.map(({ id }) => id));
+    this.factor = rain && rain.source.type !== 'typed' ? frequencyFactor(rain.source.returnPeriod) : 1;
+    this.table = rain?.table ?? { durations: [0], intensities: [rain?.intensity ?? 0] };
+  }
+
+  sources(): Sources {
+    const { faces, surfaces } = this.shedding;
+    for (const face of faces) this.contribute(face, gatheringArea(face), 0);
+    for (const surface of surfaces) this.contribute(surface, surface.area, arrivalTime(surface, this.table));
+    this.steady();
+    this.downTheRoof();
+    const { contributingAreas, atLanding, atDownspout, valleys, arrivals, fixed, lost, downspouts } = this;
+    return { contributingAreas, atLanding, atDownspout, valleys, arrivals, fixed, lost, downspouts };
+  }
+
+  private arrive(id: string, area: number, time: number): void {
+    add(this.atLanding, id, area);
+    const there = this.arrivals.get(id);
+    if (there) there.push({ time, area });
+    else this.arrivals.set(id, [{ time, area }]);
+  }
+
+  private contribute(element: RoofFace | Surface, area: number, time: number): void {
+    const coefficient = runoffCoefficient(coefficientOf(element), this.factor);
+    const effectiveArea = area * coefficient;
+    this.contributingAreas.push({ id: element.id, area, coefficient, effectiveArea, time });
+    if (element.feeds.length === 0) add(this.lost, element.id, effectiveArea);
+    share(effectiveArea, element.feeds, (to, part) => {
+      if (this.downspoutIds.has(to)) {
+        add(this.atDownspout, to, part);
+        if (element.kind === 'roofFace' && element.valley) this.downValley(to, part, element.valley.gutterRun);
+      } else if (this.landingIds.has(to)) this.arrive(to, part, time);
+      else add(this.lost, element.id, part);
     });
   }
-  const settings = settled(headOf(job).settings);
-  /** C·A whose water the gutter spills where the user has said that it runs to an inlet, m². */
-  const spill = (downspout: Downspout): number => {
-    if (!rain || downspout.spillsTo === undefined || !isLanding(job.elements[downspout.spillsTo])) return 0;
-    return (
-      downspoutPlan(downspout, roofWater({ atDownspout, valleys }, downspout.id, rain.intensity), settings).overshoot /
-      rain.intensity
-    );
-  };
-  const downspouts = ofKind(job, 'downspout');
-  const ordered = downTheRoof(downspouts);
-  for (const downspout of ordered) {
-    const spilled = spill(downspout);
-    const carried = Math.max(0, (atDownspout.get(downspout.id) ?? 0) - spilled);
-    if (spilled > 0) arrive(downspout.spillsTo!, spilled, 0);
-    if (landsOnGutter(downspout)) {
-      share(carried, downspout.landsOn!, (to, part) => {
-        if (job.elements[to]?.kind === 'downspout') add(atDownspout, to, part);
-        else add(lost, downspout.id, part);
-      });
-    } else if (carried > 0) arrive(downspout.id, carried, 0);
+
+  private downValley(downspout: string, part: number, gutterRun: number): void {
+    const there = this.valleys.get(downspout);
+    this.valleys.set(downspout, {
+      area: (there?.area ?? 0) + part,
+      gutterRun: Math.max(there?.gutterRun ?? 0, gutterRun),
+    });
   }
-  const reached = new Set(ordered);
-  for (const stuck of downspouts) if (!reached.has(stuck)) add(lost, stuck.id, atDownspout.get(stuck.id) ?? 0);
-  return { sheds, atLanding, atDownspout, valleys, arrivals, fixed, lost };
+
+  private steady(): void {
+    for (const source of this.shedding.fixedFlows) {
+      share(source.flow, source.feeds, (to, part) => {
+        if (this.landingIds.has(to)) add(this.fixed, to, part);
+      });
+    }
+  }
+
+  /** Roof water that has come to a downspout, m³/s. */
+  private roofWater(id: string): RoofWater {
+    const rain = this.shedding.rain?.intensity ?? 0;
+    const valley = this.valleys.get(id);
+    const offered = (this.atDownspout.get(id) ?? 0) * rain;
+    return valley ? { offered, valley: { offered: valley.area * rain, gutterRun: valley.gutterRun } } : { offered };
+  }
+
+  private planned(downspout: Downspout): DownspoutPlan {
+    const plan = downspoutPlan(downspout, this.roofWater(downspout.id), this.shedding);
+    this.downspouts.set(downspout.id, plan);
+    return plan;
+  }
+
+  /** C·A whose water the gutter spills where the user has said that it runs to an inlet, m². */
+  private spilled(downspout: Downspout, { overshoot }: DownspoutPlan): number {
+    const { rain } = this.shedding;
+    if (!rain || downspout.spillsTo === undefined || !this.landingIds.has(downspout.spillsTo)) return 0;
+    return overshoot / rain.intensity;
+  }
+
+  /** Every upper downspout before those it lands on; what goes round in a loop is lost. */
+  private downTheRoof(): void {
+    const { downspouts } = this.shedding;
+    const place = placesOf(downspouts);
+    const below = downspouts.map(({ landsOn = [] }) =>
+      indicesIn(
+        place,
+        landsOn.map(({ to }) => to),
+      ),
+    );
+    const { order, left } = upstreamFirst(downspouts.length, (index) => below[index]!);
+    for (const index of order) {
+      const downspout = downspouts[index]!;
+      const spilled = this.spilled(downspout, this.planned(downspout));
+      const carried = Math.max(0, (this.atDownspout.get(downspout.id) ?? 0) - spilled);
+      if (spilled > 0) this.arrive(downspout.spillsTo!, spilled, 0);
+      if (landsOnGutter(downspout)) {
+        share(carried, downspout.landsOn!, (to, part) => {
+          if (this.downspoutIds.has(to)) add(this.atDownspout, to, part);
+          else add(this.lost, downspout.id, part);
+        });
+      } else if (carried > 0) this.arrive(downspout.id, carried, 0);
+    }
+    for (const index of left) {
+      const stuck = downspouts[index]!;
+      this.planned(stuck);
+      add(this.lost, stuck.id, this.atDownspout.get(stuck.id) ?? 0);
+    }
+  }
 }

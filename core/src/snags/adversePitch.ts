@@ -1,21 +1,10 @@
-import { put } from '../job/change';
-import type { Run } from '../job/elements';
-import { ofKind, type Job } from '../job/job';
-import { downstream, runOf } from './edits';
-import { LEVEL_TOLERANCE, type Fix, type Rule, type Snag } from './snag';
-
-/** Lets go of the levels set by hand that hold a run up: its own, and the next one below. */
-export function letGo(job: Job, run: Run): Fix | null {
-  const below = downstream(job, run.to).find((next) => next.grade.type !== 'auto');
-  const freed = [run, ...(below ? [below] : [])].filter((each) => each.grade.type !== 'auto');
-  if (freed.length === 0) return null;
-  const label = 'Let the line find its own pitch';
-  return { label, change: put(label, ...freed.map((each) => ({ ...each, grade: { type: 'auto' as const } }))) };
-}
+import { ofKind } from '../job/job';
+import { LEVEL_TOLERANCE, type Rule, type Snag } from './snag';
 
 /** A pipe that lies level or climbs, or meets the next one below that one's invert. */
 export const adversePitch: Rule = {
   code: 'adversePitch',
+  short: 'uphill',
   find: (job, { runs }) => {
     const next = new Map(ofKind(job, 'run').map((run) => [run.from, run.id]));
     return Object.values(runs).flatMap((run): Snag[] => {
@@ -57,5 +46,4 @@ export const adversePitch: Rule = {
           headline: snag.figure < 0 ? `${say.name(snag.at)} runs uphill.` : `${say.name(snag.at)} lies dead level.`,
           why: `It falls ${say.show('pitch', snag.figure)} and needs at least ${say.show('pitch', snag.limit)}: water would stand in it and drop its grit.`,
         },
-  fix: (snag, job) => letGo(job, runOf(job, snag.at)),
 };

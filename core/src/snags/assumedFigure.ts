@@ -1,4 +1,3 @@
-import { put } from '../job/change';
 import { ofKind } from '../job/job';
 import type { Rule } from './snag';
 
@@ -34,10 +33,4 @@ export const assumedFigure: Rule = {
         : `The level of ${say.name(snag.at)} is assumed: ${say.show('level', snag.figure)}.`,
     why: 'Nobody has measured it yet. Everything below rests on it.',
   }),
-  fix: (snag, job) => {
-    const element = job.elements[snag.at];
-    if (element?.kind !== 'run' && element?.kind !== 'discharge') return null;
-    const { assumed: _measured, ...rest } = element;
-    return { label: 'I measured it', change: put('Measured', rest as typeof element) };
-  },
 };

@@ -1,15 +1,11 @@
-import { put } from '../job/change';
-import type { Basin, Channel } from '../job/elements';
-import { elementOf, groundInlets } from '../job/job';
+import type { Basin, GroundInlet } from '../job/kinds';
+import { groundInlets } from '../job/job';
 import { inletOf } from '../inlets';
 import { sagDepth } from '../hydraulics/sagInlet';
-import type { Fix, Rule } from './snag';
-
-/** Most grates that a crew would set side by side. */
-const MOST_GRATES = 6;
+import type { Rule } from './snag';
 
 /** Level at which water stands with one grate blocked, m; null where nothing is known to hold it below the sill. */
-function standsBlocked(inlet: Basin | Channel, offered: number): number | null {
+function standsBlocked(inlet: GroundInlet, offered: number): number | null {
   // What runs off over the ground stands a little over the ground it runs over: the margin to the sill is for that.
   const spill = inlet.spillLevel ?? Number.POSITIVE_INFINITY;
   const left = inlet.kind === 'basin' ? (inlet.count ?? 1) - 1 : 0;
@@ -22,7 +18,7 @@ function standsBlocked(inlet: Basin | Channel, offered: number): number | null {
 }
 
 /** What is left to the sill with one grate blocked, m; 0 where it fills to the sill. */
-const leftToSill = (inlet: Basin | Channel, offered: number): number => {
+export const leftToSill = (inlet: GroundInlet, offered: number): number => {
   const level = standsBlocked(inlet, offered);
   return level === null ? 0 : inlet.sillLevel! - level;
 };
@@ -61,15 +57,4 @@ export const blockedGrate: Rule = {
         : `${say.show('small', snag.limit)} is the margin here. Lower the ground over which it runs off, or set another grate.`,
     instead: 'Say at what level water runs off over the ground, clear of the door.',
   }),
-  fix: (snag, job, { inlets, settings }): Fix | null => {
-    const basin = elementOf(job, 'basin', snag.at);
-    const offered = inlets[snag.at]!.taken;
-    for (let count = (basin?.count ?? 1) + 1; basin && count <= MOST_GRATES; count++) {
-      const next = { ...basin, count };
-      if (leftToSill(next, offered) < settings.openingMargin) continue;
-      const label = `Set ${count} of them`;
-      return { label, change: put(label, next) };
-    }
-    return null;
-  },
 };

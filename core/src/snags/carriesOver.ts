@@ -22,5 +22,4 @@ export const carriesOver: Rule = {
     headline: `${say.show('flow', snag.figure)} of ${say.show('flow', snag.limit)} runs on past ${say.name(snag.at)}.`,
     why: 'On a slope the sheet is too fast, or too wide, to fall in. Set it in a dip, set a longer or wider one, or say which inlet below takes the rest.',
   }),
-  fix: () => null,
 };

@@ -1,8 +1,3 @@
-import { NOMINAL_SIZES } from '../catalogue/pipes';
-import { channelPlan } from '../inlets';
-import { elementOf, headOf } from '../job/job';
-import { showNominal, text } from '../units';
-import { runFrom, sizeDown } from './edits';
 import type { Rule } from './snag';
 
 /** The hole to a channel drain's pipe takes less than the channel brings to it. */
@@ -27,18 +22,4 @@ export const channelOutlet: Rule = {
     headline: `The outlet of ${say.name(snag.at)} takes ${say.show('flow', snag.limit)} of ${say.show('flow', snag.figure)}.`,
     why: 'A channel is only as good as the hole at its end: the water stands behind it and comes over the grate.',
   }),
-  fix: (snag, job) => {
-    const run = runFrom(job, snag.at);
-    const channel = elementOf(job, 'channel', snag.at)!;
-    const size =
-      run &&
-      NOMINAL_SIZES.find(
-        (nominal) =>
-          nominal > run.nominal + 1e-9 &&
-          channelPlan(channel, snag.figure, null, nominal).outletCapacity! >= snag.figure,
-      );
-    if (!run || !size) return null;
-    const label = `Make its outlet ${text(showNominal(size, headOf(job).units))}`;
-    return { label, change: sizeDown(job, run, size, label) };
-  },
 };

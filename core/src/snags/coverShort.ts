@@ -1,10 +1,9 @@
-import { runOf } from './edits';
-import { letGo } from './adversePitch';
 import { LEVEL_TOLERANCE, type Rule } from './snag';
 
 /** Less soil over the crown than the least for what passes over it. */
 export const coverShort: Rule = {
   code: 'coverShort',
+  short: 'cover short',
   find: (_, { runs }) =>
     Object.values(runs).flatMap((run) => {
       const cover = Math.min(run.coverUp, run.coverDown ?? Number.POSITIVE_INFINITY);
@@ -27,5 +26,4 @@ export const coverShort: Rule = {
         : `${say.name(snag.at)} has ${say.show('small', snag.figure)} of cover; it needs ${say.show('small', snag.limit)}.`,
     why: 'A shallow pipe is cut by spades and aerators, lifts with frost and crushes under wheels.',
   }),
-  fix: (snag, job) => letGo(job, runOf(job, snag.at)),
 };

@@ -1,6 +1,5 @@
-import { put } from '../job/change';
 import { METRES_PER_FOOT } from '../units/constants';
-import { runOf } from './edits';
+import { runOf } from '../job/edits/pipes';
 import type { Rule } from './snag';
 
 /** From 5 ft a trench needs a protective system (29 CFR 1926.652); local rules may ask it sooner. */
@@ -9,6 +8,7 @@ const PROTECT_FROM = 5 * METRES_PER_FOOT;
 /** A trench deep enough to kill, with no protection planned. */
 export const deepTrench: Rule = {
   code: 'deepTrench',
+  short: 'deep trench',
   find: (job, { runs }) =>
     Object.values(runs).flatMap((run) => {
       const depth = Math.max(run.groundUp - run.invertUp, run.groundDown - run.invertDown);
@@ -28,8 +28,4 @@ export const deepTrench: Rule = {
     headline: `The trench of ${say.name(snag.at)} is ${say.show('small', snag.figure)} deep and unprotected.`,
     why: `From ${say.show('small', snag.limit)} a protective system and a competent person are required; from 4 ft a ladder. Trench walls kill.`,
   }),
-  fix: (snag, job) => {
-    const label = 'Shoring or a box is planned';
-    return { label, change: put(label, { ...runOf(job, snag.at), shored: true }) };
-  },
 };

@@ -1,7 +1,5 @@
-import { DOWNSPOUT_LABELS, DOWNSPOUT_OPENINGS, DOWNSPOUT_SIZES } from '../catalogue/downspouts';
-import { put } from '../job/change';
 import { elementOf } from '../job/job';
-import { downspoutPlan, type DownspoutPlan } from '../inlets';
+import type { DownspoutPlan } from '../inlets';
 import type { Rule } from './snag';
 
 const other = (id: string | undefined): { other?: string } => (id === undefined ? {} : { other: id });
@@ -36,13 +34,4 @@ export const downspoutSmall: Rule = {
         ? 'What spills lands beside the wall and becomes yard water. The line below is sized as if the downspout took all of it.'
         : `What spills lands beside the wall and runs to ${say.name(snag.other)}, where it is counted.`,
   }),
-  fix: (snag, job, { settings }) => {
-    const downspout = elementOf(job, 'downspout', snag.at)!;
-    const size = [...DOWNSPOUT_SIZES]
-      .sort((a, b) => DOWNSPOUT_OPENINGS[a] - DOWNSPOUT_OPENINGS[b])
-      .find((each) => downspoutPlan({ ...downspout, size: each }, { offered: snag.figure }, settings).overshoot === 0);
-    if (!size) return null;
-    const label = `Hang a ${DOWNSPOUT_LABELS[size]} downspout`;
-    return { label, change: put(label, { ...downspout, size }) };
-  },
 };

@@ -1,5 +1,4 @@
-import { put } from '../job/change';
-import { elementOf, ofKind } from '../job/job';
+import { ofKind } from '../job/job';
 import type { Rule } from './snag';
 
 /** A flat grate that a mulch bed drains to: the first storm floats the bed onto it. */
@@ -25,9 +24,5 @@ export const flatInMulch: Rule = {
   tell: (snag, say) => ({
     headline: `${say.name(snag.at)} has a flat grate below a mulch bed.`,
     why: 'Mulch floats, and the first storm mats it over a flat grate. A dome stands above it and goes on taking water.',
-  }),
-  fix: (snag, job) => ({
-    label: 'Set a 12 in dome',
-    change: put('Set a 12 in dome', { ...elementOf(job, 'basin', snag.at)!, grate: 'dome12' }),
   }),
 };

@@ -1,4 +1,2 @@
-export { resized } from './edits';
-export * from './judge';
-export * from './snag';
 export { RULES } from './rules';
+export { LEVEL_TOLERANCE, SEVERITIES, type Severity, type Snag, type SnagWords } from './snag';

@@ -1,11 +1,10 @@
-import { headOf, ofKind } from '../job/job';
-import { showNominal, text } from '../units';
-import { runOf, sizeDown } from './edits';
+import { ofKind } from '../job/job';
 import type { Rule } from './snag';
 
 /** A pipe that flows into a smaller one: what the large one carries jams at the joint. */
 export const largerIntoSmaller: Rule = {
   code: 'largerIntoSmaller',
+  short: 'narrows',
   find: (job, { runs }) => {
     const next = new Map(ofKind(job, 'run').map((run) => [run.from, run.id]));
     return Object.values(runs).flatMap((run) => {
@@ -28,8 +27,4 @@ export const largerIntoSmaller: Rule = {
     headline: `${say.name(snag.at)} narrows to ${say.show('nominal', snag.figure)} below a ${say.show('nominal', snag.limit)} pipe.`,
     why: 'Leaves and toys that pass the larger pipe stop at the joint, where no rod reaches them.',
   }),
-  fix: (snag, job) => {
-    const label = `Make it ${text(showNominal(snag.limit, headOf(job).units))}`;
-    return { label, change: sizeDown(job, runOf(job, snag.at), snag.limit, label) };
-  },
 };

@@ -1,3 +1,4 @@
+import { OUTFALLS } from '../catalogue/outfalls';
 import { ofKind } from '../job/job';
 import type { Rule, Snag } from './snag';
 
@@ -7,9 +8,10 @@ const NEAR = 0.9;
 /** An existing main that has no room, or little, for what this job adds. */
 export const mainFull: Rule = {
   code: 'mainFull',
+  short: 'main is full',
   find: (job, { landings }) =>
     ofKind(job, 'discharge').flatMap((discharge): Snag[] => {
-      if (discharge.form !== 'main' || discharge.mainCapacity === undefined) return [];
+      if (!OUTFALLS[discharge.form].hasCapacity || discharge.mainCapacity === undefined) return [];
       const carried = (discharge.mainUsed ?? 0) + landings[discharge.id]!.passing;
       if (carried < NEAR * discharge.mainCapacity) return [];
       return [
@@ -30,5 +32,4 @@ export const mainFull: Rule = {
         : `${say.name(snag.at)} is near full: ${say.show('flow', snag.figure)} of ${say.show('flow', snag.limit)}.`,
     why: 'What an overfull main cannot take comes up at somebody’s lowest inlet, not always yours. Ask whose main it is, and never join a sanitary sewer.',
   }),
-  fix: () => null,
 };

@@ -1,10 +1,10 @@
 import { applyChange } from '../job/change';
-import type { Element } from '../job/elements';
+import type { Element } from '../job/kinds';
 import { jobFaults } from '../job/faults';
 import { ofKind, type Job } from '../job/job';
-import { planJob } from '../plan';
+import { planJob } from '../plan/planJob';
 import { basin, codes, ground, jobOf, out, pipe } from '../testing/parts';
-import { fixOf } from './judge';
+import { fixOf } from '../design/fixes';
 
 const wye: Element = { id: 'wye', kind: 'junction', form: 'wye', name: 'Wye', groundLevel: -0.2 };
 const line = (first: number, second: number, more: Element[] = []): Job =>

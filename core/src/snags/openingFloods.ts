@@ -1,9 +1,10 @@
-import { MOST_OVER_SILL } from '../inlets';
+import { MAX_OVER_SILL } from '../inlets';
 import type { Rule } from './snag';
 
 /** In the rarer rain that openings are checked by, water stands over a sill. Where the design rain comes near it already, that is told. */
 export const openingFloods: Rule = {
   code: 'openingFloods',
+  short: 'floods a sill',
   find: (_, { openings, inlets, settings }) =>
     Object.entries(openings?.freeboards ?? {}).flatMap(([id, freeboard]) => {
       const inlet = inlets[id];
@@ -26,9 +27,8 @@ export const openingFloods: Rule = {
       ];
     }),
   tell: (snag, say) => ({
-    headline: `In the ${snag.years}-year rain water stands ${say.show('small', snag.figure)}${snag.figure >= MOST_OVER_SILL ? ' or more' : ''} over the sill at ${say.name(snag.at)}.`,
+    headline: `In the ${snag.years}-year rain water stands ${say.show('small', snag.figure)}${snag.figure >= MAX_OVER_SILL ? ' or more' : ''} over the sill at ${say.name(snag.at)}.`,
     why: 'What comes in at a door costs more than any pipe. A larger inlet or line, or ground that leads the excess off below the sill, keeps it out.',
     instead: 'Give it a larger grate, channel or pipe, or say at what level water runs off clear of the door.',
   }),
-  fix: () => null,
 };

@@ -1,5 +1,5 @@
 import { rainOf } from '../job/job';
-import { firstSill } from '../openings';
+import { firstSill } from '../inlets';
 import type { Rule } from './snag';
 
 /** A sill is to be protected, and no rarer rain is said to check it by. */
@@ -27,5 +27,4 @@ export const openingRainMissing: Rule = {
     why: 'Doors and window wells are commonly checked by the 100-year rain, which is half as much again or more.',
     instead: 'Type it under Design rain, or take a rain that has a table.',
   }),
-  fix: () => null,
 };

@@ -24,6 +24,7 @@ import { openingFloods } from './openingFloods';
 import { openingRainMissing } from './openingRainMissing';
 import { outOfFall } from './outOfFall';
 import { popupHolds } from './popupHolds';
+import { sedimentTrapMissing } from './sedimentTrapMissing';
 import type { Rule } from './snag';
 import { stoneMissing } from './stoneMissing';
 import { strayRun } from './strayRun';
@@ -68,6 +69,7 @@ export const RULES: readonly Rule[] = [
   flatInMulch,
   velocityHigh,
   blockedGrate,
+  sedimentTrapMissing,
   openingRainMissing,
   assumedFigure,
 ];

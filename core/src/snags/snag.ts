@@ -1,14 +1,10 @@
-/** A snag is data; its sentence and its fix are made when somebody looks at it. */
-import type { Change } from '../job/change';
+/** A snag is data; its sentence is made when somebody looks at it, and its mend when somebody asks for it (`design/fixes`). */
 import type { Job } from '../job/job';
-import type { Solution } from '../solve';
-import type { Shown, UnitSystem } from '../units';
+import type { Solution } from '../plan/solution';
+import type { Measure, Teller } from '../words/teller';
 
 export const SEVERITIES = ['stop', 'fix', 'mind'] as const;
 export type Severity = (typeof SEVERITIES)[number];
-
-/** What a snag's figure and limit are measured in. */
-export type Measure = 'flow' | 'small' | 'length' | 'pitch' | 'level' | 'nominal' | 'shear' | 'velocity' | 'count';
 
 export interface Snag {
   code: string;
@@ -26,15 +22,7 @@ export interface Snag {
   stone?: number;
 }
 
-/** Names and numbers in the words of one job. */
-export interface Teller {
-  name(id: string): string;
-  /** Letter of the line that a run or landing is on. */
-  line(id: string): string;
-  show(measure: Measure, value: number): string;
-}
-
-export interface Told {
+export interface SnagWords {
   /** One sentence a crew lead would say. */
   headline: string;
   /** Why it matters. */
@@ -43,25 +31,13 @@ export interface Told {
   instead?: string;
 }
 
-export interface Fix {
-  label: string;
-  change: Change;
-}
-
 export interface Rule {
   code: string;
+  /** In two or three words, under a choice that would bring it: `too small`. Left out where a choice does not bring it. */
+  short?: string;
   find(job: Job, solution: Solution): Snag[];
-  tell(snag: Snag, say: Teller): Told;
-  /** The change that mends it, or null when only a person on site can. */
-  fix(snag: Snag, job: Job, solution: Solution): Fix | null;
+  tell(snag: Snag, say: Teller): SnagWords;
 }
 
-export interface ShownFigure {
-  figure: Shown;
-  limit: Shown;
-}
-
-export type { UnitSystem };
-
-/** Rounding of levels in a job is far below this; nothing on site is set finer. */
+/** Rounding of levels in a job is far below this; nothing on site is set finer. m */
 export const LEVEL_TOLERANCE = 0.0005;

@@ -1,18 +1,22 @@
 import { riprapSize, UNKNOWN_TAILWATER } from '../hydraulics/riprap';
-import { put } from '../job/change';
+import { OUTFALLS, RECEIVING_FACTS, receivingOf } from '../catalogue/outfalls';
 import { ofKind } from '../job/job';
-import { dischargeOf } from './edits';
+import type { Discharge } from '../job/kinds';
 import type { Rule } from './snag';
 
 /** Bare or grassed soil begins to scour from about 5 ft/s, m/s. */
 const SCOURS_FROM = 1.5;
+
+/** Whether what is let out there can wash soil away. */
+const scours = (discharge: Discharge): boolean =>
+  OUTFALLS[discharge.form].scours && RECEIVING_FACTS[receivingOf(discharge)].soil;
 
 /** A pipe that comes out fast onto soil, with no stone to take its force. The limit is the stone's median size, m. */
 export const stoneMissing: Rule = {
   code: 'stoneMissing',
   find: (job, { runs }) =>
     ofKind(job, 'discharge')
-      .filter((discharge) => discharge.form === 'daylight' && discharge.receiving !== 'street' && !discharge.stone)
+      .filter((discharge) => scours(discharge) && !discharge.stone)
       .flatMap((discharge) => {
         const fastest = Object.values(runs)
           .filter((run) => run.to === discharge.id && run.velocity > SCOURS_FROM)
@@ -40,8 +44,4 @@ export const stoneMissing: Rule = {
     headline: `Water leaves ${say.name(snag.at)} at ${say.show('velocity', snag.figure)}, onto soil.`,
     why: `From about ${say.show('velocity', snag.limit)} it scours a hole and undermines the pipe. Lay an apron of stone, middling size ${say.show('small', snag.stone ?? 0)} or more.`,
   }),
-  fix: (snag, job) => {
-    const label = 'Stone will be laid there';
-    return { label, change: put(label, { ...dischargeOf(job, snag.at), stone: true }) };
-  },
 };

@@ -1,4 +1,3 @@
-import { nameOf } from '../job/job';
 import type { Rule } from './snag';
 
 /** A run that fits in no line: an end is missing, it goes round, or its landing has a way out already. */
@@ -10,8 +9,4 @@ export const strayRun: Rule = {
     headline: `${say.name(snag.at)} fits in no line.`,
     why: 'It goes round in a loop, lacks an end, or is a second way out of its landing.',
   }),
-  fix: (snag, job) => {
-    const label = `Take out ${nameOf(job, snag.at)}`;
-    return { label, change: { label, puts: [], removes: [snag.at] } };
-  },
 };

@@ -1,5 +1,4 @@
-import { put } from '../job/change';
-import { elementOf, ofKind } from '../job/job';
+import { ofKind } from '../job/job';
 import { CUBIC_METRES_PER_SECOND_PER_GPM } from '../units/constants';
 import type { Rule } from './snag';
 
@@ -34,8 +33,4 @@ export const teeLoaded: Rule = {
     headline: `${say.name(snag.at)} is a tee with ${say.show('flow', snag.figure)} coming in from the side.`,
     why: 'It runs square into the main, backs up and drops its grit. A wye brings it in along the flow, and a rod with it.',
   }),
-  fix: (snag, job) => {
-    const label = 'Make it a wye';
-    return { label, change: put(label, { ...elementOf(job, 'junction', snag.at)!, form: 'wye' }) };
-  },
 };

@@ -1,11 +1,10 @@
-import { put } from '../job/change';
 import { ofKind } from '../job/job';
-import { runOf } from './edits';
 import type { Rule } from './snag';
 
 /** An adapter's narrower throat left in at the head of a pipe. */
 export const throatLeft: Rule = {
   code: 'throatLeft',
+  short: 'throat left in',
   find: (job) =>
     ofKind(job, 'run').flatMap((run) => {
       const diameter = run.insideDiameter ?? run.nominal;
@@ -26,9 +25,4 @@ export const throatLeft: Rule = {
     headline: `${say.name(snag.at)} starts through a ${say.show('nominal', snag.figure)} throat.`,
     why: `The adapter narrows a ${say.show('nominal', snag.limit)} pipe at its head: water backs up behind it, and leaves hang there. Most adapters have a ring to knock out.`,
   }),
-  fix: (snag, job) => {
-    const { throat: _gone, ...rest } = runOf(job, snag.at);
-    const label = 'Knock the throat out';
-    return { label, change: put(label, rest) };
-  },
 };

@@ -1,10 +1,9 @@
-import { runOf } from './edits';
-import { letGo } from './adversePitch';
 import type { Rule } from './snag';
 
 /** Falls, but less than the least pitch of its size. */
 export const underLeastPitch: Rule = {
   code: 'underLeastPitch',
+  short: 'too flat',
   find: (_, { runs }) =>
     Object.values(runs)
       .filter((run) => run.pitch > 0 && run.pitch < run.leastPitch - 1e-6)
@@ -20,5 +19,4 @@ export const underLeastPitch: Rule = {
     headline: `${say.name(snag.at)} falls only ${say.show('pitch', snag.figure)}; it needs ${say.show('pitch', snag.limit)}.`,
     why: 'Flatter than that, a small error in laying makes a belly that holds water and grit.',
   }),
-  fix: (snag, job) => letGo(job, runOf(job, snag.at)),
 };

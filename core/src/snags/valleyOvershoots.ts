@@ -1,7 +1,4 @@
-import { GUTTER_FACTS, GUTTERS } from '../catalogue/gutters';
-import { put } from '../job/change';
 import { elementOf } from '../job/job';
-import { downspoutPlan, type DownspoutPlan } from '../inlets';
 import type { Rule } from './snag';
 
 /** A valley brings more to one place of the gutter than the gutter carries from there to its outlet: it shoots over. */
@@ -30,17 +27,4 @@ export const valleyOvershoots: Rule = {
         ? 'The rest shoots over and lands beside the wall as yard water. A larger gutter, a downspout nearer the valley or a second one mends it.'
         : `The rest shoots over and runs to ${say.name(snag.other)}, where it is counted. A larger gutter, or a downspout nearer the valley, keeps it on the roof.`,
   }),
-  fix: (snag, job, { inlets, settings }) => {
-    const downspout = elementOf(job, 'downspout', snag.at)!;
-    const now = inlets[snag.at] as DownspoutPlan;
-    const { offered, gutterRun } = now.valley!;
-    const larger = GUTTERS.slice(GUTTERS.indexOf(now.gutter) + 1).find(
-      (gutter) =>
-        downspoutPlan({ ...downspout, gutter }, { offered: 0, valley: { offered, gutterRun } }, settings).valley!
-          .capacity >= offered,
-    );
-    if (!larger) return null;
-    const label = `Hang a ${GUTTER_FACTS[larger].label} gutter`;
-    return { label, change: put(label, { ...downspout, gutter: larger }) };
-  },
 };

@@ -18,5 +18,4 @@ export const velocityHigh: Rule = {
     headline: `${say.name(snag.at)} runs fast, at ${say.show('velocity', snag.figure)}.`,
     why: `Over ${say.show('velocity', snag.limit)} joints wear and the outfall scours: take the drop at a basin, and put stone where it comes out.`,
   }),
-  fix: () => null,
 };

@@ -9,7 +9,7 @@ import { riprapSize } from '../hydraulics/riprap';
 import { sagCapacity, sagDepth } from '../hydraulics/sagInlet';
 import { shallowestLine, type GroundLine } from '../network/shallowest';
 import { intensityOf, type IntensityTable } from '../rain/intensity';
-import { sheetTime } from '../runoff/concentration';
+import { sheetTime } from '../runoff/timeOfConcentration';
 import { rationalFlow } from '../runoff/rational';
 import { anyNumber, BadGiven, field, notNegative, positive, rising, share, type Field, type Sum } from './sum';
 

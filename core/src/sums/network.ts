@@ -1,6 +1,7 @@
 /** The water line of a network given by node ids, as a sum. */
 import { z } from 'zod';
 import { flowArea } from '../hydraulics/backwater';
+import { upstreamFirst } from '../numeric/upstreamFirst';
 import { solveWaterLine, type WaterRun } from '../network/waterLine';
 import { anyNumber, BadGiven, field, notNegative, positive, type Sum } from './sum';
 
@@ -24,30 +25,22 @@ interface Given {
 /** Runs upstream first; names what keeps the network from being a tree toward its outlet. */
 function ordered(nodes: Given['nodes'], runs: WaterRun[], outlet: number): Int32Array {
   const leaving = new Int32Array(nodes.length).fill(-1);
-  const waiting = new Int32Array(nodes.length);
   runs.forEach((run, index) => {
     if (run.from === run.to) throw new BadGiven(`runs.${index}.to`, 'is where the run starts');
     if (leaving[run.from] !== -1)
       throw new BadGiven(`runs.${index}.from`, `is a second way out of "${nodes[run.from]!.id}"`);
     leaving[run.from] = index;
-    waiting[run.to]!++;
   });
   if (leaving[outlet] !== -1) throw new BadGiven('outlet.node', 'has a run that leaves it');
-  const ready: number[] = [];
   for (let node = 0; node < nodes.length; node++) {
-    if (waiting[node] === 0) ready.push(node);
     if (leaving[node] === -1 && node !== outlet)
       throw new BadGiven(`nodes.${node}.id`, `"${nodes[node]!.id}" has no way to the outlet`);
   }
-  const order: number[] = [];
-  for (let k = 0; k < ready.length; k++) {
-    const run = leaving[ready[k]!]!;
-    if (run === -1) continue;
-    order.push(run);
-    if (--waiting[runs[run]!.to]! === 0) ready.push(runs[run]!.to);
-  }
-  if (order.length < runs.length) throw new BadGiven('runs', 'go round in a loop');
-  return Int32Array.from(order);
+  const { order, left } = upstreamFirst(nodes.length, (node) =>
+    leaving[node] === -1 ? [] : [runs[leaving[node]!]!.to],
+  );
+  if (left.length > 0) throw new BadGiven('runs', 'go round in a loop');
+  return Int32Array.from(order.map((node) => leaving[node]!).filter((run) => run !== -1));
 }
 
 function solve({ nodes, runs: given, outlet }: Given): object {

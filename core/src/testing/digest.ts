@@ -4,14 +4,20 @@
  */
 import { createHash } from 'node:crypto';
 import { headOf, type Job } from '../job/job';
-import { sizeJob } from '../sizing';
-import { choicesOf, type Solution } from '../solve';
-import { planJob, type Plan } from '../plan';
-import { fixOf, tellSnag } from '../snags/judge';
-import { verdictOf } from '../verdict';
-import { inletWorking, INLET_QUANTITIES } from '../working/inletWorking';
-import { landingWorking, LANDING_QUANTITIES } from '../working/landingWorking';
-import { budgetWorking, runWorking, RUN_QUANTITIES, shedWorking } from '../working/working';
+import { sizeJob } from '../design/sizeJob';
+import { choicesOf } from '../network/choices';
+import type { Solution } from '../plan/solution';
+import { planJob, type Plan } from '../plan/planJob';
+import { fixOf } from '../design/fixes';
+import { channelCapacity } from '../inlets';
+import type { Channel } from '../job/kinds';
+import { tellSnag } from '../words/tell';
+import { verdictOf } from '../plan/verdict';
+import { inletWorking, INLET_QUANTITIES } from '../words/workings/inletWorking';
+import { landingWorking, LANDING_QUANTITIES } from '../words/workings/landingWorking';
+import { budgetWorking } from '../words/workings/budgetWorking';
+import { contributingAreaWorking } from '../words/workings/contributingAreaWorking';
+import { runWorking, RUN_QUANTITIES } from '../words/workings/runWorking';
 
 function runFigures(solution: Solution): unknown {
   return Object.values(solution.runs).map((run) => [
@@ -40,7 +46,7 @@ function runFigures(solution: Solution): unknown {
     run.flow,
     run.ordinaryFlow,
     run.intensity,
-    run.concentration,
+    run.timeOfConcentration,
     run.countedArea,
     run.fixedFlow,
     run.waterUp,
@@ -70,9 +76,16 @@ function runFigures(solution: Solution): unknown {
   ]);
 }
 
-function inletFigures(solution: Solution): unknown {
+function inletFigures(job: Job, solution: Solution): unknown {
   return Object.entries(solution.inlets).map(([id, inlet]) => {
-    const shared = [id, inlet.kind, inlet.offered, inlet.taken, inlet.passedOn, inlet.capacity];
+    const shared = [
+      id,
+      inlet.kind,
+      inlet.offered,
+      inlet.taken,
+      inlet.passedOn,
+      inlet.kind === 'channel' ? channelCapacity(job.elements.get(id) as Channel) : inlet.capacity,
+    ];
     if (inlet.kind === 'basin')
       return [
         ...shared,
@@ -110,7 +123,7 @@ function inletFigures(solution: Solution): unknown {
 }
 
 /** All numbers of a solution, in one order. */
-function figures(solution: Solution): unknown {
+function figures(job: Job, solution: Solution): unknown {
   const { sources } = solution;
   return [
     solution.rain,
@@ -118,7 +131,7 @@ function figures(solution: Solution): unknown {
     solution.stray,
     solution.lines.map(({ letter, runs }) => [letter, runs]),
     runFigures(solution),
-    inletFigures(solution),
+    inletFigures(job, solution),
     Object.values(solution.landings).map((at) => [
       at.id,
       at.kind,
@@ -143,7 +156,7 @@ function figures(solution: Solution): unknown {
       each.left,
       each.shortBy,
     ]),
-    sources.sheds.map((shed) => [shed.id, shed.area, shed.coefficient, shed.effectiveArea, shed.time]),
+    sources.contributingAreas.map((shed) => [shed.id, shed.area, shed.coefficient, shed.effectiveArea, shed.time]),
     [sources.atLanding, sources.atDownspout, sources.fixed, sources.lost].map((map) => [...map]),
     [...sources.valleys].map(([id, { area, gutterRun }]) => [id, area, gutterRun]),
     [...sources.arrivals].map(([id, parts]) => [id, parts.map(({ time, area }) => [time, area])]),
@@ -175,7 +188,7 @@ function workings(job: Job, plan: Plan): unknown {
       LANDING_QUANTITIES.map((quantity) => landingWorking(job, plan, id, quantity)),
     ),
     Object.keys(plan.inlets).map((id) => INLET_QUANTITIES.map((quantity) => inletWorking(job, plan, id, quantity))),
-    plan.sources.sheds.map(({ id }) => shedWorking(job, plan, id)),
+    plan.sources.contributingAreas.map(({ id }) => contributingAreaWorking(job, plan, id)),
     plan.budgets.map(({ discharge }) => budgetWorking(job, plan, discharge)),
   ];
 }
@@ -234,5 +247,5 @@ const hashOf = (value: unknown): string =>
 /** Hashes of a job's figures and of its words. */
 export function digestOf(job: Job): { figures: string; words: string } {
   const plan = planJob(job);
-  return { figures: hashOf(figures(plan)), words: hashOf(words(job, plan)) };
+  return { figures: hashOf(figures(job, plan)), words: hashOf(words(job, plan)) };
 }

@@ -10,9 +10,10 @@ import type {
   RoofFace,
   Run,
   Surface,
-} from '../job/elements';
+} from '../job/kinds';
+import { changed, put } from '../job/change';
 import { jobFrom, type Job } from '../job/job';
-import type { Plan } from '../plan';
+import type { Plan } from '../plan/planJob';
 
 /** 4e-5 m/s is 144 mm/h; 100 m² of it at C = 1 give 4 L/s. */
 export const rain = (more: Partial<RainElement> = {}): RainElement => ({
@@ -94,4 +95,11 @@ export const pipe = (from: string, more: Partial<Run> = {}): Run => ({
 });
 export const jobOf = (...elements: Element[]): Job =>
   jobFrom('test', [head, ...(elements.some(({ kind }) => kind === 'rain') ? [] : [rain()]), ...elements]);
+/** A job's elements in the order of their ids: what was taken out and put back stands at the end, and is there all the same. */
+export const inOrderOfIds = (job: Job): Element[] => [...job.elements].sort((a, b) => (a.id < b.id ? -1 : 1));
+/** A job with some elements put in, or in the place of its own. */
+export const withElements = (job: Job, ...elements: Element[]): Job => changed(job, put('With', ...elements));
+/** A job with some fields of one element changed. */
+export const withFields = (job: Job, id: string, by: object): Job =>
+  withElements(job, { ...job.elements.get(id)!, ...by } as Element);
 export const codes = (plan: Plan): string[] => plan.snags.map((snag) => snag.code);

@@ -1,7 +1,7 @@
 /** Random jobs for laws: sound trees of any shape, with water, by fast-check. */
 import fc from 'fast-check';
 import { MATERIALS, NOMINAL_SIZES } from '../catalogue/pipes';
-import type { Element, Run } from '../job/elements';
+import type { Element, Run } from '../job/kinds';
 import { jobFrom, type Job } from '../job/job';
 
 const unit = fc.double({ min: 0, max: 1, noNaN: true });

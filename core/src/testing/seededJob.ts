@@ -5,7 +5,7 @@ import { GRATES } from '../catalogue/grates';
 import { GUTTERS } from '../catalogue/gutters';
 import { MATERIALS, NOMINAL_SIZES } from '../catalogue/pipes';
 import { SURFACE_COVERS } from '../catalogue/surfaces';
-import type { Basin, Channel, Discharge, Element, Feed, Landing, RainElement, Run } from '../job/elements';
+import type { Basin, Channel, Discharge, Element, Feed, Landing, RainElement, Run } from '../job/kinds';
 import { jobFrom, type Job } from '../job/job';
 
 /** Numbers from 0 to 1, by mulberry32: thirty-two bits of state are enough for a yard. */

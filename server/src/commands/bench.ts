@@ -60,7 +60,7 @@ function yard(runs: number, faces: number): Job {
 function bareWalk(job: Job): number {
   const out = new Map<string, string>();
   const waiting = new Map<string, number>();
-  for (const element of Object.values(job.elements)) {
+  for (const element of job.elements.all) {
     if (element.kind !== 'run') continue;
     out.set(element.from, element.to);
     waiting.set(element.to, (waiting.get(element.to) ?? 0) + 1);

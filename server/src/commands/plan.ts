@@ -1,5 +1,15 @@
 /** Reads a job file and prints its whole plan as JSON in SI. Exit 2 and one line a fault on standard error for a bad file. */
-import { choicesOf, fixOf, planJob, readFileText, smallestThatWorks, tellSnag, type Job } from '@katabasis/core';
+import {
+  channelCapacity,
+  choicesOf,
+  elementOf,
+  fixOf,
+  planJob,
+  readFileText,
+  smallestThatWorks,
+  tellSnag,
+  type Job,
+} from '@katabasis/core';
 import { readText } from './readText';
 
 function printable(job: Job): unknown {
@@ -12,9 +22,15 @@ function printable(job: Job): unknown {
         return [id, { ...run, choices, smallest: smallestThatWorks(choices) }];
       }),
     ),
+    inlets: Object.fromEntries(
+      Object.entries(plan.inlets).map(([id, inlet]) => [
+        id,
+        inlet.kind === 'channel' ? { ...inlet, capacity: channelCapacity(elementOf(job, 'channel', id)!) } : inlet,
+      ]),
+    ),
     onSlope: Object.fromEntries(plan.onSlope),
     sources: {
-      sheds: plan.sources.sheds,
+      contributingAreas: plan.sources.contributingAreas,
       atLanding: Object.fromEntries(plan.sources.atLanding),
       atDownspout: Object.fromEntries(plan.sources.atDownspout),
       fixed: Object.fromEntries(plan.sources.fixed),

@@ -17,7 +17,7 @@ const act = fc.record({
 });
 
 function elementFor(job: Job, id: string, name: string): Element {
-  const present = job.elements[id];
+  const present = job.elements.get(id);
   return present
     ? ({ ...present, name: name.trim() } as Element)
     : { id, kind: 'junction', form: 'bend', name: name.trim(), groundLevel: 0 };
@@ -29,7 +29,7 @@ it('after any row of changes holds what applyChange makes of those it took, and 
       const store = new JobStore(openDatabase(':memory:'), () => '2026-01-01T00:00:00.000Z');
       let model = { ...quillfeather(), id: 'clinic' };
       store.create(model);
-      const versions = new Map(Object.keys(model.elements).map((id) => [id, 1]));
+      const versions = new Map(model.elements.all.map(({ id }) => id).map((id) => [id, 1]));
       acts.forEach(({ id, kind, name, stale }, k) => {
         const base = (versions.get(id) ?? 0) + (stale ? 1 : 0);
         const element = elementFor(model, id, name);
@@ -56,7 +56,7 @@ it('after any row of changes holds what applyChange makes of those it took, and 
           const { status } = (error as ProblemError).problem;
           expect(status).toBe(stale ? 409 : 422);
         }
-        expect(store.job('clinic').elements).toEqual(model.elements);
+        expect(store.job('clinic').elements.all).toEqual(model.elements.all);
       });
     }),
     { numRuns: 40 },

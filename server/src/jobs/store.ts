@@ -82,13 +82,12 @@ export class JobStore {
         const taken = this.db.prepare<[string], { seq: number }>('select seq from jobs where id = ?').get(job.id);
         if (taken) {
           const same =
-            taken.seq === 0 &&
-            JSON.stringify(this.rows(job.id).map(parseBody)) === JSON.stringify(Object.values(job.elements));
+            taken.seq === 0 && JSON.stringify(this.rows(job.id).map(parseBody)) === JSON.stringify(job.elements.all);
           if (!same) throw new ProblemError(409, 'A job of that id is here already.');
           return;
         }
         this.db.prepare('insert into jobs (id, seq, created_at, updated_at) values (?, 0, ?, ?)').run(job.id, at, at);
-        Object.values(job.elements).forEach((element, place) => this.write(job.id, element, 1, place));
+        job.elements.all.forEach((element, place) => this.write(job.id, element, 1, place));
       })
       .immediate();
   }

@@ -2,7 +2,7 @@
 import { headOf, planJob, type JobRow } from '@katabasis/core';
 import type { JobHead, JobStore } from './store';
 
-const MOST_KEPT = 500;
+const MAX_KEPT = 500;
 
 export class Summaries {
   private readonly store: JobStore;
@@ -31,7 +31,7 @@ export class Summaries {
       verdict: planJob(job).verdict,
       ...(site === undefined ? {} : { site }),
     };
-    if (this.kept.size >= MOST_KEPT) this.kept.delete(this.kept.keys().next().value!);
+    if (this.kept.size >= MAX_KEPT) this.kept.delete(this.kept.keys().next().value!);
     this.kept.set(key, row);
     return row;
   }

@@ -2,7 +2,7 @@
 import {
   headOf,
   jobFrom,
-  MOST_ELEMENTS,
+  MAX_ELEMENTS,
   planJob,
   readFileText,
   toFile,
@@ -94,12 +94,12 @@ export function JobsScreen() {
         faults: [
           {
             path: 'file',
-            sentence: `is ${Math.round(file.size / 1e6)} MB; a job file is at most ${NEAR_MB} MB and ${MOST_ELEMENTS} elements`,
+            sentence: `is ${Math.round(file.size / 1e6)} MB; a job file is at most ${NEAR_MB} MB and ${MAX_ELEMENTS} elements`,
           },
         ],
       });
     const read = readFileText(await file.text());
-    if (read.ok) start(Object.values(read.job.elements));
+    if (read.ok) start([...read.job.elements]);
     else setFaults({ file: file.name, faults: read.faults });
   };
   const copy = (row: JobRow): Promise<void> =>
@@ -245,7 +245,7 @@ function Job({ row, unsent, onCopy, onSave, onRemove }: JobProps) {
   );
 }
 
-const MOST_SHOWN = 200;
+const MAX_SHOWN = 200;
 
 function Faults({ file, faults, onClose }: { file: string; faults: Fault[]; onClose: () => void }) {
   const styles = useStyles(make);
@@ -254,12 +254,12 @@ function Faults({ file, faults, onClose }: { file: string; faults: Fault[]; onCl
       <Text kind="strong">
         {file} was not taken in. {faults.length === 1 ? 'One thing is' : `${faults.length} things are`} wrong with it:
       </Text>
-      {faults.slice(0, MOST_SHOWN).map((fault) => (
+      {faults.slice(0, MAX_SHOWN).map((fault) => (
         <Text key={`${fault.path} ${fault.sentence}`}>
           {fault.path} {fault.sentence}.
         </Text>
       ))}
-      {faults.length > MOST_SHOWN && <Text>and {faults.length - MOST_SHOWN} more of the kind.</Text>}
+      {faults.length > MAX_SHOWN && <Text>and {faults.length - MAX_SHOWN} more of the kind.</Text>}
       <View style={{ flexDirection: 'row' }}>
         <Button label="Close" onPress={onClose} />
       </View>

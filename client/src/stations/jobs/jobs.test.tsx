@@ -104,7 +104,7 @@ describe('the list of jobs', () => {
     mocked('job', async () => ({
       id: 'clinic',
       seq: 1,
-      elements: Object.values(quillfeather().elements).map((element) => ({ version: 1, element })),
+      elements: quillfeather().elements.all.map((element) => ({ version: 1, element })),
     }));
     draw(<JobsScreen />);
     fireEvent.click(await screen.findByRole('button', { name: 'Copy Clinic' }));
@@ -114,7 +114,7 @@ describe('the list of jobs', () => {
     expect(copied.find((element) => element.kind === 'job')).toMatchObject({
       name: 'Quillfeather Animal Clinic, copy',
     });
-    expect(copied).toHaveLength(Object.keys(quillfeather().elements).length);
+    expect(copied).toHaveLength(quillfeather().elements.all.map(({ id }) => id).length);
     expect(mockRouter.navigate).toHaveBeenCalledWith(`/job/${id}/plan`);
   });
 

@@ -7,7 +7,7 @@ import { SnagItem } from './SnagItem';
 
 const sheetOf = (id: string, job = sampleWith()): Opened =>
   openJob(job, <RunSheet id={id} onClose={() => undefined} onGo={() => undefined} />);
-const run = (open: Opened, id: string): Run => open.job().elements[id] as Run;
+const run = (open: Opened, id: string): Run => open.job().elements.get(id) as Run;
 
 describe('a run’s sheet', () => {
   it('tells what each size would give before it is chosen, and gives that when it is', () => {
@@ -32,7 +32,7 @@ describe('a run’s sheet', () => {
     const job = sampleWith();
     sheetOf('trunkLower', job);
     const smooth = planJob(
-      applyChange(job, put('Try', { ...(job.elements.trunkLower as Run), material: 'smooth' })).job,
+      applyChange(job, put('Try', { ...(job.elements.get('trunkLower') as Run), material: 'smooth' })).job,
     ).runs.trunkLower!;
     expect(
       screen
@@ -70,12 +70,14 @@ describe('a run’s sheet', () => {
     const before = run(open, 'trunkLower').length;
     type('Put in, this far down', "20'");
     press('Cleanout');
-    const parts = Object.values(open.job().elements).filter(
-      (element): element is Run =>
-        element.kind === 'run' &&
-        (element.id === 'trunkLower' || element.to === 'swale') &&
-        element.id !== 'runDoorLower',
-    );
+    const parts = open
+      .job()
+      .elements.all.filter(
+        (element): element is Run =>
+          element.kind === 'run' &&
+          (element.id === 'trunkLower' || element.to === 'swale') &&
+          element.id !== 'runDoorLower',
+      );
     expect(parts).toHaveLength(2);
     expect(parts.reduce((sum, part) => sum + part.length, 0)).toBeCloseTo(before, 6);
     expect(run(open, 'trunkLower').length).toBeCloseTo(20 * 0.3048, 6);
@@ -93,7 +95,7 @@ describe('snags', () => {
   });
 
   it('one that only a person on site can mend says so', () => {
-    const basin = { ...(sampleWith().elements.basin as object), sillLevel: -0.24 } as never;
+    const basin = { ...(sampleWith().elements.get('basin') as object), sillLevel: -0.24 } as never;
     const job = sampleWith(basin);
     const snag = planJob(job).snags.find((each) => each.code === 'nearOpening')!;
     openJob(job, <SnagItem snag={snag} />);
@@ -110,7 +112,7 @@ describe('sizes for the whole job', () => {
   });
 
   it('shows the least and the next, each with its verdict, and lays the one that is taken', () => {
-    const head = { ...(sampleWith().elements.job as object), settings: { cover: 0.2794 } } as never;
+    const head = { ...(sampleWith().elements.get('job') as object), settings: { cover: 0.2794 } } as never;
     const open = openJob(sampleWith(head), <SizeJob />);
     press('Work out the sizes', 'button');
     expect(seen()).toMatch(/Least: \d+ × \d+ in/);

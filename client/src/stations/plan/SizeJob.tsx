@@ -72,7 +72,7 @@ function Choice({ title, sized, testID }: { title: string; sized: SizedJob; test
   const styles = useStyles(make);
   const { verdict } = useMemo(() => planJob(applyChange(job, sized.change).job), [job, sized]);
   const changed = Object.entries(sized.sizes).filter(([run, size]) => {
-    const element = job.elements[run];
+    const element = job.elements.get(run);
     return element?.kind === 'run' && Math.abs(element.nominal - size) > 1e-9;
   });
   const counts = new Map<string, number>();

@@ -115,7 +115,7 @@ export function AddSheet({ onClose, onGo }: { onClose: () => void; onGo: (id: st
   const { job, edit } = useKept();
   const styles = useStyles(make);
   const add = ({ stem, build }: Kind): void => {
-    const levels = Object.values(job.elements).flatMap((element) =>
+    const levels = job.elements.all.flatMap((element) =>
       'groundLevel' in element && element.kind !== 'discharge' ? [element.groundLevel] : [],
     );
     const element = build(newId('e'), freeName(job, stem), levels.at(-1) ?? 0, ofKind(job, 'downspout')[0]?.id);

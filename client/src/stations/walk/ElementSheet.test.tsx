@@ -5,7 +5,7 @@ import { ElementSheet } from './ElementSheet';
 
 const sheetOf = (id: string, job = sampleWith()): Opened =>
   openJob(job, <ElementSheet id={id} onClose={() => undefined} onGo={() => undefined} />);
-const element = <T,>(open: Opened, id: string): T => open.job().elements[id] as T;
+const element = <T,>(open: Opened, id: string): T => open.job().elements.get(id) as T;
 
 describe('a channel drain’s sheet', () => {
   it('shows its profile, what it takes, and what is left to the sill in both rains', () => {
@@ -107,7 +107,7 @@ describe('roofs', () => {
 
   it('a downspout with a valley over it tells both limits, and its working has the gutter in it', () => {
     const face = {
-      ...(sampleWith().elements.faceValley as RoofFace),
+      ...(sampleWith().elements.get('faceValley') as RoofFace),
       valley: { gutterRun: 9 },
       shape: { type: 'area' as const, area: 120 },
     };

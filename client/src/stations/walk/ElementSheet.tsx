@@ -36,7 +36,7 @@ const KIND_WORDS: Record<Element['kind'], string> = {
 
 export function ElementSheet({ id, onClose, onGo }: Props) {
   const { job, plan, edit } = useKept();
-  const element = job.elements[id];
+  const element = job.elements.get(id);
   if (id === 'rain')
     return (
       <Sheet title="Design rain" onClose={onClose}>

@@ -1,13 +1,13 @@
 import {
-  heldInvert,
-  holdInvert,
+  invertSetAt,
+  setInvert,
   landingWorking,
   METRES_PER_FOOT,
   nameOf,
   newRun,
   ofKind,
   put,
-  releaseInvert,
+  freeInvert,
   showFlow,
   showSmall,
   waysOn,
@@ -38,8 +38,8 @@ export function PipeFromHere({ id, onGo }: { id: string; onGo: (id: string) => v
   const working = asked && landingWorking(job, plan, id, asked);
   const leaving = ofKind(job, 'run').find((run) => run.from === id);
   if (!landing) return null;
-  const held = heldInvert(job, id);
-  const letGo = releaseInvert(job, id);
+  const held = invertSetAt(job, id);
+  const letGo = freeInvert(job, id);
   const send = (to: string): void => {
     const run = { ...newRun(job, newId('r'), id, to, ASSUMED_LENGTH), assumed: true };
     if (edit(put(`Run to ${nameOf(job, to)}`, run)) === null) onGo(run.id);
@@ -84,7 +84,7 @@ export function PipeFromHere({ id, onGo }: { id: string; onGo: (id: string) => v
             {...levelEntry(units)}
             testID="landing-invert"
             onCommit={(level) => {
-              const change = holdInvert(job, id, level!);
+              const change = setInvert(job, id, level!);
               return change ? edit(change) : null;
             }}
           />

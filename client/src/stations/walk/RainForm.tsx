@@ -199,7 +199,7 @@ function OwnTable() {
     const file = await pickFile('.csv,.txt,text/csv,text/plain');
     if (!file) return;
     setPlace(file.name.replace(/\.[a-z]+$/i, '').slice(0, 120));
-    setText(file.size > MOST_BYTES ? '' : await file.text());
+    setText(file.size > MAX_BYTES ? '' : await file.text());
   };
   const take = (returnPeriod: number): void => {
     if (!read?.ok) return;
@@ -251,4 +251,4 @@ function OwnTable() {
   );
 }
 
-const MOST_BYTES = 1_000_000;
+const MAX_BYTES = 1_000_000;

@@ -156,11 +156,11 @@ function Roofs(props: ListProps) {
       ? `to ${element.feeds.map((feed) => nameOf(job, feed.to)).join(' and ')}`
       : 'led nowhere yet';
   const flows = (id: string): Shown => {
-    const shed = plan.sources.sheds.find((each) => each.id === id);
+    const shed = plan.sources.contributingAreas.find((each) => each.id === id);
     return showFlow((shed?.effectiveArea ?? 0) * plan.rain, units);
   };
   const area = (id: string): string =>
-    text(showArea(plan.sources.sheds.find((each) => each.id === id)?.area ?? 0, units));
+    text(showArea(plan.sources.contributingAreas.find((each) => each.id === id)?.area ?? 0, units));
   return (
     <View>
       <Text kind="heading">Roofs and downspouts</Text>
@@ -200,9 +200,7 @@ function downspoutAbout(downspout: Downspout, job: Job, units: 'us' | 'metric'):
 function Ground(props: ListProps) {
   const { job, plan, units } = useKept();
   const surfaces = ofKind(job, 'surface');
-  const landings = Object.values(job.elements)
-    .filter(isLanding)
-    .filter((landing) => landing.kind !== 'downspout');
+  const landings = job.elements.all.filter(isLanding).filter((landing) => landing.kind !== 'downspout');
   const words = {
     basin: 'grate at',
     channel: 'channel drain, grate at',
@@ -229,7 +227,7 @@ function Ground(props: ListProps) {
               : 'led nowhere yet'
           }
           figure={showFlow(
-            (plan.sources.sheds.find((each) => each.id === surface.id)?.effectiveArea ?? 0) * plan.rain,
+            (plan.sources.contributingAreas.find((each) => each.id === surface.id)?.effectiveArea ?? 0) * plan.rain,
             units,
           )}
         />

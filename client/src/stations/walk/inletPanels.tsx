@@ -1,10 +1,12 @@
 /** What an inlet does in the design rain: a basin's rating curve with today's point on it, a channel's water profile, a downspout's limit. */
 import {
+  channelCapacity,
+  elementOf,
   CUBIC_METRES_PER_SECOND_PER_GPM,
   inletWorking,
   METRES_PER_FOOT,
   METRES_PER_INCH,
-  MOST_OVER_SILL,
+  MAX_OVER_SILL,
   sagCapacity,
   showFlow,
   showLength,
@@ -59,7 +61,7 @@ function Freeboard({ id, freeboard, onAsk }: { id: string; freeboard: number | n
   const rarer = plan.openings?.freeboards[id];
   const stop = (bad: boolean): { tone?: 'stop' } => (bad ? { tone: 'stop' } : {});
   const said = (left: number, when: string): { label: string; shown: Shown } => ({
-    label: left < 0 ? `Over the sill${when}${left <= -MOST_OVER_SILL ? ', at least' : ''}` : `Below the sill${when}`,
+    label: left < 0 ? `Over the sill${when}${left <= -MAX_OVER_SILL ? ', at least' : ''}` : `Below the sill${when}`,
     shown: showSmall(Math.abs(left), units),
   });
   return (
@@ -152,7 +154,7 @@ function Basin({ id, inlet, onAsk }: { id: string; inlet: BasinPlan; onAsk: Ask 
 }
 
 function Channel({ id, inlet, onAsk }: { id: string; inlet: ChannelPlan; onAsk: Ask }) {
-  const { units } = useKept();
+  const { job, units } = useKept();
   const { ink, stop } = usePalette();
   const { profile, drain } = inlet;
   const over = profile.over > 0;
@@ -179,7 +181,11 @@ function Channel({ id, inlet, onAsk }: { id: string; inlet: ChannelPlan; onAsk: 
           size="hero"
           onPress={() => onAsk('water')}
         />
-        <Figure label="Takes, brimful" shown={showFlow(inlet.capacity, units)} onPress={() => onAsk('capacity')} />
+        <Figure
+          label="Takes, brimful"
+          shown={showFlow(channelCapacity(elementOf(job, 'channel', id)!), units)}
+          onPress={() => onAsk('capacity')}
+        />
         {over && (
           <Figure
             label="Overtops along"

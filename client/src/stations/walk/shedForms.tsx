@@ -7,7 +7,7 @@ import {
   ofKind,
   planArea,
   put,
-  shedWorking,
+  contributingAreaWorking,
   showArea,
   showFlow,
   SURFACE_COVERS,
@@ -35,8 +35,8 @@ const row = { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m, alignItems: 
 function Sheds({ element }: { element: RoofFace | Surface }) {
   const { job, plan, units } = useKept();
   const [open, setOpen] = useState(false);
-  const shed = plan.sources.sheds.find((each) => each.id === element.id);
-  const working = open ? shedWorking(job, plan, element.id) : null;
+  const shed = plan.sources.contributingAreas.find((each) => each.id === element.id);
+  const working = open ? contributingAreaWorking(job, plan, element.id) : null;
   if (!shed) return null;
   if (working) return <WorkingPanel working={working} onBack={() => setOpen(false)} />;
   return (
@@ -222,7 +222,7 @@ export function SurfaceForm({ surface }: { surface: Surface }) {
     const { coefficient: _old, ...rest } = surface;
     edit(put('Say what covers it', { ...rest, cover }));
   };
-  const landings = Object.values(job.elements)
+  const landings = job.elements.all
     .filter(isLanding)
     .filter((landing) => landing.kind === 'basin' || landing.kind === 'channel');
   return (
@@ -273,7 +273,7 @@ const FIRST_SHALLOW = { length: 15, slope: 0.02, paved: false };
 function WayOverGround({ surface }: { surface: Surface }) {
   const { plan, edit, units } = useKept();
   const { sheet, shallow } = surface;
-  const time = plan.sources.sheds.find((shed) => shed.id === surface.id)?.time ?? 0;
+  const time = plan.sources.contributingAreas.find((shed) => shed.id === surface.id)?.time ?? 0;
   const save = (next: Pick<Surface, 'sheet' | 'shallow'>): string | null => {
     const { sheet: _sheet, shallow: _shallow, ...rest } = surface;
     return edit(
@@ -367,9 +367,7 @@ function WayOverGround({ surface }: { surface: Surface }) {
 export function FixedFlowForm({ source }: { source: FixedFlow }) {
   const { job, edit, units } = useKept();
   const save = (label: string, next: Partial<FixedFlow>): string | null => edit(put(label, { ...source, ...next }));
-  const landings = Object.values(job.elements)
-    .filter(isLanding)
-    .filter((landing) => landing.kind !== 'discharge');
+  const landings = job.elements.all.filter(isLanding).filter((landing) => landing.kind !== 'discharge');
   return (
     <>
       <View style={row}>

@@ -1,0 +1,122 @@
+/** Ways out, one entry a form: at what level the water may leave, what the pipe's end is like, and what it is called. */
+
+export const RECEIVING = ['swale', 'slope', 'ditch', 'street', 'lawn'] as const;
+export type Receiving = (typeof RECEIVING)[number];
+
+export const RECEIVING_FACTS: Record<Receiving, { label: string; called: string; soil: boolean }> = {
+  swale: { label: 'Swale', called: 'the swale', soil: true },
+  slope: { label: 'Slope', called: 'the slope', soil: true },
+  ditch: { label: 'Ditch', called: 'the ditch', soil: true },
+  street: { label: 'Street', called: 'the street', soil: false },
+  lawn: { label: 'Lawn', called: 'the lawn', soil: true },
+};
+
+/** Levels of one way out, m above the job's zero: its ground or lid, the lowest its invert may be, and water that stands there. */
+interface OutfallLevels {
+  groundLevel: number;
+  controlLevel?: number | undefined;
+  standingLevel?: number | undefined;
+}
+
+export interface Outfall {
+  /** Its chip, and what is said under it. */
+  label: string;
+  note: string;
+  /** On the page of a new job, which offers the usual ones only. */
+  quickLabel?: string;
+  /** What its ground level is the level of. */
+  groundLabel: string;
+  /** What the level that a line must end at or above is; a hint under its field, and null where nobody is asked for it. */
+  controlCalled: string;
+  controlHint: string | null;
+  /** What takes the water where the form says it already. */
+  into?: Receiving;
+  /** Whether a sentence names the way out itself, rather than what takes the water. */
+  calledByName: boolean;
+  /** Whether the pipe comes out of the ground there, and needs no cover at its end. */
+  opensOut: boolean;
+  /** Whether the line drains dry after the rain. One that does not stands full up to its control level. */
+  drainsDry: boolean;
+  /** Whether a fast pipe scours what it lets out onto, where that is soil. */
+  scours: boolean;
+  /** Whether it is a pipe with a capacity of its own. */
+  hasCapacity: boolean;
+  /** Level that a line must end at or above, m: its invert's, or where the line stands full the water's. `popupLift`, m. */
+  control(levels: OutfallLevels, settings: { popupLift: number }): number;
+  /** Level at which water stands at the end whatever the pipe brings, m; −∞ where none does. */
+  standing(levels: OutfallLevels, settings: { popupLift: number }): number;
+}
+
+export const OUTFALL_FORMS = ['daylight', 'popup', 'main', 'kerb'] as const;
+export type OutfallForm = (typeof OUTFALL_FORMS)[number];
+
+/** A pipe's open end: at its control level or the ground, with the receiving water against it. */
+const openEnd = {
+  calledByName: false,
+  drainsDry: true,
+  scours: false,
+  hasCapacity: false,
+  control: ({ controlLevel, groundLevel }: OutfallLevels) => controlLevel ?? groundLevel,
+  standing: ({ standingLevel }: OutfallLevels) => standingLevel ?? Number.NEGATIVE_INFINITY,
+};
+
+const overLid = ({ groundLevel }: OutfallLevels, { popupLift }: { popupLift: number }): number =>
+  groundLevel + popupLift;
+
+export const OUTFALLS: Record<OutfallForm, Outfall> = {
+  daylight: {
+    ...openEnd,
+    label: 'To daylight',
+    note: 'drains dry',
+    quickLabel: 'Daylight',
+    groundLabel: 'Ground where it comes out',
+    controlCalled: 'the lowest the pipe may come out',
+    controlHint: 'Bottom of the swale, or water that stands in it',
+    opensOut: true,
+    scours: true,
+  },
+  popup: {
+    ...openEnd,
+    label: 'Pop-up',
+    note: 'stands full to its lid',
+    quickLabel: 'Pop-up',
+    groundLabel: 'Level of the lid',
+    controlCalled: 'the raised lid',
+    controlHint: null,
+    calledByName: true,
+    opensOut: false,
+    drainsDry: false,
+    control: overLid,
+    standing: overLid,
+  },
+  main: {
+    ...openEnd,
+    label: 'Into an existing main',
+    note: 'never a sanitary sewer',
+    groundLabel: 'Ground over the main',
+    controlCalled: 'the lowest the pipe may come out',
+    controlHint: 'Invert of the main',
+    opensOut: false,
+    hasCapacity: true,
+  },
+  kerb: {
+    ...openEnd,
+    label: 'Through the kerb',
+    note: 'ask permission; freezes over a walk',
+    groundLabel: 'Gutter at the kerb',
+    controlCalled: 'the gutter of the street',
+    controlHint: 'Bottom of the slot, where it lies above the gutter',
+    into: 'street',
+    opensOut: true,
+  },
+};
+
+/** What takes the water of a way out. */
+export const receivingOf = ({ form, receiving }: { form: OutfallForm; receiving: Receiving }): Receiving =>
+  OUTFALLS[form].into ?? receiving;
+
+/** The level that a line must end at or above, m: its invert's, or where the line stands full the water's over the raised lid. */
+export const controlLevel = (
+  discharge: OutfallLevels & { form: OutfallForm },
+  settings: { popupLift: number },
+): number => OUTFALLS[discharge.form].control(discharge, settings);

@@ -1,0 +1,23 @@
+/** The change that mends a snag, looked for among what a crew would try. */
+import type { Change } from '../../job/change';
+import type { Job } from '../../job/job';
+import type { Solution } from '../../plan/solution';
+import type { Snag } from '../../snags/snag';
+
+export interface Fix {
+  label: string;
+  change: Change;
+}
+
+/** How one kind of snag is mended. */
+export interface Mending {
+  /** The snag's. */
+  code: string;
+  /** What a crew would try, mildest first; none when only a person on site can mend it. */
+  candidates(snag: Snag, job: Job, solution: Solution): Iterable<Fix>;
+  /** Whether a candidate, worked out in the whole job, mends it. Where absent the first candidate is taken. */
+  mends?(after: Solution, snag: Snag, before: Solution): boolean;
+}
+
+/** A change as a fix under its own label. */
+export const fixOfChange = (change: Change): Fix => ({ label: change.label, change });

@@ -1,0 +1,71 @@
+/** Snags that a larger, smoother or steeper pipe mends. */
+import { MATERIAL_FACTS, NOMINAL_SIZES } from '../../catalogue/pipes';
+import { put, type Change } from '../../job/change';
+import { downstream, resized, runOf, sizeDown } from '../../job/edits/pipes';
+import { headOf, type Job } from '../../job/job';
+import { choicesOf } from '../../network/choices';
+import { LEVEL_TOLERANCE } from '../../snags/snag';
+import { showNominal, text } from '../../units';
+import { fixOfChange, type Mending } from './fix';
+
+/** A nominal size (m) in the job's units. */
+const called = (job: Job, nominal: number): string => text(showNominal(nominal, headOf(job).units));
+
+const capacityExceeded: Mending = {
+  code: 'capacityExceeded',
+  *candidates(snag, job) {
+    const run = runOf(job, snag.at);
+    const { smooth } = MATERIAL_FACTS;
+    if (MATERIAL_FACTS[run.material].roughness > smooth.roughness)
+      yield fixOfChange(put(`Make it ${smooth.label.replace('Smooth', 'smooth')}`, { ...run, material: 'smooth' }));
+    // A larger pipe lies deeper or flatter than the present one, so each size is tried in the whole line.
+    for (const nominal of NOMINAL_SIZES)
+      if (nominal > run.nominal + 1e-9)
+        yield fixOfChange(sizeDown(job, run, nominal, `Make it ${called(job, nominal)}`));
+  },
+  mends: ({ runs }, snag) => !runs[snag.at]!.overloaded,
+};
+
+const largerIntoSmaller: Mending = {
+  code: 'largerIntoSmaller',
+  candidates: (snag, job) => [
+    fixOfChange(sizeDown(job, runOf(job, snag.at), snag.limit, `Make it ${called(job, snag.limit)}`)),
+  ],
+};
+
+/** Every smaller pipe below a landing brought up to one size. */
+const waterOverGrate: Mending = {
+  code: 'waterOverGrate',
+  *candidates(snag, job) {
+    for (const nominal of NOMINAL_SIZES) {
+      const small = downstream(job, snag.at).filter((run) => run.nominal < nominal - 1e-9);
+      if (small.length > 0)
+        yield fixOfChange(
+          put(`Lay ${called(job, nominal)} from here down`, ...small.map((run) => resized(run, nominal))),
+        );
+    }
+  },
+  mends: ({ landings }, snag) => landings[snag.at]!.waterLevel! <= landings[snag.at]!.groundLevel - LEVEL_TOLERANCE,
+};
+
+/** Pitches that a crew would set on purpose, m/m: 1½, 2, 3 and 4 %. */
+const STEEPER = [0.015, 0.02, 0.03, 0.04];
+
+const willSilt: Mending = {
+  code: 'willSilt',
+  *candidates(snag, job, solution) {
+    const run = runOf(job, snag.at);
+    const better = choicesOf(solution, solution.runs[run.id]!).find((choice) => choice.verdict === 'works');
+    const size = (nominal: number): Change => put(`Make it ${called(job, nominal)}`, resized(run, nominal));
+    if (better) yield fixOfChange(size(better.nominal));
+    for (const pitch of STEEPER)
+      yield fixOfChange(put(`Set it to ${pitch * 100}% pitch`, { ...run, grade: { type: 'pitch', pitch } }));
+  },
+  mends: (after, snag, before) => {
+    const runsOut = after.budgets.some((budget) => budget.left < 0) && !before.budgets.some(({ left }) => left < 0);
+    const run = after.runs[snag.at]!;
+    return run.cleans && !run.overloaded && !runsOut;
+  },
+};
+
+export const pipeSize: readonly Mending[] = [capacityExceeded, largerIntoSmaller, waterOverGrate, willSilt];

@@ -1,0 +1,58 @@
+/** A catch basin in a rain: how deep the water stands over its grate, and what it takes. */
+import { GRATE_FACTS } from '../catalogue/grates';
+import { sagCapacity, sagDepth, type InletControl, type SagInlet } from '../hydraulics/sagInlet';
+import type { Basin } from '../job/kinds';
+import type { Settings } from '../job/settings';
+import type { Offered } from './inlet';
+import { freeboardOf } from './sill';
+
+export interface BasinPlan extends Offered {
+  kind: 'basin';
+  /** What it takes with the water over it that is allowed, m³/s. */
+  capacity: number;
+  /** Over the grate, m; whatever the pipe below does. */
+  ponding: number;
+  control: InletControl;
+  inlet: SagInlet;
+  /** Highest water, from ponding or from the pipe, or as high as it runs off over the ground, below the sill it protects, m; null where none is said. */
+  freeboard: number | null;
+  /** How much grit its sump holds, m³; null without one. */
+  sump: number | null;
+}
+
+/** All grates of a basin as one inlet. */
+export function inletOf({ grate, count = 1, clogging, walled = 0 }: Basin): SagInlet {
+  const facts = GRATE_FACTS[grate];
+  return {
+    weirLength: facts.weirLength * (1 - walled) * count,
+    openArea: facts.openArea * count,
+    clogging: clogging ?? facts.clogging,
+  };
+}
+
+/** `waterLevel` is the water line at the basin, m; `taken` and `passedOn` what of the water that came goes in and runs past, m³/s. */
+export function basinPlan(
+  basin: Basin,
+  taken: number,
+  waterLevel: number | null,
+  { ponding: allowed }: Settings,
+  passedOn = 0,
+): BasinPlan {
+  const inlet = inletOf(basin);
+  const { depth: ponding, control } = sagDepth({ ...inlet, flow: taken });
+  const highest = Math.max(basin.groundLevel + ponding, waterLevel ?? Number.NEGATIVE_INFINITY);
+  // Square in plan, as wide as the grate's rim is long.
+  const side = GRATE_FACTS[basin.grate].weirLength / 4;
+  return {
+    kind: 'basin',
+    offered: taken + passedOn,
+    taken,
+    passedOn,
+    capacity: sagCapacity({ ...inlet, depth: allowed }).flow,
+    ponding,
+    control,
+    inlet,
+    freeboard: freeboardOf(basin, highest),
+    sump: basin.sumpDepth === undefined ? null : side * side * basin.sumpDepth,
+  };
+}

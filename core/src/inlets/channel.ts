@@ -1,0 +1,126 @@
+/** A channel drain in a rain: its water profile, and what its outlets take. */
+import type { ChannelDrain } from '../hydraulics/channelDrain';
+import {
+  multiOutletCapacity,
+  multiOutletProfile,
+  type MultiOutletProfile,
+  type Outlets,
+} from '../hydraulics/channelOutlets';
+import { shapeOf } from '../hydraulics/channelSection';
+import { gutterOutletCapacity } from '../hydraulics/leader';
+import type { Channel } from '../job/kinds';
+import type { Offered } from './inlet';
+import { freeboardOf } from './sill';
+
+export interface ChannelPlan extends Offered {
+  kind: 'channel';
+  drain: ChannelDrain & { outlets: Outlets };
+  profile: MultiOutletProfile;
+  /** What the hole to its pipe takes with the channel brimful, m³/s; null with no pipe. With several, each. */
+  outletCapacity: number | null;
+  /** Greatest flow that goes out at one of its outlets, m³/s. */
+  outletFlow: number;
+  /** As a basin's: to the highest of the channel's own water, m. */
+  freeboard: number | null;
+}
+
+/** n of a channel drain of polymer concrete or plastic: the middle of 0.010–0.012. */
+const CHANNEL_ROUGHNESS = 0.011;
+
+/** Its bed falls by its own fall against its top, and by the top's. */
+const drainOf = ({
+  width,
+  depth,
+  length,
+  slope,
+  topSlope = 0,
+  section,
+  outlet = 'end',
+}: Channel): ChannelPlan['drain'] => ({
+  width,
+  depth,
+  length,
+  slope: slope + topSlope,
+  ownFall: slope,
+  roughness: CHANNEL_ROUGHNESS,
+  section,
+  outlets: outlet,
+});
+
+const capacities = new WeakMap<Channel, number>();
+
+/** What a channel takes all along, brimful and with its outlets falling free, m³/s. Some hundred profiles: asked for by what is shown. */
+export function channelCapacity(channel: Channel): number {
+  const capacity = capacities.get(channel) ?? multiOutletCapacity(drainOf(channel));
+  capacities.set(channel, capacity);
+  return capacity;
+}
+
+interface KnownProfile {
+  taken: number;
+  outletDepth: number;
+  profile: MultiOutletProfile;
+}
+
+/**
+ * The last two profiles of each channel, in the design rain and in the rarer one: dragging one landing plans the job sixty times a
+ * second, and a profile takes milliseconds.
+ */
+const profiles = new WeakMap<Channel, KnownProfile[]>();
+
+/** Water in the line (m over the bed) as far as it matters: below critical depth at a single outlet the channel falls free whatever it is. */
+function felt({ length, outlets, section, width }: ChannelPlan['drain'], taken: number, outletDepth: number): number {
+  const critical = taken > 0 ? shapeOf(section ?? 'flat', width).critical((taken / length) * length) : 0;
+  return outlets === 'end' && outletDepth <= critical ? 0 : outletDepth;
+}
+
+function profileOf(
+  channel: Channel,
+  drain: ChannelPlan['drain'],
+  taken: number,
+  waterAtOutlet: number,
+): MultiOutletProfile {
+  const outletDepth = felt(drain, taken, waterAtOutlet);
+  const last = profiles.get(channel) ?? [];
+  const same = last.find((each) => each.taken === taken && each.outletDepth === outletDepth);
+  if (same) return same.profile;
+  const profile = multiOutletProfile({ ...drain, lateralInflow: taken / channel.length, outletDepth });
+  profiles.set(channel, [{ taken, outletDepth, profile }, ...last.slice(0, 1)]);
+  return profile;
+}
+
+/** The hole to a channel's pipe, brimful: no higher than the channel, and in its end under the water over the hole's own middle. m², m */
+export function holeOf({ depth, hole = 'floor' }: Channel, diameter: number): { openArea: number; depth: number } {
+  const across = hole === 'end' ? Math.min(diameter, depth) : diameter;
+  return { openArea: (Math.PI * across ** 2) / 4, depth: hole === 'end' ? depth - across / 2 : depth };
+}
+
+/** What the hole to a pipe of `diameter` (m) takes with the channel brimful, m³/s. */
+export const holeCapacity = (channel: Channel, diameter: number): number =>
+  gutterOutletCapacity(holeOf(channel, diameter));
+
+/** `taken`, m³/s; `waterLevel` of the line, m; `outletDiameter`: inside, of the pipe that leaves it, m; null with none. */
+export function channelPlan(
+  channel: Channel,
+  taken: number,
+  waterLevel: number | null,
+  outletDiameter: number | null,
+  passedOn = 0,
+): ChannelPlan {
+  const drain = drainOf(channel);
+  const bed = channel.groundLevel - channel.depth;
+  const profile = profileOf(channel, drain, taken, Math.max(0, (waterLevel ?? bed) - bed));
+  // A door may stand anywhere beside it: against the highest of its grate.
+  const highestGrate = channel.groundLevel + (channel.topSlope ?? 0) * channel.length;
+  return {
+    kind: 'channel',
+    offered: taken + passedOn,
+    taken,
+    passedOn,
+    drain,
+    profile,
+    outletCapacity: outletDiameter === null ? null : holeCapacity(channel, outletDiameter),
+    outletFlow: Math.max(...profile.outlets.map(({ flow }) => flow)),
+    freeboard: freeboardOf(channel, highestGrate + Math.max(0, profile.over)),
+  };
+}

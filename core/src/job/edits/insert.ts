@@ -1,0 +1,79 @@
+/** Putting a landing into a run, and giving a landing a way on. */
+import type { Change } from '../change';
+import type { Landing, Run } from '../kinds';
+import { isLanding } from '../kinds';
+import { nameOf, ofKind, type Job } from '../job';
+
+/** How the two parts of a split run lie, so that the pipe stays where it was set: `at` is the part of it above the split, 0–1. */
+function splitGrade(grade: Run['grade'], at: number): [Run['grade'], Run['grade']] {
+  if (grade.type !== 'levels') return [grade, grade];
+  const { up, down } = grade;
+  const middle = up !== undefined && down !== undefined ? { down: up + (down - up) * at } : {};
+  const auto = { type: 'auto' as const };
+  return [
+    up === undefined ? auto : { type: 'levels', up, ...middle },
+    down === undefined ? auto : { type: 'levels', down },
+  ];
+}
+
+/** Splits a run at `at` m from its upper end, with a landing there. The upper part keeps the run's id, so its history goes on. */
+export function splitRun(run: Run, landing: Landing, lowerId: string, at: number): Change {
+  const { assumed: _split, ...rest } = run;
+  const [above, below] = splitGrade(run.grade, at / run.length);
+  return {
+    label: `Put ${landing.name} into the line`,
+    puts: [
+      landing,
+      { ...rest, to: landing.id, length: at, grade: above },
+      { ...rest, id: lowerId, from: landing.id, length: run.length - at, grade: below, name: undefined },
+    ].map(dropUndefined),
+    removes: [],
+  };
+}
+
+function dropUndefined<T extends object>(element: T): T {
+  return Object.fromEntries(Object.entries(element).filter(([, value]) => value !== undefined)) as T;
+}
+
+/** Landings that a landing's pipe may go to without going round: any that does not itself drain through it. */
+export function waysOn(job: Job, landing: string): Landing[] {
+  const next = new Map(ofKind(job, 'run').map((run) => [run.from, run.to]));
+  const passes = (from: string): boolean => {
+    const seen = new Set<string>();
+    for (let at: string | undefined = from; at !== undefined && !seen.has(at); at = next.get(at)) {
+      if (at === landing) return true;
+      seen.add(at);
+    }
+    return false;
+  };
+  return job.elements.all.filter(
+    (element): element is Landing => isLanding(element) && element.id !== landing && !passes(element.id),
+  );
+}
+
+/** A run from a landing, alike in make to what the job already uses. */
+export function newRun(job: Job, id: string, from: string, to: string, length: number): Run {
+  const runs = ofKind(job, 'run');
+  const widest = runs.filter((run) => run.to === from).reduce((most, run) => Math.max(most, run.nominal), 0);
+  return {
+    id,
+    kind: 'run',
+    from,
+    to,
+    length,
+    material: runs.at(-1)?.material ?? 'smooth',
+    nominal: widest || 0.1016,
+    grade: { type: 'auto' },
+  };
+}
+
+/** The first name of a stem and a number that no element has: `Wye 3`. */
+export function freeName(job: Job, stem: string): string {
+  const taken = new Set(job.elements.all.map(({ id }) => id).map((id) => nameOf(job, id)));
+  let count = 1;
+  while (taken.has(`${stem} ${count}`)) count++;
+  return `${stem} ${count}`;
+}
+
+/** Whether a run can be split at `at` m from its upper end. */
+export const lengthFitsSplit = (run: Run, at: number): boolean => at > 0 && at < run.length;

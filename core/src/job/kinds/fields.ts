@@ -1,0 +1,42 @@
+/** Fields that several kinds share. SI throughout; levels are m above the job's own zero. */
+import { z } from 'zod';
+
+export const idSchema = z
+  .string()
+  .regex(/^[A-Za-z][A-Za-z0-9_-]{0,63}$/, 'must be a letter followed by letters, digits, - or _ (64 at most)');
+export const name = z.string().trim().min(1).max(120);
+/** m above the job's zero. */
+export const level = z.number().min(-1000).max(9000);
+/** m */
+export const length = z.number().gt(0).max(10_000);
+/** m² */
+export const area = z.number().gt(0).max(1_000_000);
+export const coefficient = z.number().gt(0).max(1);
+/** m/s of rain. */
+export const intensity = z.number().gt(0).max(0.001);
+/** Fall over length, m/m. */
+export const pitch = z.number().min(-1).max(5);
+export const flag = z.boolean().optional();
+export const storey = z.number().int().min(1).max(20);
+
+/** Where water goes and in what proportion; shares are weights, so they never fail to add up. */
+export const feedSchema = z.strictObject({ to: idSchema, share: z.number().gt(0).max(1000) });
+export type Feed = z.infer<typeof feedSchema>;
+export const feeds = z.array(feedSchema).max(20);
+
+/** How water comes on to an inlet that stands on a slope; `width` of the sheet that comes to a grate, m. */
+const approachSchema = z.strictObject({
+  slope: z.number().gt(0).max(2),
+  roughness: z.number().gt(0).max(1),
+  width: length.optional(),
+});
+
+/** What inlets in the ground have alike. */
+export const groundInletFields = {
+  /** Sill of the opening that it protects, and the ground over which standing water runs off clear of it. */
+  sillLevel: level.optional(),
+  spillLevel: level.optional(),
+  /** In a low spot when absent. What carries over goes to `passesTo`. */
+  approach: approachSchema.optional(),
+  passesTo: idSchema.optional(),
+};

@@ -1,0 +1,34 @@
+import { z } from 'zod';
+import { CUBIC_METRES_PER_SECOND_PER_GPM } from '../../units/constants';
+import { feeds, idSchema, name } from './fields';
+import { kind } from './kind';
+
+/** Water that comes whatever the sky does: condensate, a sump, a neighbour's downspout. `flow` in m³/s. */
+const schema = z.strictObject({
+  id: idSchema,
+  kind: z.literal('fixedFlow'),
+  name,
+  flow: z.number().gt(0).max(10),
+  feeds,
+});
+export type FixedFlow = z.infer<typeof schema>;
+
+export const fixedFlowKind = kind<FixedFlow>(schema, {
+  label: 'Steady water',
+  idStem: 'steady',
+  about: 'water that always runs',
+  links: [{ field: 'feeds', to: 'landing', many: true }],
+  creations: [
+    {
+      stem: 'Steady water',
+      says: 'A condensate or sump line, a spring, a neighbour’s downspout',
+      build: ({ id, name: called, firstDownspout }) => ({
+        id,
+        kind: 'fixedFlow',
+        name: called,
+        flow: CUBIC_METRES_PER_SECOND_PER_GPM,
+        feeds: firstDownspout === undefined ? [] : [{ to: firstDownspout, share: 1 }],
+      }),
+    },
+  ],
+});

@@ -1,0 +1,86 @@
+/** What a job is made of: every kind, and what is derived from their entries. */
+import { z } from 'zod';
+import { basinKind, type Basin } from './basin';
+import { channelKind, type Channel } from './channel';
+import { dischargeKind } from './discharge';
+import { downspoutKind } from './downspout';
+import { fixedFlowKind } from './fixedFlow';
+import { jobKind } from './job';
+import { junctionKind } from './junction';
+import type { Creation, Kind } from './kind';
+import { rainKind } from './rain';
+import { roofFaceKind } from './roofFace';
+import { runKind } from './run';
+import { surfaceKind } from './surface';
+
+/** In the order in which a job tells them, and the list of what can be put in. */
+const ALL = [
+  jobKind,
+  rainKind,
+  roofFaceKind,
+  downspoutKind,
+  basinKind,
+  channelKind,
+  fixedFlowKind,
+  surfaceKind,
+  junctionKind,
+  dischargeKind,
+  runKind,
+] as const;
+
+type ElementOf<K> = K extends Kind<infer E> ? E : never;
+export type Element = ElementOf<(typeof ALL)[number]>;
+export type ElementKind = Element['kind'];
+export type OfKind<K extends ElementKind> = Extract<Element, { kind: K }>;
+/** Places a pipe can start, pass or end. A downspout that lands on a gutter is not one. */
+export type Landing = Extract<Element, { groundLevel: number }>;
+export type GroundInlet = Basin | Channel;
+
+/** Any kind's entry, its functions taking any element: only ever called with one of its own kind. */
+type AnyKind = Kind<Element>;
+
+export const KIND_LIST = ALL as unknown as readonly AnyKind[];
+export const ELEMENT_KINDS: readonly ElementKind[] = KIND_LIST.map(
+  ({ schema }) => (schema.shape.kind as z.ZodLiteral<ElementKind>).value,
+);
+
+const BY_KIND = new Map<ElementKind, AnyKind>(KIND_LIST.map((entry, k) => [ELEMENT_KINDS[k]!, entry]));
+
+/** The entry of a kind. */
+export const kindOf = (kind: ElementKind): AnyKind => BY_KIND.get(kind)!;
+
+export const elementSchema = z.discriminatedUnion(
+  'kind',
+  KIND_LIST.map(({ schema }) => schema) as unknown as [z.ZodObject, ...z.ZodObject[]],
+) as unknown as z.ZodType<Element>;
+
+/** Kinds of which some can be a landing. */
+export const LANDING_KINDS: readonly ElementKind[] = ELEMENT_KINDS.filter(
+  (kind) => kindOf(kind).isLanding !== undefined,
+);
+
+export function isLanding(element: Element | undefined): element is Landing {
+  return element !== undefined && kindOf(element.kind).isLanding?.(element) === true;
+}
+
+export const isGroundInlet = (element: Element | undefined): element is GroundInlet =>
+  element !== undefined && kindOf(element.kind).groundInlet === true;
+
+/** Every way to put something in, with the kind that it makes. */
+export const CREATIONS: readonly (Creation<Element> & { kind: ElementKind })[] = ELEMENT_KINDS.flatMap((kind) =>
+  (kindOf(kind).creations ?? []).map((creation) => ({ ...creation, kind })),
+);
+
+export type { Basin } from './basin';
+export { outletsFit, type Channel } from './channel';
+export type { Discharge } from './discharge';
+export { landsOnGutter, type Downspout } from './downspout';
+export { idSchema, type Feed } from './fields';
+export type { FixedFlow } from './fixedFlow';
+export type { JobElement } from './job';
+export type { Junction } from './junction';
+export type { Creation, Site } from './kind';
+export type { RainElement } from './rain';
+export type { RoofFace } from './roofFace';
+export { diameterOf, type Run } from './run';
+export type { Surface } from './surface';

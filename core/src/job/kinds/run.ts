@@ -1,0 +1,45 @@
+import { z } from 'zod';
+import { MATERIALS } from '../../catalogue/pipes';
+import { flag, idSchema, length, level, name, pitch } from './fields';
+import { kind } from './kind';
+
+const schema = z.strictObject({
+  id: idSchema,
+  kind: z.literal('run'),
+  name: name.optional(),
+  from: idSchema,
+  to: idSchema,
+  length,
+  material: z.enum(MATERIALS),
+  nominal: z.number().min(0.02).max(3),
+  insideDiameter: z.number().min(0.02).max(3).optional(),
+  /** `auto`: as shallow as cover and least pitch allow. Set levels are inverts. */
+  grade: z.discriminatedUnion('type', [
+    z.strictObject({ type: z.literal('auto') }),
+    z.strictObject({ type: z.literal('pitch'), pitch }),
+    z.strictObject({ type: z.literal('levels'), up: level.optional(), down: level.optional() }),
+  ]),
+  under: z.enum(['turf', 'cars']).optional(),
+  assumed: flag,
+  /** How many such pipes lie side by side and share the flow; one when absent. */
+  parallel: z.number().int().min(1).max(6).optional(),
+  /** Opening left in the adapter at its head where that is narrower than the pipe, m. */
+  throat: z.number().min(0.02).max(3).optional(),
+  /** True once protection for a trench of 5 ft or deeper is planned. */
+  shored: flag,
+});
+export type Run = z.infer<typeof schema>;
+
+/** Inside diameter, m: the product's own where it was entered. */
+export const diameterOf = (run: Run): number => run.insideDiameter ?? run.nominal;
+
+export const runKind = kind<Run>(schema, {
+  label: 'Solid pipe',
+  idStem: 'run',
+  about: 'solid pipe from one landing to the next',
+  links: [
+    { field: 'from', to: 'start' },
+    { field: 'to', to: 'landing', circuit: 'pipes' },
+  ],
+  nameIn: (run, nameOf) => run.name ?? `${nameOf(run.from)} to ${nameOf(run.to)}`,
+});

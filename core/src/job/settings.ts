@@ -1,0 +1,69 @@
+/**
+ * Every number that is a choice and not a law: its usual value, unit and where it comes from. A job's own `settings`
+ * override these one by one; `resolveSettings()` gives the whole set.
+ */
+import { METRES_PER_FOOT, METRES_PER_INCH, METRES_PER_SECOND_PER_INCH_PER_HOUR } from '../units/constants';
+
+export interface Settings {
+  /** Cover planned over the crown, m. Trade habit: 12 in under turf. */
+  cover: number;
+  /** Least cover accepted under turf, m. Trade habit: 6 in. */
+  leastCover: number;
+  /** Least pitch of pipe, m/m. 1 %, near the eighth-inch-a-foot of plumbing codes for building drains. */
+  leastPitch: number;
+  /** Least pitch of smooth pipe from 6 in up, m/m. */
+  leastPitchLarge: number;
+  /** Nominal size from which `leastPitchLarge` holds, m. */
+  largeFrom: number;
+  /** Least distance of a discharge from any building, m. Commonly 10 ft; the local rule governs. */
+  buildingClearance: number;
+  /** How far a pop-up's lid must lift to pass water, m. */
+  popupLift: number;
+  /** Grit that an ordinary rain should move, m. Roof shingles shed 1–2 mm. */
+  gritSize: number;
+  /** Rain that should keep a line clean, m/s: 1 in/h. */
+  ordinaryRain: number;
+  /** Least velocity at the design rain, m/s: 2 ft/s, the usual rule for keeping storm pipe clean. */
+  leastVelocity: number;
+  /** Velocity from which plastic pipe and its joints wear, m/s: 10 ft/s. */
+  highVelocity: number;
+  /** Water that a gutter can hold over its outlets, m. A 5 in gutter, brimful but for half an inch. */
+  gutterDepth: number;
+  /** Water allowed to stand over a grate in the design rain, m: 2 in. */
+  ponding: number;
+  /** How far below the sill of a door or window well water should stay, m: 3 in. */
+  openingMargin: number;
+  /** Farthest between places to get a rod or hose in, m: 100 ft. */
+  cleanoutSpacing: number;
+  /** Pitch at which the bubble touches the line on the user's level, m/m. ¼ in/ft is a usual marking. */
+  levelLinePitch: number;
+}
+
+export const DEFAULTS: Settings = {
+  cover: 12 * METRES_PER_INCH,
+  leastCover: 6 * METRES_PER_INCH,
+  leastPitch: 0.01,
+  leastPitchLarge: 0.005,
+  largeFrom: 6 * METRES_PER_INCH,
+  buildingClearance: 10 * METRES_PER_FOOT,
+  popupLift: 1 * METRES_PER_INCH,
+  gritSize: 0.0015,
+  ordinaryRain: METRES_PER_SECOND_PER_INCH_PER_HOUR,
+  leastVelocity: 2 * METRES_PER_FOOT,
+  highVelocity: 10 * METRES_PER_FOOT,
+  gutterDepth: 3 * METRES_PER_INCH,
+  ponding: 2 * METRES_PER_INCH,
+  openingMargin: 3 * METRES_PER_INCH,
+  cleanoutSpacing: 100 * METRES_PER_FOOT,
+  levelLinePitch: 1 / 48,
+};
+
+const resolved = new WeakMap<Partial<Settings>, Settings>();
+
+/** The defaults with a job's own choices laid over them: the same object for as long as the choices are. */
+export function resolveSettings(own: Partial<Settings> | undefined): Settings {
+  if (own === undefined) return DEFAULTS;
+  const known = resolved.get(own) ?? { ...DEFAULTS, ...own };
+  resolved.set(own, known);
+  return known;
+}

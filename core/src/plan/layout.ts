@@ -1,0 +1,45 @@
+/** Where everything lies, whatever it rains: lines, levels and fall budgets. */
+import { headOf, landingsOf, ofKind, type Job } from '../job/job';
+import type { JobElement, Landing, Run } from '../job/kinds';
+import { resolveSettings, type Settings } from '../job/settings';
+import { fallBudget, tightestBudgets, type FallBudget } from '../network/budget';
+import { planLevels, type Levels } from '../network/levels';
+import { findLines, type Line } from '../network/lines';
+import { buildTree, type Tree } from '../network/tree';
+import { stage } from './stage';
+
+export interface Layout {
+  settings: Settings;
+  tree: Tree;
+  lines: Line[];
+  levels: Levels;
+  budgets: FallBudget[];
+}
+
+const layout = stage(
+  'layout',
+  (
+    landings: readonly Landing[],
+    runs: readonly Run[],
+    settings: Settings,
+    pitchStyle: JobElement['pitchStyle'],
+  ): Layout => {
+    const tree = buildTree(landings, runs);
+    const lines = findLines(tree);
+    const levels = planLevels(tree, lines, settings, pitchStyle);
+    return { settings, tree, lines, levels, budgets: tightestBudgets(tree, levels, settings) };
+  },
+);
+
+/** Layout of a job. Never fails: what fits in no line is told as stray. */
+export function layOut(job: Job): Layout {
+  const { settings, pitchStyle } = headOf(job);
+  return layout(landingsOf(job), ofKind(job, 'run'), resolveSettings(settings), pitchStyle);
+}
+
+/** Fall budget of the route from any landing of a job; null when it leads to no discharge. */
+export function budgetFrom(job: Job, landing: string): FallBudget | null {
+  const { tree, levels, settings } = layOut(job);
+  const at = tree.indexOf.get(landing);
+  return at === undefined ? null : fallBudget(tree, levels, settings, at);
+}

@@ -1,0 +1,61 @@
+/** What a rain makes of a job as it is laid out. */
+import type { InletPlan } from '../inlets';
+import type { Job } from '../job/job';
+import { diameterOf, type RainElement } from '../job/kinds';
+import { NONE } from '../network/tree';
+import type { WaterLine } from '../network/waterLine';
+import type { Sources } from '../runoff/sources';
+import { flowsOf, type JobFlows } from './flows';
+import { inletsOf } from './inlets';
+import type { Layout } from './layout';
+import { byId, type LandingPlan } from './solution';
+import { sourcesOf } from './sources';
+import { stage } from './stage';
+import { waterLineOf } from './waterLine';
+
+export interface RainResponse {
+  sources: Sources;
+  flows: JobFlows;
+  water: WaterLine;
+  landings: Record<string, LandingPlan>;
+  inlets: Record<string, InletPlan>;
+}
+
+function landingPlan({ tree, levels }: Layout, flows: JobFlows, water: WaterLine, at: number): LandingPlan {
+  const landing = tree.landings[at]!;
+  const leaving = tree.leaving[at]!;
+  const run = leaving === NONE ? tree.arriving[at]![0] : leaving;
+  const crown = run === undefined ? null : leaving === NONE ? levels.crownDown[run]! : levels.crownUp[run]!;
+  return {
+    id: landing.id,
+    kind: landing.kind,
+    groundLevel: landing.groundLevel,
+    crown,
+    invert: crown === null ? null : crown - diameterOf(tree.runs[run!]!),
+    cover: crown === null ? null : landing.groundLevel - crown,
+    enteringArea: flows.enteringArea[at]!,
+    passingArea: flows.passingArea[at]!,
+    entering: flows.entering[at]!,
+    passing: flows.flow[at]!,
+    outlet: tree.outlet[at] === NONE ? null : tree.landings[tree.outlet[at]!]!.id,
+    waterLevel: run === undefined ? null : water.levels[at]!,
+  };
+}
+
+const landingPlans = stage('landings', (layout: Layout, flows: JobFlows, water: WaterLine) => {
+  const plans = byId<LandingPlan>();
+  layout.tree.landings.forEach((landing, at) => {
+    plans[landing.id] = landingPlan(layout, flows, water, at);
+  });
+  return plans;
+});
+
+/** A job under a rain: sources, flows, water line, landings, inlets, each stage after those that it reads. */
+export function rainResponse(job: Job, rain: RainElement | undefined, layout: Layout): RainResponse {
+  const sources = sourcesOf(job, rain);
+  const flows = flowsOf(job, rain, sources, layout);
+  const water = waterLineOf(layout, flows);
+  const landings = landingPlans(layout, flows, water);
+  const inlets = inletsOf(job, layout.settings, landings, sources, flows.onSlope);
+  return { sources, flows, water, landings, inlets };
+}

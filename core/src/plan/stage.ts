@@ -1,0 +1,27 @@
+/**
+ * A stage of the plan: entered once, reading only what earlier ones made, and remembered on what it reads. What it reads is compared by
+ * identity: the core never changes a thing in place, so what is the same object has not changed.
+ */
+
+/** Last answers that a stage remembers: the design rain and the rarer one, of the job as made and of the one under the finger. */
+const REMEMBERED = 4;
+
+const entered = new Map<string, number>();
+
+/** How often each stage has been worked out, rather than remembered, since the program began. */
+export const stagesEntered = (): ReadonlyMap<string, number> => new Map(entered);
+
+/** A stage by its name and its work. */
+export function stage<A extends readonly unknown[], R>(name: string, work: (...read: A) => R): (...read: A) => R {
+  const remembered: { read: A; made: R }[] = [];
+  return (...read) => {
+    const at = remembered.findIndex((each) => each.read.every((thing, k) => thing === read[k]));
+    if (at === 0) return remembered[0]!.made;
+    const known = at > 0 ? remembered.splice(at, 1)[0]! : null;
+    if (!known) entered.set(name, (entered.get(name) ?? 0) + 1);
+    const answer = known ?? { read, made: work(...read) };
+    remembered.unshift(answer);
+    if (remembered.length > REMEMBERED) remembered.length = REMEMBERED;
+    return answer.made;
+  };
+}

@@ -1,0 +1,60 @@
+/** Working of what is left to a sill, in the design rain or in the rarer one that openings are checked by. */
+import { MAX_OVER_SILL, type BasinPlan, type ChannelPlan } from '../../inlets';
+import type { Basin, Channel } from '../../job/kinds';
+import type { Solution } from '../../plan/solution';
+import { showLevel, showRain, showSmall, text, type UnitSystem } from '../../units';
+import type { Working } from './working';
+
+const FORMULA =
+  'left = sill − water;  water = the higher of what stands over the inlet and the water line, at most what runs off';
+
+function standsLine(inlet: BasinPlan | ChannelPlan, units: UnitSystem): string {
+  return inlet.kind === 'basin'
+    ? `over the grate: ${text(showSmall(inlet.ponding, units))}`
+    : `over the channel’s top: ${text(showSmall(Math.max(0, inlet.profile.over), units))}`;
+}
+
+const spillLine = ({ spillLevel }: Basin | Channel, units: UnitSystem): string[] =>
+  spillLevel === undefined ? [] : [`runs off over the ground at ${text(showLevel(spillLevel, units))}`];
+
+export function sillWorking(
+  element: Basin | Channel,
+  inlet: BasinPlan | ChannelPlan,
+  { landings, settings }: Solution,
+  units: UnitSystem,
+): Working {
+  const left = inlet.freeboard ?? 0;
+  const { waterLevel } = landings[element.id]!;
+  return {
+    title: left < 0 ? 'Over the sill' : 'Below the sill',
+    says: 'How far the water stays from the opening that this inlet protects, in the design rain.',
+    formula: FORMULA,
+    numbers: [
+      `sill at ${text(showLevel(element.sillLevel ?? 0, units))}, grate at ${text(showLevel(element.groundLevel, units))}`,
+      standsLine(inlet, units),
+      ...(waterLevel === null ? [] : [`water line of the pipe here ${text(showLevel(waterLevel, units))}`]),
+      ...spillLine(element, units),
+      ...(left <= -MAX_OVER_SILL ? ['Told as 6 in (152 mm): deeper water has run off somewhere.'] : []),
+      `wanted: ${text(showSmall(settings.openingMargin, units))}`,
+    ],
+    result: showSmall(Math.abs(left), units),
+    source: 'Levels of this job; the head over the ground that water runs off over is left to the margin.',
+  };
+}
+
+export function rarerSillWorking(element: Basin | Channel, { openings }: Solution, units: UnitSystem): Working | null {
+  const left = openings?.freeboards[element.id];
+  if (!openings || left === undefined) return null;
+  return {
+    title: `${left < 0 ? 'Over' : 'Below'} the sill, ${openings.returnPeriod}-year`,
+    says: `The whole job solved again in the ${openings.returnPeriod}-year rain: more off every surface, deeper over every grate, fuller in every pipe.`,
+    formula: FORMULA,
+    numbers: [
+      `i = ${text(showRain(openings.intensity, units))} in the first 5 minutes`,
+      `sill at ${text(showLevel(element.sillLevel ?? 0, units))}, water at ${text(showLevel((element.sillLevel ?? 0) - left, units))}${left <= -MAX_OVER_SILL ? ' or higher' : ''}`,
+      ...spillLine(element, units),
+    ],
+    result: showSmall(Math.abs(left), units),
+    source: `C is raised for a rare storm (1.25 at 100 years, to all of the rain at most; ASCE Manual of Practice 77). Openings by the ${openings.returnPeriod}-year rain: common practice.`,
+  };
+}
