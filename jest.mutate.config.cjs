@@ -1,0 +1,11 @@
+/** The core's tests alone, as the mutation run repeats them some thousand times: property tests in fewer rounds. */
+const { projects } = require('./jest.config.js');
+
+const core = projects.find(({ displayName }) => displayName === 'core');
+module.exports = {
+  ...core,
+  displayName: undefined,
+  testEnvironment: '@stryker-mutator/jest-runner/jest-env/node',
+  setupFiles: ['<rootDir>/core/src/testing/fewerRounds.ts'],
+  testTimeout: 60_000,
+};
