@@ -1,33 +1,65 @@
-/** Arrows run one way: client → core, server → core, and nothing between client and server but typed requests. */
+/**
+ * The house, as docs/architecture.md draws it. Arrows run one way: client → core, server → core, nothing between client and server but
+ * typed requests; inside the core from plan and words down to the sums; inside the client from stations down to the theme.
+ */
+const CORE = '^core/src';
+
+/** Rooms of the core, lowest floor first: what stands on a floor may use its own floor and those below. */
+const FLOORS = [
+  ['units', 'catalogue', 'numeric'],
+  ['rain/intensity', 'hydraulics'],
+  ['job', 'rain'],
+  ['inlets'],
+  ['runoff'],
+  ['network'],
+  ['plan', 'snags', 'words'],
+  ['design'],
+  ['api', 'sums', 'samples', 'verification'],
+];
+
+const roomsAbove = (floor) => FLOORS.slice(floor + 1).flat();
+
+const floorRules = FLOORS.map((rooms, floor) => ({
+  name: `core-floor-${floor}`,
+  comment: `${rooms.join(', ')} may not reach up`,
+  severity: 'error',
+  from: { path: `${CORE}/(${rooms.join('|')})/`, pathNot: '\\.test\\.ts$' },
+  to: { path: `${CORE}/(${roomsAbove(floor).join('|')})/`, dependencyTypesNot: ['type-only'] },
+})).filter(({ to }) => !to.path.endsWith('/()/'));
+
+/** What `from` must never use. */
+const never = (name, from, to, more = {}) => ({ name, severity: 'error', from: { path: from, pathNot: '\\.test\\.tsx?$|/testing/' }, to: { path: to, ...more } });
+
 module.exports = {
   forbidden: [
     {
       name: 'core-alone',
       severity: 'error',
-      from: { path: '^core/src', pathNot: '\\.test\\.ts$|^core/src/testing/' },
+      from: { path: CORE, pathNot: '\\.test\\.ts$|^core/src/testing/' },
       to: { pathNot: '^core/src|node_modules/zod' },
     },
-    { name: 'client-not-server', severity: 'error', from: { path: '^client/src' }, to: { path: '^server/' } },
-    { name: 'server-not-client', severity: 'error', from: { path: '^server/src' }, to: { path: '^client/' } },
+    {
+      name: 'core-top-is-index',
+      comment: 'No loose files at the top of the core but index.ts.',
+      severity: 'error',
+      from: {},
+      to: { path: '^core/src/(?!index\\.ts$)[^/]+$' },
+    },
+    ...floorRules,
+    never('snags-mend-nothing', '^core/src/snags/', '^core/src/(design|plan)/', { dependencyTypesNot: ['type-only'] }),
+    never('words-plan-nothing', '^core/src/words/', '^core/src/(design|plan)/', { dependencyTypesNot: ['type-only'] }),
+    never('hydraulics-know-no-job', '^core/src/hydraulics', '^core/src/(job|network|snags|runoff|inlets|plan)'),
+    never('client-not-server', '^client/src', '^server/'),
+    never('server-not-client', '^server/src', '^client/'),
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true, dependencyTypesNot: ['type-only'] } },
-    {
-      name: 'drawings-know-no-station',
-      severity: 'error',
-      from: { path: '^client/src/(drawing|ui|theme|data)' },
-      to: { path: '^client/src/(stations|app)' },
-    },
-    {
-      name: 'ui-knows-no-job',
-      severity: 'error',
-      from: { path: '^client/src/(ui|theme)' },
-      to: { path: '^client/src/(data|drawing|stations|app)' },
-    },
-    {
-      name: 'hydraulics-know-no-job',
-      severity: 'error',
-      from: { path: '^core/src/hydraulics', pathNot: '\\.test\\.ts$' },
-      to: { path: '^core/src/(job|network|snags|runoff)' },
-    },
+    never('theme-at-the-bottom', '^client/src/theme/', '^client/src/(?!theme/)'),
+    never('ui-knows-no-job', '^client/src/(ui|input)/', '^client/src/(data|drawing|parts|elements|stations|app)/'),
+    never('data-draws-nothing', '^client/src/data/', '^client/src/(ui|input|drawing|parts|elements|stations|app)/'),
+    never('drawings-know-no-station', '^client/src/drawing/', '^client/src/(parts|elements|stations|app)/'),
+    never('parts-know-no-element', '^client/src/parts/', '^client/src/(elements|stations|app)/'),
+    never('elements-know-no-station', '^client/src/elements/', '^client/src/(stations|app)/'),
+    never('walk-not-plan', '^client/src/stations/walk/', '^client/src/stations/(plan|jobs)/'),
+    never('plan-not-walk', '^client/src/stations/plan/', '^client/src/stations/(walk|jobs)/'),
     {
       name: 'tests-stay-out',
       severity: 'error',

@@ -19,5 +19,16 @@ export default tseslint.config(
     },
   },
   { files: ['client/src/**/*.{ts,tsx}'], ...reactHooks.configs.flat.recommended },
+  {
+    // What plans a job stands behind the planner, so that it is done off the finger's path.
+    files: ['client/src/**/*.{ts,tsx}'],
+    ignores: ['client/src/data/planning.ts', '**/*.test.{ts,tsx}', 'client/src/testing/**'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        { paths: [{ name: '@katabasis/core', importNames: ['planJob', 'solve', 'sizeJob', 'fixOf', 'searchFix'], message: 'Ask data/planner.' }] },
+      ],
+    },
+  },
   { files: ['**/*.cjs', '**/*.config.js', '*.js'], rules: { '@typescript-eslint/no-require-imports': 'off' } },
 );

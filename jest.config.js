@@ -33,7 +33,7 @@ module.exports = {
       testMatch: ['<rootDir>/src/**/*.test.tsx'],
       // Expo's own transform leaves most packages as they are; these come as modules only.
       transformIgnorePatterns: [
-        '/node_modules/(?!(.*react-native.*|expo.*|@expo.*|@react-navigation|@testing-library|lucide-react-native|@tanstack|zod|fast-check|pure-rand))',
+        '/node_modules/(?!(.*react-native.*|expo.*|@expo.*|@react-navigation|@testing-library|lucide-react-native|@tanstack|zod|fast-check|pure-rand|d3-array|internmap|idb|comlink))',
       ],
       transform: { '\\.m?[jt]sx?$': ['babel-jest', { caller: { name: 'metro', bundler: 'metro', platform: 'web' } }] },
       setupFilesAfterEnv: ['<rootDir>/src/testing/setup.ts'],

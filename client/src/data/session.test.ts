@@ -2,23 +2,8 @@ import fc from 'fast-check';
 import { quillfeather } from '@katabasis/core/samples';
 import type { ChangeBody, Element, JobReply } from '@katabasis/core';
 import { Refused, Unreachable, type Api } from './api';
-import { loadQueue, queueKey, type KeyValue } from './queue';
+import { MemoryStore } from './memoryStore';
 import { Session } from './session';
-
-class Memory implements KeyValue {
-  kept = new Map<string, string>();
-  full = false;
-  get length(): number {
-    return this.kept.size;
-  }
-  key = (index: number): string | null => [...this.kept.keys()][index] ?? null;
-  getItem = (key: string): string | null => this.kept.get(key) ?? null;
-  removeItem = (key: string): void => void this.kept.delete(key);
-  setItem = (key: string, value: string): void => {
-    if (this.full) throw new Error('no room');
-    this.kept.set(key, value);
-  };
-}
 
 const elements = (): Element[] => [...quillfeather().elements];
 const reply = (seq = 0): JobReply => ({
@@ -33,7 +18,7 @@ const name = (text: string) => ({
 });
 
 function setUp() {
-  const storage = new Memory();
+  const store = new MemoryStore(true);
   const sent: ChangeBody[] = [];
   let seq = 0;
   const server = { down: false, refuse: null as Refused | null };
@@ -48,25 +33,28 @@ function setUp() {
     },
   };
   let count = 0;
-  const open = (): Session => {
-    const session = new Session('clinic', {
-      storage,
+  const open = async (): Promise<Session> => {
+    const needs = {
+      store,
       api,
-      newId: (stem) => `${stem}-${count++}`,
-      onServerState: () => undefined,
+      newId: (stem: string) => `${stem}-${count++}`,
+      tellPages: () => undefined,
+      onSaved: () => undefined,
       onBehind: () => undefined,
-    });
+    };
+    const session = new Session('clinic', needs);
+    await session.ready;
     session.take(reply());
     return session;
   };
-  return { storage, sent, server, open };
+  return { store, sent, server, open };
 }
 
 const wyeName = (session: Session): unknown => (session.view.job!.elements.get('wye2') as { name: string }).name;
 
 it('shows a change at once, sends it, and follows with the version that the server gave', async () => {
   const { sent, open } = setUp();
-  const session = open();
+  const session = await open();
   expect(session.edit(name('One'))).toBeNull();
   expect(wyeName(session)).toBe('One');
   await session.flush();
@@ -79,21 +67,21 @@ it('shows a change at once, sends it, and follows with the version that the serv
 it('keeps changes through a closed page and sends them in order when the server is back', async () => {
   const { sent, server, open } = setUp();
   server.down = true;
-  const first = open();
+  const first = await open();
   first.edit(name('One'));
   first.edit(name('Two'));
   await first.flush();
   expect(first.view.keeping).toEqual({ state: 'waiting', count: 2, stored: true });
   server.down = false;
-  const second = open();
+  const second = await open();
   expect(wyeName(second)).toBe('Two');
   await second.flush();
   expect(sent.map(({ label }) => label)).toEqual(['Name it One', 'Name it Two']);
   expect(sent[1]!.puts[0]!.base).toBe(2);
 });
 
-it('undoes and redoes', () => {
-  const session = setUp().open();
+it('undoes and redoes', async () => {
+  const session = await setUp().open();
   session.edit(name('One'));
   session.edit(name('Two'));
   session.undo();
@@ -107,9 +95,9 @@ it('undoes and redoes', () => {
   expect(session.view.redoLabel).toBeNull();
 });
 
-it('previews without making, and gives the same job back when the preview is off', () => {
+it('previews without making, and gives the same job back when the preview is off', async () => {
   const { sent, open } = setUp();
-  const session = open();
+  const session = await open();
   const before = session.view.job;
   session.preview(name('Held'));
   expect(session.moving).toBe(true);
@@ -125,7 +113,7 @@ it.each([
   ['theirs', 'Theirs'],
 ] as const)('on a conflict keeps %s', async (side, wanted) => {
   const { sent, server, open } = setUp();
-  const session = open();
+  const session = await open();
   const theirs = name('Theirs').puts[0]!;
   server.refuse = new Refused({
     type: 'about:blank',
@@ -145,7 +133,7 @@ it.each([
 
 it('says why the server refused a change, and goes on when it is given up', async () => {
   const { server, open } = setUp();
-  const session = open();
+  const session = await open();
   server.refuse = new Refused({ type: 'about:blank', title: 'That change would break the job.', status: 422 });
   session.edit(name('One'));
   await session.flush();
@@ -156,36 +144,29 @@ it('says why the server refused a change, and goes on when it is given up', asyn
   expect(session.view.keeping.state).toBe('kept');
 });
 
-it('refuses, with a sentence, what could not be saved, and changes nothing', () => {
-  const { storage, open } = setUp();
-  const session = open();
+it('refuses, with a sentence, what could not be saved, and changes nothing', async () => {
+  const { store, open } = setUp();
+  const session = await open();
   expect(session.edit({ label: 'Cut', puts: [], removes: ['wye2'] })).toMatch(/points to "wye2"/);
   expect(
     session.edit({ label: 'Deep', puts: [{ ...name('x').puts[0]!, groundLevel: Number.NaN } as Element], removes: [] }),
   ).toMatch(/groundLevel must be a finite number/);
-  expect(storage.getItem(queueKey('clinic'))).toBeNull();
+  expect((await store.load('clinic'))!.waiting).toEqual([]);
 });
 
 it('holds changes on the page when the device has no room, and says so', async () => {
-  const { storage, server, open } = setUp();
-  const session = open();
+  const { store, server, open } = setUp();
+  const session = await open();
   server.down = true;
-  storage.full = true;
+  store.full = true;
   session.edit(name('One'));
   await session.flush();
   expect(session.view.keeping).toEqual({ state: 'waiting', count: 1, stored: false });
   expect(wyeName(session)).toBe('One');
-  storage.full = false;
+  store.full = false;
   server.down = false;
   await session.flush();
-  expect(loadQueue(storage, 'clinic').changes).toEqual([]);
-});
-
-it('sets a queue that it cannot read aside instead of throwing it away', () => {
-  const { storage, open } = setUp();
-  storage.setItem(queueKey('clinic'), '{"changes": 5}');
-  open();
-  expect([...storage.kept.keys()].some((key) => key.startsWith('katabasis.unread.clinic'))).toBe(true);
+  expect((await store.load('clinic'))!.waiting).toEqual([]);
 });
 
 /** What a contractor does in a bad yard: edits, undoes, redoes, loses and finds the server, closes the page. */
@@ -216,7 +197,7 @@ it('ends with the server holding just what the page shows, whatever happened on 
   await fc.assert(
     fc.asyncProperty(acts, async (list) => {
       const { sent, server, open } = setUp();
-      let session = open();
+      let session = await open();
       for (const each of list) {
         if (each.act === 'edit') session.edit(name(each.name));
         else if (each.act === 'undo') session.undo();
@@ -227,7 +208,7 @@ it('ends with the server holding just what the page shows, whatever happened on 
           const shown = wyeName(session);
           server.down = true;
           await session.flush();
-          session = open();
+          session = await open();
           // What was shown before the page was closed is shown when it is opened, sent or not.
           const onServer = sent.at(-1)?.puts[0]?.element as { name: string } | undefined;
           if (session.view.keeping.state === 'waiting' || session.view.keeping.state === 'sending')

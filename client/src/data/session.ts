@@ -1,66 +1,41 @@
 /**
- * One job as it is worked on here: what the server has, the changes made since laid over it, undo and redo, and the sending of it
- * all. Every change is stored before it shows, shows before it is sent, and leaves the store only when the server has it.
+ * One job as it is worked on here: what the server has, the changes made since laid over it, undo and redo, and the sending of it all.
+ * All is in memory while the job is open, so that an edit costs what it touches; every change is given to the device's store in the same
+ * turn in which it shows, and leaves it only when the server has it.
  */
 import {
   applyChange,
+  changed,
+  changeFaults,
   changeSchema,
   issueSentence,
-  jobFaults,
   jobFrom,
   type Change,
-  type Conflict,
-  type Element,
   type Job,
   type JobReply,
 } from '@katabasis/core';
-import { Refused, type Api } from './api';
-import {
-  enqueued,
-  hasRoom,
-  loadQueue,
-  settled,
-  updateQueue,
-  withoutElements,
-  type KeyValue,
-  type Pending,
-} from './queue';
-
-/** What stands between this device and the server. */
-export type Keeping =
-  | { state: 'kept' }
-  | { state: 'sending' }
-  | { state: 'waiting'; count: number; stored: boolean }
-  | { state: 'conflict'; label: string; conflicts: Conflict[] }
-  | { state: 'refused'; label: string; sentence: string };
-
-export interface SessionView {
-  /** Null until the job has been read once. */
-  job: Job | null;
-  keeping: Keeping;
-  undoLabel: string | null;
-  redoLabel: string | null;
-}
-
-export interface SessionNeeds {
-  storage: KeyValue;
-  api: Api;
-  newId: (stem: string) => string;
-  /** Called with the job as the server has it, whenever that is newly known. */
-  onServerState: (reply: JobReply) => void;
-  /** Called when the server is known to have more than this page has seen. */
-  onBehind: () => void;
-}
+import { Refused } from './api';
+import type { Keeping, PageNews, SessionNeeds, SessionView } from './keeping';
+import type { Pending, Step, StoredJob, Versioned } from './stored';
+import { acknowledge, pendingOf, rebased, withoutChange, withoutElements, type Rest } from './waiting';
 
 const RETRY_MS = [2_000, 5_000, 15_000, 30_000];
 
 export class Session {
   readonly id: string;
+  /** Settled once what the device keeps of the job has been read. */
+  readonly ready: Promise<void>;
   private readonly needs: SessionNeeds;
   /** The server's state as last known. */
-  private base = new Map<string, { version: number; element: Element }>();
-  private known = false;
+  private base = new Map<string, Versioned>();
   private seq = -1;
+  private unsent = false;
+  /** Whether what the device keeps has been read: before that nothing can be made, as what waits already comes first. */
+  private isRead = false;
+  private waiting: Pending[] = [];
+  /** Ids of changes that found no room in the device's store. */
+  private readonly unstored = new Set<string>();
+  private job: Job | null = null;
   private past: Change[] = [];
   private future: Change[] = [];
   private previewed: Change | null = null;
@@ -69,20 +44,48 @@ export class Session {
   private sending: Promise<void> | null = null;
   private failures = 0;
   private timer: ReturnType<typeof setTimeout> | null = null;
-  private listeners = new Set<() => void>();
+  private readonly listeners = new Set<() => void>();
   /** Replaced, never altered; the same object for as long as nothing in it changes. */
   view: SessionView;
   /** The job with a change laid over it that is not made yet: a landing under the finger. */
   shown: Job | null = null;
 
-  constructor(id: string, needs: SessionNeeds) {
+  /** `known`: the job as it stands, of one that begins here or was read already; else what the device keeps is read. */
+  constructor(id: string, needs: SessionNeeds, known?: StoredJob) {
     this.id = id;
     this.needs = needs;
-    const { create } = loadQueue(needs.storage, id);
-    if (create) this.baseFrom(create.map((element) => ({ version: 1, element })));
-    this.view = this.look();
-    this.shown = this.view.job;
-    if (this.waiting() > 0) void this.flush();
+    this.view = { job: null, keeping: { state: 'kept' }, undoLabel: null, redoLabel: null };
+    this.ready = known ? Promise.resolve(this.begin(known)) : this.read();
+  }
+
+  private begin({ seq, unsent, elements, waiting }: StoredJob): void {
+    this.isRead = true;
+    this.seq = seq;
+    this.unsent = unsent;
+    this.waiting = [...waiting];
+    this.setBase(elements);
+    this.keep({ seq, unsent, elements, waiting });
+    this.refresh();
+  }
+
+  /** Reads what the device keeps, and sends what waits in it. */
+  private async read(): Promise<void> {
+    const stored = await this.needs.store.load(this.id);
+    this.isRead = true;
+    if (stored) {
+      // Another page may have told of changes that were not stored yet when this was read.
+      const newer = this.waiting.filter(({ change }) => !stored.waiting.some((each) => each.change === change));
+      this.waiting = [...stored.waiting, ...newer];
+      // The server may have answered already.
+      const older = this.job !== null && stored.seq <= this.seq;
+      if (!older && (stored.seq >= 0 || stored.unsent)) {
+        this.seq = stored.seq;
+        this.unsent = stored.unsent;
+        this.setBase(stored.elements);
+      } else this.lay();
+    }
+    this.refresh();
+    if (this.count() > 0) void this.flush();
   }
 
   subscribe = (listener: () => void): (() => void) => {
@@ -92,15 +95,28 @@ export class Session {
 
   /** Takes in the job as the server has it; older news than what is known is let pass. */
   take(reply: JobReply): void {
-    if (reply.seq < this.seq || loadQueue(this.needs.storage, this.id).create) return;
+    if (this.unsent || reply.seq < this.seq || (reply.seq === this.seq && this.job !== null)) return;
     this.seq = reply.seq;
-    this.baseFrom(reply.elements);
+    const elements = reply.elements.map((each, place) => ({ ...each, place }));
+    this.setBase(elements);
+    this.needs.store.replace(this.id, reply.seq, elements).catch(() => undefined);
     this.refresh();
   }
 
-  /** The stored queue was altered by another page of this device. */
-  reread(): void {
-    this.refresh();
+  /** Follows what another page of this device did. */
+  follow(news: PageNews): void {
+    if (news.news === 'made') {
+      if (this.waiting.some(({ change }) => change === news.pending.change)) return;
+      this.waiting.push(news.pending);
+      if (this.job) this.job = changed(this.job, news.pending);
+      this.refresh();
+    } else if (news.news === 'done') {
+      this.settle(news.done, news.versions, news.seq);
+      this.refresh();
+    } else {
+      this.waiting = [];
+      void this.read();
+    }
   }
 
   /** Whether a change is laid over the job that is not made yet. */
@@ -128,7 +144,7 @@ export class Session {
   preview(change: Change | null): void {
     this.previewed = change;
     // A finger moves sixty times a second: only what it moves is worked out again.
-    this.shown = this.lookUnder(this.view.job);
+    this.shown = this.underFinger();
     this.tell();
   }
 
@@ -146,19 +162,22 @@ export class Session {
     if (this.stopped?.state !== 'conflict') return;
     const { conflicts } = this.stopped;
     this.stopped = null;
+    const theirs: Versioned[] = [];
+    const gone: string[] = [];
     for (const { id, version, element } of conflicts) {
-      if (element) this.base.set(id, { version, element });
-      else this.base.delete(id);
+      if (element) theirs.push({ version, element, place: this.placeOf(id) });
+      else gone.push(id);
     }
-    const ids = new Set(conflicts.map(({ id }) => id));
-    this.alter((queue) =>
+    for (const each of theirs) this.base.set(each.element.id, each);
+    for (const id of gone) this.base.delete(id);
+    const rest: Rest & { done?: Pending[] } =
       side === 'mine'
-        ? {
-            ...queue,
-            bases: { ...queue.bases, ...Object.fromEntries(conflicts.map(({ id, version }) => [id, version])) },
-          }
-        : withoutElements(queue, ids),
-    );
+        ? rebased(this.waiting, new Map(conflicts.map(({ id, version }) => [id, version])))
+        : withoutElements(this.waiting, new Set(conflicts.map(({ id }) => id)));
+    this.waiting = rest.waiting;
+    this.keep({ elements: theirs, gone, waiting: rest.rewritten, done: rest.done ?? [] });
+    this.needs.tellPages({ news: 'other' });
+    this.lay();
     if (side === 'theirs') this.forgetSteps();
     this.needs.onBehind();
     void this.flush();
@@ -168,8 +187,14 @@ export class Session {
   dropRefused(): void {
     if (this.stopped?.state !== 'refused') return;
     this.stopped = null;
-    const [head] = loadQueue(this.needs.storage, this.id).changes;
-    if (head) this.alter((queue) => settled(queue, head.change));
+    const [head] = this.waiting;
+    if (head) {
+      const rest = withoutChange(this.waiting, head);
+      this.waiting = rest.waiting;
+      this.keep({ waiting: rest.rewritten, done: [head] });
+      this.needs.tellPages({ news: 'other' });
+      this.lay();
+    }
     this.forgetSteps();
     void this.flush();
   }
@@ -183,101 +208,149 @@ export class Session {
     const change = from.pop();
     if (!change) return;
     const bare = change.label.replace(/^(Undo|Redo): /, '');
-    const { inverse } = this.applied(change);
+    const { inverse } = applyChange(this.job!, change);
     if (this.enqueue({ ...change, label: `${word}: ${bare}`.slice(0, 200) })) onto.push({ ...inverse, label: bare });
     this.refresh();
   }
 
   private make(change: Change): string | null {
-    if (!this.view.job) return 'The job is still being read.';
+    if (!this.job || !this.isRead) return 'The job is still being read.';
     const parsed = changeSchema.safeParse(change, { reportInput: true });
     if (!parsed.success) {
       const issue = parsed.error.issues[0]!;
       return `${String(issue.path.at(-1) ?? 'It')} ${issueSentence(issue)}.`;
     }
-    const { job, inverse } = this.applied(change);
-    const [fault] = jobFaults(job);
+    const { job, inverse } = applyChange(this.job, change);
+    const [fault] = changeFaults(this.job, job, change);
     if (fault) return `${fault.path} ${fault.sentence}.`;
     if (this.enqueue(change)) this.past.push(inverse);
     return null;
   }
 
-  private applied(change: Change): { job: Job; inverse: Change } {
-    return applyChange(this.view.job!, change);
-  }
-
-  /** Stores a change and sends it. Gives false for one that changes nothing. */
+  /** Keeps a change, shows it and sends it. Gives false for one that changes nothing. */
   private enqueue(change: Change): boolean {
-    const { job } = this.view;
-    const puts = change.puts.filter(
-      (element) => JSON.stringify(job!.elements.get(element.id)) !== JSON.stringify(element),
-    );
-    const removes = change.removes.filter((id) => job!.elements.has(id) && !puts.some((element) => element.id === id));
+    const { elements } = this.job!;
+    const puts = change.puts.filter((put) => JSON.stringify(elements.get(put.id)) !== JSON.stringify(put));
+    const removes = change.removes.filter((id) => elements.has(id) && !puts.some((put) => put.id === id));
     if (puts.length + removes.length === 0) return false;
-    const pending: Pending = { change: this.needs.newId('change'), label: change.label, puts, removes };
+    const bare = { label: change.label, puts, removes };
+    const pending = pendingOf(this.waiting, bare, this.needs.newId('change'), (id) => this.base.get(id)?.version ?? 0);
     this.previewed = null;
-    this.alter((queue) => enqueued(queue, pending, (id) => this.base.get(id)?.version ?? 0));
+    this.waiting.push(pending);
+    this.job = changed(this.job!, bare);
+    const again = this.waiting.filter((each) => this.unstored.has(each.change));
+    this.keep({ waiting: [...again, pending] });
+    this.needs.tellPages({ news: 'made', pending });
     void this.flush();
     return true;
   }
 
-  private baseFrom(elements: readonly { version: number; element: Element }[]): void {
+  /** Gives a step to the device's store; what finds no room there is held on the page, and said so. */
+  private keep(step: Step): void {
+    this.needs.store.keep(this.id, step).then(
+      () => {
+        if (this.unstored.size === 0) return;
+        for (const { change } of step.waiting ?? []) this.unstored.delete(change);
+        this.refresh();
+      },
+      () => {
+        for (const { change } of step.waiting ?? []) this.unstored.add(change);
+        this.refresh();
+      },
+    );
+  }
+
+  private setBase(elements: readonly Versioned[]): void {
     this.base = new Map(elements.map((each) => [each.element.id, each]));
-    this.known = true;
+    this.lay(true);
   }
 
-  private alter(change: Parameters<typeof updateQueue>[2]): void {
-    updateQueue(this.needs.storage, this.id, change);
-    this.refresh();
+  /** Lays what waits over the server's state anew. The same job stays the same object: what is derived from it is worked out once. */
+  private lay(known = this.job !== null): void {
+    if (!known) return;
+    let job = jobFrom(
+      this.id,
+      [...this.base.values()].map(({ element }) => element),
+    );
+    for (const change of this.waiting) job = changed(job, change);
+    if (!this.job || !sameElements(job, this.job)) this.job = job;
   }
 
-  private waiting(): number {
-    const { create, changes } = loadQueue(this.needs.storage, this.id);
-    return changes.length + (create ? 1 : 0);
+  private placeOf(id: string): number {
+    return (
+      this.base.get(id)?.place ?? [...this.base.values()].reduce((most, { place }) => Math.max(most, place), 0) + 1
+    );
+  }
+
+  private count(): number {
+    return this.waiting.length + (this.unsent ? 1 : 0);
   }
 
   private async send(): Promise<void> {
+    await this.ready;
     if (this.timer) clearTimeout(this.timer);
     this.timer = null;
-    while (this.stopped === null) {
-      const queue = loadQueue(this.needs.storage, this.id);
-      const [head] = queue.changes;
-      if (!queue.create && !head) break;
+    while (this.stopped === null && this.count() > 0) {
+      const [head] = this.waiting;
       try {
-        if (queue.create) await this.sendJob(queue.create);
-        else await this.sendChange(head!, queue.bases);
+        if (this.unsent) await this.sendJob();
+        else await this.sendChange(head!);
         this.unreached = false;
         this.failures = 0;
       } catch (error) {
         if (!(error instanceof Refused)) return this.later();
         this.unreached = false;
-        this.stop(error, queue.create ? 'New job' : head!.label);
+        this.stop(error, this.unsent ? 'New job' : head!.label);
       }
     }
   }
 
-  private async sendJob(create: readonly Element[]): Promise<void> {
-    const reply = await this.needs.api.create(this.id, create);
-    updateQueue(this.needs.storage, this.id, ({ create: _sent, ...rest }) => rest);
-    this.take(reply);
-    this.needs.onServerState(reply);
+  private async sendJob(): Promise<void> {
+    const { seq, elements } = await this.needs.api.create(
+      this.id,
+      [...this.base.values()].map(({ element }) => element),
+    );
+    this.unsent = false;
+    this.seq = seq;
+    const sent = elements.map((each, place) => ({ ...each, place }));
+    this.setBase(sent);
+    this.keep({ seq, unsent: false, elements: sent });
+    this.needs.tellPages({ news: 'other' });
+    this.needs.onSaved();
   }
 
-  private async sendChange(head: Pending, bases: Readonly<Record<string, number>>): Promise<void> {
-    const base = (id: string): number => bases[id] ?? 0;
+  private async sendChange(head: Pending): Promise<void> {
+    const base = (id: string): number => head.bases[id] ?? 0;
     const reply = await this.needs.api.change(this.id, {
       change: head.change,
       label: head.label,
       puts: head.puts.map((element) => ({ base: base(element.id), element })),
       removes: head.removes.map((id) => ({ base: base(id), id })),
     });
-    for (const id of head.removes) this.base.delete(id);
-    for (const element of head.puts) this.base.set(element.id, { version: reply.versions[element.id] ?? 1, element });
     const behind = reply.seq > this.seq + 1;
-    this.seq = Math.max(this.seq, reply.seq);
-    this.alter((queue) => settled(queue, head.change, reply.versions));
-    this.needs.onServerState({ id: this.id, seq: this.seq, elements: [...this.base.values()] });
+    this.settle(head, reply.versions, reply.seq, true);
+    this.needs.tellPages({ news: 'done', done: head, versions: reply.versions, seq: reply.seq });
+    this.needs.onSaved();
     if (behind) this.needs.onBehind();
+  }
+
+  /** A change is with the server: the elements that it touched are now known at their new versions, and what waits goes on from there. */
+  private settle(done: Pending, versions: Readonly<Record<string, number>>, seq: number, keep = false): void {
+    const now: Versioned[] = done.puts.map((element) => ({
+      version: versions[element.id] ?? 1,
+      element,
+      place: this.placeOf(element.id),
+    }));
+    for (const id of done.removes) this.base.delete(id);
+    // Another device's later change to the same element may be known already.
+    for (const each of now)
+      if ((this.base.get(each.element.id)?.version ?? 0) < each.version) this.base.set(each.element.id, each);
+    // News that skipped some of another device's leave the number as it is, so that those are still taken in.
+    if (seq === this.seq + 1) this.seq = seq;
+    const rest = acknowledge(this.waiting, done, versions);
+    this.waiting = rest.waiting;
+    this.unstored.delete(done.change);
+    if (keep) this.keep({ seq: this.seq, elements: now, gone: done.removes, waiting: rest.rewritten, done: [done] });
   }
 
   private stop({ problem, message }: Refused, label: string): void {
@@ -295,40 +368,27 @@ export class Session {
     (this.timer as { unref?: () => void }).unref?.();
   }
 
-  private look(): SessionView {
-    const queue = loadQueue(this.needs.storage, this.id);
-    let job: Job | null = this.known
-      ? jobFrom(
-          this.id,
-          [...this.base.values()].map(({ element }) => element),
-        )
-      : null;
-    if (job) for (const change of queue.changes) job = applyChange(job, change).job;
-    // The same job stays the same object: what is derived from it is worked out once.
-    if (job && this.view?.job && sameElements(job, this.view.job)) job = this.view.job;
-    const count = queue.changes.length + (queue.create ? 1 : 0);
-    const keeping: Keeping =
-      this.stopped ??
-      (count === 0
-        ? { state: 'kept' }
-        : this.unreached
-          ? { state: 'waiting', count, stored: hasRoom(this.id) }
-          : { state: 'sending' });
-    return {
-      job,
-      keeping,
-      undoLabel: this.past.at(-1)?.label ?? null,
-      redoLabel: this.future.at(-1)?.label ?? null,
-    };
+  private keeping(): Keeping {
+    const count = this.count();
+    if (this.stopped) return this.stopped;
+    if (count === 0) return { state: 'kept' };
+    if (!this.unreached) return { state: 'sending' };
+    return { state: 'waiting', count, stored: this.needs.store.durable && this.unstored.size === 0 };
   }
 
-  private lookUnder(job: Job | null): Job | null {
-    return job && this.previewed ? applyChange(job, this.previewed).job : job;
+  private underFinger(): Job | null {
+    return this.job && this.previewed ? changed(this.job, this.previewed) : this.job;
   }
 
   private refresh(): void {
-    this.view = this.look();
-    this.shown = this.lookUnder(this.view.job);
+    const { past, future } = this;
+    this.view = {
+      job: this.job,
+      keeping: this.keeping(),
+      undoLabel: past.at(-1)?.label ?? null,
+      redoLabel: future.at(-1)?.label ?? null,
+    };
+    this.shown = this.underFinger();
     this.tell();
   }
 
@@ -338,13 +398,11 @@ export class Session {
 }
 
 function sameElements(a: Job, b: Job): boolean {
-  const ids = a.elements.all.map(({ id }) => id);
   return (
-    ids.length === b.elements.all.map(({ id }) => id).length &&
-    ids.every(
-      (id) =>
-        a.elements.get(id) === b.elements.get(id) ||
-        JSON.stringify(a.elements.get(id)) === JSON.stringify(b.elements.get(id)),
-    )
+    a.elements.size === b.elements.size &&
+    a.elements.all.every((element, k) => {
+      const other = b.elements.all[k]!;
+      return element === other || JSON.stringify(element) === JSON.stringify(other);
+    })
   );
 }

@@ -1,11 +1,14 @@
 /** The sessions of this page, one a job, and how a new job begins. */
-import type { Element, JobReply } from '@katabasis/core';
+import type { Element } from '@katabasis/core';
 import type { QueryClient } from '@tanstack/react-query';
 import { api } from './api';
-import { queueKey, updateQueue } from './queue';
+import { deviceStore } from './deviceStore';
+import type { PageNews } from './keeping';
 import { Session } from './session';
+import type { StoredJob } from './stored';
 
 export const JOBS_KEY = ['jobs'] as const;
+export const UNSENT_KEY = ['unsent'] as const;
 export const jobKey = (id: string): readonly ['job', string] => ['job', id];
 
 /** A name that two devices never give alike. */
@@ -16,41 +19,48 @@ export function newId(stem: string): string {
 
 const open = new Map<string, Session>();
 
-export function sessionOf(id: string, client: QueryClient): Session {
-  const known = open.get(id);
-  if (known) return known;
-  const session = new Session(id, {
-    storage: localStorage,
-    api,
-    newId,
-    onServerState: (reply: JobReply) => {
-      client.setQueryData(jobKey(id), reply);
-      void client.invalidateQueries({ queryKey: JOBS_KEY });
+/** Between the pages of this device. */
+const pages = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('katabasis.jobs');
+
+function opened(id: string, client: QueryClient, known?: StoredJob): Session {
+  const session = new Session(
+    id,
+    {
+      store: deviceStore(),
+      api,
+      newId,
+      tellPages: (news) => pages?.postMessage({ job: id, news }),
+      onSaved: () => {
+        void client.invalidateQueries({ queryKey: JOBS_KEY });
+        void client.invalidateQueries({ queryKey: UNSENT_KEY });
+      },
+      onBehind: () => void client.invalidateQueries({ queryKey: jobKey(id) }),
     },
-    onBehind: () => void client.invalidateQueries({ queryKey: jobKey(id) }),
-  });
+    known,
+  );
   open.set(id, session);
   return session;
 }
 
+export const sessionOf = (id: string, client: QueryClient): Session => open.get(id) ?? opened(id, client);
+
 /** Begins a job on this device; it is sent as soon as the server is in reach. */
-export function startJob(id: string, elements: Element[], client: QueryClient): void {
-  updateQueue(localStorage, id, () => ({ create: elements, changes: [], bases: {} }));
-  sessionOf(id, client);
+export function startJob(id: string, elements: readonly Element[], client: QueryClient): void {
+  const begun = elements.map((element, place) => ({ version: 1, element, place }));
+  void opened(id, client, { seq: -1, unsent: true, elements: begun, waiting: [] }).flush();
+  void client.invalidateQueries({ queryKey: UNSENT_KEY });
 }
 
-/** Keeps the sessions in step with what other pages of this device store, and sends when the network is back. */
+/** Keeps the sessions in step with the other pages of this device, and sends when the network is back. */
 export function listenForOthers(): () => void {
-  const stored = ({ key }: StorageEvent): void => {
-    for (const session of open.values()) if (key === null || key === queueKey(session.id)) session.reread();
-  };
+  const hear = ({ data }: MessageEvent<{ job: string; news: PageNews }>): void => open.get(data.job)?.follow(data.news);
   const online = (): void => {
     for (const session of open.values()) void session.flush();
   };
-  window.addEventListener('storage', stored);
+  pages?.addEventListener('message', hear);
   window.addEventListener('online', online);
   return () => {
-    window.removeEventListener('storage', stored);
+    pages?.removeEventListener('message', hear);
     window.removeEventListener('online', online);
   };
 }

@@ -3,11 +3,23 @@
  * shown, with what is under the finger; `useShown` picks out of that only what a part draws, and has it drawn again only when that
  * changes.
  */
-import { headOf, planJob, type Change, type Job, type Plan, type UnitSystem } from '@katabasis/core';
+import { headOf, type Change, type Job, type Plan, type UnitSystem } from '@katabasis/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { createContext, use, useEffect, useMemo, useState, useSyncExternalStore, type ReactNode } from 'react';
+import {
+  createContext,
+  use,
+  useCallback,
+  useEffect,
+  useMemo,
+  useState,
+  useSyncExternalStore,
+  type ReactNode,
+} from 'react';
+import { useSyncExternalStoreWithSelector } from 'use-sync-external-store/with-selector';
 import { api, Refused } from './api';
-import type { Session, SessionView } from './session';
+import { isPlannedHere, planAway, planHere } from './planner';
+import type { SessionView } from './keeping';
+import type { Session } from './session';
 import { jobKey, sessionOf } from './sessions';
 import { notAnyMore, soon } from './spread';
 
@@ -24,31 +36,66 @@ export interface OpenJob {
 export type OpenSession = Pick<SessionView, 'keeping' | 'undoLabel' | 'redoLabel'> & { session: Session };
 
 /** A session's job with its plan, each planned once for each state of the job. */
-interface Planned {
+export interface Planned {
   session: Session;
+  subscribe: (listener: () => void) => () => void;
+  /** The job as made, and as shown; null until a first plan is there. A large job's plan comes a moment after the job: both change together. */
   kept: () => OpenJob | null;
   shown: () => OpenJob | null;
 }
 
+const MOVED_ON = 'The last change is still being worked out; try again.';
+
 function plannedOf(session: Session): Planned {
-  const open = (job: Job): OpenJob => ({
+  const listeners = new Set<() => void>();
+  const tell = (): void => {
+    for (const listener of listeners) listener();
+  };
+  /** Makes a change that was thought out on `seen`: not where the same elements have changed since. */
+  const editOn = (seen: Job, change: Change): string | null => {
+    const { job } = session.view;
+    const touched = [...change.puts.map(({ id }) => id), ...change.removes];
+    const moved = job !== seen && touched.some((id) => job?.elements.get(id) !== seen.elements.get(id));
+    return moved ? MOVED_ON : session.edit(change);
+  };
+  const open = (job: Job, plan: Plan): OpenJob => ({
     job,
-    plan: planJob(job),
+    plan,
     units: headOf(job).units,
-    edit: (change) => session.edit(change),
+    edit: (change) => editOn(job, change),
     preview: (change) => session.preview(change),
   });
-  const once = (look: () => Job | null, other?: () => OpenJob | null): (() => OpenJob | null) => {
+  const following = (look: () => Job | null, other?: () => OpenJob | null): (() => OpenJob | null) => {
     let last: OpenJob | null = null;
+    let asked: Job | null = null;
+    const away = (job: Job): void => {
+      if (asked) return;
+      asked = job;
+      void planAway(job).then((plan) => {
+        asked = null;
+        last = open(job, plan);
+        tell();
+      });
+    };
     return () => {
       const job = look();
       if (job === null) last = null;
-      else if (last?.job !== job) last = other?.()?.job === job ? other() : open(job);
+      else if (last?.job !== job) {
+        const same = other?.();
+        if (same?.job === job) last = same;
+        else if (isPlannedHere(job)) last = open(job, planHere(job));
+        else away(job);
+      }
       return last;
     };
   };
-  const kept = once(() => session.view.job);
-  return { session, kept, shown: once(() => session.shown, kept) };
+  session.subscribe(tell);
+  const subscribe = (listener: () => void): (() => void) => {
+    listeners.add(listener);
+    return () => listeners.delete(listener);
+  };
+  const kept = following(() => session.view.job);
+  return { session, subscribe, kept, shown: following(() => session.shown, kept) };
 }
 
 const planned = new WeakMap<Session, Planned>();
@@ -67,13 +114,15 @@ export type Opening =
 export function useOpenJob(id: string): Opening {
   const client = useQueryClient();
   const session = sessionOf(id, client);
-  const { job, keeping } = useSyncExternalStore(session.subscribe, () => session.view);
+  const planned = plannedFor(session);
+  useSyncExternalStore(planned.subscribe, planned.kept);
+  const { keeping } = useSyncExternalStore(session.subscribe, () => session.view);
   const { data, error, refetch } = useQuery({ queryKey: jobKey(id), queryFn: () => api.job(id) });
   useEffect(() => {
     if (data) session.take(data);
   }, [data, session]);
   const gone = error instanceof Refused && error.problem.status === 404 && keeping.state === 'kept';
-  if (job && !gone) return { state: 'open', planned: plannedFor(session) };
+  if (planned.kept() && !gone) return { state: 'open', planned };
   if (error instanceof Refused) return { state: 'missing' };
   if (error) return { state: 'unreachable', retry: () => void refetch() };
   return { state: 'loading' };
@@ -93,14 +142,14 @@ function usePlanned(): Planned {
 
 /** The job as made. */
 export function useKept(): OpenJob {
-  const { session, kept } = usePlanned();
-  return useSyncExternalStore(session.subscribe, kept)!;
+  const { subscribe, kept } = usePlanned();
+  return useSyncExternalStore(subscribe, kept)!;
 }
 
 /** The job as shown, with what is under the finger. */
 export function useJob(): OpenJob {
-  const { session, shown } = usePlanned();
-  return useSyncExternalStore(session.subscribe, shown)!;
+  const { subscribe, shown } = usePlanned();
+  return useSyncExternalStore(subscribe, shown)!;
 }
 
 /**
@@ -108,12 +157,12 @@ export function useJob(): OpenJob {
  * for it before.
  */
 export function useRested(rest: number): OpenJob {
-  const { session, shown } = usePlanned();
+  const { session, subscribe, shown } = usePlanned();
   const made = useKept();
   const [rested, setRested] = useState<OpenJob | null>(null);
   useEffect(() => {
     let timer: ReturnType<typeof setTimeout> | undefined;
-    const unsubscribe = session.subscribe(() => {
+    const unsubscribe = subscribe(() => {
       clearTimeout(timer);
       if (session.moving) timer = setTimeout(() => setRested(shown()), rest);
       else setRested(null);
@@ -122,7 +171,7 @@ export function useRested(rest: number): OpenJob {
       clearTimeout(timer);
       unsubscribe();
     };
-  }, [session, shown, rest]);
+  }, [session, subscribe, shown, rest]);
   return rested ?? made;
 }
 
@@ -131,42 +180,19 @@ export function useRested(rest: number): OpenJob {
  * gives flat: it is compared field by field.
  */
 export function useShown<T extends object>(select: (shown: OpenJob) => T): T {
-  const { session, shown } = usePlanned();
-  const { pick, subscribe } = useMemo(() => {
-    const pick = pickerOf(() => shown()!, select);
-    return { pick, subscribe: (draw: () => void) => spread(session, pick, draw) };
-  }, [session, select, shown]);
-  return useSyncExternalStore(subscribe, pick);
-}
-
-/** Has a part drawn at once when a change was made, and in one of the next frames while a finger moves. */
-function spread(session: Session, pick: () => object, draw: () => void): () => void {
-  let drawn = pick();
-  const part = (): void => {
-    const next = pick();
-    if (next === drawn) return;
-    drawn = next;
-    draw();
-  };
-  const unsubscribe = session.subscribe(() => (session.moving ? soon(part) : part()));
-  return () => {
-    unsubscribe();
-    notAnyMore(part);
-  };
-}
-
-/** Picks anew only when the job is another, and gives the last picking again when it came out the same. */
-function pickerOf<T extends object>(look: () => OpenJob, select: (shown: OpenJob) => T): () => T {
-  let from: OpenJob | null = null;
-  let picked: T | null = null;
-  return () => {
-    const open = look();
-    if (open === from && picked !== null) return picked;
-    const next = select(open);
-    from = open;
-    picked = picked !== null && sameFields(picked, next) ? picked : next;
-    return picked;
-  };
+  const { session, subscribe, shown } = usePlanned();
+  // Drawn at once when a change was made, and in one of the next frames while a finger moves.
+  const spread = useCallback(
+    (draw: () => void) => {
+      const unsubscribe = subscribe(() => (session.moving ? soon(draw) : draw()));
+      return () => {
+        unsubscribe();
+        notAnyMore(draw);
+      };
+    },
+    [session, subscribe],
+  );
+  return useSyncExternalStoreWithSelector(spread, () => shown()!, null, select, sameFields);
 }
 
 function sameFields<T extends object>(a: T, b: T): boolean {

@@ -1,11 +1,10 @@
 /** A small chart of one curve: two axes with their units, and what is marked on it. */
-import { decimals } from '@katabasis/core';
 import { useState, type ReactNode } from 'react';
 import { View, type LayoutChangeEvent } from 'react-native';
 import Svg, { G, Line, Path, Text as SvgText } from 'react-native-svg';
 import { usePalette } from '../theme/theme';
 import { FONTS } from '../theme/tokens';
-import { niceStep } from './sectionLayout';
+import { ticksOf } from './axis';
 
 const HEIGHT = 190;
 const LEFT = 46;
@@ -37,15 +36,7 @@ interface Props {
   children?: (frame: Frame, width: number) => ReactNode;
 }
 
-/** Round figures on an axis: where each stands, and what is written there. */
-function ticks({ most, per }: Axis, count: number): { at: number; said: string }[] {
-  const step = niceStep(most / per, count);
-  const places = Math.max(0, -Math.floor(Math.log10(step) + 1e-9));
-  return Array.from({ length: Math.floor(most / per / step + 1e-9) + 1 }, (_, k) => ({
-    at: k * step * per,
-    said: decimals(k * step, places),
-  }));
-}
+const ticks = ({ most, per }: Axis) => ticksOf({ low: 0, high: most, per, count: 4 });
 
 export function Chart({ said, across, up, curve, filled = false, children }: Props) {
   const [width, setWidth] = useState(340);
@@ -61,7 +52,7 @@ export function Chart({ said, across, up, curve, filled = false, children }: Pro
   return (
     <View onLayout={(event: LayoutChangeEvent) => setWidth(event.nativeEvent.layout.width)}>
       <Svg width={width} height={HEIGHT} role="img" aria-label={said}>
-        {ticks(up, 4).map(({ at, said: value }) => (
+        {ticks(up).map(({ at, said: value }) => (
           <G key={at}>
             <Line x1={LEFT} x2={width - RIGHT} y1={frame.y(at)} y2={frame.y(at)} stroke={line} strokeWidth={1} />
             <SvgText x={LEFT - 6} y={frame.y(at) + 4} textAnchor="end" {...label}>
@@ -69,7 +60,7 @@ export function Chart({ said, across, up, curve, filled = false, children }: Pro
             </SvgText>
           </G>
         ))}
-        {ticks(across, 4).map(({ at, said: value }) => (
+        {ticks(across).map(({ at, said: value }) => (
           <SvgText key={at} x={frame.x(at)} y={HEIGHT - FOOT + 16} textAnchor="middle" {...label}>
             {value}
           </SvgText>

@@ -1,6 +1,6 @@
 /** The descent: a job's lines read downward like water, landings true to level; dragging one up or down re-pitches its line. */
 import { setInvert, METRES_PER_INCH, nameOf, showLevel, text } from '@katabasis/core';
-import { memo, useMemo, useRef, useState, type PointerEvent as ReactPointerEvent } from 'react';
+import { memo, useMemo, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
 import { View } from 'react-native';
 import { useKept } from '../data/useJob';
@@ -10,6 +10,8 @@ import { Text } from '../ui/Text';
 import { DescentPipes, GUTTER, laneX } from './DescentPipes';
 import { LAST_ROW, layOutDescent, ROW, type DescentLayout, type DescentRow } from './descentLayout';
 import { LandingWords, RunWords } from './descentWords';
+import { useDrag } from '../input/useDrag';
+import type { DrawGlyph } from './LandingGlyph';
 
 const make = (_palette: Palette) => ({
   words: { position: 'absolute' as const, right: 0 },
@@ -28,6 +30,8 @@ const make = (_palette: Palette) => ({
 interface Props {
   chosen: string | null;
   onChoose: (id: string) => void;
+  /** Draws the mark of an element. */
+  draw: DrawGlyph;
 }
 
 interface Drag {
@@ -37,7 +41,7 @@ interface Drag {
   layout: DescentLayout;
 }
 
-export function Descent({ chosen, onChoose }: Props) {
+export function Descent({ chosen, onChoose, draw }: Props) {
   const { job, plan, units, preview, edit } = useKept();
   const [drag, setDrag] = useState<Drag | null>(null);
   // While a landing is dragged the others stand still; they settle when it is let go.
@@ -72,7 +76,7 @@ export function Descent({ chosen, onChoose }: Props) {
   );
   return (
     <View style={{ height: layout.height }} role="list" aria-label="The descent, highest first">
-      <DescentPipes layout={layout} drag={drag} chosen={chosen} />
+      <DescentPipes layout={layout} drag={drag} chosen={chosen} draw={draw} />
       {layout.rows.map((row) => {
         const moved = drag?.id === row.id ? drag : row;
         return (
@@ -157,34 +161,10 @@ interface HandleProps extends Omit<Hands, 'onChoose'> {
   name: string;
 }
 
-/** px a finger may wander before a tap becomes a drag */
-const SLACK = 5;
-
 /** What a finger takes hold of: up and down sets the pipe's level at the landing. */
 const Handle = memo(function Handle({ row, x, y, name, onMove, onDrop }: HandleProps) {
   const styles = useStyles(make);
-  const grip = useRef<{ startY: number; row: DescentRow; moved: boolean } | null>(null);
-  const end = (drop: (held: { row: DescentRow; moved: boolean }) => void): void => {
-    const held = grip.current;
-    grip.current = null;
-    if (held) drop(held);
-  };
-  const handlers = {
-    onPointerDown: (event: ReactPointerEvent) => {
-      (event.currentTarget as Element & { setPointerCapture(id: number): void }).setPointerCapture(event.pointerId);
-      grip.current = { startY: event.clientY, row, moved: false };
-    },
-    onPointerMove: (event: ReactPointerEvent) => {
-      const held = grip.current;
-      if (!held) return;
-      const dy = event.clientY - held.startY;
-      if (!held.moved && Math.abs(dy) < SLACK) return;
-      held.moved = true;
-      onMove(held.row, dy);
-    },
-    onPointerUp: () => end((held) => onDrop(held.row, held.moved)),
-    onPointerCancel: () => end((held) => held.moved && onDrop(held.row, true)),
-  };
+  const handlers = useDrag({ grip: () => row, onMove: (taken, _dx, dy) => onMove(taken, dy), onDrop });
   return (
     <View
       {...(handlers as object)}

@@ -4,7 +4,7 @@ import Svg, { Defs, G, Line, Path, Use } from 'react-native-svg';
 import { useKept, useShown, type OpenJob } from '../data/useJob';
 import { usePalette } from '../theme/theme';
 import type { DescentLayout } from './descentLayout';
-import { LandingGlyph } from './LandingGlyph';
+import { LandingGlyph, type DrawGlyph } from './LandingGlyph';
 
 export const GUTTER = 86;
 const LANE = 22;
@@ -17,10 +17,12 @@ export function DescentPipes({
   layout,
   drag,
   chosen,
+  draw,
 }: {
   layout: DescentLayout;
   drag: { id: string; y: number } | null;
   chosen: string | null;
+  draw: DrawGlyph;
 }) {
   const { job, plan } = useKept();
   const at = (id: string): { x: number; y: number } => {
@@ -34,7 +36,13 @@ export function DescentPipes({
         <Pipe key={run.id} run={run.id} d={pipePath(at(run.from), at(run.to))} chosen={chosen === run.id} />
       ))}
       {layout.rows.map((row) => (
-        <LandingGlyph key={row.id} element={job.elements.get(row.id)} {...at(row.id)} selected={chosen === row.id} />
+        <LandingGlyph
+          key={row.id}
+          draw={draw}
+          element={job.elements.get(row.id)}
+          {...at(row.id)}
+          selected={chosen === row.id}
+        />
       ))}
     </Svg>
   );

@@ -9,6 +9,7 @@ import {
   showSmall,
   text,
   type Plan,
+  type UnitSystem,
 } from '@katabasis/core';
 import { memo, useMemo, useState } from 'react';
 import { View, type LayoutChangeEvent } from 'react-native';
@@ -18,7 +19,8 @@ import { useLagging } from './useLagging';
 import { usePalette } from '../theme/theme';
 import { FONTS } from '../theme/tokens';
 import { Text } from '../ui/Text';
-import { niceStep, routeOf, sectionAt, sectionOf, type Section, type SectionPoint } from './sectionLayout';
+import { routeOf, sectionAt, sectionOf, type Section, type SectionPoint } from './sectionLayout';
+import { ticksOf } from './axis';
 
 const HEIGHT = 250;
 const LEFT = 50;
@@ -208,11 +210,9 @@ function Control({ level, frame, section }: { level: number; frame: Frame; secti
 
 const short = (name: string): string => (name.length > 16 ? `${name.slice(0, 15)}…` : name);
 
-function levelTicks(section: Section, units: 'us' | 'metric'): number[] {
-  const unit = units === 'us' ? METRES_PER_FOOT : 1;
-  const step = Math.max(niceStep((section.top - section.bottom) / unit, 4), units === 'us' ? 0.5 : 0.1) * unit;
-  const ticks: number[] = [];
-  for (let level = Math.ceil(section.bottom / step) * step; level <= section.top + 1e-9; level += step)
-    ticks.push(level);
-  return ticks;
+/** Levels written beside the section, m. */
+function levelTicks({ bottom, top }: Section, units: UnitSystem): number[] {
+  const us = units === 'us';
+  const range = { low: bottom, high: top, per: us ? METRES_PER_FOOT : 1, count: 4, leastStep: us ? 0.5 : 0.1 };
+  return ticksOf(range).map(({ at }) => at);
 }

@@ -3,6 +3,7 @@ import { METRES_PER_INCH } from '@katabasis/core';
 import { openJob, press, sampleWith, seen } from '../testing/openJob';
 import { Bubble } from './Bubble';
 import { Chart } from './Chart';
+import { drawGlyph } from '../elements';
 import { Descent } from './Descent';
 import { Eye } from './Eye';
 import { FallBudgetBar } from './FallBudgetBar';
@@ -12,7 +13,7 @@ describe('the descent', () => {
   const names = (): string[] => screen.getAllByRole('listitem').map((item) => item.getAttribute('aria-label')!);
 
   it('lists the landings as water goes, and says of each run what runs in it', () => {
-    openJob(sampleWith(), <Descent chosen={null} onChoose={() => undefined} />);
+    openJob(sampleWith(), <Descent draw={drawGlyph} chosen={null} onChoose={() => undefined} />);
     const order = names();
     expect(order[0]).toBe('Entrance downspout');
     expect(order.at(-1)).toBe('Roadside swale');
@@ -28,14 +29,14 @@ describe('the descent', () => {
 
   it('goes to what is tapped', () => {
     const chosen: string[] = [];
-    openJob(sampleWith(), <Descent chosen={null} onChoose={(id) => chosen.push(id)} />);
+    openJob(sampleWith(), <Descent draw={drawGlyph} chosen={null} onChoose={(id) => chosen.push(id)} />);
     act(() => screen.getByTestId('landing-basin').click());
     act(() => screen.getByTestId('run-runBasin').click());
     expect(chosen).toEqual(['basin', 'runBasin']);
   });
 
   it('a landing dragged down deepens its line by what the scale says, in quarter inches, and lets go as one step of undo', () => {
-    const open = openJob(sampleWith(), <Descent chosen={null} onChoose={() => undefined} />);
+    const open = openJob(sampleWith(), <Descent draw={drawGlyph} chosen={null} onChoose={() => undefined} />);
     const handle = screen.getByTestId('handle-ds1');
     Object.assign(handle, { setPointerCapture: () => undefined });
     const before = open.plan().runs.runStreet!.invertUp;
@@ -55,7 +56,7 @@ describe('the descent', () => {
 
   it('a finger that only wanders a little is a tap, and changes nothing', () => {
     const chosen: string[] = [];
-    const open = openJob(sampleWith(), <Descent chosen={null} onChoose={(id) => chosen.push(id)} />);
+    const open = openJob(sampleWith(), <Descent draw={drawGlyph} chosen={null} onChoose={(id) => chosen.push(id)} />);
     const handle = screen.getByTestId('handle-ds1');
     Object.assign(handle, { setPointerCapture: () => undefined });
     fireEvent.pointerDown(handle, { clientY: 300, pointerId: 1 });

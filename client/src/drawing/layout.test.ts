@@ -1,7 +1,8 @@
 import { applyChange, planJob, put, removal, type Element, type Job } from '@katabasis/core';
 import { quillfeather } from '@katabasis/core/samples';
 import { LAST_ROW, layOutDescent, ROW } from './descentLayout';
-import { niceStep, routeOf, sectionAt, sectionOf } from './sectionLayout';
+import { ticksOf } from './axis';
+import { routeOf, sectionAt, sectionOf } from './sectionLayout';
 
 const sample = quillfeather();
 const changed = (job: Job, id: string, by: object): Job =>
@@ -76,11 +77,16 @@ describe('the long section', () => {
     expect(sectionAt(section, section.length + 1)).toBeNull();
   });
 
-  it.each([
-    [10, 4, 2],
-    [1, 5, 0.2],
-    [0.7, 4, 0.2],
-    [123, 5, 20],
-    [47, 4, 10],
-  ])('parts %d in about %d by %d', (range, count, step) => expect(niceStep(range, count)).toBeCloseTo(step, 12));
+  it('an axis is parted at round figures of the unit that is read, none outside it', () => {
+    const feet = ticksOf({ low: -1.1, high: 0.4, per: 0.3048, count: 4, leastStep: 0.5 });
+    expect(feet.map(({ said }) => said)).toEqual(['−3', '−2', '−1', '0', '1']);
+    expect(feet[0]!.at).toBeCloseTo(-3 * 0.3048, 12);
+    expect(ticksOf({ low: 0, high: 0.7, per: 1, count: 4 }).map(({ said }) => said)).toEqual([
+      '0.0',
+      '0.2',
+      '0.4',
+      '0.6',
+    ]);
+    expect(ticksOf({ low: 0, high: 47, per: 1, count: 4 }).map(({ at }) => at)).toEqual([0, 10, 20, 30, 40]);
+  });
 });

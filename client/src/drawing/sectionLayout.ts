@@ -86,11 +86,3 @@ export function sectionAt(section: Section, station: number): SectionPoint | nul
   }
   return null;
 }
-
-/** Steps of 1, 2 or 5 that cut a range into about `count` parts. */
-export function niceStep(range: number, count: number): number {
-  const rough = range / count;
-  const power = 10 ** Math.floor(Math.log10(rough));
-  const lead = rough / power;
-  return power * (lead < 1.5 ? 1 : lead < 3.5 ? 2 : lead < 7.5 ? 5 : 10);
-}

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { useKept } from '../data/useJob';
 import { Button } from '../ui/Button';
-import { TextBox } from '../ui/Field';
+import { TextBox } from '../input/Field';
 import { Text } from '../ui/Text';
 import { Overlay } from './Overlay';
 

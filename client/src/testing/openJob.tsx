@@ -5,23 +5,11 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, fireEvent, render, screen } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import type { Api } from '../data/api';
-import type { KeyValue } from '../data/queue';
+import { MemoryStore } from '../data/memoryStore';
+import type { SessionNeeds } from '../data/keeping';
 import { Session } from '../data/session';
 import { JobProvider, plannedFor } from '../data/useJob';
 import { ThemeProvider } from '../theme/theme';
-
-function memory(): KeyValue {
-  const kept = new Map<string, string>();
-  return {
-    get length() {
-      return kept.size;
-    },
-    key: (index) => [...kept.keys()][index] ?? null,
-    getItem: (key) => kept.get(key) ?? null,
-    setItem: (key, value) => void kept.set(key, value),
-    removeItem: (key) => void kept.delete(key),
-  };
-}
 
 const silent: Api = { create: () => new Promise(() => undefined), change: () => new Promise(() => undefined) };
 
@@ -39,18 +27,16 @@ export function sampleWith(...others: Element[]): Job {
 
 /** Draws `children` over a job, with a server of the test's own or one that does not answer. */
 export function openJob(job: Job, children: ReactNode, api: Api = silent): Opened {
-  const session = new Session('test', {
-    storage: memory(),
+  const elements = job.elements.all.map((element, place) => ({ version: 1, element, place }));
+  const needs: SessionNeeds = {
+    store: new MemoryStore(true),
     api,
     newId: (stem) => `${stem}${Math.random().toString(36).slice(2, 12)}`,
-    onServerState: () => undefined,
+    tellPages: () => undefined,
+    onSaved: () => undefined,
     onBehind: () => undefined,
-  });
-  session.take({
-    id: 'test',
-    seq: 0,
-    elements: job.elements.all.map((element) => ({ version: 1, element })),
-  });
+  };
+  const session = new Session('test', needs, { seq: 0, unsent: false, elements, waiting: [] });
   const planned = plannedFor(session);
   const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
   render(
@@ -75,6 +61,12 @@ export function type(label: string | RegExp, text: string): HTMLElement {
 /** Presses the chip, button or figure of that name. */
 export function press(name: string | RegExp, role: 'radio' | 'button' | 'checkbox' = 'radio'): void {
   act(() => screen.getByRole(role, { name }).click());
+}
+
+/** Presses what has that test id once it is there: what is worked out comes a moment later. */
+export async function pressOnceThere(testID: string): Promise<void> {
+  const button = await screen.findByTestId(testID);
+  act(() => button.click());
 }
 
 /** Presses what has that test id. */

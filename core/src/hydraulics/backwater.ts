@@ -133,7 +133,7 @@ function towardCrown(reach: Reach, from: number, room: number): { depth: number;
   return { depth: reach.diameter, used };
 }
 
-/** Depth with which a pipe lets go of its water freely: critical on a mild pipe, normal on a steep one. m */
+/** Depth (m) at which water leaves a pipe that ends in the open: critical on a mild pipe, normal on a steep one. */
 export function freeDepth({ diameter, roughness, slope, flow }: Reach): number {
   const critical = criticalDepth({ diameter, flow });
   if (slope <= 0 || flow <= 0) return critical;

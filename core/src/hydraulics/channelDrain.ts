@@ -92,8 +92,8 @@ function kept(channel: Growing, x: number, y: number, branch: -1 | 1): { above: 
   return parts(channel, x, Math.max(LEAST, criticalAt(channel, x) * (1 + branch * APART)));
 }
 
-/** A depth held on its branch. */
-function held(channel: Growing, x: number, y: number, branch: -1 | 1): number {
+/** A depth (m) kept on its own branch: no lower than critical where the flow is slow, no higher where it is fast. */
+function onBranch(channel: Growing, x: number, y: number, branch: -1 | 1): number {
   if (y > LEAST && parts(channel, x, y).below * branch > 0) return y;
   const critical = criticalAt(channel, x);
   return branch > 0 ? Math.max(y, critical) : Math.min(Math.max(y, LEAST), critical);
@@ -130,7 +130,7 @@ function march(channel: Growing, place: number, start: number, side: -1 | 1, to:
   };
   const follow: Follow = {
     slopeAt,
-    hold: (s, y) => held(channel, place + side * s * s, y, branch),
+    ontoBranch: (s, y) => onBranch(channel, place + side * s * s, y, branch),
     spare: HALVINGS_IN_ALL,
   };
   let y = start;
@@ -209,7 +209,7 @@ export function channelProfile(
   } = drain;
   const channel: Growing = { shape: shapeOf(section, width), q, length, slope, roughness, steps };
   const stations = Array.from({ length: steps + 1 }, (_, k) => (length * k) / steps);
-  const told = (
+  const profileOf = (
     depthAt: Depth,
     outletControl: ChannelProfile['outletControl'],
     more: readonly Point[] = [],
@@ -226,18 +226,18 @@ export function channelProfile(
     return { stations, depths, maxDepth, overtops: over > depth * 1e-12, over, outletControl };
   };
   if (q === 0)
-    return told((x) => Math.max(0, outletDepth - slope * (length - x)), outletDepth > 0 ? 'drowned' : 'free');
+    return profileOf((x) => Math.max(0, outletDepth - slope * (length - x)), outletDepth > 0 ? 'drowned' : 'free');
   const critical = criticalAt(channel, length);
   const turn = turningPlace(channel);
   const ruled = (outlet: number): Point[] => march(channel, length, outlet, -1, 0, 1).reverse();
   if (turn === null) {
     const points = ruled(Math.max(critical, outletDepth));
-    return told(reader(points), outletDepth > critical ? 'drowned' : 'free', points);
+    return profileOf(reader(points), outletDepth > critical ? 'drowned' : 'free', points);
   }
   const fast = throughTurn(channel, turn);
   const atTurn = [{ x: turn, y: fast(turn) }];
   if (outletDepth <= critical || force(channel, length, outletDepth) <= force(channel, length, fast(length)))
-    return told(fast, 'none', atTurn);
+    return profileOf(fast, 'none', atTurn);
   const slow = reader(ruled(outletDepth));
   // Up from the outlet the slow flow holds until the fast one pushes harder; above the turning place only one of them can be.
   const holds = (x: number): boolean => {
@@ -248,7 +248,7 @@ export function channelProfile(
     );
   };
   const jump = [...stations].reverse().find((x) => !holds(x)) ?? 0;
-  return told((x) => (x > jump ? slow(x) : fast(x)), 'drowned');
+  return profileOf((x) => (x > jump ? slow(x) : fast(x)), 'drowned');
 }
 
 /** The profile that passes from slow to fast at the turning place, along its own slope there. */
@@ -273,7 +273,7 @@ function away(channel: Growing, turn: number, m: number, reach: number, side: -1
     const { above, below } = kept(channel, x, y, branch);
     return above / below;
   };
-  const follow: Follow = { slopeAt, hold: (x, y) => held(channel, x, y, branch), spare: HALVINGS_IN_ALL };
+  const follow: Follow = { slopeAt, ontoBranch: (x, y) => onBranch(channel, x, y, branch), spare: HALVINGS_IN_ALL };
   const steps = Math.max(LEAST_AWAY, AWAY_STEPS * channel.steps);
   const grow = (reach / start) ** (1 / steps);
   let { x, y } = points[0]!;
@@ -293,7 +293,7 @@ const MAX_WIDENINGS = 30;
 /**
  * Most inflow all along, m²/s, at which `over` (how far the water stands over the top, m) is naught; `near` is of its size. None where a
  * trickle overtops it, as in one that climbs to its outlet by more than its depth. NaN where no inflow fills it to the brim: a channel
- * out of this world.
+ * that nobody could build.
  */
 export function brimfulInflow(near: number, over: (lateralInflow: number) => number): number {
   let high = near;

@@ -162,9 +162,9 @@ describe('edits', () => {
   });
 
   it('holds a level and lets it go again', () => {
-    const held = edited(quillfeather(), setInvert(quillfeather(), 'wye1', -0.9)!);
-    expect(invertSetAt(held, 'wye1')).toBe(-0.9);
-    expect(edited(held, freeInvert(held, 'wye1')!).elements).toEqual(quillfeather().elements);
+    const set = edited(quillfeather(), setInvert(quillfeather(), 'wye1', -0.9)!);
+    expect(invertSetAt(set, 'wye1')).toBe(-0.9);
+    expect(edited(set, freeInvert(set, 'wye1')!).elements).toEqual(quillfeather().elements);
     expect(setInvert(jobFrom('x', [put('x', quillfeather().elements.get('wye1')!).puts[0]!]), 'wye1', 0)).toBeNull();
   });
 });

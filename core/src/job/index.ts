@@ -1,3 +1,4 @@
+export { Elements } from './elements';
 export * from './change';
 export { freeName, lengthFitsSplit, newRun, splitRun, waysOn } from './edits/insert';
 export { resized } from './edits/pipes';

@@ -67,7 +67,7 @@ export function flowsDown({ inverts, inflows, runs, order }: WaterNetwork): Floa
 }
 
 /**
- * Solves it. `control` gives the level (m) that an outlet node (one with no run out) is held at or above; the pipe's own free depth
+ * Solves it. `control` gives the level (m) that an outlet node (one with no run out) is kept at or above; the pipe's own free depth
  * when that stands higher.
  */
 export function solveWaterLine(network: WaterNetwork, control: (node: number) => number): WaterLine {
@@ -79,7 +79,7 @@ export function solveWaterLine(network: WaterNetwork, control: (node: number) =>
   for (const run of runs) leaves[run.from] = 1;
   for (let node = 0; node < inverts.length; node++)
     if (!leaves[node]) levels[node] = Math.max(control(node), inverts[node]!);
-  // An outlet stands at least as high as its pipes let go of their water.
+  // The water at an outlet stands at least at the free depth of the pipes that end there.
   for (let k = 0; k < runs.length; k++) {
     const { to } = runs[k]!;
     if (leaves[to]) continue;

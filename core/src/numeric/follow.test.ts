@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { advance, HALVINGS_IN_ALL, type Follow } from './follow';
 
-const free = (slopeAt: Follow['slopeAt']): Follow => ({ slopeAt, hold: (_, y) => y, spare: HALVINGS_IN_ALL });
+const free = (slopeAt: Follow['slopeAt']): Follow => ({ slopeAt, ontoBranch: (_, y) => y, spare: HALVINGS_IN_ALL });
 
 function along(follow: Follow, from: number, to: number, steps: number, start: number): number {
   let y = start;

@@ -1,6 +1,6 @@
 /**
  * Follows a quantity y > 0 along one coordinate by its slope: fourth-order Runge–Kutta where that is stable, an L-stable step where y is
- * drawn back to its own course too hard for it, and in halves where a step would change y beyond belief.
+ * drawn back to its own course too hard for it, and in halves where a step would more than double or halve y.
  */
 
 export type SlopeAt = (at: number, y: number) => number;
@@ -11,28 +11,28 @@ export interface Step {
   y: number;
 }
 
-/** A depth that more than doubles or halves in a step is not to be believed, and the step is taken in halves: the shore of a pond, a closed end. */
+/** Most that a depth may change in one step, as a factor either way; a step that changes it more is taken in halves: at the shore of a pond, at a closed end. */
 const MAX_CHANGE = 2;
 const MAX_HALVINGS = 8;
-/** Of a whole profile: more than a shore and a closed end ever ask, and little enough that a channel out of this world is done with. */
+/** Halvings in a whole profile: more than a shore and a closed end ever ask for, and few enough that absurd input still ends. */
 export const HALVINGS_IN_ALL = 300;
 
 /** How a flow is followed: its slope at a place and depth, its own branch, and how many steps may still be halved. */
 export interface Follow {
   slopeAt: SlopeAt;
-  hold: SlopeAt;
+  ontoBranch: SlopeAt;
   spare: number;
 }
 
 /** Depth after a step, on the flow's own branch. */
 export function advance(follow: Follow, step: Step, halvings = 0): number {
-  const { slopeAt, hold } = follow;
+  const { slopeAt, ontoBranch } = follow;
   const { at, next, y } = step;
-  const after = hold(next, oneStep(slopeAt, step));
+  const after = ontoBranch(next, oneStep(slopeAt, step));
   const most = Math.min(y * MAX_CHANGE, Math.max(y / MAX_CHANGE, after));
   if (after === most) return after;
-  // At a closed end depth and flow vanish together, and no step is small enough: it goes as far as is to be believed.
-  if (halvings === MAX_HALVINGS || follow.spare <= 0) return hold(next, most);
+  // At a closed end depth and flow vanish together, and no step is small enough: the change is cut to the most allowed.
+  if (halvings === MAX_HALVINGS || follow.spare <= 0) return ontoBranch(next, most);
   follow.spare--;
   const middle = (at + next) / 2;
   const half = advance(follow, { at, next: middle, y }, halvings + 1);

@@ -52,7 +52,7 @@ function returnPeriodsOf(cells: string[]): number[] | null {
 /** Reads such a table. Names every line that cannot be read; durations longer than ten days are passed over. */
 export function readFrequencyTable(
   text: string,
-  told: Partial<Pick<FrequencyTable, 'measure' | 'unit'>> = {},
+  known: Partial<Pick<FrequencyTable, 'measure' | 'unit'>> = {},
 ): ReadTable {
   const lines = text.replace(/^\uFEFF/, '').split(/\r?\n/);
   const notes: string[] = [];
@@ -93,8 +93,8 @@ export function readFrequencyTable(
     faults.push({ path: 'table', sentence: 'has durations that do not rise from line to line' });
   if (faults.length > 0) return { ok: false, faults };
   const heading = notes.join(' ').toLowerCase();
-  const unit = told.unit ?? (/milli|\bmm\b/.test(heading) ? 'mm' : 'in');
-  const measure = told.measure ?? (/intensit|\/\s?h/.test(heading) ? 'intensity' : 'depth');
+  const unit = known.unit ?? (/milli|\bmm\b/.test(heading) ? 'mm' : 'in');
+  const measure = known.measure ?? (/intensit|\/\s?h/.test(heading) ? 'intensity' : 'depth');
   const metres = unit === 'in' ? METRES_PER_INCH : 0.001;
   return {
     ok: true,

@@ -75,7 +75,7 @@ describe('what cannot be', () => {
     }
   });
 
-  it('gives up soon on channels out of this world, where it once looked for their capacity without end', () => {
+  it('gives up soon on channels that nobody could build, where it once looked for their capacity without end', () => {
     const extremes = [1e-6, 1, 1e6];
     const started = performance.now();
     for (const width of extremes)

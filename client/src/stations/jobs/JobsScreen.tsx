@@ -1,15 +1,5 @@
 /** All jobs with their verdicts; new, from a file, copy, take out and bring back. */
-import {
-  headOf,
-  jobFrom,
-  MAX_ELEMENTS,
-  planJob,
-  readFileText,
-  toFile,
-  type Element,
-  type Fault,
-  type JobRow,
-} from '@katabasis/core';
+import { jobFrom, MAX_ELEMENTS, readFileText, toFile, type Element, type Fault, type JobRow } from '@katabasis/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import Copy from 'lucide-react-native/icons/copy';
@@ -21,8 +11,7 @@ import { useState } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
 import { api } from '../../data/api';
 import { pickFile, saveFile } from '../../data/files';
-import { useJobRows } from '../../data/queries';
-import { loadQueue, unsentJobs } from '../../data/queue';
+import { useJobRows, useUnsentRows } from '../../data/queries';
 import { JOBS_KEY, newId, startJob } from '../../data/sessions';
 import { usePalette, useStyles } from '../../theme/theme';
 import { SPACE, type Palette } from '../../theme/tokens';
@@ -30,7 +19,7 @@ import { Button } from '../../ui/Button';
 import { Mark, MARK_WORDS } from '../../ui/Mark';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
-import { slug } from '../JobForm';
+import { slug } from '../../elements/job';
 
 const make = (palette: Palette) => ({
   page: { flex: 1, backgroundColor: palette.ground },
@@ -50,15 +39,6 @@ const make = (palette: Palette) => ({
 
 const NEAR_MB = 12;
 
-/** Rows of jobs made here that the server has not got. */
-function unsentRows(): JobRow[] {
-  return unsentJobs(localStorage).map((id) => {
-    const job = jobFrom(id, loadQueue(localStorage, id).create ?? []);
-    const { name, units } = headOf(job);
-    return { id, name, units, seq: -1, updatedAt: '', verdict: planJob(job).verdict };
-  });
-}
-
 export function JobsScreen() {
   const styles = useStyles(make);
   const router = useRouter();
@@ -68,7 +48,7 @@ export function JobsScreen() {
   const [said, setSaid] = useState<string | null>(null);
   const [faults, setFaults] = useState<{ file: string; faults: Fault[] } | null>(null);
   const refresh = (): void => void client.invalidateQueries({ queryKey: JOBS_KEY });
-  const unsent = unsentRows();
+  const unsent = useUnsentRows();
   const all = [...unsent, ...(rows.data ?? []).filter((row) => !unsent.some((other) => other.id === row.id))];
   const start = (elements: Element[]): void => {
     const id = newId('j');

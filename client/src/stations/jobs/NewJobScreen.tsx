@@ -3,7 +3,6 @@ import {
   decimals,
   designRain,
   jobFrom,
-  planJob,
   quickElements,
   type Discharge,
   type QuickDownspout,
@@ -23,11 +22,12 @@ import { useStyles } from '../../theme/theme';
 import { SPACE, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
-import { areaEntry, lengthEntry, levelEntry, rainEntry, type Entry } from '../../ui/entry';
-import { TextBox } from '../../ui/Field';
+import { areaEntry, lengthEntry, levelEntry, rainEntry, type Entry } from '../../input/entry';
+import { TextBox } from '../../input/Field';
 import { Mark } from '../../ui/Mark';
 import { Text } from '../../ui/Text';
 import { emptyDraft, emptyRow, keepDraft, keptDraft, type Draft, type DraftRow } from './draft';
+import { planHere } from '../../data/planner';
 
 const make = (palette: Palette) => ({
   page: { flex: 1, backgroundColor: palette.ground },
@@ -109,7 +109,7 @@ export function NewJobScreen() {
       wayOut: { form: draft.form, receiving: draft.receiving, groundLevel: out.value },
     });
   }, [missing, draft, rain, rows, out]);
-  const verdict = elements ? planJob(jobFrom('new', elements)).verdict : null;
+  const verdict = elements ? planHere(jobFrom('new', elements)).verdict : null;
   const create = (): void => {
     if (!elements) return;
     const id = newId('j');

@@ -4,7 +4,7 @@ import { quillfeather } from '@katabasis/core/samples';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import { api, Refused, Unreachable } from '../../data/api';
-import { loadQueue, unsentJobs } from '../../data/queue';
+import { deviceStore } from '../../data/deviceStore';
 import { seen } from '../../testing/openJob';
 import { ThemeProvider } from '../../theme/theme';
 import { JobsScreen } from './JobsScreen';
@@ -108,13 +108,12 @@ describe('the list of jobs', () => {
     }));
     draw(<JobsScreen />);
     fireEvent.click(await screen.findByRole('button', { name: 'Copy Clinic' }));
-    await waitFor(() => expect(unsentJobs(localStorage)).toHaveLength(1));
-    const [id] = unsentJobs(localStorage);
-    const copied = loadQueue(localStorage, id!).create!;
+    await waitFor(() => expect(mockRouter.navigate).toHaveBeenCalled());
+    const { id, elements: copied } = (await deviceStore().unsent()).at(-1)!;
     expect(copied.find((element) => element.kind === 'job')).toMatchObject({
       name: 'Quillfeather Animal Clinic, copy',
     });
-    expect(copied).toHaveLength(quillfeather().elements.all.map(({ id }) => id).length);
+    expect(copied).toHaveLength(quillfeather().elements.size);
     expect(mockRouter.navigate).toHaveBeenCalledWith(`/job/${id}/plan`);
   });
 
@@ -148,9 +147,9 @@ describe('a new job', () => {
     fill('new-out', "-2.2'");
     expect(seen()).toMatch(/Carries the 10-year rain to the swale/);
     act(() => screen.getByTestId('new-create').click());
-    const [id] = unsentJobs(localStorage);
+    const { id, elements } = (await deviceStore().unsent()).at(-1)!;
     expect(mockRouter.replace).toHaveBeenCalledWith(`/job/${id}/plan`);
-    const rain = loadQueue(localStorage, id!).create!.find((element) => element.kind === 'rain')!;
+    const rain = elements.find((element) => element.kind === 'rain')!;
     expect(rain).toMatchObject({
       intensity: 4.233e-5,
       openings: { returnPeriod: 100, intensity: 6.6e-5 },

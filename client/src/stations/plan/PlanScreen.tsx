@@ -17,11 +17,12 @@ import { Text } from '../../ui/Text';
 import { useGo } from '../Shell';
 import { useAt } from '../useAt';
 import { useKeys } from '../useKeys';
-import { ElementSheet } from '../walk/ElementSheet';
+import { ElementSheet } from '../../elements/ElementSheet';
 import { Cautions } from './Cautions';
 import { SizeJob } from './SizeJob';
-import { SnagItem } from './SnagItem';
-import { WorkingPanel } from './WorkingPanel';
+import { SnagItem } from '../../parts/SnagItem';
+import { WorkingPanel } from '../../parts/WorkingPanel';
+import { drawGlyph } from '../../elements';
 
 const make = (palette: Palette) => ({
   columns: { flex: 1, flexDirection: 'row' as const },
@@ -59,7 +60,7 @@ export function PlanScreen() {
           <Budget onGo={choose} />
           <Snags onGo={choose} />
           <PitchStyle />
-          <Descent chosen={at} onChoose={choose} />
+          <Descent chosen={at} onChoose={choose} draw={drawGlyph} />
           <Sections chosen={at} />
           <SizeJob />
           <Cautions />
@@ -79,7 +80,7 @@ export function PlanScreen() {
       >
         <Budget onGo={choose} />
         <PitchStyle />
-        <Descent chosen={at} onChoose={choose} />
+        <Descent chosen={at} onChoose={choose} draw={drawGlyph} />
       </ScrollView>
       <View style={styles.side}>
         {sheet ? (

@@ -1,17 +1,7 @@
 /** Sizes for the whole job at least cost, beside the next best, each with the verdict that it would bring. */
-import {
-  applyChange,
-  nameOf,
-  planJob,
-  showNominal,
-  sizeJob,
-  text,
-  type Job,
-  type JobSizing,
-  type SizedJob,
-} from '@katabasis/core';
+import { nameOf, showNominal, text, type Job, type JobSizing, type SizedJob, type Verdict } from '@katabasis/core';
 import Ruler from 'lucide-react-native/icons/ruler';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { View } from 'react-native';
 import { useKept } from '../../data/useJob';
 import { useStyles } from '../../theme/theme';
@@ -19,15 +9,21 @@ import { SPACE, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
 import { Mark } from '../../ui/Mark';
 import { Text } from '../../ui/Text';
+import { findSizes } from '../../data/planner';
+import { planWith } from '../../data/planning';
+import { useWorked } from '../../data/useWorked';
 
 const make = (palette: Palette) => ({
   choice: { borderTopWidth: 1, borderTopColor: palette.line, paddingVertical: SPACE.m, gap: SPACE.s },
 });
 
 export function SizeJob() {
-  const { job, plan } = useKept();
+  const { job } = useKept();
   const [asked, setAsked] = useState<Job | null>(null);
-  const sizing = useMemo(() => (asked === job ? sizeJob(job, plan) : undefined), [asked, job, plan]);
+  const wanted = asked === job;
+  const sizing = useWorked<JobSizing | null>([job, wanted], async (signal, give) => {
+    if (wanted) give(await findSizes(job, signal));
+  });
   return (
     <View style={{ gap: SPACE.s }} role="region" aria-label="Sizes for the whole job">
       <Text kind="heading">Sizes for the whole job</Text>
@@ -38,7 +34,11 @@ export function SizeJob() {
             the way down.
           </Text>
           <View style={{ flexDirection: 'row' }}>
-            <Button label="Work out the sizes" icon={Ruler} onPress={() => setAsked(job)} testID="size-job" />
+            {wanted ? (
+              <Text role="status">Working them out.</Text>
+            ) : (
+              <Button label="Work out the sizes" icon={Ruler} onPress={() => setAsked(job)} testID="size-job" />
+            )}
           </View>
         </>
       )}
@@ -70,7 +70,9 @@ function Choices({ sizing }: { sizing: JobSizing }) {
 function Choice({ title, sized, testID }: { title: string; sized: SizedJob; testID?: string }) {
   const { job, edit, units } = useKept();
   const styles = useStyles(make);
-  const { verdict } = useMemo(() => planJob(applyChange(job, sized.change).job), [job, sized]);
+  const verdict = useWorked<Verdict>([job, sized], async (signal, give) =>
+    give((await planWith(job, sized.change, signal)).verdict),
+  );
   const changed = Object.entries(sized.sizes).filter(([run, size]) => {
     const element = job.elements.get(run);
     return element?.kind === 'run' && Math.abs(element.nominal - size) > 1e-9;
@@ -86,8 +88,8 @@ function Choice({ title, sized, testID }: { title: string; sized: SizedJob; test
         {title}: {[...counts].map(([size, count]) => `${count} × ${size}`).join(', ')}
       </Text>
       <View style={{ flexDirection: 'row', gap: SPACE.s, alignItems: 'center' }}>
-        <Mark kind={verdict.state} />
-        <Text style={{ flex: 1 }}>{verdict.sentence}</Text>
+        {verdict && <Mark kind={verdict.state} />}
+        <Text style={{ flex: 1 }}>{verdict?.sentence ?? 'What it comes to is being worked out.'}</Text>
       </View>
       <Text kind="small">
         {changed.length === 0

@@ -1,18 +1,11 @@
 /** Walk: what is here. Rain, roofs and their downspouts, ground, ways out, and the lines between. */
 import {
+  ELEMENT_KINDS,
   isLanding,
-  landsOnGutter,
   nameOf,
-  ofKind,
   rainOf,
-  showArea,
-  showFlow,
-  showLength,
-  showLevel,
-  showNominal,
   showRain,
   text,
-  type Downspout,
   type Element,
   type Job,
   type Shown,
@@ -26,10 +19,12 @@ import { Text } from '../../ui/Text';
 import { useGo } from '../Shell';
 import { useAt } from '../useAt';
 import { AddSheet } from './AddSheet';
-import { ElementSheet } from './ElementSheet';
-import { calledOf } from './RainForm';
+import { ElementSheet } from '../../elements/ElementSheet';
+import { calledOf } from '../../elements/rain';
 import { Button } from '../../ui/Button';
 import Plus from 'lucide-react-native/icons/plus';
+import { viewOf } from '../../elements';
+import type { ListGroup } from '../../elements/view';
 
 const make = (palette: Palette) => ({
   columns: { flex: 1, flexDirection: 'row' as const },
@@ -73,9 +68,21 @@ export function WalkScreen() {
           <Button label="Put something in" icon={Plus} kind="main" onPress={() => choose('new')} testID="add" />
         </View>
         <Rain chosen={at} onChoose={choose} />
-        <Roofs chosen={at} onChoose={choose} />
-        <Ground chosen={at} onChoose={choose} />
-        <Lines chosen={at} onChoose={choose} />
+        <Section
+          title="Roofs and downspouts"
+          groups={['roofs']}
+          empty="Look up: note each roof face, and the downspout that its gutter feeds."
+          chosen={at}
+          onChoose={choose}
+        />
+        <Section
+          title="Ground, inlets and ways out"
+          groups={['ground', 'inlets']}
+          empty="Look down: where water stands, and above all every place it could go."
+          chosen={at}
+          onChoose={choose}
+        />
+        <Section title="Lines" groups={['lines']} chosen={at} onChoose={choose} />
       </ScrollView>
       {wide ? <View style={styles.side}>{sheet || <Aside />}</View> : sheet}
     </View>
@@ -147,134 +154,35 @@ function Rain(props: ListProps) {
   );
 }
 
-function Roofs(props: ListProps) {
-  const { job, plan, units } = useKept();
-  const faces = ofKind(job, 'roofFace');
-  const downspouts = ofKind(job, 'downspout');
-  const feeds = (element: Element): string =>
-    'feeds' in element && element.feeds.length > 0
-      ? `to ${element.feeds.map((feed) => nameOf(job, feed.to)).join(' and ')}`
-      : 'led nowhere yet';
-  const flows = (id: string): Shown => {
-    const shed = plan.sources.contributingAreas.find((each) => each.id === id);
-    return showFlow((shed?.effectiveArea ?? 0) * plan.rain, units);
-  };
-  const area = (id: string): string =>
-    text(showArea(plan.sources.contributingAreas.find((each) => each.id === id)?.area ?? 0, units));
-  return (
-    <View>
-      <Text kind="heading">Roofs and downspouts</Text>
-      {faces.length === 0 && downspouts.length === 0 && (
-        <Text tone="soft">Look up: note each roof face, and the downspout that its gutter feeds.</Text>
-      )}
-      {faces.map((face) => (
-        <Item
-          key={face.id}
-          {...props}
-          id={face.id}
-          name={face.name}
-          about={`${area(face.id)} ${feeds(face)}`}
-          figure={flows(face.id)}
-        />
-      ))}
-      {downspouts.map((downspout) => (
-        <Item
-          key={downspout.id}
-          {...props}
-          id={downspout.id}
-          name={downspout.name}
-          about={downspoutAbout(downspout, job, units)}
-          figure={showFlow((plan.sources.atDownspout.get(downspout.id) ?? 0) * plan.rain, units)}
-        />
-      ))}
-    </View>
-  );
+/** Elements of a group, kind by kind; inlets and ways out stand together in the order they were put. */
+function itemsOf(job: Job, group: ListGroup): Element[] {
+  const own = job.elements.all.filter((element) => viewOf(element).list?.group === group);
+  if (group === 'inlets') return own.filter(isLanding);
+  return ELEMENT_KINDS.flatMap((kind) => own.filter((element) => element.kind === kind));
 }
 
-function downspoutAbout(downspout: Downspout, job: Job, units: 'us' | 'metric'): string {
-  if (landsOnGutter(downspout))
-    return `lands on the gutter of ${downspout.landsOn!.map((feed) => nameOf(job, feed.to)).join(' and ')}`;
-  return `ground ${text(showLevel(downspout.groundLevel, units))}`;
+interface SectionProps extends ListProps {
+  title: string;
+  groups: readonly ListGroup[];
+  /** What to do on site while nothing of it is here; the section is left out where there is nothing to say. */
+  empty?: string;
 }
 
-function Ground(props: ListProps) {
-  const { job, plan, units } = useKept();
-  const surfaces = ofKind(job, 'surface');
-  const landings = job.elements.all.filter(isLanding).filter((landing) => landing.kind !== 'downspout');
-  const words = {
-    basin: 'grate at',
-    channel: 'channel drain, grate at',
-    junction: 'ground',
-    discharge: 'comes out at',
-    downspout: 'ground',
-  } as const;
-  const fixed = ofKind(job, 'fixedFlow');
+function Section({ title, groups, empty, ...props }: SectionProps) {
+  const open = useKept();
+  const items = groups.flatMap((group) => itemsOf(open.job, group));
+  if (items.length === 0 && empty === undefined) return null;
   return (
     <View>
-      <Text kind="heading">Ground, inlets and ways out</Text>
-      {surfaces.length + landings.length === 0 && (
-        <Text tone="soft">Look down: where water stands, and above all every place it could go.</Text>
-      )}
-      {surfaces.map((surface) => (
+      <Text kind="heading">{title}</Text>
+      {items.length === 0 && <Text tone="soft">{empty}</Text>}
+      {items.map((element) => (
         <Item
-          key={surface.id}
+          key={element.id}
           {...props}
-          id={surface.id}
-          name={surface.name}
-          about={
-            surface.feeds.length > 0
-              ? `runs to ${surface.feeds.map((feed) => nameOf(job, feed.to)).join(' and ')}`
-              : 'led nowhere yet'
-          }
-          figure={showFlow(
-            (plan.sources.contributingAreas.find((each) => each.id === surface.id)?.effectiveArea ?? 0) * plan.rain,
-            units,
-          )}
-        />
-      ))}
-      {fixed.map((source) => (
-        <Item
-          key={source.id}
-          {...props}
-          id={source.id}
-          name={source.name}
-          about={
-            source.feeds.length > 0
-              ? `always runs, to ${source.feeds.map((feed) => nameOf(job, feed.to)).join(' and ')}`
-              : 'led nowhere yet'
-          }
-          figure={showFlow(source.flow, units)}
-        />
-      ))}
-      {landings.map((landing) => (
-        <Item
-          key={landing.id}
-          {...props}
-          id={landing.id}
-          name={landing.name}
-          about={words[landing.kind]}
-          figure={showLevel(landing.groundLevel, units)}
-        />
-      ))}
-    </View>
-  );
-}
-
-function Lines(props: ListProps) {
-  const { job, units } = useKept();
-  const runs = ofKind(job, 'run');
-  if (runs.length === 0) return null;
-  return (
-    <View>
-      <Text kind="heading">Lines</Text>
-      {runs.map((run) => (
-        <Item
-          key={run.id}
-          {...props}
-          id={run.id}
-          name={nameOf(job, run.id)}
-          about={`${text(showNominal(run.nominal, units))}${run.assumed ? ', length assumed' : ''}`}
-          figure={showLength(run.length, units)}
+          id={element.id}
+          name={nameOf(open.job, element.id)}
+          {...viewOf(element).list!.about(element, open)}
         />
       ))}
     </View>

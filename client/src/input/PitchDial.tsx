@@ -1,14 +1,14 @@
 /** The pitch dial: a strip of pitches drawn under a fixed mark; drag it sideways, or step it, and the line re-pitches at once. */
-import { showPitchTrade, text } from '@katabasis/core';
+import { showPitchTrade, text, type UnitSystem } from '@katabasis/core';
 import Minus from 'lucide-react-native/icons/minus';
 import Plus from 'lucide-react-native/icons/plus';
-import { useRef, useState, type PointerEvent as ReactPointerEvent } from 'react';
+import { useState } from 'react';
 import { View, type LayoutChangeEvent } from 'react-native';
 import Svg, { Line, Polygon, Text as SvgText } from 'react-native-svg';
-import { useKept } from '../../data/useJob';
-import { usePalette } from '../../theme/theme';
-import { FONTS } from '../../theme/tokens';
-import { Button } from '../../ui/Button';
+import { usePalette } from '../theme/theme';
+import { FONTS } from '../theme/tokens';
+import { Button } from '../ui/Button';
+import { useDrag } from './useDrag';
 
 const PX_PER_PERCENT = 90;
 const STEP = 0.0005;
@@ -18,46 +18,39 @@ const HEIGHT = 56;
 interface Props {
   pitch: number;
   least: number;
+  units: UnitSystem;
   onPreview: (pitch: number) => void;
   onCommit: (pitch: number) => void;
 }
 
-const settle = (pitch: number): number => Math.min(MOST, Math.max(STEP, Math.round(pitch / STEP) * STEP));
+/** The nearest pitch that the dial can be set to, m/m. */
+const nearest = (pitch: number): number => Math.min(MOST, Math.max(STEP, Math.round(pitch / STEP) * STEP));
 
-export function PitchDial({ pitch, least, onPreview, onCommit }: Props) {
-  const { units } = useKept();
+export function PitchDial({ pitch, least, units, onPreview, onCommit }: Props) {
   const [width, setWidth] = useState(240);
   const [turning, setTurning] = useState<number | null>(null);
-  const grip = useRef<{ x: number; pitch: number; now: number } | null>(null);
   const shown = turning ?? pitch;
-  const handlers = {
-    onPointerDown: (event: ReactPointerEvent) => {
-      (event.currentTarget as Element & { setPointerCapture(id: number): void }).setPointerCapture(event.pointerId);
-      grip.current = { x: event.clientX, pitch: shown, now: shown };
-    },
-    onPointerMove: (event: ReactPointerEvent) => {
-      const held = grip.current;
-      if (!held) return;
-      const next = settle(held.pitch - (event.clientX - held.x) / PX_PER_PERCENT / 100);
-      if (next === held.now) return;
-      held.now = next;
+  const handlers = useDrag({
+    grip: () => ({ from: shown, now: shown }),
+    onMove: (taken, dx) => {
+      const next = nearest(taken.from - dx / PX_PER_PERCENT / 100);
+      if (next === taken.now) return;
+      taken.now = next;
       setTurning(next);
       onPreview(next);
     },
-    onPointerUp: () => {
-      const held = grip.current;
-      grip.current = null;
+    onDrop: ({ from, now }) => {
       setTurning(null);
-      if (held && held.now !== held.pitch) onCommit(held.now);
+      if (now !== from) onCommit(now);
     },
-  };
+  });
   return (
     <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
       <Button
         label="Flatter"
         icon={Minus}
         iconOnly
-        onPress={() => onCommit(settle(Math.ceil(pitch / 0.001 - 1 - 1e-6) * 0.001))}
+        onPress={() => onCommit(nearest(Math.ceil(pitch / 0.001 - 1 - 1e-6) * 0.001))}
       />
       <View
         {...(handlers as object)}
@@ -86,7 +79,7 @@ export function PitchDial({ pitch, least, onPreview, onCommit }: Props) {
         label="Steeper"
         icon={Plus}
         iconOnly
-        onPress={() => onCommit(settle(Math.floor(pitch / 0.001 + 1 + 1e-6) * 0.001))}
+        onPress={() => onCommit(nearest(Math.floor(pitch / 0.001 + 1 + 1e-6) * 0.001))}
       />
     </View>
   );

@@ -1,13 +1,15 @@
-import { fixOf, tellSnag, type Snag } from '@katabasis/core';
+import { tellSnag, type Fix, type Snag } from '@katabasis/core';
 import Wrench from 'lucide-react-native/icons/wrench';
 import { useMemo } from 'react';
 import { Pressable, View } from 'react-native';
-import { useKept } from '../../data/useJob';
-import { useStyles } from '../../theme/theme';
-import { SPACE, type Palette } from '../../theme/tokens';
-import { Button } from '../../ui/Button';
-import { Mark, MARK_WORDS } from '../../ui/Mark';
-import { Text } from '../../ui/Text';
+import { useKept } from '../data/useJob';
+import { useStyles } from '../theme/theme';
+import { SPACE, type Palette } from '../theme/tokens';
+import { Button } from '../ui/Button';
+import { Mark, MARK_WORDS } from '../ui/Mark';
+import { Text } from '../ui/Text';
+import { findFix } from '../data/planner';
+import { useWorked } from '../data/useWorked';
 
 const make = (palette: Palette) => ({
   item: {
@@ -26,8 +28,9 @@ const TONES = { stop: 'stop', fix: 'fix', mind: 'soft' } as const;
 export function SnagItem({ snag, onGo }: { snag: Snag; onGo?: (id: string) => void }) {
   const { job, plan, edit } = useKept();
   const styles = useStyles(make);
-  const told = useMemo(() => tellSnag(job, plan, snag), [job, plan, snag]);
-  const fix = useMemo(() => fixOf(job, plan, snag), [job, plan, snag]);
+  const words = useMemo(() => tellSnag(job, plan, snag), [job, plan, snag]);
+  // Worked out once the snag stands on the screen, and called off when it goes: no edit waits for it.
+  const fix = useWorked<Fix | null>([job, snag], async (signal, give) => give(await findFix(job, snag, signal)));
   return (
     <View style={styles.item} testID={`snag-${snag.code}`}>
       <Mark kind={snag.severity} size={24} />
@@ -37,11 +40,11 @@ export function SnagItem({ snag, onGo }: { snag: Snag; onGo?: (id: string) => vo
             <Text kind="strong" tone={TONES[snag.severity]}>
               {MARK_WORDS[snag.severity]}.{' '}
             </Text>
-            {told.headline}
+            {words.headline}
           </Text>
         </Pressable>
-        <Text kind="small">{told.why}</Text>
-        {fix ? (
+        <Text kind="small">{words.why}</Text>
+        {fix === undefined ? null : fix ? (
           <View style={{ flexDirection: 'row' }}>
             <Button
               label={fix.label}
@@ -52,9 +55,23 @@ export function SnagItem({ snag, onGo }: { snag: Snag; onGo?: (id: string) => vo
             />
           </View>
         ) : (
-          <Text kind="small">{told.instead ?? 'No single change mends this: look at the levels on site.'}</Text>
+          <Text kind="small">{words.instead ?? 'No single change mends this: look at the levels on site.'}</Text>
         )}
       </View>
+    </View>
+  );
+}
+
+/** The snags that stand at an element; nothing where there is none. */
+export function SnagsAt({ id }: { id: string }) {
+  const { plan } = useKept();
+  const own = plan.snags.filter((snag) => snag.at === id);
+  if (own.length === 0) return null;
+  return (
+    <View>
+      {own.map((snag) => (
+        <SnagItem key={snag.code} snag={snag} />
+      ))}
     </View>
   );
 }

@@ -16,16 +16,16 @@ import {
 import ArrowDown from 'lucide-react-native/icons/arrow-down';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { newId } from '../../data/sessions';
-import { useKept } from '../../data/useJob';
-import { SPACE } from '../../theme/tokens';
-import { Button } from '../../ui/Button';
-import { Choice } from '../../ui/Choice';
-import { levelEntry } from '../../ui/entry';
-import { QuantityField } from '../../ui/Field';
-import { Figure } from '../../ui/Figure';
-import { Text } from '../../ui/Text';
-import { WorkingPanel } from '../plan/WorkingPanel';
+import { newId } from '../data/sessions';
+import { useKept } from '../data/useJob';
+import { SPACE } from '../theme/tokens';
+import { Button } from '../ui/Button';
+import { Choice } from '../ui/Choice';
+import { levelEntry } from '../input/entry';
+import { QuantityField } from '../input/Field';
+import { Figure } from '../ui/Figure';
+import { Text } from '../ui/Text';
+import { WorkingPanel } from './WorkingPanel';
 
 /** A first length until it is measured, m. */
 const ASSUMED_LENGTH = 20 * METRES_PER_FOOT;

@@ -20,17 +20,18 @@ import {
 import FileUp from 'lucide-react-native/icons/file-up';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { pickFile } from '../../data/files';
-import { useStations } from '../../data/queries';
-import { useKept } from '../../data/useJob';
-import { Chart } from '../../drawing/Chart';
-import { SPACE } from '../../theme/tokens';
-import { Button } from '../../ui/Button';
-import { Choice } from '../../ui/Choice';
-import { rainEntry } from '../../ui/entry';
-import { QuantityField, TextBox } from '../../ui/Field';
-import { Figure } from '../../ui/Figure';
-import { Text } from '../../ui/Text';
+import { pickFile } from '../data/files';
+import { useStations } from '../data/queries';
+import { useKept } from '../data/useJob';
+import { Chart } from '../drawing/Chart';
+import { SPACE } from '../theme/tokens';
+import { Button } from '../ui/Button';
+import { Choice } from '../ui/Choice';
+import { rainEntry } from '../input/entry';
+import { QuantityField, TextBox } from '../input/Field';
+import { Figure } from '../ui/Figure';
+import { Text } from '../ui/Text';
+import type { ElementView } from './view';
 
 const MINUTE = 60;
 
@@ -252,3 +253,5 @@ function OwnTable() {
 }
 
 const MAX_BYTES = 1_000_000;
+
+export const rainView: ElementView<RainElement> = { Form: RainForm, title: 'Design rain', list: null };

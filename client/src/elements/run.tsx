@@ -1,18 +1,18 @@
 /** One run: what runs in it, what each size and material would give, its pitch, and what is wrong with it. */
 import {
-  applyChange,
   decimals,
   elementOf,
   MATERIAL_FACTS,
   MATERIALS,
   nameOf,
   NOMINAL_SIZES,
-  planJob,
   put,
   removal,
   resized,
   runWorking,
+  shortOf,
   showFlow,
+  showLength,
   showLevel,
   showNominal,
   showPitch,
@@ -20,6 +20,8 @@ import {
   showSmall,
   showVelocity,
   text,
+  type Change,
+  type Job,
   type Material,
   type Plan,
   type Run,
@@ -28,31 +30,29 @@ import {
   type Severity,
 } from '@katabasis/core';
 import Trash from 'lucide-react-native/icons/trash';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { View } from 'react-native';
-import { useJob, useKept } from '../../data/useJob';
-import { Bubble } from '../../drawing/Bubble';
-import { Eye } from '../../drawing/Eye';
-import { SPACE } from '../../theme/tokens';
-import { Button } from '../../ui/Button';
-import { Choice, type Option } from '../../ui/Choice';
-import { coverEntry, lengthEntry, pitchEntry } from '../../ui/entry';
-import { QuantityField } from '../../ui/Field';
-import { Figure } from '../../ui/Figure';
-import { Sheet } from '../../ui/Sheet';
-import { Text } from '../../ui/Text';
-import { InsertInRun } from './InsertInRun';
-import { PitchDial } from './PitchDial';
-import { SnagItem } from './SnagItem';
-import { WorkingPanel } from './WorkingPanel';
+import { useJob, useKept } from '../data/useJob';
+import { Bubble } from '../drawing/Bubble';
+import { Eye } from '../drawing/Eye';
+import { SPACE } from '../theme/tokens';
+import { Button } from '../ui/Button';
+import { Choice, type Option } from '../ui/Choice';
+import { coverEntry, lengthEntry, pitchEntry } from '../input/entry';
+import { QuantityField } from '../input/Field';
+import { Figure } from '../ui/Figure';
+import { Sheet } from '../ui/Sheet';
+import { Text } from '../ui/Text';
+import { InsertInRun } from '../parts/InsertInRun';
+import { PitchDial } from '../input/PitchDial';
+import { SnagsAt } from '../parts/SnagItem';
+import { WorkingPanel } from '../parts/WorkingPanel';
+import { planWith } from '../data/planning';
+import { useWorked } from '../data/useWorked';
+import type { FormProps, ElementView } from './view';
 
-interface Props {
-  id: string;
-  onClose: () => void;
-  onGo: (id: string) => void;
-}
-
-export function RunSheet({ id, onClose, onGo }: Props) {
+/** Its own sheet: what it carries comes first, and its snags before what would mend them. */
+function RunSheet({ element: { id }, onClose, onGo }: FormProps<Run>) {
   const { job, plan, edit, units } = useJob();
   const [asked, setAsked] = useState<RunQuantity | null>(null);
   const run = elementOf(job, 'run', id);
@@ -71,7 +71,7 @@ export function RunSheet({ id, onClose, onGo }: Props) {
       ) : (
         planned && <Figures run={planned} onAsk={setAsked} />
       )}
-      <Snags id={id} />
+      <SnagsAt id={id} />
       <SizeChips run={run} />
       <MaterialChips run={run} />
       {planned && <Pitch run={run} planned={planned} />}
@@ -198,18 +198,6 @@ function Figures({ run, onAsk }: { run: RunPlan; onAsk: (quantity: RunQuantity) 
   );
 }
 
-function Snags({ id }: { id: string }) {
-  const { plan } = useKept();
-  const own = plan.snags.filter((snag) => snag.at === id);
-  return own.length === 0 ? null : (
-    <View>
-      {own.map((snag) => (
-        <SnagItem key={snag.code} snag={snag} />
-      ))}
-    </View>
-  );
-}
-
 const SEVERITY_TONE: Partial<Record<Severity, 'stop' | 'fix'>> = { stop: 'stop', fix: 'fix' };
 
 /** What a run would come to, in a few words: its own worst snag, or that it works and how full it runs. */
@@ -221,51 +209,39 @@ function outcome(plan: Plan, id: string): { note: string; tone?: 'stop' | 'fix' 
   const own = plan.snags.find((snag) => snag.at === id && snag.severity !== 'mind');
   if (own)
     return {
-      note: SNAG_WORDS[own.code] ?? 'has a snag',
+      note: shortOf(own) ?? 'has a snag',
       ...(SEVERITY_TONE[own.severity] ? { tone: SEVERITY_TONE[own.severity]! } : {}),
     };
-  if (elsewhere) return { note: SNAG_WORDS[elsewhere.code] ?? 'stops the job', tone: 'stop' };
+  if (elsewhere) return { note: shortOf(elsewhere) ?? 'stops the job', tone: 'stop' };
   return { note: `${Math.round(run.depthRatio * 100)}% full` };
 }
 
-const SNAG_WORDS: Record<string, string> = {
-  capacityExceeded: 'too small',
-  willSilt: 'holds grit',
-  largerIntoSmaller: 'narrows',
-  outOfFall: 'out of fall',
-  coverShort: 'cover short',
-  underLeastPitch: 'too flat',
-  adversePitch: 'uphill',
-  popupHolds: 'holds water',
-  lidAboveInlet: 'lid too high',
-  deepTrench: 'deep trench',
-  noDischarge: 'no way out',
-  nearBuilding: 'near building',
-  waterOverGrate: 'floods an inlet',
-  nearOpening: 'near a sill',
-  openingFloods: 'floods a sill',
-  noCleanout: 'no cleanout',
-  throatLeft: 'throat left in',
-  mainFull: 'main is full',
-};
+/** What each of several choices would give, worked out one after another; fewer while it is being worked out. */
+function useTries<T>(job: Job, choices: readonly T[], change: (choice: T) => Change, on: unknown): readonly Plan[] {
+  const plans = useWorked<Plan[]>([job, on], async (signal, give) => {
+    const made: Plan[] = [];
+    for (const choice of choices) {
+      made.push(await planWith(job, change(choice), signal));
+      give([...made]);
+    }
+  });
+  return plans ?? [];
+}
 
 function SizeChips({ run }: { run: Run }) {
   // Of the job as made, not as previewed: what the chips say holds still while a dial turns.
   const { job, edit, units } = useKept();
-  const options = useMemo(
-    () =>
-      NOMINAL_SIZES.map((nominal): Option<string> => {
-        const plan = planJob(applyChange(job, put('Try', resized(run, nominal))).job);
-        const planned = plan.runs[run.id];
-        return {
-          value: String(nominal),
-          label: text(showNominal(nominal, units)),
-          ...outcome(plan, run.id),
-          picture: planned && <Eye depthRatio={planned.depthRatio} overloaded={planned.overloaded} size={28} />,
-        };
-      }),
-    [job, run, units],
-  );
+  const plans = useTries(job, NOMINAL_SIZES, (nominal) => put('Try', resized(run, nominal)), run);
+  const options = NOMINAL_SIZES.map((nominal, k): Option<string> => {
+    const plan = plans[k];
+    const planned = plan?.runs[run.id];
+    return {
+      value: String(nominal),
+      label: text(showNominal(nominal, units)),
+      ...(plan ? outcome(plan, run.id) : {}),
+      picture: <Eye depthRatio={planned?.depthRatio ?? 0} overloaded={planned?.overloaded ?? false} size={28} />,
+    };
+  });
   const present = options.find((option) => Math.abs(Number(option.value) - run.nominal) < 1e-4);
   return (
     <Choice
@@ -279,21 +255,18 @@ function SizeChips({ run }: { run: Run }) {
 
 function MaterialChips({ run }: { run: Run }) {
   const { job, edit, units } = useKept();
-  const options = useMemo(
-    () =>
-      MATERIALS.map((material): Option<Material> => {
-        const plan = planJob(applyChange(job, put('Try', { ...run, material })).job);
-        const planned = plan.runs[run.id];
-        const told = outcome(plan, run.id);
-        return {
-          value: material,
-          label: MATERIAL_FACTS[material].label,
-          ...told,
-          note: planned ? `holds ${text(showFlow(planned.capacity, units))}, ${told.note}` : told.note,
-        };
-      }),
-    [job, run, units],
-  );
+  const plans = useTries(job, MATERIALS, (material) => put('Try', { ...run, material }), run);
+  const options = MATERIALS.map((material, k): Option<Material> => {
+    const plan = plans[k];
+    const planned = plan?.runs[run.id];
+    const result = plan && outcome(plan, run.id);
+    return {
+      value: material,
+      label: MATERIAL_FACTS[material].label,
+      ...result,
+      ...(result && planned ? { note: `holds ${text(showFlow(planned.capacity, units))}, ${result.note}` } : {}),
+    };
+  });
   return (
     <View style={{ gap: 4 }}>
       <Choice
@@ -334,6 +307,7 @@ function Pitch({ run, planned }: { run: Run; planned: RunPlan }) {
         </Text>
       </View>
       <PitchDial
+        units={units}
         pitch={planned.pitch}
         least={planned.leastPitch}
         onPreview={(pitch) => preview(put('Turn the dial', set(pitch)))}
@@ -364,3 +338,15 @@ function Pitch({ run, planned }: { run: Run; planned: RunPlan }) {
     </View>
   );
 }
+
+export const runView: ElementView<Run> = {
+  Form: RunSheet,
+  ownSheet: true,
+  list: {
+    group: 'lines',
+    about: (run, { units }) => ({
+      about: `${text(showNominal(run.nominal, units))}${run.assumed ? ', length assumed' : ''}`,
+      figure: showLength(run.length, units),
+    }),
+  },
+};

@@ -1,10 +1,10 @@
 import type { Working } from '@katabasis/core';
 import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import { View } from 'react-native';
-import { useStyles } from '../../theme/theme';
-import { FONTS, SPACE, type Palette } from '../../theme/tokens';
-import { Button } from '../../ui/Button';
-import { Text } from '../../ui/Text';
+import { useStyles } from '../theme/theme';
+import { FONTS, SPACE, type Palette } from '../theme/tokens';
+import { Button } from '../ui/Button';
+import { Text } from '../ui/Text';
 
 const make = (palette: Palette) => ({
   panel: { gap: SPACE.m, borderLeftWidth: 4, borderLeftColor: palette.ink, paddingLeft: SPACE.m },

@@ -1,10 +1,10 @@
 import type { Feed } from '@katabasis/core';
 import { Pressable, View } from 'react-native';
-import { useStyles } from '../../theme/theme';
-import { SPACE, TOUCH, type Palette } from '../../theme/tokens';
-import { shareEntry } from '../../ui/entry';
-import { QuantityField } from '../../ui/Field';
-import { Text } from '../../ui/Text';
+import { useStyles } from '../theme/theme';
+import { SPACE, TOUCH, type Palette } from '../theme/tokens';
+import { shareEntry } from '../input/entry';
+import { QuantityField } from '../input/Field';
+import { Text } from '../ui/Text';
 
 const make = (palette: Palette) => ({
   chip: {

@@ -3,7 +3,7 @@ import { useId, useRef, useState } from 'react';
 import { TextInput, View, type TextInputProps } from 'react-native';
 import { usePalette, useStyles } from '../theme/theme';
 import { FONTS, TOUCH, type Palette } from '../theme/tokens';
-import { Text } from './Text';
+import { Text } from '../ui/Text';
 
 const make = (palette: Palette) => ({
   input: {

@@ -19,9 +19,10 @@ import { useTheme } from '../theme/theme';
 import { SPACE } from '../theme/tokens';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
-import { coverEntry, distanceEntry, pitchEntry, rainEntry, type Entry } from '../ui/entry';
-import { NameField, QuantityField } from '../ui/Field';
+import { coverEntry, distanceEntry, pitchEntry, rainEntry, type Entry } from '../input/entry';
+import { NameField, QuantityField } from '../input/Field';
 import { Text } from '../ui/Text';
+import type { ElementView } from './view';
 
 const row = { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m, alignItems: 'flex-end' } as const;
 
@@ -130,3 +131,5 @@ function SettingField({ label, setting, entry }: { label: string; setting: keyof
     />
   );
 }
+
+export const jobView: ElementView<JobElement> = { Form: JobForm, title: 'This job', list: null };

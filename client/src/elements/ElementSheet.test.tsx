@@ -1,6 +1,6 @@
 import { act, screen, within } from '@testing-library/react';
 import type { Channel, Downspout, RoofFace } from '@katabasis/core';
-import { openJob, press, sampleWith, seen, type, type Opened } from '../../testing/openJob';
+import { openJob, press, sampleWith, seen, type, type Opened } from '../testing/openJob';
 import { ElementSheet } from './ElementSheet';
 
 const sheetOf = (id: string, job = sampleWith()): Opened =>

@@ -1,16 +1,16 @@
-import { screen, within } from '@testing-library/react';
+import { screen, waitFor, within } from '@testing-library/react';
 import { planJob, put, applyChange, showFlow, text, type Run } from '@katabasis/core';
-import { openJob, press, pressThe, sampleWith, seen, type, type Opened } from '../../testing/openJob';
-import { RunSheet } from './RunSheet';
-import { SizeJob } from './SizeJob';
-import { SnagItem } from './SnagItem';
+import { openJob, press, pressOnceThere, sampleWith, seen, type, type Opened } from '../testing/openJob';
+import { ElementSheet } from './ElementSheet';
+import { SizeJob } from '../stations/plan/SizeJob';
+import { SnagItem } from '../parts/SnagItem';
 
 const sheetOf = (id: string, job = sampleWith()): Opened =>
-  openJob(job, <RunSheet id={id} onClose={() => undefined} onGo={() => undefined} />);
+  openJob(job, <ElementSheet id={id} onClose={() => undefined} onGo={() => undefined} />);
 const run = (open: Opened, id: string): Run => open.job().elements.get(id) as Run;
 
 describe('a run’s sheet', () => {
-  it('tells what each size would give before it is chosen, and gives that when it is', () => {
+  it('tells what each size would give before it is chosen, and gives that when it is', async () => {
     const open = sheetOf('trunkLower');
     const sizes = screen.getByRole('radiogroup', { name: /^Size/ });
     const chips = within(sizes).getAllByRole('radio');
@@ -22,21 +22,23 @@ describe('a run’s sheet', () => {
       '10 in',
       '12 in',
     ]);
-    expect(within(sizes).getByRole('radio', { name: /^6.in: too small/ })).toHaveAttribute('aria-checked', 'true');
+    expect(await within(sizes).findByRole('radio', { name: /^6.in: too small/ })).toHaveAttribute(
+      'aria-checked',
+      'true',
+    );
     press(/^8.in/);
     expect(run(open, 'trunkLower').nominal).toBeCloseTo(0.2032, 6);
     expect(open.plan().runs.trunkLower!.overloaded).toBe(false);
   });
 
-  it('says of each material what the pipe would hold', () => {
+  it('says of each material what the pipe would hold', async () => {
     const job = sampleWith();
     sheetOf('trunkLower', job);
     const smooth = planJob(
       applyChange(job, put('Try', { ...(job.elements.get('trunkLower') as Run), material: 'smooth' })).job,
     ).runs.trunkLower!;
     expect(
-      screen
-        .getByRole('radio', { name: /^Smooth PVC/ })
+      (await screen.findByRole('radio', { name: /^Smooth PVC: holds/ }))
         .getAttribute('aria-label')!
         .replaceAll('\u00a0', ' '),
     ).toContain(text(showFlow(smooth.capacity, 'us')).replaceAll('\u00a0', ' '));
@@ -85,39 +87,39 @@ describe('a run’s sheet', () => {
 });
 
 describe('snags', () => {
-  it('one tap mends one, and its sentence goes', () => {
+  it('one tap mends one, and its sentence goes', async () => {
     const job = sampleWith();
     const snag = planJob(job).snags.find((each) => each.code === 'capacityExceeded')!;
     const open = openJob(job, <SnagItem snag={snag} />);
     expect(seen()).toContain('Wye 2 to Roadside swale is too small: 225 gpm in a pipe that holds 193 gpm.');
-    pressThe('fix-capacityExceeded');
+    await pressOnceThere('fix-capacityExceeded');
     expect(open.plan().snags.map((each) => each.code)).not.toContain('capacityExceeded');
   });
 
-  it('one that only a person on site can mend says so', () => {
+  it('one that only a person on site can mend says so', async () => {
     const basin = { ...(sampleWith().elements.get('basin') as object), sillLevel: -0.24 } as never;
     const job = sampleWith(basin);
     const snag = planJob(job).snags.find((each) => each.code === 'nearOpening')!;
     openJob(job, <SnagItem snag={snag} />);
     expect(seen()).toMatch(/Stop\. Water at Lawn basin comes within/);
-    expect(seen()).toContain('say at what level water runs off clear of the door.');
+    await waitFor(() => expect(seen()).toContain('say at what level water runs off clear of the door.'));
   });
 });
 
 describe('sizes for the whole job', () => {
-  it('tells when no sizes reach the way out', () => {
+  it('tells when no sizes reach the way out', async () => {
     openJob(sampleWith(), <SizeJob />);
     press('Work out the sizes', 'button');
-    expect(seen()).toContain('No sizes on offer bring all of the water to its way out');
+    await waitFor(() => expect(seen()).toContain('No sizes on offer bring all of the water to its way out'));
   });
 
-  it('shows the least and the next, each with its verdict, and lays the one that is taken', () => {
+  it('shows the least and the next, each with its verdict, and lays the one that is taken', async () => {
     const head = { ...(sampleWith().elements.get('job') as object), settings: { cover: 0.2794 } } as never;
     const open = openJob(sampleWith(head), <SizeJob />);
     press('Work out the sizes', 'button');
-    expect(seen()).toMatch(/Least: \d+ × \d+ in/);
+    await waitFor(() => expect(seen()).toMatch(/Least: \d+ × \d+ in/));
     expect(screen.getAllByRole('button', { name: 'Use these' }).length).toBeGreaterThan(1);
-    pressThe('use-best');
+    await pressOnceThere('use-best');
     expect(open.plan().snags.filter((snag) => snag.severity !== 'mind')).toEqual([]);
   });
 });

@@ -1,0 +1,160 @@
+import 'fake-indexeddb/auto';
+import { IDBFactory } from 'fake-indexeddb';
+import fc from 'fast-check';
+import type { Element } from '@katabasis/core';
+import { IndexedStore, openDatabase } from './deviceStore';
+import { MemoryStore } from './memoryStore';
+import type { DeviceStore, Pending, Step, Versioned } from './stored';
+
+/** Local storage as far as carrying over asks of it. */
+function storage(kept: Record<string, string> = {}): Storage & { kept: Record<string, string> } {
+  const text = { ...kept };
+  return {
+    kept: text,
+    get length() {
+      return Object.keys(text).length;
+    },
+    key: (index: number) => Object.keys(text)[index] ?? null,
+    getItem: (key: string) => text[key] ?? null,
+    setItem: (key: string, value: string) => void (text[key] = value),
+    removeItem: (key: string) => void delete text[key],
+    clear: () => undefined,
+  };
+}
+
+function freshDevice(kept: Record<string, string> = {}): ReturnType<typeof storage> {
+  globalThis.indexedDB = new IDBFactory();
+  const local = storage(kept);
+  globalThis.localStorage = local;
+  return local;
+}
+
+const open = async (): Promise<IndexedStore> => new IndexedStore(await openDatabase());
+const wye = (id: string, name = id): Element => ({ id, kind: 'junction', form: 'wye', name, groundLevel: 0 });
+const versioned = (id: string, version: number, place: number): Versioned => ({ version, element: wye(id), place });
+const pending = (order: number, ...ids: string[]): Pending => ({
+  label: 'Change',
+  change: `c${order}`,
+  order,
+  puts: ids.map((id) => wye(id)),
+  removes: [],
+  bases: {},
+});
+
+it('gives back what was kept to whoever opens it next, in order', async () => {
+  freshDevice();
+  const first = await open();
+  await first.replace('yard', 4, [versioned('b', 1, 0), versioned('a', 2, 1)]);
+  await first.keep('yard', { waiting: [pending(2, 'a'), pending(1, 'b')] });
+  await first.keep('other', { seq: -1, unsent: true, elements: [versioned('z', 1, 0)] });
+  const stored = (await (await open()).load('yard'))!;
+  expect(stored).toMatchObject({ seq: 4, unsent: false });
+  expect(stored.elements.map(({ element }) => element.id)).toEqual(['b', 'a']);
+  expect(stored.waiting.map(({ change }) => change)).toEqual(['c1', 'c2']);
+  expect((await first.unsent()).map(({ id }) => id)).toEqual(['other']);
+  expect(await first.load('nowhere')).toBeNull();
+});
+
+const steps = fc.array(
+  fc.record({
+    seq: fc.nat(9),
+    put: fc.uniqueArray(fc.constantFrom('a', 'b', 'c'), { maxLength: 2 }),
+    gone: fc.uniqueArray(fc.constantFrom('a', 'b', 'c'), { maxLength: 1 }),
+    make: fc.uniqueArray(fc.nat(6), { maxLength: 2 }),
+    done: fc.uniqueArray(fc.nat(6), { maxLength: 2 }),
+  }),
+  { maxLength: 12 },
+);
+
+it('keeps just what a store in memory keeps, whatever steps come', async () => {
+  await fc.assert(
+    fc.asyncProperty(steps, async (list) => {
+      freshDevice();
+      const stores: DeviceStore[] = [await open(), new MemoryStore()];
+      for (const each of list) {
+        const step: Step = {
+          seq: each.seq,
+          elements: each.put.map((id, k) => versioned(id, each.seq, k)),
+          gone: each.gone.filter((id) => !each.put.includes(id)),
+          waiting: each.make.map((order) => pending(order, 'a')),
+          done: each.done.filter((order) => !each.make.includes(order)).map((order) => pending(order)),
+        };
+        for (const store of stores) await store.keep('yard', step);
+      }
+      const [indexed, memory] = await Promise.all(stores.map((store) => store.load('yard')));
+      const byId = (stored: typeof indexed): unknown =>
+        stored && { ...stored, elements: [...stored.elements].sort((a, b) => (a.element.id < b.element.id ? -1 : 1)) };
+      expect(byId(indexed!)).toEqual(byId(memory!));
+    }),
+    { numRuns: 40 },
+  );
+});
+
+it('one change of a job of 5,000 elements with 500 waiting writes three records', async () => {
+  freshDevice();
+  const db = await openDatabase();
+  const store = new IndexedStore(db);
+  await store.replace(
+    'yard',
+    1,
+    Array.from({ length: 5000 }, (_, k) => versioned(`e${k}`, 1, k)),
+  );
+  await store.keep('yard', { waiting: Array.from({ length: 500 }, (_, k) => pending(k, `e${k}`)) });
+  let written = 0;
+  const put = IDBObjectStore.prototype.put;
+  IDBObjectStore.prototype.put = function (...args: Parameters<typeof put>) {
+    written++;
+    return put.apply(this, args);
+  };
+  await store.keep('yard', { seq: 2, elements: [versioned('e7', 2, 7)], waiting: [pending(501, 'e9')] });
+  IDBObjectStore.prototype.put = put;
+  expect(written).toBe(3);
+});
+
+describe('what an earlier version kept in local storage', () => {
+  const change = (id: string, name: string) => ({
+    change: `change-${name}`,
+    label: name,
+    puts: [wye(id, name)],
+    removes: [],
+  });
+
+  it('is carried over: changes with what they were made against, jobs begun here, answers put by', async () => {
+    const local = freshDevice({
+      'katabasis.queue.yard': JSON.stringify({ changes: [change('a', 'One'), change('a', 'Two')], bases: { a: 3 } }),
+      'katabasis.queue.begun': JSON.stringify({ create: [wye('x'), wye('y')], changes: [], bases: {} }),
+      'katabasis.cache': JSON.stringify({
+        buster: '1',
+        clientState: {
+          queries: [
+            {
+              queryKey: ['job', 'yard'],
+              state: { data: { id: 'yard', seq: 7, elements: [{ version: 3, element: wye('a') }] } },
+            },
+            { queryKey: ['stations'], state: { data: [] } },
+          ],
+        },
+      }),
+      'katabasis.theme': 'dusk',
+    });
+    const store = await open();
+    const yard = (await store.load('yard'))!;
+    expect(yard).toMatchObject({ seq: 7, unsent: false, elements: [{ version: 3 }] });
+    expect(yard.waiting.map(({ label, bases }) => [label, bases])).toEqual([
+      ['One', { a: 3 }],
+      ['Two', {}],
+    ]);
+    expect((await store.unsent()).map(({ id, elements }) => [id, elements.map((each) => each.id)])).toEqual([
+      ['begun', ['x', 'y']],
+    ]);
+    expect(Object.keys(local.kept)).toEqual(['katabasis.theme']);
+  });
+
+  it('that cannot be read is set aside, not thrown away', async () => {
+    const local = freshDevice({ 'katabasis.queue.old': '{"changes": "of an older kind"}' });
+    await open();
+    expect(Object.entries(local.kept).map(([key, text]) => [key.replace(/\d+$/, ''), text])).toEqual([
+      ['katabasis.unread.katabasis.queue.old.', '{"changes": "of an older kind"}'],
+    ]);
+  });
+});

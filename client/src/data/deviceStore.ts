@@ -1,0 +1,140 @@
+/**
+ * The device's store in IndexedDB. A step is one transaction, committed in the same turn in which it is asked for: the browser has it even
+ * when the page is killed right after. Photos and files are kept by hash beside the jobs, never inside elements.
+ */
+import type { Element } from '@katabasis/core';
+import { openDB } from 'idb';
+import { carryOver } from './carryOver';
+import type { Db, KatabasisDb } from './schema';
+import { byOrder, byPlace, MemoryStore } from './memoryStore';
+import type { DeviceStore, Pending, Step, StoredJob, Versioned } from './stored';
+
+const NAME = 'katabasis';
+const VERSION = 1;
+
+const EVERY = (job: string): IDBKeyRange => IDBKeyRange.bound([job], [job, []]);
+
+export class IndexedStore implements DeviceStore {
+  readonly durable = true;
+  private readonly db: Db;
+
+  constructor(db: Db) {
+    this.db = db;
+  }
+
+  async load(job: string): Promise<StoredJob | null> {
+    const tx = this.db.transaction(['jobs', 'elements', 'changes']);
+    const [head, rows, waiting] = await Promise.all([
+      tx.objectStore('jobs').get(job),
+      tx.objectStore('elements').getAll(EVERY(job)),
+      tx.objectStore('changes').getAll(EVERY(job)),
+    ]);
+    if (!head) return null;
+    const elements = rows.sort(byPlace).map(({ version, element, place }) => ({ version, element, place }));
+    return {
+      seq: head.seq,
+      unsent: head.unsent,
+      elements,
+      waiting: waiting.map(({ job: _job, ...pending }) => pending).sort(byOrder),
+    };
+  }
+
+  keep(job: string, { seq, unsent, elements = [], gone = [], waiting = [], done = [] }: Step): Promise<void> {
+    const tx = this.db.transaction(['jobs', 'elements', 'changes'], 'readwrite');
+    const asked: Promise<unknown>[] = [];
+    if (seq !== undefined) asked.push(tx.objectStore('jobs').put({ id: job, seq, unsent: unsent ?? false }));
+    for (const id of gone) asked.push(tx.objectStore('elements').delete([job, id]));
+    for (const each of elements) asked.push(tx.objectStore('elements').put(rowOf(job, each)));
+    for (const pending of waiting) asked.push(tx.objectStore('changes').put({ ...pending, job }));
+    for (const { order, change } of done) asked.push(tx.objectStore('changes').delete([job, order, change]));
+    return finished(tx, asked);
+  }
+
+  replace(job: string, seq: number, elements: readonly Versioned[]): Promise<void> {
+    const tx = this.db.transaction(['jobs', 'elements'], 'readwrite');
+    const store = tx.objectStore('elements');
+    const asked: Promise<unknown>[] = [
+      tx.objectStore('jobs').put({ id: job, seq, unsent: false }),
+      store.delete(EVERY(job)),
+      ...elements.map((each) => store.put(rowOf(job, each))),
+    ];
+    return finished(tx, asked);
+  }
+
+  async unsent(): Promise<{ id: string; elements: Element[] }[]> {
+    const heads = (await this.db.getAll('jobs')).filter(({ unsent }) => unsent);
+    return Promise.all(
+      heads.map(async ({ id }) => ({ id, elements: (await this.load(id))!.elements.map(({ element }) => element) })),
+    );
+  }
+}
+
+const rowOf = (job: string, each: Versioned): KatabasisDb['elements']['value'] => ({
+  job,
+  id: each.element.id,
+  ...each,
+});
+
+/** Commits at once, and gives the end of the whole transaction: one reason for its failing, whichever request it was. */
+async function finished(
+  tx: { commit(): void; done: Promise<void> },
+  asked: readonly Promise<unknown>[],
+): Promise<void> {
+  tx.commit();
+  await Promise.all([...asked, tx.done]);
+}
+
+/** Opens the database and carries over what an earlier version kept in local storage. */
+export async function openDatabase(): Promise<Db> {
+  const db = await openDB<KatabasisDb>(NAME, VERSION, {
+    upgrade: (fresh) => {
+      fresh.createObjectStore('jobs', { keyPath: 'id' });
+      fresh.createObjectStore('elements', { keyPath: ['job', 'id'] });
+      fresh.createObjectStore('changes', { keyPath: ['job', 'order', 'change'] });
+      fresh.createObjectStore('files', { keyPath: 'hash' });
+      fresh.createObjectStore('answers');
+    },
+  });
+  await carryOver(db, localStorage);
+  return db;
+}
+
+let opening: Promise<Db> | null = null;
+
+/** The page's one connection. Fails where the device lets nothing be kept. */
+export const database = (): Promise<Db> => (opening ??= openDatabase());
+
+/** A store that is being opened: what is asked of it before it is open is done as soon as it is. */
+class Opening implements DeviceStore {
+  private store: DeviceStore | null = null;
+  private readonly opened: Promise<DeviceStore>;
+
+  constructor(opened: Promise<DeviceStore>) {
+    this.opened = opened.then((store) => (this.store = store));
+  }
+
+  get durable(): boolean {
+    return this.store?.durable ?? true;
+  }
+
+  private ask<T>(question: (store: DeviceStore) => Promise<T>): Promise<T> {
+    return this.store ? question(this.store) : this.opened.then(question);
+  }
+
+  load = (job: string): Promise<StoredJob | null> => this.ask((store) => store.load(job));
+  keep = (job: string, step: Step): Promise<void> => this.ask((store) => store.keep(job, step));
+  replace = (job: string, seq: number, elements: readonly Versioned[]): Promise<void> =>
+    this.ask((store) => store.replace(job, seq, elements));
+  unsent = (): ReturnType<DeviceStore['unsent']> => this.ask((store) => store.unsent());
+}
+
+let store: DeviceStore | null = null;
+
+/** The device's store; one in the page's memory where the device lets nothing be kept. */
+export const deviceStore = (): DeviceStore =>
+  (store ??= new Opening(
+    database().then(
+      (db) => new IndexedStore(db),
+      () => new MemoryStore(),
+    ),
+  ));

@@ -1,0 +1,38 @@
+/** What a session shows, and what it needs from around it. */
+import type { Conflict, Job } from '@katabasis/core';
+import type { Api } from './api';
+import type { DeviceStore, Pending } from './stored';
+
+/** What stands between this device and the server. */
+export type Keeping =
+  | { state: 'kept' }
+  | { state: 'sending' }
+  | { state: 'waiting'; count: number; stored: boolean }
+  | { state: 'conflict'; label: string; conflicts: Conflict[] }
+  | { state: 'refused'; label: string; sentence: string };
+
+export interface SessionView {
+  /** Null until the job has been read once. */
+  job: Job | null;
+  keeping: Keeping;
+  undoLabel: string | null;
+  redoLabel: string | null;
+}
+
+/** What one page of this device says to the others about a job. */
+export type PageNews =
+  | { news: 'made'; pending: Pending }
+  | { news: 'done'; done: Pending; versions: Readonly<Record<string, number>>; seq: number }
+  | { news: 'other' };
+
+export interface SessionNeeds {
+  store: DeviceStore;
+  api: Api;
+  newId: (stem: string) => string;
+  /** Tells other pages of this device. */
+  tellPages: (news: PageNews) => void;
+  /** Called when the server has taken something in. */
+  onSaved: () => void;
+  /** Called when the server is known to have more than this page has seen. */
+  onBehind: () => void;
+}

@@ -1,0 +1,66 @@
+/** A store that lives as long as the page: for tests, and for a device that lets nothing be kept. */
+import type { Element } from '@katabasis/core';
+import type { DeviceStore, Pending, Step, StoredJob, Versioned } from './stored';
+
+interface Kept {
+  seq: number;
+  unsent: boolean;
+  elements: Map<string, Versioned>;
+  waiting: Map<string, Pending>;
+}
+
+export class MemoryStore implements DeviceStore {
+  readonly durable: boolean;
+  /** Set by a test: nothing more fits. */
+  full = false;
+  private readonly jobs = new Map<string, Kept>();
+
+  constructor(durable = false) {
+    this.durable = durable;
+  }
+
+  load(job: string): Promise<StoredJob | null> {
+    const kept = this.jobs.get(job);
+    if (!kept) return Promise.resolve(null);
+    const waiting = [...kept.waiting.values()].sort(byOrder);
+    return Promise.resolve({
+      seq: kept.seq,
+      unsent: kept.unsent,
+      elements: [...kept.elements.values()].sort(byPlace),
+      waiting,
+    });
+  }
+
+  keep(job: string, { seq, unsent, elements = [], gone = [], waiting = [], done = [] }: Step): Promise<void> {
+    if (this.full && waiting.length > 0) return Promise.reject(new Error('no room'));
+    const kept = this.jobs.get(job) ?? { seq: -1, unsent: false, elements: new Map(), waiting: new Map() };
+    this.jobs.set(job, kept);
+    kept.seq = seq ?? kept.seq;
+    kept.unsent = unsent ?? kept.unsent;
+    for (const id of gone) kept.elements.delete(id);
+    for (const each of elements) kept.elements.set(each.element.id, each);
+    for (const pending of waiting) kept.waiting.set(pending.change, pending);
+    for (const { change } of done) kept.waiting.delete(change);
+    return Promise.resolve();
+  }
+
+  replace(job: string, seq: number, elements: readonly Versioned[]): Promise<void> {
+    this.jobs.get(job)?.elements.clear();
+    return this.keep(job, { seq, elements });
+  }
+
+  unsent(): Promise<{ id: string; elements: Element[] }[]> {
+    const own = [...this.jobs].filter(([, { unsent }]) => unsent);
+    return Promise.resolve(
+      own.map(([id, { elements }]) => ({
+        id,
+        elements: [...elements.values()].sort(byPlace).map(({ element }) => element),
+      })),
+    );
+  }
+}
+
+/** Waiting changes in the order they were made; two pages that made one at once are told apart by the change's id. */
+export const byOrder = (a: Pending, b: Pending): number => a.order - b.order || (a.change < b.change ? -1 : 1);
+
+export const byPlace = (a: Versioned, b: Versioned): number => a.place - b.place;

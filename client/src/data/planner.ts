@@ -1,0 +1,72 @@
+/**
+ * The client's way to a plan. A job of a usual yard is planned on the page, within a frame; a larger one, and sizing of any, in a worker,
+ * so that no finger waits for it. What is asked for can be called off.
+ */
+import type { Change, Element, Fix, Job, JobSizing, Plan, Snag } from '@katabasis/core';
+import { wrap, type Remote } from 'comlink';
+import type { PlanWorker, SentJob } from './plan.worker';
+import * as planning from './planning';
+
+/** A plan of as many runs takes about 10 ms on a phone four times slower than the machine that the bench was made on. */
+const MAX_RUNS_HERE = 200;
+
+const hasWorkers = typeof Worker !== 'undefined';
+
+/** Whether a job is planned on the page, at once. */
+export const isPlannedHere = (job: Job): boolean => !hasWorkers || job.elements.ofKind('run').length <= MAX_RUNS_HERE;
+
+/** The plan of a job, at once; for a large one, only where nothing else is under way. */
+export const planHere = (job: Job): Plan => planning.plan(job);
+
+let remote: Remote<PlanWorker> | null = null;
+const theWorker = (): Remote<PlanWorker> =>
+  (remote ??= wrap<PlanWorker>(new Worker(new URL('./plan.worker', window.location.href))));
+
+let sent: { token: number; job: Job } | null = null;
+let count = 0;
+
+/** A job as the worker is told of it: what changed since the last one sent, or whole. */
+function sending(job: Job): SentJob {
+  const last = sent;
+  if (last?.job === job) return { token: last.token, id: job.id, base: last.token, puts: [], removes: [] };
+  const token = ++count;
+  sent = { token, job };
+  const whole = { token, id: job.id, base: null, puts: job.elements.all, removes: [] };
+  if (!last || last.job.id !== job.id) return whole;
+  const puts: Element[] = job.elements.all.filter((element) => last.job.elements.get(element.id) !== element);
+  const removes = last.job.elements.all.filter(({ id }) => !job.elements.has(id)).map(({ id }) => id);
+  const after = last.job.elements.with(puts, removes).all;
+  const same = after.length === job.elements.size && after.every((element, k) => element === job.elements.all[k]);
+  return same ? { ...whole, base: last.token, puts, removes } : whole;
+}
+
+/** Asks the worker, and calls the asking off there when the signal does. */
+async function away<T>(signal: AbortSignal, ask: (worker: Remote<PlanWorker>, id: number) => Promise<T>): Promise<T> {
+  const id = ++count;
+  const callOff = (): void => void theWorker().callOff(id);
+  signal.addEventListener('abort', callOff);
+  try {
+    return await ask(theWorker(), id);
+  } finally {
+    signal.removeEventListener('abort', callOff);
+  }
+}
+
+/** The plan of a large job, from the worker. */
+export const planAway = (job: Job): Promise<Plan> => theWorker().plan(sending(job));
+
+/** The plan of a job with a change that is not made. */
+export const planWith = (job: Job, change: Change, signal: AbortSignal): Promise<Plan> =>
+  isPlannedHere(job)
+    ? planning.planWith(job, change, signal)
+    : away(signal, (worker, id) => worker.planWith(sending(job), change, id));
+
+/** The change that mends a snag; null when only a person on site can. */
+export const findFix = (job: Job, snag: Snag, signal: AbortSignal): Promise<Fix | null> =>
+  isPlannedHere(job)
+    ? planning.fix(job, snag, signal)
+    : away(signal, (worker, id) => worker.fix(sending(job), snag, id));
+
+/** Least-cost sizes of a whole job, with the next best; null where none on offer reach every way out. */
+export const findSizes = (job: Job, signal: AbortSignal): Promise<JobSizing | null> =>
+  hasWorkers ? away(signal, (worker, id) => worker.size(sending(job), id)) : planning.size(job, signal);

@@ -1,0 +1,57 @@
+/** What plans a job, wherever it is done: on the page or in its worker. Nothing else in the client calls the core's planner. */
+import {
+  changed,
+  planJob,
+  searchFix,
+  sizeJob,
+  type Change,
+  type Fix,
+  type Job,
+  type JobSizing,
+  type Plan,
+  type Snag,
+} from '@katabasis/core';
+
+/** Most that a search waits for an idle moment, ms. */
+const PATIENCE_MS = 100;
+
+/** Lets whatever else is waiting go first; a search goes on after it, unless it was called off. */
+const breath = (): Promise<void> =>
+  new Promise((done) => {
+    if (typeof requestIdleCallback === 'undefined') setTimeout(done, 0);
+    else requestIdleCallback(() => done(), { timeout: PATIENCE_MS });
+  });
+
+export class CalledOff extends Error {}
+
+/** Stops work that nobody waits for any more. */
+function unless(signal: AbortSignal): void {
+  if (signal.aborted) throw new CalledOff();
+}
+
+export const plan = planJob;
+
+/** The plan of a job with a change, on its own turn. */
+export async function planWith(job: Job, change: Change, signal: AbortSignal): Promise<Plan> {
+  await breath();
+  unless(signal);
+  return planJob(changed(job, change));
+}
+
+/** Looks for the change that mends a snag, one candidate a turn; null when only a person on site can mend it. */
+export async function fix(job: Job, snag: Snag, signal: AbortSignal): Promise<Fix | null> {
+  await breath();
+  unless(signal);
+  const search = searchFix(job, planJob(job), snag);
+  for (let step = search.next(); ; step = search.next()) {
+    if (step.done) return step.value;
+    await breath();
+    unless(signal);
+  }
+}
+
+export async function size(job: Job, signal: AbortSignal): Promise<JobSizing | null> {
+  await breath();
+  unless(signal);
+  return sizeJob(job, planJob(job));
+}

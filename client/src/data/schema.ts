@@ -1,0 +1,20 @@
+/** What the device's database holds. */
+import type { DBSchema, IDBPDatabase } from 'idb';
+import type { Pending, Versioned } from './stored';
+
+export interface StoredFile {
+  hash: string;
+  blob: Blob;
+  /** False until the server has it. */
+  sent: boolean;
+}
+
+export interface KatabasisDb extends DBSchema {
+  jobs: { key: string; value: { id: string; seq: number; unsent: boolean } };
+  elements: { key: [string, string]; value: Versioned & { job: string; id: string } };
+  changes: { key: [string, number, string]; value: Pending & { job: string } };
+  files: { key: string; value: StoredFile };
+  answers: { key: string; value: string };
+}
+
+export type Db = IDBPDatabase<KatabasisDb>;

@@ -1,0 +1,59 @@
+/** The sheet of any element: what it does, its own form, where its water goes on to, and its snags. */
+import { isLanding, kindOf, nameOf, removal, type Element } from '@katabasis/core';
+import Trash from 'lucide-react-native/icons/trash';
+import { View } from 'react-native';
+import { useKept } from '../data/useJob';
+import { PipeFromHere } from '../parts/PipeFromHere';
+import { SnagsAt } from '../parts/SnagItem';
+import { Button } from '../ui/Button';
+import { Sheet } from '../ui/Sheet';
+import { viewOf } from './index';
+import { RainForm } from './rain';
+
+interface Props {
+  id: string;
+  onClose: () => void;
+  onGo: (id: string) => void;
+}
+
+export function ElementSheet({ id, onClose, onGo }: Props) {
+  const { job } = useKept();
+  const element = job.elements.get(id);
+  if (element) return <SheetOf key={id} element={element} onClose={onClose} onGo={onGo} />;
+  // A job has no rain until one is chosen.
+  if (id !== 'rain') return null;
+  return (
+    <Sheet title="Design rain" onClose={onClose}>
+      <RainForm />
+    </Sheet>
+  );
+}
+
+function SheetOf({ element, onClose, onGo }: Omit<Props, 'id'> & { element: Element }) {
+  const { job, edit } = useKept();
+  const { Form, Panel, ownSheet, title } = viewOf(element);
+  const form = <Form element={element} onGo={onGo} onClose={onClose} />;
+  if (ownSheet) return form;
+  if (title)
+    return (
+      <Sheet title={title} onClose={onClose}>
+        {form}
+      </Sheet>
+    );
+  const name = nameOf(job, element.id);
+  const remove = (): void => {
+    edit(removal(job, element.id));
+    onClose();
+  };
+  return (
+    <Sheet title={name} over={kindOf(element.kind).label} onClose={onClose}>
+      {Panel && <Panel element={element} />}
+      {form}
+      {isLanding(element) && <PipeFromHere id={element.id} onGo={onGo} />}
+      <SnagsAt id={element.id} />
+      <View style={{ flexDirection: 'row' }}>
+        <Button label={`Take out ${name}`} icon={Trash} kind="bare" onPress={remove} />
+      </View>
+    </Sheet>
+  );
+}

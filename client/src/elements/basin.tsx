@@ -1,0 +1,219 @@
+/** A catch basin. */
+import {
+  CUBIC_METRES_PER_SECOND_PER_GPM,
+  GRATE_FACTS,
+  GRATES,
+  inletOf,
+  METRES_PER_INCH,
+  put,
+  sagCapacity,
+  sagDepth,
+  showFlow,
+  showLevel,
+  showSmall,
+  showSump,
+  text,
+  type Basin,
+  type BasinPlan,
+  type UnitSystem,
+} from '@katabasis/core';
+import { View } from 'react-native';
+import { Circle, Line, Rect } from 'react-native-svg';
+import { useKept } from '../data/useJob';
+import { Chart } from '../drawing/Chart';
+import { QuantityField } from '../input/Field';
+import { coverEntry, shareEntry } from '../input/entry';
+import { without } from '../input/without';
+import { Freeboard, type Ask } from '../parts/Freeboard';
+import { InletWorkings } from '../parts/InletWorkings';
+import { NameAndLevel } from '../parts/NameAndLevel';
+import { OnSlopeForm } from '../parts/OnSlopeForm';
+import { SillFields } from '../parts/SillFields';
+import { usePalette } from '../theme/theme';
+import { SPACE } from '../theme/tokens';
+import { Choice } from '../ui/Choice';
+import { Figure } from '../ui/Figure';
+import { Text } from '../ui/Text';
+import type { ElementView } from './view';
+const row = { flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.xl, rowGap: SPACE.s } as const;
+
+/** m of a small size's unit: inches or millimetres. */
+const small = (units: UnitSystem): number => (units === 'us' ? METRES_PER_INCH : 0.001);
+
+function Panel({ id, inlet, onAsk }: { id: string; inlet: BasinPlan; onAsk: Ask }) {
+  const { units, plan } = useKept();
+  const { ink, fix } = usePalette();
+  const allowed = plan.settings.ponding;
+  const deepest = Math.max(allowed * 2, inlet.ponding * 1.25);
+  const depths = Array.from({ length: 41 }, (_, k) => (deepest * k) / 40);
+  const curve = depths.map((depth): [number, number] => [sagCapacity({ ...inlet.inlet, depth }).flow, depth]);
+  const most = Math.max(curve.at(-1)![0], inlet.taken * 1.1);
+  const over = inlet.ponding > allowed;
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <View style={row}>
+        <Figure
+          label="Stands over the grate"
+          shown={showSmall(inlet.ponding, units)}
+          size="hero"
+          {...(over ? { tone: 'fix' as const } : {})}
+          onPress={() => onAsk('water')}
+        />
+        <Figure
+          label="Comes over the ground"
+          shown={showFlow(inlet.offered, units)}
+          size="hero"
+          onPress={() => onAsk('water')}
+        />
+        {inlet.passedOn > 0 && (
+          <Figure label="Runs past" shown={showFlow(inlet.passedOn, units)} onPress={() => onAsk('passed')} />
+        )}
+        <Figure
+          label={`Takes at ${text(showSmall(allowed, units))}`}
+          shown={showFlow(inlet.capacity, units)}
+          onPress={() => onAsk('capacity')}
+        />
+        <Freeboard id={id} freeboard={inlet.freeboard} onAsk={onAsk} />
+        {inlet.sump !== null && (
+          <Figure label="Sump holds" shown={showSump(inlet.sump, units)} onPress={() => onAsk('sump')} />
+        )}
+      </View>
+      <Chart
+        said={`Rating curve: ${text(showFlow(inlet.taken, units))} at ${text(showSmall(inlet.ponding, units))} of water`}
+        curve={curve}
+        across={{
+          label: `taken, ${showFlow(0, units).unit}`,
+          most,
+          per: units === 'us' ? CUBIC_METRES_PER_SECOND_PER_GPM : 0.001,
+        }}
+        up={{ label: `water over the grate, ${units === 'us' ? 'in' : 'mm'}`, most: deepest, per: small(units) }}
+      >
+        {(frame, width) => (
+          <>
+            <Line
+              x1={frame.x(0)}
+              x2={width - 12}
+              y1={frame.y(allowed)}
+              y2={frame.y(allowed)}
+              stroke={fix}
+              strokeWidth={1.5}
+              strokeDasharray="6 4"
+            />
+            <Circle cx={frame.x(inlet.taken)} cy={frame.y(inlet.ponding)} r={7} fill={over ? fix : ink} />
+          </>
+        )}
+      </Chart>
+      <Text kind="small">
+        The dot is the design rain; the broken line is the depth allowed here. {Math.round(inlet.inlet.clogging * 100)}%
+        of the grate is taken as clogged.
+      </Text>
+    </View>
+  );
+}
+
+function Form({ element: basin }: { element: Basin }) {
+  const { plan, edit, units } = useKept();
+  const taken = plan.inlets[basin.id]?.taken ?? 0;
+  // What each would give: how deep the design rain stands over it.
+  const stands = (next: Basin): string =>
+    `${text(showSmall(sagDepth({ ...inletOf(next), flow: taken }).depth, units))} of water`;
+  const gives = (grate: Basin['grate']): string =>
+    taken > 0
+      ? stands({ ...basin, grate })
+      : `${Math.round(GRATE_FACTS[grate].openArea / METRES_PER_INCH ** 2)} in² open`;
+  return (
+    <>
+      <NameAndLevel landing={basin} levelLabel="Level of the grate" />
+      <Choice
+        label="Grate"
+        value={basin.grate}
+        options={GRATES.map((grate) => ({ value: grate, label: GRATE_FACTS[grate].label, note: gives(grate) }))}
+        onChoose={(grate) => edit(put('Set grate', { ...basin, grate }))}
+      />
+      <Choice
+        label="How many stand here"
+        value={String(basin.count ?? 1)}
+        options={[1, 2, 3, 4].map((count) => ({
+          value: String(count),
+          label: String(count),
+          ...(taken > 0 ? { note: stands({ ...basin, count }) } : {}),
+        }))}
+        onChoose={(count) =>
+          edit(put('Set how many grates', without(basin, 'count', count === '1' ? undefined : Number(count))))
+        }
+      />
+      <BasinDetails basin={basin} />
+      <OnSlopeForm inlet={basin} />
+    </>
+  );
+}
+
+function BasinDetails({ basin }: { basin: Basin }) {
+  const { edit, units } = useKept();
+  const set = (label: string, key: keyof Basin, value: unknown): string | null =>
+    edit(put(label, without(basin, key, value)));
+  return (
+    <>
+      <View style={row}>
+        <QuantityField
+          label={basin.clogging === undefined ? 'Leaves take, usual' : 'Leaves take'}
+          value={basin.clogging ?? GRATE_FACTS[basin.grate].clogging}
+          {...shareEntry}
+          optional
+          onCommit={(value) =>
+            value !== undefined && value > 0.95
+              ? 'Leave at least 5% of it open.'
+              : set('Set clogging', 'clogging', value)
+          }
+        />
+        <QuantityField
+          label="Rim against a wall"
+          usual="none"
+          value={basin.walled}
+          {...shareEntry}
+          optional
+          onCommit={(value) =>
+            value !== undefined && value > 0.9
+              ? 'Leave at least 10% of the rim open.'
+              : set('Set walled rim', 'walled', value)
+          }
+        />
+      </View>
+      <View style={row}>
+        <SillFields inlet={basin} />
+        <QuantityField
+          label="Sump under the outlet"
+          usual="none"
+          value={basin.sumpDepth}
+          {...coverEntry(units)}
+          optional
+          onCommit={(value) => set('Set the sump', 'sumpDepth', value)}
+        />
+      </View>
+    </>
+  );
+}
+
+/** What it does in the design rain; any figure opens its working. */
+function BasinPanel({ element: { id } }: { element: Basin }) {
+  return (
+    <InletWorkings id={id}>{(inlet, ask) => <Panel id={id} inlet={inlet as BasinPlan} onAsk={ask} />}</InletWorkings>
+  );
+}
+
+export const basinView: ElementView<Basin> = {
+  Form,
+  Panel: BasinPanel,
+  list: {
+    group: 'inlets',
+    about: ({ groundLevel }, { units }) => ({ about: 'grate at', figure: showLevel(groundLevel, units) }),
+  },
+  glyph: (_, { outline, stroke }) => (
+    <>
+      <Rect x={-11} y={-8} width={22} height={17} {...outline} />
+      {[-6, -2, 2, 6].map((at) => (
+        <Line key={at} x1={at} x2={at} y1={-8} y2={-2} stroke={stroke} strokeWidth={2} />
+      ))}
+    </>
+  ),
+};

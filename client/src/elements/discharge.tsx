@@ -1,0 +1,140 @@
+/** A way out. */
+import { OUTFALL_FORMS, OUTFALLS, put, RECEIVING, RECEIVING_FACTS, showLevel, type Discharge } from '@katabasis/core';
+import type { ReactNode } from 'react';
+import { View } from 'react-native';
+import { Circle, Path } from 'react-native-svg';
+import { useKept } from '../data/useJob';
+import type { GlyphPens } from '../drawing/LandingGlyph';
+import { QuantityField } from '../input/Field';
+import { distanceEntry, flowEntry, levelEntry } from '../input/entry';
+import { without } from '../input/without';
+import { NameAndLevel } from '../parts/NameAndLevel';
+import { SPACE } from '../theme/tokens';
+import { Choice } from '../ui/Choice';
+import type { ElementView } from './view';
+const row = { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m, alignItems: 'flex-start' } as const;
+
+function Form({ element: discharge }: { element: Discharge }) {
+  const { edit, units } = useKept();
+  const outfall = OUTFALLS[discharge.form];
+  const save = (label: string, next: Partial<Discharge>): string | null => edit(put(label, { ...discharge, ...next }));
+  return (
+    <>
+      <NameAndLevel landing={discharge} levelLabel={outfall.groundLabel} />
+      <Choice
+        label="How it lets the water out"
+        value={discharge.form}
+        options={OUTFALL_FORMS.map((form) => ({ value: form, label: OUTFALLS[form].label, note: OUTFALLS[form].note }))}
+        onChoose={(form) => save('Say how it lets out', { form })}
+      />
+      {outfall.into === undefined && (
+        <Choice
+          label="Into"
+          value={discharge.receiving}
+          options={RECEIVING.map((value) => ({ value, label: RECEIVING_FACTS[value].label }))}
+          onChoose={(receiving) => save('Say what takes the water', { receiving })}
+        />
+      )}
+      <View style={row}>
+        {outfall.hasCapacity && (
+          <>
+            <QuantityField
+              label="The main holds, full"
+              usual="not known"
+              value={discharge.mainCapacity}
+              {...flowEntry(units)}
+              optional
+              onCommit={(flow) => edit(put('Set what the main holds', without(discharge, 'mainCapacity', flow)))}
+            />
+            <QuantityField
+              label="Others use of it"
+              usual="nothing"
+              value={discharge.mainUsed}
+              {...flowEntry(units)}
+              optional
+              onCommit={(flow) => edit(put('Set what the main carries', without(discharge, 'mainUsed', flow)))}
+            />
+          </>
+        )}
+        {outfall.controlHint !== null && (
+          <QuantityField
+            label="Water stands there at"
+            usual="falls free"
+            value={discharge.standingLevel}
+            {...levelEntry(units)}
+            optional
+            hint="In the design rain"
+            onCommit={(level) => edit(put('Set standing water', without(discharge, 'standingLevel', level)))}
+          />
+        )}
+        {outfall.controlHint !== null && (
+          <QuantityField
+            label="Lowest the invert may be"
+            usual="the ground there"
+            value={discharge.controlLevel}
+            {...levelEntry(units)}
+            optional
+            hint={outfall.controlHint}
+            onCommit={(controlLevel) => {
+              const { controlLevel: _old, ...rest } = discharge;
+              return edit(put('Set control level', controlLevel === undefined ? rest : { ...rest, controlLevel }));
+            }}
+          />
+        )}
+        <QuantityField
+          label="To the nearest building"
+          usual="not measured"
+          value={discharge.buildingDistance}
+          {...distanceEntry(units)}
+          optional
+          onCommit={(distance) => {
+            const { buildingDistance: _old, ...rest } = discharge;
+            return edit(
+              put(
+                'Set distance from building',
+                distance === undefined ? rest : { ...rest, buildingDistance: distance },
+              ),
+            );
+          }}
+        />
+      </View>
+    </>
+  );
+}
+
+/** Marks by how the water leaves. */
+const MARKS: Record<Discharge['form'], (pens: GlyphPens) => ReactNode> = {
+  daylight: ({ outline, water }) => (
+    <>
+      <Path d="M-12 8A12 12 0 0 1 12 8Z" {...outline} />
+      <Path d="M0 4V-3" stroke={water} strokeWidth={3} />
+    </>
+  ),
+  main: ({ outline, water }) => (
+    <>
+      <Circle r={11} {...outline} />
+      <Circle r={5.5} fill={water} />
+    </>
+  ),
+  popup: ({ outline, stroke }) => (
+    <>
+      <Path d="M-9 9V-3H9V9Z" {...outline} />
+      <Path d="M-12 -6L10 -11" stroke={stroke} strokeWidth={3} />
+    </>
+  ),
+  kerb: ({ outline, water }) => (
+    <>
+      <Path d="M-12 -9H2V2H12V9H-12Z" {...outline} />
+      <Path d="M-3 -3H9" stroke={water} strokeWidth={3} />
+    </>
+  ),
+};
+
+export const dischargeView: ElementView<Discharge> = {
+  Form,
+  list: {
+    group: 'inlets',
+    about: ({ groundLevel }, { units }) => ({ about: 'comes out at', figure: showLevel(groundLevel, units) }),
+  },
+  glyph: ({ form }, pens) => MARKS[form](pens),
+};

@@ -1,0 +1,31 @@
+/** Name of a landing and the level of its ground. */
+import { put, type Landing } from '@katabasis/core';
+import { View } from 'react-native';
+import { useKept } from '../data/useJob';
+import { NameField, QuantityField } from '../input/Field';
+import { levelEntry } from '../input/entry';
+import { SPACE } from '../theme/tokens';
+const row = { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m, alignItems: 'flex-start' } as const;
+
+export function NameAndLevel({ landing, levelLabel }: { landing: Landing; levelLabel: string }) {
+  const { edit, units } = useKept();
+  const setLevel = (groundLevel: number): string | null => {
+    const next = { ...landing, groundLevel };
+    // A measured level is no longer assumed.
+    if (next.kind === 'discharge') delete next.assumed;
+    return edit(put(`Set level of ${landing.name}`, next));
+  };
+  return (
+    <View style={row}>
+      <NameField label="Name" value={landing.name} onCommit={(name) => edit(put('Name it', { ...landing, name }))} />
+      <QuantityField
+        label={levelLabel}
+        value={landing.groundLevel}
+        {...levelEntry(units)}
+        onCommit={(level) => setLevel(level!)}
+        testID="ground-level"
+        hint="Above or below the job’s zero"
+      />
+    </View>
+  );
+}
