@@ -1,5 +1,5 @@
 /** What several tests need: a copy of the sample of their own, and its elements as the server has them. */
-import type { APIRequestContext, Page } from '@playwright/test';
+import { expect, type APIRequestContext, type Page } from '@playwright/test';
 import { quillfeather } from '../core/src/samples';
 import type { Element } from '../core/src';
 
@@ -22,7 +22,27 @@ export async function kept(request: APIRequestContext, job: string): Promise<Rec
   return Object.fromEntries(reply.elements.map(({ element }) => [element.id, element]));
 }
 
+/** What of a job waits on the device to be sent: changes, and the job itself where it was begun here. */
+export const waiting = (page: Page, job: string): Promise<number> =>
+  page.evaluate(
+    (id) =>
+      new Promise<number>((done, fail) => {
+        const opening = indexedDB.open('katabasis');
+        opening.onerror = () => fail(opening.error);
+        opening.onsuccess = () => {
+          const tx = opening.result.transaction(['jobs', 'changes']);
+          const head = tx.objectStore('jobs').get(id);
+          const changes = tx.objectStore('changes').count(IDBKeyRange.bound([id], [id, []]));
+          tx.oncomplete = () => {
+            opening.result.close();
+            done(changes.result + ((head.result as { unsent: boolean } | undefined)?.unsent ? 1 : 0));
+          };
+        };
+      }),
+    job,
+  );
+
 /** Waits until nothing waits to be sent. */
 export async function saved(page: Page, job: string): Promise<void> {
-  await page.waitForFunction((key) => localStorage.getItem(key) === null, `katabasis.queue.${job}`);
+  await expect.poll(() => waiting(page, job)).toBe(0);
 }

@@ -12,7 +12,12 @@ const elements = (): Element[] => [...quillfeather().elements];
 const wye = (name: string): Element => ({ id: 'wye2', kind: 'junction', form: 'wye', name, groundLevel: -0.27 });
 
 function serve(db: Db = openDatabase(':memory:'), web?: string) {
-  const handler = createApp({ db, hosts: allowedHosts('127.0.0.1'), ...(web ? { web } : {}) }).callback();
+  const handler = createApp({
+    db,
+    files: mkdtempSync(join(tmpdir(), 'katabasis-files-')),
+    hosts: allowedHosts('127.0.0.1'),
+    ...(web ? { web } : {}),
+  }).callback();
   return request(handler);
 }
 

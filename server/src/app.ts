@@ -5,6 +5,8 @@ import compress from 'koa-compress';
 import helmet from 'koa-helmet';
 import type { Db } from './database';
 import { guard } from './http/guard';
+import { FileStore } from './files/store';
+import { fileRoutes } from './files/routes';
 import { problems } from './http/problem';
 import { statics } from './http/statics';
 import { JobStore } from './jobs/store';
@@ -15,6 +17,8 @@ export interface AppOptions {
   db: Db;
   /** Host names answered to. */
   hosts: ReadonlySet<string>;
+  /** Folder of photos and files. */
+  files: string;
   /** Folder of the built web application; none for the API alone. */
   web?: string;
 }
@@ -53,7 +57,7 @@ const noStore: Middleware = async (ctx, next) => {
   await next();
 };
 
-export function createApp({ db, hosts, web }: AppOptions): Koa {
+export function createApp({ db, hosts, files, web }: AppOptions): Koa {
   const app = new Koa();
   app.use(POLICY);
   app.use(problems);
@@ -63,12 +67,14 @@ export function createApp({ db, hosts, web }: AppOptions): Koa {
   app.use(apiOnly(bodyParser({ enableTypes: ['json'], jsonLimit: MAX_BODY, encoding: 'utf-8' })));
   const jobs = jobRoutes(new JobStore(db));
   const rain = rainRoutes();
+  const kept = fileRoutes(new FileStore(db, files));
   app.use(async (ctx, next) => {
     if (ctx.path !== '/api/health') return next();
     ctx.body = { ok: true };
   });
   app.use(jobs.routes()).use(jobs.allowedMethods());
   app.use(rain.routes()).use(rain.allowedMethods());
+  app.use(kept.routes()).use(kept.allowedMethods());
   if (web) app.use(statics(web));
   return app;
 }

@@ -23,7 +23,12 @@ function start(): void {
   if (samples === 'fresh') for (const tail of ['', '-wal', '-shm']) rmSync(file + tail, { force: true });
   const db = openDatabase(file);
   if (samples) putSamples(db);
-  const server = createApp({ db, hosts: allowedHosts(host), web: join(ROOT, 'client', 'dist') }).listen(port, host);
+  const server = createApp({
+    db,
+    hosts: allowedHosts(host),
+    files: join(data, 'files'),
+    web: join(ROOT, 'client', 'dist'),
+  }).listen(port, host);
   server.on('listening', () => {
     const { port: actual } = server.address() as { port: number };
     console.log(`Katabasis is at http://localhost:${actual}`);

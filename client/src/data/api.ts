@@ -31,13 +31,20 @@ export class Unreachable extends Error {}
 /** A yard's signal can be slow; a job is small. */
 const PATIENCE_MS = 20_000;
 
+/** What is sent along: a file as it is, anything else as JSON. */
+function bodyOf(body: unknown): Pick<RequestInit, 'body' | 'headers'> {
+  if (body === undefined) return {};
+  if (body instanceof Blob) return { body, headers: { 'Content-Type': body.type || 'application/octet-stream' } };
+  return { body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } };
+}
+
 async function ask(method: string, path: string, body?: unknown): Promise<Response> {
   let response: Response;
   try {
     response = await fetch(`/api${path}`, {
       method,
       signal: AbortSignal.timeout(PATIENCE_MS),
-      ...(body === undefined ? {} : { body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } }),
+      ...bodyOf(body),
     });
   } catch {
     throw new Unreachable('The server is out of reach.');
@@ -64,6 +71,8 @@ export const api = {
     read(changeReplySchema, ask('POST', `/jobs/${id}/changes`, body)),
   remove: async (id: string): Promise<void> => void (await ask('DELETE', `/jobs/${id}`)),
   restore: async (id: string): Promise<void> => void (await ask('POST', `/jobs/${id}/restore`)),
+  file: async (hash: string): Promise<Blob> => (await ask('GET', `/files/${hash}`)).blob(),
+  putFile: async (hash: string, blob: Blob): Promise<void> => void (await ask('PUT', `/files/${hash}`, blob)),
   stations: async (): Promise<RainStation[]> => (await read(stationListSchema, ask('GET', '/rain/stations'))).stations,
 };
 export type Api = Pick<typeof api, 'create' | 'change'>;

@@ -7,7 +7,7 @@ import { openDB } from 'idb';
 import { carryOver } from './carryOver';
 import type { Db, KatabasisDb } from './schema';
 import { byOrder, byPlace, MemoryStore } from './memoryStore';
-import type { DeviceStore, Pending, Step, StoredJob, Versioned } from './stored';
+import type { DeviceStore, Step, StoredJob, Versioned } from './stored';
 
 const NAME = 'katabasis';
 const VERSION = 1;

@@ -4,6 +4,7 @@ import type { QueryClient } from '@tanstack/react-query';
 import { api } from './api';
 import { deviceStore } from './deviceStore';
 import type { PageNews } from './keeping';
+import { sendFiles } from './keptFiles';
 import { Session } from './session';
 import type { StoredJob } from './stored';
 
@@ -56,7 +57,9 @@ export function listenForOthers(): () => void {
   const hear = ({ data }: MessageEvent<{ job: string; news: PageNews }>): void => open.get(data.job)?.follow(data.news);
   const online = (): void => {
     for (const session of open.values()) void session.flush();
+    void sendFiles().catch(() => undefined);
   };
+  online();
   pages?.addEventListener('message', hear);
   window.addEventListener('online', online);
   return () => {

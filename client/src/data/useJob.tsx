@@ -58,11 +58,12 @@ function plannedOf(session: Session): Planned {
     const moved = job !== seen && touched.some((id) => job?.elements.get(id) !== seen.elements.get(id));
     return moved ? MOVED_ON : session.edit(change);
   };
-  const open = (job: Job, plan: Plan): OpenJob => ({
+  /** `made`: the job as made when this one was asked for; under a finger they differ. */
+  const open = (job: Job, plan: Plan, made: Job): OpenJob => ({
     job,
     plan,
     units: headOf(job).units,
-    edit: (change) => editOn(job, change),
+    edit: (change) => editOn(made, change),
     preview: (change) => session.preview(change),
   });
   const following = (look: () => Job | null, other?: () => OpenJob | null): (() => OpenJob | null) => {
@@ -71,9 +72,10 @@ function plannedOf(session: Session): Planned {
     const away = (job: Job): void => {
       if (asked) return;
       asked = job;
+      const made = session.view.job!;
       void planAway(job).then((plan) => {
         asked = null;
-        last = open(job, plan);
+        last = open(job, plan, made);
         tell();
       });
     };
@@ -83,7 +85,7 @@ function plannedOf(session: Session): Planned {
       else if (last?.job !== job) {
         const same = other?.();
         if (same?.job === job) last = same;
-        else if (isPlannedHere(job)) last = open(job, planHere(job));
+        else if (isPlannedHere(job)) last = open(job, planHere(job), session.view.job!);
         else away(job);
       }
       return last;

@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import { Pressable, View } from 'react-native';
 import { useKept } from '../data/useJob';
 import { useStyles } from '../theme/theme';
-import { SPACE, type Palette } from '../theme/tokens';
+import { SPACE, TOUCH, type Palette } from '../theme/tokens';
 import { Button } from '../ui/Button';
 import { Mark, MARK_WORDS } from '../ui/Mark';
 import { Text } from '../ui/Text';
@@ -20,6 +20,7 @@ const make = (palette: Palette) => ({
     borderTopColor: palette.line,
   },
   words: { flex: 1, gap: 6 },
+  sought: { height: TOUCH },
 });
 
 const TONES = { stop: 'stop', fix: 'fix', mind: 'soft' } as const;
@@ -44,7 +45,10 @@ export function SnagItem({ snag, onGo }: { snag: Snag; onGo?: (id: string) => vo
           </Text>
         </Pressable>
         <Text kind="small">{words.why}</Text>
-        {fix === undefined ? null : fix ? (
+        {fix === undefined ? (
+          // Its place is kept, so that nothing moves under a thumb when it is there.
+          <View style={styles.sought} />
+        ) : fix ? (
           <View style={{ flexDirection: 'row' }}>
             <Button
               label={fix.label}
