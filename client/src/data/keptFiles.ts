@@ -2,14 +2,14 @@
  * Photos and files of this device, by the SHA-256 of their bytes: kept beside the jobs and named by elements, never inside them. Kept
  * first, sent when the server is in reach.
  */
-import { sha256 } from '@noble/hashes/sha2.js';
-import { bytesToHex } from '@noble/hashes/utils.js';
 import { api } from './api';
 import { database } from './deviceStore';
 
 /** Keeps a file on the device; gives the hash that an element names it by. */
 export async function keepFile(blob: Blob): Promise<string> {
   // The browser's own digest is only there over https, and a phone in the yard comes by plain http.
+  const { sha256 } = await import('@noble/hashes/sha2.js');
+  const { bytesToHex } = await import('@noble/hashes/utils.js');
   const hash = bytesToHex(sha256(new Uint8Array(await blob.arrayBuffer())));
   const db = await database();
   if (!(await db.get('files', hash))) await db.put('files', { hash, blob, sent: false });

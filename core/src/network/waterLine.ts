@@ -18,6 +18,8 @@ export interface WaterNetwork {
   runs: readonly WaterRun[];
   /** Runs in such an order that every run comes before the one it flows into. */
   order: ArrayLike<number>;
+  /** How a run's reach is worked out, by its index; for whoever remembers some of them. `backwater` when absent. */
+  backwaterOf?: (run: number, reach: Reach, level: number) => Backwater;
 }
 
 export interface WaterRun {
@@ -71,7 +73,7 @@ export function flowsDown({ inverts, inflows, runs, order }: WaterNetwork): Floa
  * when that stands higher.
  */
 export function solveWaterLine(network: WaterNetwork, control: (node: number) => number): WaterLine {
-  const { inverts, losses, runs, order } = network;
+  const { inverts, losses, runs, order, backwaterOf = (_, reach, level) => backwater(reach, level) } = network;
   const flows = network.flows ?? flowsDown(network);
   const levels = new Float64Array(inverts.length).fill(Number.NaN);
   const reaches = new Array<Backwater>(runs.length);
@@ -90,7 +92,7 @@ export function solveWaterLine(network: WaterNetwork, control: (node: number) =>
     const index = order[k]!;
     const run = runs[index]!;
     const reach = reachOf(network, run, flows[index]!);
-    const line = backwater(reach, levels[run.to]! - reach.invertDown);
+    const line = backwaterOf(index, reach, levels[run.to]! - reach.invertDown);
     reaches[index] = line;
     const velocity = line.depthUp > 0 ? reach.flow / flowArea(line.depthUp, run.diameter) : 0;
     levels[run.from] = reach.invertUp + line.depthUp + (losses[run.from]! * velocity * velocity) / (2 * GRAVITY);

@@ -2,7 +2,7 @@
 import { MATERIAL_FACTS } from '../catalogue/pipes';
 import { normalDepth } from '../hydraulics/pipe';
 import { ofKind, type Job } from '../job/job';
-import { diameterOf, type Basin, type Channel, type RainElement } from '../job/kinds';
+import { diameterOf, type Basin, type Channel, type RainElement, type Run } from '../job/kinds';
 import { designFlows, governing, MIN_TIME_OF_CONCENTRATION, type DesignFlows } from '../network/designFlow';
 import type { Levels } from '../network/levels';
 import { accumulate, type Tree } from '../network/tree';
@@ -10,6 +10,7 @@ import { intensityOf } from '../rain/intensity';
 import { withBypass, type OnSlope } from '../runoff/bypass';
 import type { Arrival, Sources } from '../runoff/sources';
 import type { Layout } from './layout';
+import { perElement } from './perElement';
 import { stage } from './stage';
 
 export interface JobFlows extends DesignFlows {
@@ -21,31 +22,56 @@ export interface JobFlows extends DesignFlows {
   onSlope: ReadonlyMap<string, OnSlope>;
 }
 
-/** Time (s) that a flow (m³/s) takes down a run as it lies; full at its own velocity where it does not fall. */
+const times = perElement<Run, number>();
+
+/** Velocity (m/s) of a flow (m³/s) in one pipe of a run on a slope (m/m); in the full pipe where it does not fall. */
+function velocityIn(run: Run, slope: number, flow: number): number {
+  const diameter = diameterOf(run);
+  if (slope <= 0) return flow / ((Math.PI * diameter ** 2) / 4);
+  return normalDepth({ diameter, slope, roughness: MATERIAL_FACTS[run.material].roughness, flow }).velocity;
+}
+
+/** Time (s) that a flow (m³/s) takes down a run as it lies. */
 function travelTimes(tree: Tree, levels: Levels): (index: number, flow: number) => number {
   return (index, flow) => {
     if (flow <= 0) return 0;
     const run = tree.runs[index]!;
     const slope = (levels.crownUp[index]! - levels.crownDown[index]!) / run.length;
-    const section = { diameter: diameterOf(run), slope, roughness: MATERIAL_FACTS[run.material].roughness };
-    const each = flow / (run.parallel ?? 1);
-    const velocity =
-      slope > 0 ? normalDepth({ ...section, flow: each }).velocity : each / ((Math.PI * section.diameter ** 2) / 4);
-    return run.length / velocity;
+    return times(run, [slope, flow], () => run.length / velocityIn(run, slope, flow / (run.parallel ?? 1)));
   };
 }
 
-const flows = stage(
-  'flows',
+/** What comes to each landing over the ground, whatever the pipes do. */
+interface Entering {
+  arrivals: ReadonlyMap<string, readonly Arrival[]>;
+  /** Each at its own worst time, m³/s, by landing. */
+  flows: ReadonlyMap<string, number>;
+  areas: ReadonlyMap<string, number>;
+  onSlope: ReadonlyMap<string, OnSlope>;
+  /** Intensity (m/s) of a duration (s). */
+  intensityOf: (duration: number) => number;
+}
+
+/** Those that arrive at the very same time as one, in the order of their time: most of a yard answers at once. */
+function atOneTime(parts: readonly Arrival[]): Arrival[] {
+  const sorted = [...parts].sort((a, b) => a.time - b.time);
+  const merged: Arrival[] = [];
+  for (const part of sorted) {
+    const last = merged.at(-1);
+    if (last?.time === part.time) merged[merged.length - 1] = { time: part.time, area: last.area + part.area };
+    else merged.push(part);
+  }
+  return merged;
+}
+
+const entering = stage(
+  'entering',
   (
     rain: RainElement | undefined,
     basins: readonly Basin[],
     channels: readonly Channel[],
     sources: Sources,
-    tree: Tree,
-    // Without a table one intensity holds for all times, and how the pipes lie does not matter.
-    levels: Levels | null,
-  ): JobFlows => {
+  ): Entering => {
     const uniform = rain?.intensity ?? 0;
     const table = rain?.table;
     // The 5-minute figure is the job's own word; the table only says how it weakens after that.
@@ -57,14 +83,36 @@ const flows = stage(
         rainOfDuration,
       ).flow;
     const { arrivals, onSlope } = withBypass([...basins, ...channels], sources.arrivals, flowOf);
-    const entering = tree.landings.map((landing) => arrivals.get(landing.id) ?? []);
+    const all = [...arrivals];
+    return {
+      arrivals: new Map(all.map(([id, parts]) => [id, atOneTime(parts)])),
+      flows: new Map(all.map(([id, parts]) => [id, flowOf(parts)])),
+      areas: new Map(all.map(([id, parts]) => [id, parts.reduce((sum, part) => sum + part.area, 0)])),
+      onSlope,
+      intensityOf: rainOfDuration,
+    };
+  },
+);
+
+const NOTHING: readonly Arrival[] = [];
+
+const flows = stage(
+  'flows',
+  (
+    { arrivals, flows: enteringFlows, areas, onSlope, intensityOf: rainOfDuration }: Entering,
+    sources: Sources,
+    tree: Tree,
+    // Without a table one intensity holds for all times, and how the pipes lie does not matter.
+    levels: Levels | null,
+  ): JobFlows => {
+    const here = tree.landings.map((landing) => arrivals.get(landing.id) ?? NOTHING);
     const fixed = Float64Array.from(tree.landings, (landing) => sources.fixed.get(landing.id) ?? 0);
     const travelTime = levels ? travelTimes(tree, levels) : () => 0;
-    const enteringArea = Float64Array.from(entering, (parts) => parts.reduce((sum, part) => sum + part.area, 0));
+    const enteringArea = Float64Array.from(tree.landings, ({ id }) => areas.get(id) ?? 0);
     return {
-      ...designFlows({ tree, entering, fixed, intensityOf: rainOfDuration, travelTime }),
+      ...designFlows({ tree, entering: here, fixed, intensityOf: rainOfDuration, travelTime }),
       onSlope,
-      entering: Float64Array.from(entering, (parts, at) => flowOf(parts) + fixed[at]!),
+      entering: Float64Array.from(tree.landings, ({ id }, at) => (enteringFlows.get(id) ?? 0) + fixed[at]!),
       enteringArea,
       passingArea: accumulate(tree, enteringArea),
     };
@@ -77,4 +125,10 @@ export const flowsOf = (
   rain: RainElement | undefined,
   sources: Sources,
   { tree, levels }: Layout,
-): JobFlows => flows(rain, ofKind(job, 'basin'), ofKind(job, 'channel'), sources, tree, rain?.table ? levels : null);
+): JobFlows =>
+  flows(
+    entering(rain, ofKind(job, 'basin'), ofKind(job, 'channel'), sources),
+    sources,
+    tree,
+    rain?.table ? levels : null,
+  );

@@ -5,18 +5,23 @@ import { diameterOf, type Basin, type Channel, type Downspout, type Run } from '
 import type { Settings } from '../job/settings';
 import type { OnSlope } from '../runoff/bypass';
 import type { Sources } from '../runoff/sources';
+import { perElement } from './perElement';
 import { byId, type LandingPlan } from './solution';
 import { stage } from './stage';
 
 type Landings = Readonly<Record<string, LandingPlan>>;
 type Slopes = ReadonlyMap<string, OnSlope>;
 
+const rememberedBasins = perElement<Basin, InletPlan>();
+
 const basinPlans = stage(
   'basins',
   (basins: readonly Basin[], landings: Landings, onSlope: Slopes, settings: Settings): InletPlan[] =>
     basins.map((basin) => {
       const { entering, waterLevel } = landings[basin.id]!;
-      return basinPlan(basin, entering, waterLevel, settings, onSlope.get(basin.id)?.passed);
+      const passed = onSlope.get(basin.id)?.passed;
+      const inputs = [entering, waterLevel ?? Number.NaN, settings.ponding, passed ?? Number.NaN];
+      return rememberedBasins(basin, inputs, () => basinPlan(basin, entering, waterLevel, settings, passed));
     }),
 );
 

@@ -18,7 +18,6 @@ export interface RainResponse {
   flows: JobFlows;
   water: WaterLine;
   landings: Record<string, LandingPlan>;
-  inlets: Record<string, InletPlan>;
 }
 
 function landingPlan({ tree, levels }: Layout, flows: JobFlows, water: WaterLine, at: number): LandingPlan {
@@ -50,12 +49,18 @@ const landingPlans = stage('landings', (layout: Layout, flows: JobFlows, water: 
   return plans;
 });
 
-/** A job under a rain: sources, flows, water line, landings, inlets, each stage after those that it reads. */
+/** A job under a rain: sources, flows, water line, landings, each stage after those that it reads. */
 export function rainResponse(job: Job, rain: RainElement | undefined, layout: Layout): RainResponse {
   const sources = sourcesOf(job, rain);
   const flows = flowsOf(job, rain, sources, layout);
   const water = waterLineOf(layout, flows);
   const landings = landingPlans(layout, flows, water);
-  const inlets = inletsOf(job, layout.settings, landings, sources, flows.onSlope);
-  return { sources, flows, water, landings, inlets };
+  return { sources, flows, water, landings };
 }
+
+/** What every inlet of a job does in that rain, by id. */
+export const inletsIn = (
+  job: Job,
+  { settings }: Layout,
+  { sources, flows, landings }: RainResponse,
+): Record<string, InletPlan> => inletsOf(job, settings, landings, sources, flows.onSlope);

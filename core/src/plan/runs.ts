@@ -1,13 +1,14 @@
 /** Every run with the water in it. */
 import { OUTFALLS } from '../catalogue/outfalls';
 import { MATERIAL_FACTS } from '../catalogue/pipes';
-import { runFlow } from '../hydraulics/runFlow';
-import { diameterOf, type Landing } from '../job/kinds';
+import { runFlow, type RunFlow } from '../hydraulics/runFlow';
+import { diameterOf, type Landing, type Run } from '../job/kinds';
 import { leastCoverOf } from '../network/levels';
 import type { Line } from '../network/lines';
 import type { WaterLine } from '../network/waterLine';
 import type { JobFlows } from './flows';
 import type { Layout } from './layout';
+import { perElement } from './perElement';
 import { byId, type RunPlan } from './solution';
 import { stage } from './stage';
 
@@ -18,6 +19,8 @@ function letterOfRuns(lines: Line[], count: number): string[] {
 }
 
 const comesOut = (landing: Landing): boolean => landing.kind === 'discharge' && OUTFALLS[landing.form].opensOut;
+
+const pipeFlows = perElement<Run, RunFlow>();
 
 function runPlan(
   { tree, levels, settings }: Layout,
@@ -40,15 +43,18 @@ function runPlan(
   const reach = water.reaches[index]!;
   const side = run.parallel ?? 1;
   const groundUp = tree.landings[upper]!.groundLevel;
-  const inPipe = runFlow({
-    diameter,
-    slope: pitch,
-    roughness,
-    flow: flow / side,
-    ordinaryFlow: ordinaryFlow / side,
-    gritSize: settings.gritSize,
-    leastVelocity: settings.leastVelocity,
-  });
+  const { gritSize, leastVelocity } = settings;
+  const inPipe = pipeFlows(run, [pitch, flow, ordinaryFlow, gritSize, leastVelocity], () =>
+    runFlow({
+      diameter,
+      slope: pitch,
+      roughness,
+      flow: flow / side,
+      ordinaryFlow: ordinaryFlow / side,
+      gritSize,
+      leastVelocity,
+    }),
+  );
   // Field by field: copying one object into another is the slowest part of a plan.
   return {
     capacity: inPipe.capacity * side,

@@ -2,11 +2,13 @@
 import { ENTRY_LOSS, JUNCTION_FACTS, TURN_FACTS } from '../catalogue/fittings';
 import { OUTFALLS } from '../catalogue/outfalls';
 import { MATERIAL_FACTS } from '../catalogue/pipes';
+import { backwater, type Backwater, type Reach } from '../hydraulics/backwater';
 import { diameterOf, isGroundInlet, type Run } from '../job/kinds';
 import { NONE, type Tree } from '../network/tree';
 import { solveWaterLine, type WaterLine } from '../network/waterLine';
 import type { JobFlows } from './flows';
 import type { Layout } from './layout';
+import { perElement } from './perElement';
 import { stage } from './stage';
 
 /** Contraction of a jet through a sharp opening. */
@@ -35,6 +37,8 @@ function lossAt(tree: Tree, at: number): number {
   return formLoss(tree, at) + (leaving === NONE ? 0 : throatLoss(tree.runs[leaving]!));
 }
 
+const reaches = perElement<Run, Backwater>();
+
 /** Water line of a layout under its flows. */
 export const waterLineOf = stage('water line', ({ tree, levels, settings }: Layout, flows: JobFlows): WaterLine => {
   const invertUp = (index: number): number => levels.crownUp[index]! - diameterOf(tree.runs[index]!);
@@ -61,6 +65,8 @@ export const waterLineOf = stage('water line', ({ tree, levels, settings }: Layo
       invertDown: invertDown(index),
     })),
     flows: Float64Array.from(tree.runs, (run, index) => flows.flow[tree.upper[index]!]! / (run.parallel ?? 1)),
+    backwaterOf: (index: number, reach: Reach, level: number) =>
+      reaches(tree.runs[index]!, [reach.flow, reach.slope, level], () => backwater(reach, level)),
   };
   return solveWaterLine(network, (node) => {
     const landing = tree.landings[node]!;

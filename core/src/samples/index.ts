@@ -4,3 +4,4 @@ import { quillfeather } from './quillfeather';
 
 export const samples = (): Job[] => [quillfeather()];
 export { quillfeather };
+export { largeYard, seededJob } from './seeded';

@@ -1,15 +1,24 @@
 import { ofKind } from '../job/job';
+import type { Surface } from '../job/kinds';
 import type { Rule } from './snag';
+
+const remembered = new WeakMap<readonly Surface[], ReadonlySet<string>>();
+
+/** Ids that mulch beds drain to; a yard may hold thousands of them, and few edits touch one. */
+function belowMulch(surfaces: readonly Surface[]): ReadonlySet<string> {
+  const known = remembered.get(surfaces);
+  if (known) return known;
+  const beds = surfaces.filter(({ cover }) => cover === 'mulch');
+  const below = new Set(beds.flatMap(({ feeds }) => feeds.map(({ to }) => to)));
+  remembered.set(surfaces, below);
+  return below;
+}
 
 /** A flat grate that a mulch bed drains to: the first storm floats the bed onto it. */
 export const flatInMulch: Rule = {
   code: 'flatInMulch',
   find: (job) => {
-    const mulched = new Set(
-      ofKind(job, 'surface')
-        .filter((surface) => surface.cover === 'mulch')
-        .flatMap((surface) => surface.feeds.map((feed) => feed.to)),
-    );
+    const mulched = belowMulch(ofKind(job, 'surface'));
     return ofKind(job, 'basin')
       .filter((basin) => mulched.has(basin.id) && basin.grate !== 'dome12')
       .map((basin) => ({

@@ -2,6 +2,7 @@ import { riprapSize, UNKNOWN_TAILWATER } from '../hydraulics/riprap';
 import { OUTFALLS, RECEIVING_FACTS, receivingOf } from '../catalogue/outfalls';
 import { ofKind } from '../job/job';
 import type { Discharge } from '../job/kinds';
+import { runsInto } from './runsInto';
 import type { Rule } from './snag';
 
 /** Bare or grassed soil begins to scour from about 5 ft/s, m/s. */
@@ -18,8 +19,8 @@ export const stoneMissing: Rule = {
     ofKind(job, 'discharge')
       .filter((discharge) => scours(discharge) && !discharge.stone)
       .flatMap((discharge) => {
-        const fastest = Object.values(runs)
-          .filter((run) => run.to === discharge.id && run.velocity > SCOURS_FROM)
+        const fastest = (runsInto(runs).get(discharge.id) ?? [])
+          .filter((run) => run.velocity > SCOURS_FROM)
           .sort((a, b) => b.velocity - a.velocity)[0];
         if (!fastest) return [];
         const stone = riprapSize({

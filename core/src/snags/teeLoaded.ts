@@ -1,5 +1,6 @@
 import { ofKind } from '../job/job';
 import { CUBIC_METRES_PER_SECOND_PER_GPM } from '../units/constants';
+import { runsInto } from './runsInto';
 import type { Rule } from './snag';
 
 /** From the side a tee may take a trickle: 10 gpm, what a porch roof gives. */
@@ -11,9 +12,7 @@ export const teeLoaded: Rule = {
   find: (job, { runs }) =>
     ofKind(job, 'junction').flatMap((junction) => {
       if (junction.form !== 'tee') return [];
-      const flows = Object.values(runs)
-        .filter((run) => run.to === junction.id)
-        .map((run) => run.flow);
+      const flows = (runsInto(runs).get(junction.id) ?? []).map((run) => run.flow);
       // The main comes straight through; the rest comes from the side.
       const side = flows.reduce((sum, flow) => sum + flow, 0) - Math.max(0, ...flows);
       return side > TRICKLE

@@ -5,7 +5,7 @@ import { fileURLToPath } from 'node:url';
 import { jobFaults } from '../job/faults';
 import { quillfeather } from '../samples/quillfeather';
 import { digestOf } from './digest';
-import { seededJob } from './seededJob';
+import { seededJob } from '../samples/seeded';
 
 const FILE = join(dirname(fileURLToPath(import.meta.url)), 'digest.json');
 const COUNT = 200;

@@ -2,6 +2,7 @@
 import type { Change } from '../../job/change';
 import type { Job } from '../../job/job';
 import type { Solution } from '../../plan/solution';
+import type { InPipes } from '../../plan/solve';
 import type { Snag } from '../../snags/snag';
 
 export interface Fix {
@@ -15,8 +16,8 @@ export interface Mending {
   code: string;
   /** What a crew would try, mildest first; none when only a person on site can mend it. */
   candidates(snag: Snag, job: Job, solution: Solution): Iterable<Fix>;
-  /** Whether a candidate, worked out in the whole job, mends it. Where absent the first candidate is taken. */
-  mends?(after: Solution, snag: Snag, before: Solution): boolean;
+  /** Whether a candidate, worked out in all of the job's pipes, mends it. Where absent the first candidate is taken. */
+  mends?(after: InPipes, snag: Snag, before: Solution): boolean;
 }
 
 /** A change as a fix under its own label. */

@@ -2,7 +2,7 @@
 import { changed } from '../../job/change';
 import type { Job } from '../../job/job';
 import type { Solution } from '../../plan/solution';
-import { solve } from '../../plan/solve';
+import { solvePipes } from '../../plan/solve';
 import type { Snag } from '../../snags/snag';
 import { channels } from './channels';
 import { cleanout } from './cleanout';
@@ -29,7 +29,7 @@ const MENDINGS: ReadonlyMap<string, Mending> = new Map(
 export function* searchFix(job: Job, solution: Solution, snag: Snag): Generator<undefined, Fix | null> {
   const mending = MENDINGS.get(snag.code);
   for (const candidate of mending?.candidates(snag, job, solution) ?? []) {
-    if (!mending!.mends || mending!.mends(solve(changed(job, candidate.change)), snag, solution)) return candidate;
+    if (!mending!.mends || mending!.mends(solvePipes(changed(job, candidate.change)), snag, solution)) return candidate;
     yield undefined;
   }
   return null;

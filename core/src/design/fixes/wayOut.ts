@@ -107,7 +107,7 @@ const popupHolds: Mending = {
   },
 };
 
-const budgetAt = (solution: Solution, discharge: string): FallBudget | undefined =>
+const budgetAt = (solution: Pick<Solution, 'budgets'>, discharge: string): FallBudget | undefined =>
   solution.budgets.find((budget) => budget.discharge === discharge);
 
 /** Sets every grade of the route back to as shallow as may be. */

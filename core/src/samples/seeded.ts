@@ -330,3 +330,31 @@ export function seededJob(seed: number): Job {
   ];
   return jobFrom(`seeded${seed}`, [...elements, ...shedding(hand, landings)]);
 }
+
+/** A large yard for benches: seeded jobs side by side until there are so many runs, and ground beside them up to so many elements. */
+export function largeYard(runs: number, size: number): Job {
+  const elements: Element[] = [];
+  let count = 0;
+  for (let seed = 1; count < runs; seed++) {
+    const own = seededJob(seed).elements.all.filter(({ kind }) => kind !== 'job' && kind !== 'rain');
+    const named = JSON.parse(
+      JSON.stringify(own).replace(/"(id|to|from|spillsTo|passesTo)":"/g, `$&s${seed}x`),
+    ) as Element[];
+    elements.push(...named);
+    count += named.filter(({ kind }) => kind === 'run').length;
+  }
+  const inlets = elements.filter(isInlet);
+  for (let k = 0; elements.length < size - 2; k++) {
+    const to = inlets[k % inlets.length]!.id;
+    elements.push({
+      id: `bed${k}`,
+      kind: 'surface',
+      name: `Bed ${k}`,
+      cover: 'mulch',
+      area: 0.5,
+      feeds: [{ to, share: 1 }],
+    });
+  }
+  const { job, rain } = Object.fromEntries(seededJob(3).elements.all.map((element) => [element.id, element]));
+  return jobFrom('large', [job!, rain!, ...elements]);
+}

@@ -1,0 +1,30 @@
+/** What is worked out for one element, remembered on the numbers that it rests on: an edit works out only what it reaches. */
+
+/** The design rain and the rarer one. */
+const REMEMBERED = 2;
+
+interface Answer<T> {
+  inputs: readonly number[];
+  answer: T;
+}
+
+const same = (a: readonly number[], b: readonly number[]): boolean => {
+  for (let k = 0; k < a.length; k++) if (!Object.is(a[k], b[k])) return false;
+  return true;
+};
+
+/** A memory by element: the same one with the same numbers gives the same answer again, the very object. */
+export function perElement<E extends object, T>(): (element: E, inputs: readonly number[], work: () => T) => T {
+  const remembered = new WeakMap<E, Answer<T>[]>();
+  return (element, inputs, work) => {
+    const known = remembered.get(element);
+    const answer = known?.find((each) => same(each.inputs, inputs));
+    if (answer) return answer.answer;
+    const fresh = { inputs, answer: work() };
+    if (known) {
+      known.unshift(fresh);
+      if (known.length > REMEMBERED) known.pop();
+    } else remembered.set(element, [fresh]);
+    return fresh.answer;
+  };
+}
