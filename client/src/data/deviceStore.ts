@@ -39,7 +39,13 @@ export class IndexedStore implements DeviceStore {
     };
   }
 
-  keep(job: string, { seq, unsent, elements = [], gone = [], waiting = [], done = [] }: Step): Promise<void> {
+  async keep(job: string, step: Step): Promise<void> {
+    const start = performance.now();
+    await this.write(job, step);
+    performance.measure('katabasis.kept', { start });
+  }
+
+  private write(job: string, { seq, unsent, elements = [], gone = [], waiting = [], done = [] }: Step): Promise<void> {
     const tx = this.db.transaction(['jobs', 'elements', 'changes'], 'readwrite');
     const asked: Promise<unknown>[] = [];
     if (seq !== undefined) asked.push(tx.objectStore('jobs').put({ id: job, seq, unsent: unsent ?? false }));

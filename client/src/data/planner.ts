@@ -25,6 +25,21 @@ const theWorker = (): Remote<PlanWorker> =>
 let sent: { token: number; job: Job } | null = null;
 let count = 0;
 
+/**
+ * What changed since a state that the worker has; nothing where it is told whole. Most edits leave the order as it was: elements are
+ * compared place by place, and only where they differ by more is anything looked up.
+ */
+export function changesSince(before: Job, after: Job, base: number): Pick<SentJob, 'base' | 'puts' | 'removes'> | null {
+  const [old, now] = [before.elements.all, after.elements.all];
+  const puts: Element[] = now.filter((element, k) => old[k] !== element);
+  const inPlace = old.length === now.length && now.every((element, k) => old[k]!.id === element.id);
+  if (inPlace) return { base, puts, removes: [] };
+  const fresh = now.filter((element) => before.elements.get(element.id) !== element);
+  const removes = old.filter(({ id }) => !after.elements.has(id)).map(({ id }) => id);
+  const same = before.elements.with(fresh, removes).all.every((element, k) => element === now[k]);
+  return same ? { base, puts: fresh, removes } : null;
+}
+
 /** A job as the worker is told of it: what changed since the last one sent, or whole. */
 function sending(job: Job): SentJob {
   const last = sent;
@@ -33,11 +48,7 @@ function sending(job: Job): SentJob {
   sent = { token, job };
   const whole = { token, id: job.id, base: null, puts: job.elements.all, removes: [] };
   if (!last || last.job.id !== job.id) return whole;
-  const puts: Element[] = job.elements.all.filter((element) => last.job.elements.get(element.id) !== element);
-  const removes = last.job.elements.all.filter(({ id }) => !job.elements.has(id)).map(({ id }) => id);
-  const after = last.job.elements.with(puts, removes).all;
-  const same = after.length === job.elements.size && after.every((element, k) => element === job.elements.all[k]);
-  return same ? { ...whole, base: last.token, puts, removes } : whole;
+  return { ...whole, ...changesSince(last.job, job, last.token) };
 }
 
 /** Asks the worker, and calls the asking off there when the signal does. */

@@ -126,7 +126,9 @@ export class Session {
 
   /** Makes a change. Gives a sentence, and changes nothing, when the job could not be saved with it. */
   edit(change: Change): string | null {
+    const start = performance.now();
     const wrong = this.make(change);
+    performance.measure('katabasis.made', { start });
     if (wrong === null) this.future = [];
     this.refresh();
     return wrong;

@@ -1,0 +1,46 @@
+import fc from 'fast-check';
+import { changed, Elements, jobFrom, type Element, type Job } from '@katabasis/core';
+import { changesSince } from './planner';
+
+const wye = (id: string, groundLevel: number): Element => ({
+  id,
+  kind: 'junction',
+  form: 'wye',
+  name: id,
+  groundLevel,
+});
+const ids = ['a', 'b', 'c', 'd', 'e'];
+const edits = fc.array(
+  fc.record({
+    put: fc.option(fc.constantFrom(...ids), { nil: null }),
+    level: fc.nat(9),
+    remove: fc.option(fc.constantFrom(...ids), { nil: null }),
+  }),
+  { maxLength: 8 },
+);
+
+it('what is sent since a state that the worker has makes the very job there, order and all', () => {
+  fc.assert(
+    fc.property(edits, (list) => {
+      const before: Job = jobFrom(
+        'yard',
+        ids.slice(0, 4).map((id) => wye(id, 0)),
+      );
+      let after = before;
+      for (const { put, level, remove } of list)
+        after = changed(after, { puts: put ? [wye(put, level)] : [], removes: remove ? [remove] : [] });
+      const since = changesSince(before, after, 1);
+      const there = since ? before.elements.with(since.puts, since.removes) : Elements.of(after.elements);
+      expect(there.all).toEqual(after.elements.all);
+    }),
+  );
+});
+
+it('an edit of one element of thousands sends that one', () => {
+  const before = jobFrom(
+    'yard',
+    Array.from({ length: 3000 }, (_, k) => wye(`e${k}`, 0)),
+  );
+  const after = changed(before, { puts: [wye('e7', 1)], removes: [] });
+  expect(changesSince(before, after, 1)).toEqual({ base: 1, puts: [wye('e7', 1)], removes: [] });
+});

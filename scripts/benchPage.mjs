@@ -1,0 +1,204 @@
+// Times the real interface on a phone four times slower: pointer to picture on the sample, and an edit of a yard of 5,000 elements with 500 changes waiting.
+import { spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { ROOT } from './lib/run.mjs';
+import { attempt, ensureBuilt, ensureChromium, ensureInstalled } from './lib/setup.mjs';
+
+const PORT = 4897;
+const SLOWER = 4;
+const ROUNDS = 3;
+const WAITING = 500;
+const EDITS = 20;
+
+let executablePath = '';
+attempt(() => {
+  ensureInstalled();
+  ensureBuilt();
+  executablePath = ensureChromium();
+});
+
+const { chromium } = await import('@playwright/test');
+const data = mkdtempSync(join(tmpdir(), 'katabasis-bench-'));
+const env = { ...process.env, KATABASIS_PORT: String(PORT), KATABASIS_SAMPLES: 'fresh', KATABASIS_DATA: data };
+const server = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'server/src/main.ts')], {
+  cwd: ROOT,
+  env,
+  stdio: ['ignore', 'ignore', 'inherit'],
+});
+const base = `http://localhost:${PORT}`;
+const at = (times, share) => times[Math.floor((times.length - 1) * share)] ?? Number.NaN;
+const told = (times) => `median ${at(times, 0.5).toFixed(1)} ms, p95 ${at(times, 0.95).toFixed(1)} ms`;
+const rising = (times) => [...times].sort((a, b) => a - b);
+
+/** Pointer to picture, ms: from the pointer's own time stamp to the end of the frame that drew what it changed. */
+const watch = (page) =>
+  page.evaluate(() => {
+    const times = [];
+    globalThis.pointerToPicture = times;
+    let since = null;
+    addEventListener('pointermove', (event) => (since ??= event.timeStamp), { capture: true });
+    new MutationObserver(() => {
+      const from = since;
+      if (from === null) return;
+      since = null;
+      requestAnimationFrame(() => {
+        const { port1, port2 } = new MessageChannel();
+        port1.onmessage = () => times.push(performance.now() - from);
+        port2.postMessage(null);
+      });
+    }).observe(document.body, { subtree: true, childList: true, characterData: true, attributes: true });
+  });
+
+async function drag(page, x, y) {
+  await page.evaluate(() => void (globalThis.pointerToPicture.length = 0));
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  for (let k = 1; k <= 60; k++) {
+    await page.mouse.move(x, y + 30 * Math.sin(k / 6) + 12);
+    await page.waitForTimeout(25);
+  }
+  const times = await page.evaluate(() => [...globalThis.pointerToPicture]);
+  await page.mouse.move(x, y, { steps: 3 });
+  await page.mouse.up();
+  return rising(times);
+}
+
+const slowDown = async (page) =>
+  (await page.context().newCDPSession(page)).send('Emulation.setCPUThrottlingRate', { rate: SLOWER });
+
+/** The best of some rounds after one that warms up: the machine is shared, and what else runs on it only ever adds. */
+async function best(page, place, after) {
+  await watch(page);
+  await slowDown(page);
+  let least = null;
+  for (let round = 0; round <= ROUNDS; round++) {
+    const times = await drag(page, ...(await place()));
+    if (round > 0 && (least === null || at(times, 0.95) < at(least, 0.95))) least = times;
+    await after();
+  }
+  return least;
+}
+
+/** A page that does nothing but move one box and change one word: what this browser on this machine needs at least. */
+const BARE = `<body style="margin:0"><div id="box" style="position:absolute;top:0">0</div><script>addEventListener('pointermove', (event) => { box.style.top = event.clientY + 'px'; box.textContent = event.clientY; });</script>`;
+
+async function dragging(context) {
+  const bare = await context.newPage();
+  await bare.setContent(BARE);
+  const empty = await best(
+    bare,
+    async () => [200, 400],
+    async () => undefined,
+  );
+  await bare.close();
+  const page = await context.newPage();
+  await page.goto(`${base}/job/quillfeather/plan`);
+  const handle = page.getByTestId('handle-wye1');
+  await handle.scrollIntoViewIfNeeded();
+  const ours = await best(
+    page,
+    async () => {
+      const box = await handle.boundingBox();
+      return [box.x + box.width / 2, box.y + box.height / 2];
+    },
+    () => page.getByTestId('undo').click(),
+  );
+  await page.close();
+  console.log(
+    `a landing dragged on the sample, ${SLOWER} times slower, pointer to picture: ${told(ours)}; an empty page: ${told(empty)}; ratio ${(at(ours, 0.95) / at(empty, 0.95)).toFixed(1)}`,
+  );
+}
+
+/** Puts changes behind one another on the device, as a week without signal would. */
+const waitingChanges = (page, job, count) =>
+  page.evaluate(
+    ([id, many]) =>
+      new Promise((done, fail) => {
+        const opening = indexedDB.open('katabasis');
+        opening.onsuccess = () => {
+          const tx = opening.result.transaction('changes', 'readwrite');
+          for (let k = 1; k <= many; k++)
+            tx.objectStore('changes').put({
+              job: id,
+              order: k,
+              change: `bench-change-${k}`,
+              label: 'Name it',
+              puts: [{ id: 'bed7', kind: 'surface', name: `Bed ${k}`, cover: 'mulch', area: 0.5, feeds: [] }],
+              removes: [],
+              bases: k === 1 ? { bed7: 1 } : {},
+            });
+          tx.oncomplete = () => (opening.result.close(), done());
+          tx.onerror = () => fail(tx.error);
+        };
+      }),
+    [job, count],
+  );
+
+async function editing(context) {
+  const { largeYard } = await import('../core/src/samples/index.ts');
+  const elements = largeYard(200, 5000).elements.all;
+  const job = 'benchyard';
+  const made = await fetch(`${base}/api/jobs`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify({ id: job, elements }),
+  });
+  if (!made.ok) throw new Error(await made.text());
+  const first = await context.newPage();
+  await first.goto(`${base}/job/${job}/walk?at=bed8`);
+  await first.getByTestId('verdict').waitFor();
+  await waitingChanges(first, job, WAITING);
+  await first.close();
+  const page = await context.newPage();
+  await page.route('**/api/**', (route) => route.abort());
+  await page.goto(`${base}/job/${job}/walk?at=bed8`);
+  const box = page.getByRole('textbox', { name: 'Name' });
+  await box.waitFor();
+  await page.evaluate(() => performance.clearMeasures());
+  for (let k = 0; k < EDITS; k++) {
+    await box.fill(`Bed, edit ${k}`);
+    await box.press('Enter');
+    await page.getByRole('heading', { name: `Bed, edit ${k}`, level: 2 }).waitFor();
+  }
+  const measured = (name) =>
+    page.evaluate((of) => performance.getEntriesByName(of).map(({ duration }) => duration), name).then(rising);
+  const [shown, kept] = [await measured('katabasis.made'), await measured('katabasis.kept')];
+  await page.close();
+  console.log(
+    `an edit of ${elements.length} elements with ${WAITING} changes waiting: made and given to the store ${told(shown)}; on the device ${told(kept)}`,
+  );
+}
+
+try {
+  for (
+    let tries = 0;
+    tries < 100 &&
+    !(await fetch(`${base}/api/health`).then(
+      (reply) => reply.ok,
+      () => false,
+    ));
+    tries++
+  )
+    await new Promise((done) => setTimeout(done, 100));
+  const browser = await chromium.launch({
+    executablePath,
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
+  });
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true });
+  await dragging(context);
+  await editing(context);
+  await browser.close();
+} finally {
+  server.kill();
+  rmSync(data, { recursive: true, force: true });
+}
