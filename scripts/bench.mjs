@@ -18,4 +18,11 @@ buildSync({
   outfile,
   logLevel: 'error',
 });
-process.exit(run(process.execPath, ['--expose-gc', outfile]));
+const code = run(process.execPath, ['--expose-gc', outfile]);
+// Then the real interface, unless only the core is asked for.
+process.exit(
+  code ||
+    (process.argv.includes('--core')
+      ? 0
+      : run(process.execPath, ['--import', 'tsx', join(ROOT, 'scripts/benchPage.mjs')])),
+);

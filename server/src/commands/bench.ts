@@ -1,5 +1,19 @@
 /** Times planJob, as a ratio to a walk of the same lines that does no hydraulics, so that machines can be compared. */
-import { jobFrom, planJob, sizeJob, solveWaterLine, type Element, type Job, type WaterNetwork } from '@katabasis/core';
+import {
+  changed,
+  fixOf,
+  jobFrom,
+  planJob,
+  put,
+  setInvert,
+  sizeJob,
+  solveWaterLine,
+  tellSnag,
+  type Element,
+  type Job,
+  type WaterNetwork,
+} from '@katabasis/core';
+import { largeYard } from '@katabasis/core/samples';
 import { Bench } from 'tinybench';
 
 /** A trunk with a branch at every wye: half the runs trunk, half branches; a roof face to every third branch. */
@@ -135,20 +149,87 @@ async function waterLines(): Promise<void> {
   );
 }
 
+/** The same job of elements that nothing is remembered of. */
+const anew = (job: Job): Job => jobFrom(job.id, structuredClone([...job.elements]));
+
+/** Times in ms, rising. */
+function timed(count: number, prepare: () => () => void): number[] {
+  const times: number[] = [];
+  for (let k = 0; k < count; k++) {
+    const work = prepare();
+    const start = performance.now();
+    work();
+    times.push(performance.now() - start);
+  }
+  return times.sort((a, b) => a - b);
+}
+
+const at = (times: readonly number[], share: number): number => times[Math.floor((times.length - 1) * share)]!;
+const shown = (times: readonly number[]): string =>
+  `median ${at(times, 0.5).toFixed(2)} ms, p95 ${at(times, 0.95).toFixed(2)} ms`;
+
+/** Times a plan from nothing, with nothing remembered. */
+const planTimes = (job: Job, count: number): number[] => {
+  timed(Math.ceil(count / 3), () => {
+    const fresh = anew(job);
+    return () => void planJob(fresh);
+  });
+  return timed(count, () => {
+    const fresh = anew(job);
+    return () => void planJob(fresh);
+  });
+};
+
 /** Sizes and pitch of a whole job with the next best, as a ratio to one plan of it: what a tap on the plan waits for. */
-async function sizing(): Promise<void> {
+function sizing(): void {
   const job = yard(60, 20);
   const plan = planJob(job);
-  const bench = new Bench({ time: 3000, warmupTime: 500 });
-  bench.add('plan', () => void planJob(job)).add('size', () => void sizeJob(job, plan));
-  await bench.run();
-  const [planned, sized] = bench.tasks.map(({ result }) => ('latency' in result ? result.latency.p50 : Number.NaN));
-  console.log(`sizeJob, 60 runs: median ${sized!.toFixed(0)} ms; ratio to one plan ${(sized! / planned!).toFixed(0)}`);
+  const planned = at(planTimes(job, 100), 0.5);
+  const sized = at(
+    timed(8, () => () => void sizeJob(job, plan)),
+    0.5,
+  );
+  console.log(`sizeJob, 60 runs: median ${sized.toFixed(0)} ms; ratio to one plan ${(sized / planned).toFixed(0)}`);
+}
+
+/** A yard of 200 runs and 5,000 elements, rain tables, doors checked in a rarer rain: what a finger and a tap wait for. */
+function editing(): void {
+  const job = largeYard(200, 5000);
+  const plan = planJob(job);
+  const whole = at(planTimes(job, 15), 0.5);
+  const size = `${job.elements.ofKind('run').length} runs, ${job.elements.size} elements, ${plan.snags.length} snags`;
+  const landing = job.elements.ofKind('run')[20]!.from;
+  const { invert } = plan.landings[landing]!;
+  const drag = (k: number): (() => void) => {
+    const change = setInvert(job, landing, invert! - 0.002 * (k % 50))!;
+    return () => void planJob(changed(job, change)).verdict.sentence;
+  };
+  let moves = 0;
+  timed(100, () => drag(moves++));
+  const dragged = timed(400, () => drag(moves++));
+  console.log(
+    `a landing dragged, ${size}: ${shown(dragged)}; ratio to a plan from nothing ${(at(dragged, 0.5) / whole).toFixed(2)}`,
+  );
+  let edits = 0;
+  const edited = timed(200, () => {
+    const runs = job.elements.ofKind('run');
+    const run = runs[(edits * 37) % runs.length]!;
+    const change = put('Make it 8 in', { ...run, nominal: 0.2032, length: run.length + ++edits * 0.001 });
+    return () => {
+      const after = changed(job, change);
+      const next = planJob(after);
+      if (next.snags[0]) tellSnag(after, next, next.snags[0]);
+    };
+  });
+  console.log(`an edit of a run with its plan, snags and sentence: ${shown(edited)}`);
+  const fixes = plan.snags.map((snag) => timed(1, () => () => void fixOf(job, plan, snag))[0]!).sort((a, b) => a - b);
+  console.log(`a fix looked for, ${fixes.length} snags: ${shown(fixes)}, longest ${fixes.at(-1)!.toFixed(0)} ms`);
 }
 
 async function main(): Promise<void> {
   await waterLines();
-  await sizing();
+  sizing();
+  editing();
   const sizes: [number, number][] = [
     [60, 20],
     [500, 160],
@@ -157,16 +238,14 @@ async function main(): Promise<void> {
   const medians = new Map<string, number>();
   for (const [runs, faces] of sizes) {
     const job = yard(runs, faces);
-    const bench = new Bench({ time: 1500, warmupTime: 400 });
-    bench.add('plan', () => void planJob(job)).add('walk', () => void bareWalk(job));
-    await bench.run();
-    for (const task of bench.tasks) {
-      if ('latency' in task.result) medians.set(`${task.name} ${runs}`, task.result.latency.p50);
-    }
-    const plan = medians.get(`plan ${runs}`)!;
-    const walk = medians.get(`walk ${runs}`)!;
+    const plan = at(planTimes(job, runs > 1000 ? 12 : 60), 0.5);
+    const walk = at(
+      timed(60, () => () => void bareWalk(job)),
+      0.5,
+    );
+    medians.set(`plan ${runs}`, plan).set(`walk ${runs}`, walk);
     console.log(
-      `planJob, ${runs} runs, ${faces} roof faces: median ${plan.toFixed(3)} ms; bare walk ${walk.toFixed(4)} ms; ratio ${(plan / walk).toFixed(0)}`,
+      `planJob from nothing, ${runs} runs, ${faces} roof faces: median ${plan.toFixed(3)} ms; bare walk ${walk.toFixed(4)} ms; ratio ${(plan / walk).toFixed(0)}`,
     );
   }
   const grew = (task: string): string => (medians.get(`${task} 5000`)! / medians.get(`${task} 500`)!).toFixed(1);
