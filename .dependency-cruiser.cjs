@@ -28,7 +28,12 @@ const floorRules = FLOORS.map((rooms, floor) => ({
 })).filter(({ to }) => !to.path.endsWith('/()/'));
 
 /** What `from` must never use. */
-const never = (name, from, to, more = {}) => ({ name, severity: 'error', from: { path: from, pathNot: '\\.test\\.tsx?$|/testing/' }, to: { path: to, ...more } });
+const never = (name, from, to, more = {}) => ({
+  name,
+  severity: 'error',
+  from: { path: from, pathNot: '\\.test\\.tsx?$|/testing/' },
+  to: { path: to, ...more },
+});
 
 module.exports = {
   forbidden: [

@@ -26,7 +26,15 @@ export default tseslint.config(
     rules: {
       'no-restricted-imports': [
         'error',
-        { paths: [{ name: '@katabasis/core', importNames: ['planJob', 'solve', 'sizeJob', 'fixOf', 'searchFix'], message: 'Ask data/planner.' }] },
+        {
+          paths: [
+            {
+              name: '@katabasis/core',
+              importNames: ['planJob', 'solve', 'sizeJob', 'fixOf', 'searchFix'],
+              message: 'Ask data/planner.',
+            },
+          ],
+        },
       ],
     },
   },

@@ -39,7 +39,9 @@ const json = (file) => JSON.parse(readFileSync(join(reports, file), 'utf8'));
 attempt(() => {
   ensureInstalled();
   check('types', 'tsc', ['-p', '.']);
+  check('layout of the code', 'prettier', ['--check', '--log-level', 'warn', '.']);
   check('lint', 'eslint', ['.']);
+  check('nothing unused', 'knip', []);
   check('architecture', 'depcruise', ['--config', '.dependency-cruiser.cjs', 'core/src', 'server/src', 'client/src']);
   suite('unit tests', 'jest', ['--ci', '--json', `--outputFile=${join(reports, 'unit.json')}`], () => {
     const { numPassedTests, numFailedTests, numFailedTestSuites } = json('unit.json');

@@ -19,6 +19,9 @@ export function run(command, args, { quiet = false, cwd = ROOT, env = {} } = {})
 export const runBin = (name, args, options) => run(process.execPath, [binPath(name), ...args], options);
 
 const BINS = {
+  prettier: 'prettier/bin/prettier.cjs',
+  knip: 'knip/bin/knip.js',
+  stryker: '@stryker-mutator/core/bin/stryker.js',
   tsc: 'typescript/bin/tsc',
   eslint: 'eslint/bin/eslint.js',
   depcruise: 'dependency-cruiser/bin/dependency-cruise.mjs',

@@ -47,7 +47,7 @@ import { InsertInRun } from '../parts/InsertInRun';
 import { PitchDial } from '../input/PitchDial';
 import { SnagsAt } from '../parts/SnagItem';
 import { WorkingPanel } from '../parts/WorkingPanel';
-import { planWith } from '../data/planning';
+import { planWith } from '../data/planner';
 import { useWorked } from '../data/useWorked';
 import type { FormProps, ElementView } from './view';
 

@@ -69,10 +69,5 @@ export async function pressOnceThere(testID: string): Promise<void> {
   act(() => button.click());
 }
 
-/** Presses what has that test id. */
-export function pressThe(testID: string): void {
-  act(() => screen.getByTestId(testID).click());
-}
-
 /** Text of the page with its spaces as anybody types them. */
 export const seen = (): string => (document.body.textContent ?? '').replaceAll('\u00a0', ' ');

@@ -83,11 +83,13 @@ describe('reading a job file', () => {
   });
 
   it('refuses a hundred thousand elements at once', () => {
-    const started = Date.now();
-    expect(faultsOf({ ...toFile(quillfeather()), elements: new Array(100_000).fill({}) })).toEqual([
+    // Told by their number alone: not one of them is looked at.
+    const elements = new Proxy(new Array<object>(100_000), {
+      get: (list, key) => (key === 'length' ? list.length : expect(key).toBe('length')),
+    });
+    expect(faultsOf({ ...toFile(quillfeather()), elements })).toEqual([
       'elements: holds 100000 elements; the most is 20000',
     ]);
-    expect(Date.now() - started).toBeLessThan(200);
   });
 
   it('finds a loop ten thousand runs long without running out of stack', () => {

@@ -26,6 +26,7 @@ const length = field(positive, M);
 const slope = field(positive, PITCH);
 const roughness = field(positive, ROUGHNESS);
 const flow = field(notNegative, FLOW);
+/** Of a grate that must take a flow; one that is blocked altogether takes none at any depth. */
 const clogging = field(z.number().min(0).lt(1));
 const durations = field(rising, SECONDS);
 const intensities = field(z.array(positive).min(1).max(100_000), SPEED);
@@ -120,7 +121,7 @@ export const formulaSums: readonly Sum[] = [
   sum(
     'inlet.sagCapacity',
     'Lesser of weir 1.66 P d^1.5 and orifice 0.67 A √(2 g d) (FHWA HEC-22, §4.4.5).',
-    { ...inlet, depth: field(notNegative, M) },
+    { ...inlet, clogging: field(share), depth: field(notNegative, M) },
     { flow: FLOW, control: 'weir or orifice' },
     sagCapacity,
   ),

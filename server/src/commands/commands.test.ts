@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { toFile, type Element } from '@katabasis/core';
@@ -155,4 +155,13 @@ describe('sum', () => {
 it('schema prints a JSON Schema that names every kind', () => {
   const text = command('schema').out;
   for (const kind of ['roofFace', 'basin', 'channel', 'fixedFlow', 'run']) expect(text).toContain(`"const": "${kind}"`);
+});
+
+describe('the sample that ships as a file', () => {
+  const shipped = join(__dirname, '..', '..', '..', 'samples', 'quillfeather.katabasis.json');
+
+  it('is the core’s own, and is planned', () => {
+    expect(JSON.parse(readFileSync(shipped, 'utf8'))).toEqual(sample());
+    expect(command('plan', shipped).code).toBe(0);
+  });
 });

@@ -10,7 +10,7 @@ import { Button } from '../../ui/Button';
 import { Mark } from '../../ui/Mark';
 import { Text } from '../../ui/Text';
 import { findSizes } from '../../data/planner';
-import { planWith } from '../../data/planning';
+import { planWith } from '../../data/planner';
 import { useWorked } from '../../data/useWorked';
 
 const make = (palette: Palette) => ({
