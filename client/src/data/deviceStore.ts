@@ -8,6 +8,7 @@ import { carryOver } from './carryOver';
 import type { Db, KatabasisDb } from './schema';
 import { byOrder, byPlace, MemoryStore } from './memoryStore';
 import type { DeviceStore, Step, StoredJob, Versioned } from './stored';
+import { timed } from './timed';
 
 const NAME = 'katabasis';
 const VERSION = 1;
@@ -42,7 +43,7 @@ export class IndexedStore implements DeviceStore {
   async keep(job: string, step: Step): Promise<void> {
     const start = performance.now();
     await this.write(job, step);
-    performance.measure('katabasis.kept', { start });
+    timed('katabasis.kept', start);
   }
 
   private write(job: string, { seq, unsent, elements = [], gone = [], waiting = [], done = [] }: Step): Promise<void> {

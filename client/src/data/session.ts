@@ -18,6 +18,7 @@ import { Refused } from './api';
 import type { Keeping, PageNews, SessionNeeds, SessionView } from './keeping';
 import type { Pending, Step, StoredJob, Versioned } from './stored';
 import { acknowledge, pendingOf, rebased, withoutChange, withoutElements, type Rest } from './waiting';
+import { timed } from './timed';
 
 const RETRY_MS = [2_000, 5_000, 15_000, 30_000];
 
@@ -128,7 +129,7 @@ export class Session {
   edit(change: Change): string | null {
     const start = performance.now();
     const wrong = this.make(change);
-    performance.measure('katabasis.made', { start });
+    timed('katabasis.made', start);
     if (wrong === null) this.future = [];
     this.refresh();
     return wrong;
