@@ -2,7 +2,7 @@
 import { jobFrom, type Element, type Job, type Plan } from '@katabasis/core';
 import { quillfeather } from '@katabasis/core/samples';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { act, fireEvent, render, screen } from '@testing-library/react';
+import { act, configure, fireEvent, render, screen } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import type { Api } from '../data/api';
 import { MemoryStore } from '../data/memoryStore';
@@ -10,6 +10,9 @@ import type { SessionNeeds } from '../data/keeping';
 import { Session } from '../data/session';
 import { JobProvider, plannedFor } from '../data/useJob';
 import { ThemeProvider } from '../theme/theme';
+
+/** What is worked out while a screen stands is waited for as long as a slow machine may take. */
+configure({ asyncUtilTimeout: 30_000 });
 
 const silent: Api = { create: () => new Promise(() => undefined), change: () => new Promise(() => undefined) };
 
