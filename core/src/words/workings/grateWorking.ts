@@ -79,7 +79,7 @@ export function sumpWorking(basin: Basin, inlet: BasinPlan, shown: Shown, units:
     formula: 'volume = side² × depth',
     numbers: [
       `side = a quarter of the grate’s rim = ${metres(side)}, depth ${text(showSmall(basin.sumpDepth ?? 0, units))}`,
-      `${metres(side)}² × ${metres(basin.sumpDepth ?? 0)} = ${decimals((inlet.sump ?? 0) * 1000, 1)} L`,
+      `(${metres(side)})² × ${metres(basin.sumpDepth ?? 0)} = ${decimals((inlet.sump ?? 0) * 1000, 1)} L`,
     ],
     result: shown,
     source: 'Geometry; a basin as wide as its grate.',
