@@ -157,6 +157,10 @@ it('schema prints a JSON Schema that names every kind', () => {
   for (const kind of ['roofFace', 'basin', 'channel', 'fixedFlow', 'run']) expect(text).toContain(`"const": "${kind}"`);
 });
 
+it('the page about the job file names every kind and field as the schemas have them', () => {
+  expect(command('jobFormat', '--check')).toMatchObject({ code: 0, out: '11 kinds\n' });
+});
+
 describe('the sample that ships as a file', () => {
   const shipped = join(__dirname, '..', '..', '..', 'samples', 'quillfeather.katabasis.json');
 

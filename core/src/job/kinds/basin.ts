@@ -26,6 +26,12 @@ export const basinKind = kind<Basin>(schema, {
   label: 'Catch basin',
   idStem: 'basin',
   about: 'catch basin',
+  notes: {
+    clogging: 'share that leaves take',
+    walled: 'share of its rim against a wall',
+    spillLevel: 'ground over which water runs off clear of the sill',
+    approach: 'slope, roughness, width, of one on a slope',
+  },
   links: [{ field: 'passesTo', to: 'landing', circuit: 'overflows' }],
   isLanding: () => true,
   groundInlet: true,

@@ -34,7 +34,12 @@ export const channelKind = kind<Channel>(schema, {
   label: 'Channel drain',
   idStem: 'channel',
   about: 'channel drain',
-  notes: { outlet: '`end`, `middle`, or a list of places' },
+  notes: {
+    slope: 'of its bed against its grate',
+    topSlope: 'of the grate itself',
+    outlet: '`end`, `middle`, or a rising list of places, m from its upper end',
+    approach: 'slope, roughness, width, of one on a slope',
+  },
   links: [{ field: 'passesTo', to: 'landing', circuit: 'overflows' }],
   isLanding: () => true,
   groundInlet: true,

@@ -23,12 +23,13 @@ const creation = (form: JunctionForm, stem: string, words: { says?: string; inRu
 export const junctionKind = kind<Junction>(schema, {
   label: 'Landing',
   idStem: 'node',
-  about: 'wye, tee, cleanout or bend',
+  about: 'wye, tee, cleanout, bend or sediment trap',
   notes: { turn: '`one45`, `two45`, `one90`, of a bend' },
   isLanding: () => true,
   creations: [
     creation('wye', 'Wye', { says: 'Where lines join; a cleanout or a bend can be made of it', inRun: 'Wye' }),
     creation('cleanout', 'Cleanout', { inRun: 'Cleanout' }),
     creation('bend', 'Bend', { inRun: 'Bend or grade break' }),
+    creation('sedimentTrap', 'Sediment trap', { inRun: 'Sediment trap' }),
   ],
 });

@@ -37,6 +37,12 @@ export const runKind = kind<Run>(schema, {
   label: 'Solid pipe',
   idStem: 'run',
   about: 'solid pipe from one landing to the next',
+  notes: {
+    grade: '`auto`; `pitch` with pitch; `levels` with up, down',
+    parallel: 'how many side by side',
+    throat: 'opening of an adapter at its head, m',
+    shored: 'protection is planned for a deep trench',
+  },
   links: [
     { field: 'from', to: 'start' },
     { field: 'to', to: 'landing', circuit: 'pipes' },
