@@ -10,11 +10,17 @@ const PORT = 4898;
 const PHONE = { width: 390, height: 844 };
 const WIDE = { width: 1280, height: 800 };
 
+/** What is worked out or asked for while a screen stands is in its picture. */
+const there = (locator) => (page) => page.locator(locator).first().waitFor();
+
+/** The size chips of a run once the last of them tells what it would give. */
+const ALL_SIZES = '[role=radio][aria-label^="12"][aria-label*=":"]';
+
 /** Name, address, size, and what to do before the picture. */
 const VIEWS = [
-  ['jobs-phone', '/', PHONE],
-  ['new-job-phone', '/new', PHONE],
-  ['plan-phone', '/job/quillfeather/plan', PHONE],
+  ['jobs-phone', '/', PHONE, there('text=Quillfeather')],
+  ['new-job-phone', '/new', PHONE, there('text=Harrowmere')],
+  ['plan-phone', '/job/quillfeather/plan', PHONE, there('text=Make it smooth PVC')],
   [
     'descent-phone',
     '/job/quillfeather/plan',
@@ -26,13 +32,13 @@ const VIEWS = [
         .then(() => page.mouse.move(200, 600))
         .then(() => page.mouse.wheel(0, 420)),
   ],
-  ['run-phone', '/job/quillfeather/plan?at=trunkLower', PHONE],
+  ['run-phone', '/job/quillfeather/plan?at=trunkLower', PHONE, there(ALL_SIZES)],
   ['walk-phone', '/job/quillfeather/walk', PHONE],
-  ['plan-wide', '/job/quillfeather/plan', WIDE],
-  ['run-wide', '/job/quillfeather/plan?at=trunkLower', WIDE],
+  ['plan-wide', '/job/quillfeather/plan', WIDE, there('text=Make it smooth PVC')],
+  ['run-wide', '/job/quillfeather/plan?at=trunkLower', WIDE, there(ALL_SIZES)],
   ['basin-phone', '/job/quillfeather/walk?at=basin', PHONE],
   ['channel-phone', '/job/quillfeather/walk?at=kennelDrain', PHONE],
-  ['rain-wide', '/job/quillfeather/walk?at=rain', WIDE],
+  ['rain-wide', '/job/quillfeather/walk?at=rain', WIDE, there('text=Harrowmere')],
   ['walk-wide', '/job/quillfeather/walk?at=faceValley', WIDE],
 ];
 
