@@ -2,7 +2,18 @@ import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
 export default tseslint.config(
-  { ignores: ['**/node_modules', '**/dist', '**/.expo', '**/.cache', 'data', 'test-results', 'playwright-report', 'docs'] },
+  {
+    ignores: [
+      '**/node_modules',
+      '**/dist',
+      '**/.expo',
+      '**/.cache',
+      'data',
+      'test-results',
+      'playwright-report',
+      'docs',
+    ],
+  },
   ...tseslint.configs.recommended,
   {
     rules: {
