@@ -15,6 +15,7 @@ const FLOORS = [
   ['plan', 'snags', 'words'],
   ['design'],
   ['api', 'sums', 'samples', 'verification'],
+  ['trial'],
 ];
 
 const roomsAbove = (floor) => FLOORS.slice(floor + 1).flat();

@@ -1,4 +1,4 @@
-/** The core's tests alone, as the mutation run repeats them some thousand times: property tests in fewer rounds. */
+/** The core's tests as the mutation run repeats them some thousand times: in one file, and property tests in fewer rounds. */
 const { projects } = require('./jest.config.js');
 
 const core = projects.find(({ displayName }) => displayName === 'core');
@@ -7,7 +7,6 @@ module.exports = {
   displayName: undefined,
   testEnvironment: '@stryker-mutator/jest-runner/jest-env/node',
   setupFiles: ['<rootDir>/core/src/testing/fewerRounds.ts'],
-  // Searches for fixes plan a hundred jobs each and rest on what they plan with, whose own tests are here.
-  testPathIgnorePatterns: ['/node_modules/', '/core/src/design/', '/core/src/samples/'],
+  testMatch: ['<rootDir>/core/src/testing/together.ts'],
   testTimeout: 60_000,
 };

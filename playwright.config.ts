@@ -2,6 +2,7 @@ import { defineConfig } from '@playwright/test';
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import CHROMIUM_ARGS from './scripts/lib/chromium.json';
 
 const PORT = 4899;
 /** A database of this run's own. Workers read this file as well; only the first makes the folder. */
@@ -19,15 +20,7 @@ export default defineConfig({
     baseURL: `http://localhost:${PORT}`,
     launchOptions: {
       executablePath: process.env.KATABASIS_CHROMIUM ?? '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
+      args: CHROMIUM_ARGS,
     },
     trace: 'off',
   },

@@ -2,7 +2,7 @@
 export default {
   testRunner: 'jest',
   plugins: ['@stryker-mutator/jest-runner'],
-  jest: { projectType: 'custom', configFile: 'jest.mutate.config.cjs', enableFindRelatedTests: true },
+  jest: { projectType: 'custom', configFile: 'jest.mutate.config.cjs', enableFindRelatedTests: false },
   mutate: [
     'core/src/{hydraulics,network,snags}/**/*.ts',
     '!core/src/**/*.test.ts',

@@ -1,4 +1,5 @@
 /** What several tests need: a copy of the sample of their own, and its elements as the server has them. */
+import { randomUUID } from 'node:crypto';
 import { expect, type APIRequestContext, type Page } from '@playwright/test';
 import { quillfeather } from '../core/src/samples';
 import type { Element } from '../core/src';
@@ -7,7 +8,7 @@ let count = 0;
 
 /** Puts a fresh copy of the sample on the server; gives its id. */
 export async function copyOfSample(request: APIRequestContext, name = 'Copy of the clinic'): Promise<string> {
-  const id = `e2e${Date.now().toString(36)}${count++}`;
+  const id = `e2e${randomUUID().slice(0, 8)}${count++}`;
   const elements = quillfeather().elements.all.map((element) =>
     element.kind === 'job' ? { ...element, name } : element,
   );

@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test';
+import { copyOfSample, kept, saved } from './jobs';
 
 test('has no thing to tap smaller than 44 px on the plan', async ({ page }) => {
   await page.goto('/job/quillfeather/plan?at=trunkLower');
@@ -13,4 +14,25 @@ test('has no thing to tap smaller than 44 px on the plan', async ({ page }) => {
       .filter(({ name, height }) => height > 0 && height < 43.5 && !/ needs /.test(name ?? '')),
   );
   expect(small).toEqual([]);
+});
+
+test('everything that a run can be split at is in reach without moving its sheet sideways, and stays after a reload', async ({
+  page,
+  request,
+}) => {
+  const job = await copyOfSample(request);
+  await page.goto(`/job/${job}/plan?at=trunkLower`);
+  const ways = page.getByRole('radio', { name: /^(Wye|Cleanout|Bend or grade break|Sediment trap|Catch basin)$/ });
+  await expect(ways).toHaveCount(5);
+  await ways.last().scrollIntoViewIfNeeded();
+  for (const way of await ways.all()) {
+    const { x, width } = (await way.boundingBox())!;
+    expect(x).toBeGreaterThanOrEqual(0);
+    expect(x + width).toBeLessThanOrEqual(390);
+  }
+  await page.getByRole('radio', { name: 'Sediment trap' }).click();
+  await expect(page.getByRole('heading', { name: 'Sediment trap 1', level: 2 })).toBeVisible();
+  await page.reload();
+  await saved(page, job);
+  expect(Object.values(await kept(request, job))).toContainEqual(expect.objectContaining({ form: 'sedimentTrap' }));
 });

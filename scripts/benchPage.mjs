@@ -1,33 +1,11 @@
 // Times the real interface on a phone four times slower: pointer to picture on the sample, and an edit of a yard of 5,000 elements with 500 changes waiting.
-import { spawn } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { ROOT } from './lib/run.mjs';
-import { attempt, ensureBuilt, ensureChromium, ensureInstalled } from './lib/setup.mjs';
+import { withPages } from './lib/served.mjs';
 
-const PORT = 4897;
 const SLOWER = 4;
 const ROUNDS = 3;
 const WAITING = 500;
 const EDITS = 20;
 
-let executablePath = '';
-attempt(() => {
-  ensureInstalled();
-  ensureBuilt();
-  executablePath = ensureChromium();
-});
-
-const { chromium } = await import('@playwright/test');
-const data = mkdtempSync(join(tmpdir(), 'katabasis-bench-'));
-const env = { ...process.env, KATABASIS_PORT: String(PORT), KATABASIS_SAMPLES: 'fresh', KATABASIS_DATA: data };
-const server = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'server/src/main.ts')], {
-  cwd: ROOT,
-  env,
-  stdio: ['ignore', 'ignore', 'inherit'],
-});
-const base = `http://localhost:${PORT}`;
 const at = (times, share) => times[Math.floor((times.length - 1) * share)] ?? Number.NaN;
 const told = (times) => `median ${at(times, 0.5).toFixed(1)} ms, p95 ${at(times, 0.95).toFixed(1)} ms`;
 const rising = (times) => [...times].sort((a, b) => a - b);
@@ -84,7 +62,7 @@ async function best(page, place, after) {
 /** A page that does nothing but move one box and change one word: what this browser on this machine needs at least. */
 const BARE = `<body style="margin:0"><div id="box" style="position:absolute;top:0">0</div><script>addEventListener('pointermove', (event) => { box.style.top = event.clientY + 'px'; box.textContent = event.clientY; });</script>`;
 
-async function dragging(context) {
+async function dragging(context, base) {
   const bare = await context.newPage();
   await bare.setContent(BARE);
   const empty = await best(
@@ -136,7 +114,7 @@ const waitingChanges = (page, job, count) =>
     [job, count],
   );
 
-async function editing(context) {
+async function editing(context, base) {
   const { largeYard } = await import('../core/src/samples/index.ts');
   const elements = largeYard(200, 5000).elements.all;
   const job = 'benchyard';
@@ -171,34 +149,8 @@ async function editing(context) {
   );
 }
 
-try {
-  for (
-    let tries = 0;
-    tries < 100 &&
-    !(await fetch(`${base}/api/health`).then(
-      (reply) => reply.ok,
-      () => false,
-    ));
-    tries++
-  )
-    await new Promise((done) => setTimeout(done, 100));
-  const browser = await chromium.launch({
-    executablePath,
-    args: [
-      '--no-sandbox',
-      '--disable-gpu',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-    ],
-  });
+await withPages(4897, async (browser, base) => {
   const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true });
-  await dragging(context);
-  await editing(context);
-  await browser.close();
-} finally {
-  server.kill();
-  rmSync(data, { recursive: true, force: true });
-}
+  await dragging(context, base);
+  await editing(context, base);
+});

@@ -1,12 +1,9 @@
 // Retakes docs/screenshots from the demo data: one picture of each main view. Names after -- take only those; KATABASIS_SHOTS says where else to.
-import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
-import { spawn } from 'node:child_process';
-import { tmpdir } from 'node:os';
+import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { ROOT } from './lib/run.mjs';
-import { attempt, ensureBuilt, ensureChromium, ensureInstalled } from './lib/setup.mjs';
+import { withPages } from './lib/served.mjs';
 
-const PORT = 4898;
 const PHONE = { width: 390, height: 844 };
 const WIDE = { width: 1280, height: 800 };
 
@@ -14,7 +11,7 @@ const WIDE = { width: 1280, height: 800 };
 const there = (locator) => (page) => page.locator(locator).first().waitFor();
 
 /** The size chips of a run once the last of them tells what it would give. */
-const ALL_SIZES = '[role=radio][aria-label^="12"][aria-label*=":"]';
+const ALL_SIZES = '[role=radio][aria-label^="24"]:not([aria-label*="being worked out"])';
 
 /** Name, address, size, and what to do before the picture. */
 const VIEWS = [
@@ -42,46 +39,11 @@ const VIEWS = [
   ['walk-wide', '/job/quillfeather/walk?at=faceValley', WIDE],
 ];
 
-let chromium = '';
-attempt(() => {
-  ensureInstalled();
-  ensureBuilt();
-  chromium = ensureChromium();
-});
-const { chromium: browsers } = await import('@playwright/test');
-const data = mkdtempSync(join(tmpdir(), 'katabasis-shots-'));
-const server = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'server/src/main.ts')], {
-  cwd: ROOT,
-  env: { ...process.env, KATABASIS_PORT: String(PORT), KATABASIS_SAMPLES: 'fresh', KATABASIS_DATA: data },
-  stdio: 'inherit',
-});
-const base = `http://localhost:${PORT}`;
 const folder = process.env.KATABASIS_SHOTS ?? join(ROOT, 'docs', 'screenshots');
 mkdirSync(folder, { recursive: true });
 const wanted = process.argv.slice(2);
-try {
-  for (
-    let tries = 0;
-    tries < 100 &&
-    !(await fetch(`${base}/api/health`).then(
-      (reply) => reply.ok,
-      () => false,
-    ));
-    tries++
-  )
-    await new Promise((done) => setTimeout(done, 100));
-  const browser = await browsers.launch({
-    executablePath: chromium,
-    args: [
-      '--no-sandbox',
-      '--disable-gpu',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-    ],
-  });
+
+await withPages(4898, async (browser, base) => {
   for (const [name, path, viewport, before] of VIEWS) {
     if (wanted.length > 0 && !wanted.includes(name)) continue;
     const context = await browser.newContext({ viewport, hasTouch: viewport === PHONE, reducedMotion: 'reduce' });
@@ -95,8 +57,4 @@ try {
     await context.close();
     console.log(`${name}.png`);
   }
-  await browser.close();
-} finally {
-  server.kill();
-  rmSync(data, { recursive: true, force: true });
-}
+});

@@ -15,17 +15,21 @@ export {
   type InletPlan,
 } from './inlets';
 export * from './job';
+export { freshId } from './job/ids';
 export { letterOf, type FallBudget } from './network';
-export { choicesOf, smallestThatWorks, type SizeChoice } from './network/choices';
+export { choicesOf, holdsAt, smallestThatWorks, type SizeChoice } from './network/choices';
+export { mainCapacityOf } from './network/receiving';
 export { solveWaterLine, type WaterNetwork } from './network/waterLine';
+export { groundAlong } from './plan/along';
 export { budgetFrom } from './plan/layout';
 export { planJob, plansMade, type Plan } from './plan/planJob';
-export type { LandingPlan, RunPlan, Solution } from './plan/solution';
+export type { LandingPlan, RunPlan, Solution, StandingWater } from './plan/solution';
 export { solve } from './plan/solve';
 export { stagesEntered } from './plan/stage';
 export type { Verdict } from './plan/verdict';
 export { readFrequencyTable, type FrequencyTable } from './rain/csv';
-export { designRain, openingRain, rarerThan, ROOF_DURATION, type FrequencyRows } from './rain/design';
+export { designRain, openingRain, rarerThan, type FrequencyRows } from './rain/design';
+export { ROOF_DURATION } from './rain/intensityOfRain';
 export { fitRain, intensityOf, type IntensityTable } from './rain/intensity';
 export { gatheringArea, planArea, windFactor } from './runoff/roofArea';
 export { coefficientOf, type ContributingArea } from './runoff/sources';

@@ -51,7 +51,7 @@ function sourceHash() {
 }
 
 /** Most that the first screen's scripts may weigh, bytes after gzip. */
-const SCRIPT_BUDGET = 520 * 1000;
+const SCRIPT_BUDGET = 535 * 1000;
 
 /** Builds the web application, unless what is built is of these sources. `force` builds it anyway. */
 export function ensureBuilt({ force = false } = {}) {

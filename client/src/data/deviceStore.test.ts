@@ -90,6 +90,14 @@ it('keeps just what a store in memory keeps, whatever steps come', async () => {
   );
 });
 
+it('a change that found room where its job did not is still there to be sent', async () => {
+  freshDevice();
+  const store = await open();
+  await store.keep('yard', { waiting: [pending(1, 'a')] });
+  expect(await (await open()).load('yard')).toMatchObject({ seq: -1, unsent: false, waiting: [{ change: 'c1' }] });
+  expect(await store.unsent()).toEqual([]);
+});
+
 it('one change of a job of 5,000 elements with 500 waiting writes three records', async () => {
   freshDevice();
   const db = await openDatabase();

@@ -6,7 +6,7 @@ import type { Element } from '@katabasis/core';
 import { openDB } from 'idb';
 import { carryOver } from './carryOver';
 import type { Db, KatabasisDb } from './schema';
-import { byOrder, byPlace, MemoryStore } from './memoryStore';
+import { byOrder, byPlace, elementsKept, MemoryStore } from './memoryStore';
 import type { DeviceStore, Step, StoredJob, Versioned } from './stored';
 import { timed } from './timed';
 
@@ -30,11 +30,12 @@ export class IndexedStore implements DeviceStore {
       tx.objectStore('elements').getAll(EVERY(job)),
       tx.objectStore('changes').getAll(EVERY(job)),
     ]);
-    if (!head) return null;
+    // A small change may have found room where the whole job before it did not: it is still there to be sent.
+    if (!head && waiting.length === 0) return null;
     const elements = rows.sort(byPlace).map(({ version, element, place }) => ({ version, element, place }));
     return {
-      seq: head.seq,
-      unsent: head.unsent,
+      seq: head?.seq ?? -1,
+      unsent: head?.unsent ?? false,
       elements,
       waiting: waiting.map(({ job: _job, ...pending }) => pending).sort(byOrder),
     };
@@ -70,9 +71,7 @@ export class IndexedStore implements DeviceStore {
 
   async unsent(): Promise<{ id: string; elements: Element[] }[]> {
     const heads = (await this.db.getAll('jobs')).filter(({ unsent }) => unsent);
-    return Promise.all(
-      heads.map(async ({ id }) => ({ id, elements: (await this.load(id))!.elements.map(({ element }) => element) })),
-    );
+    return Promise.all(heads.map(({ id }) => elementsKept(this, id)));
   }
 }
 

@@ -50,15 +50,16 @@ export class MemoryStore implements DeviceStore {
   }
 
   unsent(): Promise<{ id: string; elements: Element[] }[]> {
-    const own = [...this.jobs].filter(([, { unsent }]) => unsent);
-    return Promise.resolve(
-      own.map(([id, { elements }]) => ({
-        id,
-        elements: [...elements.values()].sort(byPlace).map(({ element }) => element),
-      })),
-    );
+    const own = [...this.jobs.keys()].filter((id) => this.jobs.get(id)!.unsent);
+    return Promise.all(own.map((id) => elementsKept(this, id)));
   }
 }
+
+/** A job that a store keeps, as its elements in their order. */
+export const elementsKept = async (store: DeviceStore, id: string): Promise<{ id: string; elements: Element[] }> => ({
+  id,
+  elements: (await store.load(id))!.elements.map(({ element }) => element),
+});
 
 /** Waiting changes in the order they were made; two pages that made one at once are told apart by the change's id. */
 export const byOrder = (a: Pending, b: Pending): number => a.order - b.order || (a.change < b.change ? -1 : 1);

@@ -1,6 +1,7 @@
 /**
  * The client's way to a plan. A job of a usual yard is planned on the page, within a frame; a larger one, and sizing of any, in a worker,
- * so that no finger waits for it. What is asked for can be called off.
+ * so that no finger waits for it. What is asked for can be called off. Where no worker can be had, as when its script is out of reach, the
+ * page does all of it.
  */
 import type { Change, Element, Fix, Job, JobSizing, Plan, Snag } from '@katabasis/core';
 import { wrap, type Remote } from 'comlink';
@@ -10,17 +11,34 @@ import * as planning from './planning';
 /** A plan of as many runs takes about 10 ms on a phone four times slower than the machine that the bench was made on. */
 const MAX_RUNS_HERE = 200;
 
-const hasWorkers = typeof Worker !== 'undefined';
+let hasWorker = typeof Worker !== 'undefined';
 
 /** Whether a job is planned on the page, at once. */
-export const isPlannedHere = (job: Job): boolean => !hasWorkers || job.elements.ofKind('run').length <= MAX_RUNS_HERE;
+export const isPlannedHere = (job: Job): boolean => !hasWorker || job.elements.ofKind('run').length <= MAX_RUNS_HERE;
 
 /** The plan of a job, at once; for a large one, only where nothing else is under way. */
 export const planHere = (job: Job): Plan => planning.plan(job);
 
-let remote: Remote<PlanWorker> | null = null;
-const theWorker = (): Remote<PlanWorker> =>
-  (remote ??= wrap<PlanWorker>(new Worker(new URL('./plan.worker', window.location.href))));
+interface Started {
+  remote: Remote<PlanWorker>;
+  /** Fails when the worker does. */
+  failed: Promise<never>;
+}
+
+function startWorker(): Started {
+  const worker = new Worker(new URL('./plan.worker', window.location.href));
+  const failed = new Promise<never>((_, fail) => {
+    worker.addEventListener('error', () => {
+      hasWorker = false;
+      fail(new Error('The planning worker cannot be had.'));
+    });
+  });
+  failed.catch(() => undefined);
+  return { remote: wrap<PlanWorker>(worker), failed };
+}
+
+let started: Started | null = null;
+const theWorker = (): Started => (started ??= startWorker());
 
 let sent: { token: number; job: Job } | null = null;
 let count = 0;
@@ -51,33 +69,53 @@ function sending(job: Job): SentJob {
   return { ...whole, ...changesSince(last.job, job, last.token) };
 }
 
-/** Asks the worker, and calls the asking off there when the signal does. */
-async function away<T>(signal: AbortSignal, ask: (worker: Remote<PlanWorker>, id: number) => Promise<T>): Promise<T> {
+/** Asks the worker, and calls the asking off there when the signal does; the page where the worker fails. */
+async function away<T>(
+  signal: AbortSignal | null,
+  ask: (worker: Remote<PlanWorker>, id: number) => Promise<T>,
+  here: () => Promise<T>,
+): Promise<T> {
+  if (!hasWorker) return here();
+  const { remote, failed } = theWorker();
   const id = ++count;
-  const callOff = (): void => void theWorker().callOff(id);
-  signal.addEventListener('abort', callOff);
+  const callOff = (): void => void remote.callOff(id);
+  signal?.addEventListener('abort', callOff);
   try {
-    return await ask(theWorker(), id);
+    return await Promise.race([ask(remote, id), failed]);
+  } catch (error) {
+    if (signal?.aborted) throw error;
+    // Whatever it knew, the next job is told to it whole.
+    sent = null;
+    return await here();
   } finally {
-    signal.removeEventListener('abort', callOff);
+    signal?.removeEventListener('abort', callOff);
   }
 }
 
 /** The plan of a large job, from the worker. */
-export const planAway = (job: Job): Promise<Plan> => theWorker().plan(sending(job));
+export const planAway = (job: Job): Promise<Plan> =>
+  away(
+    null,
+    (worker) => worker.plan(sending(job)),
+    () => Promise.resolve(planHere(job)),
+  );
 
 /** The plan of a job with a change that is not made. */
-export const planWith = (job: Job, change: Change, signal: AbortSignal): Promise<Plan> =>
-  isPlannedHere(job)
-    ? planning.planWith(job, change, signal)
-    : away(signal, (worker, id) => worker.planWith(sending(job), change, id));
+export const planWith = (job: Job, change: Change, signal: AbortSignal): Promise<Plan> => {
+  const here = (): Promise<Plan> => planning.planWith(job, change, signal);
+  return isPlannedHere(job) ? here() : away(signal, (worker, id) => worker.planWith(sending(job), change, id), here);
+};
 
 /** The change that mends a snag; null when only a person on site can. */
-export const findFix = (job: Job, snag: Snag, signal: AbortSignal): Promise<Fix | null> =>
-  isPlannedHere(job)
-    ? planning.fix(job, snag, signal)
-    : away(signal, (worker, id) => worker.fix(sending(job), snag, id));
+export const findFix = (job: Job, snag: Snag, signal: AbortSignal): Promise<Fix | null> => {
+  const here = (): Promise<Fix | null> => planning.fix(job, snag, signal);
+  return isPlannedHere(job) ? here() : away(signal, (worker, id) => worker.fix(sending(job), snag, id), here);
+};
 
 /** Least-cost sizes of a whole job, with the next best; null where none on offer reach every way out. */
 export const findSizes = (job: Job, signal: AbortSignal): Promise<JobSizing | null> =>
-  hasWorkers ? away(signal, (worker, id) => worker.size(sending(job), id)) : planning.size(job, signal);
+  away(
+    signal,
+    (worker, id) => worker.size(sending(job), id),
+    () => planning.size(job, signal),
+  );

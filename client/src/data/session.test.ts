@@ -235,3 +235,39 @@ it('ends with the server holding just what the page shows, whatever happened on 
     { numRuns: 60 },
   );
 });
+
+it('what one change puts in stands in that order when the page is opened again without signal', async () => {
+  const { store, server, open } = setUp();
+  const first = await open();
+  const wye = (id: string): Element => ({ id, kind: 'junction', form: 'wye', name: id, groundLevel: 0 });
+  first.edit({ label: 'Put two in', puts: [wye('zz'), wye('aa')], removes: [] });
+  await first.flush();
+  const [zz, aa] = (await store.load('clinic'))!.elements.slice(-2);
+  expect([zz!.element.id, aa!.element.id, aa!.place - zz!.place]).toEqual(['zz', 'aa', 1]);
+  server.down = true;
+  const again = await open();
+  expect(again.view.job!.elements.all.slice(-2).map(({ id }) => id)).toEqual(['zz', 'aa']);
+  expect(again.view.job!.elements.all).toEqual(first.view.job!.elements.all);
+});
+
+it('a change made while another page’s news is read comes after those that wait', async () => {
+  const { store, server, sent, open } = setUp();
+  server.down = true;
+  const session = await open();
+  session.edit(name('One'));
+  session.edit(name('Two'));
+  await session.flush();
+  session.follow({ news: 'other' });
+  session.edit(name('Three'));
+  const orders = (await store.load('clinic'))!.waiting.map(({ label, order }) => [label, order]);
+  expect(orders).toEqual([
+    ['Name it One', 1],
+    ['Name it Two', 2],
+    ['Name it Three', 3],
+  ]);
+  await new Promise((done) => setTimeout(done, 0));
+  expect(wyeName(session)).toBe('Three');
+  server.down = false;
+  await session.flush();
+  expect(sent.map(({ label }) => label)).toEqual(['Name it One', 'Name it Two', 'Name it Three']);
+});

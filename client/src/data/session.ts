@@ -69,22 +69,24 @@ export class Session {
     this.refresh();
   }
 
-  /** Reads what the device keeps, and sends what waits in it. */
+  /** Reads what the device keeps, in place of what was known to wait, and sends what waits in it. */
   private async read(): Promise<void> {
+    const known = new Set(this.waiting.map(({ change }) => change));
     const stored = await this.needs.store.load(this.id);
     this.isRead = true;
-    if (stored) {
-      // Another page may have told of changes that were not stored yet when this was read.
-      const newer = this.waiting.filter(({ change }) => !stored.waiting.some((each) => each.change === change));
-      this.waiting = [...stored.waiting, ...newer];
-      // The server may have answered already.
-      const older = this.job !== null && stored.seq <= this.seq;
-      if (!older && (stored.seq >= 0 || stored.unsent)) {
-        this.seq = stored.seq;
-        this.unsent = stored.unsent;
-        this.setBase(stored.elements);
-      } else this.lay();
-    }
+    const waiting = stored?.waiting ?? [];
+    // Made here while this was read, or told of by another page before it was stored.
+    const newer = this.waiting.filter(
+      ({ change }) => !known.has(change) && !waiting.some((each) => each.change === change),
+    );
+    this.waiting = [...waiting, ...newer];
+    // The server may have answered already.
+    const older = this.job !== null && stored !== null && stored.seq <= this.seq;
+    if (stored && !older && (stored.seq >= 0 || stored.unsent)) {
+      this.seq = stored.seq;
+      this.unsent = stored.unsent;
+      this.setBase(stored.elements);
+    } else this.lay();
     this.refresh();
     if (this.count() > 0) void this.flush();
   }
@@ -115,7 +117,6 @@ export class Session {
       this.settle(news.done, news.versions, news.seq);
       this.refresh();
     } else {
-      this.waiting = [];
       void this.read();
     }
   }
@@ -165,12 +166,8 @@ export class Session {
     if (this.stopped?.state !== 'conflict') return;
     const { conflicts } = this.stopped;
     this.stopped = null;
-    const theirs: Versioned[] = [];
-    const gone: string[] = [];
-    for (const { id, version, element } of conflicts) {
-      if (element) theirs.push({ version, element, place: this.placeOf(id) });
-      else gone.push(id);
-    }
+    const theirs = this.placed(conflicts.flatMap(({ version, element }) => (element ? [{ version, element }] : [])));
+    const gone = conflicts.filter(({ element }) => element === null).map(({ id }) => id);
     for (const each of theirs) this.base.set(each.element.id, each);
     for (const id of gone) this.base.delete(id);
     const rest: Rest & { done?: Pending[] } =
@@ -279,10 +276,11 @@ export class Session {
     if (!this.job || !sameElements(job, this.job)) this.job = job;
   }
 
-  private placeOf(id: string): number {
-    return (
-      this.base.get(id)?.place ?? [...this.base.values()].reduce((most, { place }) => Math.max(most, place), 0) + 1
-    );
+  /** Elements of the server's as they are kept: each at its place, and those that are new here behind all, in their order. */
+  private placed(elements: readonly Omit<Versioned, 'place'>[]): Versioned[] {
+    const isNew = elements.some(({ element }) => !this.base.has(element.id));
+    let last = isNew ? [...this.base.values()].reduce((most, { place }) => Math.max(most, place), -1) : 0;
+    return elements.map((each) => ({ ...each, place: this.base.get(each.element.id)?.place ?? ++last }));
   }
 
   private count(): number {
@@ -339,11 +337,7 @@ export class Session {
 
   /** A change is with the server: the elements that it touched are now known at their new versions, and what waits goes on from there. */
   private settle(done: Pending, versions: Readonly<Record<string, number>>, seq: number, keep = false): void {
-    const now: Versioned[] = done.puts.map((element) => ({
-      version: versions[element.id] ?? 1,
-      element,
-      place: this.placeOf(element.id),
-    }));
+    const now = this.placed(done.puts.map((element) => ({ version: versions[element.id] ?? 1, element })));
     for (const id of done.removes) this.base.delete(id);
     // Another device's later change to the same element may be known already.
     for (const each of now)

@@ -1,5 +1,5 @@
 /** The sessions of this page, one a job, and how a new job begins. */
-import type { Element } from '@katabasis/core';
+import { freshId, type Element } from '@katabasis/core';
 import type { QueryClient } from '@tanstack/react-query';
 import { api } from './api';
 import { deviceStore } from './deviceStore';
@@ -12,12 +12,6 @@ export const JOBS_KEY = ['jobs'] as const;
 export const UNSENT_KEY = ['unsent'] as const;
 export const jobKey = (id: string): readonly ['job', string] => ['job', id];
 
-/** A name that two devices never give alike. */
-export function newId(stem: string): string {
-  const bytes = crypto.getRandomValues(new Uint8Array(9));
-  return `${stem}${Date.now().toString(36)}${Array.from(bytes, (byte) => (byte % 36).toString(36)).join('')}`;
-}
-
 const open = new Map<string, Session>();
 
 /** Between the pages of this device. */
@@ -29,7 +23,7 @@ function opened(id: string, client: QueryClient, known?: StoredJob): Session {
     {
       store: deviceStore(),
       api,
-      newId,
+      newId: freshId,
       tellPages: (news) => pages?.postMessage({ job: id, news }),
       onSaved: () => {
         void client.invalidateQueries({ queryKey: JOBS_KEY });

@@ -120,8 +120,7 @@ const Drawing = memo(function Drawing({ section, width }: { section: Section; wi
   const { job, units } = useKept();
   const frame = frameOf(section, width);
   const { ink, soft, line, soil, water, ground, fix } = usePalette();
-  const runs: [SectionPoint, SectionPoint][] = [];
-  for (let k = 0; k + 1 < section.points.length; k += 2) runs.push([section.points[k]!, section.points[k + 1]!]);
+  const runs = section.pipes;
   const label = { fontFamily: FONTS.text, fontSize: 12, fill: soft };
   const floor = HEIGHT - FOOT;
   return (

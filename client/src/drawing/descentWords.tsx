@@ -17,7 +17,7 @@ import {
 import { memo, useCallback, useId } from 'react';
 import { Pressable, View } from 'react-native';
 import { useKept, useShown, type OpenJob } from '../data/useJob';
-import { useStyles } from '../theme/theme';
+import { useNarrow, useStyles } from '../theme/theme';
 import { type Palette } from '../theme/tokens';
 import { Mark } from '../ui/Mark';
 import { Text } from '../ui/Text';
@@ -48,8 +48,9 @@ const make = (palette: Palette) => ({
   lines: { flex: 1, gap: 3 },
   line: { flexDirection: 'row' as const, alignItems: 'center' as const, gap: 8 },
   // Of set size: a figure that changes lays out nothing but itself.
-  pitch: { fontSize: 16, width: 66, height: 22, ...({ contain: 'size layout style' } as object) },
+  pitch: { fontSize: 16, width: 66, height: 22, flexShrink: 0, ...({ contain: 'size layout style' } as object) },
   about: { height: 38, ...({ contain: 'size layout style' } as object) },
+  whole: { flexShrink: 0 },
   name: { flex: 1 },
   underlined: { textDecorationLine: 'underline' as const },
 });
@@ -72,6 +73,8 @@ export const LandingWords = memo(function LandingWords({ id, chosen, onChoose }:
   const { job, plan, units } = useKept();
   const styles = useStyles(make);
   const landing = plan.landings[id];
+  // The words have half of an upright phone's width: what stands elsewhere too is left out, and a figure and its unit never part.
+  const narrow = useNarrow();
   if (!landing) return null;
   const about = [
     landing.kind === 'discharge'
@@ -79,7 +82,7 @@ export const LandingWords = memo(function LandingWords({ id, chosen, onChoose }:
       : landing.entering > 0
         ? `in ${text(showFlow(landing.entering, units))}`
         : null,
-    `ground ${text(showLevel(landing.groundLevel, units))}`,
+    narrow && landing.entering > 0 ? null : `ground ${text(showLevel(landing.groundLevel, units))}`,
     invertSetAt(job, id) === undefined ? null : 'set by you',
   ].filter((part) => part !== null);
   return (
@@ -131,7 +134,7 @@ function figuresOf({ plan, units }: OpenJob, id: string) {
   const run = plan.runs[id];
   if (!run) return { missing: true as const };
   const flow = showFlow(run.flow, units);
-  const cover = Math.min(run.coverUp, run.coverDown ?? run.coverUp);
+  const { cover } = run;
   return {
     missing: false as const,
     value: flow.value,
@@ -149,6 +152,7 @@ function figuresOf({ plan, units }: OpenJob, id: string) {
 
 function RunFigures({ id, nativeID }: { id: string; nativeID: string }) {
   const styles = useStyles(make);
+  const narrow = useNarrow();
   const figures = useShown(useCallback((shown: OpenJob) => figuresOf(shown, id), [id]));
   if (figures.missing) return null;
   const { value, unit, size, overloaded, filled, bubble, linePitch, pitch, flat, about } = figures;
@@ -157,9 +161,9 @@ function RunFigures({ id, nativeID }: { id: string; nativeID: string }) {
       <View style={styles.beside}>
         <Eye depthRatio={filled} overloaded={overloaded} size={46} />
         <View style={styles.lines}>
-          <Carries id={id} value={value} unit={unit} size={size} overloaded={overloaded} />
+          <Carries id={id} value={value} unit={unit} size={narrow ? null : size} overloaded={overloaded} />
           <View style={styles.line}>
-            <Bubble pitch={bubble} linePitch={linePitch} width={72} />
+            <Bubble pitch={bubble} linePitch={linePitch} width={narrow ? 40 : 72} />
             <Text kind="figure" style={styles.pitch} {...(flat ? { tone: 'stop' as const } : {})}>
               {pitch}
             </Text>
@@ -167,7 +171,7 @@ function RunFigures({ id, nativeID }: { id: string; nativeID: string }) {
         </View>
       </View>
       <Text kind="small" style={styles.about}>
-        {about}
+        {narrow ? `${size} ${about}` : about}
       </Text>
     </View>
   );
@@ -183,17 +187,17 @@ const Carries = memo(function Carries({
   id: string;
   value: string;
   unit: string;
-  size: string;
+  size: string | null;
   overloaded: boolean;
 }) {
   const styles = useStyles(make);
   return (
     <View style={styles.line}>
-      <Text kind="figure" {...(overloaded ? { tone: 'fix' as const } : {})}>
+      <Text kind="figure" numberOfLines={1} style={styles.whole} {...(overloaded ? { tone: 'fix' as const } : {})}>
         {value}
         <Text kind="unit"> {unit}</Text>
       </Text>
-      <Text kind="strong">{size}</Text>
+      {size !== null && <Text kind="strong">{size}</Text>}
       <WorstMark id={id} />
     </View>
   );

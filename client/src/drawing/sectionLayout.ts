@@ -16,8 +16,10 @@ export interface SectionPoint {
 }
 
 export interface Section {
-  /** Two a run: its upper and its lower end. */
+  /** Two for each stretch of straight ground: its upper and its lower end. */
   points: SectionPoint[];
+  /** Every pipe by its two ends. */
+  pipes: [SectionPoint, SectionPoint][];
   /** Landing ids with their stations. */
   landings: { id: string; station: number }[];
   length: number;
@@ -33,37 +35,37 @@ export function routeOf(plan: Plan, from: string): RunPlan[] {
   return route;
 }
 
+/** A run at `along` m from its head, which stands at `station`: pipe and water straight between its ends, ground as it is there. */
+function pointOf(run: RunPlan, along: number, station: number, ground: number, coverLimit: number): SectionPoint {
+  const between = (up: number, down: number): number => up + ((down - up) * along) / run.length;
+  const crown = between(run.crownUp, run.crownDown);
+  const water = between(run.waterUp, run.waterDown);
+  const invert = between(run.invertUp, run.invertDown);
+  return { station: station + along, ground, invert, crown, water, wet: Math.min(water, crown), coverLimit };
+}
+
 export function sectionOf(plan: Plan, route: RunPlan[]): Section {
   const points: SectionPoint[] = [];
+  const pipes: Section['pipes'] = [];
   const landings: Section['landings'] = route.length > 0 ? [{ id: route[0]!.from, station: 0 }] : [];
   let station = 0;
   for (const run of route) {
+    const { length, groundUp, groundDown, coveredGround } = run;
     const cover = Math.max(plan.settings.cover, run.leastCover);
-    points.push({
-      station,
-      ground: run.groundUp,
-      invert: run.invertUp,
-      crown: run.crownUp,
-      water: run.waterUp,
-      wet: Math.min(run.waterUp, run.crownUp),
-      coverLimit: run.groundUp - cover,
-    });
-    station += run.length;
     const daylight = run.coverDown === null;
-    points.push({
-      station,
-      ground: run.groundDown,
-      invert: run.invertDown,
-      crown: run.crownDown,
-      water: run.waterDown,
-      wet: Math.min(run.waterDown, run.crownDown),
-      coverLimit: daylight ? run.groundDown : run.groundDown - cover,
-    });
+    const head = pointOf(run, 0, station, groundUp, groundUp - cover);
+    const foot = pointOf(run, length, station, groundDown, daylight ? groundDown : groundDown - cover);
+    const edge = length - run.comesOutOver;
+    const at = pointOf(run, edge, station, coveredGround, coveredGround - cover);
+    // Where the ground begins to drop one straight stretch of it ends, and the next begins.
+    points.push(head, ...(daylight && edge > 0 && edge < length ? [at, at] : []), foot);
+    pipes.push([head, foot]);
+    station += length;
     landings.push({ id: run.to, station });
   }
   const tops = points.map((point) => Math.max(point.ground, point.crown, point.water));
   const bottoms = points.map((point) => Math.min(point.invert, point.ground));
-  return { points, landings, length: station, top: Math.max(...tops), bottom: Math.min(...bottoms) };
+  return { points, pipes, landings, length: station, top: Math.max(...tops), bottom: Math.min(...bottoms) };
 }
 
 /** Levels at a station, straight between the ends of its run; null outside the section. */

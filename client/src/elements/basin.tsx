@@ -35,7 +35,7 @@ import { Choice } from '../ui/Choice';
 import { Figure } from '../ui/Figure';
 import { Text } from '../ui/Text';
 import type { ElementView } from './view';
-const row = { flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.xl, rowGap: SPACE.s } as const;
+import { figureRow } from '../ui/rows';
 
 /** m of a small size's unit: inches or millimetres. */
 const small = (units: UnitSystem): number => (units === 'us' ? METRES_PER_INCH : 0.001);
@@ -51,7 +51,7 @@ function Panel({ id, inlet, onAsk }: { id: string; inlet: BasinPlan; onAsk: Ask 
   const over = inlet.ponding > allowed;
   return (
     <View style={{ gap: SPACE.s }}>
-      <View style={row}>
+      <View style={figureRow}>
         <Figure
           label="Stands over the grate"
           shown={showSmall(inlet.ponding, units)}
@@ -106,6 +106,7 @@ function Panel({ id, inlet, onAsk }: { id: string; inlet: BasinPlan; onAsk: Ask 
       <Text kind="small">
         The dot is the design rain; the broken line is the depth allowed here. {Math.round(inlet.inlet.clogging * 100)}%
         of the grate is taken as clogged.
+        {inlet.sump !== null ? ' Its sump lies under its pipe and stays full of water.' : ''}
       </Text>
     </View>
   );
@@ -154,7 +155,7 @@ function BasinDetails({ basin }: { basin: Basin }) {
     edit(put(label, without(basin, key, value)));
   return (
     <>
-      <View style={row}>
+      <View style={figureRow}>
         <QuantityField
           label={basin.clogging === undefined ? 'Leaves take, usual' : 'Leaves take'}
           value={basin.clogging ?? GRATE_FACTS[basin.grate].clogging}
@@ -179,7 +180,7 @@ function BasinDetails({ basin }: { basin: Basin }) {
           }
         />
       </View>
-      <View style={row}>
+      <View style={figureRow}>
         <SillFields inlet={basin} />
         <QuantityField
           label="Sump under the outlet"

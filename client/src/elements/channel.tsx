@@ -33,7 +33,7 @@ import { Choice } from '../ui/Choice';
 import { Figure } from '../ui/Figure';
 import { Text } from '../ui/Text';
 import type { ElementView } from './view';
-const row = { flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.xl, rowGap: SPACE.s } as const;
+import { figureRow } from '../ui/rows';
 
 /** m of a small size's unit: inches or millimetres. */
 const small = (units: UnitSystem): number => (units === 'us' ? METRES_PER_INCH : 0.001);
@@ -52,7 +52,7 @@ function Panel({ id, inlet, onAsk }: { id: string; inlet: ChannelPlan; onAsk: As
   const several = profile.outlets.length > 1;
   return (
     <View style={{ gap: SPACE.s }}>
-      <View style={row}>
+      <View style={figureRow}>
         <Figure
           label="Deepest water"
           shown={showSmall(profile.maxDepth, units)}
@@ -177,7 +177,7 @@ function Form({ element: channel }: { element: Channel }) {
         ]}
         onChoose={(section) => set('Say what its floor is', { section })}
       />
-      <View style={row}>
+      <View style={figureRow}>
         <QuantityField
           label="Inside width"
           value={channel.width}
@@ -191,7 +191,7 @@ function Form({ element: channel }: { element: Channel }) {
           onCommit={(depth) => set('Set channel depth', { depth: depth! })}
         />
       </View>
-      <View style={row}>
+      <View style={figureRow}>
         <QuantityField
           label="Length"
           value={channel.length}
@@ -217,7 +217,7 @@ function Form({ element: channel }: { element: Channel }) {
           hint="With the paving"
         />
       </View>
-      <View style={row}>
+      <View style={figureRow}>
         <SillFields inlet={channel} />
       </View>
       <OnSlopeForm inlet={channel} />

@@ -6,13 +6,15 @@ import { Circle, Path } from 'react-native-svg';
 import { useKept } from '../data/useJob';
 import type { GlyphPens } from '../drawing/LandingGlyph';
 import { QuantityField } from '../input/Field';
-import { distanceEntry, flowEntry, levelEntry } from '../input/entry';
+import { distanceEntry, levelEntry } from '../input/entry';
 import { without } from '../input/without';
+import { BankFields } from '../parts/BankFields';
+import { MainFields } from '../parts/MainFields';
 import { NameAndLevel } from '../parts/NameAndLevel';
-import { SPACE } from '../theme/tokens';
+import { PopupDrain } from '../parts/PopupDrain';
 import { Choice } from '../ui/Choice';
 import type { ElementView } from './view';
-const row = { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m, alignItems: 'flex-start' } as const;
+import { fieldRow } from '../ui/rows';
 
 function Form({ element: discharge }: { element: Discharge }) {
   const { edit, units } = useKept();
@@ -27,7 +29,7 @@ function Form({ element: discharge }: { element: Discharge }) {
         options={OUTFALL_FORMS.map((form) => ({ value: form, label: OUTFALLS[form].label, note: OUTFALLS[form].note }))}
         onChoose={(form) => save('Say how it lets out', { form })}
       />
-      {outfall.into === undefined && (
+      {outfall.asksInto && (
         <Choice
           label="Into"
           value={discharge.receiving}
@@ -35,31 +37,14 @@ function Form({ element: discharge }: { element: Discharge }) {
           onChoose={(receiving) => save('Say what takes the water', { receiving })}
         />
       )}
-      <View style={row}>
-        {outfall.hasCapacity && (
-          <>
-            <QuantityField
-              label="The main holds, full"
-              usual="not known"
-              value={discharge.mainCapacity}
-              {...flowEntry(units)}
-              optional
-              onCommit={(flow) => edit(put('Set what the main holds', without(discharge, 'mainCapacity', flow)))}
-            />
-            <QuantityField
-              label="Others use of it"
-              usual="nothing"
-              value={discharge.mainUsed}
-              {...flowEntry(units)}
-              optional
-              onCommit={(flow) => edit(put('Set what the main carries', without(discharge, 'mainUsed', flow)))}
-            />
-          </>
-        )}
+      {outfall.hasCapacity && <MainFields discharge={discharge} />}
+      {!outfall.drainsDry && <PopupDrain discharge={discharge} />}
+      <View style={fieldRow}>
+        {outfall.opensOut && <BankFields discharge={discharge} />}
         {outfall.controlHint !== null && (
           <QuantityField
             label="Water stands there at"
-            usual="falls free"
+            usual={outfall.hasCapacity ? 'by its size' : 'falls free'}
             value={discharge.standingLevel}
             {...levelEntry(units)}
             optional
@@ -69,16 +54,13 @@ function Form({ element: discharge }: { element: Discharge }) {
         )}
         {outfall.controlHint !== null && (
           <QuantityField
-            label="Lowest the invert may be"
-            usual="the ground there"
+            label={outfall.hasCapacity ? 'Invert of the main' : 'Lowest the invert may be'}
+            usual={outfall.hasCapacity ? 'not measured' : 'the ground there'}
             value={discharge.controlLevel}
             {...levelEntry(units)}
             optional
             hint={outfall.controlHint}
-            onCommit={(controlLevel) => {
-              const { controlLevel: _old, ...rest } = discharge;
-              return edit(put('Set control level', controlLevel === undefined ? rest : { ...rest, controlLevel }));
-            }}
+            onCommit={(level) => edit(put('Set control level', without(discharge, 'controlLevel', level)))}
           />
         )}
         <QuantityField
@@ -87,15 +69,9 @@ function Form({ element: discharge }: { element: Discharge }) {
           value={discharge.buildingDistance}
           {...distanceEntry(units)}
           optional
-          onCommit={(distance) => {
-            const { buildingDistance: _old, ...rest } = discharge;
-            return edit(
-              put(
-                'Set distance from building',
-                distance === undefined ? rest : { ...rest, buildingDistance: distance },
-              ),
-            );
-          }}
+          onCommit={(distance) =>
+            edit(put('Set distance from building', without(discharge, 'buildingDistance', distance)))
+          }
         />
       </View>
     </>

@@ -23,16 +23,15 @@ import { Feeds } from '../parts/Feeds';
 import type { Ask } from '../parts/Freeboard';
 import { InletWorkings } from '../parts/InletWorkings';
 import { NameAndLevel } from '../parts/NameAndLevel';
-import { SPACE } from '../theme/tokens';
 import { Choice } from '../ui/Choice';
 import { Figure } from '../ui/Figure';
 import type { ElementView } from './view';
-const row = { flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.xl, rowGap: SPACE.s } as const;
+import { figureRow } from '../ui/rows';
 
 function Panel({ inlet, onAsk }: { inlet: DownspoutPlan; onAsk: Ask }) {
   const { units } = useKept();
   return (
-    <View style={row}>
+    <View style={figureRow}>
       <Figure label="Comes to it" shown={showFlow(inlet.offered, units)} size="hero" onPress={() => onAsk('water')} />
       <Figure
         label={inlet.control === 'outlet' ? 'Its outlet takes' : 'It takes'}
@@ -63,13 +62,11 @@ function Form({ element: downspout }: { element: Downspout }) {
   const lower = ofKind(job, 'downspout').filter((other) => other.id !== downspout.id);
   const inlets = groundInlets(job);
   const setGutter = (landsOn: Downspout['landsOn']): void => {
-    const { landsOn: _old, ...rest } = downspout;
-    const runs = landsOn?.length
-      ? ofKind(job, 'run').filter((run) => run.from === downspout.id || run.to === downspout.id)
-      : [];
+    const lands = landsOn?.length ? landsOn : undefined;
+    const runs = lands ? ofKind(job, 'run').filter((run) => run.from === downspout.id || run.to === downspout.id) : [];
     edit({
       label: 'Say where the downspout lands',
-      puts: [landsOn?.length ? { ...rest, landsOn } : rest],
+      puts: [without(downspout, 'landsOn', lands)],
       removes: runs.map((run) => run.id),
     });
   };

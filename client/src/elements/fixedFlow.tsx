@@ -5,9 +5,8 @@ import { useKept } from '../data/useJob';
 import { NameField, QuantityField } from '../input/Field';
 import { flowEntry } from '../input/entry';
 import { Feeds } from '../parts/Feeds';
-import { SPACE } from '../theme/tokens';
 import { ledTo, type ElementView } from './view';
-const row = { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m, alignItems: 'flex-end' } as const;
+import { footRow } from '../ui/rows';
 
 /** Water that comes whatever the sky does. */
 function Form({ element: source }: { element: FixedFlow }) {
@@ -16,7 +15,7 @@ function Form({ element: source }: { element: FixedFlow }) {
   const landings = job.elements.all.filter(isLanding).filter((landing) => landing.kind !== 'discharge');
   return (
     <>
-      <View style={row}>
+      <View style={footRow}>
         <NameField label="Name" value={source.name} onCommit={(name) => save('Name it', { name })} />
         <QuantityField
           label="Runs at"

@@ -16,15 +16,14 @@ import { View } from 'react-native';
 import { saveFile } from '../data/files';
 import { useKept } from '../data/useJob';
 import { useTheme } from '../theme/theme';
-import { SPACE } from '../theme/tokens';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { coverEntry, distanceEntry, pitchEntry, rainEntry, type Entry } from '../input/entry';
 import { NameField, QuantityField } from '../input/Field';
+import { without } from '../input/without';
 import { Text } from '../ui/Text';
 import type { ElementView } from './view';
-
-const row = { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m, alignItems: 'flex-end' } as const;
+import { footRow } from '../ui/rows';
 
 export function JobForm() {
   const { job, edit, units } = useKept();
@@ -54,11 +53,11 @@ export function JobForm() {
         ]}
       />
       <Text kind="heading">Rules of this job</Text>
-      <View style={row}>
+      <View style={footRow}>
         <SettingField label="Cover to plan for" setting="cover" entry={coverEntry(units)} />
         <SettingField label="Least cover under turf" setting="leastCover" entry={coverEntry(units)} />
       </View>
-      <View style={row}>
+      <View style={footRow}>
         <SettingField label="Least pitch" setting="leastPitch" entry={pitchEntry} />
         <SettingField
           label={`Least pitch, smooth from ${text(showSmall(6 * METRES_PER_INCH, units))}`}
@@ -66,11 +65,11 @@ export function JobForm() {
           entry={pitchEntry}
         />
       </View>
-      <View style={row}>
+      <View style={footRow}>
         <SettingField label="Discharge from a building" setting="buildingClearance" entry={distanceEntry(units)} />
         <SettingField label="Rain that should keep it clean" setting="ordinaryRain" entry={rainEntry(units)} />
       </View>
-      <View style={row}>
+      <View style={footRow}>
         <SettingField label="Water allowed over a grate" setting="ponding" entry={coverEntry(units)} />
         <SettingField label="Water to stay below a sill" setting="openingMargin" entry={coverEntry(units)} />
         <SettingField label="Water a gutter holds" setting="gutterDepth" entry={coverEntry(units)} />
@@ -119,15 +118,9 @@ function SettingField({ label, setting, entry }: { label: string; setting: keyof
       {...entry}
       optional
       usual={entry.show(DEFAULTS[setting])}
-      onCommit={(value) => {
-        const { [setting]: _old, ...rest } = head.settings ?? {};
-        return edit(
-          put(`Set: ${label.toLowerCase()}`, {
-            ...head,
-            settings: value === undefined ? rest : { ...rest, [setting]: value },
-          }),
-        );
-      }}
+      onCommit={(value) =>
+        edit(put(`Set: ${label.toLowerCase()}`, { ...head, settings: without(head.settings ?? {}, setting, value) }))
+      }
     />
   );
 }

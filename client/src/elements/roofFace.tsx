@@ -14,12 +14,13 @@ import { View } from 'react-native';
 import { useKept } from '../data/useJob';
 import { NameField, QuantityField } from '../input/Field';
 import { areaEntry, lengthEntry, roofPitchEntry } from '../input/entry';
+import { without } from '../input/without';
 import { Coefficient, Sheds } from '../parts/Contribution';
 import { Feeds } from '../parts/Feeds';
 import { SPACE } from '../theme/tokens';
 import { Choice } from '../ui/Choice';
 import { ledTo, type ElementView } from './view';
-const row = { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m, alignItems: 'flex-end' } as const;
+import { footRow } from '../ui/rows';
 
 function Form({ element: face }: { element: RoofFace }) {
   const { job, edit } = useKept();
@@ -63,7 +64,7 @@ function Form({ element: face }: { element: RoofFace }) {
         onChange={(feeds) => void save('Lead the roof’s water', { feeds })}
       />
       <ValleyFields face={face} />
-      <View style={row}>
+      <View style={footRow}>
         <Choice
           label="Storey"
           value={String(face.storey)}
@@ -81,9 +82,14 @@ const FIRST_GUTTER_RUN = 20 * METRES_PER_FOOT;
 /** How its water comes to the gutter: a valley brings it all to one place. */
 function ValleyFields({ face }: { face: RoofFace }) {
   const { edit, units } = useKept();
-  const { valley, ...rest } = face;
+  const { valley } = face;
   const save = (gutterRun: number | null): string | null =>
-    edit(put('Say how its water comes to the gutter', gutterRun === null ? rest : { ...rest, valley: { gutterRun } }));
+    edit(
+      put(
+        'Say how its water comes to the gutter',
+        without(face, 'valley', gutterRun === null ? undefined : { gutterRun }),
+      ),
+    );
   return (
     <View style={{ gap: SPACE.s }}>
       <Choice
@@ -96,7 +102,7 @@ function ValleyFields({ face }: { face: RoofFace }) {
         onChoose={(how) => void save(how === 'valley' ? FIRST_GUTTER_RUN : null)}
       />
       {valley && (
-        <View style={row}>
+        <View style={footRow}>
           <QuantityField
             label="Gutter from the valley to the downspout"
             value={valley.gutterRun}
@@ -126,7 +132,7 @@ function Shape({ face, save }: { face: RoofFace; save: (label: string, next: Par
   }
   return (
     <>
-      <View style={row}>
+      <View style={footRow}>
         <QuantityField
           label="Width along the eave"
           value={shape.width}

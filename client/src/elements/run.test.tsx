@@ -21,8 +21,11 @@ describe('a run’s sheet', () => {
       '8 in',
       '10 in',
       '12 in',
+      '15 in',
+      '18 in',
+      '24 in',
     ]);
-    expect(await within(sizes).findByRole('radio', { name: /^6.in: too small/ })).toHaveAttribute(
+    expect(await within(sizes).findByRole('radio', { name: /^6.in: 193.gpm at 0.50%, too small/ })).toHaveAttribute(
       'aria-checked',
       'true',
     );
@@ -31,17 +34,23 @@ describe('a run’s sheet', () => {
     expect(open.plan().runs.trunkLower!.overloaded).toBe(false);
   });
 
-  it('says of each material what the pipe would hold', async () => {
+  it('says of each material what the pipe would hold on the same fall, and why somebody takes it, before it is chosen', async () => {
     const job = sampleWith();
     sheetOf('trunkLower', job);
     const smooth = planJob(
       applyChange(job, put('Try', { ...(job.elements.get('trunkLower') as Run), material: 'smooth' })).job,
     ).runs.trunkLower!;
     expect(
-      (await screen.findByRole('radio', { name: /^Smooth PVC: holds/ }))
+      (await screen.findByRole('radio', { name: /^Smooth PVC: .* at 0.50%/ }))
         .getAttribute('aria-label')!
         .replaceAll('\u00a0', ' '),
     ).toContain(text(showFlow(smooth.capacity, 'us')).replaceAll('\u00a0', ' '));
+    // A rougher pipe may not lie as flat: it is compared on the same fall, and where it would lie is said beside.
+    const rough = (await screen.findByRole('radio', { name: /^Single-wall corrugated: .*, lies at/ })).getAttribute(
+      'aria-label',
+    )!;
+    expect(rough.replaceAll('\u00a0', ' ')).toMatch(/: 145 gpm at 0.50%, lies at 1.00%, /);
+    expect(seen()).toContain('Cheap and bends; its ribs hold grit.');
   });
 
   it('opens the working of every figure, with a source', () => {

@@ -2,6 +2,7 @@
 import {
   decimals,
   elementOf,
+  holdsAt,
   MATERIAL_FACTS,
   MATERIALS,
   nameOf,
@@ -28,6 +29,7 @@ import {
   type RunPlan,
   type RunQuantity,
   type Severity,
+  type UnitSystem,
 } from '@katabasis/core';
 import Trash from 'lucide-react-native/icons/trash';
 import { useState } from 'react';
@@ -38,18 +40,20 @@ import { Eye } from '../drawing/Eye';
 import { SPACE } from '../theme/tokens';
 import { Button } from '../ui/Button';
 import { Choice, type Option } from '../ui/Choice';
-import { coverEntry, lengthEntry, pitchEntry } from '../input/entry';
+import { boreEntry, lengthEntry, pitchEntry } from '../input/entry';
 import { QuantityField } from '../input/Field';
 import { Figure } from '../ui/Figure';
 import { Sheet } from '../ui/Sheet';
 import { Text } from '../ui/Text';
 import { InsertInRun } from '../parts/InsertInRun';
 import { PitchDial } from '../input/PitchDial';
+import { without } from '../input/without';
 import { SnagsAt } from '../parts/SnagItem';
 import { WorkingPanel } from '../parts/WorkingPanel';
 import { planWith } from '../data/planner';
 import { useWorked } from '../data/useWorked';
 import type { FormProps, ElementView } from './view';
+import { footRow } from '../ui/rows';
 
 /** Its own sheet: what it carries comes first, and its snags before what would mend them. */
 function RunSheet({ element: { id }, onClose, onGo }: FormProps<Run>) {
@@ -72,10 +76,10 @@ function RunSheet({ element: { id }, onClose, onGo }: FormProps<Run>) {
         planned && <Figures run={planned} onAsk={setAsked} />
       )}
       <SnagsAt id={id} />
-      <SizeChips run={run} />
-      <MaterialChips run={run} />
+      <SizeChips run={run} pitch={planned?.pitch ?? 0} />
+      <MaterialChips run={run} pitch={planned?.pitch ?? 0} />
       {planned && <Pitch run={run} planned={planned} />}
-      <View style={{ flexDirection: 'row', gap: SPACE.m, flexWrap: 'wrap', alignItems: 'flex-end' }}>
+      <View style={footRow}>
         <QuantityField
           label={run.assumed ? 'Length, assumed: measure it' : 'Length along the trench'}
           value={run.length}
@@ -93,26 +97,22 @@ function RunSheet({ element: { id }, onClose, onGo }: FormProps<Run>) {
           onChoose={(under) => edit(put('Say what is over it', { ...run, under }))}
         />
       </View>
-      <View style={{ flexDirection: 'row', gap: SPACE.m, flexWrap: 'wrap', alignItems: 'flex-end' }}>
+      <View style={footRow}>
         <Choice
           label="Side by side"
           value={String(run.parallel ?? 1)}
           options={['1', '2', '3'].map((value) => ({ value, label: value === '1' ? 'One pipe' : `${value} pipes` }))}
           onChoose={(count) =>
-            edit(put('Set how many side by side', count === '1' ? single(run) : { ...run, parallel: Number(count) }))
+            edit(put('Set how many side by side', without(run, 'parallel', count === '1' ? undefined : Number(count))))
           }
         />
         <QuantityField
           label="Throat in its adapter"
           usual="none"
           value={run.throat}
-          {...coverEntry(units)}
+          {...boreEntry(units)}
           optional
-          onCommit={(throat) =>
-            throat !== undefined && throat < 0.02
-              ? 'At least 3/4 in (20 mm).'
-              : edit(put('Set the adapter’s throat', throat === undefined ? open(run) : { ...run, throat }))
-          }
+          onCommit={(throat) => edit(put('Set the adapter’s throat', without(run, 'throat', throat)))}
         />
       </View>
       <InsertInRun run={run} onGo={onGo} />
@@ -123,17 +123,12 @@ function RunSheet({ element: { id }, onClose, onGo }: FormProps<Run>) {
   );
 }
 
-const single = ({ parallel: _count, ...rest }: Run): Run => rest;
-const open = ({ throat: _throat, ...rest }: Run): Run => rest;
-
-function measured(run: Run): Run {
-  const { assumed: _assumed, ...rest } = run;
-  return rest;
-}
+/** A run once somebody has measured it. */
+const measured = (run: Run): Run => without(run, 'assumed', undefined);
 
 function Figures({ run, onAsk }: { run: RunPlan; onAsk: (quantity: RunQuantity) => void }) {
   const { units, plan } = useJob();
-  const cover = Math.min(run.coverUp, run.coverDown ?? run.coverUp);
+  const { cover } = run;
   const figures: {
     quantity: RunQuantity;
     label: string;
@@ -141,7 +136,12 @@ function Figures({ run, onAsk }: { run: RunPlan; onAsk: (quantity: RunQuantity) 
     tone?: 'stop' | 'fix';
   }[] = [
     { quantity: 'depth', label: 'Runs', shown: showSmall(run.depth, units) },
-    { quantity: 'velocity', label: 'Speed', shown: showVelocity(run.velocity, units) },
+    {
+      quantity: 'velocity',
+      label: 'Speed',
+      shown: showVelocity(run.velocity, units),
+      ...(run.topVelocity > plan.settings.stopVelocity ? { tone: 'stop' as const } : {}),
+    },
     {
       quantity: 'velocity',
       label: 'Runs through in',
@@ -228,7 +228,29 @@ function useTries<T>(job: Job, choices: readonly T[], change: (choice: T) => Cha
   return plans ?? [];
 }
 
-function SizeChips({ run }: { run: Run }) {
+/**
+ * What a choice would give: what it holds at the pitch that the run has now, so that choices are compared on the same fall; and then
+ * what would come of it, with the pitch that it would lie at where that is another.
+ */
+function gives(
+  run: Run,
+  plan: Plan | undefined,
+  pitch: number,
+  units: UnitSystem,
+): Pick<Option<string>, 'figure' | 'note' | 'tone'> {
+  const figure = `${text(showFlow(holdsAt(run, pitch), units))} at ${text(showPitch(pitch))}`;
+  // As high as it will be: nothing moves under a thumb when the answer comes.
+  if (!plan) return { figure, note: 'being worked out' };
+  const { note, ...tone } = outcome(plan, run.id);
+  const own = plan.runs[run.id]?.pitch ?? pitch;
+  return {
+    figure,
+    note: Math.abs(own - pitch) > 0.0005 ? `lies at ${text(showPitch(own))}, ${note}` : note,
+    ...tone,
+  };
+}
+
+function SizeChips({ run, pitch }: { run: Run; pitch: number }) {
   // Of the job as made, not as previewed: what the chips say holds still while a dial turns.
   const { job, edit, units } = useKept();
   const plans = useTries(job, NOMINAL_SIZES, (nominal) => put('Try', resized(run, nominal)), run);
@@ -238,7 +260,7 @@ function SizeChips({ run }: { run: Run }) {
     return {
       value: String(nominal),
       label: text(showNominal(nominal, units)),
-      ...(plan ? outcome(plan, run.id) : {}),
+      ...gives(resized(run, nominal), plan, pitch, units),
       picture: <Eye depthRatio={planned?.depthRatio ?? 0} overloaded={planned?.overloaded ?? false} size={28} />,
     };
   });
@@ -253,30 +275,25 @@ function SizeChips({ run }: { run: Run }) {
   );
 }
 
-function MaterialChips({ run }: { run: Run }) {
+function MaterialChips({ run, pitch }: { run: Run; pitch: number }) {
   const { job, edit, units } = useKept();
   const plans = useTries(job, MATERIALS, (material) => put('Try', { ...run, material }), run);
   const options = MATERIALS.map((material, k): Option<Material> => {
     const plan = plans[k];
-    const planned = plan?.runs[run.id];
-    const result = plan && outcome(plan, run.id);
     return {
       value: material,
       label: MATERIAL_FACTS[material].label,
-      ...result,
-      ...(result && planned ? { note: `holds ${text(showFlow(planned.capacity, units))}, ${result.note}` } : {}),
+      reason: MATERIAL_FACTS[material].note,
+      ...gives({ ...run, material }, plan, pitch, units),
     };
   });
   return (
-    <View style={{ gap: 4 }}>
-      <Choice
-        label="Material"
-        value={run.material}
-        options={options}
-        onChoose={(material) => edit(put(`Use ${MATERIAL_FACTS[material].label}`, { ...run, material }))}
-      />
-      <Text kind="small">{MATERIAL_FACTS[run.material].note}</Text>
-    </View>
+    <Choice
+      label="Material: what each would give"
+      value={run.material}
+      options={options}
+      onChoose={(material) => edit(put(`Use ${MATERIAL_FACTS[material].label}`, { ...run, material }))}
+    />
   );
 }
 
@@ -313,7 +330,7 @@ function Pitch({ run, planned }: { run: Run; planned: RunPlan }) {
         onPreview={(pitch) => preview(put('Turn the dial', set(pitch)))}
         onCommit={commit}
       />
-      <View style={{ flexDirection: 'row', gap: SPACE.m, flexWrap: 'wrap', alignItems: 'flex-end' }}>
+      <View style={footRow}>
         <Choice
           label="Grade"
           hideLabel

@@ -14,20 +14,20 @@ import { View } from 'react-native';
 import { useKept } from '../data/useJob';
 import { NameField, QuantityField } from '../input/Field';
 import { areaEntry, lengthEntry, pitchEntry } from '../input/entry';
+import { without } from '../input/without';
 import { Coefficient, Sheds } from '../parts/Contribution';
 import { Feeds } from '../parts/Feeds';
 import { SPACE } from '../theme/tokens';
 import { Choice } from '../ui/Choice';
 import { Text } from '../ui/Text';
 import { ledTo, type ElementView } from './view';
-const row = { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m, alignItems: 'flex-end' } as const;
+import { footRow } from '../ui/rows';
 
 function Form({ element: surface }: { element: Surface }) {
   const { job, edit, units } = useKept();
   const save = (label: string, next: Partial<Surface>): string | null => edit(put(label, { ...surface, ...next }));
   const choose = (cover: SurfaceCover): void => {
-    const { coefficient: _old, ...rest } = surface;
-    edit(put('Say what covers it', { ...rest, cover }));
+    edit(put('Say what covers it', { ...without(surface, 'coefficient', undefined), cover }));
   };
   const landings = job.elements.all
     .filter(isLanding)
@@ -36,7 +36,7 @@ function Form({ element: surface }: { element: Surface }) {
     <>
       <Sheds element={surface} />
       <NameField label="Name" value={surface.name} onCommit={(name) => save('Name ground', { name })} />
-      <View style={row}>
+      <View style={footRow}>
         <QuantityField
           label="Area"
           value={surface.area}
@@ -83,16 +83,8 @@ function WayOverGround({ surface }: { surface: Surface }) {
   const { plan, edit, units } = useKept();
   const { sheet, shallow } = surface;
   const time = plan.sources.contributingAreas.find((shed) => shed.id === surface.id)?.time ?? 0;
-  const save = (next: Pick<Surface, 'sheet' | 'shallow'>): string | null => {
-    const { sheet: _sheet, shallow: _shallow, ...rest } = surface;
-    return edit(
-      put('Say how its water runs', {
-        ...rest,
-        ...(next.sheet ? { sheet: next.sheet } : {}),
-        ...(next.shallow ? { shallow: next.shallow } : {}),
-      }),
-    );
-  };
+  const save = (next: Pick<Surface, 'sheet' | 'shallow'>): string | null =>
+    edit(put('Say how its water runs', without(without(surface, 'sheet', next.sheet), 'shallow', next.shallow)));
   return (
     <View style={{ gap: SPACE.s }}>
       <Text kind="heading">How long its water takes</Text>
@@ -108,7 +100,7 @@ function WayOverGround({ surface }: { surface: Surface }) {
       />
       {sheet && (
         <>
-          <View style={row}>
+          <View style={footRow}>
             <QuantityField
               label="In a sheet over"
               value={sheet.length}
@@ -148,7 +140,7 @@ function WayOverGround({ surface }: { surface: Surface }) {
             }
           />
           {shallow && (
-            <View style={row}>
+            <View style={footRow}>
               <QuantityField
                 label="Over"
                 value={shallow.length}

@@ -40,6 +40,8 @@ interface BareProps extends Shared {
   words?: boolean;
   /** More than one line of text. */
   lines?: number;
+  /** Least width, where several stand in a row, px. */
+  least?: number;
 }
 
 /** A labelled box for typing, with what is wrong said beneath it. Keeps whatever was typed. */
@@ -53,6 +55,7 @@ export function TextBox({
   hint,
   words = false,
   lines = 1,
+  least = 140,
   testID,
   inputMode,
   autoFocus,
@@ -61,7 +64,7 @@ export function TextBox({
   const palette = usePalette();
   const id = useId();
   return (
-    <View style={{ flex: 1, minWidth: 96 }}>
+    <View style={{ flex: 1, minWidth: least }}>
       <Text kind="small" nativeID={`${id}-label`}>
         {label}
       </Text>

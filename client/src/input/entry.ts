@@ -86,6 +86,16 @@ export const coverEntry = (units: UnitSystem): Entry => ({
   ),
 });
 
+/** Inside a pipe or an adapter's throat. */
+export const boreEntry = (units: UnitSystem): Entry => ({
+  show: (value) => text(showSmall(value, units)),
+  parse: within(
+    (typed) => parseLength(typed, units, 'short'),
+    (value) => value >= 0.02 && value <= 3,
+    'At least 3/4 in (20 mm), and at most 10 ft (3 m).',
+  ),
+});
+
 export const areaEntry = (units: UnitSystem): Entry => ({
   show: (value) => text(showArea(value, units)),
   parse: within(

@@ -1,4 +1,3 @@
-/** Fields that may be left empty. */
 /** A value that may be left empty: emptied, the element goes without it. */
 export function without<T extends object>(element: T, key: keyof T, value: unknown): T {
   const { [key]: _old, ...rest } = element;

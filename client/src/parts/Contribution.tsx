@@ -13,6 +13,7 @@ import { View } from 'react-native';
 import { useKept } from '../data/useJob';
 import { QuantityField } from '../input/Field';
 import { coefficientEntry } from '../input/entry';
+import { without } from '../input/without';
 import { SPACE } from '../theme/tokens';
 import { Figure } from '../ui/Figure';
 import { WorkingPanel } from './WorkingPanel';
@@ -44,10 +45,7 @@ export function Coefficient({ element }: { element: RoofFace | Surface }) {
       value={coefficientOf(element)}
       {...coefficientEntry}
       optional
-      onCommit={(coefficient) => {
-        const { coefficient: _old, ...rest } = element;
-        return edit(put('Set runoff coefficient', coefficient === undefined ? rest : { ...rest, coefficient }));
-      }}
+      onCommit={(coefficient) => edit(put('Set runoff coefficient', without(element, 'coefficient', coefficient)))}
     />
   );
 }

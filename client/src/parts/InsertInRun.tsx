@@ -1,12 +1,21 @@
-import { CREATIONS, freeName, kindOf, lengthFitsSplit, splitRun, type Landing, type Run } from '@katabasis/core';
+import {
+  CREATIONS,
+  freeName,
+  freshId,
+  groundAlong,
+  kindOf,
+  lengthFitsSplit,
+  splitRun,
+  type Landing,
+  type Run,
+} from '@katabasis/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { newId } from '../data/sessions';
 import { useKept } from '../data/useJob';
-import { SPACE } from '../theme/tokens';
 import { Choice } from '../ui/Choice';
 import { distanceEntry } from '../input/entry';
 import { QuantityField } from '../input/Field';
+import { footRow } from '../ui/rows';
 
 /** What a run can be split at: fittings first, then inlets. */
 const FORMS = CREATIONS.filter(({ inRun }) => inRun !== undefined)
@@ -21,14 +30,13 @@ export function InsertInRun({ run, onGo }: { run: Run; onGo: (id: string) => voi
   const insert = (stem: string): void => {
     const { creation } = FORMS.find(({ value }) => value === stem)!;
     const planned = plan.runs[run.id];
-    const share = distance / run.length;
-    const groundLevel = planned ? planned.groundUp + (planned.groundDown - planned.groundUp) * share : 0;
-    const id = newId(kindOf(creation.kind).idStem);
+    const groundLevel = planned ? groundAlong(planned, distance) : 0;
+    const id = freshId(kindOf(creation.kind).idStem);
     const landing = creation.build({ id, name: freeName(job, stem), groundLevel }) as Landing;
-    if (edit(splitRun(run, landing, newId('run'), distance)) === null) onGo(id);
+    if (edit(splitRun(run, landing, freshId('run'), distance)) === null) onGo(id);
   };
   return (
-    <View style={{ flexDirection: 'row', gap: SPACE.m, flexWrap: 'wrap', alignItems: 'flex-end' }}>
+    <View style={footRow}>
       <QuantityField
         label="Put in, this far down"
         value={distance}

@@ -4,8 +4,7 @@ import { View } from 'react-native';
 import { useKept } from '../data/useJob';
 import { NameField, QuantityField } from '../input/Field';
 import { levelEntry } from '../input/entry';
-import { SPACE } from '../theme/tokens';
-const row = { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m, alignItems: 'flex-start' } as const;
+import { fieldRow } from '../ui/rows';
 
 export function NameAndLevel({ landing, levelLabel }: { landing: Landing; levelLabel: string }) {
   const { edit, units } = useKept();
@@ -16,7 +15,7 @@ export function NameAndLevel({ landing, levelLabel }: { landing: Landing; levelL
     return edit(put(`Set level of ${landing.name}`, next));
   };
   return (
-    <View style={row}>
+    <View style={fieldRow}>
       <NameField label="Name" value={landing.name} onCommit={(name) => edit(put('Name it', { ...landing, name }))} />
       <QuantityField
         label={levelLabel}

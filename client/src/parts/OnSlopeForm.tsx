@@ -8,7 +8,7 @@ import { without } from '../input/without';
 import { SPACE } from '../theme/tokens';
 import { Choice } from '../ui/Choice';
 import { Text } from '../ui/Text';
-const row = { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m, alignItems: 'flex-start' } as const;
+import { fieldRow } from '../ui/rows';
 
 /** Overland n of what water comes on over. */
 const OVER = [
@@ -43,7 +43,7 @@ export function OnSlopeForm({ inlet }: { inlet: Basin | Channel }) {
       />
       {approach && (
         <>
-          <View style={row}>
+          <View style={fieldRow}>
             <QuantityField
               label="Ground falls toward it"
               value={approach.slope}

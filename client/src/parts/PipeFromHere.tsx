@@ -1,4 +1,5 @@
 import {
+  freshId,
   invertSetAt,
   setInvert,
   landingWorking,
@@ -16,7 +17,6 @@ import {
 import ArrowDown from 'lucide-react-native/icons/arrow-down';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { newId } from '../data/sessions';
 import { useKept } from '../data/useJob';
 import { SPACE } from '../theme/tokens';
 import { Button } from '../ui/Button';
@@ -26,6 +26,7 @@ import { QuantityField } from '../input/Field';
 import { Figure } from '../ui/Figure';
 import { Text } from '../ui/Text';
 import { WorkingPanel } from './WorkingPanel';
+import { footRow } from '../ui/rows';
 
 /** A first length until it is measured, m. */
 const ASSUMED_LENGTH = 20 * METRES_PER_FOOT;
@@ -41,7 +42,7 @@ export function PipeFromHere({ id, onGo }: { id: string; onGo: (id: string) => v
   const held = invertSetAt(job, id);
   const letGo = freeInvert(job, id);
   const send = (to: string): void => {
-    const run = { ...newRun(job, newId('r'), id, to, ASSUMED_LENGTH), assumed: true };
+    const run = { ...newRun(job, freshId('r'), id, to, ASSUMED_LENGTH), assumed: true };
     if (edit(put(`Run to ${nameOf(job, to)}`, run)) === null) onGo(run.id);
   };
   return (
@@ -77,7 +78,7 @@ export function PipeFromHere({ id, onGo }: { id: string; onGo: (id: string) => v
         </View>
       )}
       {landing.invert !== null && (
-        <View style={{ flexDirection: 'row', gap: SPACE.m, alignItems: 'flex-end', flexWrap: 'wrap' }}>
+        <View style={footRow}>
           <QuantityField
             label={held === undefined ? 'Pipe’s invert here, finds its own' : 'Pipe’s invert here, set by you'}
             value={landing.invert}

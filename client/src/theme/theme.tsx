@@ -1,6 +1,6 @@
 import { createContext, use, useCallback, useMemo, useState, type ReactNode } from 'react';
 import { StyleSheet, useWindowDimensions } from 'react-native';
-import { PALETTES, WIDE, type Palette, type ThemeName } from './tokens';
+import { NARROW, PALETTES, WIDE, type Palette, type ThemeName } from './tokens';
 
 interface Theme {
   name: ThemeName;
@@ -43,3 +43,5 @@ export function useStyles<T extends Styles>(make: (palette: Palette) => T): T {
 }
 
 export const useWide = (): boolean => useWindowDimensions().width >= WIDE;
+/** A phone held upright. */
+export const useNarrow = (): boolean => useWindowDimensions().width < NARROW;

@@ -72,3 +72,5 @@ export const TOUCH = 44;
 export const SPACE = { xs: 4, s: 8, m: 12, l: 16, xl: 24 } as const;
 /** Width from which the wide layout is used, px. */
 export const WIDE = 900;
+/** Narrower than this nothing stands beside the descent but what stands nowhere else, px. */
+export const NARROW = 480;

@@ -5,10 +5,13 @@ import { TOUCH, type Palette } from '../theme/tokens';
 import { Text } from './Text';
 
 const make = (palette: Palette) => ({
+  // Beside other fields its chips wrap, rather than push the sheet sideways.
+  whole: { maxWidth: '100%' as const },
   row: { flexDirection: 'row' as const, flexWrap: 'wrap' as const, gap: 8 },
   chip: {
     minHeight: TOUCH,
     minWidth: TOUCH,
+    maxWidth: '100%' as const,
     paddingHorizontal: 12,
     paddingVertical: 6,
     borderWidth: 1.5,
@@ -16,6 +19,7 @@ const make = (palette: Palette) => ({
     borderRadius: 4,
     justifyContent: 'center' as const,
   },
+  words: { flexShrink: 1 },
   compact: { paddingHorizontal: 8 },
   on: {
     borderColor: palette.ink,
@@ -29,8 +33,11 @@ const make = (palette: Palette) => ({
 export interface Option<T extends string> {
   value: T;
   label: string;
-  /** What choosing it would give. */
+  /** A figure to compare it by, and what choosing it would give. */
+  figure?: string;
   note?: string;
+  /** Why somebody would choose it, seen before it is chosen. */
+  reason?: string;
   picture?: ReactNode;
   tone?: 'stop' | 'fix';
 }
@@ -47,7 +54,7 @@ interface Props<T extends string> {
 export function Choice<T extends string>({ label, value, options, onChoose, hideLabel = false }: Props<T>) {
   const styles = useStyles(make);
   return (
-    <View>
+    <View style={styles.whole}>
       {!hideLabel && (
         <Text kind="small" style={{ marginBottom: 4 }}>
           {label}
@@ -56,7 +63,8 @@ export function Choice<T extends string>({ label, value, options, onChoose, hide
       <View role="radiogroup" aria-label={label} style={styles.row}>
         {options.map((option) => {
           const on = option.value === value;
-          const said = option.note ? `${option.label}: ${option.note}` : option.label;
+          const gives = [option.figure, option.note].filter(Boolean).join(', ');
+          const said = gives ? `${option.label}: ${gives}` : option.label;
           return (
             <Pressable
               key={option.value}
@@ -66,15 +74,17 @@ export function Choice<T extends string>({ label, value, options, onChoose, hide
               onPress={() => onChoose(option.value)}
               style={[styles.chip, on && styles.on, option.picture !== undefined && styles.compact]}
             >
-              <View style={{ flexDirection: 'row', alignItems: 'center', gap: 6 }}>
+              <View style={{ flexDirection: 'row', alignItems: 'center', gap: 6, maxWidth: '100%' }}>
                 {option.picture}
-                <View>
+                <View style={styles.words}>
                   <Text kind={on ? 'strong' : 'body'}>{option.label}</Text>
+                  {option.figure !== undefined && <Text kind="small">{option.figure}</Text>}
                   {option.note !== undefined && (
                     <Text kind="small" {...(option.tone ? { tone: option.tone } : {})}>
                       {option.note}
                     </Text>
                   )}
+                  {option.reason !== undefined && <Text kind="small">{option.reason}</Text>}
                 </View>
               </View>
             </Pressable>

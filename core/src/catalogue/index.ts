@@ -4,4 +4,5 @@ export * from './grates';
 export * from './gutters';
 export * from './outfalls';
 export * from './pipes';
+export * from './soils';
 export * from './surfaces';

@@ -31,8 +31,11 @@ export interface Outfall {
   controlHint: string | null;
   /** What takes the water where the form says it already. */
   into?: Receiving;
-  /** Whether a sentence names the way out itself, rather than what takes the water. */
+  /** Whether a sentence names the way out itself, rather than what takes the water; or what it is called in one. */
   calledByName: boolean;
+  called?: string;
+  /** Whether it is asked what the water runs into. */
+  asksInto: boolean;
   /** Whether the pipe comes out of the ground there, and needs no cover at its end. */
   opensOut: boolean;
   /** Whether the line drains dry after the rain. One that does not stands full up to its control level. */
@@ -53,6 +56,7 @@ export type OutfallForm = (typeof OUTFALL_FORMS)[number];
 /** A pipe's open end: at its control level or the ground, with the receiving water against it. */
 const openEnd = {
   calledByName: false,
+  asksInto: true,
   drainsDry: true,
   scours: false,
   hasCapacity: false,
@@ -94,8 +98,10 @@ export const OUTFALLS: Record<OutfallForm, Outfall> = {
     label: 'Into an existing main',
     note: 'never a sanitary sewer',
     groundLabel: 'Ground over the main',
-    controlCalled: 'the lowest the pipe may come out',
-    controlHint: 'Invert of the main',
+    controlCalled: 'the invert of the main',
+    controlHint: 'Where the line joins it',
+    called: 'the main',
+    asksInto: false,
     opensOut: false,
     hasCapacity: true,
   },
@@ -107,13 +113,20 @@ export const OUTFALLS: Record<OutfallForm, Outfall> = {
     controlCalled: 'the gutter of the street',
     controlHint: 'Bottom of the slot, where it lies above the gutter',
     into: 'street',
+    asksInto: false,
     opensOut: true,
+    // Nothing comes out of a kerb below its gutter; a bottom noted for the swale that was there before does not help.
+    control: ({ controlLevel, groundLevel }) => Math.max(controlLevel ?? groundLevel, groundLevel),
   },
 };
 
 /** What takes the water of a way out. */
 export const receivingOf = ({ form, receiving }: { form: OutfallForm; receiving: Receiving }): Receiving =>
   OUTFALLS[form].into ?? receiving;
+
+/** Whether it is known how low a line may end: of a pipe that it joins somebody must have said so. */
+export const isControlKnown = ({ form, controlLevel }: OutfallLevels & { form: OutfallForm }): boolean =>
+  !OUTFALLS[form].hasCapacity || controlLevel !== undefined;
 
 /** The level that a line must end at or above, m: its invert's, or where the line stands full the water's over the raised lid. */
 export const controlLevel = (

@@ -64,5 +64,5 @@ export const MATERIAL_FACTS: Record<Material, MaterialFacts> = {
   },
 };
 
-/** Nominal sizes offered, m, smallest first: 3, 4, 6, 8, 10 and 12 in. */
-export const NOMINAL_SIZES: readonly number[] = [3, 4, 6, 8, 10, 12].map(inches);
+/** Nominal sizes offered, m, smallest first: 3 to 24 in. */
+export const NOMINAL_SIZES: readonly number[] = [3, 4, 6, 8, 10, 12, 15, 18, 24].map(inches);

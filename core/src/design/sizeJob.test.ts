@@ -39,7 +39,11 @@ it('says when no sizes on offer reach the way out', () => {
   fc.assert(
     fc.property(randomJob({ byHand: false }), (job) => {
       const foot = elementOf(job, 'discharge', 'n0')!;
-      const high = applyChange(job, { label: 'Lift it', puts: [{ ...foot, groundLevel: 60 }], removes: [] }).job;
+      const high = applyChange(job, {
+        label: 'Lift it',
+        puts: [{ ...foot, form: 'daylight', groundLevel: 60 }],
+        removes: [],
+      }).job;
       expect(sizeJob(high, planJob(high))).toBeNull();
     }),
     { numRuns: 20 },

@@ -1,32 +1,30 @@
-/** Sizing a whole job: pipes and their pitch together at least cost, grates the smallest that work, and what the next best would be. */
-import { GRATE_FACTS, GRATES } from '../catalogue/grates';
+/**
+ * Sizing a whole job: pipes and their pitch together at least cost, grates that suit their bed, and what the next best would be.
+ *
+ * Choices are only ever judged by planning them: the cost is that of the plan as it is laid, and a choice that brings a snag of a kind
+ * that the job did not have is none. The exact search over sizes and least pitches (`sizeNetwork`) gives where to start, and the job
+ * as it is another; from there each run is tried in other sizes, one after another, for as long as that helps.
+ */
 import { controlLevel } from '../catalogue/outfalls';
 import { MATERIAL_FACTS, NOMINAL_SIZES } from '../catalogue/pipes';
-import { resolveSettings } from '../job/settings';
 import { pitchForFlow } from '../hydraulics/pipe';
 import { runFlow } from '../hydraulics/runFlow';
-import { basinPlan } from '../inlets';
-import type { Change } from '../job/change';
-import { headOf, landingsOf, ofKind, type Job } from '../job/job';
-import type { Basin, Discharge, Element, Run } from '../job/kinds';
-import { findLines } from '../network/lines';
-import { leastPitchOf, planLevels } from '../network/levels';
-import { runnersUp, sizeNetwork, type Sizing, type SizingInput } from './sizeNetwork';
-import { buildTree, type Tree } from '../network/tree';
-import type { Solution } from '../plan/solution';
-
-/**
- * What a metre of line costs, in parts that only compare: pipe by its size, and trench by its depth, dearer once a man must stand in it.
- * The price book will say it in money.
- */
-const PIPE_A_METRE = (size: number): number => 2 + 60 * size;
-const TRENCH_A_METRE = (depth: number): number => 12 * depth + 14 * Math.max(0, depth - 1.2) ** 2;
-/** Pitches are set to a twentieth of a per cent, upward. */
-const PITCH_STEP = 0.0005;
+import { changed, put, type Change } from '../job/change';
+import { resized } from '../job/edits/pipes';
+import { ofKind, type Job } from '../job/job';
+import type { Discharge, Element, Run } from '../job/kinds';
+import { leastPitchOf } from '../network/crowns';
+import type { Tree } from '../network/tree';
+import { layOut } from '../plan/layout';
+import { planJob, type Plan } from '../plan/planJob';
+import { laidCost, runCost } from './cost';
+import { keyOf, worsened } from './fixes/prove';
+import { suitedGrates } from './suitedGrates';
+import { runnersUp, sizeNetwork, type SizingInput } from './sizeNetwork';
 
 export interface SizedJob {
   change: Change;
-  /** Parts that only compare. */
+  /** Of the plan that it gives, in parts that only compare. */
   cost: number;
   /** Nominal size of each run, m, by id. */
   sizes: Record<string, number>;
@@ -37,72 +35,9 @@ export interface JobSizing {
   others: SizedJob[];
 }
 
-function inputOf(
-  job: Job,
-  tree: Tree,
-  solution: Solution,
-  clean: boolean,
-): SizingInput & { needed: (run: number, size: number) => number } {
-  const settings = resolveSettings(headOf(job).settings);
-  const { allowed } = planLevels(tree, findLines(tree), settings, 'ground');
-  const pitchFor = (index: number, size: number): number => {
-    const run = tree.runs[index]!;
-    const side = run.parallel ?? 1;
-    const flow = solution.runs[run.id]!.flow / side;
-    const ordinaryFlow = solution.runs[run.id]!.ordinaryFlow / side;
-    const pipe = { diameter: size, roughness: MATERIAL_FACTS[run.material].roughness, flow };
-    const carries = pitchForFlow(pipe) * (1 + 1e-6);
-    const steep = clean
-      ? Math.max(
-          carries,
-          cleanFrom(
-            (slope) =>
-              runFlow({
-                ...pipe,
-                slope,
-                ordinaryFlow,
-                gritSize: settings.gritSize,
-                leastVelocity: settings.leastVelocity,
-              }).cleans,
-          ),
-        )
-      : carries;
-    return Math.ceil(steep / PITCH_STEP - 1e-9) * PITCH_STEP;
-  };
-  // Asked for again and again, for each way to build what is above.
-  const known = tree.runs.map(() => new Map<number, number>());
-  const needed = (index: number, size: number): number => {
-    const pitch = known[index]!.get(size) ?? pitchFor(index, size);
-    known[index]!.set(size, pitch);
-    return pitch;
-  };
-  return {
-    tree,
-    sizes: NOMINAL_SIZES,
-    allowed,
-    needed,
-    slopeOf: (index, size) => {
-      const pitch = Math.max(
-        leastPitchOf({ material: tree.runs[index]!.material, nominal: size }, settings),
-        needed(index, size),
-      );
-      return pitch > MAX_PITCH ? null : pitch;
-    },
-    control: (at) =>
-      tree.landings[at]!.kind === 'discharge'
-        ? controlLevel(tree.landings[at] as Discharge, settings)
-        : Number.NEGATIVE_INFINITY,
-    cost: (index, size, crownUp, crownDown) => {
-      const run = tree.runs[index]!;
-      const depth = (ground: number, crown: number): number => Math.max(0, ground - crown + size);
-      const mean =
-        (depth(tree.landings[tree.upper[index]!]!.groundLevel, crownUp) +
-          depth(tree.landings[tree.lower[index]!]!.groundLevel, crownDown)) /
-        2;
-      return run.length * (PIPE_A_METRE(size) + TRENCH_A_METRE(mean));
-    },
-  };
-}
+/** Pitches are set to a twentieth of a per cent, upward; steeper than a tenth no crew lays a pipe to make it carry. */
+const PITCH_STEP = 0.0005;
+const MAX_PITCH = 0.1;
 
 /** Least pitch (m/m) from which a pipe keeps itself clean, by halving; it only gets cleaner as it gets steeper. */
 function cleanFrom(cleans: (slope: number) => boolean): number {
@@ -117,66 +52,230 @@ function cleanFrom(cleans: (slope: number) => boolean): number {
   return high;
 }
 
-/** Steeper than this no crew lays a pipe to make it carry. */
-const MAX_PITCH = 0.1;
-
-function changeOf(
-  job: Job,
-  tree: Tree,
-  solution: Solution,
-  sizing: Sizing,
-  needed: (run: number, size: number) => number,
-): SizedJob {
-  const settings = resolveSettings(headOf(job).settings);
-  const puts: Element[] = [];
-  const sizes: Record<string, number> = {};
-  tree.runs.forEach((run, index) => {
-    const nominal = sizing.sizes[index]!;
-    const steep = needed(index, nominal);
-    const { insideDiameter: _own, ...rest } = run;
-    const grade: Run['grade'] =
-      steep > leastPitchOf({ material: run.material, nominal }, settings)
-        ? { type: 'pitch', pitch: steep }
-        : { type: 'auto' };
-    sizes[run.id] = nominal;
-    puts.push({ ...rest, nominal, grade });
-  });
-  puts.push(...grates(job, solution));
-  return { change: { label: 'Size the whole job', puts, removes: [] }, cost: sizing.cost, sizes };
+/** Least pitch (m/m) with which a run carries its flow in a size, and, when asked, keeps itself clean. */
+function pitchNeeded(run: Run, size: number, { runs, settings }: Plan, clean: boolean): number {
+  const side = run.parallel ?? 1;
+  const planned = runs[run.id]!;
+  const flow = planned.flow / side;
+  const pipe = { diameter: size, roughness: MATERIAL_FACTS[run.material].roughness, flow };
+  const { gritSize, leastVelocity } = settings;
+  const cleans = (slope: number): boolean =>
+    runFlow({ ...pipe, slope, ordinaryFlow: planned.ordinaryFlow / side, gritSize, leastVelocity }).cleans;
+  const carries = pitchForFlow(pipe) * (1 + 1e-6);
+  const steep = clean ? Math.max(carries, cleanFrom(cleans)) : carries;
+  return Math.ceil(steep / PITCH_STEP - 1e-9) * PITCH_STEP;
 }
 
-/** The smallest grate for each basin that keeps the water over it within what is allowed. */
-function grates(job: Job, { inlets, settings }: Solution): Basin[] {
-  const bySize = [...GRATES].sort((a, b) => GRATE_FACTS[a].openArea - GRATE_FACTS[b].openArea);
-  return ofKind(job, 'basin').flatMap((basin) => {
-    const inlet = inlets[basin.id];
-    if (!inlet || inlet.taken <= 0) return [];
-    const grate = bySize.find(
-      (each) => basinPlan({ ...basin, grate: each }, inlet.taken, null, settings).ponding <= settings.ponding,
-    );
-    return grate ? [{ ...basin, grate }] : [];
+function searchInput(job: Job, plan: Plan, clean: boolean): SizingInput {
+  const { tree, levels, settings } = layOut(job);
+  // Asked for again and again, for each way to build what is above.
+  const known = tree.runs.map(() => new Map<number, number>());
+  const needed = (index: number, size: number): number => {
+    const pitch = known[index]!.get(size) ?? pitchNeeded(tree.runs[index]!, size, plan, clean);
+    known[index]!.set(size, pitch);
+    return pitch;
+  };
+  return {
+    tree,
+    sizes: NOMINAL_SIZES,
+    allowed: levels.allowed,
+    slopeOf: (index, size) => {
+      const least = leastPitchOf({ material: tree.runs[index]!.material, nominal: size }, settings);
+      const pitch = Math.max(least, needed(index, size));
+      return pitch > MAX_PITCH ? null : pitch;
+    },
+    control: (at) =>
+      tree.landings[at]!.kind === 'discharge'
+        ? controlLevel(tree.landings[at] as Discharge, settings)
+        : Number.NEGATIVE_INFINITY,
+    cost: (index, size, crownUp, crownDown) => {
+      const run = tree.runs[index]!;
+      const depth = (at: number, crown: number): number => tree.landings[at]!.groundLevel - crown + size;
+      return runCost(
+        run.length,
+        size,
+        run.parallel ?? 1,
+        depth(tree.upper[index]!, crownUp),
+        depth(tree.lower[index]!, crownDown),
+      );
+    },
+  };
+}
+
+/** A choice, planned. */
+interface Tried {
+  job: Job;
+  plan: Plan;
+  cost: number;
+}
+
+/** Snags that a pipe of another size or pitch may cure: while one is left, the job is not sized. */
+const OF_SIZE: ReadonlySet<string> = new Set([
+  'capacityExceeded',
+  'outOfFall',
+  'adversePitch',
+  'largerIntoSmaller',
+  'underLeastPitch',
+  'waterOverGrate',
+]);
+/** And those that other sizes or grates cure besides, which are no reason to give a job up. */
+const OF_COMFORT: ReadonlySet<string> = new Set([
+  'willSilt',
+  'grateSmall',
+  'flatInMulch',
+  'carriesOver',
+  'channelOutlet',
+  'nearOpening',
+  'openingFloods',
+]);
+const kindsOf = ({ snags }: Plan): Set<string> => new Set(snags.map(({ code }) => code));
+
+/** Whether a plan does harm beside another: a snag of a kind that was not there, a new Stop, or a Stop made worse. */
+function harms(plan: Plan, before: Plan): boolean {
+  const kinds = kindsOf(before);
+  const known = new Map(before.snags.map((each) => [keyOf(each), each]));
+  return plan.snags.some((snag) => {
+    if (!kinds.has(snag.code)) return true;
+    const was = known.get(keyOf(snag));
+    return snag.severity === 'stop' && (!was || worsened(snag, was));
   });
 }
 
-/** How many other choices are worth showing. */
-const OTHERS = 3;
+/** Counts of snags that sizes cure, worst first: fewer of a worse sort goes before any cost. */
+const wants = ({ plan: { snags } }: Tried): readonly [number, number] => {
+  const curable = snags.filter(({ code }) => OF_SIZE.has(code) || OF_COMFORT.has(code));
+  const stops = curable.filter(({ severity }) => severity === 'stop').length;
+  return [stops, curable.length - stops];
+};
 
-/** The least-cost sizes and pitches of a job, with runners-up; null where no sizes on offer reach every way out. */
-export function sizeJob(job: Job, solution: Solution): JobSizing | null {
-  const tree = buildTree(landingsOf(job), ofKind(job, 'run'));
-  if (tree.runs.length === 0) return null;
-  // That every line keeps itself clean is wished for, and given up before the way out is.
-  for (const clean of [true, false]) {
-    const found = sizeFor(job, tree, solution, clean);
-    if (found) return found;
+function isBetter(a: Tried, b: Tried): boolean {
+  const [wa, wb] = [wants(a), wants(b)];
+  if (wa[0] !== wb[0]) return wa[0] < wb[0];
+  if (wa[1] !== wb[1]) return wa[1] < wb[1];
+  return a.cost < b.cost - 1e-9;
+}
+
+/** Plans that one sizing may make: a large job is searched less closely, so that it takes no longer. */
+const planBudget = (runs: number): number => Math.max(30, Math.min(400, Math.round(6000 / runs)));
+
+class Sizing {
+  private left: number;
+  private readonly before: Tried;
+
+  constructor(job: Job, plan: Plan) {
+    this.before = { job, plan, cost: laidCost(plan) };
+    this.left = planBudget(Object.keys(plan.runs).length);
   }
-  return null;
+
+  /** A choice planned, where it brings no snag of a kind that the job did not have, and none dearer that cures nothing. */
+  try(job: Job, puts: readonly Element[]): Tried | null {
+    if (this.left <= 0 || puts.length === 0) return null;
+    this.left--;
+    const next = changed(job, put('Try', ...puts));
+    const plan = planJob(next);
+    if (harms(plan, this.before.plan)) return null;
+    const tried = { job: next, plan, cost: laidCost(plan) };
+    return isBetter(tried, this.before) ? tried : null;
+  }
+
+  /** Where a search may start, each with every run of the sizes that it came to, its pitch set only where the flow needs it. */
+  private *starts(): Iterable<readonly Element[]> {
+    const { job, plan } = this.before;
+    const { settings } = plan;
+    for (const clean of [true, false]) {
+      const input = searchInput(job, plan, clean);
+      const best = sizeNetwork(input);
+      if (!best) continue;
+      for (const found of [best, ...(input.tree.runs.length <= SMALL ? runnersUp(input, best, OTHERS) : [])]) {
+        const sized = (withPitch: boolean): Run[] =>
+          input.tree.runs.map((run, index): Run => {
+            const nominal = found.sizes[index]!;
+            const pitch = pitchNeeded(run, nominal, plan, clean);
+            const steep = withPitch && pitch > leastPitchOf({ material: run.material, nominal }, settings);
+            return { ...resized(run, nominal), grade: steep ? { type: 'pitch', pitch } : { type: 'auto' } };
+          });
+        yield sized(false);
+        yield sized(true);
+      }
+    }
+  }
+
+  /** Every choice worth showing, best first. */
+  found(): Tried[] {
+    const { job, plan } = this.before;
+    const grates = this.try(job, suitedGrates(job, plan));
+    const from = grates ?? this.before;
+    const found = [from];
+    for (const start of this.starts()) {
+      const tried = this.try(from.job, start);
+      if (tried) found.push(tried);
+    }
+    found.sort((a, b) => (isBetter(a, b) ? -1 : isBetter(b, a) ? 1 : 0));
+    const best = this.improved(found[0]!);
+    const sizesOf = ({ job: each }: Tried): string =>
+      ofKind(each, 'run')
+        .map(({ nominal }) => nominal)
+        .join();
+    const seen = new Set([sizesOf(best)]);
+    const others = found.filter((each) => {
+      if (each === this.before || seen.has(sizesOf(each)) || wants(each).join() !== wants(best).join()) return false;
+      seen.add(sizesOf(each));
+      return true;
+    });
+    return [best, ...others.slice(0, OTHERS)];
+  }
+
+  /** Each run in the next size down or up, and left to find its own pitch, for as long as something is gained. */
+  private improved(start: Tried): Tried {
+    let best = start;
+    for (let gained = true; gained && this.left > 0;) {
+      gained = false;
+      for (const { id } of layOut(best.job).tree.runs) {
+        for (const run of neighbours(best.job.elements.get(id) as Run)) {
+          const tried = this.try(best.job, [run]);
+          if (!tried || !isBetter(tried, best)) continue;
+          best = tried;
+          gained = true;
+        }
+      }
+    }
+    return best;
+  }
 }
 
-function sizeFor(job: Job, tree: Tree, solution: Solution, clean: boolean): JobSizing | null {
-  const { needed, ...input } = inputOf(job, tree, solution, clean);
-  const best = sizeNetwork(input);
-  if (!best) return null;
-  const asChange = (sizing: Sizing): SizedJob => changeOf(job, tree, solution, sizing, needed);
-  return { best: asChange(best), others: runnersUp(input, best, OTHERS).map(asChange) };
+/** How many other choices are worth showing; and the most runs of a job whose runners-up are searched too. */
+const OTHERS = 3;
+const SMALL = 30;
+
+function neighbours(run: Run): Run[] {
+  const at = NOMINAL_SIZES.findIndex((nominal) => nominal >= run.nominal - 1e-9);
+  const sizes = [NOMINAL_SIZES[at - 1], NOMINAL_SIZES[at + 1]].filter((size): size is number => size !== undefined);
+  return [
+    ...sizes.map((nominal) => resized(run, nominal)),
+    ...(run.grade.type === 'auto' ? [] : [{ ...run, grade: { type: 'auto' as const } }]),
+  ];
+}
+
+/** From a job to one of its sized forms. */
+function sizedJob(job: Job, { job: sized, cost }: Tried, tree: Tree): SizedJob {
+  const puts = [...ofKind(sized, 'run'), ...ofKind(sized, 'basin')].filter(
+    (element) => job.elements.get(element.id) !== element,
+  );
+  return {
+    change: { label: 'Size the whole job', puts, removes: [] },
+    cost,
+    sizes: Object.fromEntries(tree.runs.map(({ id }) => [id, (sized.elements.get(id) as Run).nominal])),
+  };
+}
+
+/**
+ * The least-cost sizes and pitches of a job, with runners-up; null where no sizes on offer carry all of its water to every way out. Never
+ * dearer than the job as it is, unless that has a snag which the sizes cure.
+ */
+export function sizeJob(job: Job, plan: Plan): JobSizing | null {
+  const { tree } = layOut(job);
+  if (tree.runs.length === 0) return null;
+  const [best, ...others] = new Sizing(job, plan).found();
+  if (best!.plan.snags.some(({ code }) => OF_SIZE.has(code))) return null;
+  return { best: sizedJob(job, best!, tree), others: others.map((each) => sizedJob(job, each, tree)) };
 }

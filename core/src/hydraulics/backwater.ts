@@ -68,8 +68,12 @@ function stretch(depth: number, reach: Reach): number {
   return -(1 - at.froude2) / (reach.slope - at.friction);
 }
 
+/** Which way a profile is followed: up the pipe, or down it. */
+const UP = 1;
+const DOWN = -1;
+
 /**
- * Goes up a part-full reach from depth `from` toward normal depth. With y = yn + (from − yn) e^(−u), dx/du stays finite at yn, so that
+ * Follows a part-full reach from depth `from` toward normal depth, up it or down. With y = yn + (from − yn) e^(−u), dx/du stays finite at yn, so that
  * even steps in u carry the profile to within a hair of it. Stops at `until` where that lies on the way.
  */
 function towardNormal(
@@ -78,12 +82,13 @@ function towardNormal(
   normal: number,
   until: number | null,
   room: number,
+  way: typeof UP | typeof DOWN = UP,
 ): { depth: number; used: number } {
   const span = from - normal;
   const last = until === null ? Math.log(Math.abs(span) / (NEAR * reach.diameter)) : Math.log(span / (until - normal));
   const perU = (u: number): number => {
     const rest = span * Math.exp(-u);
-    return -rest * stretch(normal + rest, reach);
+    return -way * rest * stretch(normal + rest, reach);
   };
   let used = 0;
   let u = 0;
@@ -133,12 +138,32 @@ function towardCrown(reach: Reach, from: number, room: number): { depth: number;
   return { depth: reach.diameter, used };
 }
 
-/** Depth (m) at which water leaves a pipe that ends in the open: critical on a mild pipe, normal on a steep one. */
-export function freeDepth({ diameter, roughness, slope, flow }: Reach): number {
-  const critical = criticalDepth({ diameter, flow });
-  if (slope <= 0 || flow <= 0) return critical;
-  const normal = normalDepth({ diameter, roughness, slope, flow });
-  return normal.surcharged ? critical : Math.min(critical, normal.depth);
+/** The two depths (m) of a flow in a pipe: critical, and normal; null where no normal depth carries it. */
+function depthsOf({ diameter, roughness, slope, flow }: Reach): { critical: number; normal: number | null } {
+  const uniform = slope > 0 ? normalDepth({ diameter, roughness, slope, flow }) : null;
+  return {
+    critical: criticalDepth({ diameter, flow }),
+    normal: uniform === null || uniform.surcharged ? null : uniform.depth,
+  };
+}
+
+/** Depth (m) to which a steep pipe draws its water down from critical at its head: normal in the end, and a short pipe does not get there. */
+const drawnDown = (reach: Reach, critical: number, normal: number): number =>
+  towardNormal(reach, critical, normal, null, reach.length, DOWN).depth;
+
+/** Depth (m) at which water leaves a pipe that ends in the open: critical on a mild pipe; on a steep one what it is drawn down to. */
+export function freeDepth(reach: Reach): number {
+  if (reach.flow <= 0) return 0;
+  const { critical, normal } = depthsOf(reach);
+  return normal !== null && normal < critical ? drawnDown(reach, critical, normal) : critical;
+}
+
+/** Least depth (m) that a flow comes to in a pipe that nothing drowns, where it runs fastest; the diameter where it runs full. */
+export function leastDepth(reach: Reach): number {
+  if (reach.flow <= 0) return reach.diameter;
+  const { critical, normal } = depthsOf(reach);
+  if (normal === null) return reach.diameter;
+  return normal < critical ? drawnDown(reach, critical, normal) : normal;
 }
 
 /** Depth at the head of a reach with the water line `level` over the invert of its foot; a lower level than the free depth changes nothing. */
@@ -150,11 +175,11 @@ export function backwater(reach: Reach, level: number): Backwater {
     const depthUp = Math.max(0, depthDown - rise);
     return { depthUp, depthDown, regime: depthDown <= 0 ? 'dry' : depthUp >= diameter ? 'full' : 'partFull' };
   }
-  const critical = criticalDepth({ diameter, flow });
-  const uniform = slope > 0 ? normalDepth({ diameter, roughness, slope, flow }) : null;
-  const normal = uniform === null || uniform.surcharged ? null : uniform.depth;
+  const { critical, normal } = depthsOf(reach);
   const steep = normal !== null && normal < critical;
-  const depthDown = Math.max(level, steep ? normal : critical);
+  // Below critical depth the foot changes nothing, and nothing is followed.
+  const depthDown =
+    steep && level < critical ? Math.max(level, drawnDown(reach, critical, normal)) : Math.max(level, critical);
   if (steep && depthDown <= critical) return { depthUp: critical, depthDown, regime: 'steep' };
   const pressure = (flow / fullFlow({ diameter, roughness, slope: 1 }).flow) ** 2;
   let depth = depthDown;
@@ -169,7 +194,8 @@ export function backwater(reach: Reach, level: number): Backwater {
   }
   if (steep) {
     const { depth: depthUp } = towardNormal(reach, depth, normal, critical, room);
-    return { depthUp, depthDown, regime: 'drowned' };
+    // Where fast water meets a pool it stands a hair under it, by its velocity head; a pool is not counted on for less than its level.
+    return { depthUp: Math.max(depthUp, depthDown - rise), depthDown, regime: 'drowned' };
   }
   look(depth, diameter, roughness, flow);
   if (normal !== null && (depth <= normal || at.friction < slope)) {

@@ -54,7 +54,7 @@ export const COARSE = 80;
 const BESIDE = 0.005;
 /** For one of the profile's; and never so few that the pull near the singular place throws them off. */
 const AWAY_STEPS = 2;
-const LEAST_AWAY = 300;
+const LEAST_AWAY = 120;
 
 type Depth = (x: number) => number;
 

@@ -7,6 +7,7 @@
  *         falls to a   rises to a  falls to b  rises to b
  */
 import { rootBetween } from '../numeric/root';
+import { depthForHole, type OutletHole } from './outletHole';
 import {
   brimfulInflow,
   channelProfile,
@@ -75,41 +76,95 @@ function stretchAt(
   return { at, from, drain, profile: channelProfile({ ...drain, lateralInflow: q, outletDepth, steps }) };
 }
 
-/** Of the `span` between two outlets, the part that drains to the upper one, m. */
-function divideAt(whole: Whole, a: number, b: number, q: number, depthAt: (at: number) => number): number {
+/** Of the way between two outlets, the part that drains to the upper one, m; `depthAt` gives the depth (m) at each when that part is `left`. */
+function divideAt(
+  whole: Whole,
+  a: number,
+  b: number,
+  { q, steps, tolerance }: { q: number; steps: number; tolerance: number },
+  depthAt: { a: (left: number) => number; b: (left: number) => number },
+): number {
   const span = b - a;
-  const stands = (at: number, from: -1 | 1, length: number): number =>
-    stretchAt(whole, at, from, length, { q, outletDepth: depthAt(at), steps: COARSE })?.profile.depths[0] ??
-    depthAt(at);
-  const higher = (left: number): number => stands(a, -1, left) - stands(b, 1, span - left);
+  const stands = (at: number, from: -1 | 1, length: number, outletDepth: number): number =>
+    stretchAt(whole, at, from, length, { q, outletDepth, steps })?.profile.depths[0] ?? outletDepth;
+  const higher = (left: number): number =>
+    stands(a, -1, left, depthAt.a(left)) - stands(b, 1, span - left, depthAt.b(left));
   if (higher(0) >= 0) return 0;
   if (higher(span) <= 0) return span;
-  return rootBetween(0, span, higher, 1e-4);
+  return rootBetween(0, span, higher, tolerance);
 }
+
+/** Nearer together than this two outlets are one, m: a hole is wider. */
+const APART = 0.01;
+
+/** Where the outlets are, m from the upper end, those that are one only once. */
+function placesOf({ outlets, length }: Whole): readonly number[] {
+  if (outlets === 'end') return [length];
+  if (outlets === 'middle') return [length / 2];
+  return outlets.filter((at, k) => k === 0 || at - outlets[k - 1]! >= APART);
+}
+
+/** How closely a single divide is looked for. */
+const CLOSEST = { steps: COARSE, tolerance: 1e-4 };
+/** Rounds in which several divides are brought to agree, each looked for more closely than the last: steps over a stretch, and share of the way. */
+const ROUNDS = [
+  { steps: COARSE / 4, tolerance: 1e-2 },
+  { steps: COARSE / 2, tolerance: 1e-3 },
+];
 
 /**
  * Profile of the whole channel under an inflow of `lateralInflow` (m²/s) all along. `outletDepth` is the depth (m) that water in the
- * line stands to at the channel's lower end, or in the middle where its outlet is; less at outlets higher up the bed.
+ * line stands to at the channel's lower end, or in the middle where its outlet is; less at outlets higher up the bed. Every outlet lets
+ * go through a `hole`, which wants a depth of its own for what comes to it; it falls free there when absent.
  */
 export function multiOutletProfile(
-  whole: Whole & { lateralInflow: number; outletDepth?: number | undefined; steps?: number },
+  whole: Whole & {
+    lateralInflow: number;
+    outletDepth?: number | undefined;
+    hole?: OutletHole | undefined;
+    steps?: number;
+  },
 ): MultiOutletProfile {
-  const { outlets, length, slope, lateralInflow: q, outletDepth = 0, steps = FINE } = whole;
-  const places = outlets === 'end' ? [length] : outlets === 'middle' ? [length / 2] : outlets;
-  const depthAt = (at: number): number =>
+  const { outlets, length, slope, lateralInflow: q, outletDepth = 0, hole } = whole;
+  const places = placesOf(whole);
+  // Several outlets part it into shorter stretches, each looked at as closely as the whole would be.
+  const { steps = Math.max(COARSE, Math.round(FINE / places.length)) } = whole;
+  const lineAt = (at: number): number =>
     outlets === 'middle' ? outletDepth : Math.max(0, outletDepth - slope * (length - at));
+  /** Of the way between each outlet and the next, what drains to the upper one, m. */
+  const lefts = places.slice(1).map((next, k) => (next - places[k]!) / 2);
+  const fromAbove = (k: number): number => (k === 0 ? places[0]! : places[k]! - places[k - 1]! - lefts[k - 1]!);
+  const fromBelow = (k: number): number => (k === places.length - 1 ? length - places[k]! : lefts[k]!);
+  const standsAt = (k: number, drained: number): number => {
+    const line = lineAt(places[k]!);
+    return hole ? depthForHole(hole, q * drained, line) : line;
+  };
+  // One divide moves what its two holes get, and with that the divides beside it; a single one is found at once.
+  for (const round of lefts.length > 1 ? ROUNDS : lefts.length === 1 ? [CLOSEST] : [])
+    lefts.forEach((_, k) => {
+      const span = places[k + 1]! - places[k]!;
+      lefts[k] = divideAt(
+        whole,
+        places[k]!,
+        places[k + 1]!,
+        { q, ...round },
+        {
+          a: (left) => standsAt(k, fromAbove(k) + left),
+          b: (left) => standsAt(k + 1, fromBelow(k + 1) + span - left),
+        },
+      );
+    });
+  const stands = places.map((_, k) => standsAt(k, fromAbove(k) + fromBelow(k)));
   const stretches: Stretch[] = [];
-  const add = (at: number, from: -1 | 1, long: number): void => {
-    const stretch = stretchAt(whole, at, from, long, { q, outletDepth: depthAt(at), steps });
+  const add = (k: number, from: -1 | 1, long: number): void => {
+    const stretch = stretchAt(whole, places[k]!, from, long, { q, outletDepth: stands[k]!, steps });
     if (stretch) stretches.push(stretch);
   };
   places.forEach((at, k) => {
-    const next = places[k + 1];
-    if (k === 0) add(at, 1, at);
-    if (next === undefined) return add(at, -1, length - at);
-    const left = divideAt(whole, at, next, q, depthAt);
-    add(at, -1, left);
-    add(next, 1, next - at - left);
+    if (k === 0) add(k, 1, at);
+    if (k === places.length - 1) return add(k, -1, length - at);
+    add(k, -1, lefts[k]!);
+    add(k + 1, 1, places[k + 1]! - at - lefts[k]!);
   });
   return joined(stretches, places, q);
 }

@@ -13,8 +13,8 @@ export function leaderCapacity({ diameter, filled }: { diameter: number; filled:
   return 27.8 * Math.cbrt(filled ** 5) * Math.cbrt((diameter / METRES_PER_INCH) ** 8) * CUBIC_METRES_PER_SECOND_PER_GPM;
 }
 
-/** A sharp hole in sheet metal; its rim is a weir like a grate's. */
-const OUTLET_ORIFICE = 0.6;
+/** Coefficient of a sharp hole in sheet metal, plastic or concrete; its rim is a weir like a grate's. */
+export const SHARP_ORIFICE = 0.6;
 
 interface GutterOutlet {
   /** m² */
@@ -29,7 +29,7 @@ export function gutterOutletFlows({ openArea, depth }: GutterOutlet): { rim: num
   return {
     rim,
     weir: WEIR_COEFFICIENT * rim * depth ** 1.5,
-    orifice: OUTLET_ORIFICE * openArea * Math.sqrt(2 * GRAVITY * depth),
+    orifice: SHARP_ORIFICE * openArea * Math.sqrt(2 * GRAVITY * depth),
   };
 }
 

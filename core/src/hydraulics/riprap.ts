@@ -5,7 +5,11 @@
 import { GRAVITY } from '../units/constants';
 
 /** Tailwater taken when nobody knows it, as a share of the diameter. */
-export const UNKNOWN_TAILWATER = 0.4;
+const UNKNOWN_TAILWATER = 0.4;
+
+/** The formula was found for tailwater between this and a whole diameter; less is taken as this, more as the diameter. */
+const clampTailwater = (tailwater: number, diameter: number): number =>
+  Math.min(diameter, Math.max(UNKNOWN_TAILWATER * diameter, tailwater));
 
 /** Median stone size, m. `tailwater` is the depth over the pipe's invert, m. */
 export function riprapSize({
@@ -18,5 +22,5 @@ export function riprapSize({
   tailwater?: number | undefined;
 }): number {
   const strength = flow / (Math.sqrt(GRAVITY) * diameter ** 2.5);
-  return 0.2 * diameter * Math.cbrt(strength ** 4) * (diameter / tailwater);
+  return 0.2 * diameter * Math.cbrt(strength ** 4) * (diameter / clampTailwater(tailwater, diameter));
 }

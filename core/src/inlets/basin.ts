@@ -3,14 +3,14 @@ import { GRATE_FACTS } from '../catalogue/grates';
 import { sagCapacity, sagDepth, type InletControl, type SagInlet } from '../hydraulics/sagInlet';
 import type { Basin } from '../job/kinds';
 import type { Settings } from '../job/settings';
-import type { Offered } from './inlet';
+import type { AtInlet, Offered } from './inlet';
 import { freeboardOf } from './sill';
 
 export interface BasinPlan extends Offered {
   kind: 'basin';
   /** What it takes with the water over it that is allowed, m³/s. */
   capacity: number;
-  /** Over the grate, m; whatever the pipe below does. */
+  /** Over the grate, m; over the water line where that drowns it. */
   ponding: number;
   control: InletControl;
   inlet: SagInlet;
@@ -30,17 +30,20 @@ export function inletOf({ grate, count = 1, clogging, walled = 0 }: Basin): SagI
   };
 }
 
-/** `waterLevel` is the water line at the basin, m; `taken` and `passedOn` what of the water that came goes in and runs past, m³/s. */
+/**
+ * `waterLevel` is the water line at the basin, m; `taken` and `passedOn` what of the water that came goes in and runs past, m³/s;
+ * `passing` all that passes the basin in its line, which comes up there when the line is drowned.
+ */
 export function basinPlan(
   basin: Basin,
-  taken: number,
-  waterLevel: number | null,
-  { ponding: allowed }: Settings,
-  passedOn = 0,
+  { taken, waterLevel, passedOn = 0, passing = taken }: AtInlet,
+  settings: Settings,
 ): BasinPlan {
   const inlet = inletOf(basin);
   const { depth: ponding, control } = sagDepth({ ...inlet, flow: taken });
-  const highest = Math.max(basin.groundLevel + ponding, waterLevel ?? Number.NEGATIVE_INFINITY);
+  // Over a drowned grate what comes must still go down through it: its own head stands on the water line.
+  const standsAt = Math.max(basin.groundLevel, waterLevel ?? Number.NEGATIVE_INFINITY) + ponding;
+  const drowned = waterLevel !== null && waterLevel > basin.groundLevel;
   // Square in plan, as wide as the grate's rim is long.
   const side = GRATE_FACTS[basin.grate].weirLength / 4;
   return {
@@ -48,11 +51,11 @@ export function basinPlan(
     offered: taken + passedOn,
     taken,
     passedOn,
-    capacity: sagCapacity({ ...inlet, depth: allowed }).flow,
+    capacity: sagCapacity({ ...inlet, depth: settings.ponding }).flow,
     ponding,
     control,
     inlet,
-    freeboard: freeboardOf(basin, highest),
+    freeboard: freeboardOf(basin, standsAt, drowned ? Math.max(taken, passing) : taken, settings),
     sump: basin.sumpDepth === undefined ? null : side * side * basin.sumpDepth,
   };
 }

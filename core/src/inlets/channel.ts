@@ -8,8 +8,10 @@ import {
 } from '../hydraulics/channelOutlets';
 import { shapeOf } from '../hydraulics/channelSection';
 import { gutterOutletCapacity } from '../hydraulics/leader';
+import { depthForHole, type OutletHole } from '../hydraulics/outletHole';
 import type { Channel } from '../job/kinds';
-import type { Offered } from './inlet';
+import type { Settings } from '../job/settings';
+import type { AtInlet, Offered } from './inlet';
 import { freeboardOf } from './sill';
 
 export interface ChannelPlan extends Offered {
@@ -20,6 +22,10 @@ export interface ChannelPlan extends Offered {
   outletCapacity: number | null;
   /** Greatest flow that goes out at one of its outlets, m³/s. */
   outletFlow: number;
+  /** Depth of water over its floor with which the hole takes that, as the line stands, m; null with no pipe. With several, of that one. */
+  holeDepth: number | null;
+  /** Depth of water that stays in it after the rain, m: its pipe's invert above its floor. */
+  holds: number;
   /** As a basin's: to the highest of the channel's own water, m. */
   freeboard: number | null;
 }
@@ -59,6 +65,7 @@ export function channelCapacity(channel: Channel): number {
 interface KnownProfile {
   taken: number;
   outletDepth: number;
+  across: number | null;
   profile: MultiOutletProfile;
 }
 
@@ -69,8 +76,8 @@ interface KnownProfile {
 const profiles = new WeakMap<Channel, KnownProfile[]>();
 
 /** Water in the line (m over the bed) as far as it matters: below critical depth at a single outlet the channel falls free whatever it is. */
-function felt({ length, outlets, section, width }: ChannelPlan['drain'], taken: number, outletDepth: number): number {
-  const critical = taken > 0 ? shapeOf(section ?? 'flat', width).critical((taken / length) * length) : 0;
+function felt({ outlets, section, width }: ChannelPlan['drain'], taken: number, outletDepth: number): number {
+  const critical = taken > 0 ? shapeOf(section ?? 'flat', width).critical(taken) : 0;
   return outlets === 'end' && outletDepth <= critical ? 0 : outletDepth;
 }
 
@@ -79,37 +86,53 @@ function profileOf(
   drain: ChannelPlan['drain'],
   taken: number,
   waterAtOutlet: number,
+  hole: OutletHole | null,
 ): MultiOutletProfile {
-  const outletDepth = felt(drain, taken, waterAtOutlet);
+  // A hole wants its own depth over whatever stands in the line.
+  const outletDepth = hole ? waterAtOutlet : felt(drain, taken, waterAtOutlet);
+  const across = hole?.across ?? null;
   const last = profiles.get(channel) ?? [];
-  const same = last.find((each) => each.taken === taken && each.outletDepth === outletDepth);
+  const same = last.find((each) => each.taken === taken && each.outletDepth === outletDepth && each.across === across);
   if (same) return same.profile;
-  const profile = multiOutletProfile({ ...drain, lateralInflow: taken / channel.length, outletDepth });
-  profiles.set(channel, [{ taken, outletDepth, profile }, ...last.slice(0, 1)]);
+  const lateralInflow = taken / channel.length;
+  const profile = multiOutletProfile({ ...drain, lateralInflow, outletDepth, hole: hole ?? undefined });
+  profiles.set(channel, [{ taken, outletDepth, across, profile }, ...last.slice(0, 1)]);
   return profile;
 }
 
 /** The hole to a channel's pipe, brimful: no higher than the channel, and in its end under the water over the hole's own middle. m², m */
-export function holeOf({ depth, hole = 'floor' }: Channel, diameter: number): { openArea: number; depth: number } {
+export function holeOf(
+  { depth, hole = 'floor' }: Channel,
+  diameter: number,
+): { across: number; openArea: number; depth: number } {
   const across = hole === 'end' ? Math.min(diameter, depth) : diameter;
-  return { openArea: (Math.PI * across ** 2) / 4, depth: hole === 'end' ? depth - across / 2 : depth };
+  return { across, openArea: (Math.PI * across ** 2) / 4, depth: hole === 'end' ? depth - across / 2 : depth };
 }
 
 /** What the hole to a pipe of `diameter` (m) takes with the channel brimful, m³/s. */
 export const holeCapacity = (channel: Channel, diameter: number): number =>
   gutterOutletCapacity(holeOf(channel, diameter));
 
-/** `taken`, m³/s; `waterLevel` of the line, m; `outletDiameter`: inside, of the pipe that leaves it, m; null with none. */
+/** The pipe that leaves a channel: inside diameter and invert at its head, m. */
+export interface ChannelOutletPipe {
+  diameter: number;
+  invert: number;
+}
+
+/** A channel in a rain, with the pipe that leaves it; null with none, and then it falls free. */
 export function channelPlan(
   channel: Channel,
-  taken: number,
-  waterLevel: number | null,
-  outletDiameter: number | null,
-  passedOn = 0,
+  { taken, waterLevel, passedOn = 0, passing = taken }: AtInlet,
+  outlet: ChannelOutletPipe | null,
+  settings: Settings,
 ): ChannelPlan {
   const drain = drainOf(channel);
   const bed = channel.groundLevel - channel.depth;
-  const profile = profileOf(channel, drain, taken, Math.max(0, (waterLevel ?? bed) - bed));
+  const hole = outlet && { across: holeOf(channel, outlet.diameter).across, where: channel.hole ?? ('floor' as const) };
+  const overBed = (waterLevel ?? bed) - bed;
+  const profile = profileOf(channel, drain, taken, Math.max(0, overBed), hole);
+  const drowned = waterLevel !== null && waterLevel > channel.groundLevel;
+  const outletFlow = Math.max(...profile.outlets.map(({ flow }) => flow));
   // A door may stand anywhere beside it: against the highest of its grate.
   const highestGrate = channel.groundLevel + (channel.topSlope ?? 0) * channel.length;
   return {
@@ -119,8 +142,15 @@ export function channelPlan(
     passedOn,
     drain,
     profile,
-    outletCapacity: outletDiameter === null ? null : holeCapacity(channel, outletDiameter),
-    outletFlow: Math.max(...profile.outlets.map(({ flow }) => flow)),
-    freeboard: freeboardOf(channel, highestGrate + Math.max(0, profile.over)),
+    outletCapacity: outlet === null ? null : holeCapacity(channel, outlet.diameter),
+    outletFlow,
+    holeDepth: hole && depthForHole(hole, outletFlow, overBed),
+    holds: outlet === null ? 0 : Math.min(channel.depth, Math.max(0, outlet.invert - bed)),
+    freeboard: freeboardOf(
+      channel,
+      highestGrate + Math.max(0, profile.over),
+      drowned ? Math.max(taken, passing) : taken,
+      settings,
+    ),
   };
 }

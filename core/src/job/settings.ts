@@ -27,10 +27,16 @@ export interface Settings {
   leastVelocity: number;
   /** Velocity from which plastic pipe and its joints wear, m/s: 10 ft/s. */
   highVelocity: number;
+  /** Velocity at which no pipe is laid, m/s: 15 ft/s. */
+  stopVelocity: number;
   /** Water that a gutter can hold over its outlets, m. A 5 in gutter, brimful but for half an inch. */
   gutterDepth: number;
   /** Water allowed to stand over a grate in the design rain, m: 2 in. */
   ponding: number;
+  /** Edge over which water runs off clear of a sill, m, where nobody has measured it: 10 ft. */
+  spillLength: number;
+  /** Last stretch before daylight in which the pipe may lie shallower than the least cover, m: 10 ft. */
+  outcrop: number;
   /** How far below the sill of a door or window well water should stay, m: 3 in. */
   openingMargin: number;
   /** Farthest between places to get a rod or hose in, m: 100 ft. */
@@ -51,8 +57,11 @@ export const DEFAULTS: Settings = {
   ordinaryRain: METRES_PER_SECOND_PER_INCH_PER_HOUR,
   leastVelocity: 2 * METRES_PER_FOOT,
   highVelocity: 10 * METRES_PER_FOOT,
+  stopVelocity: 15 * METRES_PER_FOOT,
   gutterDepth: 3 * METRES_PER_INCH,
   ponding: 2 * METRES_PER_INCH,
+  spillLength: 10 * METRES_PER_FOOT,
+  outcrop: 10 * METRES_PER_FOOT,
   openingMargin: 3 * METRES_PER_INCH,
   cleanoutSpacing: 100 * METRES_PER_FOOT,
   levelLinePitch: 1 / 48,

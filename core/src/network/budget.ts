@@ -2,7 +2,8 @@
 import type { Settings } from '../job/settings';
 import { controlLevel } from '../catalogue/outfalls';
 import { diameterOf, type Discharge } from '../job/kinds';
-import { arrivalOf, type Levels } from './levels';
+import { arrivalOf } from './crowns';
+import type { Levels } from './levels';
 import { NONE, routeFrom, type Tree } from './tree';
 
 export interface FallBudget {
@@ -44,7 +45,7 @@ export function endCrowns(tree: Tree, levels: Levels): Float64Array {
     const entry = Number.isNaN(setCrown) ? Math.min(bound, fixed ?? Number.POSITIVE_INFINITY) : setCrown;
     cap[at] = Math.min(cap[to]!, entry - need[to]!);
     // A level set by hand forgets what lies above it: x − (−∞) never is the lesser.
-    need[at] = fixed !== null ? Number.NEGATIVE_INFINITY : need[to]! - arrivalOf(run, 0, levels.leastPitch[index]!);
+    need[at] = fixed !== null ? Number.NEGATIVE_INFINITY : need[to]! - arrivalOf(run, 0, levels.laidPitch[index]!);
     end[at] = Math.min(cap[at]!, levels.bound[at]! - need[at]!);
   }
   return end;
@@ -93,7 +94,7 @@ export function fallBudget(tree: Tree, levels: Levels, settings: Settings, head:
   for (const index of route) {
     const run = tree.runs[index]!;
     const to = tree.lower[index]!;
-    const arrival = arrivalOf(run, crown, levels.leastPitch[index]!);
+    const arrival = arrivalOf(run, crown, levels.laidPitch[index]!);
     // The discharge's own ground is no bound here: what lies between arrival and control is what is left.
     const next =
       to === foot

@@ -1,7 +1,9 @@
 /** What each size on offer would give in a run as it lies. */
 import { MATERIAL_FACTS, NOMINAL_SIZES, type Material } from '../catalogue/pipes';
 import type { Settings } from '../job/settings';
+import { fullFlow } from '../hydraulics/pipe';
 import { runFlow } from '../hydraulics/runFlow';
+import type { Run } from '../job/kinds';
 
 export interface SizeChoice {
   /** m */
@@ -88,3 +90,12 @@ export function choicesOf(
     widestAbove,
   });
 }
+
+/** Full-bore flow (m³/s) of a run in another size or make at one pitch (m/m): choices are compared on the same fall. 0 where it does not fall. */
+export const holdsAt = (
+  { material, nominal, parallel = 1 }: Pick<Run, 'material' | 'nominal' | 'parallel'>,
+  pitch: number,
+): number =>
+  pitch > 0
+    ? parallel * fullFlow({ diameter: nominal, slope: pitch, roughness: MATERIAL_FACTS[material].roughness }).flow
+    : 0;

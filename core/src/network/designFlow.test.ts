@@ -1,12 +1,13 @@
 import fc from 'fast-check';
 import type { Arrival } from '../runoff/sources';
 import { randomJob } from '../testing/randomJob';
-import { designFlows, MIN_TIME_OF_CONCENTRATION } from './designFlow';
+import { ROOF_DURATION } from '../rain/intensityOfRain';
+import { designFlows } from './designFlow';
 import { buildTree, NONE } from './tree';
 import { landingsOf, ofKind } from '../job';
 
 /** A rain that weakens as storms do. */
-const falling = (duration: number): number => 4e-5 * (MIN_TIME_OF_CONCENTRATION / duration) ** 0.7;
+const falling = (duration: number): number => 4e-5 * (ROOF_DURATION / duration) ** 0.7;
 const part = fc.record({
   time: fc.double({ min: 0, max: 3000, noNaN: true }),
   area: fc.double({ min: 0.1, max: 500, noNaN: true }),
@@ -41,7 +42,7 @@ it('is intensity times all of the area when all of it answers at once', () => {
       const outlet = given.tree.landings.findIndex((_, at) => given.tree.leaving[at] === NONE);
       const all = given.entering.flat().reduce((sum, each) => sum + each.area, 0);
       expect(area[outlet]).toBeCloseTo(all, 6);
-      expect(flow[outlet]).toBeCloseTo(all * falling(MIN_TIME_OF_CONCENTRATION), 9);
+      expect(flow[outlet]).toBeCloseTo(all * falling(ROOF_DURATION), 9);
     }),
   );
 });
@@ -52,10 +53,10 @@ it('lies between what the latest part alone would give and what all would give a
       const { flow, time } = solved(given);
       const outlet = given.tree.landings.findIndex((_, at) => given.tree.leaving[at] === NONE);
       const all = given.entering.flat().reduce((sum, each) => sum + each.area, 0);
-      expect(flow[outlet]!).toBeLessThanOrEqual(all * falling(MIN_TIME_OF_CONCENTRATION) + 1e-12);
-      if (all > 0) expect(time[outlet]!).toBeGreaterThanOrEqual(MIN_TIME_OF_CONCENTRATION);
+      expect(flow[outlet]!).toBeLessThanOrEqual(all * falling(ROOF_DURATION) + 1e-12);
+      if (all > 0) expect(time[outlet]!).toBeGreaterThanOrEqual(ROOF_DURATION);
       const latest =
-        Math.max(MIN_TIME_OF_CONCENTRATION, ...given.entering.flat().map((each) => each.time)) +
+        Math.max(ROOF_DURATION, ...given.entering.flat().map((each) => each.time)) +
         given.tree.runs.reduce((sum, run) => sum + run.length, 0);
       expect(flow[outlet]!).toBeGreaterThanOrEqual(all * falling(latest) - 1e-12);
     }),

@@ -1,13 +1,13 @@
 /**
  * Design flow down the tree by the rational method. Each part of what entered keeps the time that it has been on its way; a run is
  * sized for the time at which intensity times area arrived by then is greatest, so that a paved part that answers at once is not
- * watered down by a lawn that answers late.
+ * watered down by a lawn that answers late. On the way down the rain grows longer and weaker, and yet no pipe is sized for less than
+ * one that flows into it: at some time that much comes.
  */
+import { ROOF_DURATION } from '../rain/intensityOfRain';
 import type { Arrival } from '../runoff/sources';
 import { NONE, type Tree } from './tree';
 
-/** Rain of less than this is not measured, and nothing is sized by it, s: 5 minutes. */
-export const MIN_TIME_OF_CONCENTRATION = 300;
 /** Parts kept apart at a landing; beyond it the two nearest in time become one, at the earlier time. */
 const MAX_PARTS = 12;
 
@@ -40,6 +40,8 @@ export function designFlows({
   const count = tree.landings.length;
   const fixed = Float64Array.from(fixedEntering);
   const parts: (readonly Arrival[])[] = [...entering];
+  /** Largest rain flow of a pipe that arrives at each landing. */
+  const largest: (Governing | undefined)[] = new Array<Governing | undefined>(count);
   const out: DesignFlows = {
     flow: new Float64Array(count),
     fixed,
@@ -49,15 +51,18 @@ export function designFlows({
   };
   for (let at = 0; at < count; at++) {
     parts[at] = mergedByTime(parts[at]!);
-    const { flow, intensity, time, area } = governing(parts[at]!, intensityOf);
-    out.flow[at] = flow + fixed[at]!;
-    out.intensity[at] = intensity;
-    out.time[at] = time;
-    out.area[at] = area;
+    const here = governing(parts[at]!, intensityOf);
+    const above = largest[at];
+    const most = above && above.flow > here.flow ? above : here;
+    out.flow[at] = most.flow + fixed[at]!;
+    out.intensity[at] = most.intensity;
+    out.time[at] = most.time;
+    out.area[at] = most.area;
     const run = tree.leaving[at]!;
     if (run === NONE) continue;
     const to = tree.lower[run]!;
     fixed[to]! += fixed[at]!;
+    if (most.flow > (largest[to]?.flow ?? 0)) largest[to] = most;
     if (parts[at]!.length === 0) continue;
     const travel = travelTime(run, out.flow[at]!);
     parts[to] = [...parts[to]!, ...parts[at]!.map(({ time, area }) => ({ time: time + travel, area }))];
@@ -101,7 +106,7 @@ export function governing(parts: readonly Arrival[], intensityOf: (duration: num
   let most: Governing = { flow: 0, intensity: 0, time: 0, area: 0 };
   for (const part of parts) {
     area += part.area;
-    const time = Math.max(MIN_TIME_OF_CONCENTRATION, part.time);
+    const time = Math.max(ROOF_DURATION, part.time);
     const intensity = intensityOf(time);
     if (intensity * area >= most.flow) most = { flow: intensity * area, intensity, time, area };
   }

@@ -1,6 +1,6 @@
 /**
  * Crown levels of every line. Pipes join crown to crown, so one level a landing says it all, whatever the sizes; an invert is
- * the crown less the inside diameter.
+ * the crown less the inside diameter. At a way out each pipe has an end of its own: several are not joined there.
  *
  * Follow the ground: each landing's crown is the highest that cover, and least pitch from every landing above, allow.
  * All constraints bound a level from above by levels upstream, so the set of feasible levels has a greatest element and one
@@ -8,50 +8,39 @@
  *
  * One pitch: along each line the highest straight crown that clears the same bounds and is least to dig (`onePitch`).
  */
-import { controlLevel, OUTFALLS } from '../catalogue/outfalls';
-import { MATERIAL_FACTS } from '../catalogue/pipes';
 import type { Settings } from '../job/settings';
-import { diameterOf, type Run } from '../job/kinds';
-import { onePitch } from './onePitch';
+import { diameterOf, type Landing, type Run } from '../job/kinds';
+import {
+  arrivalOf,
+  askedPitch,
+  endOf,
+  highestCovered,
+  highestEnd,
+  isEnd,
+  leastPitchOf,
+  plannedCover,
+  setByHand,
+} from './crowns';
 import type { Line } from './lines';
+import { straighten } from './straighten';
 import { NONE, type Tree } from './tree';
 
 export interface Levels {
-  /** Highest crown that cover allows at each landing, m. */
+  /** Highest crown that cover allows at each landing, m; at a way out, of the lowest pipe that ends there. */
   allowed: Float64Array;
   /** The same with levels set by hand, and what runs of set pitch need below, taken in. */
   bound: Float64Array;
   /** Crowns set by hand; NaN where free. */
   setCrown: Float64Array;
-  /** Crown planned at each landing, where the run that leaves it starts, m. */
+  /** Crown planned at each landing, where the run that leaves it starts, or at a way out the lowest that ends there, m. */
   crown: Float64Array;
   /** Crown at a run's upper and lower end, m. */
   crownUp: Float64Array;
   crownDown: Float64Array;
   /** Least pitch asked of each run, m/m. */
   leastPitch: Float64Array;
-}
-
-/** Least pitch of a run: large smooth pipe may lie flatter. */
-export function leastPitchOf(run: Pick<Run, 'material' | 'nominal'>, settings: Settings): number {
-  const large = MATERIAL_FACTS[run.material].smoothBore && run.nominal >= settings.largeFrom - 1e-9;
-  return large ? Math.min(settings.leastPitch, settings.leastPitchLarge) : settings.leastPitch;
-}
-
-/** Cover planned over a run, m. */
-export const plannedCover = (run: Run, settings: Settings): number =>
-  Math.max(settings.cover, leastCoverOf(run, settings));
-
-/** Least cover accepted over a run, m. */
-export function leastCoverOf(run: Run, settings: Settings): number {
-  return run.under === 'cars'
-    ? Math.max(settings.leastCover, MATERIAL_FACTS[run.material].leastCoverUnderCars)
-    : settings.leastCover;
-}
-
-/** Pitch that a run must have before anything else is asked of it. */
-function askedPitch(run: Run, least: number): number {
-  return run.grade.type === 'pitch' ? run.grade.pitch : least;
+  /** Pitch at which each run is laid at least, m/m: its own least, or on a line of one pitch that of the line's most demanding run. */
+  laidPitch: Float64Array;
 }
 
 /** Plans every level of a tree. Never fails: where no feasible level exists the pipe shows what the bounds lead to. */
@@ -59,38 +48,70 @@ export function planLevels(tree: Tree, lines: Line[], settings: Settings, style:
   const leastPitch = Float64Array.from(tree.runs, (run) => leastPitchOf(run, settings));
   const allowed = allowedCrowns(tree, settings);
   const setCrown = crownsSetByHand(tree);
-  const bound = lookAhead(tree, allowed, setCrown, leastPitch);
-  const crown = followGround(tree, bound, setCrown, leastPitch);
-  if (style === 'single') straighten(tree, lines, settings, { crown, bound, setCrown, leastPitch });
-  return { allowed, bound, setCrown, crown, leastPitch, ...runEnds(tree, crown, leastPitch) };
+  const laidPitch = style === 'single' ? pitchOfLines(tree, lines, setCrown, leastPitch) : leastPitch;
+  const bound = lookAhead(tree, settings, allowed, setCrown, laidPitch);
+  const crown = followGround(tree, settings, bound, setCrown, laidPitch);
+  const ends = endsByGround(tree, settings, crown, laidPitch);
+  if (style === 'single') straighten({ tree, lines, settings, crown, ends, bound, setCrown, laidPitch });
+  tree.landings.forEach((_, at) => {
+    if (isEnd(tree, at)) for (const run of tree.arriving[at]!) crown[at] = Math.min(crown[at]!, ends[run]!);
+  });
+  return { allowed, bound, setCrown, crown, leastPitch, laidPitch, ...runEnds(tree, crown, ends, laidPitch) };
+}
+
+/** Highest crown with which a run can leave an inlet that has a bed of its own, m: water must fall from the bed into the pipe. */
+function underBed(landing: Landing, leaving: Run | undefined): number {
+  if (landing.kind !== 'channel' || !leaving) return Number.POSITIVE_INFINITY;
+  const bed = landing.groundLevel - landing.depth;
+  return landing.hole === 'end' ? bed + diameterOf(leaving) : bed;
 }
 
 /** Ground less cover at every landing. An end that comes out of the ground needs no cover: its invert may lie on the ground. */
 function allowedCrowns(tree: Tree, settings: Settings): Float64Array {
   return Float64Array.from(tree.landings, (landing, at) => {
-    const touching = [...tree.arriving[at]!, tree.leaving[at]!]
-      .filter((run) => run !== NONE)
-      .map((run) => tree.runs[run]!);
-    if (landing.kind === 'discharge' && OUTFALLS[landing.form].opensOut) {
-      return landing.groundLevel + touching.reduce((widest, run) => Math.max(widest, diameterOf(run)), 0);
+    const arriving = tree.arriving[at]!.map((run) => tree.runs[run]!);
+    const leaving = isEnd(tree, at) ? undefined : tree.runs[tree.leaving[at]!]!;
+    if (landing.kind === 'discharge') {
+      return arriving.reduce(
+        (lowest, run) => Math.min(lowest, highestEnd(run, landing, settings)),
+        arriving.length > 0 ? Number.POSITIVE_INFINITY : landing.groundLevel,
+      );
     }
-    return (
-      landing.groundLevel -
-      touching.reduce((deepest, run) => Math.max(deepest, plannedCover(run, settings)), settings.cover)
+    const deepest = [...arriving, ...(leaving ? [leaving] : [])].reduce(
+      (cover, run) => Math.max(cover, plannedCover(run, settings)),
+      settings.cover,
     );
+    return Math.min(landing.groundLevel - deepest, underBed(landing, leaving));
   });
 }
 
 /** Crowns that the user has set, by the level at which the run below starts; NaN where free. */
 function crownsSetByHand(tree: Tree): Float64Array {
   return Float64Array.from(tree.landings, (_, at) => {
-    const run = tree.leaving[at] === NONE ? undefined : tree.runs[tree.leaving[at]!];
+    const run = isEnd(tree, at) ? undefined : tree.runs[tree.leaving[at]!];
     return run?.grade.type === 'levels' && run.grade.up !== undefined ? run.grade.up + diameterOf(run) : Number.NaN;
   });
 }
 
+/** One pitch all along must be that of the line's most demanding run. A line set by hand is left to its own. */
+function pitchOfLines(tree: Tree, lines: Line[], setCrown: Float64Array, leastPitch: Float64Array): Float64Array {
+  const pitch = Float64Array.from(leastPitch);
+  for (const line of lines) {
+    if (setByHand(tree, line, setCrown)) continue;
+    const most = line.runs.reduce((steepest, run) => Math.max(steepest, leastPitch[run]!), 0);
+    for (const run of line.runs) pitch[run] = most;
+  }
+  return pitch;
+}
+
 /** A run of set pitch hangs from its upper end, so cover at its lower end already bounds the upper one. */
-function lookAhead(tree: Tree, allowed: Float64Array, setCrown: Float64Array, leastPitch: Float64Array): Float64Array {
+function lookAhead(
+  tree: Tree,
+  settings: Settings,
+  allowed: Float64Array,
+  setCrown: Float64Array,
+  laidPitch: Float64Array,
+): Float64Array {
   const bound = Float64Array.from(allowed);
   for (let at = tree.landings.length - 1; at >= 0; at--) {
     const leaving = tree.leaving[at]!;
@@ -98,157 +119,56 @@ function lookAhead(tree: Tree, allowed: Float64Array, setCrown: Float64Array, le
     else if (leaving !== NONE && tree.runs[leaving]!.grade.type === 'pitch') {
       const run = tree.runs[leaving]!;
       const below = tree.lower[leaving]!;
-      const room = Number.isNaN(setCrown[below]!) ? bound[below]! : allowed[below]!;
-      bound[at] = Math.min(bound[at]!, room + askedPitch(run, leastPitch[leaving]!) * run.length);
+      const free = isEnd(tree, below) ? highestEnd(run, tree.landings[below]!, settings) : bound[below]!;
+      const room = Number.isNaN(setCrown[below]!) ? free : allowed[below]!;
+      bound[at] = Math.min(bound[at]!, room + askedPitch(run, laidPitch[leaving]!) * run.length);
     }
   }
   return bound;
 }
 
-/** Crown at which a run arrives from a crown above it. */
-export function arrivalOf(run: Run, above: number, least: number): number {
-  if (run.grade.type === 'levels' && run.grade.down !== undefined) return run.grade.down + diameterOf(run);
-  return above - askedPitch(run, least) * run.length;
-}
-
-function followGround(tree: Tree, bound: Float64Array, setCrown: Float64Array, leastPitch: Float64Array): Float64Array {
+/** The highest crowns; but a run that comes out of the ground starts as low as keeps it covered until then. */
+function followGround(
+  tree: Tree,
+  settings: Settings,
+  bound: Float64Array,
+  setCrown: Float64Array,
+  laidPitch: Float64Array,
+): Float64Array {
   const crown = Float64Array.from(bound);
   for (let at = 0; at < tree.landings.length; at++) {
-    if (!Number.isNaN(setCrown[at]!)) continue;
+    if (!Number.isNaN(setCrown[at]!) || isEnd(tree, at)) continue;
     for (const run of tree.arriving[at]!) {
-      crown[at] = Math.min(crown[at]!, arrivalOf(tree.runs[run]!, crown[tree.upper[run]!]!, leastPitch[run]!));
+      crown[at] = Math.min(crown[at]!, arrivalOf(tree.runs[run]!, crown[tree.upper[run]!]!, laidPitch[run]!));
     }
+    const leaving = tree.leaving[at]!;
+    crown[at] = Math.min(crown[at]!, highestCovered(tree, settings, leaving, laidPitch[leaving]!));
   }
   return crown;
 }
 
-interface Straightening {
-  crown: Float64Array;
-  bound: Float64Array;
-  setCrown: Float64Array;
-  leastPitch: Float64Array;
-}
-
-/** Lays each line that has nothing set by hand on one pitch, main lines first, branches to the crown that they join. */
-function straighten(
-  tree: Tree,
-  lines: Line[],
-  settings: Settings,
-  { crown, bound, setCrown, leastPitch }: Straightening,
-): void {
-  const laidFeet = new Set<number>();
-  const joining = joiningLines(tree, lines, bound, crown, setCrown, leastPitch);
-  for (const line of lines) {
-    const { runs } = line;
-    const nodes = nodesOf(tree, line);
-    const last = nodes.length - 1;
-    const foot = nodes[last]!;
-    if (setByHand(tree, line, setCrown)) {
-      refollow(tree, runs, crown, setCrown, leastPitch);
-      continue;
-    }
-    // The first line into a discharge sets its level there; a second one ends where the first does.
-    const mainLine = tree.leaving[foot] === NONE && !laidFeet.has(foot);
-    laidFeet.add(foot);
-    const stations = stationsOf(tree, line);
-    // Branches bound their junction too.
-    const ceiling = nodes.map((node) => ceilingAt(node, line, bound, joining));
-    const least = leastOf(line, leastPitch);
-    const discharge = tree.landings[foot]!;
-    const floor =
-      mainLine && discharge.kind === 'discharge' && OUTFALLS[discharge.form].drainsDry
-        ? controlLevel(discharge, settings) + diameterOf(tree.runs[runs[runs.length - 1]!]!)
-        : Number.NEGATIVE_INFINITY;
-    const laid = onePitch({ stations, ceiling, least, floor, end: mainLine ? undefined : crown[foot]! });
-    nodes.forEach((node, k) => {
-      if (mainLine || k < last) crown[node] = laid.head - laid.pitch * stations[k]!;
-    });
-  }
-}
-
-const nodesOf = (tree: Tree, { runs }: Line): number[] => [
-  tree.upper[runs[0]!]!,
-  ...runs.map((run) => tree.lower[run]!),
-];
-
-const setByHand = (tree: Tree, line: Line, setCrown: Float64Array): boolean =>
-  line.runs.some((run) => tree.runs[run]!.grade.type !== 'auto') ||
-  nodesOf(tree, line).some((node) => !Number.isNaN(setCrown[node]!));
-
-/** One pitch all along must be that of its most demanding run. */
-const leastOf = ({ runs }: Line, leastPitch: Float64Array): number =>
-  runs.reduce((most, run) => Math.max(most, leastPitch[run]!), 0);
-
-function stationsOf(tree: Tree, { runs }: Line): number[] {
-  const stations = [0];
-  for (const run of runs) stations.push(stations[stations.length - 1]! + tree.runs[run]!.length);
-  return stations;
-}
-
-type Joining = ReadonlyMap<number, readonly { line: Line; arrival: number }[]>;
-
-/** Highest crown at a node that cover and the other lines that end there allow. */
-function ceilingAt(node: number, own: Line, bound: Float64Array, joining: Joining): number {
-  return (joining.get(node) ?? []).reduce(
-    (least, { line, arrival }) => (line === own ? least : Math.min(least, arrival)),
-    bound[node]!,
+/** Crown at the end of every run that joins no other, m; NaN elsewhere. */
+function endsByGround(tree: Tree, settings: Settings, crown: Float64Array, laidPitch: Float64Array): Float64Array {
+  return Float64Array.from(tree.runs, (_, index) =>
+    isEnd(tree, tree.lower[index]!)
+      ? endOf(tree, settings, index, crown[tree.upper[index]!]!, laidPitch[index]!)
+      : Number.NaN,
   );
 }
 
-/** Highest crown with which each line can reach its foot on one pitch, by foot. Branches come after what they join, so from the last. */
-function joiningLines(
+function runEnds(
   tree: Tree,
-  lines: Line[],
-  bound: Float64Array,
   crown: Float64Array,
-  setCrown: Float64Array,
-  leastPitch: Float64Array,
-): Joining {
-  const joining = new Map<number, { line: Line; arrival: number }[]>();
-  for (const line of [...lines].reverse()) {
-    const nodes = nodesOf(tree, line);
-    const foot = nodes[nodes.length - 1]!;
-    const last = line.runs[line.runs.length - 1]!;
-    const stations = stationsOf(tree, line);
-    const far = stations[stations.length - 1]!;
-    const arrival = setByHand(tree, line, setCrown)
-      ? arrivalOf(tree.runs[last]!, crown[tree.upper[last]!]!, leastPitch[last]!)
-      : nodes
-          .slice(0, -1)
-          .reduce(
-            (least, node, k) =>
-              Math.min(least, ceilingAt(node, line, bound, joining) - leastOf(line, leastPitch) * (far - stations[k]!)),
-            Number.POSITIVE_INFINITY,
-          );
-    joining.set(foot, [...(joining.get(foot) ?? []), { line, arrival }]);
-  }
-  return joining;
-}
-
-/** A line set by hand keeps its shallowest levels, below whatever the lines it meets came to. */
-function refollow(
-  tree: Tree,
-  runs: number[],
-  crown: Float64Array,
-  setCrown: Float64Array,
-  leastPitch: Float64Array,
-): void {
-  for (const run of runs) {
-    const to = tree.lower[run]!;
-    const joins = run === runs[runs.length - 1] && tree.leaving[to] !== NONE;
-    if (!joins && Number.isNaN(setCrown[to]!)) {
-      crown[to] = Math.min(crown[to]!, arrivalOf(tree.runs[run]!, crown[tree.upper[run]!]!, leastPitch[run]!));
-    }
-  }
-}
-
-function runEnds(tree: Tree, crown: Float64Array, leastPitch: Float64Array): Pick<Levels, 'crownUp' | 'crownDown'> {
+  ends: Float64Array,
+  laidPitch: Float64Array,
+): Pick<Levels, 'crownUp' | 'crownDown'> {
   const crownUp = Float64Array.from(tree.runs, (_, run) => crown[tree.upper[run]!]!);
   const crownDown = Float64Array.from(tree.runs, (run, index) => {
+    if (!Number.isNaN(ends[index]!)) return ends[index]!;
     const meets = crown[tree.lower[index]!]!;
     return run.grade.type === 'auto' || (run.grade.type === 'levels' && run.grade.down === undefined)
       ? meets
-      : arrivalOf(run, crownUp[index]!, leastPitch[index]!);
+      : arrivalOf(run, crownUp[index]!, laidPitch[index]!);
   });
   return { crownUp, crownDown };
 }

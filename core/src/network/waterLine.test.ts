@@ -74,7 +74,8 @@ function comb(count: number, flow: number): WaterNetwork {
   return {
     inverts,
     inflows: inverts.map((_, k) => (k % 2 === 1 ? flow : 0)),
-    losses: inverts.map((_, k) => (k % 2 === 0 ? 0.5 : 0)),
+    // A wye at every node of the trunk, an entry at every head.
+    losses: inverts.map((_, k) => (k % 2 === 0 ? 0.5 : 1.5)),
     runs,
     order: runs.map((_, k) => k),
   };
@@ -98,11 +99,12 @@ describe('a network', () => {
           const wetter = solveWaterLine(comb(12, flow * more), () => outlet).levels;
           const higher = solveWaterLine(comb(12, flow), () => outlet + 0.3).levels;
           base.forEach((level, k) => {
-            expect(wetter[k]!).toBeGreaterThanOrEqual(level - 1e-6);
-            expect(higher[k]!).toBeGreaterThanOrEqual(level - 1e-6);
+            expect(wetter[k]!).toBeGreaterThanOrEqual(level - 1e-9);
+            expect(higher[k]!).toBeGreaterThanOrEqual(level - 1e-9);
           });
         },
       ),
+      { numRuns: 400 },
     );
   });
 });

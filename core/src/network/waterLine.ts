@@ -4,6 +4,7 @@
  * the node's level. Flows are added down the tree first.
  */
 import { backwater, flowArea, freeDepth, type Backwater, type Reach } from '../hydraulics/backwater';
+import { criticalDepth } from '../hydraulics/criticalDepth';
 import { GRAVITY } from '../units/constants';
 
 /** A network by index: nodes in any order, at most one run out of each, no loops. */
@@ -15,6 +16,10 @@ export interface WaterNetwork {
   /** m³/s, one a run. */
   flows?: Float64Array;
   losses: ArrayLike<number>;
+  /** Head (m) that each run loses at its head besides, by its index and flow: a throat's. None when absent. */
+  throatLoss?: (run: number, flow: number) => number;
+  /** K at the foot of each run that ends at an outlet, where what stands there covers it; none when absent. */
+  exitLosses?: ArrayLike<number>;
   runs: readonly WaterRun[];
   /** Runs in such an order that every run comes before the one it flows into. */
   order: ArrayLike<number>;
@@ -56,6 +61,16 @@ function reachOf(network: WaterNetwork, run: WaterRun, flow: number): Reach & { 
   };
 }
 
+/** Depth of water (m) over the foot of a pipe that ends where water stands `standing` m over it, or below. */
+function depthAtEnd(reach: Reach, standing: number, exitLoss: number): number {
+  const free = freeDepth(reach);
+  if (standing <= 0) return free;
+  const full = (Math.PI * reach.diameter ** 2) / 4;
+  // In proportion to how far it is covered: a fitting in the open costs nothing.
+  const covered = Math.min(1, standing / reach.diameter);
+  return Math.max(free, standing + (covered * exitLoss * (reach.flow / full) ** 2) / (2 * GRAVITY));
+}
+
 /** Flow that passes each run: what enters at and above its head. */
 export function flowsDown({ inverts, inflows, runs, order }: WaterNetwork): Float64Array {
   const passing = inflows ? Float64Array.from(inflows) : new Float64Array(inverts.length);
@@ -68,9 +83,17 @@ export function flowsDown({ inverts, inflows, runs, order }: WaterNetwork): Floa
   return flows;
 }
 
+/** Head (m) that stands over a pipe's invert before its entry: its depth and K V²/2g, and never less than at critical depth, where it passes most. */
+function headBefore(depth: number, { diameter, flow }: Reach, loss: number): number {
+  if (loss <= 0 || depth <= 0 || flow <= 0) return depth;
+  const at = (y: number): number => y + (loss * (flow / flowArea(y, diameter)) ** 2) / (2 * GRAVITY);
+  // Backwater slows a pipe that ran at critical depth; what stands before it does not fall for that.
+  return Math.max(at(depth), at(Math.min(depth, criticalDepth({ diameter, flow }))));
+}
+
 /**
- * Solves it. `control` gives the level (m) that an outlet node (one with no run out) is kept at or above; the pipe's own free depth
- * when that stands higher.
+ * Solves it. `control` gives the level (m) that an outlet node (one with no run out) is kept at or above. Every pipe that ends there has
+ * a free depth of its own, and only what `control` says is common to them; the node's own level is the highest of all.
  */
 export function solveWaterLine(network: WaterNetwork, control: (node: number) => number): WaterLine {
   const { inverts, losses, runs, order, backwaterOf = (_, reach, level) => backwater(reach, level) } = network;
@@ -81,21 +104,20 @@ export function solveWaterLine(network: WaterNetwork, control: (node: number) =>
   for (const run of runs) leaves[run.from] = 1;
   for (let node = 0; node < inverts.length; node++)
     if (!leaves[node]) levels[node] = Math.max(control(node), inverts[node]!);
-  // The water at an outlet stands at least at the free depth of the pipes that end there.
-  for (let k = 0; k < runs.length; k++) {
-    const { to } = runs[k]!;
-    if (leaves[to]) continue;
-    const reach = reachOf(network, runs[k]!, flows[k]!);
-    levels[to] = Math.max(levels[to]!, reach.invertDown + freeDepth(reach));
-  }
   for (let k = order.length - 1; k >= 0; k--) {
     const index = order[k]!;
     const run = runs[index]!;
     const reach = reachOf(network, run, flows[index]!);
-    const line = backwaterOf(index, reach, levels[run.to]! - reach.invertDown);
+    const over = leaves[run.to]
+      ? levels[run.to]! - reach.invertDown
+      : depthAtEnd(reach, control(run.to) - reach.invertDown, network.exitLosses?.[index] ?? 0);
+    const line = backwaterOf(index, reach, over);
     reaches[index] = line;
-    const velocity = line.depthUp > 0 ? reach.flow / flowArea(line.depthUp, run.diameter) : 0;
-    levels[run.from] = reach.invertUp + line.depthUp + (losses[run.from]! * velocity * velocity) / (2 * GRAVITY);
+    if (!leaves[run.to]) levels[run.to] = Math.max(levels[run.to]!, reach.invertDown + over);
+    levels[run.from] =
+      reach.invertUp +
+      headBefore(line.depthUp, reach, losses[run.from]!) +
+      (network.throatLoss?.(index, reach.flow) ?? 0);
   }
   return { flows, levels, reaches };
 }

@@ -3,10 +3,11 @@ import { MATERIAL_FACTS } from '../catalogue/pipes';
 import { normalDepth } from '../hydraulics/pipe';
 import { ofKind, type Job } from '../job/job';
 import { diameterOf, type Basin, type Channel, type RainElement, type Run } from '../job/kinds';
-import { designFlows, governing, MIN_TIME_OF_CONCENTRATION, type DesignFlows } from '../network/designFlow';
+import { designFlows, governing, type DesignFlows } from '../network/designFlow';
 import type { Levels } from '../network/levels';
 import { accumulate, type Tree } from '../network/tree';
 import { intensityOf } from '../rain/intensity';
+import { rainTable } from '../rain/intensityOfRain';
 import { withBypass, type OnSlope } from '../runoff/bypass';
 import type { Arrival, Sources } from '../runoff/sources';
 import type { Layout } from './layout';
@@ -72,11 +73,8 @@ const entering = stage(
     channels: readonly Channel[],
     sources: Sources,
   ): Entering => {
-    const uniform = rain?.intensity ?? 0;
-    const table = rain?.table;
-    // The 5-minute figure is the job's own word; the table only says how it weakens after that.
-    const scale = table ? uniform / intensityOf(table, MIN_TIME_OF_CONCENTRATION) : 1;
-    const rainOfDuration = (duration: number): number => (table ? scale * intensityOf(table, duration) : uniform);
+    const table = rainTable(rain);
+    const rainOfDuration = (duration: number): number => intensityOf(table, duration);
     const flowOf = (parts: readonly Arrival[]): number =>
       governing(
         [...parts].sort((a, b) => a.time - b.time),

@@ -18,21 +18,36 @@ const basinPlans = stage(
   'basins',
   (basins: readonly Basin[], landings: Landings, onSlope: Slopes, settings: Settings): InletPlan[] =>
     basins.map((basin) => {
-      const { entering, waterLevel } = landings[basin.id]!;
-      const passed = onSlope.get(basin.id)?.passed;
-      const inputs = [entering, waterLevel ?? Number.NaN, settings.ponding, passed ?? Number.NaN];
-      return rememberedBasins(basin, inputs, () => basinPlan(basin, entering, waterLevel, settings, passed));
+      const { entering: taken, waterLevel, passing } = landings[basin.id]!;
+      const passedOn = onSlope.get(basin.id)?.passed;
+      const { ponding, spillLength } = settings;
+      const inputs = [taken, waterLevel ?? Number.NaN, ponding, spillLength, passedOn ?? Number.NaN, passing];
+      return rememberedBasins(basin, inputs, () =>
+        basinPlan(basin, { taken, waterLevel, passedOn, passing }, settings),
+      );
     }),
 );
 
 const channelPlans = stage(
   'channels',
-  (channels: readonly Channel[], landings: Landings, onSlope: Slopes, runs: readonly Run[]): InletPlan[] => {
+  (
+    channels: readonly Channel[],
+    landings: Landings,
+    onSlope: Slopes,
+    runs: readonly Run[],
+    settings: Settings,
+  ): InletPlan[] => {
     const outlets = new Map(channels.length === 0 ? [] : runs.map((run) => [run.from, diameterOf(run)]));
     return channels.map((channel) => {
-      const { entering, waterLevel } = landings[channel.id]!;
-      const outlet = outlets.get(channel.id) ?? null;
-      return channelPlan(channel, entering, waterLevel, outlet, onSlope.get(channel.id)?.passed);
+      const { entering: taken, waterLevel, passing, invert } = landings[channel.id]!;
+      const diameter = outlets.get(channel.id);
+      const outlet = diameter === undefined || invert === null ? null : { diameter, invert };
+      return channelPlan(
+        channel,
+        { taken, waterLevel, passedOn: onSlope.get(channel.id)?.passed, passing },
+        outlet,
+        settings,
+      );
     });
   },
 );
@@ -69,7 +84,7 @@ export function inletsOf(
     basins,
     basinPlans(basins, landings, onSlope, settings),
     channels,
-    channelPlans(channels, landings, onSlope, ofKind(job, 'run')),
+    channelPlans(channels, landings, onSlope, ofKind(job, 'run'), settings),
     ofKind(job, 'downspout'),
     sources,
   );

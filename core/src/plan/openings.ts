@@ -2,14 +2,7 @@
 import { firstSill, type InletPlan } from '../inlets';
 import { rainOf, type Job } from '../job/job';
 import type { RainElement } from '../job/kinds';
-
-export interface Openings {
-  returnPeriod: number;
-  /** Of the 5-minute rain, m/s. */
-  intensity: number;
-  /** How far the water stays below the sill at each inlet that protects one, m; less than 0 when it stands over it. */
-  freeboards: Readonly<Record<string, number>>;
-}
+import { byId, type Openings } from './solution';
 
 const rarerRains = new WeakMap<RainElement, RainElement>();
 
@@ -28,7 +21,7 @@ function rarerRain(rain: RainElement): RainElement | null {
   return rarer;
 }
 
-/** Checks every opening; null when no rain is said for it, or no inlet protects one. `inletsIn` gives the job's inlets in a rain. */
+/** Checks every opening, and the gutters over them; null when no rain is said for it, or no inlet protects one. `inletsIn` gives the job's inlets in a rain. */
 export function openingsOf(
   job: Job,
   inletsIn: (rain: RainElement) => Readonly<Record<string, InletPlan>>,
@@ -36,8 +29,12 @@ export function openingsOf(
   const rain = rainOf(job);
   const rarer = rain && firstSill(job) ? rarerRain(rain) : null;
   if (!rain?.openings || !rarer) return null;
-  const freeboards: Record<string, number> = {};
-  for (const [id, inlet] of Object.entries(inletsIn(rarer)))
-    if (inlet.kind !== 'downspout' && inlet.freeboard !== null) freeboards[id] = inlet.freeboard;
-  return { returnPeriod: rain.openings.returnPeriod, intensity: rain.openings.intensity, freeboards };
+  const freeboards = byId<number>();
+  const spills = byId<number>();
+  for (const [id, inlet] of Object.entries(inletsIn(rarer))) {
+    if (inlet.kind === 'downspout') {
+      if (inlet.overshoot > 0) spills[id] = inlet.overshoot;
+    } else if (inlet.freeboard !== null) freeboards[id] = inlet.freeboard;
+  }
+  return { returnPeriod: rain.openings.returnPeriod, intensity: rain.openings.intensity, freeboards, spills };
 }

@@ -21,6 +21,9 @@ const after = (job: Job, change: Change): { job: Job; plan: Plan } => {
   const next = applyChange(job, change).job;
   return { job: next, plan: planJob(next) };
 };
+/** But what is only to be minded: the gutters, in a rarer rain. */
+const toMend = (plan: Plan): string[] =>
+  plan.snags.filter(({ severity }) => severity !== 'mind').map(({ code }) => code);
 const codes = (plan: Plan): string[] => plan.snags.map((snag) => snag.code);
 
 describe('the sample by hand', () => {
@@ -51,7 +54,7 @@ describe('the sample by hand', () => {
     // 6 in, n 0.012, ½ %: 192.9 gpm.
     expect(trunk.capacity / GPM).toBeCloseTo(192.9, 0);
     expect(plan.verdict.sentence).toBe('Line A runs out of fall 13′\u00a011″ short of Roadside swale.');
-    expect(codes(plan)).toEqual(['outOfFall', 'capacityExceeded']);
+    expect(toMend(plan)).toEqual(['outOfFall', 'capacityExceeded']);
   });
 
   it('is solved by its own two fixes', () => {
@@ -61,7 +64,7 @@ describe('the sample by hand', () => {
       expect(now.snags[0]!.code).toBe(code);
       job = applyChange(job, fixOf(job, now, now.snags[0]!)!.change).job;
     }
-    expect(planJob(job).verdict).toMatchObject({ state: 'holds', stops: 0, fixes: 0 });
+    expect(planJob(job).verdict).toMatchObject({ state: 'mind', stops: 0, fixes: 0 });
   });
 
   it('shows the working of every figure, with the figure as its result', () => {
@@ -178,7 +181,7 @@ describe('snags', () => {
     ['outOfFall', () => changed('swale', { controlLevel: -0.93, groundLevel: -0.9 })],
   ];
 
-  it('has none to start from', () => expect(codes(planJob(sound()))).toEqual([]));
+  it('has none to start from', () => expect(toMend(planJob(sound()))).toEqual([]));
 
   it.each(cases)('%s is found, told with its figure, and mended by its fix', (code, make) => {
     const job = make();

@@ -20,10 +20,20 @@ export interface RainResponse {
   landings: Record<string, LandingPlan>;
 }
 
-function landingPlan({ tree, levels }: Layout, flows: JobFlows, water: WaterLine, at: number): LandingPlan {
+/** Of the runs that end at a landing, the one whose invert is lowest there; undefined when none does. */
+function lowestArriving({ tree, levels }: Layout, at: number): number | undefined {
+  const invert = (run: number): number => levels.crownDown[run]! - diameterOf(tree.runs[run]!);
+  return tree.arriving[at]!.reduce<number | undefined>(
+    (lowest, run) => (lowest === undefined || invert(run) < invert(lowest) ? run : lowest),
+    undefined,
+  );
+}
+
+function landingPlan(layout: Layout, flows: JobFlows, water: WaterLine, at: number): LandingPlan {
+  const { tree, levels } = layout;
   const landing = tree.landings[at]!;
   const leaving = tree.leaving[at]!;
-  const run = leaving === NONE ? tree.arriving[at]![0] : leaving;
+  const run = leaving === NONE ? lowestArriving(layout, at) : leaving;
   const crown = run === undefined ? null : leaving === NONE ? levels.crownDown[run]! : levels.crownUp[run]!;
   return {
     id: landing.id,

@@ -16,7 +16,8 @@ describe('cover', () => {
         jobOf(
           ground(50, 'basin'),
           basin(),
-          out(),
+          // All of it a bank: only what lies over its head is judged.
+          out({ bank: { length: 20, topLevel: 0 } }),
           pipe('basin', { under, material, grade: { type: 'levels', up: -cover - 0.1524, down: -1.4 } }),
         ),
       ),
@@ -204,6 +205,23 @@ it('a line through the kerb drains dry at the gutter, needs no stone and is said
       ),
     ).snags.map(({ code }) => code),
   ).toContain('outOfFall');
+});
+
+it('a line through the kerb never comes out below the gutter, whatever bottom was noted for what was there before', () => {
+  const kerb = (controlLevel: number | undefined) =>
+    planJob(
+      jobOf(
+        ground(50, 'basin'),
+        basin(),
+        out({ form: 'kerb', groundLevel: -0.3, ...(controlLevel === undefined ? {} : { controlLevel }) }),
+        pipe('basin', { length: 12, nominal: 0.1016 }),
+      ),
+    );
+  expect(codes(kerb(undefined))).toContain('outOfFall');
+  expect(kerb(-1.5).budgets).toEqual(kerb(undefined).budgets);
+  expect(codes(kerb(-1.5))).toContain('outOfFall');
+  // A slot above the gutter asks for more fall.
+  expect(kerb(-0.2).budgets[0]!.left).toBeCloseTo(kerb(undefined).budgets[0]!.left - 0.1, 9);
 });
 
 it('critical depth of a channel is where T Q² = g A³', () => {

@@ -1,9 +1,11 @@
 /** Every run with the water in it. */
-import { OUTFALLS } from '../catalogue/outfalls';
+import { isControlKnown, OUTFALLS } from '../catalogue/outfalls';
 import { MATERIAL_FACTS } from '../catalogue/pipes';
 import { runFlow, type RunFlow } from '../hydraulics/runFlow';
+import { flowArea, leastDepth } from '../hydraulics/backwater';
 import { diameterOf, type Landing, type Run } from '../job/kinds';
-import { leastCoverOf } from '../network/levels';
+import { comesOut, coveredTo } from '../network/covered';
+import { leastCoverOf } from '../network/crowns';
 import type { Line } from '../network/lines';
 import type { WaterLine } from '../network/waterLine';
 import type { JobFlows } from './flows';
@@ -18,9 +20,22 @@ function letterOfRuns(lines: Line[], count: number): string[] {
   return letters;
 }
 
-const comesOut = (landing: Landing): boolean => landing.kind === 'discharge' && OUTFALLS[landing.form].opensOut;
-
 const pipeFlows = perElement<Run, RunFlow>();
+const topSpeeds = perElement<Run, number>();
+
+/** How deep an existing main lies where it is joined, m: ground less invert; 0 elsewhere, or where nobody knows. */
+const mainDepth = (lower: Landing): number =>
+  lower.kind === 'discharge' && OUTFALLS[lower.form].hasCapacity && isControlKnown(lower)
+    ? lower.groundLevel - lower.controlLevel!
+    : 0;
+
+/** Velocity (m/s) of a flow (m³/s) where it runs fastest in one pipe of a run that falls `slope` m/m: drowned or not, at some time it is not. */
+function topVelocity(run: Run, slope: number, flow: number): number {
+  if (flow <= 0) return 0;
+  const diameter = diameterOf(run);
+  const { roughness } = MATERIAL_FACTS[run.material];
+  return flow / flowArea(leastDepth({ length: run.length, diameter, roughness, slope, flow }), diameter);
+}
 
 function runPlan(
   { tree, levels, settings }: Layout,
@@ -43,6 +58,8 @@ function runPlan(
   const reach = water.reaches[index]!;
   const side = run.parallel ?? 1;
   const groundUp = tree.landings[upper]!.groundLevel;
+  const covered = coveredTo(run, tree.landings[upper]!, lower, settings);
+  const invertThere = crownUp - diameter - pitch * covered.station;
   const { gritSize, leastVelocity } = settings;
   const inPipe = pipeFlows(run, [pitch, flow, ordinaryFlow, gritSize, leastVelocity], () =>
     runFlow({
@@ -87,6 +104,16 @@ function runPlan(
     groundDown: lower.groundLevel,
     coverUp: groundUp - crownUp,
     coverDown: comesOut(lower) ? null : lower.groundLevel - crownDown,
+    cover: Math.min(groundUp - crownUp, covered.ground - invertThere - diameter),
+    comesOutOver: run.length - covered.station,
+    coveredGround: covered.ground,
+    trenchDepth: Math.max(
+      groundUp - crownUp + diameter,
+      lower.groundLevel - crownDown + diameter,
+      covered.ground - invertThere,
+      // A main is dug down to where it lies, whatever comes to it by a drop.
+      mainDepth(lower),
+    ),
     leastCover: leastCoverOf(run, settings),
     effectiveArea: area,
     flow,
@@ -99,6 +126,7 @@ function runPlan(
     waterDown: crownDown - diameter + reach.depthDown,
     regime: reach.regime,
     parallel: side,
+    topVelocity: topSpeeds(run, [pitch, flow], () => topVelocity(run, pitch, flow / side)),
     travelTime: inPipe.velocity > 0 ? run.length / inPipe.velocity : 0,
     widestAbove: tree.arriving[upper]!.reduce((widest, above) => Math.max(widest, tree.runs[above]!.nominal), 0),
   };

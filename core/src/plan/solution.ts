@@ -7,7 +7,6 @@ import type { Settings } from '../job/settings';
 import type { FallBudget } from '../network/budget';
 import type { OnSlope } from '../runoff/bypass';
 import type { Sources } from '../runoff/sources';
-import type { Openings } from './openings';
 
 export interface LandingPlan {
   id: string;
@@ -55,7 +54,14 @@ export interface RunPlan extends RunFlow {
   coverUp: number;
   /** Null where the pipe comes out of the ground. */
   coverDown: number | null;
+  /** Least of what lies over it, m: at its head, and at its foot or where it may begin to come out; and the length over which it may, m. */
+  cover: number;
+  comesOutOver: number;
+  /** Ground where the least cover is asked last, m. */
+  coveredGround: number;
   leastCover: number;
+  /** Greatest depth of its trench, m: ground less invert. */
+  trenchDepth: number;
   effectiveArea: number;
   flow: number;
   ordinaryFlow: number;
@@ -70,9 +76,49 @@ export interface RunPlan extends RunFlow {
   regime: Regime;
   /** How many such pipes lie side by side, and the widest that comes in above, m. */
   parallel: number;
+  /** Fastest that its water runs anywhere in it, m/s: a short steep pipe does not come to the speed of a long one. */
+  topVelocity: number;
   widestAbove: number;
   /** Time that its water takes down it, s; 0 when dry. */
   travelTime: number;
+}
+
+/** How a pipe ends in a way out, as it is laid. */
+export interface PipeEnd {
+  run: string;
+  discharge: string;
+  invert: number;
+  /** Lowest that it may be there, m: the way out's control level. */
+  control: number;
+  /** Invert less that, m; less than 0 where it ends too low. */
+  over: number;
+  /** m along the line from its end back to where its invert comes down to the control level; 0 when it does not. */
+  shortBy: number;
+  /** Into a main: how far above it the pipe comes in, m; 0 where it comes into the main itself. */
+  drop: number;
+}
+
+/** Water that stays in the line behind a pop-up after the rain. */
+export interface StandingWater {
+  /** Over the lowest invert, m; over how much of pipe, m; and how much it is, m³. */
+  depth: number;
+  length: number;
+  volume: number;
+  /** Whether something that always runs keeps it so. */
+  fed: boolean;
+  /** Time until it has drained, s; null where nothing drains it. */
+  drainTime: number | null;
+}
+
+/** Doors and window wells in the rarer rain. */
+export interface Openings {
+  returnPeriod: number;
+  /** Of the 5-minute rain, m/s. */
+  intensity: number;
+  /** How far the water stays below the sill at each inlet that protects one, m; less than 0 when it stands over it. */
+  freeboards: Readonly<Record<string, number>>;
+  /** What the gutter over each downspout spills beside the wall in it, where it does, m³/s. */
+  spills: Readonly<Record<string, number>>;
 }
 
 export interface Solution {
@@ -84,6 +130,10 @@ export interface Solution {
   lines: { letter: string; runs: string[] }[];
   /** The tightest route into each discharge, tightest of all first; `budgetFrom` gives any other. */
   budgets: FallBudget[];
+  /** Every pipe that ends in a way out. */
+  ends: PipeEnd[];
+  /** By way out that does not drain dry; only those where water stays. */
+  standing: Readonly<Record<string, StandingWater>>;
   sources: Sources;
   /** Inlets on a slope, by id: what they take, and pass on. */
   onSlope: ReadonlyMap<string, OnSlope>;

@@ -37,7 +37,7 @@ it('an edit enters the stages that read what it touches, and no others', () => {
   expect(larger).not.toEqual(expect.arrayContaining(['layout']));
 });
 
-it('undone, nothing is worked out again', () => {
+it('undone, everything stands in the order in which it stood', () => {
   const job = quillfeather();
   planJob(job);
   const { job: after, inverse } = applyChange(

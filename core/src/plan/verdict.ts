@@ -48,7 +48,8 @@ function stormOf(job: Job): string {
 
 /** What takes the water of a way out, in a sentence. */
 const called = (discharge: Discharge): string =>
-  OUTFALLS[discharge.form].calledByName ? discharge.name : RECEIVING_FACTS[receivingOf(discharge)].called;
+  OUTFALLS[discharge.form].called ??
+  (OUTFALLS[discharge.form].calledByName ? discharge.name : RECEIVING_FACTS[receivingOf(discharge)].called);
 
 function carries(job: Job, solution: Solution): string {
   const discharges = ofKind(job, 'discharge').filter((discharge) => solution.landings[discharge.id]!.passing > 0);
@@ -56,5 +57,5 @@ function carries(job: Job, solution: Solution): string {
   const where = discharges.length === 1 ? called(discharges[0]!) : `${discharges.length} ways out`;
   const spare = solution.budgets[0]?.left ?? 0;
   const dry = solution.openings ? `; openings stay dry in the ${solution.openings.returnPeriod}-year` : '';
-  return `Carries ${stormOf(job)} to ${where} with ${text(showSmall(spare, headOf(job).units))} of fall to spare${dry}.`;
+  return `Carries ${stormOf(job)} to ${where} with ${text(showSmall(spare, headOf(job).units))} of fall to spare, for pitch alone${dry}.`;
 }

@@ -4,43 +4,57 @@ import { OUTFALLS } from '../catalogue/outfalls';
 import { MATERIAL_FACTS } from '../catalogue/pipes';
 import { backwater, type Backwater, type Reach } from '../hydraulics/backwater';
 import { diameterOf, isGroundInlet, type Run } from '../job/kinds';
+import { highestJoin, standingAt } from '../network/receiving';
 import { NONE, type Tree } from '../network/tree';
 import { solveWaterLine, type WaterLine } from '../network/waterLine';
 import type { JobFlows } from './flows';
 import type { Layout } from './layout';
 import { perElement } from './perElement';
+import { GRAVITY } from '../units/constants';
 import { stage } from './stage';
 
 /** Contraction of a jet through a sharp opening. */
 const CONTRACTION = 0.62;
 
-/** K of an adapter's throat: the jet through it spreads again to the pipe (Borda and Carnot), (A / (0.62 At) − 1)². */
-function throatLoss(run: Run): number {
+/**
+ * Head (m) that an adapter's throat costs a flow (m³/s): the jet through it spreads again to the pipe (Borda and Carnot),
+ * (1/0.62 − At/A)² Vt²/2g by the velocity in the throat running full. However deep the pipe below runs, so that more rain costs more.
+ */
+function throatLoss(run: Run, flow: number): number {
   const diameter = diameterOf(run);
   if (run.throat === undefined || run.throat >= diameter) return 0;
-  return ((diameter / run.throat) ** 2 / CONTRACTION - 1) ** 2;
+  const velocity = flow / ((Math.PI * run.throat ** 2) / 4);
+  return ((1 / CONTRACTION - (run.throat / diameter) ** 2) ** 2 * velocity * velocity) / (2 * GRAVITY);
 }
+
+/** Where several pipes come in, as at a downspout's foot in the middle of a line. */
+const { meetingLoss: WYE_LOSS } = JUNCTION_FACTS.wye;
 
 /** K of V²/2g for what stands at a landing. */
 function formLoss(tree: Tree, at: number): number {
   const landing = tree.landings[at]!;
   if (isGroundInlet(landing)) return ENTRY_LOSS;
+  // What falls down a leader has lost its velocity at the foot.
+  if (landing.kind === 'downspout') return tree.arriving[at]!.length > 0 ? WYE_LOSS : ENTRY_LOSS;
   if (landing.kind !== 'junction') return 0;
   const { meetingLoss, throughLoss } = JUNCTION_FACTS[landing.form];
   if (tree.arriving[at]!.length > 1) return meetingLoss;
   return landing.form === 'bend' ? TURN_FACTS[landing.turn ?? 'one45'].loss : throughLoss;
 }
 
-/** K of V²/2g at a landing, of the pipe that leaves it. */
-function lossAt(tree: Tree, at: number): number {
-  const leaving = tree.leaving[at]!;
-  return formLoss(tree, at) + (leaving === NONE ? 0 : throatLoss(tree.runs[leaving]!));
+/** K at the foot of a run, where what stands there covers it: into a main through a wye, or down a drop that turns it. */
+function exitLoss({ tree, levels, settings }: Layout, index: number): number {
+  const landing = tree.landings[tree.lower[index]!]!;
+  if (landing.kind !== 'discharge' || !OUTFALLS[landing.form].hasCapacity) return 0;
+  const invert = levels.crownDown[index]! - diameterOf(tree.runs[index]!);
+  return invert > highestJoin(landing, settings) ? TURN_FACTS.one90.loss : WYE_LOSS;
 }
 
 const reaches = perElement<Run, Backwater>();
 
 /** Water line of a layout under its flows. */
-export const waterLineOf = stage('water line', ({ tree, levels, settings }: Layout, flows: JobFlows): WaterLine => {
+export const waterLineOf = stage('water line', (layout: Layout, flows: JobFlows): WaterLine => {
+  const { tree, levels, settings } = layout;
   const invertUp = (index: number): number => levels.crownUp[index]! - diameterOf(tree.runs[index]!);
   const invertDown = (index: number): number => levels.crownDown[index]! - diameterOf(tree.runs[index]!);
   const inverts = tree.landings.map((landing, at) => {
@@ -53,7 +67,9 @@ export const waterLineOf = stage('water line', ({ tree, levels, settings }: Layo
   });
   const network = {
     inverts,
-    losses: tree.landings.map((_, at) => lossAt(tree, at)),
+    losses: tree.landings.map((_, at) => formLoss(tree, at)),
+    exitLosses: tree.runs.map((_, index) => exitLoss(layout, index)),
+    throatLoss: (index: number, flow: number) => throatLoss(tree.runs[index]!, flow),
     order: tree.runs.map((_, index) => index),
     runs: tree.runs.map((run, index) => ({
       from: tree.upper[index]!,
@@ -71,6 +87,6 @@ export const waterLineOf = stage('water line', ({ tree, levels, settings }: Layo
   return solveWaterLine(network, (node) => {
     const landing = tree.landings[node]!;
     if (landing.kind !== 'discharge') return Number.NEGATIVE_INFINITY;
-    return OUTFALLS[landing.form].standing(landing, settings);
+    return standingAt(landing, flows.flow[node]!, settings);
   });
 });

@@ -1,6 +1,7 @@
 /** From a frequency table to a job's rain: the design rain, and the rarer one that openings are checked by. */
 import type { RainElement } from '../job/kinds';
 import { intensityOf } from './intensity';
+import { ROOF_DURATION } from './intensityOfRain';
 
 /** Intensities (m/s) by return period (years) and duration (s): `intensities[returnPeriod][duration]`. */
 export interface FrequencyRows {
@@ -9,8 +10,6 @@ export interface FrequencyRows {
   intensities: readonly (readonly number[])[];
 }
 
-/** Roofs answer at once: sized by the 5-minute rain, s. */
-export const ROOF_DURATION = 300;
 /** Doors and window wells are commonly checked by this, years. */
 const OPENINGS_BY = 100;
 

@@ -33,6 +33,10 @@ function taking(inlet: SlopeInlet, flow: number): Interception {
   );
 }
 
+/** Share that an inlet on a slope takes of a flow (m³/s); all of it where it stands in a low spot. */
+export const takenOnSlope = (inlet: GroundInlet, flow: number): number =>
+  onSlope(inlet) ? taking(inlet, flow).share : 1;
+
 /** Every inlet on a slope after those that pass water on to it. Ones that go round are left out; the job's faults name them. */
 function ordered(inlets: SlopeInlet[]): SlopeInlet[] {
   const place = placesOf(inlets);

@@ -12,6 +12,7 @@ import {
   type Surface,
 } from '../job/kinds';
 import { indicesIn, placesOf, upstreamFirst } from '../numeric/upstreamFirst';
+import { rainTable } from '../rain/intensityOfRain';
 import type { IntensityTable } from '../rain/intensity';
 import { frequencyFactor, runoffCoefficient } from './rational';
 import { gatheringArea } from './roofArea';
@@ -121,7 +122,7 @@ class Following {
     this.downspoutIds = new Set(downspouts.map(({ id }) => id));
     this.landingIds = new Set(landings.map(({ id }) => id));
     this.factor = rain && rain.source.type !== 'typed' ? frequencyFactor(rain.source.returnPeriod) : 1;
-    this.table = rain?.table ?? { durations: [0], intensities: [rain?.intensity ?? 0] };
+    this.table = rainTable(rain);
   }
 
   sources(): Sources {

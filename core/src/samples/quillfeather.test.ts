@@ -18,6 +18,7 @@ it('is a sound job that holds one Stop and one Fix, each mended by its own fix',
   expect(plan.snags.map(({ severity, code }) => [severity, code])).toEqual([
     ['stop', 'outOfFall'],
     ['fix', 'capacityExceeded'],
+    ['mind', 'gutterSpills'],
   ]);
   const mended = plan.snags.reduce((now, { code }) => {
     const left = planJob(now);

@@ -157,6 +157,7 @@ const ELEMENTS: Element[] = [
     receiving: 'swale',
     groundLevel: feet(-2.9),
     controlLevel: feet(-3.24),
+    bank: { length: feet(6), topLevel: feet(-1.7) },
     buildingDistance: feet(45),
   },
   run('runKennel', 'ds3', 'basin', 24, 4),

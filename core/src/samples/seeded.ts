@@ -3,37 +3,12 @@ import { DOWNSPOUT_SIZES } from '../catalogue/downspouts';
 import { TURNS } from '../catalogue/fittings';
 import { GRATES } from '../catalogue/grates';
 import { GUTTERS } from '../catalogue/gutters';
+import { SOILS } from '../catalogue/soils';
 import { MATERIALS, NOMINAL_SIZES } from '../catalogue/pipes';
 import { SURFACE_COVERS } from '../catalogue/surfaces';
 import type { Basin, Channel, Discharge, Element, Feed, Landing, RainElement, Run } from '../job/kinds';
 import { jobFrom, type Job } from '../job/job';
-
-/** Numbers from 0 to 1, by mulberry32: thirty-two bits of state are enough for a yard. */
-export function dice(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let mixed = Math.imul(state ^ (state >>> 15), state | 1);
-    mixed ^= mixed + Math.imul(mixed ^ (mixed >>> 7), mixed | 61);
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4_294_967_296;
-  };
-}
-
-interface Hand {
-  chance(share: number): boolean;
-  between(low: number, high: number): number;
-  pick<T>(from: readonly T[]): T;
-}
-
-function handOf(seed: number): Hand {
-  const roll = dice(seed);
-  return {
-    chance: (share) => roll() < share,
-    // Tenths of a millimetre: finer than anything on site, and short in a file.
-    between: (low, high) => Math.round((low + (high - low) * roll()) * 1e4) / 1e4,
-    pick: (from) => from[Math.floor(roll() * from.length)]!,
-  };
-}
+import { handOf, type Hand } from './dice';
 
 const DURATIONS = [300, 600, 900, 1800, 3600, 7200];
 const tableOf = (intensity: number): { durations: number[]; intensities: number[] } => ({
@@ -59,6 +34,44 @@ function rainOf(hand: Hand): RainElement {
   };
 }
 
+/** `wild` jobs are set every way there is, and hardly one of them holds; `calm` ones are what a crew would lay, with one thing odd here and there. */
+export type Mood = 'wild' | 'calm';
+
+/** What is known of a main. */
+const mainOf = (hand: Hand): Partial<Discharge> => ({
+  ...(hand.chance(0.5)
+    ? { mainDiameter: hand.between(0.15, 0.6), mainPitch: hand.between(0.003, 0.03), mainUsed: hand.between(0, 0.02) }
+    : {}),
+  ...(hand.chance(0.2) ? { mainCapacity: hand.between(0.005, 0.05) } : {}),
+});
+
+/** How a pop-up's line empties. */
+const drainOf = (hand: Hand): Partial<Discharge> =>
+  hand.chance(0.5)
+    ? {
+        drain: hand.chance(0.5)
+          ? { type: 'weep' }
+          : { type: 'leach', area: hand.between(0.2, 3), soil: hand.pick(SOILS) },
+      }
+    : {};
+
+function calmDischarge(hand: Hand, id: string): Discharge {
+  const groundLevel = hand.between(-2.5, -1);
+  const form = hand.pick(['daylight', 'daylight', 'daylight', 'main', 'kerb', 'popup'] as const);
+  const common = { id, kind: 'discharge' as const, name: id, form, receiving: 'swale' as const };
+  const away = { buildingDistance: hand.between(3, 20), ...(hand.chance(0.7) ? { stone: true } : {}) };
+  if (form === 'main') return { ...common, ...away, groundLevel: -0.3, controlLevel: groundLevel, ...mainOf(hand) };
+  if (form === 'popup') return { ...common, ...away, groundLevel: hand.between(-1, -0.4), ...drainOf(hand) };
+  return {
+    ...common,
+    ...away,
+    groundLevel,
+    ...(hand.chance(0.8) ? { bank: { length: hand.between(1, 5), topLevel: hand.between(-0.6, -0.1) } } : {}),
+    ...(hand.chance(0.6) ? { controlLevel: groundLevel - hand.between(0, 0.4) } : {}),
+    ...(hand.chance(0.3) ? { standingLevel: groundLevel + hand.between(-0.3, 0.4) } : {}),
+  };
+}
+
 function dischargeOf(hand: Hand, id: string): Discharge {
   const groundLevel = hand.between(-5, 0.5);
   return {
@@ -66,11 +79,15 @@ function dischargeOf(hand: Hand, id: string): Discharge {
     kind: 'discharge',
     name: id,
     groundLevel,
-    form: hand.pick(['daylight', 'daylight', 'popup', 'main'] as const),
+    form: hand.pick(['daylight', 'daylight', 'popup', 'main', 'kerb'] as const),
     receiving: hand.pick(['swale', 'slope', 'ditch', 'street', 'lawn'] as const),
     ...(hand.chance(0.4) ? { controlLevel: groundLevel - hand.between(0, 0.4) } : {}),
     ...(hand.chance(0.3) ? { standingLevel: groundLevel + hand.between(-0.3, 0.6) } : {}),
-    ...(hand.chance(0.3) ? { mainCapacity: hand.between(0.005, 0.05), mainUsed: hand.between(0, 0.02) } : {}),
+    ...mainOf(hand),
+    ...drainOf(hand),
+    ...(hand.chance(0.4)
+      ? { bank: { length: hand.between(0.5, 8), topLevel: groundLevel + hand.between(-0.2, 2) } }
+      : {}),
     ...(hand.chance(0.3) ? { stone: true } : {}),
     ...(hand.chance(0.7) ? { buildingDistance: hand.between(1, 20) } : {}),
     ...(hand.chance(0.2) ? { assumed: true } : {}),
@@ -170,6 +187,22 @@ function gradeOf(hand: Hand, up: number): Run['grade'] {
     type: 'levels',
     ...(hand.chance(0.7) ? { up: up - hand.between(0.5, 1) } : {}),
     ...(hand.chance(0.4) ? { down: up - hand.between(0.6, 1.4) } : {}),
+  };
+}
+
+function calmRun(hand: Hand, id: string, from: Landing, to: string): Run {
+  return {
+    id,
+    kind: 'run',
+    from: from.id,
+    to,
+    length: hand.between(3, 25),
+    material: hand.pick(['smooth', 'doubleWall', 'singleWall'] as const),
+    nominal: hand.pick(NOMINAL_SIZES.slice(2, 6)),
+    grade: hand.chance(0.95) ? { type: 'auto' } : gradeOf(hand, from.groundLevel),
+    ...(hand.chance(0.1) ? { under: 'cars' as const } : {}),
+    ...(hand.chance(0.05) ? { parallel: 2 } : {}),
+    ...(hand.chance(0.05) ? { throat: 0.0762 } : {}),
   };
 }
 
@@ -292,20 +325,24 @@ function shedding(hand: Hand, landings: readonly Landing[]): Element[] {
 }
 
 /** A sound job of one to about two dozen runs; now and then with a landing that leads nowhere. */
-export function seededJob(seed: number): Job {
+export function seededJob(seed: number, mood: Mood = 'wild'): Job {
   const hand = handOf(seed * 7919 + 13);
-  const outs = Array.from({ length: hand.chance(0.25) ? 2 : 1 }, (_, k) => dischargeOf(hand, `out${k}`));
+  const calm = mood === 'calm';
+  const outs = Array.from({ length: hand.chance(0.25) ? 2 : 1 }, (_, k) =>
+    (calm ? calmDischarge : dischargeOf)(hand, `out${k}`),
+  );
   const landings: Landing[] = [];
   const runs: Run[] = [];
-  const count = 1 + Math.floor(hand.between(0, 24));
+  const count = 1 + Math.floor(hand.between(0, calm ? 8 : 24));
   for (let k = 0; k < count; k++) {
-    const landing = landingOf(hand, `n${k}`, hand.between(-1.2, 1.5));
     // A discharge at first, and later any landing put before it: never round in a loop.
-    const to = k === 0 || hand.chance(0.15) ? hand.pick(outs).id : hand.pick(landings).id;
+    const to = k === 0 || hand.chance(0.15) ? hand.pick(outs) : hand.pick(landings);
+    const rise = to.kind === 'discharge' ? 0 : to.groundLevel;
+    const landing = landingOf(hand, `n${k}`, calm ? rise + hand.between(-0.05, 0.3) : hand.between(-1.2, 1.5));
     landings.push(landing);
-    if (!hand.chance(0.04)) runs.push(runOf(hand, `r${k}`, landing, to));
+    if (!hand.chance(calm ? 0 : 0.04)) runs.push((calm ? calmRun : runOf)(hand, `r${k}`, landing, to.id));
   }
-  const settings = hand.chance(0.3)
+  const settings = hand.chance(calm ? 0 : 0.3)
     ? {
         settings: {
           cover: hand.between(0.15, 0.6),
@@ -328,7 +365,7 @@ export function seededJob(seed: number): Job {
     ...landings,
     ...runs,
   ];
-  return jobFrom(`seeded${seed}`, [...elements, ...shedding(hand, landings)]);
+  return jobFrom(`${mood}${seed}`, [...elements, ...shedding(hand, landings)]);
 }
 
 /** A large yard for benches: seeded jobs side by side until there are so many runs, and ground beside them up to so many elements. */

@@ -1,25 +1,24 @@
 import type { Basin, GroundInlet } from '../job/kinds';
 import { groundInlets } from '../job/job';
-import { inletOf } from '../inlets';
+import type { Settings } from '../job/settings';
+import { inletOf, runOffLevel } from '../inlets';
 import { sagDepth } from '../hydraulics/sagInlet';
 import type { Rule } from './snag';
 
 /** Level at which water stands with one grate blocked, m; null where nothing is known to hold it below the sill. */
-function standsBlocked(inlet: GroundInlet, offered: number): number | null {
-  // What runs off over the ground stands a little over the ground it runs over: the margin to the sill is for that.
-  const spill = inlet.spillLevel ?? Number.POSITIVE_INFINITY;
+function standsBlocked(inlet: GroundInlet, offered: number, settings: Settings): number | null {
   const left = inlet.kind === 'basin' ? (inlet.count ?? 1) - 1 : 0;
   const ponds =
     left > 0
       ? inlet.groundLevel + sagDepth({ ...inletOf({ ...(inlet as Basin), count: left }), flow: offered }).depth
       : Number.POSITIVE_INFINITY;
-  const level = Math.min(ponds, spill);
+  const level = Math.min(ponds, runOffLevel(inlet, offered, settings));
   return Number.isFinite(level) ? level : null;
 }
 
 /** What is left to the sill with one grate blocked, m; 0 where it fills to the sill. */
-export const leftToSill = (inlet: GroundInlet, offered: number): number => {
-  const level = standsBlocked(inlet, offered);
+export const leftToSill = (inlet: GroundInlet, offered: number, settings: Settings): number => {
+  const level = standsBlocked(inlet, offered, settings);
   return level === null ? 0 : inlet.sillLevel! - level;
 };
 
@@ -30,7 +29,7 @@ export const blockedGrate: Rule = {
     groundInlets(job).flatMap((inlet) => {
       const offered = inlets[inlet.id]?.taken ?? 0;
       if (inlet.sillLevel === undefined || inlet.approach || offered <= 0) return [];
-      const left = leftToSill(inlet, offered);
+      const left = leftToSill(inlet, offered, settings);
       return left < settings.openingMargin
         ? [
             {

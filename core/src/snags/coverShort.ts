@@ -6,7 +6,7 @@ export const coverShort: Rule = {
   short: 'cover short',
   find: (_, { runs }) =>
     Object.values(runs).flatMap((run) => {
-      const cover = Math.min(run.coverUp, run.coverDown ?? Number.POSITIVE_INFINITY);
+      const { cover } = run;
       if (cover >= run.leastCover - LEVEL_TOLERANCE) return [];
       return [
         {
@@ -16,6 +16,7 @@ export const coverShort: Rule = {
           measure: 'small' as const,
           figure: cover,
           limit: run.leastCover,
+          ...(run.comesOutOver > 0 ? { length: run.comesOutOver } : {}),
         },
       ];
     }),
@@ -24,6 +25,9 @@ export const coverShort: Rule = {
       snag.figure < 0
         ? `${say.name(snag.at)} sticks ${say.show('small', -snag.figure)} out of the ground.`
         : `${say.name(snag.at)} has ${say.show('small', snag.figure)} of cover; it needs ${say.show('small', snag.limit)}.`,
-    why: 'A shallow pipe is cut by spades and aerators, lifts with frost and crushes under wheels.',
+    why: `A shallow pipe is cut by spades and aerators, lifts with frost and crushes under wheels.${snag.length === undefined ? '' : ` Only in the last ${say.show('length', snag.length)} before daylight may it lie shallower.`}`,
+    ...(snag.length === undefined
+      ? {}
+      : { instead: 'Put in a bend where the ground drops away, or say how long the bank is and where its top lies.' }),
   }),
 };

@@ -11,7 +11,7 @@ export const deepTrench: Rule = {
   short: 'deep trench',
   find: (job, { runs }) =>
     Object.values(runs).flatMap((run) => {
-      const depth = Math.max(run.groundUp - run.invertUp, run.groundDown - run.invertDown);
+      const depth = run.trenchDepth;
       if (depth < PROTECT_FROM || runOf(job, run.id).shored) return [];
       return [
         {

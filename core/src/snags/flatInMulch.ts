@@ -5,7 +5,7 @@ import type { Rule } from './snag';
 const remembered = new WeakMap<readonly Surface[], ReadonlySet<string>>();
 
 /** Ids that mulch beds drain to; a yard may hold thousands of them, and few edits touch one. */
-function belowMulch(surfaces: readonly Surface[]): ReadonlySet<string> {
+export function belowMulch(surfaces: readonly Surface[]): ReadonlySet<string> {
   const known = remembered.get(surfaces);
   if (known) return known;
   const beds = surfaces.filter(({ cover }) => cover === 'mulch');

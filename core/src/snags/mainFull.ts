@@ -1,5 +1,5 @@
-import { OUTFALLS } from '../catalogue/outfalls';
 import { ofKind } from '../job/job';
+import { mainCapacityOf } from '../network/receiving';
 import type { Rule, Snag } from './snag';
 
 /** Share of an existing main's capacity from which it counts as near full. */
@@ -11,17 +11,18 @@ export const mainFull: Rule = {
   short: 'main is full',
   find: (job, { landings }) =>
     ofKind(job, 'discharge').flatMap((discharge): Snag[] => {
-      if (!OUTFALLS[discharge.form].hasCapacity || discharge.mainCapacity === undefined) return [];
+      const capacity = mainCapacityOf(discharge);
+      if (capacity === null) return [];
       const carried = (discharge.mainUsed ?? 0) + landings[discharge.id]!.passing;
-      if (carried < NEAR * discharge.mainCapacity) return [];
+      if (carried < NEAR * capacity) return [];
       return [
         {
           code: 'mainFull',
-          severity: carried > discharge.mainCapacity ? 'stop' : 'mind',
+          severity: carried > capacity ? 'stop' : 'mind',
           at: discharge.id,
           measure: 'flow',
           figure: carried,
-          limit: discharge.mainCapacity,
+          limit: capacity,
         },
       ];
     }),
@@ -31,5 +32,6 @@ export const mainFull: Rule = {
         ? `${say.name(snag.at)} has no room: ${say.show('flow', snag.figure)} in a main that holds ${say.show('flow', snag.limit)}.`
         : `${say.name(snag.at)} is near full: ${say.show('flow', snag.figure)} of ${say.show('flow', snag.limit)}.`,
     why: 'What an overfull main cannot take comes up at somebody’s lowest inlet, not always yours. Ask whose main it is, and never join a sanitary sewer.',
+    instead: 'Find another way out, hold water back before it, or have a larger main laid.',
   }),
 };

@@ -14,7 +14,7 @@ const line = (first: number, second: number, more: Element[] = []): Job =>
     wye,
     out({ groundLevel: -1.9, controlLevel: -4 }),
     pipe('basin', { id: 'upper', to: 'wye', length: first }),
-    pipe('wye', { id: 'lower', length: second, grade: { type: 'pitch', pitch: 0.03 } }),
+    pipe('wye', { id: 'lower', length: second, grade: { type: 'pitch', pitch: 0.03 }, shored: true }),
     ...more,
   );
 

@@ -1,28 +1,28 @@
-import { OUTFALLS } from '../catalogue/outfalls';
-import { elementOf } from '../job/job';
+import { isControlKnown, OUTFALLS } from '../catalogue/outfalls';
+import { dischargeAt, worstEnds } from './ends';
 import { LEVEL_TOLERANCE, type Rule } from './snag';
 
-/** The fall of a route does not reach the discharge's control level at the least pitch. */
+/** A pipe that ends, as it is laid, under what should take its water. The figure is how far before its end it comes down to that level. */
 export const outOfFall: Rule = {
   code: 'outOfFall',
   short: 'out of fall',
-  find: (job, { budgets }) =>
-    budgets
-      .filter(
-        (budget) =>
-          budget.left < -LEVEL_TOLERANCE && OUTFALLS[elementOf(job, 'discharge', budget.discharge)!.form].drainsDry,
-      )
-      .map((budget) => ({
+  find: (job, { ends }) =>
+    worstEnds(ends)
+      .filter((end) => {
+        const discharge = dischargeAt(job, end);
+        return end.over < -LEVEL_TOLERANCE && isControlKnown(discharge) && OUTFALLS[discharge.form].drainsDry;
+      })
+      .map((end) => ({
         code: 'outOfFall',
         severity: 'stop',
-        at: budget.discharge,
-        other: budget.spent[0]!.run,
+        at: end.discharge,
+        other: end.run,
         measure: 'length',
-        figure: budget.shortBy,
-        limit: budget.left,
+        figure: end.shortBy,
+        limit: end.over,
       })),
   tell: (snag, say) => ({
     headline: `Line ${say.line(snag.other!)} runs out of fall ${say.show('length', snag.figure)} short of ${say.name(snag.at)}.`,
-    why: `At the least pitch and cover the pipe would come out ${say.show('small', -snag.limit)} too low: under the bottom of what should take the water.`,
+    why: `As it is laid its pipe ends ${say.show('small', -snag.limit)} too low: under the bottom of what should take the water.`,
   }),
 };

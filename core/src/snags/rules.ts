@@ -4,11 +4,19 @@ import { assumedFigure } from './assumedFigure';
 import { capacityExceeded } from './capacityExceeded';
 import { blockedGrate } from './blockedGrate';
 import { carriesOver } from './carriesOver';
+import { channelHolds } from './channelHolds';
 import { channelOutlet } from './channelOutlet';
 import { channelOvertops } from './channelOvertops';
 import { coverShort } from './coverShort';
 import { deepTrench } from './deepTrench';
 import { downspoutSmall } from './downspoutSmall';
+import { dropAtMain } from './dropAtMain';
+import { hangsOut } from './hangsOut';
+import { gutterSpills } from './gutterSpills';
+import { mainLevelMissing } from './mainLevelMissing';
+import { mainUnknown } from './mainUnknown';
+import { nothingLeads } from './nothingLeads';
+import { standsInPipe } from './standsInPipe';
 import { grateSmall } from './grateSmall';
 import { flatInMulch } from './flatInMulch';
 import { largerIntoSmaller } from './largerIntoSmaller';
@@ -40,6 +48,7 @@ export const RULES: readonly Rule[] = [
   noRain,
   strayRun,
   noDischarge,
+  mainLevelMissing,
   outOfFall,
   adversePitch,
   lidAboveInlet,
@@ -53,6 +62,7 @@ export const RULES: readonly Rule[] = [
   grateSmall,
   channelOvertops,
   channelOutlet,
+  channelHolds,
   carriesOver,
   downspoutSmall,
   valleyOvershoots,
@@ -60,6 +70,7 @@ export const RULES: readonly Rule[] = [
   throatLeft,
   underLeastPitch,
   coverShort,
+  hangsOut,
   largerIntoSmaller,
   lostWater,
   popupHolds,
@@ -69,6 +80,11 @@ export const RULES: readonly Rule[] = [
   flatInMulch,
   velocityHigh,
   blockedGrate,
+  standsInPipe,
+  dropAtMain,
+  mainUnknown,
+  gutterSpills,
+  nothingLeads,
   sedimentTrapMissing,
   openingRainMissing,
   assumedFigure,

@@ -20,6 +20,12 @@ export interface Snag {
   years?: number;
   /** Median size of the stone that an outfall wants, m. */
   stone?: number;
+  /** Over how much pipe it holds, m; how long it lasts, s, left out where it does not end; and whether something that always runs keeps it so. */
+  length?: number;
+  time?: number;
+  fed?: boolean;
+  /** How many others it holds for besides. */
+  others?: number;
 }
 
 export interface SnagWords {

@@ -1,7 +1,8 @@
-import { riprapSize, UNKNOWN_TAILWATER } from '../hydraulics/riprap';
+import { riprapSize } from '../hydraulics/riprap';
 import { OUTFALLS, RECEIVING_FACTS, receivingOf } from '../catalogue/outfalls';
 import { ofKind } from '../job/job';
 import type { Discharge } from '../job/kinds';
+import type { RunPlan } from '../plan/solution';
 import { runsInto } from './runsInto';
 import type { Rule } from './snag';
 
@@ -12,30 +13,35 @@ const SCOURS_FROM = 1.5;
 const scours = (discharge: Discharge): boolean =>
   OUTFALLS[discharge.form].scours && RECEIVING_FACTS[receivingOf(discharge)].soil;
 
-/** A pipe that comes out fast onto soil, with no stone to take its force. The limit is the stone's median size, m. */
+/** Stone for one pipe of a run, m, in what is known to stand before it in the design rain. */
+const stoneFor = (run: RunPlan, { standingLevel }: Discharge): number =>
+  riprapSize({
+    diameter: run.diameter,
+    flow: run.flow / run.parallel,
+    ...(standingLevel === undefined ? {} : { tailwater: standingLevel - run.invertDown }),
+  });
+
+/** A pipe that comes out fast onto soil, with no stone to take its force. Of several the one that wants the largest stone, which is not always the fastest. */
 export const stoneMissing: Rule = {
   code: 'stoneMissing',
   find: (job, { runs }) =>
     ofKind(job, 'discharge')
       .filter((discharge) => scours(discharge) && !discharge.stone)
       .flatMap((discharge) => {
-        const fastest = (runsInto(runs).get(discharge.id) ?? [])
-          .filter((run) => run.velocity > SCOURS_FROM)
-          .sort((a, b) => b.velocity - a.velocity)[0];
-        if (!fastest) return [];
-        const stone = riprapSize({
-          diameter: fastest.diameter,
-          flow: fastest.flow,
-          tailwater: Math.max(UNKNOWN_TAILWATER * fastest.diameter, fastest.waterDown - fastest.invertDown),
-        });
+        const worst = (runsInto(runs).get(discharge.id) ?? [])
+          .filter((run) => run.topVelocity > SCOURS_FROM)
+          .map((run) => ({ run, stone: stoneFor(run, discharge) }))
+          .sort((a, b) => b.stone - a.stone)[0];
+        if (!worst) return [];
+        const { run, stone } = worst;
         return [
           {
             code: 'stoneMissing',
             severity: 'fix' as const,
             at: discharge.id,
-            other: fastest.id,
+            other: run.id,
             measure: 'velocity' as const,
-            figure: fastest.velocity,
+            figure: run.topVelocity,
             limit: SCOURS_FROM,
             stone,
           },

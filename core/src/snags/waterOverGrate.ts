@@ -1,16 +1,24 @@
-import { OUTFALLS } from '../catalogue/outfalls';
+import { JUNCTION_FACTS } from '../catalogue/fittings';
 import { elementOf } from '../job/job';
+import type { Landing } from '../job/kinds';
+import { lidOver } from './lidAboveInlet';
 import { LEVEL_TOLERANCE, type Rule, type Snag } from './snag';
 
-/** The water line stands over an inlet: it gives water instead of taking it. Behind a pop-up, `lidAboveInlet` tells. */
+/** Whether water can come up there: at an inlet, a downspout's foot, or under a cap at grade. */
+const opens = (landing: Landing): boolean =>
+  landing.kind === 'junction' ? JUNCTION_FACTS[landing.form].access : landing.kind !== 'discharge';
+
+/** The water line stands over an inlet: it gives water instead of taking it. Where a pop-up's lid alone does it, `lidAboveInlet` tells. */
 export const waterOverGrate: Rule = {
   code: 'waterOverGrate',
   short: 'floods an inlet',
-  find: (job, { landings }) =>
+  find: (job, { landings, settings }) =>
     Object.values(landings).flatMap((landing): Snag[] => {
-      if (landing.waterLevel === null || landing.kind === 'discharge' || landing.kind === 'junction') return [];
+      const element = job.elements.get(landing.id) as Landing;
+      if (landing.waterLevel === null || !opens(element)) return [];
       const outlet = elementOf(job, 'discharge', landing.outlet ?? '');
-      if (outlet && !OUTFALLS[outlet.form].drainsDry) return [];
+      const byLid = outlet && element.kind !== 'junction' ? lidOver(outlet, element, settings) : null;
+      if (byLid !== null && byLid >= -LEVEL_TOLERANCE) return [];
       const over = landing.waterLevel - landing.groundLevel;
       return over <= LEVEL_TOLERANCE
         ? []

@@ -8,6 +8,7 @@ import { sizeJob } from '../design/sizeJob';
 import { choicesOf } from '../network/choices';
 import type { Solution } from '../plan/solution';
 import { planJob, type Plan } from '../plan/planJob';
+import type { Element } from '../job/kinds';
 import { fixOf } from '../design/fixes';
 import { channelCapacity } from '../inlets';
 import type { Channel } from '../job/kinds';
@@ -193,6 +194,10 @@ function workings(job: Job, plan: Plan): unknown {
   ];
 }
 
+/** Elements with the ids that were made for them just now all alike: they are random. */
+const withoutDice = (puts: readonly Element[]): Element[] =>
+  JSON.parse(JSON.stringify(puts).replace(/-[a-z0-9]{12}"/g, '-new"')) as Element[];
+
 /** Sentences, fixes and sizes that follow from the figures. */
 function words(job: Job, plan: Plan): unknown {
   const snags = plan.snags.filter(({ code }) => !LATER.includes(code));
@@ -219,7 +224,7 @@ function words(job: Job, plan: Plan): unknown {
         instead,
         figure,
         limit,
-        fix && [fix.label, fix.change.label, sorted(fix.change.puts), fix.change.removes],
+        fix && [fix.label, fix.change.label, sorted(withoutDice(fix.change.puts)), fix.change.removes],
       ];
     }),
     sizing &&

@@ -72,6 +72,7 @@ export const channel = (more: Partial<Channel> = {}): Channel => ({
   slope: 0,
   ...more,
 });
+/** The ground is near level until the swale's bank, so that a pipe is covered until then. */
 export const out = (more: Partial<Discharge> = {}): Discharge => ({
   id: 'out',
   kind: 'discharge',
@@ -79,6 +80,7 @@ export const out = (more: Partial<Discharge> = {}): Discharge => ({
   form: 'daylight',
   receiving: 'swale',
   groundLevel: -1.5,
+  bank: { length: 3, topLevel: Math.max(more.groundLevel ?? -1.5, -0.3) },
   buildingDistance: 20,
   ...more,
 });

@@ -131,12 +131,18 @@ export function showShear(pascals: number): Shown {
 
 const LITRES_PER_GALLON = 3.785411784;
 
-/** What a sump (m³) holds. */
-export function showSump(cubicMetres: number, units: UnitSystem): Shown {
+/** A volume of water (m³). */
+export function showVolume(cubicMetres: number, units: UnitSystem): Shown {
   const litres = cubicMetres * 1000;
   return units === 'us'
-    ? { value: decimals(litres / LITRES_PER_GALLON, 1), unit: 'gal of grit' }
-    : { value: decimals(litres, 0), unit: 'L of grit' };
+    ? { value: decimals(litres / LITRES_PER_GALLON, 1), unit: 'gal' }
+    : { value: decimals(litres, 0), unit: 'L' };
+}
+
+/** What a sump (m³) holds. */
+export function showSump(cubicMetres: number, units: UnitSystem): Shown {
+  const { value, unit } = showVolume(cubicMetres, units);
+  return { value, unit: `${unit} of grit` };
 }
 
 export function showPercent(share: number): Shown {

@@ -41,9 +41,9 @@ describe('plan', () => {
     };
     // 225 gpm.
     expect(plan.runs.trunkLower!.flow).toBeCloseTo(0.01421, 4);
-    expect(plan.runs.runStreet!.choices).toHaveLength(6);
+    expect(plan.runs.runStreet!.choices).toHaveLength(9);
     expect(plan.runs.runStreet!.smallest).toBeCloseTo(0.0762, 6);
-    expect(plan.snags.map((snag) => snag.code)).toEqual(['outOfFall', 'capacityExceeded']);
+    expect(plan.snags.map((snag) => snag.code)).toEqual(['outOfFall', 'capacityExceeded', 'gutterSpills']);
     expect(plan.snags[0]!.fix).toMatchObject({ label: expect.stringContaining('cover') });
     expect(plan.inlets.basin!.ponding).toBeGreaterThan(0);
   });

@@ -1,11 +1,7 @@
 /** Writes the table of kinds in docs/job-format.md anew from their own entries; what stands above its marker is kept. `--check` writes nothing and exits 1 where it would be another. */
-import { readFileSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
 import { ELEMENT_KINDS, kindOf, type ElementKind } from '@katabasis/core';
 import { z } from 'zod';
-
-const FILE = join(process.cwd(), 'docs', 'job-format.md');
-const MARKER = '<!-- Below this line: written by `npm run job-format`. -->';
+import { writeBelow } from './below';
 
 /** What a field's values are called where they are few words: `daylight`, `popup`. */
 function valuesOf(field: z.ZodType): string {
@@ -25,9 +21,8 @@ function fieldsOf(kind: ElementKind): string {
 }
 
 const rows = ELEMENT_KINDS.map((kind) => `| \`${kind}\` | ${kindOf(kind).about} | ${fieldsOf(kind)} |`);
-const page = readFileSync(FILE, 'utf8');
 const head = ['| kind | what it is | its fields; `?` for those that may be left out |', '|---|---|---|'];
-const made = `${page.split(MARKER)[0]!}${MARKER}\n\n${[...head, ...rows].join('\n')}\n`;
-if (process.argv.includes('--check')) process.exitCode = made === page ? 0 : 1;
-else writeFileSync(FILE, made);
+const check = process.argv.includes('--check');
+const stood = writeBelow('job-format.md', 'job-format', [...head, ...rows], check);
+if (check && !stood) process.exitCode = 1;
 console.log(`${rows.length} kinds`);

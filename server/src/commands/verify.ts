@@ -1,10 +1,6 @@
 /** Writes the table of docs/verification.md anew from the tests' own cases; what stands above its marker is kept. */
-import { readFileSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
 import { CASES, check } from '@katabasis/core/verification';
-
-const FILE = join(process.cwd(), 'docs', 'verification.md');
-const MARKER = '<!-- Below this line: written by `npm run verify`. -->';
+import { writeBelow } from './below';
 
 const shown = (value: unknown): string =>
   typeof value === 'number' ? String(Number(value.toPrecision(7))) : String(value);
@@ -19,17 +15,15 @@ function rows(): string[] {
 }
 
 function main(): number {
-  const above = readFileSync(FILE, 'utf8').split(MARKER)[0]!;
   const table = rows();
   const missed = CASES.filter((each) => check(each).some(({ difference }) => difference > each.tolerance)).length;
   const head = [
-    '',
     `${CASES.length} cases, ${table.length} quantities, ${missed} outside their tolerance. SI units; the difference is relative.`,
     '',
     '| case | sum | quantity | published or analytic | ours | difference | source |',
     '|---|---|---|---|---|---|---|',
   ];
-  writeFileSync(FILE, `${above}${MARKER}\n${[...head, ...table].join('\n')}\n`);
+  writeBelow('verification.md', 'verify', [...head, ...table]);
   console.log(`${CASES.length} cases, ${missed} outside their tolerance`);
   return missed === 0 ? 0 : 1;
 }

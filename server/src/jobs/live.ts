@@ -18,12 +18,10 @@ export class LiveJobs {
   at(id: string, seq: number): LiveJob | undefined {
     const live = this.kept.get(id);
     if (live?.seq !== seq) return undefined;
-    // The one asked for last stays longest.
-    this.kept.delete(id);
-    this.kept.set(id, live);
-    return live;
+    return this.keep(id, live);
   }
 
+  /** Keeps a job as it stands now. The one asked for or changed last stays longest. */
   keep(id: string, live: LiveJob): LiveJob {
     this.kept.delete(id);
     this.kept.set(id, live);

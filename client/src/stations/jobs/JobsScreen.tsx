@@ -1,5 +1,14 @@
 /** All jobs with their verdicts; new, from a file, copy, take out and bring back. */
-import { jobFrom, MAX_ELEMENTS, readFileText, toFile, type Element, type Fault, type JobRow } from '@katabasis/core';
+import {
+  freshId,
+  jobFrom,
+  MAX_ELEMENTS,
+  readFileText,
+  toFile,
+  type Element,
+  type Fault,
+  type JobRow,
+} from '@katabasis/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import Copy from 'lucide-react-native/icons/copy';
@@ -12,7 +21,7 @@ import { Pressable, ScrollView, View } from 'react-native';
 import { api } from '../../data/api';
 import { pickFile, saveFile } from '../../data/files';
 import { useJobRows, useUnsentRows } from '../../data/queries';
-import { JOBS_KEY, newId, startJob } from '../../data/sessions';
+import { JOBS_KEY, startJob } from '../../data/sessions';
 import { usePalette, useStyles } from '../../theme/theme';
 import { SPACE, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
@@ -51,7 +60,7 @@ export function JobsScreen() {
   const unsent = useUnsentRows();
   const all = [...unsent, ...(rows.data ?? []).filter((row) => !unsent.some((other) => other.id === row.id))];
   const start = (elements: Element[]): void => {
-    const id = newId('j');
+    const id = freshId('j');
     startJob(id, elements, client);
     router.navigate(`/job/${id}/plan`);
   };

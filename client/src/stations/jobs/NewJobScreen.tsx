@@ -2,6 +2,7 @@
 import {
   decimals,
   designRain,
+  freshId,
   jobFrom,
   quickElements,
   type Discharge,
@@ -17,7 +18,7 @@ import Minus from 'lucide-react-native/icons/minus';
 import { useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { useStations } from '../../data/queries';
-import { newId, startJob } from '../../data/sessions';
+import { startJob } from '../../data/sessions';
 import { useStyles } from '../../theme/theme';
 import { SPACE, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
@@ -112,7 +113,7 @@ export function NewJobScreen() {
   const verdict = elements ? planHere(jobFrom('new', elements)).verdict : null;
   const create = (): void => {
     if (!elements) return;
-    const id = newId('j');
+    const id = freshId('j');
     startJob(id, elements, client);
     keepDraft(null);
     router.replace(`/job/${id}/plan`);
@@ -241,6 +242,7 @@ export function NewJobScreen() {
             entry={level}
             text={draft.outLevel}
             usual={us ? '-3' : '-0.9'}
+            hint="Into a swale or a ditch the ground is taken as even to the top of its bank"
             onText={(outLevel) => change({ outLevel })}
             testID="new-out"
           />
@@ -279,13 +281,14 @@ interface TypedProps {
   label: string;
   entry: Entry;
   text: string;
+  hint?: string;
   usual: string;
   onText: (text: string) => void;
   testID?: string;
 }
 
 /** A box that says what is wrong once it has been left. */
-function Typed({ label, entry, text, usual, onText, testID }: TypedProps) {
+function Typed({ label, entry, text, usual, hint, onText, testID }: TypedProps) {
   const [left, setLeft] = useState(false);
   const parsed = text.trim() === '' ? null : entry.parse(text);
   return (
@@ -296,6 +299,8 @@ function Typed({ label, entry, text, usual, onText, testID }: TypedProps) {
       onText={onText}
       onDone={() => setLeft(true)}
       wrong={left && parsed && !parsed.ok ? parsed.sentence : null}
+      least={96}
+      {...(hint ? { hint } : {})}
       {...(testID ? { testID } : {})}
     />
   );

@@ -1,6 +1,5 @@
-import { CREATIONS, freeName, kindOf, ofKind, put } from '@katabasis/core';
+import { CREATIONS, freeName, freshId, kindOf, ofKind, put } from '@katabasis/core';
 import { Pressable, View } from 'react-native';
-import { newId } from '../../data/sessions';
 import { useKept } from '../../data/useJob';
 import { useStyles } from '../../theme/theme';
 import { SPACE, TOUCH, type Palette } from '../../theme/tokens';
@@ -27,7 +26,7 @@ export function AddSheet({ onClose, onGo }: { onClose: () => void; onGo: (id: st
       'groundLevel' in element && element.kind !== 'discharge' ? [element.groundLevel] : [],
     );
     const element = build({
-      id: newId(kindOf(kind).idStem),
+      id: freshId(kindOf(kind).idStem),
       name: freeName(job, stem),
       groundLevel: levels.at(-1) ?? 0,
       firstDownspout: ofKind(job, 'downspout')[0]?.id,

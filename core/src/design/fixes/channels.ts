@@ -1,12 +1,13 @@
 /** Snags of channel drains that a larger channel or a larger hole mends. */
 import { NOMINAL_SIZES } from '../../catalogue/pipes';
-import { channelPlan, holeCapacity } from '../../inlets';
+import { holeCapacity } from '../../inlets';
 import { put } from '../../job/change';
 import { runFrom, sizeDown } from '../../job/edits/pipes';
 import { elementOf, headOf } from '../../job/job';
 import { showNominal, text } from '../../units';
 import { METRES_PER_INCH } from '../../units/constants';
 import { fixOfChange, type Mending } from './fix';
+import { freed } from './ownPitch';
 
 const channelOutlet: Mending = {
   code: 'channelOutlet',
@@ -35,16 +36,29 @@ const SECTIONS: readonly (readonly [number, number])[] = [
 
 const channelOvertops: Mending = {
   code: 'channelOvertops',
-  *candidates(snag, job, { landings }) {
+  *candidates(snag, job) {
     const channel = elementOf(job, 'channel', snag.at)!;
-    const { entering, waterLevel } = landings[snag.at]!;
     for (const [width, depth] of SECTIONS) {
       const next = { ...channel, width: width * METRES_PER_INCH, depth: depth * METRES_PER_INCH };
-      if (next.width * next.depth <= channel.width * channel.depth) continue;
-      if (channelPlan(next, entering, waterLevel, null).profile.over <= 0)
+      if (next.width * next.depth > channel.width * channel.depth)
         yield fixOfChange(put(`Lay a ${width} × ${depth} in channel`, next));
     }
+    const run = runFrom(job, snag.at);
+    for (const nominal of run ? NOMINAL_SIZES : [])
+      if (run && nominal > run.nominal + 1e-9 && nominal <= channel.width + 1e-9)
+        yield fixOfChange(
+          sizeDown(job, run, nominal, `Make its outlet ${text(showNominal(nominal, headOf(job).units))}`),
+        );
   },
 };
 
-export const channels: readonly Mending[] = [channelOutlet, channelOvertops];
+/** A pipe that starts by itself starts under the channel's floor. */
+const channelHolds: Mending = {
+  code: 'channelHolds',
+  *candidates(snag, job) {
+    const run = runFrom(job, snag.at);
+    if (run) yield* freed(job, run.id);
+  },
+};
+
+export const channels: readonly Mending[] = [channelOutlet, channelOvertops, channelHolds];

@@ -1,9 +1,13 @@
 /** A cleanout put in where a line runs too far without one. */
-import { put } from '../../job/change';
+import { changed, put, type Change } from '../../job/change';
 import { freeName, splitRun } from '../../job/edits/insert';
-import { freeId, runOf } from '../../job/edits/pipes';
-import type { Junction } from '../../job/kinds';
+import { runOf } from '../../job/edits/pipes';
+import { freshId } from '../../job/ids';
+import type { Job } from '../../job/job';
+import type { Element, Junction, Run } from '../../job/kinds';
 import { accessReaches } from '../../snags/noCleanout';
+import { groundAlong } from '../../plan/along';
+import type { RunPlan } from '../../plan/solution';
 import { fixOfChange, type Mending } from './fix';
 
 /** Nearer than this to the head of a run there is nothing to split, m: the junction there is brought to grade itself. */
@@ -11,24 +15,52 @@ const AT_HEAD = 1;
 
 export const cleanout: Mending = {
   code: 'noCleanout',
-  candidates: (snag, job, solution) => {
+  *candidates(snag, job, solution) {
     const run = runOf(job, snag.at);
-    const { groundUp, groundDown } = solution.runs[snag.at]!;
+    const planned = solution.runs[snag.at]!;
     const { start } = accessReaches(job, solution).find((each) => each.run === snag.at)!;
     const along = snag.limit - start;
-    if (along < AT_HEAD || along > run.length - 0.01) {
-      const head = job.elements.get(run.from);
-      if (head?.kind !== 'junction' || head.form === 'wye') return [];
-      return [fixOfChange(put(`Bring ${head.name} to grade as a cleanout`, { ...head, form: 'cleanout' }))];
-    }
-    const landing: Junction = {
-      id: freeId(job, 'cleanout'),
-      kind: 'junction',
-      form: 'cleanout',
-      name: freeName(job, 'Cleanout'),
-      groundLevel: groundUp + ((groundDown - groundUp) * along) / run.length,
-    };
-    const label = 'Put in a cleanout';
-    return [{ label, change: { ...splitRun(run, landing, freeId(job, 'runBelowCleanout'), along), label } }];
+    const head = job.elements.get(run.from);
+    if (head?.kind === 'junction' && head.form !== 'wye' && head.form !== 'tee')
+      yield fixOfChange(put(`Bring ${head.name} to grade as a cleanout`, { ...head, form: 'cleanout' }));
+    if (along < AT_HEAD || along > run.length - 0.01) return;
+    const every = snag.limit;
+    const count = Math.max(1, Math.ceil((run.length - along) / every - 1e-9));
+    const label = count === 1 ? 'Put in a cleanout' : `Put in ${count} cleanouts`;
+    const places = Array.from({ length: count }, (_, k) => along + k * every);
+    yield { label, change: { ...splitAt(job, run, places, planned, false), label } };
+    // Where the ground at a new landing would press the pipe down, it is held where it lies.
+    yield { label, change: { ...splitAt(job, run, places, planned, true), label } };
   },
 };
+
+/** A run split by cleanouts at several places (m from its head), left to find its levels or held where it lies. */
+function splitAt(job: Job, run: Run, places: readonly number[], planned: RunPlan, held: boolean): Change {
+  let now = job;
+  let rest = run;
+  const puts = new Map<string, Element>();
+  places.forEach((place, k) => {
+    const landing: Junction = {
+      id: freshId('cleanout'),
+      kind: 'junction',
+      form: 'cleanout',
+      name: freeName(now, 'Cleanout'),
+      groundLevel: groundAlong(planned, place),
+    };
+    const below = freshId('runBelowCleanout');
+    const split = splitRun(rest, landing, below, place - (places[k - 1] ?? 0));
+    for (const element of split.puts)
+      puts.set(
+        element.id,
+        held && element.id === below && element.kind === 'run'
+          ? { ...element, grade: heldAt(element, planned.invertUp - planned.pitch * place) }
+          : element,
+      );
+    now = changed(now, { ...split, puts: [...puts.values()] });
+    rest = now.elements.get(below) as Run;
+  });
+  return { label: '', puts: [...puts.values()], removes: [] };
+}
+
+const heldAt = ({ grade }: Run, up: number): Run['grade'] =>
+  grade.type === 'levels' ? { ...grade, up } : { type: 'levels', up };

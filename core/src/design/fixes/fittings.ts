@@ -6,9 +6,13 @@ import { basinPlan, downspoutPlan, type DownspoutPlan } from '../../inlets';
 import { put } from '../../job/change';
 import { elementOf } from '../../job/job';
 import type { Basin } from '../../job/kinds';
+import { spillingIn } from '../../snags/gutterSpills';
 import { leftToSill } from '../../snags/blockedGrate';
 import { METRES_PER_INCH } from '../../units/constants';
 import { fixOfChange, type Fix, type Mending } from './fix';
+
+/** Most grates that a crew would set side by side. */
+const MAX_GRATES = 6;
 
 const teeLoaded: Mending = {
   code: 'teeLoaded',
@@ -19,10 +23,19 @@ const teeLoaded: Mending = {
 
 const flatInMulch: Mending = {
   code: 'flatInMulch',
-  candidates: (snag, job) => [
-    fixOfChange(put('Set a 12 in dome', { ...elementOf(job, 'basin', snag.at)!, grate: 'dome12' })),
-  ],
+  *candidates(snag, job) {
+    const basin = elementOf(job, 'basin', snag.at)!;
+    for (let count = 1; count <= MAX_GRATES; count++) {
+      const label = count === 1 ? 'Set a 12 in dome' : `Set ${count} domes of 12 in`;
+      yield fixOfChange(
+        put(label, count === 1 ? { ...without(basin), grate: 'dome12' } : { ...basin, grate: 'dome12', count }),
+      );
+    }
+  },
 };
+
+/** A basin with one grate. */
+const without = ({ count: _many, ...basin }: Basin): Basin => basin;
 
 /** A sump that grit settles in and that is emptied by hand, m: 6 in. */
 const USUAL_SUMP = 6 * METRES_PER_INCH;
@@ -54,12 +67,10 @@ const grateSmall: Mending = {
   *candidates(snag, job, { inlets, settings }) {
     const { taken } = inlets[snag.at]!;
     for (const { label, next } of otherGrates(elementOf(job, 'basin', snag.at)!))
-      if (basinPlan(next, taken, null, settings).ponding <= settings.ponding) yield fixOfChange(put(label, next));
+      if (basinPlan(next, { taken, waterLevel: null }, settings).ponding <= settings.ponding)
+        yield fixOfChange(put(label, next));
   },
 };
-
-/** Most grates that a crew would set side by side. */
-const MAX_GRATES = 6;
 
 const blockedGrate: Mending = {
   code: 'blockedGrate',
@@ -68,7 +79,7 @@ const blockedGrate: Mending = {
     if (!basin) return;
     for (let count = (basin.count ?? 1) + 1; count <= MAX_GRATES; count++) {
       const next = { ...basin, count };
-      if (leftToSill(next, inlets[snag.at]!.taken) >= settings.openingMargin)
+      if (leftToSill(next, inlets[snag.at]!.taken, settings) >= settings.openingMargin)
         yield fixOfChange(put(`Set ${count} of them`, next));
     }
   },
@@ -82,6 +93,20 @@ const downspoutSmall: Mending = {
       const next = { ...downspout, size };
       if (downspoutPlan(next, { offered: snag.figure }, settings).overshoot === 0)
         yield fixOfChange(put(`Hang a ${DOWNSPOUT_LABELS[size]} downspout`, next));
+    }
+  },
+};
+
+/** Larger ones and larger gutters on all that spill in a rain rarer than what they were hung for. */
+const gutterSpills: Mending = {
+  code: 'gutterSpills',
+  *candidates(_, job, solution) {
+    const spilling = spillingIn(job, solution).map(([id]) => elementOf(job, 'downspout', id)!);
+    const bySize = [...DOWNSPOUT_SIZES].sort((a, b) => DOWNSPOUT_OPENINGS[a] - DOWNSPOUT_OPENINGS[b]);
+    for (const size of bySize) {
+      const small = spilling.filter((each) => DOWNSPOUT_OPENINGS[each.size] < DOWNSPOUT_OPENINGS[size]);
+      const label = `Hang ${DOWNSPOUT_LABELS[size]} downspouts where they spill`;
+      if (small.length > 0) yield fixOfChange(put(label, ...small.map((each) => ({ ...each, size }))));
     }
   },
 };
@@ -107,5 +132,6 @@ export const fittings: readonly Mending[] = [
   grateSmall,
   blockedGrate,
   downspoutSmall,
+  gutterSpills,
   valleyOvershoots,
 ];

@@ -2,7 +2,6 @@
 import type { Change } from '../../job/change';
 import type { Job } from '../../job/job';
 import type { Solution } from '../../plan/solution';
-import type { InPipes } from '../../plan/solve';
 import type { Snag } from '../../snags/snag';
 
 export interface Fix {
@@ -14,10 +13,8 @@ export interface Fix {
 export interface Mending {
   /** The snag's. */
   code: string;
-  /** What a crew would try, mildest first; none when only a person on site can mend it. */
+  /** What a crew would try, mildest first; none when only a person on site can mend it. Each is proved before it is offered. */
   candidates(snag: Snag, job: Job, solution: Solution): Iterable<Fix>;
-  /** Whether a candidate, worked out in all of the job's pipes, mends it. Where absent the first candidate is taken. */
-  mends?(after: InPipes, snag: Snag, before: Solution): boolean;
 }
 
 /** A change as a fix under its own label. */

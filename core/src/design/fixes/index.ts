@@ -1,42 +1,55 @@
 /** Every mending, and the search for the one that mends. */
 import { changed } from '../../job/change';
+import { changeFaults } from '../../job/faults';
 import type { Job } from '../../job/job';
-import type { Solution } from '../../plan/solution';
-import { solvePipes } from '../../plan/solve';
+import { planJob, type Plan } from '../../plan/planJob';
 import type { Snag } from '../../snags/snag';
 import { channels } from './channels';
 import { cleanout } from './cleanout';
+import { cover } from './cover';
 import type { Fix, Mending } from './fix';
 import { fittings } from './fittings';
+import { mains } from './mains';
 import { ownPitch } from './ownPitch';
 import { pipeSize } from './pipeSize';
+import { popups } from './popups';
+import { mends } from './prove';
 import { sayMore } from './sayMore';
 import { wayOut } from './wayOut';
 
 export type { Fix } from './fix';
 
 const MENDINGS: ReadonlyMap<string, Mending> = new Map(
-  [...ownPitch, ...sayMore, ...fittings, ...pipeSize, ...channels, ...wayOut, cleanout].map((each) => [
-    each.code,
-    each,
-  ]),
+  [...ownPitch, ...sayMore, ...fittings, ...pipeSize, ...channels, ...wayOut, ...popups, ...mains, cover, cleanout].map(
+    (each) => [each.code, each],
+  ),
 );
+
+/** Most that are tried: beyond it somebody on site knows better. */
+const MAX_TRIED = 24;
+
+/** Whether a candidate gives a sound job whose plan is better for it. */
+function proved(job: Job, { snags }: Pick<Plan, 'snags'>, snag: Snag, { change }: Fix): boolean {
+  const after = changed(job, change);
+  return changeFaults(job, after, change).length === 0 && mends(snag, snags, planJob(after).snags);
+}
 
 /**
  * Looks for the change that mends a snag: gives control back after each candidate that it had to work out, so that whoever asked can
  * go on with something else or call it off. Returns null when only a person on site can mend it.
  */
-export function* searchFix(job: Job, solution: Solution, snag: Snag): Generator<undefined, Fix | null> {
-  const mending = MENDINGS.get(snag.code);
-  for (const candidate of mending?.candidates(snag, job, solution) ?? []) {
-    if (!mending!.mends || mending!.mends(solvePipes(changed(job, candidate.change)), snag, solution)) return candidate;
+export function* searchFix(job: Job, plan: Plan, snag: Snag): Generator<undefined, Fix | null> {
+  let tried = 0;
+  for (const candidate of MENDINGS.get(snag.code)?.candidates(snag, job, plan) ?? []) {
+    if (proved(job, plan, snag, candidate)) return candidate;
+    if (++tried === MAX_TRIED) return null;
     yield undefined;
   }
   return null;
 }
 
 /** The change that mends a snag, looked for to the end; null when only a person on site can. */
-export function fixOf(job: Job, solution: Solution, snag: Snag): Fix | null {
-  const search = searchFix(job, solution, snag);
+export function fixOf(job: Job, plan: Plan, snag: Snag): Fix | null {
+  const search = searchFix(job, plan, snag);
   for (let step = search.next(); ; step = search.next()) if (step.done) return step.value;
 }

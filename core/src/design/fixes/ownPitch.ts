@@ -2,19 +2,39 @@
 import { put } from '../../job/change';
 import { downstream, runOf } from '../../job/edits/pipes';
 import type { Job } from '../../job/job';
+import { ofKind } from '../../job/job';
+import type { Run } from '../../job/kinds';
 import { fixOfChange, type Fix, type Mending } from './fix';
 
-/** Frees the grades set by hand that hold a run up: its own, and the next one below. */
-function freed(job: Job, id: string): Fix[] {
+/** Leaves the grades of runs to the line. */
+export const free = (runs: readonly Run[]): Fix =>
+  fixOfChange(
+    put('Let the line find its own pitch', ...runs.map((run) => ({ ...run, grade: { type: 'auto' as const } }))),
+  );
+
+/** Frees the grades set by hand that hold a run up: its own, that of the next one below, those all down the line, and those right above. */
+export function* freed(job: Job, id: string): Iterable<Fix> {
+  const set = (runs: readonly (Run | undefined)[]): Run[] =>
+    runs.filter((run): run is Run => run !== undefined && run.grade.type !== 'auto');
   const run = runOf(job, id);
-  const below = downstream(job, run.to).find((next) => next.grade.type !== 'auto');
-  const set = [run, ...(below ? [below] : [])].filter((each) => each.grade.type !== 'auto');
-  if (set.length === 0) return [];
-  const puts = set.map((each) => ({ ...each, grade: { type: 'auto' as const } }));
-  return [fixOfChange(put('Let the line find its own pitch', ...puts))];
+  const down = downstream(job, run.to);
+  const above = ofKind(job, 'run').filter((each) => each.to === run.from);
+  const tried = new Set<string>();
+  for (const runs of [
+    [run],
+    [run, down.find((next) => next.grade.type !== 'auto')],
+    [run, ...down],
+    [...above, run, ...down],
+  ]) {
+    const some = set(runs);
+    const key = some.map((each) => each.id).join();
+    if (some.length === 0 || tried.has(key)) continue;
+    tried.add(key);
+    yield free(some);
+  }
 }
 
-export const ownPitch: readonly Mending[] = ['adversePitch', 'coverShort', 'underLeastPitch'].map((code) => ({
+export const ownPitch: readonly Mending[] = ['adversePitch', 'underLeastPitch', 'hangsOut'].map((code) => ({
   code,
   candidates: (snag, job) => freed(job, snag.at),
 }));

@@ -1,15 +1,17 @@
 /** Snags that a larger, smoother or steeper pipe mends. */
 import { MATERIAL_FACTS, NOMINAL_SIZES } from '../../catalogue/pipes';
-import { put, type Change } from '../../job/change';
+import { put } from '../../job/change';
 import { downstream, resized, runOf, sizeDown } from '../../job/edits/pipes';
 import { headOf, type Job } from '../../job/job';
 import { choicesOf } from '../../network/choices';
-import { LEVEL_TOLERANCE } from '../../snags/snag';
 import { showNominal, text } from '../../units';
 import { fixOfChange, type Mending } from './fix';
 
 /** A nominal size (m) in the job's units. */
 const called = (job: Job, nominal: number): string => text(showNominal(nominal, headOf(job).units));
+
+/** So many of one size are laid in one trench. */
+const SIDE_BY_SIDE = [2, 3];
 
 const capacityExceeded: Mending = {
   code: 'capacityExceeded',
@@ -22,15 +24,18 @@ const capacityExceeded: Mending = {
     for (const nominal of NOMINAL_SIZES)
       if (nominal > run.nominal + 1e-9)
         yield fixOfChange(sizeDown(job, run, nominal, `Make it ${called(job, nominal)}`));
+    for (const parallel of SIDE_BY_SIDE)
+      if (parallel > (run.parallel ?? 1)) yield fixOfChange(put(`Lay ${parallel} side by side`, { ...run, parallel }));
   },
-  mends: ({ runs }, snag) => !runs[snag.at]!.overloaded,
 };
 
 const largerIntoSmaller: Mending = {
   code: 'largerIntoSmaller',
-  candidates: (snag, job) => [
-    fixOfChange(sizeDown(job, runOf(job, snag.at), snag.limit, `Make it ${called(job, snag.limit)}`)),
-  ],
+  *candidates(snag, job) {
+    yield fixOfChange(sizeDown(job, runOf(job, snag.at), snag.limit, `Make it ${called(job, snag.limit)}`));
+    const above = snag.other === undefined ? undefined : runOf(job, snag.other);
+    if (above) yield fixOfChange(put(`Make what comes to it ${called(job, snag.figure)}`, resized(above, snag.figure)));
+  },
 };
 
 /** Every smaller pipe below a landing brought up to one size. */
@@ -45,7 +50,6 @@ const waterOverGrate: Mending = {
         );
     }
   },
-  mends: ({ landings }, snag) => landings[snag.at]!.waterLevel! <= landings[snag.at]!.groundLevel - LEVEL_TOLERANCE,
 };
 
 /** Pitches that a crew would set on purpose, m/m: 1½, 2, 3 and 4 %. */
@@ -55,16 +59,10 @@ const willSilt: Mending = {
   code: 'willSilt',
   *candidates(snag, job, solution) {
     const run = runOf(job, snag.at);
-    const better = choicesOf(solution, solution.runs[run.id]!).find((choice) => choice.verdict === 'works');
-    const size = (nominal: number): Change => put(`Make it ${called(job, nominal)}`, resized(run, nominal));
-    if (better) yield fixOfChange(size(better.nominal));
+    for (const { nominal, verdict } of choicesOf(solution, solution.runs[run.id]!))
+      if (verdict === 'works') yield fixOfChange(put(`Make it ${called(job, nominal)}`, resized(run, nominal)));
     for (const pitch of STEEPER)
       yield fixOfChange(put(`Set it to ${pitch * 100}% pitch`, { ...run, grade: { type: 'pitch', pitch } }));
-  },
-  mends: (after, snag, before) => {
-    const runsOut = after.budgets.some((budget) => budget.left < 0) && !before.budgets.some(({ left }) => left < 0);
-    const run = after.runs[snag.at]!;
-    return run.cleans && !run.overloaded && !runsOut;
   },
 };
 

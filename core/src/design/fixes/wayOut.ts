@@ -1,14 +1,16 @@
 /** Snags of the way out: none there, too high, too near, or too little fall to reach it. */
 import { put, type Change } from '../../job/change';
-import { dischargeOf, freeId, resized, runOf, together, withSettings } from '../../job/edits/pipes';
+import { freeName, newRun } from '../../job/edits/insert';
+import { dischargeOf, resized, runOf, together, withSettings } from '../../job/edits/pipes';
+import { freshId } from '../../job/ids';
 import { headOf, nameOf, ofKind, type Job } from '../../job/job';
-import { isLanding, landsOnGutter, type Element } from '../../job/kinds';
+import { isLanding, landsOnGutter, type Discharge, type Element, type Run } from '../../job/kinds';
 import type { FallBudget } from '../../network/budget';
 import type { Solution } from '../../plan/solution';
-import { LEVEL_TOLERANCE } from '../../snags/snag';
 import { showLength, showSmall, text } from '../../units';
 import { METRES_PER_FOOT, METRES_PER_INCH } from '../../units/constants';
-import { fixOfChange, type Mending } from './fix';
+import { fixOfChange, type Fix, type Mending } from './fix';
+import { free, freed } from './ownPitch';
 
 /** A distance to start from where nobody has paced it yet, m; marked as assumed until somebody does. */
 const ASSUMED_LENGTH = 30 * METRES_PER_FOOT;
@@ -17,92 +19,63 @@ const ASSUMED_FALL = 3 * METRES_PER_FOOT;
 
 const noDischarge: Mending = {
   code: 'noDischarge',
-  candidates: (snag, job) => {
-    if (!('groundLevel' in job.elements.get(snag.at)!)) return [];
-    const puts: Element[] = [];
-    let discharge = ofKind(job, 'discharge')[0];
-    if (!discharge) {
-      const levels = job.elements.all.flatMap((element) => ('groundLevel' in element ? [element.groundLevel] : []));
-      discharge = {
-        id: freeId(job, 'out'),
-        kind: 'discharge',
-        name: 'Way out',
-        form: 'daylight',
-        receiving: 'slope',
-        groundLevel: Math.min(...levels) - ASSUMED_FALL,
-        assumed: true,
-      };
-      puts.push(discharge);
-    }
-    puts.push({
-      id: freeId(job, 'run'),
-      kind: 'run',
-      from: snag.at,
-      to: discharge.id,
-      length: ASSUMED_LENGTH,
+  *candidates(snag, job) {
+    if (!('groundLevel' in job.elements.get(snag.at)!)) return;
+    for (const discharge of ofKind(job, 'discharge')) yield ledTo(job, snag.at, discharge, []);
+    const levels = job.elements.all.flatMap((element) => ('groundLevel' in element ? [element.groundLevel] : []));
+    const fresh: Discharge = {
+      id: freshId('out'),
+      kind: 'discharge',
+      name: freeName(job, 'Way out'),
+      form: 'daylight',
+      receiving: 'slope',
+      groundLevel: Math.min(...levels) - ASSUMED_FALL,
       assumed: true,
-      material: 'smooth',
-      nominal: 0.1016,
-      grade: { type: 'auto' },
-    });
-    return [fixOfChange(put(`Run it to ${discharge.name}, to be measured`, ...puts))];
+    };
+    yield ledTo(job, snag.at, fresh, [fresh]);
   },
 };
+
+/** A pipe from a landing to a way out, to be measured: of a size that what leads there already has. */
+function ledTo(job: Job, landing: string, discharge: Discharge, more: Element[]): Fix {
+  const run: Run = { ...newRun(job, freshId('run'), landing, discharge.id, ASSUMED_LENGTH), assumed: true };
+  return fixOfChange(put(`Run it to ${discharge.name}, to be measured`, ...more, run));
+}
 
 const lostWater: Mending = {
   code: 'lostWater',
   candidates: (snag, job) => {
     const element = job.elements.get(snag.at);
     if (element?.kind !== 'roofFace' && element?.kind !== 'surface') return [];
-    const target =
+    const targets =
       element.kind === 'roofFace'
-        ? ofKind(job, 'downspout').find((downspout) => !landsOnGutter(downspout))
-        : ofKind(job, 'basin').find(isLanding);
-    if (!target) return [];
-    return [
+        ? ofKind(job, 'downspout').filter((downspout) => !landsOnGutter(downspout))
+        : ofKind(job, 'basin').filter(isLanding);
+    return targets.map((target) =>
       fixOfChange(put(`Lead it to ${nameOf(job, target.id)}`, { ...element, feeds: [{ to: target.id, share: 1 }] })),
-    ];
+    );
   },
 };
 
 const nearBuilding: Mending = {
   code: 'nearBuilding',
-  candidates: (snag, job) => {
+  candidates: (snag, job, { settings }) => {
     const further = snag.limit - snag.figure;
     const runs = ofKind(job, 'run').filter((run) => run.to === snag.at);
+    const discharge = { ...dischargeOf(job, snag.at), buildingDistance: snag.limit };
+    const longer = runs.map((run) => ({ ...run, length: run.length + further }));
+    const there = text(showLength(snag.limit, headOf(job).units));
+    const falls = settings.leastPitch * further;
+    const { controlLevel } = discharge;
+    const lower: Discharge = {
+      ...discharge,
+      groundLevel: discharge.groundLevel - falls,
+      ...(controlLevel === undefined ? {} : { controlLevel: controlLevel - falls }),
+      assumed: true,
+    };
     return [
-      fixOfChange(
-        put(
-          `Carry it out to ${text(showLength(snag.limit, headOf(job).units))}`,
-          { ...dischargeOf(job, snag.at), buildingDistance: snag.limit },
-          ...runs.map((run) => ({ ...run, length: run.length + further })),
-        ),
-      ),
-    ];
-  },
-};
-
-/** How far inlets should stand clear of the water behind the lid when it is moved, m. */
-const CLEAR = METRES_PER_INCH;
-
-const lidAboveInlet: Mending = {
-  code: 'lidAboveInlet',
-  candidates: (snag, job) => {
-    const discharge = dischargeOf(job, snag.at);
-    const groundLevel = discharge.groundLevel - snag.figure - CLEAR;
-    return [
-      fixOfChange(put('Move the pop-up to lower ground, to be found', { ...discharge, groundLevel, assumed: true })),
-    ];
-  },
-};
-
-const popupHolds: Mending = {
-  code: 'popupHolds',
-  candidates: (snag, job) => {
-    const discharge = dischargeOf(job, snag.at);
-    const lower = { groundLevel: discharge.groundLevel - snag.figure, assumed: true };
-    return [
-      fixOfChange(put('Bring it to daylight lower down, to be found', { ...discharge, form: 'daylight', ...lower })),
+      fixOfChange(put(`Carry it out to ${there}`, discharge, ...longer)),
+      fixOfChange(put(`Carry it out to ${there}, where the ground lies lower`, lower, ...longer)),
     ];
   },
 };
@@ -113,8 +86,7 @@ const budgetAt = (solution: Pick<Solution, 'budgets'>, discharge: string): FallB
 /** Sets every grade of the route back to as shallow as may be. */
 function ownPitch(job: Job, budget: FallBudget): Change | null {
   const set = budget.spent.map(({ run }) => runOf(job, run)).filter((run) => run.grade.type !== 'auto');
-  if (set.length === 0) return null;
-  return put('Let the line find its own pitch', ...set.map((run) => ({ ...run, grade: { type: 'auto' as const } })));
+  return set.length === 0 ? null : free(set).change;
 }
 
 /** Less cover, by what is missing, rounded down to a half inch, as far as the least allows. */
@@ -144,13 +116,17 @@ const outOfFall: Mending = {
   *candidates(snag, job, solution) {
     const budget = budgetAt(solution, snag.at);
     if (!budget) return;
+    const ends = runOf(job, snag.other!);
+    if (ends.grade.type !== 'auto') yield* freed(job, ends.id);
     const large = flatter(job, solution, budget);
     const least = withSettings(job, 'Plan the least cover', { cover: solution.settings.leastCover });
     const both = large && together(job, 'Lay larger, flatter pipe at the least cover', [large, least]);
-    for (const change of [ownPitch(job, budget), shallower(job, solution, budget), large, both])
+    for (const change of [ownPitch(job, budget), shallower(job, solution, budget), large, both, least])
       if (change) yield fixOfChange(change);
+    const head = headOf(job);
+    if (head.pitchStyle === 'single')
+      yield fixOfChange(put('Follow the ground, not one pitch', { ...head, pitchStyle: 'ground' }));
   },
-  mends: (after, snag) => (budgetAt(after, snag.at)?.left ?? 0) >= -LEVEL_TOLERANCE,
 };
 
-export const wayOut: readonly Mending[] = [noDischarge, lostWater, nearBuilding, lidAboveInlet, popupHolds, outOfFall];
+export const wayOut: readonly Mending[] = [noDischarge, lostWater, nearBuilding, outOfFall];

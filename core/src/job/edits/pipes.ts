@@ -46,10 +46,3 @@ export function together(job: Job, label: string, changes: Change[]): Change {
   }
   return put(label, ...[...touched].map((id) => after.elements.get(id)!));
 }
-
-/** The first id of a stem and a number that no element has. */
-export function freeId(job: Job, stem: string): string {
-  let count = 1;
-  while (job.elements.get(`${stem}${count}`)) count++;
-  return `${stem}${count}`;
-}

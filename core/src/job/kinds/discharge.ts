@@ -1,7 +1,9 @@
 import { z } from 'zod';
 import { OUTFALL_FORMS, RECEIVING } from '../../catalogue/outfalls';
+import { MATERIALS } from '../../catalogue/pipes';
+import { SOILS } from '../../catalogue/soils';
 import { METRES_PER_FOOT } from '../../units/constants';
-import { flag, idSchema, level, name } from './fields';
+import { flag, idSchema, length, level, name } from './fields';
 import { kind } from './kind';
 
 const schema = z.strictObject({
@@ -16,9 +18,22 @@ const schema = z.strictObject({
   controlLevel: level.optional(),
   /** Level at which water stands there in the design rain; none when absent. */
   standingLevel: level.optional(),
-  /** Of an existing main, m³/s: what it carries full, and what of that others use already. */
-  mainCapacity: z.number().gt(0).max(100).optional(),
+  /** Of an existing main: inside diameter, m; pitch, m/m; make, old clay when absent; and what others send down it already, m³/s. */
+  mainDiameter: z.number().min(0.02).max(5).optional(),
+  mainPitch: z.number().gt(0).max(1).optional(),
+  mainMaterial: z.enum(MATERIALS).optional(),
   mainUsed: z.number().min(0).max(100).optional(),
+  /** What it carries full, m³/s, where somebody has said so; else by its size and pitch. */
+  mainCapacity: z.number().gt(0).max(100).optional(),
+  /** How a pop-up's line empties after the rain: by holes in its foot, or a leaching tee of so much wetted soil (m²); not at all when absent. */
+  drain: z
+    .discriminatedUnion('type', [
+      z.strictObject({ type: z.literal('weep'), soil: z.enum(SOILS).optional() }),
+      z.strictObject({ type: z.literal('leach'), soil: z.enum(SOILS).optional(), area: z.number().gt(0).max(1000) }),
+    ])
+    .optional(),
+  /** Last stretch before daylight over which the ground drops away: its length, m, and the level of its upper edge. */
+  bank: z.strictObject({ length, topLevel: level }).optional(),
   /** True once an apron of stone is laid where the pipe comes out. */
   stone: flag,
   /** To the nearest building of anybody's, m. */
@@ -32,6 +47,11 @@ export const dischargeKind = kind<Discharge>(schema, {
   label: 'Way out',
   idStem: 'out',
   about: 'a way out',
+  notes: {
+    controlLevel: 'lowest its invert may be; a main’s own invert',
+    drain: '`weep` with soil, or `leach` with soil and area, of a pop-up',
+    bank: 'length, topLevel, of the last stretch before daylight',
+  },
   isLanding: () => true,
   creations: [
     {

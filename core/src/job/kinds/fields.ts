@@ -36,6 +36,8 @@ export const groundInletFields = {
   /** Sill of the opening that it protects, and the ground over which standing water runs off clear of it. */
   sillLevel: level.optional(),
   spillLevel: level.optional(),
+  /** Length of the edge that it runs off over, m; `settings.spillLength` when absent. */
+  spillLength: z.number().min(0.05).max(1000).optional(),
   /** In a low spot when absent. What carries over goes to `passesTo`. */
   approach: approachSchema.optional(),
   passesTo: idSchema.optional(),

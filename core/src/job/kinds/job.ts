@@ -16,8 +16,11 @@ const settingsSchema = z
     leastVelocity: z.number().min(0).max(5),
     gutterDepth: z.number().gt(0).max(1),
     ponding: z.number().gt(0).max(1),
+    spillLength: length,
+    outcrop: z.number().min(0).max(100),
     openingMargin: z.number().min(0).max(2),
     highVelocity: z.number().gt(0).max(20),
+    stopVelocity: z.number().gt(0).max(30),
     cleanoutSpacing: length,
     levelLinePitch: z.number().gt(0).max(0.2),
   })

@@ -26,6 +26,9 @@ export function channelDepth(inlet: ChannelPlan, units: UnitSystem): Working {
         ? [`out at ${profile.outlets.map(({ at, flow }) => `${metres(at)}: ${litres(flow)}`).join(', ')}`]
         : []),
       `critical depth of ${litres(outletFlow)} at its outlet, ${drain.section === 'round' ? 'from Q² T = g A³' : '(Q² / (g b²))^⅓'} = ${metres(critical)}`,
+      ...(inlet.holeDepth === null
+        ? ['no pipe leaves it: it falls free']
+        : [`its hole takes that under ${metres(inlet.holeDepth)} of water, from where the profile starts`]),
       `deepest ${metres(profile.maxDepth)} in a channel of ${metres(drain.depth)}${(drain.ownFall ?? 0) > 0 ? ' at its outlet' : ''}; ${profile.over > 0 ? `${metres(profile.over)} over its top` : `${metres(-profile.over)} to spare where it is least`}`,
     ],
     result: showSmall(profile.maxDepth, units),

@@ -1,5 +1,6 @@
 import { planJob, type Plan } from '../../plan/planJob';
-import { basin, channel, face, ground, jobOf, out, pipe, rain, spout, withFields } from '../../testing/parts';
+import { inletYard } from '../../testing/inletYard';
+import { withFields } from '../../testing/parts';
 import { showFlow, showLength, showSmall, showSump, text } from '../../units';
 import { INLET_QUANTITIES, inletWorking, type InletQuantity } from './inletWorking';
 import { LANDING_QUANTITIES, landingWorking } from './landingWorking';
@@ -7,22 +8,7 @@ import type { Working } from './working';
 import { channelCapacity } from '../../inlets';
 import type { Channel } from '../../job/kinds';
 
-const job = jobOf(
-  rain({ openings: { returnPeriod: 100, intensity: 8e-5 } }),
-  ground(180, 'basin'),
-  ground(150, 'channel'),
-  ground(60, 'high'),
-  face(150, 'spout', { valley: { gutterRun: 6 } }),
-  basin({ sillLevel: 0.3, spillLevel: 0.2, sumpDepth: 0.3, clogging: 0.4 }),
-  channel({ sillLevel: 0.25, outlet: [2, 9], section: 'round', slope: 0.004 }),
-  basin({ id: 'high', name: 'High', approach: { slope: 0.05, roughness: 0.012, width: 2 }, passesTo: 'basin' }),
-  spout({ size: 'rect2x3' }),
-  out(),
-  pipe('basin'),
-  pipe('channel', { nominal: 0.1016 }),
-  pipe('high', { to: 'basin', length: 8 }),
-  pipe('spout', { to: 'basin', length: 12 }),
-);
+const job = inletYard;
 const plan = planJob(job);
 
 /** What the plan says that the working should come to. */

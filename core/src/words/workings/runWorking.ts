@@ -148,6 +148,14 @@ const inverts: RunWorking = (run, job, _solution, units) => ({
     'Shallowest feasible levels: one pass downstream; every bound is from above, so the highest set of levels is unique.',
 });
 
+/** Where a run that comes out of the ground must be covered last. */
+function comesOut(run: RunPlan, units: UnitSystem): string {
+  const crown = run.crownUp - run.pitch * (run.length - run.comesOutOver);
+  const before = `${text(showLength(run.comesOutOver, units))} before its end, where it may begin to come out`;
+  if (run.comesOutOver >= run.length - 1e-9) return 'It comes out to daylight, and may do so over all of its length';
+  return `${before}: (${text(showLevel(run.coveredGround, units))}) − (${text(showLevel(crown, units))}) = ${text(showSmall(run.coveredGround - crown, units))}`;
+}
+
 const cover: RunWorking = (run, job, solution, units) => ({
   title: 'Cover',
   says: 'Soil between the ground and the pipe’s crown.',
@@ -155,11 +163,11 @@ const cover: RunWorking = (run, job, solution, units) => ({
   numbers: [
     `${nameOf(job, run.from)}: (${text(showLevel(run.groundUp, units))}) − (${text(showLevel(run.crownUp, units))}) = ${text(showSmall(run.coverUp, units))}`,
     run.coverDown === null
-      ? `${nameOf(job, run.to)}: comes out to daylight`
+      ? comesOut(run, units)
       : `${nameOf(job, run.to)}: (${text(showLevel(run.groundDown, units))}) − (${text(showLevel(run.crownDown, units))}) = ${text(showSmall(run.coverDown, units))}`,
     `Planned ${text(showSmall(solution.settings.cover, units))}, least ${text(showSmall(run.leastCover, units))}`,
   ],
-  result: showSmall(Math.min(run.coverUp, run.coverDown ?? Number.POSITIVE_INFINITY), units),
+  result: showSmall(run.cover, units),
   source:
     'Trade habit: 6 in least and 12 in planned under turf; more under cars by material. Frost and local code may ask more.',
 });

@@ -2,11 +2,11 @@
 import { MAX_OVER_SILL, type BasinPlan, type ChannelPlan } from '../../inlets';
 import type { Basin, Channel } from '../../job/kinds';
 import type { Solution } from '../../plan/solution';
-import { showLevel, showRain, showSmall, text, type UnitSystem } from '../../units';
+import { showLength, showLevel, showRain, showSmall, text, type UnitSystem } from '../../units';
 import type { Working } from './working';
 
 const FORMULA =
-  'left = sill − water;  water = the higher of what stands over the inlet and the water line, at most what runs off';
+  'left = sill − water;  water = grate or water line, the higher, and what stands over it; at most what runs off over the ground';
 
 function standsLine(inlet: BasinPlan | ChannelPlan, units: UnitSystem): string {
   return inlet.kind === 'basin'
@@ -14,15 +14,24 @@ function standsLine(inlet: BasinPlan | ChannelPlan, units: UnitSystem): string {
     : `over the channel’s top: ${text(showSmall(Math.max(0, inlet.profile.over), units))}`;
 }
 
-const spillLine = ({ spillLevel }: Basin | Channel, units: UnitSystem): string[] =>
-  spillLevel === undefined ? [] : [`runs off over the ground at ${text(showLevel(spillLevel, units))}`];
+const spillLine = (
+  { spillLevel, spillLength }: Basin | Channel,
+  { settings }: Solution,
+  units: UnitSystem,
+): string[] =>
+  spillLevel === undefined
+    ? []
+    : [
+        `runs off over the ground at ${text(showLevel(spillLevel, units))}, ${text(showLength(spillLength ?? settings.spillLength, units))} of it, and stands on that by (Q / 1.7 b)^⅔`,
+      ];
 
 export function sillWorking(
   element: Basin | Channel,
   inlet: BasinPlan | ChannelPlan,
-  { landings, settings }: Solution,
+  solution: Solution,
   units: UnitSystem,
 ): Working {
+  const { landings, settings } = solution;
   const left = inlet.freeboard ?? 0;
   const { waterLevel } = landings[element.id]!;
   return {
@@ -33,16 +42,18 @@ export function sillWorking(
       `sill at ${text(showLevel(element.sillLevel ?? 0, units))}, grate at ${text(showLevel(element.groundLevel, units))}`,
       standsLine(inlet, units),
       ...(waterLevel === null ? [] : [`water line of the pipe here ${text(showLevel(waterLevel, units))}`]),
-      ...spillLine(element, units),
+      ...spillLine(element, solution, units),
       ...(left <= -MAX_OVER_SILL ? ['Told as 6 in (152 mm): deeper water has run off somewhere.'] : []),
       `wanted: ${text(showSmall(settings.openingMargin, units))}`,
     ],
     result: showSmall(Math.abs(left), units),
-    source: 'Levels of this job; the head over the ground that water runs off over is left to the margin.',
+    source:
+      'Levels of this job; over the ground that it runs off over a broad weir, Q = 1.7 b h^1.5, of all that comes.',
   };
 }
 
-export function rarerSillWorking(element: Basin | Channel, { openings }: Solution, units: UnitSystem): Working | null {
+export function rarerSillWorking(element: Basin | Channel, solution: Solution, units: UnitSystem): Working | null {
+  const { openings } = solution;
   const left = openings?.freeboards[element.id];
   if (!openings || left === undefined) return null;
   return {
@@ -52,7 +63,7 @@ export function rarerSillWorking(element: Basin | Channel, { openings }: Solutio
     numbers: [
       `i = ${text(showRain(openings.intensity, units))} in the first 5 minutes`,
       `sill at ${text(showLevel(element.sillLevel ?? 0, units))}, water at ${text(showLevel((element.sillLevel ?? 0) - left, units))}${left <= -MAX_OVER_SILL ? ' or higher' : ''}`,
-      ...spillLine(element, units),
+      ...spillLine(element, solution, units),
     ],
     result: showSmall(Math.abs(left), units),
     source: `C is raised for a rare storm (1.25 at 100 years, to all of the rain at most; ASCE Manual of Practice 77). Openings by the ${openings.returnPeriod}-year rain: common practice.`,

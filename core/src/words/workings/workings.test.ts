@@ -1,7 +1,7 @@
 /** Every line of a working that says what something comes to is worked out anew from the numbers it shows. */
 import { runInNewContext } from 'node:vm';
 import { planJob } from '../../plan/planJob';
-import { basin, channel, face, ground, jobOf, out, pipe, rain, spout } from '../../testing/parts';
+import { inletYard } from '../../testing/inletYard';
 import { budgetWorking } from './budgetWorking';
 import { contributingAreaWorking } from './contributingAreaWorking';
 import { INLET_QUANTITIES, inletWorking } from './inletWorking';
@@ -9,23 +9,7 @@ import { LANDING_QUANTITIES, landingWorking } from './landingWorking';
 import { RUN_QUANTITIES, runWorking } from './runWorking';
 import type { Working } from './working';
 
-const job = jobOf(
-  rain({ openings: { returnPeriod: 100, intensity: 8e-5 } }),
-  ground(180, 'basin'),
-  ground(150, 'channel'),
-  ground(60, 'high'),
-  face(150, 'spout', { valley: { gutterRun: 6 } }),
-  { id: 'sump', kind: 'fixedFlow', name: 'Sump pump', flow: 0.0013, feeds: [{ to: 'high', share: 1 }] },
-  basin({ sillLevel: 0.3, spillLevel: 0.2, sumpDepth: 0.3, clogging: 0.4 }),
-  channel({ sillLevel: 0.25, outlet: [2, 9], section: 'round', slope: 0.004 }),
-  basin({ id: 'high', name: 'High', approach: { slope: 0.05, roughness: 0.012, width: 2 }, passesTo: 'basin' }),
-  spout({ size: 'rect2x3' }),
-  out({ groundLevel: -1.9 }),
-  pipe('basin', { parallel: 3, nominal: 0.1524, grade: { type: 'pitch', pitch: 0.013 } }),
-  pipe('channel', { nominal: 0.1016 }),
-  pipe('high', { to: 'basin', length: 8 }),
-  pipe('spout', { to: 'basin', length: 12 }),
-);
+const job = inletYard;
 const plan = planJob(job);
 
 const WORKINGS: Working[] = [

@@ -1,0 +1,27 @@
+import { LEVEL_TOLERANCE, type Rule } from './snag';
+
+/** A channel drain whose floor lies under its pipe: it stands full after every rain. */
+export const channelHolds: Rule = {
+  code: 'channelHolds',
+  short: 'stands full',
+  find: (_, { inlets }) =>
+    Object.entries(inlets).flatMap(([id, inlet]) =>
+      inlet.kind === 'channel' && inlet.holds > LEVEL_TOLERANCE
+        ? [
+            {
+              code: 'channelHolds',
+              severity: 'fix' as const,
+              at: id,
+              measure: 'small' as const,
+              figure: inlet.holds,
+              limit: 0,
+            },
+          ]
+        : [],
+    ),
+  tell: (snag, say) => ({
+    headline: `${say.name(snag.at)} stands ${say.show('small', snag.figure)} full: its pipe leaves higher than its floor.`,
+    why: 'What stands in a channel freezes, breeds mosquitoes and holds its grit, and the channel takes that much less.',
+    instead: 'Start its pipe lower, or lay a shallower channel.',
+  }),
+};

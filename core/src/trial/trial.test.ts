@@ -1,0 +1,46 @@
+import { basin, ground, jobOf, out, pipe, withFields } from '../testing/parts';
+import { planJob } from '../plan/planJob';
+import { runTrial } from './trial';
+import { walkOf } from './walk';
+
+it('finds nothing told to hold that a walk over the levels and the water refuses, no fix that worsens, and no dearer sizing', () => {
+  const calm = runTrial(5, { from: 71, moods: ['calm'] });
+  const wild = runTrial(1, { from: 73, moods: ['wild'] });
+  expect([...calm.broken, ...wild.broken]).toEqual([]);
+  expect(calm.holds).toBeGreaterThan(0);
+  expect(calm.fixes + wild.fixes).toBeGreaterThan(20);
+  expect(calm.sizings).toBeGreaterThan(1);
+});
+
+describe('the walk', () => {
+  const sound = jobOf(ground(60, 'basin'), basin(), out({ stone: true }), pipe('basin'));
+
+  it('agrees with a job that holds', () => expect(walkOf(sound, planJob(sound))).toEqual([]));
+
+  it.each([
+    ['a grate too small', withFields(sound, 'basin', { grate: 'round6', clogging: 0.8 }), /basin ponds/],
+    [
+      'a pipe too small',
+      withFields(sound, 'pipe-basin', { nominal: 0.04 }),
+      /carries more than it holds|water comes out/,
+    ],
+    [
+      'a pipe near the ground',
+      withFields(sound, 'pipe-basin', { grade: { type: 'levels', up: -0.2 } }),
+      /of cover at 0.0 m/,
+    ],
+    ['an end too low', withFields(sound, 'pipe-basin', { grade: { type: 'levels', down: -1.6 } }), /under its level/],
+    [
+      'a pipe that climbs',
+      withFields(sound, 'pipe-basin', { grade: { type: 'levels', up: -1.6, down: -1.5 } }),
+      /does not fall/,
+    ],
+    ['water against its end', withFields(sound, 'out', { standingLevel: 0.1 }), /water comes out of basin/],
+    [
+      'a deep trench',
+      withFields(sound, 'pipe-basin', { grade: { type: 'levels', up: -1.9, down: -2.2 } }),
+      /deep open trench/,
+    ],
+    ['a sill too low', withFields(sound, 'basin', { sillLevel: 0.02 }), /near the sill/],
+  ])('refuses %s by itself', (_, job, words) => expect(walkOf(job, planJob(job)).join()).toMatch(words));
+});

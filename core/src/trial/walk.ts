@@ -1,0 +1,327 @@
+/**
+ * A second opinion on a job that is told to hold: a walk over the levels as they are laid and over the water, in numerics of its own
+ * (marching and halving, no shared solver), against the job's own words. It judges what somebody in the trench could see, and knows
+ * nothing of the rules that the plan was judged by.
+ */
+import { GRATE_FACTS } from '../catalogue/grates';
+import { MATERIAL_FACTS } from '../catalogue/pipes';
+import { SOIL_FACTS } from '../catalogue/soils';
+import { elementOf, groundInlets, ofKind, type Job } from '../job/job';
+import { diameterOf, type Basin, type Channel, type Discharge, type Landing, type Run } from '../job/kinds';
+import type { Plan } from '../plan/planJob';
+import type { RunPlan } from '../plan/solution';
+
+const G = 9.80665;
+/** What a level is good for on site, m; and by how much two ways to march a water line may differ. */
+const LAID = 0.001;
+const WATER = 0.006;
+
+/** Area, wetted perimeter and width of a round section at a depth, by its half angle. */
+function section(depth: number, diameter: number): { area: number; wetted: number; width: number } {
+  const y = Math.min(depth, diameter);
+  const half = Math.acos(Math.min(1, Math.max(-1, 1 - (2 * y) / diameter)));
+  return {
+    area: ((half - Math.sin(half) * Math.cos(half)) * diameter ** 2) / 4,
+    wetted: half * diameter,
+    width: diameter * Math.sin(half),
+  };
+}
+
+/** Least x in a range from which `enough` holds, by halving. */
+function least(low: number, high: number, enough: (x: number) => boolean): number {
+  let [a, b] = [low, high];
+  for (let k = 0; k < 60; k++) {
+    const middle = (a + b) / 2;
+    if (enough(middle)) b = middle;
+    else a = middle;
+  }
+  return b;
+}
+
+const friction = (flow: number, depth: number, diameter: number, n: number): number => {
+  const { area, wetted } = section(depth, diameter);
+  return ((flow * n) / (area * (area / wetted) ** (2 / 3))) ** 2;
+};
+const criticalOf = (flow: number, diameter: number): number =>
+  least(diameter * 1e-4, diameter, (y) => {
+    const { area, width } = section(y, diameter);
+    return area ** 3 * G >= flow ** 2 * width;
+  });
+
+/** Water over the invert at a pipe's head (m) with so much at its foot, marched in short steps; `foot` less than its own free depth is that. */
+function marched(
+  run: Pick<RunPlan, 'diameter' | 'roughness' | 'length' | 'pitch'>,
+  flow: number,
+  foot: number,
+): number {
+  const { diameter: d, roughness: n, length, pitch } = run;
+  if (flow <= 0) return Math.max(0, foot - pitch * length);
+  const critical = criticalOf(flow, d);
+  let y = Math.max(foot, critical);
+  const steps = 1500;
+  const dx = length / steps;
+  for (let k = 0; k < steps; k++) {
+    const full = y >= d;
+    const slope = friction(flow, Math.max(y, critical * 1.001), d, n);
+    if (full) y += (slope - pitch) * dx;
+    else {
+      const at = Math.max(y, critical * 1.003);
+      const { area, width } = section(at, d);
+      const froude2 = (flow ** 2 * width) / (G * area ** 3);
+      y += Math.max(-d / 50, Math.min(d / 50, ((slope - pitch) / (1 - froude2)) * dx));
+    }
+    y = Math.max(y, critical);
+  }
+  return y;
+}
+
+interface Walk {
+  job: Job;
+  plan: Plan;
+  /** Runs from the way out up. */
+  upward: RunPlan[];
+  into: Map<string, RunPlan[]>;
+  /** Water (m) at each landing, by this walk. */
+  water: Map<string, number>;
+  wrong: string[];
+}
+
+const landingOf = (job: Job, id: string): Landing => job.elements.get(id) as Landing;
+const runOf = (job: Job, id: string): Run => elementOf(job, 'run', id)!;
+
+/** K of a landing, read off the trade's tables once more. */
+function lossOf(landing: Landing, arriving: number): number {
+  if (landing.kind === 'basin' || landing.kind === 'channel') return 1.5;
+  if (landing.kind === 'downspout') return arriving > 0 ? 0.5 : 1.5;
+  if (landing.kind !== 'junction') return 0;
+  if (landing.form === 'sedimentTrap') return 1.5;
+  if (arriving > 1) return landing.form === 'tee' ? 1.3 : 0.5;
+  return landing.form === 'bend' ? { one45: 0.3, two45: 0.4, one90: 1 }[landing.turn ?? 'one45'] : 0;
+}
+
+/** Levels as they are laid: falls, joints, cover, trench and ends. */
+function walkLevels({ job, plan, into, wrong }: Walk): void {
+  const { settings } = plan;
+  for (const run of Object.values(plan.runs)) {
+    const given = runOf(job, run.id);
+    const fall = (run.invertUp - run.invertDown) / given.length;
+    if (fall <= 0) wrong.push(`${run.id} does not fall`);
+    const large = MATERIAL_FACTS[given.material].smoothBore && given.nominal >= settings.largeFrom - 1e-9;
+    const asked = large ? Math.min(settings.leastPitch, settings.leastPitchLarge) : settings.leastPitch;
+    if (fall < asked - 1e-5) wrong.push(`${run.id} is flatter than it may be`);
+    for (const above of into.get(run.from) ?? [])
+      if (above.crownDown < run.crownUp - LAID) wrong.push(`${above.id} comes in under ${run.id}`);
+    walkOver(job, plan, run, wrong);
+  }
+}
+
+/** Ground and cover along one run, every half metre. */
+function walkOver(job: Job, { settings }: Plan, run: RunPlan, wrong: string[]): void {
+  const given = runOf(job, run.id);
+  const [upper, lower] = [landingOf(job, given.from), landingOf(job, given.to)];
+  const out = lower.kind === 'discharge' && (lower.form === 'daylight' || lower.form === 'kerb') ? lower : null;
+  const open = out ? (out.bank?.length ?? (given.under === 'cars' ? 0.9144 : settings.outcrop)) : 0;
+  const edge = Math.max(0, given.length - open);
+  const edgeGround = out?.bank
+    ? out.bank.topLevel
+    : upper.groundLevel + ((lower.groundLevel - upper.groundLevel) * edge) / given.length;
+  const wheels = { smooth: 0.3048, doubleWall: 0.3048, singleWall: 0.6096, flexible: 0.6096, clay: 0.6096 };
+  const wanted = given.under === 'cars' ? Math.max(settings.leastCover, wheels[given.material]) : settings.leastCover;
+  const steps = Math.max(2, Math.ceil(given.length * 2));
+  for (let k = 0; k <= steps; k++) {
+    const x = (given.length * k) / steps;
+    const crown = run.crownUp + ((run.crownDown - run.crownUp) * x) / given.length;
+    const beyond = edge > 0 && x > edge;
+    const ground = beyond
+      ? edgeGround + ((lower.groundLevel - edgeGround) * (x - edge)) / (given.length - edge || 1)
+      : upper.groundLevel +
+        (edge > 0 ? (edgeGround - upper.groundLevel) / edge : (lower.groundLevel - upper.groundLevel) / given.length) *
+          x;
+    if (!(out && x >= edge) && ground - crown < wanted - LAID) {
+      wrong.push(`${run.id} has ${(ground - crown).toFixed(3)} m of cover at ${x.toFixed(1)} m`);
+      return;
+    }
+    if (ground - crown + diameterOf(given) >= 1.524 + LAID && !given.shored) {
+      wrong.push(`${run.id} lies in a deep open trench at ${x.toFixed(1)} m`);
+      return;
+    }
+  }
+}
+
+/** Where pipes end against what should take their water, and what stays in them. */
+function walkEnds({ job, plan, into, wrong }: Walk): void {
+  for (const out of ofKind(job, 'discharge')) {
+    const arriving = into.get(out.id) ?? [];
+    const lowest = Math.min(...arriving.map(({ invertDown }) => invertDown));
+    if (arriving.length === 0) continue;
+    if (out.form === 'popup') walkPopup(out, plan, lowest, into, wrong);
+    else {
+      const control =
+        out.form === 'kerb' ? Math.max(out.controlLevel ?? out.groundLevel, out.groundLevel) : out.controlLevel;
+      const dug = out.form === 'main' && out.groundLevel - (control ?? out.groundLevel) >= 1.524 + LAID;
+      if (dug && arriving.some(({ id }) => !runOf(job, id).shored))
+        wrong.push(`${out.id} is dug down to in an open trench`);
+      if (out.form === 'main' && control === undefined) wrong.push(`${out.id} is a main that nobody found`);
+      if (lowest < (control ?? out.groundLevel) - LAID) wrong.push(`${out.id} is reached ${lowest} under its level`);
+    }
+    const highest = Math.max(...arriving.map(({ invertDown }) => invertDown));
+    if ((out.form === 'daylight' || out.form === 'kerb') && highest > out.groundLevel + 0.1 + LAID)
+      wrong.push(`${out.id} is reached through the air`);
+    if (out.buildingDistance !== undefined && out.buildingDistance < plan.settings.buildingClearance - 1e-6)
+      wrong.push(`${out.id} lets out beside a building`);
+    if (out.form === 'main' && out.mainCapacity !== undefined) {
+      const sent = arriving.reduce((sum, { flow }) => sum + flow, 0) + (out.mainUsed ?? 0);
+      if (sent > out.mainCapacity * 1.000001) wrong.push(`${out.id} is a full main`);
+    }
+  }
+}
+
+function walkPopup(out: Discharge, plan: Plan, lowest: number, into: Walk['into'], wrong: string[]): void {
+  const depth = out.groundLevel - lowest;
+  if (depth <= LAID) return;
+  // Litres in the pipes, counted every centimetre.
+  let volume = 0;
+  const left = [out.id];
+  for (let at = left.pop(); at !== undefined; at = left.pop())
+    for (const run of into.get(at) ?? []) {
+      if (run.invertDown >= out.groundLevel) continue;
+      const steps = Math.ceil(run.length * 100);
+      for (let k = 0; k < steps; k++) {
+        const invert = run.invertDown + ((run.invertUp - run.invertDown) * (k + 0.5)) / steps;
+        if (invert < out.groundLevel)
+          volume += (section(out.groundLevel - invert, run.diameter).area * run.parallel * run.length) / steps;
+      }
+      left.push(run.from);
+    }
+  const soil = SOIL_FACTS[out.drain?.soil ?? 'loam'].conductivity;
+  const wetted = out.drain?.type === 'leach' ? out.drain.area : 0.25;
+  const hours = out.drain ? volume / (soil * wetted) / 3600 : Number.POSITIVE_INFINITY;
+  const told = plan.snags.some(({ code, at }) => code === 'popupHolds' && at === out.id);
+  if (hours > 73 || (hours > 25 && !told))
+    wrong.push(`${out.id} holds ${depth.toFixed(3)} m for ${hours.toFixed(0)} h`);
+}
+
+/** Level at which water stands where a line ends, m, or −∞. */
+function standing(out: Discharge, passing: number, { settings }: Plan): number {
+  if (out.form === 'popup') return out.groundLevel + settings.popupLift;
+  if (out.standingLevel !== undefined) return out.standingLevel;
+  const { mainDiameter: d, mainPitch: s } = out;
+  if (out.form !== 'main' || d === undefined || s === undefined) return Number.NEGATIVE_INFINITY;
+  const n = MATERIAL_FACTS[out.mainMaterial ?? 'clay'].roughness;
+  const flow = passing + (out.mainUsed ?? 0);
+  return out.controlLevel! + least(d * 1e-4, d, (y) => friction(flow, y, d, n) <= s);
+}
+
+/** The water line from every way out up, and the flows on the way. */
+function walkWater(walk: Walk): void {
+  const { job, plan, upward, into, water, wrong } = walk;
+  for (const run of upward) {
+    const given = runOf(job, run.id);
+    const each = run.flow / (given.parallel ?? 1);
+    const lower = landingOf(job, given.to);
+    const comes = (into.get(given.from) ?? []).map(({ flow }) => flow);
+    if (run.flow < Math.max(0, ...comes) - 1e-12) wrong.push(`${run.id} is sized for less than comes to it`);
+    const full = least(0, 50, (q) => friction(q, run.diameter, run.diameter, run.roughness) >= run.pitch);
+    if (each > full * 1.0001) wrong.push(`${run.id} carries more than it holds`);
+    if (each / section(run.diameter, run.diameter).area > plan.settings.stopVelocity)
+      wrong.push(`${run.id} runs too fast`);
+    const foot =
+      lower.kind === 'discharge'
+        ? standing(lower, plan.landings[lower.id]!.passing, plan) - run.invertDown
+        : water.get(lower.id)! - run.invertDown;
+    const head = marched(run, each, foot);
+    const velocity = each > 0 ? each / section(head, run.diameter).area : 0;
+    const loss = lossOf(landingOf(job, given.from), comes.length);
+    let level = run.invertUp + head + (loss * velocity ** 2) / (2 * G);
+    if (given.throat !== undefined && given.throat < run.diameter) {
+      const jet = each / ((Math.PI * given.throat ** 2) / 4);
+      level += ((1 / 0.62 - (given.throat / run.diameter) ** 2) * jet) ** 2 / (2 * G);
+    }
+    water.set(given.from, Math.max(level, water.get(given.from) ?? Number.NEGATIVE_INFINITY));
+  }
+}
+
+/** What a grate takes at a depth, m³/s. */
+function taken({ grate, count = 1, clogging, walled = 0 }: Basin, depth: number): number {
+  const facts = GRATE_FACTS[grate];
+  const clear = (1 - (clogging ?? facts.clogging)) * count;
+  return Math.min(
+    1.66 * facts.weirLength * (1 - walled) * clear * depth ** 1.5,
+    0.67 * facts.openArea * clear * Math.sqrt(2 * G * depth),
+  );
+}
+
+/** Water in a level or gently falling channel with one outlet, marched up from the head of its hole; null where it cannot be marched so. */
+function channelOver(channel: Channel, flow: number, diameter: number, line: number): number | null {
+  const { width: w, depth, length, slope, topSlope = 0, section: form, outlet = 'end', hole = 'floor' } = channel;
+  if (form === 'round' || outlet !== 'end' || slope + topSlope > 0.004 || hole === 'end') return null;
+  const area = (Math.PI * diameter ** 2) / 4;
+  const drowned = Math.max(0, line - (channel.groundLevel - depth));
+  const covered = drowned + (flow / (0.6 * area)) ** 2 / (2 * G);
+  let y = Math.max(covered, (flow / (1.66 * Math.PI * diameter)) ** (2 / 3), Math.cbrt((flow / w) ** 2 / G) * 1.0005);
+  const steps = 20_000;
+  let over = y - depth;
+  for (let k = steps; k > 0; k--) {
+    const x = (length * k) / steps;
+    const q = (flow * x) / length;
+    const a = w * y;
+    const radius = a / (w + 2 * y);
+    const sf = (q * 0.011) ** 2 / (a ** 2 * radius ** (4 / 3));
+    const below = 1 - (q ** 2 * w) / (G * a ** 3);
+    const dydx = (slope + topSlope - sf - (2 * q * (flow / length)) / (G * a ** 2)) / Math.max(below, 0.02);
+    y -= (dydx * length) / steps;
+    over = Math.max(over, y - (depth - slope * (length - x)));
+  }
+  return over;
+}
+
+/** What stands over every inlet, and how near it comes to what it guards. */
+function walkInlets({ job, plan, water, wrong }: Walk): void {
+  const { settings } = plan;
+  for (const inlet of groundInlets(job)) {
+    const flow = plan.landings[inlet.id]!.entering;
+    const line = water.get(inlet.id) ?? Number.NEGATIVE_INFINITY;
+    if (line > inlet.groundLevel + WATER)
+      wrong.push(`water comes out of ${inlet.id}: ${(line - inlet.groundLevel).toFixed(3)} m`);
+    let over = 0;
+    if (inlet.kind === 'basin') {
+      over = flow > 0 ? least(0, 5, (depth) => taken(inlet, depth) >= flow) : 0;
+      if (!inlet.approach && over > settings.ponding + LAID) wrong.push(`${inlet.id} ponds ${over.toFixed(3)} m`);
+    } else {
+      const pipe = Object.values(plan.runs).find(({ from }) => from === inlet.id);
+      const stands = pipe && flow > 0 ? channelOver(inlet, flow, pipe.diameter, line) : null;
+      if (stands !== null && stands > WATER) wrong.push(`${inlet.id} overtops by ${stands.toFixed(3)} m`);
+      if (pipe && pipe.invertUp > inlet.groundLevel - inlet.depth + LAID) wrong.push(`${inlet.id} stands full`);
+    }
+    if (inlet.sillLevel === undefined || inlet.kind === 'channel') continue;
+    const spill =
+      inlet.spillLevel === undefined
+        ? Number.POSITIVE_INFINITY
+        : Math.max(inlet.groundLevel, inlet.spillLevel) +
+          (flow / (1.7 * (inlet.spillLength ?? settings.spillLength))) ** (2 / 3);
+    const stands = Math.min(Math.max(inlet.groundLevel, line) + over, spill);
+    if (inlet.sillLevel - stands < settings.openingMargin - WATER)
+      wrong.push(`water comes near the sill at ${inlet.id}`);
+  }
+  for (const { id, groundLevel } of ofKind(job, 'downspout'))
+    if ((water.get(id) ?? Number.NEGATIVE_INFINITY) > groundLevel + WATER) wrong.push(`water comes up at ${id}`);
+}
+
+/** What this walk finds wrong with a job as it is planned, one line each; nothing when it agrees that the job holds. */
+export function walkOf(job: Job, plan: Plan): string[] {
+  const into = new Map<string, RunPlan[]>();
+  for (const run of Object.values(plan.runs)) into.set(run.to, [...(into.get(run.to) ?? []), run]);
+  const upward: RunPlan[] = [];
+  const left = ofKind(job, 'discharge').map(({ id }) => id);
+  for (let at = left.shift(); at !== undefined; at = left.shift())
+    for (const run of into.get(at) ?? []) {
+      upward.push(run);
+      left.push(run.from);
+    }
+  const walk: Walk = { job, plan, upward, into, water: new Map(), wrong: [] };
+  walkLevels(walk);
+  walkEnds(walk);
+  walkWater(walk);
+  walkInlets(walk);
+  return walk.wrong;
+}
