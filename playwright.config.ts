@@ -23,6 +23,8 @@ export default defineConfig({
       args: CHROMIUM_ARGS,
     },
     trace: 'off',
+    // Pages come from the server that is under test, not from what an earlier test left on the device; one spec is about that.
+    serviceWorkers: 'block',
   },
   projects: [
     // Fingers are on the phone and keys at the wide screen; all else is driven on both.

@@ -57,6 +57,8 @@ test('shows both sides when another device changed the same thing', async ({ pag
         removes: [],
       },
     });
+  // Where nothing is heard from the server: else the other's name would be here before this one is typed.
+  await page.route('**/api/events', (route) => route.abort());
   await page.goto(`/job/${job}/walk?at=wye2`);
   const field = page.getByRole('textbox', { name: 'Name' });
   await expect(field).toHaveValue('Wye 2');
@@ -64,6 +66,7 @@ test('shows both sides when another device changed the same thing', async ({ pag
   await field.fill('My wye');
   await field.press('Enter');
   await expect(page.getByRole('alert')).toContainText('Another device changed Wye one meanwhile.');
+  await expect(page.getByRole('alert')).toContainText('Wye one, name: yours “My wye”, theirs “Wye one”');
   await page.getByRole('button', { name: 'Keep mine' }).click();
   await saved(page, job);
   expect((await kept(request, job)).wye2).toMatchObject({ name: 'My wye' });

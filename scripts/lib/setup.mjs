@@ -14,18 +14,66 @@ function checkNode() {
   if (major < 20) throw new Error(`Katabasis needs Node.js 20 or newer, and this is ${process.versions.node}.`);
 }
 
+/** How long one command waits for another that installs or builds, ms. */
+const PATIENCE_MS = 20 * 60 * 1000;
+
+const isAlive = (pid) => {
+  try {
+    process.kill(pid, 0);
+    return true;
+  } catch (error) {
+    return error.code === 'EPERM';
+  }
+};
+
+/** Does a step that only one command at a time may do here; of several at once the others wait. A lock whose holder is gone is taken over. */
+function alone(name, step) {
+  const lock = join(ROOT, `.${name}.lock`);
+  const until = Date.now() + PATIENCE_MS;
+  for (;;) {
+    try {
+      writeFileSync(lock, String(process.pid), { flag: 'wx' });
+      break;
+    } catch (error) {
+      if (error.code !== 'EEXIST') throw error;
+    }
+    let holder = Number.NaN;
+    try {
+      holder = Number(readFileSync(lock, 'utf8'));
+    } catch {
+      // It was let go this moment.
+    }
+    if (holder > 0 && !isAlive(holder)) rmSync(lock, { force: true });
+    if (Date.now() > until) throw new Error(`Another command holds ${lock}. If none runs, remove that file.`);
+    Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 200);
+  }
+  try {
+    return step();
+  } finally {
+    rmSync(lock, { force: true });
+  }
+}
+
 /** Installs the packages of the lock file, unless they are. */
 export function ensureInstalled() {
   checkNode();
-  const wanted = createHash('sha256')
+  if (!isInstalled()) alone('installing', install);
+}
+
+const wantedPackages = () =>
+  createHash('sha256')
     .update(readFileSync(join(ROOT, 'package-lock.json')))
     .update(process.versions.modules)
     .digest('hex');
-  if (existsSync(INSTALLED) && readFileSync(INSTALLED, 'utf8') === wanted) return;
+const isInstalled = () => existsSync(INSTALLED) && readFileSync(INSTALLED, 'utf8') === wantedPackages();
+
+function install() {
+  // Somebody else may have done it while we waited.
+  if (isInstalled()) return;
   console.error('Installing packages. This takes some minutes the first time.');
   if (run('npm', ['ci', '--no-audit', '--no-fund'], { quiet: true }) !== 0)
     throw new Error('The packages could not be installed.');
-  writeFileSync(INSTALLED, wanted);
+  writeFileSync(INSTALLED, wantedPackages());
 }
 
 function* filesBelow(folder) {
@@ -45,25 +93,29 @@ function sourceHash() {
     ...filesBelow(join(ROOT, 'client', 'assets')),
     ...['app.json', 'babel.config.js', 'metro.config.js', 'package.json'].map((name) => join(ROOT, 'client', name)),
     join(ROOT, 'package-lock.json'),
+    join(ROOT, 'scripts', 'lib', 'offline.mjs'),
   ];
   for (const file of files) hash.update(relative(ROOT, file)).update(readFileSync(file));
   return hash.digest('hex');
 }
 
 /** Most that the first screen's scripts may weigh, bytes after gzip. */
-const SCRIPT_BUDGET = 535 * 1000;
+const SCRIPT_BUDGET = 540 * 1000;
 
 /** Builds the web application, unless what is built is of these sources. `force` builds it anyway. */
 export function ensureBuilt({ force = false } = {}) {
   mkdirSync(join(ROOT, 'client', 'public'), { recursive: true });
   const wanted = sourceHash();
-  if (
-    !force &&
-    existsSync(BUILT) &&
-    existsSync(join(DIST, 'index.html')) &&
-    JSON.parse(readFileSync(BUILT, 'utf8')).sources === wanted
-  )
-    return;
+  if (force || !isBuilt(wanted)) alone('building', () => build(wanted, force));
+}
+
+const isBuilt = (wanted) =>
+  existsSync(BUILT) &&
+  existsSync(join(DIST, 'index.html')) &&
+  JSON.parse(readFileSync(BUILT, 'utf8')).sources === wanted;
+
+function build(wanted, force) {
+  if (!force && isBuilt(wanted)) return;
   console.error('Building the web application. This takes about a minute.');
   rmSync(DIST, { recursive: true, force: true });
   const code = runBin('expo', ['export', '-p', 'web', '--max-workers', '2'], {
@@ -71,7 +123,8 @@ export function ensureBuilt({ force = false } = {}) {
     cwd: join(ROOT, 'client'),
     env: { EXPO_OFFLINE: '1', CI: '1', EXPO_NO_TELEMETRY: '1' },
   });
-  if (code !== 0) throw new Error('The web application could not be built.');
+  if (code !== 0 || run(process.execPath, [join(ROOT, 'scripts', 'lib', 'offline.mjs')], { quiet: true }) !== 0)
+    throw new Error('The web application could not be built.');
   reportSizes();
   mkdirSync(join(ROOT, 'client', '.expo'), { recursive: true });
   writeFileSync(BUILT, JSON.stringify({ sources: wanted }));

@@ -3,23 +3,13 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { quillfeather } from '@katabasis/core/samples';
 import type { Element, JobReply, Problem } from '@katabasis/core';
-import request from 'supertest';
-import { createApp } from './app';
 import { openDatabase, type Db } from './database';
-import { allowedHosts } from './http/guard';
+import { serve as served } from './testing/serve';
 
 const elements = (): Element[] => [...quillfeather().elements];
 const wye = (name: string): Element => ({ id: 'wye2', kind: 'junction', form: 'wye', name, groundLevel: -0.27 });
 
-function serve(db: Db = openDatabase(':memory:'), web?: string) {
-  const handler = createApp({
-    db,
-    files: mkdtempSync(join(tmpdir(), 'katabasis-files-')),
-    hosts: allowedHosts('127.0.0.1'),
-    ...(web ? { web } : {}),
-  }).callback();
-  return request(handler);
-}
+const serve = (db: Db = openDatabase(':memory:'), web?: string) => served({ db, ...(web ? { web } : {}) }).server;
 
 async function withJob() {
   const server = serve();
@@ -37,6 +27,8 @@ const put = (change: string, base: number, element: Element) => ({
 describe('jobs', () => {
   it('lists a job with its verdict, and gives back what was put', async () => {
     const server = await withJob();
+    expect((await server.get('/api/jobs').expect(200)).body.jobs).toMatchObject([{ id: 'clinic', verdict: null }]);
+    await new Promise(setImmediate);
     const { body } = await server.get('/api/jobs').expect(200);
     expect(body.jobs).toMatchObject([
       { id: 'clinic', name: 'Quillfeather Animal Clinic', seq: 0, verdict: { state: 'stop', stops: 1, fixes: 1 } },
@@ -67,7 +59,7 @@ describe('jobs', () => {
       path: 'elements[19] (runKennel).length',
       sentence: 'must be more than 0',
     });
-    expect((await server.get('/api/jobs')).body).toEqual({ jobs: [] });
+    expect((await server.get('/api/jobs')).body).toEqual({ jobs: [], total: 0, next: null });
   });
 
   it('takes a job out and brings it back', async () => {

@@ -1,20 +1,34 @@
 /** The application: guards, then the API, then the built pages. */
 import { bodyParser } from '@koa/bodyparser';
-import Koa, { type Middleware } from 'koa';
+import Koa, { type Context, type Middleware } from 'koa';
 import compress from 'koa-compress';
 import helmet from 'koa-helmet';
 import type { Db } from './database';
-import { guard } from './http/guard';
+import { admission } from './devices/admission';
+import { Pairing } from './devices/pairing';
+import { deviceRoutes } from './devices/routes';
+import { DeviceStore } from './devices/store';
+import { Newsroom } from './events/newsroom';
 import { FileStore } from './files/store';
 import { fileRoutes } from './files/routes';
+import { guard } from './http/guard';
 import { problems } from './http/problem';
 import { statics } from './http/statics';
 import { JobStore } from './jobs/store';
 import { jobRoutes } from './jobs/routes';
+import { Summaries, type Outcome } from './jobs/summaries';
+import { engineName } from './planning/engine';
+import { comesTo } from './planning/outcome';
+import { Planner } from './planning/planner';
 import { rainRoutes } from './rain/routes';
 
 export interface AppOptions {
   db: Db;
+  pairing?: Pairing;
+  /** Where other devices reach this server; none when only this machine does. */
+  addresses?: () => string[];
+  /** Whether a request comes from the server's own machine; by its address when left out. */
+  isLocal?: (ctx: Context) => boolean;
   /** Host names answered to. */
   hosts: ReadonlySet<string>;
   /** Folder of photos and files. */
@@ -47,34 +61,96 @@ const POLICY = helmet({
   hsts: false,
 });
 
+/** Paths are ours in any case of letters: what is asked of the API is never answered with the page. */
+const isApi = (path: string): boolean => path.toLowerCase().startsWith('/api/');
+
 const apiOnly =
   (middleware: Middleware): Middleware =>
   (ctx, next) =>
-    ctx.path.startsWith('/api/') ? middleware(ctx, next) : next();
+    isApi(ctx.path) ? middleware(ctx, next) : next();
 
 const noStore: Middleware = async (ctx, next) => {
   ctx.set('Cache-Control', 'no-store');
   await next();
 };
 
-export function createApp({ db, hosts, files, web }: AppOptions): Koa {
+/** Who takes no encoding that there is, not even none, is answered plainly. */
+const plainToTheOdd: Middleware = (ctx, next) => {
+  if (!ctx.acceptsEncodings('zstd', 'br', 'gzip', 'deflate', 'identity')) ctx.compress = false;
+  return next();
+};
+
+const health: Middleware = async (ctx, next) => {
+  if (ctx.path !== '/api/health') return next();
+  ctx.body = { ok: true };
+};
+
+const events =
+  (news: Newsroom): Middleware =>
+  async (ctx, next) => {
+    if (ctx.path !== '/api/events' || ctx.method !== 'GET') return next();
+    ctx.respond = false;
+    // Koa holds that nothing was found until somebody says otherwise.
+    ctx.res.statusCode = 200;
+    await news.listen(ctx.req, ctx.res);
+  };
+
+/** Has verdicts worked out beside the requests; those of a database in memory, which no other thread can read, between them. */
+function plannerOf(db: Db, store: JobStore, settle: (outcome: Outcome) => void): Pick<Planner, 'want' | 'close'> {
+  if (!db.memory) return new Planner(db.name, settle);
+  const here = (job: string): void => {
+    if (!db.open) return;
+    const { seq, rows } = store.raw(job);
+    settle({ job, seq, ...comesTo(job, rows) });
+  };
+  return { want: (job) => void setImmediate(here, job), close: () => undefined };
+}
+
+export interface Application {
+  app: Koa;
+  store: JobStore;
+  /** Ends what goes on beside the requests. */
+  close: () => void;
+}
+
+export function createApp(options: AppOptions): Application {
+  const { db, hosts, files, web, pairing = new Pairing(), addresses = () => [] } = options;
+  const store = new JobStore(db);
+  const news = new Newsroom();
+  const planner = plannerOf(db, store, (outcome) => {
+    if (!db.open) return;
+    summaries.settle(outcome);
+    news.tell({ news: 'listed' });
+  });
+  const summaries = new Summaries(db, engineName(), (job) => planner.want(job));
+  const devices = new DeviceStore(db);
   const app = new Koa();
+  // What is thrown in a request is answered there; this hears of connections that went away.
+  app.silent = true;
   app.use(POLICY);
   app.use(problems);
   app.use(guard(hosts));
+  app.use(plainToTheOdd);
   app.use(compress({ threshold: 1024 }));
   app.use(apiOnly(noStore));
+  app.use(apiOnly(admission(devices, options.isLocal)));
   app.use(apiOnly(bodyParser({ enableTypes: ['json'], jsonLimit: MAX_BODY, encoding: 'utf-8' })));
-  const jobs = jobRoutes(new JobStore(db));
-  const rain = rainRoutes();
-  const kept = fileRoutes(new FileStore(db, files));
-  app.use(async (ctx, next) => {
-    if (ctx.path !== '/api/health') return next();
-    ctx.body = { ok: true };
-  });
-  app.use(jobs.routes()).use(jobs.allowedMethods());
-  app.use(rain.routes()).use(rain.allowedMethods());
-  app.use(kept.routes()).use(kept.allowedMethods());
+  app.use(health);
+  app.use(events(news));
+  const routers = [
+    jobRoutes({ store, summaries, news }),
+    rainRoutes(),
+    fileRoutes(new FileStore(db, files)),
+    deviceRoutes(devices, pairing, addresses),
+  ];
+  for (const router of routers) app.use(router.routes()).use(router.allowedMethods());
   if (web) app.use(statics(web));
-  return app;
+  return {
+    app,
+    store,
+    close: () => {
+      news.close();
+      planner.close();
+    },
+  };
 }

@@ -2,50 +2,129 @@
  * Starts the server. Environment: KATABASIS_PORT (4870), KATABASIS_HOST (127.0.0.1), KATABASIS_DATA (folder of the database),
  * KATABASIS_SAMPLES (`keep`: put in samples that are missing; `fresh`: put all back as they were).
  */
-import { rmSync } from 'node:fs';
-import { dirname, join } from 'node:path';
-import { fileURLToPath } from 'node:url';
-import { createApp } from './app';
-import { openDatabase } from './database';
+import { createServer, type Server } from 'node:http';
+import { join } from 'node:path';
+import { toString as qrOf } from 'qrcode';
+import { createApp, type Application } from './app';
+import { Backups } from './backups/backups';
+import { openDatabase, UnusableDatabase, type Db } from './database';
+import { Pairing, spoken } from './devices/pairing';
+import { FolderTaken, holdFolder, type HeldFolder } from './folder';
 import { allowedHosts, lanAddresses } from './http/guard';
-import { putSamples } from './samples';
+import { tellOperator } from './http/problem';
+import { pathsOf, ROOT, type Paths } from './paths';
+import { putSamples, resetToSamples } from './samples';
+import { every } from './timers';
 
-const ROOT = join(dirname(fileURLToPath(import.meta.url)), '..', '..');
+/** What keeps the server from starting, in a sentence for whoever starts it. */
+class CannotStart extends Error {}
 
-function start(): void {
-  const port = Number(process.env.KATABASIS_PORT ?? 4870);
+const HOUR_MS = 3600 * 1000;
+
+function portFrom(text: string | undefined): number {
+  const port = Number(text ?? 4870);
   if (!Number.isInteger(port) || port < 0 || port > 65_535)
-    throw new Error(`KATABASIS_PORT must be a port number, and is "${process.env.KATABASIS_PORT}".`);
+    throw new CannotStart(`KATABASIS_PORT must be a port number, and is "${text}".`);
+  return port;
+}
+
+/** Takes the port before anything of the data is touched. */
+function listening(server: Server, port: number, host: string): Promise<number> {
+  return new Promise((resolve, reject) => {
+    server.once('error', (error: NodeJS.ErrnoException) =>
+      reject(
+        new CannotStart(
+          error.code === 'EADDRINUSE'
+            ? `Port ${port} is taken. Stop what uses it, or set KATABASIS_PORT.`
+            : error.message,
+        ),
+      ),
+    );
+    server.listen(port, host, () => resolve((server.address() as { port: number }).port));
+  });
+}
+
+/** Opens the database; of a damaged one says which backup is the newest good one. */
+function opened({ database, backups }: Paths): Db {
+  try {
+    return openDatabase(database);
+  } catch (error) {
+    if (!(error instanceof UnusableDatabase)) throw error;
+    const good = error.message.includes('damaged') ? new Backups(backups).newestGood() : null;
+    const way = good ? ` The newest good backup is ${good}. Put it back with:  npm run restore -- ${good}` : '';
+    throw new CannotStart(`${database}: ${error.message}${way}`);
+  }
+}
+
+async function prepare(paths: Paths, samples: string | undefined): Promise<Db> {
+  const db = opened(paths);
+  const backups = new Backups(paths.backups);
+  if (samples === 'fresh') {
+    // What is put away is put away with a copy.
+    if (db.prepare('select 1 from changes limit 1').get()) await backups.make(db);
+    resetToSamples(db);
+  } else if (samples) putSamples(db);
+  return db;
+}
+
+/** Day by day: a backup, and what has been in the bin for long enough is let go. Never stops the server. */
+function keepHouse(db: Db, { store }: Application, backups: Backups): void {
+  const round = (): void => {
+    try {
+      store.purge();
+    } catch (error) {
+      tellOperator(error, 'Emptying the bin');
+    }
+    backups.makeDue(db).catch((error: unknown) => tellOperator(error, 'The daily backup'));
+  };
+  round();
+  every(HOUR_MS, round);
+}
+
+async function greet(host: string, port: number, pairing: Pairing): Promise<void> {
+  console.log(`Katabasis is at http://localhost:${port}`);
+  if (host === '127.0.0.1') return console.log('For a phone on the same network, start it with: -- --lan');
+  const [first, ...more] = lanAddresses();
+  console.log(`Pairing code for a phone on the same network: ${spoken(pairing.code)}`);
+  for (const address of [first, ...more]) if (address) console.log(`  http://${address}:${port}`);
+  if (first) console.log(await qrOf(`http://${first}:${port}/pair#${pairing.code}`, { type: 'terminal', small: true }));
+}
+
+async function start(): Promise<void> {
+  const port = portFrom(process.env.KATABASIS_PORT);
   const host = process.env.KATABASIS_HOST ?? '127.0.0.1';
-  const data = process.env.KATABASIS_DATA ?? join(ROOT, 'data');
-  const samples = process.env.KATABASIS_SAMPLES;
-  const file = join(data, samples ? 'demo.sqlite' : 'katabasis.sqlite');
-  if (samples === 'fresh') for (const tail of ['', '-wal', '-shm']) rmSync(file + tail, { force: true });
-  const db = openDatabase(file);
-  if (samples) putSamples(db);
-  const server = createApp({
+  const paths = pathsOf(process.env);
+  const held = holdFolder(paths.folder);
+  // The port is taken with nothing behind it yet; requests wait for the moments that the database takes.
+  let answer: (handler: ReturnType<Application['app']['callback']>) => void = () => undefined;
+  const ready = new Promise<ReturnType<Application['app']['callback']>>((resolve) => (answer = resolve));
+  const server = createServer((request, response) => void ready.then((handle) => handle(request, response)));
+  const actual = await listening(server, port, host);
+  held.announce(`http://localhost:${actual}`);
+  const db = await prepare(paths, process.env.KATABASIS_SAMPLES);
+  const pairing = new Pairing();
+  const addresses = (): string[] =>
+    host === '127.0.0.1' ? [] : lanAddresses().map((each) => `http://${each}:${actual}`);
+  const application = createApp({
     db,
     hosts: allowedHosts(host),
-    files: join(data, 'files'),
+    files: paths.files,
     web: join(ROOT, 'client', 'dist'),
-  }).listen(port, host);
-  server.on('listening', () => {
-    const { port: actual } = server.address() as { port: number };
-    console.log(`Katabasis is at http://localhost:${actual}`);
-    if (host === '127.0.0.1') console.log('For a phone on the same network, start it with: -- --lan');
-    else
-      for (const address of lanAddresses())
-        console.log(`On a phone on the same network, open http://${address}:${actual}`);
+    pairing,
+    addresses,
   });
-  server.on('error', (error: NodeJS.ErrnoException) => {
-    console.error(
-      error.code === 'EADDRINUSE' ? `Port ${port} is taken. Stop what uses it, or set KATABASIS_PORT.` : error.message,
-    );
-    process.exit(1);
-  });
+  answer(application.app.callback());
+  keepHouse(db, application, new Backups(paths.backups));
+  stopOnSignals(server, application, db, held);
+  await greet(host, actual, pairing);
+}
+
+function stopOnSignals(server: Server, application: Application, db: Db, held: HeldFolder): void {
   const stop = (): void => {
+    application.close();
     server.close(() => {
       db.close();
+      held.release();
       process.exit(0);
     });
     server.closeAllConnections();
@@ -54,4 +133,9 @@ function start(): void {
   process.on('SIGTERM', stop);
 }
 
-start();
+start().catch((error: unknown) => {
+  const known = error instanceof CannotStart || error instanceof FolderTaken;
+  if (known) console.error((error as Error).message);
+  else tellOperator(error, 'Katabasis could not start');
+  process.exit(1);
+});

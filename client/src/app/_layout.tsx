@@ -4,6 +4,7 @@ import text from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperleg
 import bold from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-700-normal.woff2';
 import figures from '@fontsource/atkinson-hyperlegible-mono/files/atkinson-hyperlegible-mono-latin-500-normal.woff2';
 import { DataProvider } from '../data/queries';
+import { NewerVersion } from '../stations/NewerVersion';
 import { ThemeProvider } from '../theme/theme';
 import { FONTS } from '../theme/tokens';
 
@@ -13,6 +14,7 @@ export default function Root() {
   return (
     <ThemeProvider>
       <DataProvider>
+        <NewerVersion />
         <Slot />
       </DataProvider>
     </ThemeProvider>

@@ -6,12 +6,13 @@ import type { Element } from '@katabasis/core';
 import { openDB } from 'idb';
 import { carryOver } from './carryOver';
 import type { Db, KatabasisDb } from './schema';
-import { byOrder, byPlace, elementsKept, MemoryStore } from './memoryStore';
-import type { DeviceStore, Step, StoredJob, Versioned } from './stored';
+import { byOrder, byStep, countWaiting, elementsKept, MemoryStore } from './memoryStore';
+import { byPlace } from './places';
+import type { DeviceStore, Step, StoredJob, Versioned, Waiting } from './stored';
 import { timed } from './timed';
 
 const NAME = 'katabasis';
-const VERSION = 1;
+const VERSION = 2;
 
 const EVERY = (job: string): IDBKeyRange => IDBKeyRange.bound([job], [job, []]);
 
@@ -24,11 +25,12 @@ export class IndexedStore implements DeviceStore {
   }
 
   async load(job: string): Promise<StoredJob | null> {
-    const tx = this.db.transaction(['jobs', 'elements', 'changes']);
-    const [head, rows, waiting] = await Promise.all([
+    const tx = this.db.transaction(['jobs', 'elements', 'changes', 'steps']);
+    const [head, rows, waiting, steps] = await Promise.all([
       tx.objectStore('jobs').get(job),
       tx.objectStore('elements').getAll(EVERY(job)),
       tx.objectStore('changes').getAll(EVERY(job)),
+      tx.objectStore('steps').getAll(EVERY(job)),
     ]);
     // A small change may have found room where the whole job before it did not: it is still there to be sent.
     if (!head && waiting.length === 0) return null;
@@ -38,6 +40,7 @@ export class IndexedStore implements DeviceStore {
       unsent: head?.unsent ?? false,
       elements,
       waiting: waiting.map(({ job: _job, ...pending }) => pending).sort(byOrder),
+      steps: steps.map(({ job: _job, ...step }) => step).sort(byStep),
     };
   }
 
@@ -47,14 +50,17 @@ export class IndexedStore implements DeviceStore {
     timed('katabasis.kept', start);
   }
 
-  private write(job: string, { seq, unsent, elements = [], gone = [], waiting = [], done = [] }: Step): Promise<void> {
-    const tx = this.db.transaction(['jobs', 'elements', 'changes'], 'readwrite');
+  private write(job: string, step: Step): Promise<void> {
+    const { seq, unsent, elements = [], gone = [], waiting = [], done = [], steps = [], forgotten = [] } = step;
+    const tx = this.db.transaction(['jobs', 'elements', 'changes', 'steps'], 'readwrite');
     const asked: Promise<unknown>[] = [];
     if (seq !== undefined) asked.push(tx.objectStore('jobs').put({ id: job, seq, unsent: unsent ?? false }));
     for (const id of gone) asked.push(tx.objectStore('elements').delete([job, id]));
     for (const each of elements) asked.push(tx.objectStore('elements').put(rowOf(job, each)));
     for (const pending of waiting) asked.push(tx.objectStore('changes').put({ ...pending, job }));
     for (const { order, change } of done) asked.push(tx.objectStore('changes').delete([job, order, change]));
+    for (const each of steps) asked.push(tx.objectStore('steps').put({ ...each, job }));
+    for (const id of forgotten) asked.push(tx.objectStore('steps').delete([job, id]));
     return finished(tx, asked);
   }
 
@@ -67,6 +73,12 @@ export class IndexedStore implements DeviceStore {
       ...elements.map((each) => store.put(rowOf(job, each))),
     ];
     return finished(tx, asked);
+  }
+
+  async waiting(): Promise<Waiting[]> {
+    const tx = this.db.transaction(['jobs', 'changes']);
+    const [heads, keys] = await Promise.all([tx.objectStore('jobs').getAll(), tx.objectStore('changes').getAllKeys()]);
+    return countWaiting([...heads.filter(({ unsent }) => unsent).map(({ id }) => id), ...keys.map(([job]) => job)]);
   }
 
   async unsent(): Promise<{ id: string; elements: Element[] }[]> {
@@ -93,12 +105,15 @@ async function finished(
 /** Opens the database and carries over what an earlier version kept in local storage. */
 export async function openDatabase(): Promise<Db> {
   const db = await openDB<KatabasisDb>(NAME, VERSION, {
-    upgrade: (fresh) => {
-      fresh.createObjectStore('jobs', { keyPath: 'id' });
-      fresh.createObjectStore('elements', { keyPath: ['job', 'id'] });
-      fresh.createObjectStore('changes', { keyPath: ['job', 'order', 'change'] });
-      fresh.createObjectStore('files', { keyPath: 'hash' });
-      fresh.createObjectStore('answers');
+    upgrade: (db, from) => {
+      if (from < 1) {
+        db.createObjectStore('jobs', { keyPath: 'id' });
+        db.createObjectStore('elements', { keyPath: ['job', 'id'] });
+        db.createObjectStore('changes', { keyPath: ['job', 'order', 'change'] });
+        db.createObjectStore('files', { keyPath: 'hash' });
+        db.createObjectStore('answers');
+      }
+      if (from < 2) db.createObjectStore('steps', { keyPath: ['job', 'id'] });
     },
   });
   await carryOver(db, localStorage);
@@ -131,6 +146,7 @@ class Opening implements DeviceStore {
   keep = (job: string, step: Step): Promise<void> => this.ask((store) => store.keep(job, step));
   replace = (job: string, seq: number, elements: readonly Versioned[]): Promise<void> =>
     this.ask((store) => store.replace(job, seq, elements));
+  waiting = (): Promise<Waiting[]> => this.ask((store) => store.waiting());
   unsent = (): ReturnType<DeviceStore['unsent']> => this.ask((store) => store.unsent());
 }
 

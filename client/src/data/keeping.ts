@@ -1,15 +1,24 @@
 /** What a session shows, and what it needs from around it. */
 import type { Conflict, Job } from '@katabasis/core';
 import type { Api } from './api';
+import type { Differing } from './steps';
 import type { DeviceStore, Pending } from './stored';
 
 /** What stands between this device and the server. */
 export type Keeping =
   | { state: 'kept' }
   | { state: 'sending' }
-  | { state: 'waiting'; count: number; stored: boolean }
+  /** `why`: what the server said; null when nobody answered. */
+  | { state: 'waiting'; count: number; stored: boolean; why: string | null }
   | { state: 'conflict'; label: string; conflicts: Conflict[] }
   | { state: 'refused'; label: string; sentence: string };
+
+/** A step that cannot be taken back without taking back what somebody else has done since. */
+export interface Asking {
+  word: 'Undo' | 'Redo';
+  label: string;
+  differing: readonly Differing[];
+}
 
 export interface SessionView {
   /** Null until the job has been read once. */
@@ -17,6 +26,7 @@ export interface SessionView {
   keeping: Keeping;
   undoLabel: string | null;
   redoLabel: string | null;
+  asking: Asking | null;
 }
 
 /** What one page of this device says to the others about a job. */

@@ -1,12 +1,14 @@
 /** A store that lives as long as the page: for tests, and for a device that lets nothing be kept. */
 import type { Element } from '@katabasis/core';
-import type { DeviceStore, Pending, Step, StoredJob, Versioned } from './stored';
+import { byPlace } from './places';
+import type { DeviceStore, Pending, Step, StoredJob, StoredStep, Versioned, Waiting } from './stored';
 
 interface Kept {
   seq: number;
   unsent: boolean;
   elements: Map<string, Versioned>;
   waiting: Map<string, Pending>;
+  steps: Map<string, StoredStep>;
 }
 
 export class MemoryStore implements DeviceStore {
@@ -28,12 +30,20 @@ export class MemoryStore implements DeviceStore {
       unsent: kept.unsent,
       elements: [...kept.elements.values()].sort(byPlace),
       waiting,
+      steps: [...kept.steps.values()].sort(byStep),
     });
   }
 
-  keep(job: string, { seq, unsent, elements = [], gone = [], waiting = [], done = [] }: Step): Promise<void> {
+  keep(job: string, step: Step): Promise<void> {
+    const { seq, unsent, elements = [], gone = [], waiting = [], done = [], steps = [], forgotten = [] } = step;
     if (this.full && waiting.length > 0) return Promise.reject(new Error('no room'));
-    const kept = this.jobs.get(job) ?? { seq: -1, unsent: false, elements: new Map(), waiting: new Map() };
+    const kept: Kept = this.jobs.get(job) ?? {
+      seq: -1,
+      unsent: false,
+      elements: new Map(),
+      waiting: new Map(),
+      steps: new Map(),
+    };
     this.jobs.set(job, kept);
     kept.seq = seq ?? kept.seq;
     kept.unsent = unsent ?? kept.unsent;
@@ -41,12 +51,21 @@ export class MemoryStore implements DeviceStore {
     for (const each of elements) kept.elements.set(each.element.id, each);
     for (const pending of waiting) kept.waiting.set(pending.change, pending);
     for (const { change } of done) kept.waiting.delete(change);
+    for (const each of steps) kept.steps.set(each.id, each);
+    for (const id of forgotten) kept.steps.delete(id);
     return Promise.resolve();
   }
 
   replace(job: string, seq: number, elements: readonly Versioned[]): Promise<void> {
     this.jobs.get(job)?.elements.clear();
     return this.keep(job, { seq, elements });
+  }
+
+  waiting(): Promise<Waiting[]> {
+    const jobs = [...this.jobs].flatMap(([id, { unsent, waiting }]) =>
+      new Array<string>(waiting.size + (unsent ? 1 : 0)).fill(id),
+    );
+    return Promise.resolve(countWaiting(jobs));
   }
 
   unsent(): Promise<{ id: string; elements: Element[] }[]> {
@@ -61,7 +80,14 @@ export const elementsKept = async (store: DeviceStore, id: string): Promise<{ id
   elements: (await store.load(id))!.elements.map(({ element }) => element),
 });
 
+/** How often each job is named. */
+export function countWaiting(jobs: readonly string[]): Waiting[] {
+  const counts = new Map<string, number>();
+  for (const job of jobs) counts.set(job, (counts.get(job) ?? 0) + 1);
+  return [...counts].map(([job, count]) => ({ job, count }));
+}
+
 /** Waiting changes in the order they were made; two pages that made one at once are told apart by the change's id. */
 export const byOrder = (a: Pending, b: Pending): number => a.order - b.order || (a.change < b.change ? -1 : 1);
 
-export const byPlace = (a: Versioned, b: Versioned): number => a.place - b.place;
+export const byStep = (a: StoredStep, b: StoredStep): number => a.order - b.order;

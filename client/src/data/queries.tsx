@@ -1,19 +1,38 @@
 /** Questions to the server, their answers kept; lists are put by on the device, jobs in its store. */
-import { jobFrom, headOf, type JobRow, type RainStation } from '@katabasis/core';
+import {
+  jobFrom,
+  headOf,
+  type Bin,
+  type Devices,
+  type History,
+  type JobList,
+  type JobQuery,
+  type JobRow,
+  type RainStation,
+} from '@katabasis/core';
 import { createAsyncStoragePersister } from '@tanstack/query-async-storage-persister';
-import { QueryClient, useQuery, type UseQueryResult } from '@tanstack/react-query';
+import {
+  keepPreviousData,
+  QueryClient,
+  useInfiniteQuery,
+  useQuery,
+  type InfiniteData,
+  type UseInfiniteQueryResult,
+  type UseQueryResult,
+} from '@tanstack/react-query';
 import { PersistQueryClientProvider, removeOldestQuery } from '@tanstack/react-query-persist-client';
-import { useEffect, useState, type ReactNode } from 'react';
+import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { api } from './api';
 import { database, deviceStore } from './deviceStore';
 import { planHere } from './planner';
-import { JOBS_KEY, listenForOthers, UNSENT_KEY } from './sessions';
+import { BIN_KEY, JOBS_KEY, listenForOthers, UNSENT_KEY, WAITING_KEY } from './sessions';
 
 /** Changed when what is put by takes another shape. */
-const SHAPE = '2';
+const SHAPE = '3';
 /** Answers that are put by: a job is kept in the device's store, an element at a time. */
 const PUT_BY: readonly unknown[] = ['jobs', 'stations'];
 const PAUSE_MS = 500;
+const VERDICT_AGAIN_MS = 1_500;
 
 const answers = {
   getItem: async (key: string): Promise<string | null> => (await (await database()).get('answers', key)) ?? null,
@@ -26,8 +45,9 @@ const persistOptions = {
   buster: SHAPE,
   maxAge: Infinity,
   dehydrateOptions: {
-    shouldDehydrateQuery: ({ queryKey, state }: { queryKey: readonly unknown[]; state: { status: string } }) =>
-      state.status === 'success' && PUT_BY.includes(queryKey[0]),
+    // Also when asking again came to nothing: the last answer stays on the device until there is another.
+    shouldDehydrateQuery: ({ queryKey, state }: { queryKey: readonly unknown[]; state: { data: unknown } }) =>
+      state.data !== undefined && PUT_BY.includes(queryKey[0]),
   },
 };
 
@@ -36,7 +56,7 @@ export function DataProvider({ children }: { children: ReactNode }) {
   const [client] = useState(
     () => new QueryClient({ defaultOptions: { queries: { gcTime: Infinity, retry: false, networkMode: 'always' } } }),
   );
-  useEffect(listenForOthers, []);
+  useEffect(() => listenForOthers(client), [client]);
   return (
     <PersistQueryClientProvider client={client} persistOptions={persistOptions}>
       {children}
@@ -44,7 +64,21 @@ export function DataProvider({ children }: { children: ReactNode }) {
   );
 }
 
-export const useJobRows = (): UseQueryResult<JobRow[]> => useQuery({ queryKey: JOBS_KEY, queryFn: api.jobs });
+/** Jobs on the server, latest first, page by page; `ask` narrows them. The last list stays until the next is there. */
+export function useJobList(ask: JobQuery): UseInfiniteQueryResult<InfiniteData<JobList>> {
+  return useInfiniteQuery({
+    queryKey: [...JOBS_KEY, ask],
+    queryFn: ({ pageParam }) => api.jobs({ ...ask, ...(pageParam === null ? {} : { after: pageParam }) }),
+    initialPageParam: null as string | null,
+    getNextPageParam: ({ next }) => next,
+    placeholderData: keepPreviousData,
+    // A verdict that is still being worked out is there a moment later; the server says so, where it can.
+    refetchInterval: ({ state }) =>
+      state.data?.pages.some(({ jobs }) => jobs.some(isComing)) === true ? VERDICT_AGAIN_MS : false,
+  });
+}
+
+const isComing = ({ verdict, trouble }: JobRow): boolean => verdict === null && trouble === undefined;
 
 /** Rows of jobs made here that the server has not got. */
 export function useUnsentRows(): JobRow[] {
@@ -59,6 +93,30 @@ export function useUnsentRows(): JobRow[] {
       }),
   });
   return data ?? [];
+}
+
+/** How many changes of each job wait on this device. */
+export function useWaiting(): ReadonlyMap<string, number> {
+  const { data } = useQuery({
+    queryKey: WAITING_KEY,
+    staleTime: 0,
+    queryFn: async () => (await deviceStore().waiting()).map(({ job, count }): [string, number] => [job, count]),
+  });
+  return useMemo(() => new Map(data), [data]);
+}
+
+export const useBin = (): UseQueryResult<Bin> => useQuery({ queryKey: BIN_KEY, queryFn: api.bin });
+
+export const useDevices = (): UseQueryResult<Devices> => useQuery({ queryKey: ['devices'], queryFn: api.devices });
+
+export function useHistory(id: string): UseInfiniteQueryResult<InfiniteData<History>> {
+  return useInfiniteQuery({
+    queryKey: ['history', id],
+    queryFn: ({ pageParam }) => api.history(id, pageParam ?? undefined),
+    initialPageParam: null as number | null,
+    getNextPageParam: ({ next }) => next,
+    staleTime: 0,
+  });
 }
 
 export const useStations = (): UseQueryResult<RainStation[]> =>

@@ -1,6 +1,6 @@
 /** What the device's database holds. */
 import type { DBSchema, IDBPDatabase } from 'idb';
-import type { Pending, Versioned } from './stored';
+import type { Pending, StoredStep, Versioned } from './stored';
 
 export interface StoredFile {
   hash: string;
@@ -13,6 +13,7 @@ export interface KatabasisDb extends DBSchema {
   jobs: { key: string; value: { id: string; seq: number; unsent: boolean } };
   elements: { key: [string, string]; value: Versioned & { job: string; id: string } };
   changes: { key: [string, number, string]; value: Pending & { job: string } };
+  steps: { key: [string, string]; value: StoredStep & { job: string } };
   files: { key: string; value: StoredFile };
   answers: { key: string; value: string };
 }

@@ -71,7 +71,7 @@ it('keeps changes through a closed page and sends them in order when the server 
   first.edit(name('One'));
   first.edit(name('Two'));
   await first.flush();
-  expect(first.view.keeping).toEqual({ state: 'waiting', count: 2, stored: true });
+  expect(first.view.keeping).toEqual({ state: 'waiting', count: 2, stored: true, why: null });
   server.down = false;
   const second = await open();
   expect(wyeName(second)).toBe('Two');
@@ -161,7 +161,7 @@ it('holds changes on the page when the device has no room, and says so', async (
   store.full = true;
   session.edit(name('One'));
   await session.flush();
-  expect(session.view.keeping).toEqual({ state: 'waiting', count: 1, stored: false });
+  expect(session.view.keeping).toEqual({ state: 'waiting', count: 1, stored: false, why: null });
   expect(wyeName(session)).toBe('One');
   store.full = false;
   server.down = false;
@@ -270,4 +270,98 @@ it('a change made while another page’s news is read comes after those that wai
   server.down = false;
   await session.flush();
   expect(sent.map(({ label }) => label)).toEqual(['Name it One', 'Name it Two', 'Name it Three']);
+});
+
+describe('steps of undo', () => {
+  const put = (label: string, ...puts: Element[]) => ({ label, puts, removes: [] });
+  const wye2 = (session: Session) => session.view.job!.elements.get('wye2') as { name: string; groundLevel: number };
+  /** What another device's change makes of the job, as the server then tells it. */
+  const theirs = (seq: number, change: Partial<Record<string, unknown>>): JobReply => ({
+    ...reply(seq),
+    elements: elements().map((element) =>
+      element.id === 'wye2'
+        ? { version: seq + 1, element: { ...element, ...change } as Element }
+        : { version: 1, element },
+    ),
+  });
+
+  it('survive a reload, and bring back order', async () => {
+    const { open } = setUp();
+    const first = await open();
+    const order = first.view.job!.elements.all.map(({ id }) => id);
+    const face = first.view.job!.elements.ofKind('roofFace')[0]!.id;
+    first.edit({ label: 'Take the face out', puts: [], removes: [face] });
+    first.edit(name('One'));
+    first.undo();
+    await first.flush();
+    const second = await open();
+    expect([second.view.undoLabel, second.view.redoLabel]).toEqual(['Take the face out', 'Name it One']);
+    second.redo();
+    expect(wyeName(second)).toBe('One');
+    second.undo();
+    second.undo();
+    await second.flush();
+    expect(second.view.job!.elements.all.map(({ id }) => id)).toEqual(order);
+    const third = await open();
+    expect(third.view.job!.elements.all.map(({ id }) => id)).toEqual(order);
+    expect(third.view.undoLabel).toBeNull();
+  });
+
+  it('leave another device’s level alone when my rename is undone', async () => {
+    const { open } = setUp();
+    const session = await open();
+    session.edit(put('Rename', { ...wye2(session), name: 'One' } as unknown as Element));
+    await session.flush();
+    session.take(theirs(2, { name: 'One', groundLevel: -0.5 }));
+    session.undo();
+    expect(wye2(session)).toMatchObject({ name: 'Wye 2', groundLevel: -0.5 });
+    expect(session.view.asking).toBeNull();
+  });
+
+  it('ask where somebody else has renamed it since, and do as they are told', async () => {
+    const { open } = setUp();
+    const session = await open();
+    session.edit(put('Level', { ...wye2(session), groundLevel: -0.4 } as unknown as Element));
+    session.edit(name('One'));
+    await session.flush();
+    session.take(theirs(5, { name: 'Theirs', groundLevel: -0.4 }));
+    session.undo();
+    expect(session.view.asking).toMatchObject({
+      word: 'Undo',
+      label: 'Name it One',
+      differing: [{ id: 'wye2', field: 'name' }],
+    });
+    expect(wyeName(session)).toBe('Theirs');
+    session.leaveStep();
+    expect([session.view.asking, session.view.undoLabel]).toEqual([null, 'Level']);
+    session.edit(name('Two'));
+    await session.flush();
+    session.take(theirs(9, { name: 'Again', groundLevel: -0.4 }));
+    session.undo();
+    session.undo(true);
+    expect(wyeName(session)).toBe('Theirs');
+  });
+});
+
+it('ids that every object knows by its prototype are ids like any other', async () => {
+  const { sent, open } = setUp();
+  const session = await open();
+  const ids = ['constructor', 'toString', 'valueOf', 'hasOwnProperty', 'isPrototypeOf'];
+  for (const id of ids)
+    session.edit({
+      label: 'Put',
+      puts: [{ id, kind: 'junction', form: 'bend', name: id, groundLevel: 0 }],
+      removes: [],
+    });
+  for (const id of ids)
+    session.edit({
+      label: 'Put',
+      puts: [{ id, kind: 'junction', form: 'bend', name: 'x', groundLevel: 0 }],
+      removes: [],
+    });
+  session.edit({ label: 'Out', puts: [], removes: [ids[0]!] });
+  await session.flush();
+  const bases = sent.flatMap(({ puts, removes }) => [...puts, ...removes]).map(({ base }) => base);
+  expect(bases).toEqual([0, 0, 0, 0, 0, 2, 3, 4, 5, 6, 7]);
+  expect(session.view.keeping.state).toBe('kept');
 });

@@ -4,7 +4,6 @@
  * turn in which it shows, and leaves it only when the server has it.
  */
 import {
-  applyChange,
   changed,
   changeFaults,
   changeSchema,
@@ -13,10 +12,16 @@ import {
   type Change,
   type Job,
   type JobReply,
+  type Stands,
 } from '@katabasis/core';
-import { Refused } from './api';
-import type { Keeping, PageNews, SessionNeeds, SessionView } from './keeping';
-import type { Pending, Step, StoredJob, Versioned } from './stored';
+import { Refused, Unreachable } from './api';
+import type { Asking, Keeping, PageNews, SessionNeeds, SessionView } from './keeping';
+import { sameElements } from './sameElements';
+import { Stacks } from './stacks';
+import { stepOf, takenBack } from './steps';
+import type { Pending, Stack, Step, StoredJob, Versioned } from './stored';
+import { own } from './own';
+import { byPlace, withPlaces } from './places';
 import { acknowledge, pendingOf, rebased, withoutChange, withoutElements, type Rest } from './waiting';
 import { timed } from './timed';
 
@@ -37,11 +42,12 @@ export class Session {
   /** Ids of changes that found no room in the device's store. */
   private readonly unstored = new Set<string>();
   private job: Job | null = null;
-  private past: Change[] = [];
-  private future: Change[] = [];
+  private readonly stacks = new Stacks();
+  private asking: Asking | null = null;
   private previewed: Change | null = null;
   private stopped: Extract<Keeping, { state: 'conflict' | 'refused' }> | null = null;
-  private unreached = false;
+  /** Whether the last try came to nothing, and what was said then. */
+  private unreached: { why: string | null } | null = null;
   private sending: Promise<void> | null = null;
   private failures = 0;
   private timer: ReturnType<typeof setTimeout> | null = null;
@@ -55,7 +61,7 @@ export class Session {
   constructor(id: string, needs: SessionNeeds, known?: StoredJob) {
     this.id = id;
     this.needs = needs;
-    this.view = { job: null, keeping: { state: 'kept' }, undoLabel: null, redoLabel: null };
+    this.view = { job: null, keeping: { state: 'kept' }, undoLabel: null, redoLabel: null, asking: null };
     this.ready = known ? Promise.resolve(this.begin(known)) : this.read();
   }
 
@@ -80,6 +86,7 @@ export class Session {
       ({ change }) => !known.has(change) && !waiting.some((each) => each.change === change),
     );
     this.waiting = [...waiting, ...newer];
+    this.stacks.remember(stored?.steps ?? []);
     // The server may have answered already.
     const older = this.job !== null && stored !== null && stored.seq <= this.seq;
     if (stored && !older && (stored.seq >= 0 || stored.unsent)) {
@@ -121,6 +128,11 @@ export class Session {
     }
   }
 
+  /** Whether the server has come further than this page knows, by a change that is not one of its own. */
+  isBehind(seq: number, change: string): boolean {
+    return seq > this.seq && !this.waiting.some((each) => each.change === change);
+  }
+
   /** Whether a change is laid over the job that is not made yet. */
   get moving(): boolean {
     return this.previewed !== null;
@@ -131,17 +143,26 @@ export class Session {
     const start = performance.now();
     const wrong = this.make(change);
     timed('katabasis.made', start);
-    if (wrong === null) this.future = [];
+    if (wrong === null) this.keep(this.stacks.empty('future'));
     this.refresh();
     return wrong;
   }
 
-  undo(): void {
-    this.step(this.past, this.future, 'Undo');
+  /** Takes back the last step made here; asks first where somebody else has changed the same since, unless told to `anyway`. */
+  undo(anyway = false): void {
+    this.step('past', 'future', anyway);
   }
 
-  redo(): void {
-    this.step(this.future, this.past, 'Redo');
+  redo(anyway = false): void {
+    this.step('future', 'past', anyway);
+  }
+
+  /** Answers what was asked at a step: it stays done, and the one before it is next. */
+  leaveStep(): void {
+    if (!this.asking) return;
+    this.keep(this.stacks.drop(this.asking.word === 'Undo' ? 'past' : 'future'));
+    this.asking = null;
+    this.refresh();
   }
 
   /** Lays a change over the job without making it; null takes it off. */
@@ -178,7 +199,6 @@ export class Session {
     this.keep({ elements: theirs, gone, waiting: rest.rewritten, done: rest.done ?? [] });
     this.needs.tellPages({ news: 'other' });
     this.lay();
-    if (side === 'theirs') this.forgetSteps();
     this.needs.onBehind();
     void this.flush();
   }
@@ -191,25 +211,32 @@ export class Session {
     if (head) {
       const rest = withoutChange(this.waiting, head);
       this.waiting = rest.waiting;
+      this.keep(this.stacks.forget(head.change));
       this.keep({ waiting: rest.rewritten, done: [head] });
       this.needs.tellPages({ news: 'other' });
       this.lay();
     }
-    this.forgetSteps();
     void this.flush();
   }
 
-  private forgetSteps(): void {
-    this.past = [];
-    this.future = [];
-  }
-
-  private step(from: Change[], onto: Change[], word: string): void {
-    const change = from.pop();
-    if (!change) return;
-    const bare = change.label.replace(/^(Undo|Redo): /, '');
-    const { inverse } = applyChange(this.job!, change);
-    if (this.enqueue({ ...change, label: `${word}: ${bare}`.slice(0, 200) })) onto.push({ ...inverse, label: bare });
+  private step(from: Stack, onto: Stack, anyway: boolean): void {
+    const step = this.stacks.last(from);
+    if (!step || !this.job) return;
+    const word = from === 'past' ? 'Undo' : 'Redo';
+    const { change, differing } = takenBack(this.job, step, anyway);
+    if (differing.length > 0 && !anyway) {
+      this.asking = { word, label: step.label, differing };
+      return this.refresh();
+    }
+    const label = `${word}: ${step.label}`.slice(0, 200);
+    const wrong = this.faultOf({ ...change, label });
+    if (wrong !== null) {
+      // Something came to lead there since: it cannot go before that does.
+      this.asking = { word, label: step.label, differing: step.parts.map(({ id }) => ({ id, field: null })) };
+      return this.refresh();
+    }
+    this.keep(this.stacks.drop(from));
+    this.enqueue({ ...change, label }, onto, step.label);
     this.refresh();
   }
 
@@ -220,29 +247,35 @@ export class Session {
       const issue = parsed.error.issues[0]!;
       return `${String(issue.path.at(-1) ?? 'It')} ${issueSentence(issue)}.`;
     }
-    const { job, inverse } = applyChange(this.job, change);
-    const [fault] = changeFaults(this.job, job, change);
-    if (fault) return `${fault.path} ${fault.sentence}.`;
-    if (this.enqueue(change)) this.past.push(inverse);
-    return null;
+    const wrong = this.faultOf(change);
+    if (wrong === null) this.enqueue(change, 'past', change.label);
+    return wrong;
   }
 
-  /** Keeps a change, shows it and sends it. Gives false for one that changes nothing. */
-  private enqueue(change: Change): boolean {
+  /** What would be wrong with the job after a change, as a sentence; null when nothing. */
+  private faultOf(change: Change): string | null {
+    const [fault] = changeFaults(this.job!, changed(this.job!, change), change);
+    return fault ? `${fault.path} ${fault.sentence}.` : null;
+  }
+
+  /** Keeps a change with the step that takes it back, shows it and sends it. One that changes nothing is none. */
+  private enqueue(change: Change, onto: Stack, label: string): void {
     const { elements } = this.job!;
     const puts = change.puts.filter((put) => JSON.stringify(elements.get(put.id)) !== JSON.stringify(put));
     const removes = change.removes.filter((id) => elements.has(id) && !puts.some((put) => put.id === id));
-    if (puts.length + removes.length === 0) return false;
-    const bare = { label: change.label, puts, removes };
+    if (puts.length + removes.length === 0) return;
+    const stands = change.stands ? { stands: change.stands } : {};
+    const bare = { label: change.label, puts, removes, ...stands };
     const pending = pendingOf(this.waiting, bare, this.needs.newId('change'), (id) => this.base.get(id)?.version ?? 0);
+    const step = this.stacks.push(onto, stepOf(this.job!, { ...bare, label }, pending.change));
     this.previewed = null;
+    this.asking = null;
     this.waiting.push(pending);
     this.job = changed(this.job!, bare);
     const again = this.waiting.filter((each) => this.unstored.has(each.change));
-    this.keep({ waiting: [...again, pending] });
+    this.keep({ ...step, waiting: [...again, pending] });
     this.needs.tellPages({ news: 'made', pending });
     void this.flush();
-    return true;
   }
 
   /** Gives a step to the device's store; what finds no room there is held on the page, and said so. */
@@ -270,17 +303,17 @@ export class Session {
     if (!known) return;
     let job = jobFrom(
       this.id,
-      [...this.base.values()].map(({ element }) => element),
+      [...this.base.values()].sort(byPlace).map(({ element }) => element),
     );
     for (const change of this.waiting) job = changed(job, change);
     if (!this.job || !sameElements(job, this.job)) this.job = job;
   }
 
-  /** Elements of the server's as they are kept: each at its place, and those that are new here behind all, in their order. */
-  private placed(elements: readonly Omit<Versioned, 'place'>[]): Versioned[] {
-    const isNew = elements.some(({ element }) => !this.base.has(element.id));
-    let last = isNew ? [...this.base.values()].reduce((most, { place }) => Math.max(most, place), -1) : 0;
-    return elements.map((each) => ({ ...each, place: this.base.get(each.element.id)?.place ?? ++last }));
+  /** Elements of the server's as they are kept: each at its place, those that are new where they are to stand, or else behind all. */
+  private placed(elements: readonly Omit<Versioned, 'place'>[], stands: readonly Stands[] = []): Versioned[] {
+    if (elements.every(({ element }) => this.base.has(element.id)))
+      return elements.map((each) => ({ ...each, place: this.base.get(each.element.id)!.place }));
+    return withPlaces(elements, [...this.base.values()], stands);
   }
 
   private count(): number {
@@ -296,11 +329,11 @@ export class Session {
       try {
         if (this.unsent) await this.sendJob();
         else await this.sendChange(head!);
-        this.unreached = false;
+        this.unreached = null;
         this.failures = 0;
       } catch (error) {
-        if (!(error instanceof Refused)) return this.later();
-        this.unreached = false;
+        if (!(error instanceof Refused)) return this.later(error);
+        this.unreached = null;
         this.stop(error, this.unsent ? 'New job' : head!.label);
       }
     }
@@ -321,12 +354,13 @@ export class Session {
   }
 
   private async sendChange(head: Pending): Promise<void> {
-    const base = (id: string): number => head.bases[id] ?? 0;
+    const base = (id: string): number => own(head.bases, id) ?? 0;
     const reply = await this.needs.api.change(this.id, {
       change: head.change,
       label: head.label,
       puts: head.puts.map((element) => ({ base: base(element.id), element })),
       removes: head.removes.map((id) => ({ base: base(id), id })),
+      ...(head.stands ? { stands: head.stands } : {}),
     });
     const behind = reply.seq > this.seq + 1;
     this.settle(head, reply.versions, reply.seq, true);
@@ -337,7 +371,10 @@ export class Session {
 
   /** A change is with the server: the elements that it touched are now known at their new versions, and what waits goes on from there. */
   private settle(done: Pending, versions: Readonly<Record<string, number>>, seq: number, keep = false): void {
-    const now = this.placed(done.puts.map((element) => ({ version: versions[element.id] ?? 1, element })));
+    const now = this.placed(
+      done.puts.map((element) => ({ version: own(versions, element.id) ?? 1, element })),
+      done.stands,
+    );
     for (const id of done.removes) this.base.delete(id);
     // Another device's later change to the same element may be known already.
     for (const each of now)
@@ -357,8 +394,8 @@ export class Session {
         : { state: 'refused', label, sentence: message };
   }
 
-  private later(): void {
-    this.unreached = true;
+  private later(error: unknown): void {
+    this.unreached = { why: error instanceof Unreachable ? error.said : null };
     const wait = RETRY_MS[Math.min(this.failures++, RETRY_MS.length - 1)]!;
     this.timer = setTimeout(() => void this.flush(), wait);
     // A timer of an unsent change must not hold a test's process open; a browser's timers are plain numbers.
@@ -370,7 +407,8 @@ export class Session {
     if (this.stopped) return this.stopped;
     if (count === 0) return { state: 'kept' };
     if (!this.unreached) return { state: 'sending' };
-    return { state: 'waiting', count, stored: this.needs.store.durable && this.unstored.size === 0 };
+    const stored = this.needs.store.durable && this.unstored.size === 0;
+    return { state: 'waiting', count, stored, why: this.unreached.why };
   }
 
   private underFinger(): Job | null {
@@ -378,12 +416,12 @@ export class Session {
   }
 
   private refresh(): void {
-    const { past, future } = this;
     this.view = {
       job: this.job,
       keeping: this.keeping(),
-      undoLabel: past.at(-1)?.label ?? null,
-      redoLabel: future.at(-1)?.label ?? null,
+      undoLabel: this.stacks.last('past')?.label ?? null,
+      redoLabel: this.stacks.last('future')?.label ?? null,
+      asking: this.asking,
     };
     this.shown = this.underFinger();
     this.tell();
@@ -392,14 +430,4 @@ export class Session {
   private tell(): void {
     for (const listener of this.listeners) listener();
   }
-}
-
-function sameElements(a: Job, b: Job): boolean {
-  return (
-    a.elements.size === b.elements.size &&
-    a.elements.all.every((element, k) => {
-      const other = b.elements.all[k]!;
-      return element === other || JSON.stringify(element) === JSON.stringify(other);
-    })
-  );
 }

@@ -1,15 +1,18 @@
 /** The sessions of this page, one a job, and how a new job begins. */
-import { freshId, type Element } from '@katabasis/core';
+import { freshId, type Element, type News } from '@katabasis/core';
 import type { QueryClient } from '@tanstack/react-query';
 import { api } from './api';
 import { deviceStore } from './deviceStore';
 import type { PageNews } from './keeping';
 import { sendFiles } from './keptFiles';
+import { listenToServer } from './news';
 import { Session } from './session';
 import type { StoredJob } from './stored';
 
 export const JOBS_KEY = ['jobs'] as const;
 export const UNSENT_KEY = ['unsent'] as const;
+export const WAITING_KEY = ['waiting'] as const;
+export const BIN_KEY = ['bin'] as const;
 export const jobKey = (id: string): readonly ['job', string] => ['job', id];
 
 const open = new Map<string, Session>();
@@ -28,6 +31,7 @@ function opened(id: string, client: QueryClient, known?: StoredJob): Session {
       onSaved: () => {
         void client.invalidateQueries({ queryKey: JOBS_KEY });
         void client.invalidateQueries({ queryKey: UNSENT_KEY });
+        void client.invalidateQueries({ queryKey: WAITING_KEY });
       },
       onBehind: () => void client.invalidateQueries({ queryKey: jobKey(id) }),
     },
@@ -46,18 +50,45 @@ export function startJob(id: string, elements: readonly Element[], client: Query
   void client.invalidateQueries({ queryKey: UNSENT_KEY });
 }
 
-/** Keeps the sessions in step with the other pages of this device, and sends when the network is back. */
-export function listenForOthers(): () => void {
+/** Sends what waits on this device, of every job, whichever page is open. */
+async function sendAll(client: QueryClient): Promise<void> {
+  const waiting = await deviceStore().waiting();
+  await Promise.all(waiting.map(({ job }) => sessionOf(job, client).flush()));
+  await sendFiles().catch(() => undefined);
+  await client.invalidateQueries({ queryKey: WAITING_KEY });
+}
+
+/** Takes in what the server tells of by itself. */
+function hearServer(news: News, client: QueryClient): void {
+  if (news.news === 'listed') {
+    void client.invalidateQueries({ queryKey: JOBS_KEY });
+    void client.invalidateQueries({ queryKey: BIN_KEY });
+    return;
+  }
+  // What this device did itself it knows already.
+  if (open.get(news.job)?.isBehind(news.seq, news.change) === true)
+    void client.invalidateQueries({ queryKey: jobKey(news.job) });
+}
+
+/** Keeps the sessions in step with the other pages of this device and with other devices, and sends when the network is back. */
+export function listenForOthers(client: QueryClient): () => void {
   const hear = ({ data }: MessageEvent<{ job: string; news: PageNews }>): void => open.get(data.job)?.follow(data.news);
-  const online = (): void => {
-    for (const session of open.values()) void session.flush();
-    void sendFiles().catch(() => undefined);
-  };
-  online();
+  const send = (): void => void sendAll(client).catch(() => undefined);
+  send();
   pages?.addEventListener('message', hear);
-  window.addEventListener('online', online);
+  window.addEventListener('online', send);
+  const deaf = listenToServer(
+    (news) => hearServer(news, client),
+    () => {
+      // In reach again: what was missed meanwhile is asked for, and what waits is sent.
+      for (const id of open.keys()) void client.invalidateQueries({ queryKey: jobKey(id) });
+      void client.invalidateQueries({ queryKey: JOBS_KEY });
+      send();
+    },
+  );
   return () => {
     pages?.removeEventListener('message', hear);
-    window.removeEventListener('online', online);
+    window.removeEventListener('online', send);
+    deaf();
   };
 }

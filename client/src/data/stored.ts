@@ -1,5 +1,6 @@
 /** What this device keeps of jobs: the server's state as last known, one record an element, and every change not yet sent, one record each. */
 import type { Change, Element } from '@katabasis/core';
+import type { UndoStep } from './steps';
 
 export interface Versioned {
   version: number;
@@ -18,6 +19,14 @@ export interface Pending extends Change {
   bases: Record<string, number>;
 }
 
+/** Steps made here that can be undone, and those undone that can be made again. */
+export type Stack = 'past' | 'future';
+export interface StoredStep extends UndoStep {
+  stack: Stack;
+  /** Place in its stack; rises. */
+  order: number;
+}
+
 export interface StoredJob {
   /** The server's sequence number as last known; −1 for a job that the server has not got. */
   seq: number;
@@ -26,6 +35,7 @@ export interface StoredJob {
   elements: Versioned[];
   /** Oldest first. */
   waiting: Pending[];
+  steps?: StoredStep[];
 }
 
 /** One step of what is kept. All that it names is written together or not at all. */
@@ -38,6 +48,16 @@ export interface Step {
   /** Changes added or written anew, and those that are done with. */
   waiting?: readonly Pending[];
   done?: readonly Pending[];
+  /** Steps added or moved to the other stack, and ids of those that are gone. */
+  steps?: readonly StoredStep[];
+  forgotten?: readonly string[];
+}
+
+/** A job with something that the server has not got. */
+export interface Waiting {
+  job: string;
+  /** Changes, and the job itself where it was made here. */
+  count: number;
 }
 
 /**
@@ -51,6 +71,8 @@ export interface DeviceStore {
   keep(job: string, step: Step): Promise<void>;
   /** Takes the server's whole state of a job in place of what was known. */
   replace(job: string, seq: number, elements: readonly Versioned[]): Promise<void>;
+  /** What waits to be sent, a job each. */
+  waiting(): Promise<Waiting[]>;
   /** Jobs made here that the server has not got. */
   unsent(): Promise<{ id: string; elements: Element[] }[]>;
 }

@@ -33,7 +33,7 @@ export interface OpenJob {
   preview: (change: Change | null) => void;
 }
 
-export type OpenSession = Pick<SessionView, 'keeping' | 'undoLabel' | 'redoLabel'> & { session: Session };
+export type OpenSession = Pick<SessionView, 'keeping' | 'undoLabel' | 'redoLabel' | 'asking'> & { session: Session };
 
 /** A session's job with its plan, each planned once for each state of the job. */
 export interface Planned {
@@ -205,6 +205,9 @@ function sameFields<T extends object>(a: T, b: T): boolean {
 /** Undo, redo, and what stands between this device and the server. */
 export function useSession(): OpenSession {
   const { session } = usePlanned();
-  const { keeping, undoLabel, redoLabel } = useSyncExternalStore(session.subscribe, () => session.view);
-  return useMemo(() => ({ session, keeping, undoLabel, redoLabel }), [session, keeping, undoLabel, redoLabel]);
+  const { keeping, undoLabel, redoLabel, asking } = useSyncExternalStore(session.subscribe, () => session.view);
+  return useMemo(
+    () => ({ session, keeping, undoLabel, redoLabel, asking }),
+    [session, keeping, undoLabel, redoLabel, asking],
+  );
 }

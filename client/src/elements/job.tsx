@@ -2,6 +2,7 @@
 import {
   DEFAULTS,
   headOf,
+  JOB_STATES,
   METRES_PER_INCH,
   put,
   showPitchTrade,
@@ -9,9 +10,16 @@ import {
   text,
   toFile,
   type JobElement,
+  type JobState,
   type Settings,
 } from '@katabasis/core';
+import { formatISO } from 'date-fns/formatISO';
+import { isValid } from 'date-fns/isValid';
+import { parseISO } from 'date-fns/parseISO';
+import { router } from 'expo-router';
 import Download from 'lucide-react-native/icons/download';
+import ScrollText from 'lucide-react-native/icons/scroll-text';
+import { useState } from 'react';
 import { View } from 'react-native';
 import { saveFile } from '../data/files';
 import { useKept } from '../data/useJob';
@@ -19,21 +27,87 @@ import { useTheme } from '../theme/theme';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { coverEntry, distanceEntry, pitchEntry, rainEntry, type Entry } from '../input/entry';
-import { NameField, QuantityField } from '../input/Field';
+import { NameField, QuantityField, TextBox } from '../input/Field';
 import { without } from '../input/without';
 import { Text } from '../ui/Text';
 import type { ElementView } from './view';
 import { footRow } from '../ui/rows';
 
+/** An element without fields that hold nothing. */
+const given = (head: object): JobElement =>
+  Object.fromEntries(
+    Object.entries(head).filter(([, value]) => value !== undefined && value !== ''),
+  ) as unknown as JobElement;
+
+/** How far a job has come, as it is said. */
+export const STATE_WORDS: Record<JobState, string> = {
+  asked: 'Asked for',
+  planned: 'Planned',
+  offered: 'Offered',
+  agreed: 'Agreed',
+  digging: 'Digging',
+  done: 'Done',
+  dropped: 'Dropped',
+};
+
+const ISO_DAY = /^\d{4}-\d\d-\d\d$/;
+
+/** Day of the work; typed as it is sorted, and kept as typed until it is one. */
+function DayField({ value, onCommit }: { value: string; onCommit: (day: string | undefined) => void }) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const [wrong, setWrong] = useState<string | null>(null);
+  const done = (): void => {
+    const text = typed?.trim();
+    if (text && !(ISO_DAY.test(text) && isValid(parseISO(text))))
+      return setWrong(`Write the day as ${formatISO(new Date(), { representation: 'date' })}.`);
+    if (text !== undefined && text !== value) onCommit(text === '' ? undefined : text);
+    setTyped(null);
+    setWrong(null);
+  };
+  return (
+    <TextBox
+      label="Day of the work"
+      text={typed ?? value}
+      usual="2026-03-25"
+      onText={setTyped}
+      onDone={done}
+      wrong={wrong}
+      testID="job-date"
+    />
+  );
+}
+
 export function JobForm() {
   const { job, edit, units } = useKept();
   const { name: theme, choose } = useTheme();
   const head = headOf(job);
-  const save = (label: string, next: Partial<JobElement>): string | null => edit(put(label, { ...head, ...next }));
+  // What is emptied is left out again.
+  const save = (label: string, next: { [K in keyof JobElement]?: JobElement[K] | undefined }): string | null =>
+    edit(put(label, given({ ...head, ...next })));
   return (
     <>
       <NameField label="Name" value={head.name} onCommit={(name) => save('Name the job', { name })} testID="job-name" />
-      <NameField label="Site" value={head.site ?? '—'} onCommit={(site) => save('Describe the site', { site })} />
+      <NameField
+        label="Client"
+        optional
+        most={200}
+        value={head.client ?? ''}
+        onCommit={(client) => save('Name the client', { client })}
+      />
+      <NameField
+        label="Address"
+        optional
+        most={500}
+        value={head.site ?? ''}
+        onCommit={(site) => save('Write the address', { site })}
+      />
+      <DayField value={head.date ?? ''} onCommit={(date) => save('Set the day', { date })} />
+      <Choice
+        label="How far it has come"
+        value={head.state ?? null}
+        options={JOB_STATES.map((value) => ({ value, label: STATE_WORDS[value] }))}
+        onChoose={(state) => save('Say how far it has come', { state })}
+      />
       <Choice
         label="Units"
         value={head.units}
@@ -95,6 +169,7 @@ export function JobForm() {
           icon={Download}
           onPress={() => saveFile(`${slug(head.name)}.katabasis.json`, JSON.stringify(toFile(job), null, 2))}
         />
+        <Button label="What was done" icon={ScrollText} onPress={() => router.navigate(`/history/${job.id}`)} />
       </View>
     </>
   );

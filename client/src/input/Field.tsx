@@ -151,16 +151,21 @@ export function QuantityField<T = number>({
 interface NameProps extends Shared {
   value: string;
   onCommit: (value: string) => void;
+  /** Whether it may be left empty. */
+  optional?: boolean;
+  /** Characters at most. */
+  most?: number;
 }
 
-/** A name; leaving it empty says so and keeps the old one. */
-export function NameField({ value, onCommit, ...rest }: NameProps) {
+/** A name, or words; one that is needed says so when it is left empty, and keeps the old one. */
+export function NameField({ value, onCommit, optional = false, most = 120, ...rest }: NameProps) {
   const [typed, setTyped] = useState<string | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
   const done = (): void => {
     const text = typed?.trim();
-    if (text === '') return setWrong('Give it a name.');
-    if (text !== undefined && text.length > 120) return setWrong('A name of up to 120 characters, please.');
+    if (text === '' && !optional) return setWrong('Give it a name.');
+    if (text !== undefined && text.length > most)
+      return setWrong(`At most ${most} characters; these are ${text.length}.`);
     if (text !== undefined && text !== value) onCommit(text);
     setTyped(null);
     setWrong(null);

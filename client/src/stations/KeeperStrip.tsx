@@ -1,9 +1,12 @@
 /** What is kept where, said only when there is something to say. */
-import { nameOf } from '@katabasis/core';
+import { nameOf, type Job } from '@katabasis/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { View } from 'react-native';
+import type { Asking } from '../data/keeping';
+import type { Session } from '../data/session';
 import { jobKey } from '../data/sessions';
 import { useKept, useSession } from '../data/useJob';
+import { differencesOf, fieldWords, type Difference } from '../parts/differences';
 import { useStyles } from '../theme/theme';
 import { SPACE, type Palette } from '../theme/tokens';
 import { Button } from '../ui/Button';
@@ -23,14 +26,15 @@ const make = (palette: Palette) => ({
 
 export function KeeperStrip() {
   const { job } = useKept();
-  const { session, keeping } = useSession();
+  const { session, keeping, asking } = useSession();
   const client = useQueryClient();
   const styles = useStyles(make);
   if (keeping.state === 'waiting') {
     return (
       <View style={styles.strip} role="status">
         <Text>
-          The server is out of reach. {keeping.count === 1 ? 'One change is' : `${keeping.count} changes are`}{' '}
+          {keeping.why ?? 'The server is out of reach.'}{' '}
+          {keeping.count === 1 ? 'One change is' : `${keeping.count} changes are`}{' '}
           {keeping.stored
             ? 'kept on this device and will be sent.'
             : 'held on this page only, as this device has no room left: keep it open until they are sent.'}
@@ -41,6 +45,7 @@ export function KeeperStrip() {
       </View>
     );
   }
+  if (asking) return <AskStep asking={asking} job={job} session={session} />;
   if (keeping.state === 'conflict') {
     const names = keeping.conflicts
       .map(({ id, element }) => (element && 'name' in element && element.name ? element.name : nameOf(job, id)))
@@ -49,6 +54,7 @@ export function KeeperStrip() {
       <View style={styles.strip} role="alert">
         <Text kind="strong">Another device changed {names} meanwhile.</Text>
         <Text>Yours: “{keeping.label}”. Keep yours over it, or take theirs?</Text>
+        <Versions lines={differencesOf(job, keeping.conflicts)} />
         <View style={styles.row}>
           <Button label="Keep mine" onPress={() => session.resolve('mine')} />
           <Button label="Take theirs" onPress={() => session.resolve('theirs')} />
@@ -73,4 +79,39 @@ export function KeeperStrip() {
     );
   }
   return null;
+}
+
+/** A step that somebody else's work lies over: taken back all the same, or left. */
+function AskStep({ asking, job, session }: { asking: Asking; job: Job; session: Session }) {
+  const styles = useStyles(make);
+  const { word, label, differing } = asking;
+  const names = [...new Set(differing.map(({ id }) => nameOf(job, id)))].join(', ');
+  const fields = [...new Set(differing.flatMap(({ field }) => (field === null ? [] : [fieldWords(field)])))].join(', ');
+  const again = (): void => (word === 'Undo' ? session.undo(true) : session.redo(true));
+  return (
+    <View style={styles.strip} role="alert">
+      <Text kind="strong">
+        {fields === ''
+          ? `Since “${label}”, ${names} was changed by another device, or something came to depend on it.`
+          : `Since “${label}”, another device changed ${fields} of ${names}.`}
+      </Text>
+      <View style={styles.row}>
+        <Button label="Leave it as it is" onPress={() => session.leaveStep()} />
+        <Button label={`${word} mine all the same`} onPress={again} />
+      </View>
+    </View>
+  );
+}
+
+/** Both versions of what a conflict is about, field by field. */
+function Versions({ lines }: { lines: readonly Difference[] }) {
+  return (
+    <View role="list">
+      {lines.map(({ id, field, name, mine, theirs }) => (
+        <Text key={`${id} ${field}`} role="listitem">
+          {name}, {field}: yours {mine}, theirs {theirs}
+        </Text>
+      ))}
+    </View>
+  );
 }

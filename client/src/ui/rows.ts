@@ -11,3 +11,13 @@ export const fieldRow = { ...wrapped, gap: SPACE.m, alignItems: 'flex-start' } a
 
 /** Fields and choices of different heights: level at the foot. */
 export const footRow = { ...wrapped, gap: SPACE.m, alignItems: 'flex-end' } as const;
+
+/** What a page holds that is not a station: one column, in the middle of a wide screen. */
+export const pageColumn = {
+  width: '100%',
+  maxWidth: 860,
+  alignSelf: 'center',
+  padding: SPACE.l,
+  gap: SPACE.l,
+  paddingBottom: 80,
+} as const;

@@ -1,6 +1,7 @@
 /** What the client and the server say to each other: one schema a body, shared by both. */
 import { z } from 'zod';
-import { elementSchema, idSchema } from '../job/kinds';
+import { standsListSchema } from '../job/change';
+import { elementSchema, idSchema, JOB_STATES } from '../job/kinds';
 
 /** A job's own id: longer than an element's, so that two phones never name two jobs alike. */
 export const jobIdSchema = idSchema;
@@ -16,6 +17,8 @@ export const changeBodySchema = z.strictObject({
   label: z.string().min(1).max(200),
   puts: z.array(z.strictObject({ base: version, element: elementSchema })).max(20_000),
   removes: z.array(z.strictObject({ base: version, id: idSchema })).max(20_000),
+  /** Where those that are new stand; last where nothing is said. */
+  stands: standsListSchema.optional(),
 });
 export type ChangeBody = z.infer<typeof changeBodySchema>;
 
@@ -39,13 +42,76 @@ export const jobRowSchema = z.object({
   id: z.string(),
   name: z.string(),
   site: z.string().optional(),
+  client: z.string().optional(),
+  state: z.enum(JOB_STATES).optional(),
+  date: z.string().optional(),
   units: z.enum(['us', 'metric']),
   seq: z.number(),
   updatedAt: z.string(),
-  verdict: verdictReplySchema,
+  /** Null while it is being worked out, and where the job cannot be read. */
+  verdict: verdictReplySchema.nullable(),
+  /** Why there is no verdict: the job cannot be read, or is too much to work out here. */
+  trouble: z.string().optional(),
 });
 export type JobRow = z.infer<typeof jobRowSchema>;
-export const jobListSchema = z.object({ jobs: z.array(jobRowSchema) });
+
+/** What a list of jobs is asked for; all of it may be left out. `after` is where the page before ended. */
+export const jobQuerySchema = z.strictObject({
+  find: z.string().max(200).optional(),
+  state: z.enum(JOB_STATES).optional(),
+  from: z.iso.date().optional(),
+  to: z.iso.date().optional(),
+  after: z.string().max(200).optional(),
+  limit: z.coerce.number().int().min(1).max(200).optional(),
+});
+export type JobQuery = z.infer<typeof jobQuerySchema>;
+export const jobListSchema = z.object({
+  jobs: z.array(jobRowSchema),
+  /** How many there are of what was asked for, on all pages. */
+  total: z.number().int(),
+  next: z.string().nullable(),
+});
+export type JobList = z.infer<typeof jobListSchema>;
+
+/** Jobs taken out, latest first; each is kept until its day. */
+export const binSchema = z.object({
+  jobs: z.array(z.object({ id: z.string(), name: z.string(), deletedAt: z.string(), keptUntil: z.string() })),
+});
+export type Bin = z.infer<typeof binSchema>;
+
+/** What was done to a job, latest first. */
+export const historySchema = z.object({
+  changes: z.array(z.object({ seq: z.number().int(), label: z.string(), at: z.string(), by: z.string() })),
+  next: z.number().int().nullable(),
+});
+export type History = z.infer<typeof historySchema>;
+
+/** A copy of a job as it stood after a change, 0 for as it began. */
+export const copyBodySchema = z.strictObject({
+  id: jobIdSchema,
+  seq: z.number().int().min(0),
+  name: z.string().trim().min(1).max(120),
+});
+
+/** A name that a device is known by. */
+export const deviceNameSchema = z.string().trim().min(1).max(60);
+/** What a device sends to be let in. */
+export const pairBodySchema = z.strictObject({ code: z.string().max(20), name: deviceNameSchema });
+export const devicesSchema = z.object({
+  devices: z.array(
+    z.object({ id: z.string(), name: z.string(), pairedAt: z.string(), seenAt: z.string(), own: z.boolean() }),
+  ),
+  /** How another device is let in; only told on the machine that the server runs on, and where others can reach it. */
+  pairing: z.object({ code: z.string(), addresses: z.array(z.object({ url: z.string(), qr: z.string() })) }).nullable(),
+});
+export type Devices = z.infer<typeof devicesSchema>;
+
+/** What the server tells of by itself: a job was changed, or the list was. */
+export const newsSchema = z.discriminatedUnion('news', [
+  z.object({ news: z.literal('changed'), job: z.string(), seq: z.number().int(), change: z.string() }),
+  z.object({ news: z.literal('listed') }),
+]);
+export type News = z.infer<typeof newsSchema>;
 
 /** The present state of an element that a stale change meant to replace; `element` is null when it is gone. */
 export const conflictSchema = z.object({

@@ -74,11 +74,20 @@ export class Elements implements Iterable<Element> {
     return (this.kinds.get(kind) ?? NONE) as readonly OfKind<K>[];
   }
 
-  /** The set with some elements taken out, and then others put in or in the place of those of their id. */
-  with(puts: readonly Element[], removes: readonly string[] = []): Elements {
+  /**
+   * The set with some elements taken out, and then others put in or in the place of those of their id. A new one stands last, or where
+   * `stands` says: after another, or first. Those that stand behind one another are named in that order.
+   */
+  with(
+    puts: readonly Element[],
+    removes: readonly string[] = [],
+    stands: readonly { id: string; after: string | null }[] = [],
+  ): Elements {
     const draft = new Draft(this.all, this.buckets, this.kinds);
     for (const id of removes) draft.remove(id);
+    const fresh = stands.length > 0 ? new Set(puts.filter(({ id }) => !draft.has(id)).map(({ id }) => id)) : null;
     for (const element of puts) draft.put(element);
+    if (fresh) for (const { id, after } of stands) if (fresh.has(id)) draft.stand(id, after);
     return new Elements(draft.all, draft.buckets, draft.kinds);
   }
 }
@@ -120,12 +129,30 @@ class Draft {
     }
     this.leaveKind(before);
     // One that becomes another kind goes among its new fellows where it stands in the whole.
+    this.inOrder(element.kind, [...(this.kinds.get(element.kind) ?? []), element]);
+  }
+
+  /** Keeps a kind's list in the order of the whole. */
+  private inOrder(kind: ElementKind, alike: readonly Element[]): void {
     const order = new Map(this.all.map((each, k) => [each, k]));
-    const alike = [...(this.kinds.get(element.kind) ?? []), element];
     this.own(
-      element.kind,
-      alike.sort((a, b) => order.get(a)! - order.get(b)!),
+      kind,
+      [...alike].sort((a, b) => order.get(a)! - order.get(b)!),
     );
+  }
+
+  has(id: string): boolean {
+    return this.buckets[bucketOf(id)]?.has(id) ?? false;
+  }
+
+  /** Moves an element right after another, or to the front; where that other is not here it stays. */
+  stand(id: string, after: string | null): void {
+    const element = this.buckets[bucketOf(id)]?.get(id);
+    const before = after === null ? null : this.buckets[bucketOf(after)]?.get(after);
+    if (!element || before === undefined) return;
+    this.all.splice(this.all.indexOf(element), 1);
+    this.all.splice(before === null ? 0 : this.all.indexOf(before) + 1, 0, element);
+    this.inOrder(element.kind, this.alike(element.kind));
   }
 
   private leaveKind(gone: Element): void {

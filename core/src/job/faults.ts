@@ -15,6 +15,35 @@ export interface Fault {
 /** More than any yard holds; keeps a hostile file from tying up a phone. */
 export const MAX_ELEMENTS = 20_000;
 
+/** Faults told at most: nobody reads more, and each of a hostile file's may be long. */
+export const MAX_FAULTS = 200;
+
+/** Faults as they are found: the first are told, the rest only counted. */
+export class Findings {
+  private readonly told: Fault[] = [];
+  private found = 0;
+
+  /** Takes one in; `fault` is only made where there is room to tell it. */
+  add(fault: () => Fault): void {
+    if (this.found++ < MAX_FAULTS) this.told.push(fault());
+  }
+
+  addAll(faults: readonly Fault[]): void {
+    for (const fault of faults) this.add(() => fault);
+  }
+
+  get none(): boolean {
+    return this.found === 0;
+  }
+
+  /** What is told, with how many more there are. */
+  get all(): Fault[] {
+    const more = this.found - this.told.length;
+    if (more === 0) return this.told;
+    return [...this.told, { path: 'and', sentence: `${more.toLocaleString('en-US')} more` }];
+  }
+}
+
 type Issue = z.core.$ZodIssue;
 
 function limitSentence(issue: Issue & { code: 'too_small' | 'too_big' }): string {
@@ -93,36 +122,61 @@ function circuitLinks(job: Job, circuit: Circuit): Map<string, string[]> {
   for (const { kind, link } of CIRCUITS.find((each) => each.circuit === circuit)!.members) {
     for (const element of ofKind(job, kind)) {
       const to = targetsOf(element, link);
-      if (to.length > 0) links.set(sourceOf(element), [...(links.get(sourceOf(element)) ?? []), ...to]);
+      if (to.length === 0) continue;
+      const known = links.get(sourceOf(element));
+      if (known) known.push(...to);
+      else links.set(sourceOf(element), to);
     }
   }
   return links;
 }
 
-/** Ids on a loop of one-way links, one list a loop; only those that can be reached from `starts`. */
-function loops(links: ReadonlyMap<string, readonly string[]>, starts: Iterable<string> = links.keys()): string[][] {
-  const state = new Map<string, 'open' | 'done'>();
-  const found: string[][] = [];
+/** Takes in a loop, and may ask for its ids. */
+type TellLoop = (loop: () => string[]) => void;
+
+/** Ids of a loop that are named, at its two ends. */
+const MAX_NAMED = 8;
+
+/**
+ * Loops of one-way links, each told once, by the link that closes it; only those that can be reached from `starts`. Linear in the links;
+ * a loop's list of ids is made only when it is asked for.
+ */
+function findLoops(links: ReadonlyMap<string, readonly string[]>, starts: Iterable<string>, tell: TellLoop): void {
+  /** Place on the path being walked; −1 once all behind an id is known. */
+  const place = new Map<string, number>();
   for (const start of starts) {
-    if (state.has(start)) continue;
+    if (place.has(start)) continue;
     // An explicit stack: a line of ten thousand runs must not overflow the call stack.
     const path: { id: string; next: number }[] = [{ id: start, next: 0 }];
-    state.set(start, 'open');
+    place.set(start, 0);
     while (path.length > 0) {
       const top = path[path.length - 1]!;
       const to = links.get(top.id)?.[top.next++];
       if (to === undefined) {
-        state.set(top.id, 'done');
+        place.set(top.id, -1);
         path.pop();
-      } else if (state.get(to) === 'open') {
-        found.push(path.slice(path.findIndex((step) => step.id === to)).map((step) => step.id));
-      } else if (!state.has(to)) {
-        state.set(to, 'open');
+        continue;
+      }
+      const at = place.get(to);
+      if (at === undefined) {
+        place.set(to, path.length);
         path.push({ id: to, next: 0 });
+      } else if (at >= 0) {
+        tell(() => namedOf(path, at));
       }
     }
   }
-  return found;
+}
+
+/** Ids of a loop from its place on the path; of a long one both ends. */
+function namedOf(path: readonly { id: string }[], at: number): string[] {
+  const ids = (from: number, to: number): string[] => path.slice(from, to).map(({ id }) => id);
+  if (path.length - at <= 2 * MAX_NAMED) return ids(at, path.length);
+  return [
+    ...ids(at, at + MAX_NAMED),
+    `${path.length - at - 2 * MAX_NAMED} more`,
+    ...ids(path.length - MAX_NAMED, path.length),
+  ];
 }
 
 function loopFault(circuit: Circuit, loop: readonly string[]): Fault {
@@ -152,41 +206,68 @@ const secondWayOut = (run: Run): Fault => ({
 
 const noHead: Fault = { path: 'elements.job', sentence: 'is missing: a job needs its head, with name and units' };
 
-/** Every fault between elements: dangling links, two ways out of one landing, water going round. */
+const hasHead = (job: Job): boolean => elementOf(job, 'job', 'job') !== undefined;
+
+/** Every fault between elements: dangling links, two ways out of one landing, water going round. At most 200 are told, the rest counted. */
 export function jobFaults(job: Job): Fault[] {
-  const faults: Fault[] = elementOf(job, 'job', 'job') ? [] : [noHead];
+  const found = new Findings();
+  if (!hasHead(job)) found.add(() => noHead);
   const left = new Set<string>();
   for (const element of job.elements) {
-    faults.push(...ownFaults(job, element));
+    found.addAll(ownFaults(job, element));
     if (element.kind !== 'run') continue;
-    if (left.has(element.from)) faults.push(secondWayOut(element));
+    if (left.has(element.from)) found.add(() => secondWayOut(element));
     left.add(element.from);
   }
-  for (const { circuit } of CIRCUITS)
-    for (const loop of loops(circuitLinks(job, circuit))) faults.push(loopFault(circuit, loop));
-  return faults;
+  for (const { circuit } of CIRCUITS) {
+    const links = circuitLinks(job, circuit);
+    findLoops(links, links.keys(), (loop) => found.add(() => loopFault(circuit, loop())));
+  }
+  return found.all;
 }
 
+const keyOf = ({ path, sentence }: Fault): string => `${path} ${sentence}`;
+
 /**
- * Faults that a change would add to a job that has been checked before: `after` is the job with it. Costs what the change touches,
- * and, where something was taken out or stopped being a landing, a look for whoever still leads there.
+ * Faults that a change adds: `after` is the job with it. What was wrong before is let be, so that a rule made later never locks a job.
+ * Costs what the change touches, and, where something was taken out or stopped being a landing, a look for whoever still leads there.
  */
-export function changeFaults(before: Job, after: Job, { puts, removes }: Pick<Change, 'puts' | 'removes'>): Fault[] {
-  const faults: Fault[] = elementOf(after, 'job', 'job') ? [] : [noHead];
+export function changeFaults(before: Job, after: Job, change: Pick<Change, 'puts' | 'removes'>): Fault[] {
+  const faults = faultsTouched(before, after, change);
+  if (faults.none) return [];
+  const { puts, removes } = change;
+  // What the change touches, as it was: its faults are not the change's.
+  const was = [...puts.map(({ id }) => id), ...removes].flatMap((id) => before.elements.get(id) ?? []);
+  const known = new Set(faultsTouched(before, before, { puts: was, removes: [] }).all.map(keyOf));
+  return faults.all.filter((fault) => !known.has(keyOf(fault)));
+}
+
+/** Faults of `job` at what a change puts, and at what leads to what it takes out of `before`. */
+function faultsTouched(before: Job, job: Job, { puts, removes }: Pick<Change, 'puts' | 'removes'>): Findings {
+  const found = new Findings();
+  if (!hasHead(job)) found.add(() => noHead);
   const touched = new Set(puts.map(({ id }) => id));
-  for (const id of touched) faults.push(...ownFaults(after, after.elements.get(id)!));
-  faults.push(...strandedFaults(before, after, touched, removes));
-  const runs = puts.filter((element) => element.kind === 'run');
-  for (const run of runs) {
-    const other = ofKind(after, 'run').find((each) => each.from === run.from && each.id !== run.id);
-    if (other) faults.push(secondWayOut(run));
-  }
+  for (const id of touched) found.addAll(ownFaults(job, job.elements.get(id)!));
+  found.addAll(strandedFaults(before, job, touched, removes));
+  for (const run of secondWaysOut(job, puts)) found.add(() => secondWayOut(run));
   for (const { circuit, members } of CIRCUITS) {
     const moved = puts.filter((element) => members.some(({ kind }) => kind === element.kind));
     if (moved.length === 0) continue;
-    for (const loop of loops(circuitLinks(after, circuit), moved.map(sourceOf))) faults.push(loopFault(circuit, loop));
+    findLoops(circuitLinks(job, circuit), moved.map(sourceOf), (loop) => found.add(() => loopFault(circuit, loop())));
   }
-  return faults;
+  return found;
+}
+
+/** Runs among `puts` that leave a landing which another run leaves too. */
+function secondWaysOut(job: Job, puts: readonly Element[]): Run[] {
+  const runs = puts.filter((element) => element.kind === 'run');
+  if (runs.length === 0) return [];
+  const leaving = new Map(runs.map((run) => [run.from, 0]));
+  for (const { from } of ofKind(job, 'run')) {
+    const known = leaving.get(from);
+    if (known !== undefined) leaving.set(from, known + 1);
+  }
+  return runs.filter(({ from }) => leaving.get(from)! > 1);
 }
 
 /** Links of untouched elements to what a change takes out, or makes into something that nothing may lead to. */

@@ -1,6 +1,6 @@
 /** The job file, `*.katabasis.json`: `{ format, version, job, elements }`. Reading it names every fault and saves nothing by halves. */
 import { elementSchema, idSchema, type Element } from './kinds';
-import { issueSentence, jobFaults, MAX_ELEMENTS, type Fault } from './faults';
+import { Findings, issueSentence, jobFaults, MAX_ELEMENTS, type Fault } from './faults';
 import { jobFrom, type Job } from './job';
 
 export const FILE_FORMAT = 'katabasis-job';
@@ -49,18 +49,22 @@ export function readFile(raw: unknown): ReadFile {
   if (!Array.isArray(elements)) return refused('elements', 'must be a list');
   if (elements.length > MAX_ELEMENTS)
     return refused('elements', `holds ${elements.length} elements; the most is ${MAX_ELEMENTS}`);
-  const faults: Fault[] = [];
+  const faults = new Findings();
   const parsedId = idSchema.safeParse(id);
   if (!parsedId.success)
-    faults.push({ path: 'job', sentence: id === undefined ? 'is missing' : issueSentence(parsedId.error.issues[0]!) });
+    faults.add(() => ({
+      path: 'job',
+      sentence: id === undefined ? 'is missing' : issueSentence(parsedId.error!.issues[0]!),
+    }));
   const read = readElements(elements, faults);
   const job = jobFrom(parsedId.success ? parsedId.data : 'job', read);
   // References are checked only among sound elements: a broken one has been named already.
-  if (faults.length === 0) faults.push(...jobFaults(job));
-  return faults.length > 0 ? { ok: false, faults } : { ok: true, job };
+  if (!faults.none) return { ok: false, faults: faults.all };
+  const between = jobFaults(job);
+  return between.length > 0 ? { ok: false, faults: between } : { ok: true, job };
 }
 
-function readElements(elements: unknown[], faults: Fault[]): Element[] {
+function readElements(elements: unknown[], faults: Findings): Element[] {
   const read: Element[] = [];
   const seen = new Set<string>();
   elements.forEach((raw, index) => {
@@ -69,11 +73,11 @@ function readElements(elements: unknown[], faults: Fault[]): Element[] {
     const parsed = elementSchema.safeParse(raw, { reportInput: true });
     if (!parsed.success) {
       for (const issue of parsed.error.issues) {
-        faults.push({ path: [where, ...issue.path.map(String)].join('.'), sentence: issueSentence(issue) });
+        faults.add(() => ({ path: [where, ...issue.path.map(String)].join('.'), sentence: issueSentence(issue) }));
       }
       return;
     }
-    if (seen.has(parsed.data.id)) faults.push({ path: where, sentence: 'has an id that another element has' });
+    if (seen.has(parsed.data.id)) faults.add(() => ({ path: where, sentence: 'has an id that another element has' }));
     seen.add(parsed.data.id);
     read.push(parsed.data);
   });

@@ -1,20 +1,14 @@
 import { createHash } from 'node:crypto';
-import { mkdtempSync, readdirSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import request from 'supertest';
-import { createApp } from '../app';
-import { openDatabase } from '../database';
-import { allowedHosts } from '../http/guard';
+import { readdirSync } from 'node:fs';
+import { folder, serve as served } from '../testing/serve';
 
 const photo = Buffer.from(Array.from({ length: 70_000 }, (_, k) => (k * 31) % 251));
 const hashOf = (bytes: Buffer): string => createHash('sha256').update(bytes).digest('hex');
 const url = (bytes: Buffer): string => `/api/files/${hashOf(bytes)}`;
 
 function serve() {
-  const files = mkdtempSync(join(tmpdir(), 'katabasis-files-'));
-  const app = createApp({ db: openDatabase(':memory:'), hosts: allowedHosts('127.0.0.1'), files });
-  return { server: request(app.callback()), files };
+  const files = folder();
+  return { server: served({ files }).server, files };
 }
 
 it('keeps a photo under the hash of its bytes, and gives it back for ever', async () => {

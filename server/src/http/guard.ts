@@ -1,5 +1,5 @@
 /** Keeps other web sites' pages from talking to a contractor's own server: foreign Host and Origin are refused. */
-import { networkInterfaces } from 'node:os';
+import { hostname, networkInterfaces } from 'node:os';
 import type { Middleware } from 'koa';
 import { ProblemError } from './problem';
 
@@ -15,7 +15,12 @@ export function lanAddresses(): string[] {
 export function allowedHosts(listen: string): ReadonlySet<string> {
   const own = ['localhost', '127.0.0.1', '[::1]'];
   if (listen === '127.0.0.1' || listen === 'localhost') return new Set(own);
-  return new Set([...own, ...(listen === '0.0.0.0' || listen === '::' ? lanAddresses() : [listen])]);
+  const name = hostname()
+    .toLowerCase()
+    .replace(/\.local$/, '');
+  const all = listen === '0.0.0.0' || listen === '::';
+  // By its name, as a network's own directory or the phone's neighbours' list gives it.
+  return new Set([...own, name, `${name}.local`, ...(all ? lanAddresses() : [listen.toLowerCase()])]);
 }
 
 const nameOf = (host: string): string => host.replace(/:\d+$/, '').toLowerCase();

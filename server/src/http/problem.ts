@@ -2,7 +2,7 @@
 import type { Conflict, Fault, Problem } from '@katabasis/core';
 import type { Middleware } from 'koa';
 import type { z } from 'zod';
-import { issueSentence } from '@katabasis/core';
+import { Findings, issueSentence } from '@katabasis/core';
 
 /** An error that the client is meant to read. */
 export class ProblemError extends Error {
@@ -18,31 +18,49 @@ export class ProblemError extends Error {
 export function parseOr422<T>(schema: z.ZodType<T>, value: unknown): T {
   const parsed = schema.safeParse(value, { reportInput: true });
   if (parsed.success) return parsed.data;
-  throw new ProblemError(422, 'What was sent cannot be saved.', {
-    faults: parsed.error.issues.map((issue) => ({
-      path: issue.path.join('.') || 'body',
-      sentence: issueSentence(issue),
-    })),
-  });
+  const faults = new Findings();
+  for (const issue of parsed.error.issues)
+    faults.add(() => ({ path: issue.path.join('.') || 'body', sentence: issueSentence(issue) }));
+  throw new ProblemError(422, 'What was sent cannot be saved.', { faults: faults.all });
 }
 
 const TITLES: Record<number, string> = {
   400: 'The request could not be read.',
   404: 'There is nothing here.',
   405: 'That cannot be done here.',
+  406: 'No answer can be given in that form.',
   413: 'That is too large to take in.',
   415: 'Only JSON is taken in here.',
 };
 
-/** Turns whatever is thrown below into a problem; keeps the reason of an unexpected one on the server. */
+/** What SQLite and the system say of the disk, as it concerns whoever typed something; it is kept where it was typed. */
+const DISK: readonly [RegExp, number, string][] = [
+  [/^(SQLITE_FULL|ENOSPC|EDQUOT)/, 507, 'The server’s disk is full; what you typed is kept on this device.'],
+  [
+    /^(SQLITE_READONLY|SQLITE_CANTOPEN|SQLITE_PERM|SQLITE_AUTH|EROFS|EACCES|EPERM)/,
+    503,
+    'The server may not write to its folder; what you typed is kept on this device.',
+  ],
+  [/^(SQLITE_CORRUPT|SQLITE_NOTADB)/, 503, 'The server’s database is damaged; what you typed is kept on this device.'],
+  [/^SQLITE_IOERR/, 503, 'The server’s disk cannot be written to; what you typed is kept on this device.'],
+  [/^SQLITE_(BUSY|LOCKED)/, 503, 'The server is busy with its database; what you typed is sent again soon.'],
+];
+
+/** A client that sent what no server could read: bytes that do not unpack, an address that is none. */
+const ILL_SENT = /^(Z_|ERR_INVALID_URL|ERR_INVALID_CHAR|HPE_|ECONNRESET|ECONNABORTED)/;
+
+const codeOf = (error: unknown): string => String((error as { code?: unknown } | null)?.code ?? '');
+
+/** Turns whatever is thrown below into a problem; the operator reads one line of what was not a client's doing. */
 export const problems: Middleware = async (ctx, next) => {
   try {
     await next();
-    if (ctx.status === 404 && ctx.body === undefined) throw new ProblemError(404, TITLES[404]!);
+    if (ctx.status === 404 && ctx.body === undefined && ctx.respond !== false)
+      throw new ProblemError(404, TITLES[404]!);
     if (ctx.status === 405 || ctx.status === 501) throw new ProblemError(ctx.status, TITLES[405]!);
   } catch (error) {
     const problem = problemOf(error);
-    if (problem.status >= 500) console.error(error);
+    if (problem.status >= 500) tellOperator(error, `${ctx.method} ${ctx.path}`);
     ctx.status = problem.status;
     ctx.set('Cache-Control', 'no-store');
     ctx.body = JSON.stringify(problem);
@@ -50,15 +68,25 @@ export const problems: Middleware = async (ctx, next) => {
   }
 };
 
+/** One line: what failed, and where a fault of ours was. */
+export function tellOperator(error: unknown, what: string): void {
+  const code = codeOf(error);
+  const { message, stack } = error as Error;
+  const known = DISK.some(([pattern]) => pattern.test(code));
+  const place = known ? '' : ` at ${/(?:file:\/\/)?\/[^\s()]+:\d+:\d+/.exec(stack ?? '')?.[0] ?? 'a place not known'}`;
+  console.error(`${what}: ${code ? `${code}, ` : ''}${message}${place}`);
+}
+
+const problem = (status: number, title: string): Problem => ({ type: 'about:blank', title, status });
+
 function problemOf(error: unknown): Problem {
   if (error instanceof ProblemError) return error.problem;
-  const status = (error as { status?: unknown }).status;
-  const known = typeof status === 'number' && status >= 400 && status < 500;
-  return known
-    ? { type: 'about:blank', title: TITLES[status] ?? 'The request could not be answered.', status }
-    : {
-        type: 'about:blank',
-        title: 'Something failed on the server. Nothing was saved by halves; try again.',
-        status: 500,
-      };
+  const code = codeOf(error);
+  const disk = DISK.find(([pattern]) => pattern.test(code));
+  if (disk) return problem(disk[1], disk[2]);
+  if (ILL_SENT.test(code)) return problem(400, TITLES[400]!);
+  const { status } = error as { status?: unknown };
+  if (typeof status === 'number' && status >= 400 && status < 500)
+    return problem(status, TITLES[status] ?? 'The request could not be answered.');
+  return problem(500, 'Something failed on the server. Nothing was saved by halves; it is tried again.');
 }

@@ -5,8 +5,8 @@ export interface LiveJob {
   seq: number;
   job: Job;
   versions: ReadonlyMap<string, number>;
-  /** Place of the last element, as the table orders them. */
-  lastPlace: number;
+  /** Place of each element, as the table orders them. */
+  places: ReadonlyMap<string, number>;
 }
 
 const MAX_KEPT = 50;

@@ -1,42 +1,50 @@
-/** Jobs in SQLite. Every write is one transaction: the change log, the elements and the job's sequence move together or not at all. */
+/**
+ * Jobs in SQLite. Every write is one transaction: the change log, the elements, the job's sequence and what the list shows of it move
+ * together or not at all.
+ */
 import {
   applyChange,
   changeFaults,
-  elementSchema,
   jobFaults,
   jobFrom,
+  type Bin,
+  type Change,
   type ChangeBody,
   type ChangeReply,
   type Conflict,
   type Element,
+  type History,
   type Job,
   type JobReply,
 } from '@katabasis/core';
 import type { Db } from '../database';
 import { ProblemError } from '../http/problem';
+import { Clock } from './clock';
+import { HeadRows } from './headRows';
 import { LiveJobs, type LiveJob } from './live';
-
-interface ElementRow {
-  id: string;
-  version: number;
-  place: number;
-  body: string;
-}
+import { placesOf, type Placed } from './places';
+import { elementsIn, type ElementRow } from './rows';
 
 export interface JobHead {
   id: string;
   seq: number;
-  updated_at: string;
 }
 
-const parseBody = (row: ElementRow): Element => elementSchema.parse(JSON.parse(row.body));
+interface LoggedChange {
+  seq: number;
+  label: string;
+  before: string;
+  after: string;
+}
+
+/** Days that a job taken out is kept. */
+export const DAYS_IN_BIN = 30;
+const DAY_MS = 24 * 3600 * 1000;
 
 /** Every statement, prepared once. */
 function statementsOf(db: Db) {
-  const jobColumns = 'select id, seq, updated_at from jobs where deleted_at is null';
   return {
-    heads: db.prepare<[], JobHead>(`${jobColumns} order by updated_at desc, id`),
-    head: db.prepare<[string], JobHead>(`${jobColumns} and id = ?`),
+    head: db.prepare<[string], JobHead>('select id, seq from jobs where id = ? and deleted_at is null'),
     elements: db.prepare<[string], ElementRow>(
       'select id, version, place, body from elements where job_id = ? order by place',
     ),
@@ -46,55 +54,63 @@ function statementsOf(db: Db) {
       `insert into elements (job_id, id, kind, version, place, body) values (?, ?, ?, ?, ?, ?)
        on conflict (job_id, id) do update set kind = excluded.kind, version = excluded.version, body = excluded.body`,
     ),
+    placeElement: db.prepare('update elements set place = ? where job_id = ? and id = ?'),
     dropElement: db.prepare('delete from elements where job_id = ? and id = ?'),
-    changeOf: db.prepare<[string, string], { seq: number; after: string }>(
-      'select seq, after from changes where job_id = ? and change_id = ?',
+    changeOf: db.prepare<[string, string], LoggedChange>(
+      'select seq, label, before, after from changes where job_id = ? and change_id = ?',
     ),
     logChange: db.prepare(
       'insert into changes (job_id, seq, change_id, label, before, after, at, by) values (?, ?, ?, ?, ?, ?, ?, ?)',
     ),
+    changesFrom: db.prepare<[string, number], { before: string }>(
+      'select before from changes where job_id = ? and seq > ? order by seq desc',
+    ),
+    history: db.prepare<[string, number, number], History['changes'][number]>(
+      'select seq, label, at, by from changes where job_id = ? and seq < ? order by seq desc limit ?',
+    ),
     touchJob: db.prepare('update jobs set seq = ?, updated_at = ? where id = ?'),
     setDeleted: db.prepare('update jobs set deleted_at = ? where id = ?'),
+    bin: db.prepare<[], { id: string; name: string | null; deleted_at: string }>(
+      `select id, name, deleted_at from jobs left join summaries on job_id = id
+       where deleted_at is not null order by deleted_at desc, id`,
+    ),
+    purge: db.prepare('delete from jobs where deleted_at < ?'),
+    latest: db.prepare<[], { at: string | null }>('select max(updated_at) as at from jobs'),
   };
 }
 
+const noSuchJob = (): ProblemError => new ProblemError(404, 'There is no such job here.');
+
 export class JobStore {
   private readonly db: Db;
-  private readonly now: () => string;
+  private readonly clock: Clock;
   private readonly sql: ReturnType<typeof statementsOf>;
+  private readonly heads: HeadRows;
   private readonly live = new LiveJobs();
 
-  constructor(db: Db, now: () => string = () => new Date().toISOString()) {
+  constructor(db: Db, now: () => Date = () => new Date()) {
     this.db = db;
-    this.now = now;
     this.sql = statementsOf(db);
-  }
-
-  /** Jobs not deleted, latest first. */
-  list(): JobHead[] {
-    return this.sql.heads.all();
+    this.heads = new HeadRows(db);
+    this.clock = new Clock(now, this.sql.latest.get()!.at);
   }
 
   private head(id: string): JobHead {
     const head = this.sql.head.get(id);
-    if (!head) throw new ProblemError(404, 'There is no such job here.');
+    if (!head) throw noSuchJob();
     return head;
-  }
-
-  private rows(id: string): ElementRow[] {
-    return this.sql.elements.all(id);
   }
 
   /** The job as it stands, from memory where it is there as of its sequence number. */
   private stands({ id, seq }: JobHead): LiveJob {
     const known = this.live.at(id, seq);
     if (known) return known;
-    const rows = this.rows(id);
+    const rows = this.sql.elements.all(id);
     return this.live.keep(id, {
       seq,
-      job: jobFrom(id, rows.map(parseBody)),
+      job: jobFrom(id, elementsIn(rows)),
       versions: new Map(rows.map((row) => [row.id, row.version])),
-      lastPlace: rows.at(-1)?.place ?? -1,
+      places: new Map(rows.map((row) => [row.id, row.place])),
     });
   }
 
@@ -107,24 +123,36 @@ export class JobStore {
     return this.stands(this.head(id)).job;
   }
 
+  /** A job's rows as they lie in the database, whatever is wrong with them. */
+  raw(id: string): { id: string; seq: number; rows: ElementRow[] } {
+    const known = this.sql.seqOf.get(id);
+    if (!known) throw noSuchJob();
+    return { id, seq: known.seq, rows: this.sql.elements.all(id) };
+  }
+
   /** Saves a new job whole. The same job sent twice (a reply lost on the way) is no error. */
   create(job: Job): void {
     const faults = jobFaults(job);
     if (faults.length > 0) throw new ProblemError(422, 'This job cannot be saved.', { faults });
     this.db
       .transaction(() => {
-        const at = this.now();
         const taken = this.sql.seqOf.get(job.id);
         if (taken) {
-          const same =
-            taken.seq === 0 && JSON.stringify(this.rows(job.id).map(parseBody)) === JSON.stringify(job.elements.all);
+          const rows = this.sql.elements.all(job.id);
+          const same = taken.seq === 0 && JSON.stringify(elementsIn(rows)) === JSON.stringify(job.elements.all);
           if (!same) throw new ProblemError(409, 'A job of that id is here already.');
           return;
         }
-        this.sql.newJob.run(job.id, at, at);
-        job.elements.all.forEach((element, place) => this.write(job.id, element, 1, place));
+        this.insert(job);
       })
       .immediate();
+  }
+
+  private insert(job: Job): void {
+    const at = this.clock.next();
+    this.sql.newJob.run(job.id, at, at);
+    job.elements.all.forEach((element, place) => this.write(job.id, element, 1, place));
+    this.heads.put(job);
   }
 
   private write(jobId: string, element: Element, version: number, place: number): void {
@@ -133,78 +161,149 @@ export class JobStore {
 
   /**
    * Applies one change, at the cost of what it touches. An element whose version is not the one that the change was made against is a
-   * conflict: 409 with its present state, nothing saved. A change of the same id sent again is answered as the first time.
+   * conflict: 409 with its present state, nothing saved. A change of the same id sent again is answered as the first time; another
+   * change under its id is refused.
    */
-  change(jobId: string, body: ChangeBody): ChangeReply {
+  change(jobId: string, body: ChangeBody, by = 'owner'): ChangeReply {
     return this.db
       .transaction((): ChangeReply => {
         const head = this.head(jobId);
-        const again = this.repeated(jobId, body.change);
+        const again = this.repeated(jobId, body);
         if (again) return again;
         const before = this.stands(head);
-        this.refuseStale(body, before);
-        const puts = body.puts.map(({ element }) => element);
-        const removes = body.removes.map(({ id }) => id);
-        const { job, inverse } = applyChange(before.job, { label: body.label, puts, removes });
-        const faults = changeFaults(before.job, job, { puts, removes });
+        refuseStale(body, before);
+        const change = changeIn(body);
+        const { job, inverse } = applyChange(before.job, change);
+        const faults = changeFaults(before.job, job, change);
         if (faults.length > 0) throw new ProblemError(422, 'That change would break the job.', { faults });
         const seq = head.seq + 1;
-        // Versions are the job's sequence, so that an element removed and put back never repeats one.
-        const versions = Object.fromEntries(puts.map(({ id }) => [id, seq + 1]));
-        const after = this.written(before, { job, puts, removes, seq });
-        const at = this.now();
-        const logged = JSON.stringify({ puts, removes });
-        this.sql.logChange.run(jobId, seq, body.change, body.label, JSON.stringify(inverse), logged, at, 'owner');
+        const after = this.written(before, job, change, seq);
+        const at = this.clock.next();
+        const { label: _label, ...logged } = change;
+        this.sql.logChange.run(
+          jobId,
+          seq,
+          body.change,
+          body.label,
+          JSON.stringify(inverse),
+          JSON.stringify(logged),
+          at,
+          by,
+        );
         this.sql.touchJob.run(seq, at, jobId);
+        if (change.puts.some(({ kind }) => kind === 'job')) this.heads.put(job);
         this.live.keep(jobId, after);
-        return { seq, versions };
+        return { seq, versions: versionsAt(change.puts, seq) };
       })
       .immediate();
   }
 
   /** Writes what a change touches; gives the job as it stands then. */
-  private written(
-    before: LiveJob,
-    { job, puts, removes, seq }: { job: Job; puts: Element[]; removes: string[]; seq: number },
-  ): LiveJob {
+  private written(before: LiveJob, job: Job, { puts, removes }: Change, seq: number): LiveJob {
     const versions = new Map(before.versions);
+    const places = new Map(before.places);
     for (const id of removes) {
       this.sql.dropElement.run(job.id, id);
       versions.delete(id);
+      places.delete(id);
     }
-    let { lastPlace } = before;
+    const { fresh, moved } = placesOf(job, puts, places);
     for (const element of puts) {
-      this.write(job.id, element, seq + 1, ++lastPlace);
+      this.write(job.id, element, seq + 1, fresh.get(element.id) ?? places.get(element.id)!);
       versions.set(element.id, seq + 1);
     }
-    return { seq, job, versions, lastPlace };
-  }
-
-  private repeated(jobId: string, changeId: string): ChangeReply | null {
-    const row = this.sql.changeOf.get(jobId, changeId);
-    if (!row) return null;
-    const { puts } = JSON.parse(row.after) as { puts: Element[] };
-    return { seq: row.seq, versions: Object.fromEntries(puts.map((element) => [element.id, row.seq + 1])) };
-  }
-
-  private refuseStale(body: ChangeBody, { job, versions }: LiveJob): void {
-    const wanted = [...body.puts.map(({ base, element }) => ({ base, id: element.id })), ...body.removes];
-    const conflicts: Conflict[] = [];
-    for (const { id, base } of wanted) {
-      const version = versions.get(id) ?? 0;
-      if (version !== base) conflicts.push({ id, version, element: job.elements.get(id) ?? null });
+    const put = ([id, place]: Placed): void => void places.set(id, place);
+    fresh.forEach((place, id) => put([id, place]));
+    for (const each of moved) {
+      this.sql.placeElement.run(each[1], job.id, each[0]);
+      put(each);
     }
-    if (conflicts.length > 0) throw new ProblemError(409, 'Somebody else changed this meanwhile.', { conflicts });
+    return { seq, job, versions, places };
   }
 
-  /** Takes a job out of the list; `restore` brings it back whole. */
+  private repeated(jobId: string, body: ChangeBody): ChangeReply | null {
+    const row = this.sql.changeOf.get(jobId, body.change);
+    if (!row) return null;
+    const { label, ...sent } = changeIn(body);
+    if (row.label !== label || row.after !== JSON.stringify(sent))
+      throw new ProblemError(422, 'Another change was saved under that id.');
+    return { seq: row.seq, versions: versionsAt(sent.puts, row.seq) };
+  }
+
+  /** What was done to a job, latest first, from before a sequence number. */
+  history(id: string, before: number, limit: number): History {
+    this.head(id);
+    const changes = this.sql.history.all(id, before, limit);
+    return { changes, next: changes.length === limit && changes.at(-1)!.seq > 1 ? changes.at(-1)!.seq : null };
+  }
+
+  /** The job as it stood after a change: what came later taken back, the last first. */
+  asOf(id: string, seq: number): Job {
+    const head = this.head(id);
+    if (seq > head.seq) throw new ProblemError(404, 'The job has not come that far.');
+    return this.sql.changesFrom
+      .all(id, seq)
+      .reduce((job, { before }) => applyChange(job, JSON.parse(before) as Change).job, this.stands(head).job);
+  }
+
+  /** Saves a copy of a job as it stood after a change, under a name of its own. What is wrong with the job is wrong with its copy. */
+  copy(id: string, { id: copyId, seq, name }: { id: string; seq: number; name: string }): void {
+    this.db
+      .transaction(() => {
+        if (this.sql.seqOf.get(copyId)) throw new ProblemError(409, 'A job of that id is here already.');
+        const job = this.asOf(id, seq);
+        const renamed = job.elements.all.map((each) => (each.kind === 'job' ? { ...each, name } : each));
+        this.insert(jobFrom(copyId, renamed));
+      })
+      .immediate();
+  }
+
+  /** Takes a job out of the list; `restore` brings it back whole for as long as it is kept. */
   remove(id: string): void {
     this.head(id);
-    this.sql.setDeleted.run(this.now(), id);
+    this.sql.setDeleted.run(this.clock.next(), id);
   }
 
   restore(id: string): void {
     const done = this.sql.setDeleted.run(null, id);
-    if (done.changes === 0) throw new ProblemError(404, 'There is no such job here.');
+    if (done.changes === 0) throw new ProblemError(404, 'That job is kept no longer.');
   }
+
+  bin(): Bin {
+    const jobs = this.sql.bin.all().map(({ id, name, deleted_at: deletedAt }) => ({
+      id,
+      name: name ?? id,
+      deletedAt,
+      keptUntil: new Date(Date.parse(deletedAt) + DAYS_IN_BIN * DAY_MS).toISOString(),
+    }));
+    return { jobs };
+  }
+
+  /** Lets go for good of what was taken out more than 30 days ago. */
+  purge(): number {
+    return this.sql.purge.run(new Date(this.clock.read() - DAYS_IN_BIN * DAY_MS).toISOString()).changes;
+  }
+}
+
+/** Versions are the job's sequence, so that an element removed and put back never repeats one. */
+const versionsAt = (puts: readonly Element[], seq: number): Record<string, number> =>
+  Object.fromEntries(puts.map(({ id }) => [id, seq + 1]));
+
+function changeIn({ label, puts, removes, stands }: ChangeBody): Change {
+  return {
+    label,
+    puts: puts.map(({ element }) => element),
+    removes: removes.map(({ id }) => id),
+    ...(stands ? { stands } : {}),
+  };
+}
+
+function refuseStale(body: ChangeBody, { job, versions }: LiveJob): void {
+  const wanted = [...body.puts.map(({ base, element }) => ({ base, id: element.id })), ...body.removes];
+  const conflicts: Conflict[] = [];
+  for (const { id, base } of wanted) {
+    const version = versions.get(id) ?? 0;
+    if (version !== base) conflicts.push({ id, version, element: job.elements.get(id) ?? null });
+  }
+  if (conflicts.length > 0) throw new ProblemError(409, 'Somebody else changed this meanwhile.', { conflicts });
 }

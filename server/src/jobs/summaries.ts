@@ -1,38 +1,104 @@
-/** The jobs list with its verdicts. Nothing derived is stored: a verdict is planned once for each state of a job and kept in memory. */
-import { headOf, planJob, type JobRow } from '@katabasis/core';
-import type { JobHead, JobStore } from './store';
+/**
+ * The jobs list. A job's head lies ready beside it, its verdict as of a sequence number and of this program; one that is older is worked
+ * out beside the requests, and the list answers without waiting for it.
+ */
+import type { JobList, JobQuery, JobRow, Verdict } from '@katabasis/core';
+import { fold, type Db } from '../database';
+import type { Comes } from '../planning/outcome';
 
-const MAX_KEPT = 500;
+const PAGE = 50;
+
+interface SummaryRow {
+  id: string;
+  seq: number;
+  updated_at: string;
+  name: string | null;
+  client: string | null;
+  site: string | null;
+  state: JobRow['state'] | null;
+  date: string | null;
+  units: JobRow['units'] | null;
+  verdict_seq: number | null;
+  engine: string | null;
+  verdict: string | null;
+  trouble: string | null;
+}
+
+/** What a verdict came to: the verdict, or why there is none. */
+export type Outcome = { job: string; seq?: number } & Comes;
+
+const WHERE = `from jobs left join summaries on job_id = id where deleted_at is null
+  and (@find is null or search like @find escape '\\')
+  and (@state is null or state = @state) and (@from is null or date >= @from) and (@to is null or date <= @to)`;
 
 export class Summaries {
-  private readonly store: JobStore;
-  private readonly kept = new Map<string, JobRow>();
+  private readonly engine: string;
+  private readonly want: (job: string) => void;
+  private readonly sql;
 
-  constructor(store: JobStore) {
-    this.store = store;
-  }
-
-  list(): JobRow[] {
-    return this.store.list().map((head) => this.row(head));
-  }
-
-  private row({ id, seq, updated_at: updatedAt }: JobHead): JobRow {
-    const key = `${id}@${seq}`;
-    const known = this.kept.get(key);
-    if (known) return known;
-    const job = this.store.job(id);
-    const { name, site, units } = headOf(job);
-    const row: JobRow = {
-      id,
-      name,
-      units,
-      seq,
-      updatedAt,
-      verdict: planJob(job).verdict,
-      ...(site === undefined ? {} : { site }),
+  /** `engine`: what tells this program's verdicts from another's. `want` has a job's verdict worked out; `settle` takes what it came to. */
+  constructor(db: Db, engine: string, want: (job: string) => void) {
+    this.engine = engine;
+    this.want = want;
+    this.sql = {
+      page: db.prepare<[object], SummaryRow>(
+        `select id, seq, updated_at, name, client, site, state, date, units, verdict_seq, engine, verdict, trouble ${WHERE}
+           and (@at is null or updated_at < @at or (updated_at = @at and id > @id))
+         order by updated_at desc, id limit @limit`,
+      ),
+      count: db.prepare<[object], { total: number }>(`select count(*) as total ${WHERE}`),
+      settle: db.prepare(
+        `insert into summaries (job_id, name, units, search, verdict_seq, engine, verdict, trouble)
+         select id, id, 'us', '', ifnull(@seq, seq), @engine, @verdict, @trouble from jobs where id = @job
+         on conflict (job_id) do update set verdict_seq = excluded.verdict_seq, engine = excluded.engine,
+           verdict = excluded.verdict, trouble = excluded.trouble`,
+      ),
     };
-    if (this.kept.size >= MAX_KEPT) this.kept.delete(this.kept.keys().next().value!);
-    this.kept.set(key, row);
-    return row;
+  }
+
+  list({ find, state, from, to, after, limit = PAGE }: JobQuery): JobList {
+    const asked = {
+      find: find === undefined ? null : `%${fold(find.trim()).replace(/[\\%_]/g, '\\$&')}%`,
+      state: state ?? null,
+      from: from ?? null,
+      to: to ?? null,
+    };
+    const [at, id] = after?.split(' ') ?? [null, null];
+    const rows = this.sql.page.all({ ...asked, at, id: id ?? '', limit });
+    const last = rows.at(-1);
+    return {
+      jobs: rows.map((row) => this.row(row)),
+      total: this.sql.count.get(asked)!.total,
+      next: last && rows.length === limit ? `${last.updated_at} ${last.id}` : null,
+    };
+  }
+
+  /** Takes in what a job came to. */
+  settle(outcome: Outcome): void {
+    this.sql.settle.run({
+      job: outcome.job,
+      seq: outcome.seq ?? null,
+      engine: this.engine,
+      verdict: 'verdict' in outcome ? JSON.stringify(outcome.verdict) : null,
+      trouble: 'trouble' in outcome ? outcome.trouble : null,
+    });
+  }
+
+  private row(row: SummaryRow): JobRow {
+    const current = row.verdict_seq === row.seq && row.engine === this.engine;
+    if (!current) this.want(row.id);
+    return {
+      id: row.id,
+      name: row.name ?? row.id,
+      units: row.units ?? 'us',
+      seq: row.seq,
+      updatedAt: row.updated_at,
+      verdict: current && row.verdict !== null ? (JSON.parse(row.verdict) as Verdict) : null,
+      ...(current && row.trouble !== null ? { trouble: row.trouble } : {}),
+      ...(row.site === null ? {} : { site: row.site }),
+      ...(row.client === null ? {} : { client: row.client }),
+      ...(row.state === null ? {} : { state: row.state }),
+      ...(row.date === null ? {} : { date: row.date }),
+    };
   }
 }

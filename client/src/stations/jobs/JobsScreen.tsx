@@ -1,34 +1,38 @@
 /** All jobs with their verdicts; new, from a file, copy, take out and bring back. */
 import {
   freshId,
+  JOB_STATES,
   jobFrom,
   MAX_ELEMENTS,
   readFileText,
   toFile,
   type Element,
   type Fault,
-  type JobRow,
+  type JobRow as JobRowData,
+  type JobState,
 } from '@katabasis/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
-import Copy from 'lucide-react-native/icons/copy';
-import Download from 'lucide-react-native/icons/download';
 import FileUp from 'lucide-react-native/icons/file-up';
 import Plus from 'lucide-react-native/icons/plus';
+import Smartphone from 'lucide-react-native/icons/smartphone';
 import Trash from 'lucide-react-native/icons/trash';
-import { useState } from 'react';
-import { Pressable, ScrollView, View } from 'react-native';
+import { useDeferredValue, useState } from 'react';
+import { ScrollView, View } from 'react-native';
 import { api } from '../../data/api';
 import { pickFile, saveFile } from '../../data/files';
-import { useJobRows, useUnsentRows } from '../../data/queries';
-import { JOBS_KEY, startJob } from '../../data/sessions';
-import { usePalette, useStyles } from '../../theme/theme';
+import { useJobList, useUnsentRows, useWaiting } from '../../data/queries';
+import { BIN_KEY, JOBS_KEY, startJob } from '../../data/sessions';
+import { TextBox } from '../../input/Field';
+import { useStyles } from '../../theme/theme';
 import { SPACE, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
-import { Mark, MARK_WORDS } from '../../ui/Mark';
+import { Choice, type Option } from '../../ui/Choice';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
-import { slug } from '../../elements/job';
+import { slug, STATE_WORDS } from '../../elements/job';
+import { JobRow } from './JobRow';
+import { OutOfReach } from './OutOfReach';
 
 const make = (palette: Palette) => ({
   page: { flex: 1, backgroundColor: palette.ground },
@@ -40,25 +44,41 @@ const make = (palette: Palette) => ({
     gap: SPACE.l,
     paddingBottom: 80,
   },
-  row: { borderTopWidth: 1, borderTopColor: palette.line, paddingVertical: SPACE.m, gap: SPACE.xs },
-  open: { flexDirection: 'row' as const, gap: SPACE.m, alignItems: 'flex-start' as const, minHeight: 56 },
-  tools: { flexDirection: 'row' as const, flexWrap: 'wrap' as const, gap: SPACE.xs, marginLeft: 36 },
   strip: { backgroundColor: palette.bank, padding: SPACE.m, gap: SPACE.s },
 });
 
 const NEAR_MB = 12;
 
+const STATES: Option<JobState | 'all'>[] = [
+  { value: 'all', label: 'All' },
+  ...JOB_STATES.map((value) => ({ value, label: STATE_WORDS[value] })),
+];
+
 export function JobsScreen() {
   const styles = useStyles(make);
   const router = useRouter();
   const client = useQueryClient();
-  const rows = useJobRows();
-  const [gone, setGone] = useState<JobRow | null>(null);
+  const [find, setFind] = useState('');
+  const [state, setState] = useState<JobState | 'all'>('all');
+  const asked = useDeferredValue(find.trim());
+  const list = useJobList({ ...(asked === '' ? {} : { find: asked }), ...(state === 'all' ? {} : { state }) });
+  const [gone, setGone] = useState<JobRowData[]>([]);
   const [said, setSaid] = useState<string | null>(null);
   const [faults, setFaults] = useState<{ file: string; faults: Fault[] } | null>(null);
-  const refresh = (): void => void client.invalidateQueries({ queryKey: JOBS_KEY });
-  const unsent = useUnsentRows();
-  const all = [...unsent, ...(rows.data ?? []).filter((row) => !unsent.some((other) => other.id === row.id))];
+  const refresh = (): void => {
+    void client.invalidateQueries({ queryKey: JOBS_KEY });
+    void client.invalidateQueries({ queryKey: BIN_KEY });
+  };
+  const waiting = useWaiting();
+  const narrowed = asked !== '' || state !== 'all';
+  const own = useUnsentRows();
+  const unsent = narrowed
+    ? own.filter(({ name }) => asked !== '' && name.toLowerCase().includes(asked.toLowerCase()))
+    : own;
+  const pages = list.data?.pages ?? [];
+  const rows = pages.flatMap(({ jobs }) => jobs);
+  const all = [...unsent, ...rows.filter((row) => !unsent.some((other) => other.id === row.id))];
+  const total = pages[0]?.total ?? 0;
   const start = (elements: Element[]): void => {
     const id = freshId('j');
     startJob(id, elements, client);
@@ -91,7 +111,7 @@ export function JobsScreen() {
     if (read.ok) start([...read.job.elements]);
     else setFaults({ file: file.name, faults: read.faults });
   };
-  const copy = (row: JobRow): Promise<void> =>
+  const copy = (row: JobRowData): Promise<void> =>
     attempt(async () => {
       const { elements } = await api.job(row.id);
       start(
@@ -100,32 +120,26 @@ export function JobsScreen() {
         ),
       );
     }, 'The copy was not made.');
-  const save = (row: JobRow): Promise<void> =>
+  const save = (row: JobRowData): Promise<void> =>
     attempt(async () => {
+      // One that cannot be read is given out as it lies.
+      if (row.trouble !== undefined) return saveFile(`${slug(row.name)}.rows.json`, await api.raw(row.id));
       const { elements } = await api.job(row.id);
-      saveFile(
-        `${slug(row.name)}.katabasis.json`,
-        JSON.stringify(
-          toFile(
-            jobFrom(
-              row.id,
-              elements.map(({ element }) => element),
-            ),
-          ),
-          null,
-          2,
-        ),
+      const job = jobFrom(
+        row.id,
+        elements.map(({ element }) => element),
       );
+      saveFile(`${slug(row.name)}.katabasis.json`, JSON.stringify(toFile(job), null, 2));
     }, 'The file was not written.');
-  const remove = (row: JobRow): Promise<void> =>
+  const remove = (row: JobRowData): Promise<void> =>
     attempt(async () => {
       await api.remove(row.id);
-      setGone(row);
+      setGone((before) => [row, ...before]);
     }, 'It was not taken out.');
-  const restore = (): Promise<void> =>
+  const restore = (row: JobRowData): Promise<void> =>
     attempt(async () => {
-      if (gone) await api.restore(gone.id);
-      setGone(null);
+      await api.restore(row.id);
+      setGone((before) => before.filter(({ id }) => id !== row.id));
     }, 'It was not brought back.');
   return (
     <View style={styles.page} role="main">
@@ -144,26 +158,33 @@ export function JobsScreen() {
           </View>
         )}
         {faults && <Faults {...faults} onClose={() => setFaults(null)} />}
-        {gone && (
-          <View style={styles.strip} role="status">
-            <Text>{gone.name} was taken out.</Text>
+        {gone.map((row) => (
+          <View key={row.id} style={styles.strip} role="status">
+            <Text>{row.name} was taken out.</Text>
             <View style={{ flexDirection: 'row' }}>
-              <Button label="Bring it back" onPress={() => void restore()} />
+              <Button label="Bring it back" onPress={() => void restore(row)} />
             </View>
           </View>
+        ))}
+        {list.isError && <OutOfReach error={list.error} some={all.length > 0} onRetry={() => void list.refetch()} />}
+        {(total > 1 || narrowed) && (
+          <View style={{ gap: SPACE.s }}>
+            <TextBox
+              label="Find by name, client or address"
+              words
+              text={find}
+              onText={setFind}
+              usual="kennel"
+              testID="find-job"
+            />
+            <Choice label="How far it has come" hideLabel value={state} options={STATES} onChoose={setState} />
+          </View>
         )}
-        {rows.isError && (
-          <Notice
-            title="The server is out of reach"
-            action={<Button label="Try again" onPress={() => void rows.refetch()} />}
-          >
-            {all.length > 0
-              ? 'These are the jobs as this device last saw them. You can go on working; changes are kept here and sent later.'
-              : 'No jobs have been read on this device yet.'}
-          </Notice>
+        {list.isPending && all.length === 0 && <Notice title="Reading the jobs" />}
+        {list.data && all.length === 0 && narrowed && (
+          <Notice title="No job is like that">Look for less, or for all.</Notice>
         )}
-        {rows.isPending && all.length === 0 && <Notice title="Reading the jobs" />}
-        {rows.data && all.length === 0 && (
+        {list.data && all.length === 0 && !narrowed && (
           <Notice title="No jobs yet">
             Start one with three answers: the roof over each downspout, how far the pipe goes, and where the water may
             come out.
@@ -171,84 +192,46 @@ export function JobsScreen() {
         )}
         <View role="list">
           {all.map((row) => (
-            <Job key={row.id} row={row} unsent={unsent.includes(row)} onCopy={copy} onSave={save} onRemove={remove} />
+            <JobRow
+              key={row.id}
+              row={row}
+              unsent={unsent.includes(row)}
+              waiting={waiting.get(row.id) ?? 0}
+              onCopy={(each) => void copy(each)}
+              onSave={(each) => void save(each)}
+              onRemove={(each) => void remove(each)}
+            />
           ))}
+        </View>
+        {list.hasNextPage && (
+          <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.m }}>
+            <Button label="Show more" onPress={() => void list.fetchNextPage()} />
+            <Text kind="small">
+              {rows.length} of {total}
+            </Text>
+          </View>
+        )}
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+          <Button label="Taken out" icon={Trash} kind="bare" onPress={() => router.navigate('/bin')} />
+          <Button label="Devices" icon={Smartphone} kind="bare" onPress={() => router.navigate('/devices')} />
         </View>
       </ScrollView>
     </View>
   );
 }
 
-interface JobProps {
-  row: JobRow;
-  unsent: boolean;
-  onCopy: (row: JobRow) => void;
-  onSave: (row: JobRow) => void;
-  onRemove: (row: JobRow) => void;
-}
-
-function Job({ row, unsent, onCopy, onSave, onRemove }: JobProps) {
-  const styles = useStyles(make);
-  const { ink } = usePalette();
-  const router = useRouter();
-  return (
-    <View style={styles.row} role="listitem">
-      <Pressable
-        role="link"
-        aria-label={`${row.name}. ${MARK_WORDS[row.verdict.state]}. ${row.verdict.sentence}`}
-        onPress={() => router.navigate(`/job/${row.id}/plan`)}
-        style={styles.open}
-      >
-        <Mark kind={row.verdict.state} size={24} />
-        <View style={{ flex: 1 }}>
-          <Text kind="heading" role="none" style={{ color: ink }}>
-            {row.name}
-          </Text>
-          <Text>{row.verdict.sentence}</Text>
-          <Text kind="small">
-            {unsent
-              ? 'Kept on this device, not yet on the server'
-              : [
-                  row.site,
-                  `changed ${new Date(row.updatedAt).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' })}`,
-                ]
-                  .filter(Boolean)
-                  .join(' · ')}
-          </Text>
-        </View>
-      </Pressable>
-      {!unsent && (
-        <View style={styles.tools}>
-          <Button label={`Copy ${row.name}`} icon={Copy} iconOnly kind="bare" onPress={() => onCopy(row)} />
-          <Button
-            label={`Save ${row.name} as a job file`}
-            icon={Download}
-            iconOnly
-            kind="bare"
-            onPress={() => onSave(row)}
-          />
-          <Button label={`Take out ${row.name}`} icon={Trash} iconOnly kind="bare" onPress={() => onRemove(row)} />
-        </View>
-      )}
-    </View>
-  );
-}
-
-const MAX_SHOWN = 200;
-
 function Faults({ file, faults, onClose }: { file: string; faults: Fault[]; onClose: () => void }) {
   const styles = useStyles(make);
   return (
     <View style={styles.strip} role="alert">
       <Text kind="strong">
-        {file} was not taken in. {faults.length === 1 ? 'One thing is' : `${faults.length} things are`} wrong with it:
+        {file} was not taken in. {faults.length === 1 ? 'One thing is' : 'These things are'} wrong with it:
       </Text>
-      {faults.slice(0, MAX_SHOWN).map((fault) => (
-        <Text key={`${fault.path} ${fault.sentence}`}>
+      {faults.map((fault, k) => (
+        <Text key={k}>
           {fault.path} {fault.sentence}.
         </Text>
       ))}
-      {faults.length > MAX_SHOWN && <Text>and {faults.length - MAX_SHOWN} more of the kind.</Text>}
       <View style={{ flexDirection: 'row' }}>
         <Button label="Close" onPress={onClose} />
       </View>

@@ -36,6 +36,9 @@ const harrowmere = {
   ],
 };
 
+const listed = (jobs: JobRow[]): jest.SpyInstance =>
+  mocked('jobs', async () => ({ jobs, total: jobs.length, next: null }));
+
 function draw(children: ReactNode): void {
   const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
   render(
@@ -56,7 +59,7 @@ beforeEach(() => {
 
 describe('the list of jobs', () => {
   it('shows each with its verdict in words, and opens it', async () => {
-    mocked('jobs', async () => [
+    listed([
       row(),
       row({
         id: 'other',
@@ -71,7 +74,7 @@ describe('the list of jobs', () => {
   });
 
   it('says how to begin when there are none', async () => {
-    mocked('jobs', async () => []);
+    listed([]);
     draw(<JobsScreen />);
     expect(await screen.findByText(/Start one with three answers/)).toBeInTheDocument();
   });
@@ -80,7 +83,7 @@ describe('the list of jobs', () => {
     let tries = 0;
     mocked('jobs', async () => {
       if (tries++ === 0) throw new Unreachable('nobody');
-      return [row()];
+      return { jobs: [row()], total: 1, next: null };
     });
     draw(<JobsScreen />);
     fireEvent.click(await screen.findByRole('button', { name: 'Try again' }));
@@ -88,7 +91,7 @@ describe('the list of jobs', () => {
   });
 
   it('takes a job out only with a way back', async () => {
-    mocked('jobs', async () => [row()]);
+    listed([row()]);
     const removed = mocked('remove', async () => undefined);
     const restored = mocked('restore', async () => undefined);
     draw(<JobsScreen />);
@@ -100,7 +103,7 @@ describe('the list of jobs', () => {
   });
 
   it('copies a job under a name of its own, kept on this device before anybody has answered', async () => {
-    mocked('jobs', async () => [row()]);
+    listed([row()]);
     mocked('job', async () => ({
       id: 'clinic',
       seq: 1,
@@ -118,7 +121,7 @@ describe('the list of jobs', () => {
   });
 
   it('says in words why a job could not be taken out', async () => {
-    mocked('jobs', async () => [row()]);
+    listed([row()]);
     mocked('remove', () =>
       Promise.reject(new Refused({ type: 'about:blank', title: 'It is being changed.', status: 409 })),
     );

@@ -77,7 +77,7 @@ export type { Discharge } from './discharge';
 export { landsOnGutter, type Downspout } from './downspout';
 export { idSchema, type Feed } from './fields';
 export type { FixedFlow } from './fixedFlow';
-export type { JobElement } from './job';
+export { JOB_STATES, type JobElement, type JobState } from './job';
 export type { Junction } from './junction';
 export type { Creation, Site } from './kind';
 export type { RainElement } from './rain';

@@ -26,11 +26,21 @@ const settingsSchema = z
   })
   .partial();
 
+/** How far a job has come, in the order of the work. */
+export const JOB_STATES = ['asked', 'planned', 'offered', 'agreed', 'digging', 'done', 'dropped'] as const;
+export type JobState = (typeof JOB_STATES)[number];
+
 const schema = z.strictObject({
   id: z.literal('job'),
   kind: z.literal('job'),
   name,
+  /** Where it is: street and town. */
   site: z.string().max(500).optional(),
+  /** Whose yard it is. */
+  client: z.string().max(200).optional(),
+  state: z.enum(JOB_STATES).optional(),
+  /** Day of the work, `2026-11-25`. */
+  date: z.iso.date().optional(),
   units: z.enum(['us', 'metric']),
   /** `ground`: each stretch as shallow as it may be. `single`: one laser setting from top to bottom of a line. */
   pitchStyle: z.enum(['ground', 'single']),
@@ -42,5 +52,11 @@ export const jobKind = kind<JobElement>(schema, {
   label: 'Job',
   idStem: 'job',
   about: 'the head; its id is `job`',
-  notes: { settings: 'rules of this job, in place of the usual ones' },
+  notes: {
+    site: 'street and town',
+    client: 'whose yard it is',
+    state: 'how far it has come',
+    date: 'day of the work, as 2026-11-25',
+    settings: 'rules of this job, in place of the usual ones',
+  },
 });

@@ -1,0 +1,1 @@
+export { NotFoundScreen as default } from '../stations/jobs/NotFoundScreen';

@@ -1,0 +1,12 @@
+import { lazy, Suspense } from 'react';
+
+// Nothing on this page is there without the server, so its script may come from there too.
+const Screen = lazy(() => import('../stations/jobs/PairScreen').then((module) => ({ default: module.PairScreen })));
+
+export default function Page() {
+  return (
+    <Suspense>
+      <Screen />
+    </Suspense>
+  );
+}

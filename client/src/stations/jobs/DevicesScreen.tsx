@@ -1,0 +1,84 @@
+/** Which devices may work on these jobs: this one's name, how another is let in, and who is. */
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { SvgXml } from 'react-native-svg';
+import { api } from '../../data/api';
+import { deviceName, nameDevice } from '../../data/device';
+import { useDevices } from '../../data/queries';
+import { NameField } from '../../input/Field';
+import { SPACE } from '../../theme/tokens';
+import { Button } from '../../ui/Button';
+import { Notice } from '../../ui/Notice';
+import { Text } from '../../ui/Text';
+import { momentOf } from './moments';
+import { OutOfReach } from './OutOfReach';
+import { SidePage, SideRow } from './SidePage';
+
+const QR_SIZE = 180;
+
+export function DevicesScreen() {
+  const devices = useDevices();
+  const client = useQueryClient();
+  const [name, setName] = useState(deviceName);
+  const [said, setSaid] = useState<string | null>(null);
+  const call = (next: string): void => {
+    nameDevice(next);
+    setName(next);
+  };
+  const withdraw = async (id: string): Promise<void> => {
+    setSaid(null);
+    await api.withdraw(id).catch((error: Error) => setSaid(error.message));
+    void client.invalidateQueries({ queryKey: ['devices'] });
+  };
+  const { data } = devices;
+  return (
+    <SidePage title="Devices">
+      <NameField label="This device is called" most={60} value={name} onCommit={call} testID="device-name" />
+      {said !== null && <Text role="alert">{said}</Text>}
+      {devices.isPending && <Notice title="Reading" />}
+      {devices.isError && (
+        <OutOfReach error={devices.error} some={data !== undefined} onRetry={() => void devices.refetch()} />
+      )}
+      {data?.pairing && (
+        <View style={{ gap: SPACE.m }}>
+          <Text kind="heading">Let a phone in</Text>
+          <Text>Open one of these addresses on a phone of the same network, or scan it, and type the code.</Text>
+          <Text kind="hero" testID="pairing-code">
+            {data.pairing.code}
+          </Text>
+          {data.pairing.addresses.map(({ url, qr }) => (
+            <View key={url} style={{ gap: SPACE.s }}>
+              <View
+                style={{ width: QR_SIZE, height: QR_SIZE, backgroundColor: '#ffffff' }}
+                aria-label={`Code for ${url}`}
+                role="img"
+              >
+                <SvgXml xml={qr} width={QR_SIZE} height={QR_SIZE} />
+              </View>
+              <Text selectable>{url}</Text>
+            </View>
+          ))}
+        </View>
+      )}
+      {data && !data.pairing && data.devices.length === 0 && (
+        <Notice title="Only this machine reaches the server">
+          Start it with “npm start -- --lan” and phones on the same network can be let in here.
+        </Notice>
+      )}
+      {data && data.devices.length > 0 && (
+        <View role="list">
+          {data.devices.map((each) => (
+            <SideRow
+              key={each.id}
+              name={each.own ? `${each.name} (this one)` : each.name}
+              about={`Let in ${momentOf(each.pairedAt)} · last here ${momentOf(each.seenAt)}`}
+            >
+              <Button label={`Shut out ${each.name}`} onPress={() => void withdraw(each.id)} />
+            </SideRow>
+          ))}
+        </View>
+      )}
+    </SidePage>
+  );
+}

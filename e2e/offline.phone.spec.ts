@@ -1,0 +1,120 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { cpSync, mkdtempSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
+import { createServer } from 'node:http';
+import { tmpdir } from 'node:os';
+import { extname, join } from 'node:path';
+import { expect, test, type Page } from '@playwright/test';
+import { waiting } from './jobs';
+
+test.use({ serviceWorkers: 'allow' });
+
+const ROOT = join(__dirname, '..');
+const PORT = 4897;
+const BASE = `http://localhost:${PORT}`;
+
+/** A server of this test's own, which can really be stopped. */
+async function start(data: string): Promise<ChildProcess> {
+  const server = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'server/src/main.ts')], {
+    cwd: ROOT,
+    env: { ...process.env, KATABASIS_PORT: String(PORT), KATABASIS_SAMPLES: 'keep', KATABASIS_DATA: data },
+    stdio: 'ignore',
+  });
+  await expect
+    .poll(
+      () =>
+        fetch(`${BASE}/api/health`).then(
+          (reply) => reply.ok,
+          () => false,
+        ),
+      { timeout: 30_000 },
+    )
+    .toBe(true);
+  return server;
+}
+
+const stop = (server: ChildProcess): Promise<void> =>
+  new Promise((gone) => {
+    server.once('close', () => gone());
+    server.kill('SIGKILL');
+  });
+
+/** The page is in the hands of what is kept on the device. */
+const isKept = (page: Page): Promise<void> =>
+  expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null), { timeout: 30_000 }).toBe(true);
+
+test('opens and works with no server at all, and sends everything once any page is open', async ({ page }) => {
+  test.setTimeout(120_000);
+  const data = mkdtempSync(join(tmpdir(), 'katabasis-offline-'));
+  let server = await start(data);
+  await page.goto(`${BASE}/job/quillfeather/plan`);
+  await expect(page.getByTestId('verdict')).toBeVisible();
+  await isKept(page);
+  await page.goto(`${BASE}/`);
+  await expect(page.getByRole('link', { name: /^Quillfeather/ })).toBeVisible();
+  // What was asked for is put by on the device in an idle moment.
+  await page.waitForTimeout(1500);
+  await stop(server);
+  await page.goto(`${BASE}/`);
+  await page.getByRole('link', { name: /^Quillfeather/ }).click();
+  await page.getByTestId('fix-outOfFall').click();
+  await page.getByTestId('fix-capacityExceeded').click();
+  await expect(page.getByTestId('verdict')).toContainText('Carries');
+  await page.goto(`${BASE}/job/quillfeather/walk?at=wye2`);
+  await expect(page.getByRole('textbox', { name: 'Name' })).toHaveValue('Wye 2');
+  await page.goto(`${BASE}/`);
+  await expect(page.getByText('2 changes wait on this device to be sent.')).toBeVisible();
+  server = await start(data);
+  // The list is open, not the job: it is sent all the same.
+  await expect.poll(() => waiting(page, 'quillfeather'), { timeout: 40_000 }).toBe(0);
+  await expect(page.getByText('2 changes wait on this device to be sent.')).toHaveCount(0);
+  const rows = ((await (await fetch(`${BASE}/api/jobs/quillfeather`)).json()) as { seq: number }).seq;
+  expect(rows).toBe(2);
+  await stop(server);
+});
+
+const TYPES: Record<string, string> = {
+  '.html': 'text/html',
+  '.js': 'text/javascript',
+  '.woff2': 'font/woff2',
+  '.ico': 'image/x-icon',
+};
+
+test('from one version to the next: told, taken when told to, nothing typed is lost', async ({ page }) => {
+  test.setTimeout(120_000);
+  const web = mkdtempSync(join(tmpdir(), 'katabasis-web-'));
+  cpSync(join(ROOT, 'client/dist'), web, { recursive: true });
+  const server = createServer((request, response) => {
+    const path = new URL(request.url!, BASE).pathname;
+    if (path.startsWith('/api/')) return response.writeHead(503).end();
+    const file = extname(path) ? join(web, path) : join(web, 'index.html');
+    response.writeHead(200, { 'Content-Type': TYPES[extname(file)] ?? 'text/plain', 'Cache-Control': 'no-cache' });
+    response.end(readFileSync(file));
+  }).listen(PORT);
+  await page.goto(`${BASE}/new`);
+  await page.getByTestId('new-name').fill('Half typed');
+  await isKept(page);
+  // The next version: the same application under another mark.
+  const index = join(web, 'index.html');
+  writeFileSync(index, readFileSync(index, 'utf8').replace('<head>', '<head><meta name="version" content="next">'));
+  const worker = join(
+    web,
+    readdirSync(web).find((name) => name === 'sw.js')!,
+  );
+  writeFileSync(
+    worker,
+    readFileSync(worker, 'utf8')
+      .replace(
+        /"\/?index\.html",revision:"[0-9a-f]+"|revision:"[0-9a-f]+",url:"index\.html"|url:"index\.html",revision:"[0-9a-f]+"/,
+        '"url":"index.html","revision":"00000000000000000000000000000001"',
+      )
+      .replace('""url"', '"url"'),
+  );
+  await page.evaluate(async () => (await navigator.serviceWorker.getRegistration())!.update());
+  await expect(page.getByText('A newer version of Katabasis is here.')).toBeVisible();
+  expect(await page.locator('meta[name=version]').count()).toBe(0);
+  await page.getByTestId('newer-version').click();
+  await expect(page.locator('meta[name=version]')).toHaveCount(1);
+  await expect(page.getByTestId('new-name')).toHaveValue('Half typed');
+  server.close();
+  server.closeAllConnections();
+});

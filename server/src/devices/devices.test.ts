@@ -1,0 +1,103 @@
+import { serve } from '../testing/serve';
+import { DeviceStore } from './store';
+import { Pairing } from './pairing';
+import { openDatabase } from '../database';
+
+const CODE = '12345678';
+
+/** A server that the network reaches: a request is from its own machine only where a header of this test says so. */
+function onLan(now: () => number = Date.now) {
+  const db = openDatabase(':memory:');
+  const { server } = serve({
+    db,
+    pairing: new Pairing(now, CODE),
+    addresses: () => ['http://192.168.1.20:4870'],
+    isLocal: (ctx) => ctx.get('x-here') === 'yes',
+  });
+  return { server, db };
+}
+
+const pair = async ({ server }: ReturnType<typeof onLan>, name: string): Promise<string> => {
+  const { headers } = await server.post('/api/devices/pair').send({ code: '1234 5678', name }).expect(201);
+  const [cookie] = headers['set-cookie'] as unknown as string[];
+  expect(cookie).toMatch(/httponly/i);
+  expect(cookie).toMatch(/samesite=strict/i);
+  return cookie!.split(';')[0]!;
+};
+
+it('lets nobody on the network read, change or delete before they typed the code', async () => {
+  const lan = onLan();
+  const { server } = lan;
+  for (const path of ['/api/jobs', '/API/JOBS', '/api/jobs/clinic', '/api/devices', '/api/jobs/bin', '/api/events'])
+    await server.get(path).expect(401);
+  await server.post('/api/jobs').send({ id: 'x', elements: [] }).expect(401);
+  await server.delete('/api/jobs/clinic').expect(401);
+  await server.get('/api/health').expect(200);
+  const phone = await pair(lan, 'Crew phone');
+  await server.get('/api/jobs').set('Cookie', phone).expect(200);
+  await server.get('/api/jobs').set('Cookie', `${phone}x`).expect(401);
+  await server.get('/api/jobs').set('x-here', 'yes').expect(200);
+});
+
+it('writes down which device did what', async () => {
+  const lan = onLan();
+  const phone = await pair(lan, 'Crew phone');
+  const head = { id: 'job', kind: 'job', name: 'Yard', units: 'us', pitchStyle: 'ground' };
+  const change = (name: string, base: number) => ({
+    change: `change-${name}`,
+    label: `Call it ${name}`,
+    puts: [{ base, element: { ...head, name } }],
+    removes: [],
+  });
+  const { server } = lan;
+  await server
+    .post('/api/jobs')
+    .set('Cookie', phone)
+    .send({ id: 'yard', elements: [head] })
+    .expect(201);
+  const post = (): ReturnType<typeof server.post> => server.post('/api/jobs/yard/changes');
+  // What a paired device calls itself in a header is not believed.
+  await post().set({ Cookie: phone, 'katabasis-device': 'Office' }).send(change('One', 1)).expect(200);
+  await post().set({ 'x-here': 'yes', 'katabasis-device': 'Office' }).send(change('Two', 2)).expect(200);
+  await post().set({ 'x-here': 'yes', 'katabasis-device': '%E0%A4%A' }).send(change('Three', 3)).expect(200);
+  const { body } = await server.get('/api/jobs/yard/history').set('Cookie', phone).expect(200);
+  expect(body.changes.map(({ by }: { by: string }) => by)).toEqual(['This computer', 'Office', 'Crew phone']);
+});
+
+it('tells the code on its own machine only, and takes a device out at once', async () => {
+  const lan = onLan();
+  const { server } = lan;
+  const [one, two] = [await pair(lan, 'One'), await pair(lan, 'Two')];
+  const seen = (await server.get('/api/devices').set('Cookie', one).expect(200)).body;
+  expect(seen.pairing).toBeNull();
+  expect(seen.devices.map(({ name, own }: { name: string; own: boolean }) => [name, own])).toEqual([
+    ['One', true],
+    ['Two', false],
+  ]);
+  const here = (await server.get('/api/devices').set('x-here', 'yes').expect(200)).body;
+  expect(here.pairing).toMatchObject({ code: '1234 5678', addresses: [{ url: 'http://192.168.1.20:4870' }] });
+  expect(here.pairing.addresses[0].qr).toContain('<svg');
+  const [, second] = seen.devices as { id: string }[];
+  await server.delete(`/api/devices/${second!.id}`).set('Cookie', one).expect(403);
+  await server.delete(`/api/devices/${second!.id}`).set('x-here', 'yes').expect(204);
+  await server.get('/api/jobs').set('Cookie', two).expect(401);
+  await server.get('/api/jobs').set('Cookie', one).expect(200);
+});
+
+it('shuts the door to guessing, for the right code too, and opens it again', async () => {
+  let now = 0;
+  const lan = onLan(() => now);
+  const { server } = lan;
+  const guess = (code: string) => server.post('/api/devices/pair').send({ code, name: 'Guesser' });
+  for (const code of ['', '1', '00000000', '123456789', '12345679', 'abcdefgh', '1234567', '١٢٣٤٥٦٧٨', '        ', '-'])
+    await guess(code).expect(403);
+  await guess(CODE).expect(429);
+  now += 11 * 60 * 1000;
+  await guess(CODE).expect(201);
+});
+
+it('keeps no token, only its hash', () => {
+  const db = openDatabase(':memory:');
+  const { token } = new DeviceStore(db).admit('Phone');
+  expect(JSON.stringify(db.prepare('select * from devices').all())).not.toContain(token);
+});

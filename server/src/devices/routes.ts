@@ -1,0 +1,43 @@
+import { pairBodySchema, type Devices } from '@katabasis/core';
+import Router from '@koa/router';
+import { toString as qrOf } from 'qrcode';
+import { parseOr422, ProblemError } from '../http/problem';
+import { askerOf, COOKIE, COOKIE_MS } from './admission';
+import { spoken, type Pairing } from './pairing';
+import type { DeviceStore } from './store';
+
+/** Devices: let in by the code, listed, withdrawn. `addresses`: where others reach this server; none when only this machine does. */
+export function deviceRoutes(devices: DeviceStore, pairing: Pairing, addresses: () => string[]): Router {
+  const router = new Router({ prefix: '/api/devices' });
+
+  router.post('/pair', (ctx) => {
+    const { code, name } = parseOr422(pairBodySchema, ctx.request.body);
+    pairing.check(code);
+    const { device, token } = devices.admit(name);
+    ctx.cookies.set(COOKIE, token, { httpOnly: true, sameSite: 'strict', maxAge: COOKIE_MS, overwrite: true });
+    ctx.status = 201;
+    ctx.body = { id: device.id, name: device.name };
+  });
+
+  router.get('/', async (ctx) => {
+    const { device, local } = askerOf(ctx);
+    const urls = local ? addresses() : [];
+    const withQr = await Promise.all(
+      urls.map(async (url) => ({ url, qr: await qrOf(`${url}/pair#${pairing.code}`, { type: 'svg', margin: 1 }) })),
+    );
+    ctx.body = {
+      devices: devices.list().map((each) => ({ ...each, own: each.id === device?.id })),
+      pairing: urls.length > 0 ? { code: spoken(pairing.code), addresses: withQr } : null,
+    } satisfies Devices;
+  });
+
+  router.delete('/:id', (ctx) => {
+    // A phone may go by itself; others are shown out from the server's own machine.
+    const { device, local } = askerOf(ctx);
+    if (!local && device?.id !== ctx.params.id)
+      throw new ProblemError(403, 'Devices are withdrawn on the machine that the server runs on.');
+    if (!devices.withdraw(ctx.params.id!)) throw new ProblemError(404, 'There is no such device.');
+    ctx.status = 204;
+  });
+  return router;
+}

@@ -1,0 +1,65 @@
+/** Devices that were let in. Each has a token in a cookie; the database has its hash only. */
+import { createHash, randomBytes, randomUUID } from 'node:crypto';
+import type { Db } from '../database';
+
+export interface Device {
+  id: string;
+  name: string;
+}
+
+interface DeviceRow extends Device {
+  paired_at: string;
+  seen_at: string;
+}
+
+/** How often it is written down that a device was here, ms. */
+const SEEN_EVERY_MS = 3600 * 1000;
+
+const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
+
+export class DeviceStore {
+  private readonly sql;
+
+  constructor(db: Db) {
+    this.sql = {
+      // Found by the hash of what was sent: how long that takes tells nothing about a token.
+      byToken: db.prepare<[string], DeviceRow>(
+        'select id, name, paired_at, seen_at from devices where token_hash = ? and withdrawn_at is null',
+      ),
+      all: db.prepare<[], DeviceRow>(
+        'select id, name, paired_at, seen_at from devices where withdrawn_at is null order by paired_at',
+      ),
+      put: db.prepare('insert into devices (id, name, token_hash, paired_at, seen_at) values (?, ?, ?, ?, ?)'),
+      see: db.prepare('update devices set seen_at = ? where id = ?'),
+      withdraw: db.prepare('update devices set withdrawn_at = ? where id = ? and withdrawn_at is null'),
+    };
+  }
+
+  /** Lets a device in; gives the token that it shows from now on. */
+  admit(name: string): { device: Device; token: string } {
+    const token = randomBytes(32).toString('base64url');
+    const device = { id: randomUUID(), name };
+    const at = new Date().toISOString();
+    this.sql.put.run(device.id, name, hashOf(token), at, at);
+    return { device, token };
+  }
+
+  /** The device that shows a token; null for a token of none, or of one withdrawn. */
+  whose(token: string): Device | null {
+    const row = this.sql.byToken.get(hashOf(token));
+    if (!row) return null;
+    if (Date.now() - Date.parse(row.seen_at) > SEEN_EVERY_MS) this.sql.see.run(new Date().toISOString(), row.id);
+    return { id: row.id, name: row.name };
+  }
+
+  list(): { id: string; name: string; pairedAt: string; seenAt: string }[] {
+    return this.sql.all
+      .all()
+      .map(({ id, name, paired_at: pairedAt, seen_at: seenAt }) => ({ id, name, pairedAt, seenAt }));
+  }
+
+  /** Shuts a device out; false when there is none of that id. */
+  withdraw(id: string): boolean {
+    return this.sql.withdraw.run(new Date().toISOString(), id).changes > 0;
+  }
+}

@@ -1,0 +1,23 @@
+/** Where a server keeps its things: all in one data folder. */
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export const ROOT = join(dirname(fileURLToPath(import.meta.url)), '..', '..');
+
+export interface Paths {
+  folder: string;
+  database: string;
+  files: string;
+  backups: string;
+}
+
+/** Paths by KATABASIS_DATA and KATABASIS_SAMPLES: demo data is in a database of its own. */
+export function pathsOf(env: NodeJS.ProcessEnv): Paths {
+  const folder = env.KATABASIS_DATA ?? join(ROOT, 'data');
+  return {
+    folder,
+    database: join(folder, env.KATABASIS_SAMPLES ? 'demo.sqlite' : 'katabasis.sqlite'),
+    files: join(folder, 'files'),
+    backups: join(folder, 'backups'),
+  };
+}

@@ -1,0 +1,180 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { copyFileSync, existsSync, openSync, readdirSync, readFileSync, writeSync, closeSync } from 'node:fs';
+import { join } from 'node:path';
+import { quillfeather } from '@katabasis/core/samples';
+import { Backups } from './backups/backups';
+import { readEverything, writeEverything } from './backups/everything';
+import { openDatabase } from './database';
+import { FileStore } from './files/store';
+import { JobStore } from './jobs/store';
+import { ROOT } from './paths';
+import { folder } from './testing/serve';
+import { createHash } from 'node:crypto';
+import { Readable } from 'node:stream';
+
+const running = new Set<ChildProcess>();
+afterEach(() => {
+  for (const child of running) child.kill('SIGKILL');
+  running.clear();
+});
+
+interface Started {
+  child: ChildProcess;
+  /** Resolves with what was said, once it serves or has ended. */
+  said: Promise<{ out: string; err: string; code: number | null; base: string | null }>;
+}
+
+function program(file: string, args: string[], env: Record<string, string>): Started {
+  const child = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'server/src', file), ...args], {
+    cwd: ROOT,
+    env: { ...process.env, KATABASIS_PORT: '0', ...env },
+  });
+  running.add(child);
+  const said = new Promise<Awaited<Started['said']>>((resolve) => {
+    let [out, err] = ['', ''];
+    child.stderr.on('data', (chunk) => (err += String(chunk)));
+    child.stdout.on('data', (chunk) => {
+      out += String(chunk);
+      const base = /(http:\/\/localhost:\d+)/.exec(out)?.[1];
+      if (base) resolve({ out, err, code: null, base });
+    });
+    child.on('close', (code) => resolve({ out, err, code, base: null }));
+  });
+  return { child, said };
+}
+
+const start = (data: string, env: Record<string, string> = {}): Started =>
+  program('main.ts', [], { KATABASIS_DATA: data, ...env });
+const demo = (data: string, samples = 'keep'): Started => start(data, { KATABASIS_SAMPLES: samples });
+
+const jobsAt = async (base: string): Promise<{ id: string; name: string; verdict: { state: string } | null }[]> =>
+  ((await (await fetch(`${base}/api/jobs`)).json()) as { jobs: [] }).jobs;
+
+const rename = async (base: string, name: string): Promise<void> => {
+  const { elements } = (await (await fetch(`${base}/api/jobs/quillfeather`)).json()) as {
+    elements: { version: number; element: { id: string } }[];
+  };
+  const head = elements.find(({ element }) => element.id === 'job')!;
+  const puts = [{ base: head.version, element: { ...head.element, name } }];
+  const body = JSON.stringify({ change: `change-${name}`, label: 'Rename', puts, removes: [] });
+  const headers = { 'Content-Type': 'application/json' };
+  expect((await fetch(`${base}/api/jobs/quillfeather/changes`, { method: 'POST', headers, body })).status).toBe(200);
+};
+
+it('one data folder has one server: a second says so and harms nothing, however it is started', async () => {
+  const data = folder();
+  const first = await demo(data).said;
+  await rename(first.base!, 'Kept');
+  for (const samples of ['fresh', 'keep']) {
+    const second = await demo(data, samples).said;
+    expect(second.code).toBe(1);
+    expect(second.err.trim()).toBe(`Katabasis already runs over ${data}, at ${first.base}. One folder has one server.`);
+  }
+  await rename(first.base!, 'Kept-too');
+  expect((await jobsAt(first.base!)).map(({ name }) => name)).toContain('Kept-too');
+});
+
+it('is taken up again after a kill, puts samples back inside the database, and keeps a copy of what was there', async () => {
+  const data = folder();
+  const first = demo(data);
+  await rename((await first.said).base!, 'Mine');
+  first.child.kill('SIGKILL');
+  await new Promise((gone) => first.child.once('close', gone));
+  const again = demo(data, 'fresh');
+  const { base, err } = await again.said;
+  expect([err, (await jobsAt(base!)).map(({ name }) => name)]).toEqual(['', ['Quillfeather Animal Clinic']]);
+  // The verdict comes from a thread beside the requests.
+  for (let tries = 0; tries < 200 && (await jobsAt(base!))[0]!.verdict === null; tries++)
+    await new Promise((wait) => setTimeout(wait, 50));
+  expect((await jobsAt(base!))[0]!.verdict).toMatchObject({ state: 'stop' });
+  const backups = new Backups(join(data, 'backups'));
+  const kept = new JobStore(openDatabase(join(backups.folder, backups.list()[0]!)));
+  expect(kept.job('quillfeather').elements.get('job')).toMatchObject({ name: 'Mine' });
+});
+
+it('twelve first starts at once: none fails', async () => {
+  const data = folder();
+  const file = join(data, 'jobs.sqlite');
+  const script = `import { openDatabase } from './server/src/database.ts';
+    const db = openDatabase(${JSON.stringify(file)}); console.log(db.pragma('user_version', { simple: true })); db.close();`;
+  const open = (): Promise<string> =>
+    new Promise((resolve) => {
+      const child = spawn(process.execPath, ['--import', 'tsx', '--input-type=module', '-e', script], { cwd: ROOT });
+      running.add(child);
+      let out = '';
+      child.stdout.on('data', (chunk) => (out += String(chunk)));
+      child.stderr.on('data', (chunk) => (out += String(chunk)));
+      child.on('close', (code) => resolve(`${code} ${out.trim()}`));
+    });
+  const version = openDatabase(':memory:').pragma('user_version', { simple: true }) as number;
+  const ends = await Promise.all(Array.from({ length: 12 }, open));
+  expect(ends).toEqual(Array.from({ length: 12 }, () => `0 ${version}`));
+});
+
+it('says in one sentence that the database is damaged, and which backup is the newest good one; that one is put back', async () => {
+  const data = folder();
+  const file = join(data, 'katabasis.sqlite');
+  const db = openDatabase(file);
+  const store = new JobStore(db);
+  store.create({ ...quillfeather(), id: 'clinic' });
+  const backups = new Backups(join(data, 'backups'));
+  const good = await backups.make(db, new Date('2026-03-01T10:00:00Z'));
+  const torn = await backups.make(db, new Date('2026-03-02T10:00:00Z'));
+  db.pragma('wal_checkpoint(TRUNCATE)');
+  db.close();
+  for (const path of [file, torn]) scribble(path);
+  const { err, code } = await start(data).said;
+  expect(code).toBe(1);
+  expect(err.trim().split('\n')).toHaveLength(1);
+  expect(err).toContain('is damaged');
+  expect(err).toContain(`The newest good backup is ${good}.`);
+  const restored = await program('commands/restore.ts', [good], { KATABASIS_DATA: data }).said;
+  expect(restored).toMatchObject({ code: 0, err: '' });
+  const { base } = await start(data).said;
+  expect((await jobsAt(base!)).map(({ id }) => id)).toEqual(['clinic']);
+  // While it runs nothing is put in its place.
+  expect(await program('commands/restore.ts', [good], { KATABASIS_DATA: data }).said).toMatchObject({ code: 1 });
+  expect(readdirSync(data).filter((name) => name.includes('before-restore'))).toHaveLength(1);
+});
+
+/** Writes over the middle of a file, as a failing disk does. */
+function scribble(path: string): void {
+  const handle = openSync(path, 'r+');
+  for (let at = 4096; at < 12 * 4096; at += 512) writeSync(handle, Buffer.alloc(200, 0xa5), 0, 200, at + 16);
+  closeSync(handle);
+}
+
+it('has everything in one file, out and in, photos too; and takes nothing in that is not one', async () => {
+  const [here, there] = [folder(), folder()];
+  const files = join(here, 'files');
+  const db = openDatabase(join(here, 'katabasis.sqlite'));
+  new JobStore(db).create({ ...quillfeather(), id: 'clinic' });
+  const photo = Buffer.from('a photo of the yard');
+  const hash = createHash('sha256').update(photo).digest('hex');
+  await new FileStore(db, files).keep(hash, 'image/jpeg', Readable.from([photo]));
+  const all = join(here, 'all.sqlite');
+  expect(await writeEverything(db, files, all)).toBe(1);
+  const target = join(there, 'katabasis.sqlite');
+  expect(readEverything(all, target, join(there, 'files'))).toEqual({ aside: null, count: 1 });
+  expect(readFileSync(join(there, 'files', hash))).toEqual(photo);
+  const moved = new JobStore(openDatabase(target));
+  expect(moved.job('clinic').elements.all).toEqual(quillfeather().elements.all);
+  const text = join(here, 'text.sqlite');
+  copyFileSync(join(ROOT, 'package.json'), text);
+  for (const wrong of [text, join(here, 'none.sqlite'), join(ROOT, 'package.json')])
+    expect(() => readEverything(wrong, target, join(there, 'files'))).toThrow(/no file|not a whole/);
+  expect(existsSync(target)).toBe(true);
+});
+
+it('keeps one backup a day and fourteen at most, also when the clock is set back', async () => {
+  const db = openDatabase(join(folder(), 'katabasis.sqlite'));
+  const backups = new Backups(join(folder(), 'backups'));
+  const day = (n: number, hour = 10): Date => new Date(Date.UTC(2026, 2, n, hour));
+  for (let n = 1; n <= 20; n++) {
+    expect(await backups.makeDue(db, day(n))).not.toBeNull();
+    expect(await backups.makeDue(db, day(n, 20))).toBeNull();
+  }
+  expect(backups.list()).toHaveLength(14);
+  expect(backups.list().at(-1)).toBe('2026-03-07T10-00-00.000Z.sqlite');
+  expect(await backups.makeDue(db, new Date('2025-01-01T00:00:00Z'))).not.toBeNull();
+});
