@@ -1,12 +1,3 @@
-import { lazy, Suspense } from 'react';
+import { later } from '../stations/later';
 
-// Nothing on this page is there without the server, so its script may come from there too.
-const Screen = lazy(() => import('../stations/jobs/PairScreen').then((module) => ({ default: module.PairScreen })));
-
-export default function Page() {
-  return (
-    <Suspense>
-      <Screen />
-    </Suspense>
-  );
-}
+export default later(() => import('../stations/jobs/PairScreen').then(({ PairScreen }) => PairScreen));

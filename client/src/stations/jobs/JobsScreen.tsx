@@ -29,6 +29,7 @@ import { SPACE, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
 import { Choice, type Option } from '../../ui/Choice';
 import { Notice } from '../../ui/Notice';
+import { pageColumn } from '../../ui/rows';
 import { Text } from '../../ui/Text';
 import { slug, STATE_WORDS } from '../../elements/job';
 import { JobRow } from './JobRow';
@@ -36,14 +37,7 @@ import { OutOfReach } from './OutOfReach';
 
 const make = (palette: Palette) => ({
   page: { flex: 1, backgroundColor: palette.ground },
-  body: {
-    width: '100%' as const,
-    maxWidth: 860,
-    alignSelf: 'center' as const,
-    padding: SPACE.l,
-    gap: SPACE.l,
-    paddingBottom: 80,
-  },
+  body: pageColumn,
   strip: { backgroundColor: palette.bank, padding: SPACE.m, gap: SPACE.s },
 });
 

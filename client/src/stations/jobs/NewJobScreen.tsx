@@ -26,20 +26,14 @@ import { Choice } from '../../ui/Choice';
 import { areaEntry, lengthEntry, levelEntry, rainEntry, type Entry } from '../../input/entry';
 import { TextBox } from '../../input/Field';
 import { Mark } from '../../ui/Mark';
+import { pageColumn } from '../../ui/rows';
 import { Text } from '../../ui/Text';
 import { emptyDraft, emptyRow, keepDraft, keptDraft, type Draft, type DraftRow } from './draft';
 import { planHere } from '../../data/planner';
 
 const make = (palette: Palette) => ({
   page: { flex: 1, backgroundColor: palette.ground },
-  body: {
-    width: '100%' as const,
-    maxWidth: 860,
-    alignSelf: 'center' as const,
-    padding: SPACE.l,
-    gap: SPACE.l,
-    paddingBottom: 40,
-  },
+  body: { ...pageColumn, paddingBottom: 40 },
   foot: {
     borderTopWidth: 1.5,
     borderTopColor: palette.ink,

@@ -6,18 +6,12 @@ import { ScrollView, View } from 'react-native';
 import { useStyles } from '../../theme/theme';
 import { SPACE, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
+import { pageColumn } from '../../ui/rows';
 import { Text } from '../../ui/Text';
 
 const make = (palette: Palette) => ({
   page: { flex: 1, backgroundColor: palette.ground },
-  body: {
-    width: '100%' as const,
-    maxWidth: 860,
-    alignSelf: 'center' as const,
-    padding: SPACE.l,
-    gap: SPACE.l,
-    paddingBottom: 80,
-  },
+  body: pageColumn,
   head: { flexDirection: 'row' as const, alignItems: 'center' as const, gap: SPACE.s },
 });
 
