@@ -1,42 +1,16 @@
-import { spawn, type ChildProcess } from 'node:child_process';
 import { cpSync, mkdtempSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:http';
 import { tmpdir } from 'node:os';
 import { extname, join } from 'node:path';
 import { expect, test, type Page } from '@playwright/test';
 import { waiting } from './jobs';
+import { startServer, stopServer } from './server';
 
 test.use({ serviceWorkers: 'allow' });
 
 const ROOT = join(__dirname, '..');
 const PORT = 4897;
 const BASE = `http://localhost:${PORT}`;
-
-/** A server of this test's own, which can really be stopped. */
-async function start(data: string): Promise<ChildProcess> {
-  const server = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'server/src/main.ts')], {
-    cwd: ROOT,
-    env: { ...process.env, KATABASIS_PORT: String(PORT), KATABASIS_SAMPLES: 'keep', KATABASIS_DATA: data },
-    stdio: 'ignore',
-  });
-  await expect
-    .poll(
-      () =>
-        fetch(`${BASE}/api/health`).then(
-          (reply) => reply.ok,
-          () => false,
-        ),
-      { timeout: 30_000 },
-    )
-    .toBe(true);
-  return server;
-}
-
-const stop = (server: ChildProcess): Promise<void> =>
-  new Promise((gone) => {
-    server.once('close', () => gone());
-    server.kill('SIGKILL');
-  });
 
 /** The page is in the hands of what is kept on the device. */
 const isKept = (page: Page): Promise<void> =>
@@ -45,7 +19,7 @@ const isKept = (page: Page): Promise<void> =>
 test('opens and works with no server at all, and sends everything once any page is open', async ({ page }) => {
   test.setTimeout(120_000);
   const data = mkdtempSync(join(tmpdir(), 'katabasis-offline-'));
-  let server = await start(data);
+  let server = await startServer(PORT, data);
   await page.goto(`${BASE}/job/quillfeather/plan`);
   await expect(page.getByTestId('verdict')).toBeVisible();
   await isKept(page);
@@ -53,7 +27,7 @@ test('opens and works with no server at all, and sends everything once any page 
   await expect(page.getByRole('link', { name: /^Quillfeather/ })).toBeVisible();
   // What was asked for is put by on the device in an idle moment.
   await page.waitForTimeout(1500);
-  await stop(server);
+  await stopServer(server);
   await page.goto(`${BASE}/`);
   await page.getByRole('link', { name: /^Quillfeather/ }).click();
   await page.getByTestId('fix-outOfFall').click();
@@ -63,13 +37,13 @@ test('opens and works with no server at all, and sends everything once any page 
   await expect(page.getByRole('textbox', { name: 'Name' })).toHaveValue('Wye 2');
   await page.goto(`${BASE}/`);
   await expect(page.getByText('2 changes wait on this device to be sent.')).toBeVisible();
-  server = await start(data);
+  server = await startServer(PORT, data);
   // The list is open, not the job: it is sent all the same.
   await expect.poll(() => waiting(page, 'quillfeather'), { timeout: 40_000 }).toBe(0);
   await expect(page.getByText('2 changes wait on this device to be sent.')).toHaveCount(0);
   const rows = ((await (await fetch(`${BASE}/api/jobs/quillfeather`)).json()) as { seq: number }).seq;
   expect(rows).toBe(2);
-  await stop(server);
+  await stopServer(server);
 });
 
 const TYPES: Record<string, string> = {

@@ -18,11 +18,13 @@ buildSync({
   outfile,
   logLevel: 'error',
 });
-const code = run(process.execPath, ['--expose-gc', outfile]);
-// Then the real interface, unless only the core is asked for.
+// Then the server and the real interface, unless only one of the three is asked for.
+const asked = ['--core', '--server', '--page'].filter((part) => process.argv.includes(part));
+const wanted = (part) => asked.length === 0 || asked.includes(part);
+const tsx = (file) => run(process.execPath, ['--import', 'tsx', join(ROOT, file)]);
 process.exit(
-  code ||
-    (process.argv.includes('--core')
-      ? 0
-      : run(process.execPath, ['--import', 'tsx', join(ROOT, 'scripts/benchPage.mjs')])),
+  (wanted('--core') && run(process.execPath, ['--expose-gc', outfile])) ||
+    (wanted('--server') && tsx('server/src/commands/benchServer.ts')) ||
+    (wanted('--page') && tsx('scripts/benchPage.mjs')) ||
+    0,
 );

@@ -1,9 +1,10 @@
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { hostname, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { quillfeather } from '@katabasis/core/samples';
 import type { Element, JobReply, Problem } from '@katabasis/core';
 import { openDatabase, type Db } from './database';
+import { allowedHosts } from './http/guard';
 import { serve as served } from './testing/serve';
 
 const elements = (): Element[] => [...quillfeather().elements];
@@ -150,6 +151,13 @@ describe('at the door', () => {
       .set({ Host: 'localhost', ...headers })
       .expect(status),
   );
+
+  it('answers to its names on the network', () => {
+    const names = allowedHosts('0.0.0.0');
+    const own = hostname().toLowerCase();
+    for (const name of ['localhost', own, `${own.replace(/\.local$/, '')}.local`]) expect(names).toContain(name);
+    expect(allowedHosts('127.0.0.1')).not.toContain(own);
+  });
 
   it('takes in no broken JSON, and no body over its limit', async () => {
     await serve()

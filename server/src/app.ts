@@ -109,6 +109,8 @@ function plannerOf(db: Db, store: JobStore, settle: (outcome: Outcome) => void):
 export interface Application {
   app: Koa;
   store: JobStore;
+  /** Does once what a first request would wait for. */
+  warmUp: () => void;
   /** Ends what goes on beside the requests. */
   close: () => void;
 }
@@ -148,6 +150,7 @@ export function createApp(options: AppOptions): Application {
   return {
     app,
     store,
+    warmUp: () => void summaries.list({}),
     close: () => {
       news.close();
       planner.close();

@@ -1,6 +1,7 @@
 /**
  * Starts the server. Environment: KATABASIS_PORT (4870), KATABASIS_HOST (127.0.0.1), KATABASIS_DATA (folder of the database),
- * KATABASIS_SAMPLES (`keep`: put in samples that are missing; `fresh`: put all back as they were).
+ * KATABASIS_SAMPLES (`keep`: put in samples that are missing; `fresh`: put all back as they were), KATABASIS_COPY (a file, best on another
+ * disk, that is kept a minute behind the database at most).
  */
 import { createServer, type Server } from 'node:http';
 import { join } from 'node:path';
@@ -20,6 +21,7 @@ import { every } from './timers';
 class CannotStart extends Error {}
 
 const HOUR_MS = 3600 * 1000;
+const MINUTE_MS = 60 * 1000;
 
 function portFrom(text: string | undefined): number {
   const port = Number(text ?? 4870);
@@ -79,6 +81,29 @@ function keepHouse(db: Db, { store }: Application, backups: Backups): void {
   };
   round();
   every(HOUR_MS, round);
+  const copy = process.env.KATABASIS_COPY;
+  if (copy) keepCopy(db, copy);
+}
+
+/** A second copy, written anew each minute in which something was saved. */
+function keepCopy(db: Db, path: string): void {
+  const saved = (): number => db.prepare<[], { n: number }>('select total_changes() as n').get()!.n;
+  let copied = -1;
+  let busy = false;
+  const round = async (): Promise<void> => {
+    const now = saved();
+    if (busy || now === copied) return;
+    busy = true;
+    try {
+      await Backups.copy(db, path);
+      copied = now;
+    } catch (error) {
+      tellOperator(error, `The copy at ${path}`);
+    }
+    busy = false;
+  };
+  void round();
+  every(MINUTE_MS, () => void round());
 }
 
 async function greet(host: string, port: number, pairing: Pairing): Promise<void> {
@@ -113,6 +138,8 @@ async function start(): Promise<void> {
     pairing,
     addresses,
   });
+  // Once before anybody waits for it.
+  application.warmUp();
   answer(application.app.callback());
   keepHouse(db, application, new Backups(paths.backups));
   stopOnSignals(server, application, db, held);

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { changed, Elements, jobFrom, type Element, type Job } from '@katabasis/core';
-import { changesSince } from './planner';
+import { quillfeather } from '@katabasis/core/samples';
+import { changesSince, planHere, received } from './planner';
 
 const wye = (id: string, groundLevel: number): Element => ({
   id,
@@ -43,4 +44,12 @@ it('an edit of one element of thousands sends that one', () => {
   );
   const after = changed(before, { puts: [wye('e7', 1)], removes: [] });
   expect(changesSince(before, after, 1)).toEqual({ base: 1, puts: [wye('e7', 1)], removes: [] });
+});
+
+it('a plan that comes from the worker holds nothing under an id that nobody put in', () => {
+  const made = planHere(quillfeather());
+  const plan = received(structuredClone(made));
+  for (const record of [plan.landings, plan.runs, plan.inlets, plan.standing, plan.openings!.freeboards])
+    for (const id of ['constructor', 'toString', 'valueOf']) expect(record[id]).toBeUndefined();
+  expect(Object.keys(plan.runs)).toEqual(Object.keys(made.runs));
 });

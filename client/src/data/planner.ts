@@ -92,18 +92,35 @@ async function away<T>(
   }
 }
 
+const bare = <T>(record: Readonly<Record<string, T>>): Record<string, T> =>
+  Object.assign(Object.create(null) as Record<string, T>, record);
+
+/** A plan as it came from the worker: on the way its records by id were given prototypes, on which an id would find what nobody put in. */
+export function received(plan: Plan): Plan {
+  const { landings, runs, inlets, standing, openings } = plan;
+  return {
+    ...plan,
+    landings: bare(landings),
+    runs: bare(runs),
+    inlets: bare(inlets),
+    standing: bare(standing),
+    openings: openings && { ...openings, freeboards: bare(openings.freeboards), spills: bare(openings.spills) },
+  };
+}
+
 /** The plan of a large job, from the worker. */
 export const planAway = (job: Job): Promise<Plan> =>
   away(
     null,
-    (worker) => worker.plan(sending(job)),
+    async (worker) => received(await worker.plan(sending(job))),
     () => Promise.resolve(planHere(job)),
   );
 
 /** The plan of a job with a change that is not made. */
 export const planWith = (job: Job, change: Change, signal: AbortSignal): Promise<Plan> => {
   const here = (): Promise<Plan> => planning.planWith(job, change, signal);
-  return isPlannedHere(job) ? here() : away(signal, (worker, id) => worker.planWith(sending(job), change, id), here);
+  if (isPlannedHere(job)) return here();
+  return away(signal, async (worker, id) => received(await worker.planWith(sending(job), change, id)), here);
 };
 
 /** The change that mends a snag; null when only a person on site can. */

@@ -110,7 +110,10 @@ export function plannedFor(session: Session): Planned {
 }
 
 export type Opening =
-  { state: 'open'; planned: Planned } | { state: 'loading' | 'missing' } | { state: 'unreachable'; retry: () => void };
+  | { state: 'open'; planned: Planned }
+  | { state: 'loading' | 'missing' }
+  | { state: 'unreadable'; sentence: string }
+  | { state: 'unreachable'; error: Error; retry: () => void };
 
 /** Opens a job from the server, from what was put by, or from what was begun here. */
 export function useOpenJob(id: string): Opening {
@@ -125,8 +128,9 @@ export function useOpenJob(id: string): Opening {
   }, [data, session]);
   const gone = error instanceof Refused && error.problem.status === 404 && keeping.state === 'kept';
   if (planned.kept() && !gone) return { state: 'open', planned };
-  if (error instanceof Refused) return { state: 'missing' };
-  if (error) return { state: 'unreachable', retry: () => void refetch() };
+  if (error instanceof Refused)
+    return error.problem.status === 404 ? { state: 'missing' } : { state: 'unreadable', sentence: error.problem.title };
+  if (error) return { state: 'unreachable', error, retry: () => void refetch() };
   return { state: 'loading' };
 }
 

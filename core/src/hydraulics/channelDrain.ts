@@ -71,10 +71,12 @@ function parts({ shape, q, slope, roughness }: Growing, x: number, y: number): {
   const flow = q * x;
   const area = shape.area(y);
   const radius = area / shape.perimeter(y);
-  const friction = (flow * roughness) ** 2 / (area * area * Math.cbrt(radius ** 4));
+  // Powers as products: this is asked some ten thousand times a channel.
+  const velocity = flow / area;
+  const friction = (velocity * velocity * roughness * roughness) / (radius * Math.cbrt(radius));
   return {
-    above: slope - friction - (2 * flow * q) / (GRAVITY * area * area),
-    below: 1 - (flow * flow * shape.top(y)) / (GRAVITY * area ** 3),
+    above: slope - friction - (2 * velocity * q) / (GRAVITY * area),
+    below: 1 - (velocity * velocity * shape.top(y)) / (GRAVITY * area),
   };
 }
 
@@ -191,23 +193,45 @@ function force({ shape, q }: Growing, x: number, y: number): number {
   return (q * x) ** 2 / (GRAVITY * shape.area(y)) + shape.moment(y);
 }
 
+type Loaded = ChannelDrain & { lateralInflow: number; outletDepth?: number | undefined; steps?: number | undefined };
+
+/** A loaded channel as the equation sees it. */
+const growing = ({
+  width,
+  section = 'flat',
+  lateralInflow: q,
+  length,
+  slope,
+  roughness,
+  steps = FINE,
+}: Loaded): Growing => ({
+  shape: shapeOf(section, width),
+  q,
+  length,
+  slope,
+  roughness,
+  steps,
+});
+
+/**
+ * Depth at the closed end alone, m: what a search for where the water divides asks for, a hundred times. The same as the profile's first
+ * depth, without following the water down from where it turns fast unless something stands at the outlet.
+ */
+export function closedEndDepth(loaded: Loaded): number {
+  const { length, slope, lateralInflow: q, outletDepth = 0 } = loaded;
+  if (q === 0) return Math.max(0, outletDepth - slope * length);
+  const channel = growing(loaded);
+  const critical = criticalAt(channel, length);
+  const turn = turningPlace(channel);
+  if (turn === null) return march(channel, length, Math.max(critical, outletDepth), -1, 0, 1).at(-1)!.y;
+  if (outletDepth > critical) return channelProfile(loaded).depths[0]!;
+  return away(channel, turn, slopeThrough(channel, turn), turn * (1 - 1e-9), -1, AWAY_STEPS * channel.steps).at(-1)!.y;
+}
+
 /** Water profile under an inflow of `lateralInflow` m²/s (m³/s a metre), with `outletDepth` (m) standing at the outlet, or a free drop. */
-export function channelProfile(
-  drain: ChannelDrain & { lateralInflow: number; outletDepth?: number | undefined; steps?: number | undefined },
-): ChannelProfile {
-  const {
-    length,
-    depth,
-    slope,
-    width,
-    roughness,
-    section = 'flat',
-    lateralInflow: q,
-    outletDepth = 0,
-    ownFall = 0,
-    steps = FINE,
-  } = drain;
-  const channel: Growing = { shape: shapeOf(section, width), q, length, slope, roughness, steps };
+export function channelProfile(drain: Loaded): ChannelProfile {
+  const { length, depth, slope, lateralInflow: q, outletDepth = 0, ownFall = 0, steps = FINE } = drain;
+  const channel = growing(drain);
   const stations = Array.from({ length: steps + 1 }, (_, k) => (length * k) / steps);
   const profileOf = (
     depthAt: Depth,
@@ -264,7 +288,14 @@ function throughTurn(channel: Growing, turn: number): Depth {
  * Away from a turning place, `reach` m up (−1, slow) or down (+1, fast). Near it the profile is drawn back to itself the harder the
  * nearer, as 1/distance: steps grow with the distance, and the method is one that such pull cannot upset.
  */
-function away(channel: Growing, turn: number, m: number, reach: number, side: -1 | 1): Point[] {
+function away(
+  channel: Growing,
+  turn: number,
+  m: number,
+  reach: number,
+  side: -1 | 1,
+  steps = Math.max(LEAST_AWAY, AWAY_STEPS * channel.steps),
+): Point[] {
   const branch = side < 0 ? 1 : -1;
   const start = Math.min(BESIDE * turn, reach);
   const points = [{ x: turn + side * start, y: criticalAt(channel, turn) + side * m * start }];
@@ -274,7 +305,6 @@ function away(channel: Growing, turn: number, m: number, reach: number, side: -1
     return above / below;
   };
   const follow: Follow = { slopeAt, ontoBranch: (x, y) => onBranch(channel, x, y, branch), spare: HALVINGS_IN_ALL };
-  const steps = Math.max(LEAST_AWAY, AWAY_STEPS * channel.steps);
   const grow = (reach / start) ** (1 / steps);
   let { x, y } = points[0]!;
   for (let k = 1; k <= steps; k++) {

@@ -11,6 +11,7 @@ import { depthForHole, type OutletHole } from './outletHole';
 import {
   brimfulInflow,
   channelProfile,
+  closedEndDepth,
   COARSE,
   FINE,
   freeOverfallFlow,
@@ -52,6 +53,21 @@ interface Load {
   steps: number;
 }
 
+/** The channel that a stretch of `length` on one side of an outlet at `at` is. */
+function drainAt(whole: Whole, at: number, from: -1 | 1, length: number): ChannelDrain {
+  const { ownFall = 0 } = whole;
+  const toBed = whole.outlets === 'middle' ? 1 : from;
+  return {
+    width: whole.width,
+    depth: whole.outlets === 'middle' ? whole.depth : whole.depth - ownFall * (whole.length - at),
+    length,
+    slope: toBed * whole.slope,
+    roughness: whole.roughness,
+    section: whole.section,
+    ownFall: toBed * ownFall,
+  };
+}
+
 /** The stretch of `length` on one side of an outlet at `at`; null when there is none. */
 function stretchAt(
   whole: Whole,
@@ -61,37 +77,43 @@ function stretchAt(
   { q, outletDepth, steps }: Load,
 ): Stretch | null {
   if (length <= 0) return null;
-  const { ownFall = 0 } = whole;
-  const toBed = whole.outlets === 'middle' ? 1 : from;
-  const depth = whole.outlets === 'middle' ? whole.depth : whole.depth - ownFall * (whole.length - at);
-  const drain: ChannelDrain = {
-    width: whole.width,
-    depth,
-    length,
-    slope: toBed * whole.slope,
-    roughness: whole.roughness,
-    section: whole.section,
-    ownFall: toBed * ownFall,
-  };
+  const drain = drainAt(whole, at, from, length);
   return { at, from, drain, profile: channelProfile({ ...drain, lateralInflow: q, outletDepth, steps }) };
 }
 
-/** Of the way between two outlets, the part that drains to the upper one, m; `depthAt` gives the depth (m) at each when that part is `left`. */
-function divideAt(
-  whole: Whole,
-  a: number,
-  b: number,
-  { q, steps, tolerance }: { q: number; steps: number; tolerance: number },
-  depthAt: { a: (left: number) => number; b: (left: number) => number },
-): number {
-  const span = b - a;
+interface Between {
+  whole: Whole;
+  q: number;
+  /** Stations of the upper and the lower outlet, m. */
+  a: number;
+  b: number;
+  /** Depth (m) at each when so much of the way between drains to the upper one. */
+  depthAt: { a: (left: number) => number; b: (left: number) => number };
+}
+
+/** How much higher (m) the water stands on the upper one's side of a divide `left` m below it. */
+function higherAbove({ whole, q, a, b, depthAt }: Between, left: number): number {
   const stands = (at: number, from: -1 | 1, length: number, outletDepth: number): number =>
-    stretchAt(whole, at, from, length, { q, outletDepth, steps })?.profile.depths[0] ?? outletDepth;
-  const higher = (left: number): number =>
-    stands(a, -1, left, depthAt.a(left)) - stands(b, 1, span - left, depthAt.b(left));
-  if (higher(0) >= 0) return 0;
-  if (higher(span) <= 0) return span;
-  return rootBetween(0, span, higher, tolerance);
+    length <= 0
+      ? outletDepth
+      : closedEndDepth({ ...drainAt(whole, at, from, length), lateralInflow: q, outletDepth, steps: SEARCH });
+  return stands(a, -1, left, depthAt.a(left)) - stands(b, 1, b - a - left, depthAt.b(left));
+}
+
+/**
+ * Of the way between two outlets, the part that drains to the upper one, m, sought about `near` first, within `about` of the way. The
+ * longer its stretch, the higher the water stands on that side.
+ */
+function divideAt(between: Between, near: number, { about, within }: Round): number {
+  const span = between.b - between.a;
+  const higher = (left: number): number => higherAbove(between, left);
+  let low = Math.max(0, near - about * span);
+  let high = Math.min(span, near + about * span);
+  if (higher(low) >= 0) [low, high] = [0, low];
+  else if (higher(high) <= 0) [low, high] = [high, span];
+  if (low === 0 && higher(0) >= 0) return 0;
+  if (high === span && higher(span) <= 0) return span;
+  return rootBetween(low, high, higher, (within * span) / (high - low));
 }
 
 /** Nearer together than this two outlets are one, m: a hole is wider. */
@@ -104,12 +126,22 @@ function placesOf({ outlets, length }: Whole): readonly number[] {
   return outlets.filter((at, k) => k === 0 || at - outlets[k - 1]! >= APART);
 }
 
-/** How closely a single divide is looked for. */
-const CLOSEST = { steps: COARSE, tolerance: 1e-4 };
-/** Rounds in which several divides are brought to agree, each looked for more closely than the last: steps over a stretch, and share of the way. */
-const ROUNDS = [
-  { steps: COARSE / 4, tolerance: 1e-2 },
-  { steps: COARSE / 2, tolerance: 1e-3 },
+/** Steps over a stretch of a channel that many outlets part, at least. */
+const LEAST_STEPS = 40;
+
+/** Steps over a stretch while a divide is looked for: its closed end is out by less than a tenth of a millimetre. */
+const SEARCH = 20;
+
+/** In parts of the way between two outlets: how far about the last divide the next is looked for, and how closely. */
+interface Round {
+  about: number;
+  within: number;
+}
+const ALONE: readonly Round[] = [{ about: 0.5, within: 1e-4 }];
+/** Several divides are brought to agree in rounds. */
+const SEVERAL: readonly Round[] = [
+  { about: 0.5, within: 1e-2 },
+  { about: 0.05, within: 1e-3 },
 ];
 
 /**
@@ -128,7 +160,7 @@ export function multiOutletProfile(
   const { outlets, length, slope, lateralInflow: q, outletDepth = 0, hole } = whole;
   const places = placesOf(whole);
   // Several outlets part it into shorter stretches, each looked at as closely as the whole would be.
-  const { steps = Math.max(COARSE, Math.round(FINE / places.length)) } = whole;
+  const { steps = Math.max(LEAST_STEPS, Math.round(FINE / places.length)) } = whole;
   const lineAt = (at: number): number =>
     outlets === 'middle' ? outletDepth : Math.max(0, outletDepth - slope * (length - at));
   /** Of the way between each outlet and the next, what drains to the upper one, m. */
@@ -140,19 +172,14 @@ export function multiOutletProfile(
     return hole ? depthForHole(hole, q * drained, line) : line;
   };
   // One divide moves what its two holes get, and with that the divides beside it; a single one is found at once.
-  for (const round of lefts.length > 1 ? ROUNDS : lefts.length === 1 ? [CLOSEST] : [])
-    lefts.forEach((_, k) => {
-      const span = places[k + 1]! - places[k]!;
-      lefts[k] = divideAt(
-        whole,
-        places[k]!,
-        places[k + 1]!,
-        { q, ...round },
-        {
-          a: (left) => standsAt(k, fromAbove(k) + left),
-          b: (left) => standsAt(k + 1, fromBelow(k + 1) + span - left),
-        },
-      );
+  for (const round of lefts.length > 1 ? SEVERAL : ALONE)
+    lefts.forEach((near, k) => {
+      const [a, b] = [places[k]!, places[k + 1]!];
+      const depthAt = {
+        a: (left: number) => standsAt(k, fromAbove(k) + left),
+        b: (left: number) => standsAt(k + 1, fromBelow(k + 1) + b - a - left),
+      };
+      lefts[k] = divideAt({ whole, q, a, b, depthAt }, near, round);
     });
   const stands = places.map((_, k) => standsAt(k, fromAbove(k) + fromBelow(k)));
   const stretches: Stretch[] = [];

@@ -55,18 +55,23 @@ export class Backups {
     return name === undefined ? null : join(this.folder, name);
   }
 
-  /** Makes one now, and lets the oldest beyond fourteen go. Gives its path. */
-  async make(db: Db, at = new Date()): Promise<string> {
-    mkdirSync(this.folder, { recursive: true });
-    const path = join(this.folder, nameAt(at));
+  /** Writes a sound copy of the database to a path of its own, in place of an earlier one. */
+  static async copy(db: Db, path: string): Promise<void> {
     const draft = `${path}.draft`;
     try {
       await db.backup(draft);
-      if (!isSound(draft)) throw new Error('The backup was not written whole.');
+      if (!isSound(draft)) throw new Error('The copy was not written whole.');
       renameSync(draft, path);
     } finally {
       for (const tail of ['', '-wal', '-shm']) rmSync(draft + tail, { force: true });
     }
+  }
+
+  /** Makes one now, and lets the oldest beyond fourteen go. Gives its path. */
+  async make(db: Db, at = new Date()): Promise<string> {
+    mkdirSync(this.folder, { recursive: true });
+    const path = join(this.folder, nameAt(at));
+    await Backups.copy(db, path);
     for (const old of this.list().slice(KEPT)) rmSync(join(this.folder, old), { force: true });
     return path;
   }

@@ -16,9 +16,9 @@ export interface Places {
 /** Halving a step some fifty times comes to the end of a number's digits; no room is left well before. */
 const LEAST_GAP = 1e-9;
 
-/** Places for the elements of `puts` that have none among `known`. */
-export function placesOf(job: Job, puts: readonly Element[], known: ReadonlyMap<string, number>): Places {
-  const wanted = new Set(puts.map(({ id }) => id).filter((id) => !known.has(id)));
+/** Places for the elements of `puts` that have none yet; `placeOf` gives that of those that do. */
+export function placesOf(job: Job, puts: readonly Element[], placeOf: (id: string) => number | undefined): Places {
+  const wanted = new Set(puts.map(({ id }) => id).filter((id) => placeOf(id) === undefined));
   const fresh = new Map<string, number>();
   if (wanted.size === 0) return { fresh, moved: [] };
   const { all } = job.elements;
@@ -30,8 +30,8 @@ export function placesOf(job: Job, puts: readonly Element[], known: ReadonlyMap<
     }
     let first = k;
     while (first > 0 && wanted.has(all[first - 1]!.id)) first--;
-    const before = first > 0 ? known.get(all[first - 1]!.id)! : null;
-    const after = k + 1 < all.length ? (known.get(all[k + 1]!.id) ?? fresh.get(all[k + 1]!.id)!) : null;
+    const before = first > 0 ? placeOf(all[first - 1]!.id)! : null;
+    const after = k + 1 < all.length ? (placeOf(all[k + 1]!.id) ?? fresh.get(all[k + 1]!.id)!) : null;
     const count = k - first + 1;
     const low = before ?? (after === null ? -1 : after - count - 1);
     const step = after === null ? 1 : (after - low) / (count + 1);

@@ -22,7 +22,7 @@ import { ProblemError } from '../http/problem';
 import { Clock } from './clock';
 import { HeadRows } from './headRows';
 import { LiveJobs, type LiveJob } from './live';
-import { placesOf, type Placed } from './places';
+import { placesOf } from './places';
 import { elementsIn, type ElementRow } from './rows';
 
 export interface JobHead {
@@ -165,7 +165,8 @@ export class JobStore {
    * change under its id is refused.
    */
   change(jobId: string, body: ChangeBody, by = 'owner'): ChangeReply {
-    return this.db
+    let settle: (() => LiveJob) | null = null;
+    const reply = this.db
       .transaction((): ChangeReply => {
         const head = this.head(jobId);
         const again = this.repeated(jobId, body);
@@ -177,7 +178,7 @@ export class JobStore {
         const faults = changeFaults(before.job, job, change);
         if (faults.length > 0) throw new ProblemError(422, 'That change would break the job.', { faults });
         const seq = head.seq + 1;
-        const after = this.written(before, job, change, seq);
+        settle = this.written(before, job, change, seq);
         const at = this.clock.next();
         const { label: _label, ...logged } = change;
         this.sql.logChange.run(
@@ -192,33 +193,32 @@ export class JobStore {
         );
         this.sql.touchJob.run(seq, at, jobId);
         if (change.puts.some(({ kind }) => kind === 'job')) this.heads.put(job);
-        this.live.keep(jobId, after);
         return { seq, versions: versionsAt(change.puts, seq) };
       })
       .immediate();
+    // Only now is it certain: what is in memory never runs ahead of the disk.
+    const settled = settle as (() => LiveJob) | null;
+    if (settled) this.live.keep(jobId, settled());
+    return reply;
   }
 
-  /** Writes what a change touches; gives the job as it stands then. */
-  private written(before: LiveJob, job: Job, { puts, removes }: Change, seq: number): LiveJob {
-    const versions = new Map(before.versions);
-    const places = new Map(before.places);
-    for (const id of removes) {
-      this.sql.dropElement.run(job.id, id);
-      versions.delete(id);
-      places.delete(id);
-    }
-    const { fresh, moved } = placesOf(job, puts, places);
-    for (const element of puts) {
-      this.write(job.id, element, seq + 1, fresh.get(element.id) ?? places.get(element.id)!);
-      versions.set(element.id, seq + 1);
-    }
-    const put = ([id, place]: Placed): void => void places.set(id, place);
-    fresh.forEach((place, id) => put([id, place]));
-    for (const each of moved) {
-      this.sql.placeElement.run(each[1], job.id, each[0]);
-      put(each);
-    }
-    return { seq, job, versions, places };
+  /** Writes what a change touches; gives what that makes of the job in memory, for when all of it is in the database. */
+  private written(before: LiveJob, job: Job, { puts, removes }: Change, seq: number): () => LiveJob {
+    const { versions, places } = before;
+    for (const id of removes) this.sql.dropElement.run(job.id, id);
+    const gone = new Set(removes);
+    const { fresh, moved } = placesOf(job, puts, (id) => (gone.has(id) ? undefined : places.get(id)));
+    for (const element of puts) this.write(job.id, element, seq + 1, fresh.get(element.id) ?? places.get(element.id)!);
+    for (const [id, place] of moved) this.sql.placeElement.run(place, job.id, id);
+    return () => {
+      for (const id of removes) {
+        versions.delete(id);
+        places.delete(id);
+      }
+      for (const { id } of puts) versions.set(id, seq + 1);
+      for (const [id, place] of [...fresh, ...moved]) places.set(id, place);
+      return { seq, job, versions, places };
+    };
   }
 
   private repeated(jobId: string, body: ChangeBody): ChangeReply | null {

@@ -47,6 +47,7 @@ export class Summaries {
          order by updated_at desc, id limit @limit`,
       ),
       count: db.prepare<[object], { total: number }>(`select count(*) as total ${WHERE}`),
+      countAll: db.prepare<[], { total: number }>('select count(*) as total from jobs where deleted_at is null'),
       settle: db.prepare(
         `insert into summaries (job_id, name, units, search, verdict_seq, engine, verdict, trouble)
          select id, id, 'us', '', ifnull(@seq, seq), @engine, @verdict, @trouble from jobs where id = @job
@@ -63,12 +64,13 @@ export class Summaries {
       from: from ?? null,
       to: to ?? null,
     };
+    const narrowed = Object.values(asked).some((part) => part !== null);
     const [at, id] = after?.split(' ') ?? [null, null];
     const rows = this.sql.page.all({ ...asked, at, id: id ?? '', limit });
     const last = rows.at(-1);
     return {
       jobs: rows.map((row) => this.row(row)),
-      total: this.sql.count.get(asked)!.total,
+      total: (narrowed ? this.sql.count.get(asked) : this.sql.countAll.get())!.total,
       next: last && rows.length === limit ? `${last.updated_at} ${last.id}` : null,
     };
   }

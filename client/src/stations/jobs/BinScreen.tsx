@@ -9,7 +9,7 @@ import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
 import { dayOf, momentOf } from './moments';
-import { OutOfReach } from './OutOfReach';
+import { OutOfReach } from '../OutOfReach';
 import { SidePage, SideRow } from './SidePage';
 
 export function BinScreen() {
@@ -28,7 +28,9 @@ export function BinScreen() {
       <Text tone="soft">Jobs that were taken out are kept for 30 days, and come back whole.</Text>
       {said !== null && <Text role="alert">{said}</Text>}
       {bin.isPending && <Notice title="Reading" />}
-      {bin.isError && <OutOfReach error={bin.error} some={jobs.length > 0} onRetry={() => void bin.refetch()} />}
+      {bin.isError && (
+        <OutOfReach error={bin.error} rest="This page needs the server." onRetry={() => void bin.refetch()} />
+      )}
       {bin.data && jobs.length === 0 && <Notice title="Nothing has been taken out" />}
       <View role="list">
         {jobs.map(({ id, name, deletedAt, keptUntil }) => (

@@ -12,7 +12,7 @@ import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
 import { momentOf } from './moments';
-import { OutOfReach } from './OutOfReach';
+import { OutOfReach } from '../OutOfReach';
 import { SidePage, SideRow } from './SidePage';
 
 const QR_SIZE = 180;
@@ -38,7 +38,7 @@ export function DevicesScreen() {
       {said !== null && <Text role="alert">{said}</Text>}
       {devices.isPending && <Notice title="Reading" />}
       {devices.isError && (
-        <OutOfReach error={devices.error} some={data !== undefined} onRetry={() => void devices.refetch()} />
+        <OutOfReach error={devices.error} rest="This page needs the server." onRetry={() => void devices.refetch()} />
       )}
       {data?.pairing && (
         <View style={{ gap: SPACE.m }}>

@@ -11,7 +11,7 @@ import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
 import { momentOf } from './moments';
-import { OutOfReach } from './OutOfReach';
+import { OutOfReach } from '../OutOfReach';
 import { SidePage, SideRow } from './SidePage';
 
 const nameIn = (job: JobReply | undefined): string => {
@@ -45,7 +45,7 @@ export function HistoryScreen() {
       {said !== null && <Text role="alert">{said}</Text>}
       {history.isPending && <Notice title="Reading" />}
       {history.isError && (
-        <OutOfReach error={history.error} some={changes.length > 0} onRetry={() => void history.refetch()} />
+        <OutOfReach error={history.error} rest="This page needs the server." onRetry={() => void history.refetch()} />
       )}
       <View role="list">
         {changes.map(({ seq, label, at, by }) => (

@@ -33,7 +33,7 @@ import { pageColumn } from '../../ui/rows';
 import { Text } from '../../ui/Text';
 import { slug, STATE_WORDS } from '../../elements/job';
 import { JobRow } from './JobRow';
-import { OutOfReach } from './OutOfReach';
+import { OutOfReach } from '../OutOfReach';
 
 const make = (palette: Palette) => ({
   page: { flex: 1, backgroundColor: palette.ground },
@@ -42,6 +42,10 @@ const make = (palette: Palette) => ({
 });
 
 const NEAR_MB = 12;
+
+const AS_LAST_SEEN =
+  'These are the jobs as this device last saw them. You can go on working; changes are kept here and sent later.';
+const NONE_READ = 'No jobs have been read on this device yet.';
 
 const STATES: Option<JobState | 'all'>[] = [
   { value: 'all', label: 'All' },
@@ -160,7 +164,13 @@ export function JobsScreen() {
             </View>
           </View>
         ))}
-        {list.isError && <OutOfReach error={list.error} some={all.length > 0} onRetry={() => void list.refetch()} />}
+        {list.isError && (
+          <OutOfReach
+            error={list.error}
+            rest={all.length > 0 ? AS_LAST_SEEN : NONE_READ}
+            onRetry={() => void list.refetch()}
+          />
+        )}
         {(total > 1 || narrowed) && (
           <View style={{ gap: SPACE.s }}>
             <TextBox
@@ -214,12 +224,18 @@ export function JobsScreen() {
   );
 }
 
+/** How many they are, as a sentence begins; the last of very many says only how many more there were. */
+function countOf(faults: readonly Fault[]): string {
+  if (faults.at(-1)?.path === 'and') return `More than ${faults.length - 1} things are`;
+  return faults.length === 1 ? 'One thing is' : `${faults.length} things are`;
+}
+
 function Faults({ file, faults, onClose }: { file: string; faults: Fault[]; onClose: () => void }) {
   const styles = useStyles(make);
   return (
     <View style={styles.strip} role="alert">
       <Text kind="strong">
-        {file} was not taken in. {faults.length === 1 ? 'One thing is' : 'These things are'} wrong with it:
+        {file} was not taken in. {countOf(faults)} wrong with it:
       </Text>
       {faults.map((fault, k) => (
         <Text key={k}>

@@ -83,10 +83,20 @@ export function NewJobScreen() {
   const client = useQueryClient();
   const stations = useStations();
   const [draft, setDraft] = useState<Draft>(keptDraft);
+  const [before, setBefore] = useState<{ label: string; draft: Draft } | null>(null);
   const change = (next: Partial<Draft>): void => {
     const whole = { ...draft, ...next };
     keepDraft(whole);
     setDraft(whole);
+  };
+  /** Something goes: it can be taken back until the next thing goes. */
+  const discard = (label: string, next: Partial<Draft>): void => {
+    setBefore({ label, draft });
+    change(next);
+  };
+  const bringBack = (): void => {
+    if (before) change(before.draft);
+    setBefore(null);
   };
   const setRow = (index: number, next: Partial<DraftRow>): void =>
     change({ rows: draft.rows.map((row, k) => (k === index ? { ...row, ...next } : row)) });
@@ -202,7 +212,9 @@ export function NewJobScreen() {
               label="One less"
               icon={Minus}
               disabled={draft.rows.length < 2}
-              onPress={() => change({ rows: draft.rows.slice(0, -1) })}
+              onPress={() =>
+                discard(`Downspout ${draft.rows.length} was taken out.`, { rows: draft.rows.slice(0, -1) })
+              }
             />
           </View>
         </View>
@@ -242,10 +254,16 @@ export function NewJobScreen() {
           />
         </View>
         <View style={{ flexDirection: 'row' }}>
-          <Button label="Empty this page" kind="bare" onPress={() => change(emptyDraft())} />
+          <Button label="Empty this page" kind="bare" onPress={() => discard('The page was emptied.', emptyDraft())} />
         </View>
       </ScrollView>
       <View style={styles.foot} aria-live="polite">
+        {before && (
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: SPACE.s }} role="status">
+            <Text>{before.label}</Text>
+            <Button label="Take that back" onPress={bringBack} testID="new-back" />
+          </View>
+        )}
         {verdict ? (
           <View style={{ flexDirection: 'row', gap: SPACE.s, alignItems: 'center' }}>
             <Mark kind={verdict.state} size={24} />

@@ -3,7 +3,7 @@ import type { JobRow } from '@katabasis/core';
 import { quillfeather } from '@katabasis/core/samples';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
-import { api, Refused, Unreachable } from '../../data/api';
+import { api, NotAdmitted, Refused, Unreachable } from '../../data/api';
 import { deviceStore } from '../../data/deviceStore';
 import { seen } from '../../testing/openJob';
 import { ThemeProvider } from '../../theme/theme';
@@ -131,6 +131,47 @@ describe('the list of jobs', () => {
   });
 });
 
+describe('a job that cannot be had', () => {
+  it('is listed with why, and given out as it lies, the others as ever', async () => {
+    listed([
+      row(),
+      row({
+        id: 'torn',
+        name: 'Torn',
+        verdict: null,
+        trouble: 'This job is kept, but cannot be read here: it is torn.',
+      }),
+      row({ id: 'new', name: 'New', verdict: null }),
+    ]);
+    const raw = mocked('raw', async () => '{"rows":[]}');
+    Object.assign(URL, { createObjectURL: () => 'blob:x', revokeObjectURL: () => undefined });
+    draw(<JobsScreen />);
+    expect(
+      await screen.findByRole('link', { name: /^Torn\. This job is kept, but cannot be read here/ }),
+    ).toBeInTheDocument();
+    expect(screen.getByRole('link', { name: 'New. Its verdict is being worked out.' })).toBeInTheDocument();
+    expect(screen.queryByRole('button', { name: 'Copy Torn' })).toBeNull();
+    fireEvent.click(screen.getByRole('button', { name: 'Save Torn as it lies' }));
+    await waitFor(() => expect(raw).toHaveBeenCalledWith('torn'));
+  });
+
+  it('asks for the code where this device has not been let in', async () => {
+    mocked('jobs', () => Promise.reject(new NotAdmitted('Not let in', 'Not let in')));
+    draw(<JobsScreen />);
+    fireEvent.click(await screen.findByRole('button', { name: 'Type the code' }));
+    expect(mockRouter.navigate).toHaveBeenCalledWith('/pair');
+  });
+
+  it('says what the server said of itself, not that it is out of reach', async () => {
+    mocked('jobs', () =>
+      Promise.reject(new Unreachable('x', 'The server’s disk is full; what you typed is kept on this device.')),
+    );
+    draw(<JobsScreen />);
+    expect(await screen.findByText(/disk is full/)).toBeInTheDocument();
+    expect(screen.queryByText(/out of reach/)).toBeNull();
+  });
+});
+
 describe('a new job', () => {
   const fill = (testID: string, text: string): void => {
     const box = screen.getByTestId(testID);
@@ -158,6 +199,21 @@ describe('a new job', () => {
       openings: { returnPeriod: 100, intensity: 6.6e-5 },
       source: { type: 'office', place: 'Harrowmere', returnPeriod: 10 },
     });
+  });
+
+  it('takes back what was discarded: a downspout, the whole page', async () => {
+    draw(<NewJobScreen />);
+    fill('new-area-3', '777');
+    fill('new-name', 'Long typed');
+    fireEvent.click(screen.getByRole('button', { name: 'One less' }));
+    expect(screen.queryByTestId('new-area-3')).toBeNull();
+    fireEvent.click(screen.getByTestId('new-back'));
+    expect((screen.getByTestId('new-area-3') as HTMLInputElement).value).toBe('777');
+    fireEvent.click(screen.getByRole('button', { name: 'Empty this page' }));
+    expect((screen.getByTestId('new-name') as HTMLInputElement).value).toBe('');
+    fireEvent.click(screen.getByTestId('new-back'));
+    expect((screen.getByTestId('new-name') as HTMLInputElement).value).toBe('Long typed');
+    expect(screen.queryByTestId('new-back')).toBeNull();
   });
 
   it('says beside the box what cannot be read, and keeps it over a reload', async () => {

@@ -1,6 +1,9 @@
 import { Slot, useLocalSearchParams, useRouter } from 'expo-router';
 import { View } from 'react-native';
+import { api } from '../../../data/api';
+import { saveFile } from '../../../data/files';
 import { JobProvider, useOpenJob } from '../../../data/useJob';
+import { OutOfReach } from '../../../stations/OutOfReach';
 import { Shell } from '../../../stations/Shell';
 import { usePalette } from '../../../theme/theme';
 import { Button } from '../../../ui/Button';
@@ -12,6 +15,8 @@ const SHELL = (
     <Slot />
   </Shell>
 );
+
+const saveRaw = async (id: string): Promise<void> => saveFile(`${id}.rows.json`, await api.raw(id));
 
 export default function JobLayout() {
   const { id } = useLocalSearchParams<{ id: string }>();
@@ -27,21 +32,29 @@ export default function JobLayout() {
       {opening.state === 'loading' && <Notice title="Reading the job" />}
       {opening.state === 'missing' && (
         <Notice title="This job is not here" action={home}>
-          It was deleted, or it is on another machine.
+          It was taken out, or it is on another machine.
         </Notice>
       )}
-      {opening.state === 'unreachable' && (
+      {opening.state === 'unreadable' && (
         <Notice
-          title="The server is out of reach"
+          title="This job cannot be opened here"
           action={
             <>
-              <Button label="Try again" kind="main" onPress={opening.retry} />
+              <Button label="Save it as it lies" kind="main" onPress={() => void saveRaw(id)} />
               {home}
             </>
           }
         >
-          This job has not been opened on this device before, so there is no copy of it here. Nothing is lost.
+          {opening.sentence}
         </Notice>
+      )}
+      {opening.state === 'unreachable' && (
+        <OutOfReach
+          error={opening.error}
+          onRetry={opening.retry}
+          more={home}
+          rest="This job has not been opened on this device before, so there is no copy of it here. Nothing is lost."
+        />
       )}
     </View>
   );

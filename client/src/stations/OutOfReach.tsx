@@ -1,23 +1,31 @@
 /** Why there is no answer: nobody answered, the server could not, or this device has not been let in. */
 import { useRouter } from 'expo-router';
-import { NotAdmitted, Unreachable } from '../../data/api';
-import { Button } from '../../ui/Button';
-import { Notice } from '../../ui/Notice';
+import type { ReactNode } from 'react';
+import { NotAdmitted, Unreachable } from '../data/api';
+import { Button } from '../ui/Button';
+import { Notice } from '../ui/Notice';
 
 interface Props {
   error: Error;
-  /** Whether something is shown from before. */
-  some: boolean;
+  /** What that means here. */
+  rest: string;
   onRetry: () => void;
+  more?: ReactNode;
 }
 
-export function OutOfReach({ error, some, onRetry }: Props) {
+export function OutOfReach({ error, rest, onRetry, more }: Props) {
   const router = useRouter();
   if (error instanceof NotAdmitted) {
+    const pair = <Button label="Type the code" kind="main" onPress={() => router.navigate('/pair')} />;
     return (
       <Notice
         title="This device has not been let in"
-        action={<Button label="Type the code" kind="main" onPress={() => router.navigate('/pair')} />}
+        action={
+          <>
+            {pair}
+            {more}
+          </>
+        }
       >
         The server shows a pairing code on its own screen. What was made on this device is kept here, and is sent once
         it is let in.
@@ -28,16 +36,14 @@ export function OutOfReach({ error, some, onRetry }: Props) {
   return (
     <Notice
       title={said === null ? 'The server is out of reach' : 'The server could not answer'}
-      action={<Button label="Try again" onPress={onRetry} />}
+      action={
+        <>
+          <Button label="Try again" kind={more === undefined ? 'line' : 'main'} onPress={onRetry} />
+          {more}
+        </>
+      }
     >
-      {[
-        said,
-        some
-          ? 'These are the jobs as this device last saw them. You can go on working; changes are kept here and sent later.'
-          : 'No jobs have been read on this device yet.',
-      ]
-        .filter(Boolean)
-        .join(' ')}
+      {said === null ? rest : `${said} ${rest}`}
     </Notice>
   );
 }

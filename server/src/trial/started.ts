@@ -1,0 +1,48 @@
+/** A server in a process of its own, for trials that kill it. */
+import { spawn, type ChildProcess } from 'node:child_process';
+import { join } from 'node:path';
+import { ROOT } from '../paths';
+
+export interface Started {
+  base: string;
+  /** Kills it as a power cut does; resolves once it is gone. */
+  kill(): Promise<void>;
+}
+
+/** Starts one over a data folder; throws with what it said when it does not come up. */
+export function startServer(data: string): Promise<Started> {
+  const child = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'server/src/main.ts')], {
+    cwd: ROOT,
+    env: { ...process.env, KATABASIS_PORT: '0', KATABASIS_DATA: data },
+  });
+  return new Promise((resolve, reject) => {
+    let said = '';
+    child.stderr.on('data', (chunk) => (said += String(chunk)));
+    child.stdout.on('data', (chunk) => {
+      said += String(chunk);
+      const base = /(http:\/\/localhost:\d+)/.exec(said)?.[1];
+      if (base) resolve({ base, kill: () => killed(child) });
+    });
+    child.once('close', () => reject(new Error(`The server did not start: ${said}`)));
+  });
+}
+
+function killed(child: ChildProcess): Promise<void> {
+  return new Promise((gone) => {
+    child.once('close', () => gone());
+    child.kill('SIGKILL');
+  });
+}
+
+/** Sends JSON; gives the status and what came back. A connection that broke is status 0. */
+export async function send(method: string, url: string, body?: unknown): Promise<{ status: number; body: unknown }> {
+  try {
+    const reply = await fetch(url, {
+      method,
+      ...(body === undefined ? {} : { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) }),
+    });
+    return { status: reply.status, body: await reply.json().catch(() => null) };
+  } catch {
+    return { status: 0, body: null };
+  }
+}

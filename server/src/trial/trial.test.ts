@@ -1,0 +1,31 @@
+import { folder } from '../testing/serve';
+import { clientTrial } from './clients';
+import { hostileTrial } from './hostile';
+import { killTrial } from './kills';
+import { startServer } from './started';
+
+/** The same moments in every run. */
+function dice(seed: number): () => number {
+  let state = seed;
+  return () => {
+    state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
+    return state / 2 ** 32;
+  };
+}
+
+it('has every acknowledged change after a kill at any moment', async () => {
+  const figures = await killTrial(folder(), 6, dice(7));
+  expect(figures).toMatchObject({ kills: 6, lost: 0 });
+  expect(figures.acknowledged).toBeGreaterThan(0);
+});
+
+it('takes hostile requests and many clients at once, and stays up', async () => {
+  const server = await startServer(folder());
+  const { answers } = await hostileTrial(server.base, 1500, dice(11));
+  expect(answers['5']).toBeUndefined();
+  expect(answers['4']).toBeGreaterThan(500);
+  const figures = await clientTrial(server.base, 10, 20, dice(13));
+  expect(figures).toMatchObject({ edits: 200, wrong: 0 });
+  expect(figures.conflicts).toBeGreaterThan(0);
+  await server.kill();
+});
