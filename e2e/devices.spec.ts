@@ -28,7 +28,7 @@ test('two devices follow each other as they work, and an undo leaves the otherâ€
   await b.getByRole('textbox', { name: 'Name' }).press('Enter');
   await expect(a.getByRole('textbox', { name: 'Name' })).toHaveValue('Their wye');
   await a.getByTestId('undo').click();
-  await expect(a.getByRole('alert')).toContainText('another device changed name of Their wye');
+  await expect(a.getByRole('alert')).toContainText('another device changed the name of Their wye');
   await a.getByRole('button', { name: 'Leave it as it is' }).click();
   await expect(a.getByRole('alert')).toHaveCount(0);
   expect((await kept(request, job)).wye2).toMatchObject({ name: 'Their wye' });

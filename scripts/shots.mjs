@@ -15,7 +15,7 @@ const ALL_SIZES = '[role=radio][aria-label^="24"]:not([aria-label*="being worked
 
 /** Name, address, size, and what to do before the picture. */
 const VIEWS = [
-  ['jobs-phone', '/', PHONE, there('text=Quillfeather')],
+  ['jobs-phone', '/', PHONE, there('text=runs out of fall')],
   ['new-job-phone', '/new', PHONE, there('text=Harrowmere')],
   ['plan-phone', '/job/quillfeather/plan', PHONE, there('text=Make it smooth PVC')],
   [
@@ -37,6 +37,19 @@ const VIEWS = [
   ['channel-phone', '/job/quillfeather/walk?at=kennelDrain', PHONE],
   ['rain-wide', '/job/quillfeather/walk?at=rain', WIDE, there('text=Harrowmere')],
   ['walk-wide', '/job/quillfeather/walk?at=faceValley', WIDE],
+  // Last, as it changes the job.
+  [
+    'history-phone',
+    '/job/quillfeather/plan',
+    PHONE,
+    async (page) => {
+      await page.getByTestId('fix-outOfFall').click();
+      await page.getByTestId('fix-capacityExceeded').click();
+      await page.getByText('Carries').first().waitFor();
+      await page.goto(new URL('/history/quillfeather', page.url()).href);
+      await page.getByText('Copy as it began').waitFor();
+    },
+  ],
 ];
 
 const folder = process.env.KATABASIS_SHOTS ?? join(ROOT, 'docs', 'screenshots');

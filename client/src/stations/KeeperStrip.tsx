@@ -93,7 +93,7 @@ function AskStep({ asking, job, session }: { asking: Asking; job: Job; session: 
       <Text kind="strong">
         {fields === ''
           ? `Since “${label}”, ${names} was changed by another device, or something came to depend on it.`
-          : `Since “${label}”, another device changed ${fields} of ${names}.`}
+          : `Since “${label}”, another device changed the ${fields} of ${names}.`}
       </Text>
       <View style={styles.row}>
         <Button label="Leave it as it is" onPress={() => session.leaveStep()} />

@@ -15,7 +15,7 @@ export class HeadRows {
 
   put(job: Job): void {
     const { name, client, site, state, date, units } = headOf(job);
-    const search = fold([name, client, site].filter(Boolean).join(' '));
+    const search = fold([name, client, site, date].filter(Boolean).join(' '));
     this.sql.run(job.id, name, client ?? null, site ?? null, state ?? null, date ?? null, units, search);
   }
 }

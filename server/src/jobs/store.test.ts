@@ -127,6 +127,7 @@ it('finds jobs by client, address, state and day, whatever the case and accents,
     );
   const summaries = new Summaries(db, 'this', () => undefined);
   expect(summaries.list({ find: 'astvald' }).total).toBe(11);
+  expect(summaries.list({ find: '2026-03-1' }).total).toBe(10);
   expect(summaries.list({ find: '0%_O' }).total).toBe(12);
   expect(summaries.list({ find: '%' }).total).toBe(12);
   expect(summaries.list({ state: 'agreed', from: '2026-03-03', to: '2026-03-04' }).jobs.map(({ id }) => id)).toEqual([

@@ -43,7 +43,7 @@ export function DevicesScreen() {
       {data?.pairing && (
         <View style={{ gap: SPACE.m }}>
           <Text kind="heading">Let a phone in</Text>
-          <Text>Open one of these addresses on a phone of the same network, or scan it, and type the code.</Text>
+          <Text>On a phone of the same network scan this, or open the address and type the code.</Text>
           <Text kind="hero" testID="pairing-code">
             {data.pairing.code}
           </Text>

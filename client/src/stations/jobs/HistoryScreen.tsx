@@ -40,8 +40,11 @@ export function HistoryScreen() {
   const changes = history.data?.pages.flatMap((page) => page.changes) ?? [];
   const whole = history.data !== undefined && !history.hasNextPage;
   return (
-    <SidePage title={`What was done: ${name}`} back={{ label: 'Back to the job', to: `/job/${id}/plan?at=job` }}>
-      <Text tone="soft">Latest first. The job itself stays as it is; going back makes a copy.</Text>
+    <SidePage title="What was done" back={{ label: 'Back to the job', to: `/job/${id}/plan?at=job` }}>
+      <View>
+        <Text kind="heading">{name}</Text>
+        <Text tone="soft">Latest first. The job itself stays as it is; going back makes a copy.</Text>
+      </View>
       {said !== null && <Text role="alert">{said}</Text>}
       {history.isPending && <Notice title="Reading" />}
       {history.isError && (
@@ -50,7 +53,7 @@ export function HistoryScreen() {
       <View role="list">
         {changes.map(({ seq, label, at, by }) => (
           <SideRow key={seq} name={label} about={`${by} · ${momentOf(at)}`}>
-            <Button label={`Copy as after “${label}”`} onPress={() => void copy(seq, momentOf(at))} />
+            <Button label="Copy as after this" onPress={() => void copy(seq, momentOf(at))} />
           </SideRow>
         ))}
         {whole && (

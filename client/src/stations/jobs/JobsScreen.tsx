@@ -174,11 +174,11 @@ export function JobsScreen() {
         {(total > 1 || narrowed) && (
           <View style={{ gap: SPACE.s }}>
             <TextBox
-              label="Find by name, client or address"
+              label="Find by name, client, address or day"
               words
               text={find}
               onText={setFind}
-              usual="kennel"
+              usual="kennel, or 2026-03"
               testID="find-job"
             />
             <Choice label="How far it has come" hideLabel value={state} options={STATES} onChoose={setState} />
