@@ -3,7 +3,10 @@ import { hostname, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { quillfeather } from '@katabasis/core/samples';
 import type { Element, JobReply, Problem } from '@katabasis/core';
-import { openDatabase, type Db } from './database';
+import Database from 'better-sqlite3';
+import { MIGRATIONS, migrationFiles, openDatabase, type Db } from './database';
+import { JobStore } from './jobs/store';
+import { Summaries } from './jobs/summaries';
 import { allowedHosts } from './http/guard';
 import { serve as served } from './testing/serve';
 
@@ -198,4 +201,24 @@ it('runs every migration once, and refuses a database of a later version', () =>
   db.pragma(`user_version = ${version + 1}`);
   expect(() => openDatabase(file)).toThrow(/later version/);
   expect(readFileSync(file).length).toBeGreaterThan(0);
+});
+
+it('takes over a database of an earlier version, with its jobs in their order and their heads for the list', () => {
+  const file = join(mkdtempSync(join(tmpdir(), 'katabasis-db-')), 'jobs.sqlite');
+  const old = new Database(file);
+  for (const name of migrationFiles().slice(0, 2)) old.exec(readFileSync(join(MIGRATIONS, name), 'utf8'));
+  old.pragma('user_version = 2');
+  old.exec("insert into jobs values ('clinic', 3, '2026-01-01T00:00:00.000Z', '2026-01-02T00:00:00.000Z', null)");
+  const put = old.prepare('insert into elements values (?, ?, ?, ?, ?, ?)');
+  elements().forEach((element, place) =>
+    put.run('clinic', element.id, element.kind, 1, place, JSON.stringify(element)),
+  );
+  old.exec("insert into changes values ('clinic', 3, 'change-three', 'Name it', '{}', '{}', '2026-01-02', 'owner')");
+  old.close();
+  const db = openDatabase(file);
+  const store = new JobStore(db);
+  expect(store.job('clinic').elements.all).toEqual(elements());
+  expect(store.history('clinic', 99, 10).changes).toMatchObject([{ seq: 3, by: 'owner' }]);
+  const row = new Summaries(db, 'this', () => undefined).list({ find: 'QUILLFEATHER' }).jobs[0];
+  expect(row).toMatchObject({ name: 'Quillfeather Animal Clinic', seq: 3 });
 });

@@ -6,7 +6,7 @@ import Database from 'better-sqlite3';
 
 export type Db = Database.Database;
 
-const MIGRATIONS = join(dirname(fileURLToPath(import.meta.url)), '..', 'migrations');
+export const MIGRATIONS = join(dirname(fileURLToPath(import.meta.url)), '..', 'migrations');
 
 /** How long another process may hold the file before opening it fails, ms. */
 const PATIENCE_MS = 20_000;

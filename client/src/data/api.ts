@@ -118,4 +118,4 @@ export const api = {
   putFile: async (hash: string, blob: Blob): Promise<void> => void (await ask('PUT', `/files/${hash}`, blob)),
   stations: async (): Promise<RainStation[]> => (await read(stationListSchema, ask('GET', '/rain/stations'))).stations,
 };
-export type Api = Pick<typeof api, 'create' | 'change'>;
+export type Api = Pick<typeof api, 'create' | 'change' | 'restore'>;

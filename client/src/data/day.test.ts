@@ -29,6 +29,7 @@ class Model implements Api {
     return { id: 'yard', seq: this.seq, elements: [...this.elements.values()] };
   }
 
+  restore = async (): Promise<void> => undefined;
   create = async (): Promise<JobReply> => this.reply();
 
   change = async (_: string, body: ChangeBody): Promise<{ seq: number; versions: Record<string, number> }> => {

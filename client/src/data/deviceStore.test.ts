@@ -166,3 +166,35 @@ describe('what an earlier version kept in local storage', () => {
     ]);
   });
 });
+
+it('takes over what an earlier version kept, and waits for its page to close', async () => {
+  freshDevice();
+  const earlier = await new Promise<IDBDatabase>((done) => {
+    const asked = indexedDB.open('katabasis', 1);
+    asked.onupgradeneeded = () => {
+      const db = asked.result;
+      db.createObjectStore('jobs', { keyPath: 'id' });
+      db.createObjectStore('elements', { keyPath: ['job', 'id'] });
+      db.createObjectStore('changes', { keyPath: ['job', 'order', 'change'] });
+      db.createObjectStore('files', { keyPath: 'hash' });
+      db.createObjectStore('answers');
+    };
+    asked.onsuccess = () => done(asked.result);
+  });
+  const tx = earlier.transaction(['jobs', 'elements', 'changes'], 'readwrite');
+  tx.objectStore('jobs').put({ id: 'yard', seq: 4, unsent: false });
+  tx.objectStore('elements').put({ job: 'yard', id: 'a', ...versioned('a', 2, 0) });
+  tx.objectStore('changes').put({ ...pending(1, 'a'), job: 'yard' });
+  await new Promise((done) => (tx.oncomplete = done));
+  let isOpen = false;
+  const later = open().then((store) => {
+    isOpen = true;
+    return store;
+  });
+  await new Promise((wait) => setTimeout(wait, 20));
+  expect(isOpen).toBe(false);
+  earlier.close();
+  const stored = (await (await later).load('yard'))!;
+  expect(stored).toMatchObject({ seq: 4, waiting: [{ change: 'c1' }], steps: [] });
+  expect(stored.elements).toEqual([versioned('a', 2, 0)]);
+});

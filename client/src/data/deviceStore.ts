@@ -11,6 +11,9 @@ import { byPlace } from './places';
 import type { DeviceStore, Step, StoredJob, Versioned, Waiting } from './stored';
 import { timed } from './timed';
 
+/** Told on the window when a page of an earlier version keeps this one from its database. */
+export const HELD_BY_EARLIER = 'katabasis.heldByEarlier';
+
 const NAME = 'katabasis';
 const VERSION = 2;
 
@@ -114,6 +117,13 @@ export async function openDatabase(): Promise<Db> {
         db.createObjectStore('answers');
       }
       if (from < 2) db.createObjectStore('steps', { keyPath: ['job', 'id'] });
+    },
+    // A page of an earlier version holds the database as it was; whoever looks is told, and this goes on once that page is closed.
+    blocked: () => globalThis.dispatchEvent?.(new Event(HELD_BY_EARLIER)),
+    // And this page holds up no later one: what it was doing is committed, and the next thing opens the database anew.
+    blocking: (_now, _later, event) => {
+      (event.target as IDBDatabase).close();
+      opening = null;
     },
   });
   await carryOver(db, localStorage);

@@ -11,7 +11,8 @@ export type Keeping =
   /** `why`: what the server said; null when nobody answered. */
   | { state: 'waiting'; count: number; stored: boolean; why: string | null }
   | { state: 'conflict'; label: string; conflicts: Conflict[] }
-  | { state: 'refused'; label: string; sentence: string };
+  /** `gone`: the job itself was taken out. */
+  | { state: 'refused'; label: string; sentence: string; gone: boolean };
 
 /** A step that cannot be taken back without taking back what somebody else has done since. */
 export interface Asking {

@@ -24,6 +24,7 @@ function setUp() {
   const server = { down: false, refuse: null as Refused | null };
   const api: Api = {
     create: async () => reply(),
+    restore: async () => undefined,
     change: async (_, body) => {
       if (server.down) throw new Unreachable('down');
       if (server.refuse) throw server.refuse;

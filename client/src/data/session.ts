@@ -203,6 +203,18 @@ export class Session {
     void this.flush();
   }
 
+  /** Brings a job back that somebody took out meanwhile, and sends what waits in it. Gives a sentence when it is kept no longer. */
+  async bringBack(): Promise<string | null> {
+    try {
+      await this.needs.api.restore(this.id);
+    } catch (error) {
+      return (error as Error).message;
+    }
+    this.stopped = null;
+    await this.flush();
+    return null;
+  }
+
   /** Gives up the change that the server refused. */
   dropRefused(): void {
     if (this.stopped?.state !== 'refused') return;
@@ -391,7 +403,7 @@ export class Session {
     this.stopped =
       problem.status === 409 && problem.conflicts
         ? { state: 'conflict', label, conflicts: problem.conflicts }
-        : { state: 'refused', label, sentence: message };
+        : { state: 'refused', label, sentence: message, gone: problem.status === 404 };
   }
 
   private later(error: unknown): void {

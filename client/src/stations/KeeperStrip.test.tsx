@@ -14,6 +14,7 @@ function serverOf(
   const server = {
     asked: 0,
     create: () => new Promise<never>(() => undefined),
+    restore: jest.fn(async () => undefined),
     change: () => answers[Math.min(server.asked++, answers.length - 1)]!(),
   };
   return server;
@@ -92,4 +93,33 @@ it('says in words what the server will not take, and gives it up only when told 
   expect(open.job().elements.get('basin')).toMatchObject({ name: 'My basin' });
   await settle(() => screen.getByRole('button', { name: 'Give that change up' }).click());
   expect(open.job().elements.get('basin')).toMatchObject({ name: 'Lawn basin' });
+});
+
+it('brings a job back that another device took out, and sends what waited', async () => {
+  const gone = (): Promise<never> =>
+    Promise.reject(new Refused({ type: 'about:blank', title: 'There is no such job here.', status: 404 }));
+  const server = serverOf(gone, taken);
+  const open = await after(server);
+  expect(screen.getByRole('alert')).toHaveTextContent('Another device took this job out. “Name the basin”');
+  await settle(() => screen.getByRole('button', { name: 'Bring the job back' }).click());
+  expect(server.restore).toHaveBeenCalledWith('test');
+  expect([seen(), open.session.view.keeping.state]).toEqual(['', 'kept']);
+});
+
+it('asks before an undo takes back what another device did since', async () => {
+  const open = await after(serverOf(taken));
+  const all = open.job().elements.all;
+  const reply = all.map((element) => ({
+    version: element.id === 'basin' ? 12 : 1,
+    element: element.id === 'basin' ? named('Their basin') : element,
+  }));
+  await settle(() => open.session.take({ id: 'test', seq: 12, elements: reply }));
+  await settle(() => open.session.undo());
+  expect(screen.getByRole('alert')).toHaveTextContent(
+    'Since “Name the basin”, another device changed the name of Their basin.',
+  );
+  await settle(() => screen.getByRole('button', { name: 'Undo mine all the same' }).click());
+  expect(open.job().elements.get('basin')).toMatchObject({
+    name: (sampleWith().elements.get('basin') as { name: string }).name,
+  });
 });

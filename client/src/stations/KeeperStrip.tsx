@@ -1,6 +1,7 @@
 /** What is kept where, said only when there is something to say. */
 import { nameOf, type Job } from '@katabasis/core';
 import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
 import { View } from 'react-native';
 import type { Asking } from '../data/keeping';
 import type { Session } from '../data/session';
@@ -67,6 +68,7 @@ export function KeeperStrip() {
       session.dropRefused();
       void client.refetchQueries({ queryKey: jobKey(session.id) });
     };
+    if (keeping.gone) return <TakenOut label={keeping.label} session={session} onGiveUp={drop} />;
     return (
       <View style={styles.strip} role="alert">
         <Text kind="strong">
@@ -79,6 +81,24 @@ export function KeeperStrip() {
     );
   }
   return null;
+}
+
+/** The job was taken out while this was typed: it comes back whole, with what waits here. */
+function TakenOut({ label, session, onGiveUp }: { label: string; session: Session; onGiveUp: () => void }) {
+  const styles = useStyles(make);
+  const [wrong, setWrong] = useState<string | null>(null);
+  return (
+    <View style={styles.strip} role="alert">
+      <Text kind="strong">
+        Another device took this job out. “{label}” and what was done after it are kept on this device.
+      </Text>
+      {wrong !== null && <Text>{wrong}</Text>}
+      <View style={styles.row}>
+        <Button label="Bring the job back" onPress={() => void session.bringBack().then(setWrong)} />
+        <Button label="Give that change up" onPress={onGiveUp} />
+      </View>
+    </View>
+  );
 }
 
 /** A step that somebody else's work lies over: taken back all the same, or left. */

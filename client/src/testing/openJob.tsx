@@ -14,7 +14,8 @@ import { ThemeProvider } from '../theme/theme';
 /** What is worked out while a screen stands is waited for as long as a slow machine may take. */
 configure({ asyncUtilTimeout: 30_000 });
 
-const silent: Api = { create: () => new Promise(() => undefined), change: () => new Promise(() => undefined) };
+const never = (): Promise<never> => new Promise(() => undefined);
+const silent: Api = { create: never, change: never, restore: never };
 
 export interface Opened {
   session: Session;
