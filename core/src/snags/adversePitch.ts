@@ -1,3 +1,4 @@
+import { valuesOf } from './valuesOf';
 import { ofKind } from '../job/job';
 import { LEVEL_TOLERANCE, type Rule, type Snag } from './snag';
 
@@ -7,7 +8,7 @@ export const adversePitch: Rule = {
   short: 'uphill',
   find: (job, { runs }) => {
     const next = new Map(ofKind(job, 'run').map((run) => [run.from, run.id]));
-    return Object.values(runs).flatMap((run): Snag[] => {
+    return valuesOf(runs).flatMap((run): Snag[] => {
       if (run.pitch <= 0)
         return [
           {

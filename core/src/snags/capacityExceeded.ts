@@ -1,3 +1,4 @@
+import { valuesOf } from './valuesOf';
 import type { Rule } from './snag';
 
 /** More water than the pipe carries full. */
@@ -5,7 +6,7 @@ export const capacityExceeded: Rule = {
   code: 'capacityExceeded',
   short: 'too small',
   find: (_, { runs }) =>
-    Object.values(runs)
+    valuesOf(runs)
       .filter((run) => run.pitch > 0 && run.overloaded)
       .map((run) => ({
         code: 'capacityExceeded',

@@ -1,3 +1,4 @@
+import { valuesOf } from './valuesOf';
 import { LEVEL_TOLERANCE, type Rule } from './snag';
 
 /** Less soil over the crown than the least for what passes over it. */
@@ -5,7 +6,7 @@ export const coverShort: Rule = {
   code: 'coverShort',
   short: 'cover short',
   find: (_, { runs }) =>
-    Object.values(runs).flatMap((run) => {
+    valuesOf(runs).flatMap((run) => {
       const { cover } = run;
       if (cover >= run.leastCover - LEVEL_TOLERANCE) return [];
       return [

@@ -1,3 +1,4 @@
+import { valuesOf } from './valuesOf';
 import { METRES_PER_FOOT } from '../units/constants';
 import { runOf } from '../job/edits/pipes';
 import type { Rule } from './snag';
@@ -10,7 +11,7 @@ export const deepTrench: Rule = {
   code: 'deepTrench',
   short: 'deep trench',
   find: (job, { runs }) =>
-    Object.values(runs).flatMap((run) => {
+    valuesOf(runs).flatMap((run) => {
       const depth = run.trenchDepth;
       if (depth < PROTECT_FROM || runOf(job, run.id).shored) return [];
       return [

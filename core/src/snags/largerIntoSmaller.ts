@@ -1,3 +1,4 @@
+import { valuesOf } from './valuesOf';
 import { ofKind } from '../job/job';
 import type { Rule } from './snag';
 
@@ -7,7 +8,7 @@ export const largerIntoSmaller: Rule = {
   short: 'narrows',
   find: (job, { runs }) => {
     const next = new Map(ofKind(job, 'run').map((run) => [run.from, run.id]));
-    return Object.values(runs).flatMap((run) => {
+    return valuesOf(runs).flatMap((run) => {
       const below = runs[next.get(run.to) ?? ''];
       if (!below || below.nominal >= run.nominal - 1e-9) return [];
       return [

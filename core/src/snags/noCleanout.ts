@@ -1,3 +1,4 @@
+import { valuesOf } from './valuesOf';
 import { JUNCTION_FACTS } from '../catalogue/fittings';
 import type { Landing } from '../job/kinds';
 import type { Job } from '../job/job';
@@ -22,7 +23,7 @@ export function accessReaches(job: Job, { runs }: Solution): Reach[] {
   const from = new Map<string, number>();
   const startOf = (id: string): number =>
     isAccess(job.elements.get(id) as Landing | undefined) ? 0 : (from.get(id) ?? 0);
-  return Object.values(runs).map((run) => {
+  return valuesOf(runs).map((run) => {
     const start = startOf(run.from);
     const end = start + run.length;
     from.set(run.to, Math.min(from.get(run.to) ?? Number.POSITIVE_INFINITY, end));

@@ -1,3 +1,4 @@
+import { valuesOf } from './valuesOf';
 import type { Rule } from './snag';
 
 /** Water that comes to a landing from which no pipe reaches a discharge. */
@@ -5,10 +6,10 @@ export const noDischarge: Rule = {
   code: 'noDischarge',
   short: 'no way out',
   find: (_, { landings, runs }) => {
-    const left = new Set(Object.values(runs).map((run) => run.from));
-    const reached = new Set(Object.values(runs).map((run) => run.to));
+    const left = new Set(valuesOf(runs).map((run) => run.from));
+    const reached = new Set(valuesOf(runs).map((run) => run.to));
     return (
-      Object.values(landings)
+      valuesOf(landings)
         // Said once, where the pipe ends, and not again at every landing above it.
         .filter((landing) => landing.outlet === null && !left.has(landing.id))
         .filter((landing) => landing.passing > 0 || reached.has(landing.id))

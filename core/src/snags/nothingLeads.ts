@@ -1,3 +1,4 @@
+import { valuesOf } from './valuesOf';
 import type { Landing } from '../job/kinds';
 import { runsInto } from './runsInto';
 import type { Rule } from './snag';
@@ -13,7 +14,7 @@ export const nothingLeads: Rule = {
   code: 'nothingLeads',
   find: (job, { landings, runs }) => {
     const into = runsInto(runs);
-    return Object.values(landings)
+    return valuesOf(landings)
       .filter(({ id, enteringArea, entering }) => enteringArea <= 0 && entering <= 0 && !into.has(id))
       .filter(({ id }) => wantsWater(job.elements.get(id) as Landing))
       .map(({ id }) => ({

@@ -1,3 +1,4 @@
+import { valuesOf } from './valuesOf';
 import { JUNCTION_FACTS } from '../catalogue/fittings';
 import type { Landing } from '../job/kinds';
 import type { Rule } from './snag';
@@ -17,8 +18,8 @@ export const sedimentTrapMissing: Rule = {
   code: 'sedimentTrapMissing',
   short: 'no grit trap',
   find: (job, { runs }) => {
-    const leaving = new Map(Object.values(runs).map((run) => [run.from, run]));
-    return Object.values(runs).flatMap((above) => {
+    const leaving = new Map(valuesOf(runs).map((run) => [run.from, run]));
+    return valuesOf(runs).flatMap((above) => {
       const below = leaving.get(above.to);
       if (!below || below.line !== above.line || above.flow <= 0 || below.pitch <= 0) return [];
       if (above.pitch < STEEP || above.pitch < TIMES_FLATTER * below.pitch) return [];

@@ -1,3 +1,4 @@
+import { valuesOf } from './valuesOf';
 import type { Rule } from './snag';
 
 /** Falls, but less than the least pitch of its size. */
@@ -5,7 +6,7 @@ export const underLeastPitch: Rule = {
   code: 'underLeastPitch',
   short: 'too flat',
   find: (_, { runs }) =>
-    Object.values(runs)
+    valuesOf(runs)
       .filter((run) => run.pitch > 0 && run.pitch < run.leastPitch - 1e-6)
       .map((run) => ({
         code: 'underLeastPitch',

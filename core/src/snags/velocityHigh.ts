@@ -1,3 +1,4 @@
+import { valuesOf } from './valuesOf';
 import type { Rule, Snag } from './snag';
 
 /** Fast enough to wear pipe and joints, and to scour where it comes out. */
@@ -5,7 +6,7 @@ export const velocityHigh: Rule = {
   code: 'velocityHigh',
   short: 'too fast',
   find: (_, { runs, settings }) =>
-    Object.values(runs).flatMap(({ id, topVelocity }): Snag[] => {
+    valuesOf(runs).flatMap(({ id, topVelocity }): Snag[] => {
       const stops = topVelocity > settings.stopVelocity;
       const limit = stops ? settings.stopVelocity : settings.highVelocity;
       if (topVelocity <= limit) return [];

@@ -1,3 +1,4 @@
+import { valuesOf } from './valuesOf';
 import { JUNCTION_FACTS } from '../catalogue/fittings';
 import { elementOf } from '../job/job';
 import type { Landing } from '../job/kinds';
@@ -13,7 +14,7 @@ export const waterOverGrate: Rule = {
   code: 'waterOverGrate',
   short: 'floods an inlet',
   find: (job, { landings, settings }) =>
-    Object.values(landings).flatMap((landing): Snag[] => {
+    valuesOf(landings).flatMap((landing): Snag[] => {
       const element = job.elements.get(landing.id) as Landing;
       if (landing.waterLevel === null || !opens(element)) return [];
       const outlet = elementOf(job, 'discharge', landing.outlet ?? '');

@@ -1,3 +1,4 @@
+import { valuesOf } from './valuesOf';
 import type { Rule } from './snag';
 
 /** An ordinary rain leaves the grit where it lies. */
@@ -5,7 +6,7 @@ export const willSilt: Rule = {
   code: 'willSilt',
   short: 'holds grit',
   find: (_, { runs, settings }) =>
-    Object.values(runs)
+    valuesOf(runs)
       .filter((run) => run.pitch > 0 && !run.overloaded && !run.cleans)
       .map((run) =>
         run.ordinaryShear < run.criticalShear
