@@ -15,7 +15,7 @@ async function backup([file]: string[]): Promise<void> {
   const jobs = db.prepare<[], { count: number }>('select count(*) as count from jobs').get()!.count;
   const files = await writeEverything(db, paths.files, target);
   db.close();
-  console.log(`${jobs} jobs and ${files} files are in ${target}`);
+  console.log(`In ${target}: jobs ${jobs}, files ${files}.`);
 }
 
 backup(process.argv.slice(2)).catch((error: unknown) => {
