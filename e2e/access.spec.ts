@@ -36,6 +36,11 @@ const SCREENS = [
   '/job/quillfeather/walk?at=new',
   '/job/quillfeather/walk?at=swale',
   '/job/quillfeather/plan?at=job',
+  '/history/quillfeather',
+  '/bin',
+  '/devices',
+  '/pair',
+  '/nowhere',
 ];
 
 for (const theme of ['daylight', 'glare', 'dusk'] as const) {

@@ -5,7 +5,6 @@
  */
 import {
   changed,
-  changeFaults,
   changeSchema,
   issueSentence,
   jobFrom,
@@ -15,7 +14,9 @@ import {
   type Stands,
 } from '@katabasis/core';
 import { Refused, Unreachable } from './api';
+import { faultOf } from './faultOf';
 import type { Asking, Keeping, PageNews, SessionNeeds, SessionView } from './keeping';
+import { Retry } from './retry';
 import { sameElements } from './sameElements';
 import { Stacks } from './stacks';
 import { stepOf, takenBack } from './steps';
@@ -24,8 +25,6 @@ import { own } from './own';
 import { byPlace, withPlaces } from './places';
 import { acknowledge, pendingOf, rebased, withoutChange, withoutElements, type Rest } from './waiting';
 import { timed } from './timed';
-
-const RETRY_MS = [2_000, 5_000, 15_000, 30_000];
 
 export class Session {
   readonly id: string;
@@ -49,8 +48,7 @@ export class Session {
   /** Whether the last try came to nothing, and what was said then. */
   private unreached: { why: string | null } | null = null;
   private sending: Promise<void> | null = null;
-  private failures = 0;
-  private timer: ReturnType<typeof setTimeout> | null = null;
+  private readonly retry = new Retry();
   private readonly listeners = new Set<() => void>();
   /** Replaced, never altered; the same object for as long as nothing in it changes. */
   view: SessionView;
@@ -241,7 +239,7 @@ export class Session {
       return this.refresh();
     }
     const label = `${word}: ${step.label}`.slice(0, 200);
-    const wrong = this.faultOf({ ...change, label });
+    const wrong = faultOf(this.job, { ...change, label });
     if (wrong !== null) {
       // Something came to lead there since: it cannot go before that does.
       this.asking = { word, label: step.label, differing: step.parts.map(({ id }) => ({ id, field: null })) };
@@ -259,15 +257,9 @@ export class Session {
       const issue = parsed.error.issues[0]!;
       return `${String(issue.path.at(-1) ?? 'It')} ${issueSentence(issue)}.`;
     }
-    const wrong = this.faultOf(change);
+    const wrong = faultOf(this.job, change);
     if (wrong === null) this.enqueue(change, 'past', change.label);
     return wrong;
-  }
-
-  /** What would be wrong with the job after a change, as a sentence; null when nothing. */
-  private faultOf(change: Change): string | null {
-    const [fault] = changeFaults(this.job!, changed(this.job!, change), change);
-    return fault ? `${fault.path} ${fault.sentence}.` : null;
   }
 
   /** Keeps a change with the step that takes it back, shows it and sends it. One that changes nothing is none. */
@@ -334,15 +326,14 @@ export class Session {
 
   private async send(): Promise<void> {
     await this.ready;
-    if (this.timer) clearTimeout(this.timer);
-    this.timer = null;
+    this.retry.callOff();
     while (this.stopped === null && this.count() > 0) {
       const [head] = this.waiting;
       try {
         if (this.unsent) await this.sendJob();
         else await this.sendChange(head!);
         this.unreached = null;
-        this.failures = 0;
+        this.retry.succeeded();
       } catch (error) {
         if (!(error instanceof Refused)) return this.later(error);
         this.unreached = null;
@@ -408,10 +399,7 @@ export class Session {
 
   private later(error: unknown): void {
     this.unreached = { why: error instanceof Unreachable ? error.said : null };
-    const wait = RETRY_MS[Math.min(this.failures++, RETRY_MS.length - 1)]!;
-    this.timer = setTimeout(() => void this.flush(), wait);
-    // A timer of an unsent change must not hold a test's process open; a browser's timers are plain numbers.
-    (this.timer as { unref?: () => void }).unref?.();
+    this.retry.later(() => void this.flush());
   }
 
   private keeping(): Keeping {
