@@ -1,8 +1,13 @@
-// Tries the server: killed at random moments, sent what no honest client sends, changed by many at once. A number after -- is how many kills.
-import { become } from './lib/run.mjs';
+// Tries what keeps the data: the server killed at random moments, sent what no honest client sends, changed by many at once, its disk full;
+// then two devices offline for a day. A number after -- is how many kills.
+import { join } from 'node:path';
+import { ROOT, run, runBin } from './lib/run.mjs';
 import { attempt, ensureInstalled } from './lib/setup.mjs';
 
 attempt(() => {
   ensureInstalled();
-  become('server/src/commands/trialServer.ts', process.argv.slice(2));
+  const server = join(ROOT, 'server/src/commands/trialServer.ts');
+  const code = run(process.execPath, ['--import', 'tsx', server, ...process.argv.slice(2)]);
+  const day = ['--selectProjects', 'client', '--testPathPattern', 'data/day', '--verbose'];
+  process.exit(code || runBin('jest', day));
 });

@@ -3,6 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { clientTrial } from '../trial/clients';
+import { fullDiskTrial } from '../trial/fullDisk';
 import { hostileTrial } from '../trial/hostile';
 import { killTrial } from '../trial/kills';
 import { startServer } from '../trial/started';
@@ -25,7 +26,11 @@ async function trial([kills = '300']: string[]): Promise<boolean> {
       `${clients.clients} clients, ${clients.edits} edits of the same twelve things: ${clients.conflicts} conflicts told, ${clients.wrong} lost or doubled; a change ${clients.median.toFixed(0)} ms in the middle, p99 ${clients.p99.toFixed(0)} ms`,
     );
     await server.kill();
-    return killed.lost === 0 && answers['5'] === undefined && clients.wrong === 0;
+    const full = fullDiskTrial(join(data, 'full.sqlite'));
+    console.log(
+      `a disk that is full, and has room again: ${full.acknowledged} changes acknowledged, ${full.refused} refused as that, ${full.wrong} lost or saved by halves`,
+    );
+    return killed.lost === 0 && answers['5'] === undefined && clients.wrong === 0 && full.wrong === 0;
   } finally {
     rmSync(data, { recursive: true, force: true });
   }

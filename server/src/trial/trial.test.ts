@@ -1,5 +1,7 @@
+import { join } from 'node:path';
 import { folder } from '../testing/serve';
 import { clientTrial } from './clients';
+import { fullDiskTrial } from './fullDisk';
 import { hostileTrial } from './hostile';
 import { killTrial } from './kills';
 import { startServer } from './started';
@@ -28,4 +30,10 @@ it('takes hostile requests and many clients at once, and stays up', async () => 
   expect(figures).toMatchObject({ edits: 200, wrong: 0 });
   expect(figures.conflicts).toBeGreaterThan(0);
   await server.kill();
+});
+
+it('has what it acknowledged and nothing else when the disk fills, again and again', () => {
+  const figures = fullDiskTrial(join(folder(), 'full.sqlite'));
+  expect(figures).toMatchObject({ refused: 20, wrong: 0 });
+  expect(figures.acknowledged).toBeGreaterThan(20);
 });
