@@ -147,6 +147,15 @@ describe('what a client sends wrong is never told as the server’s fault', () =
 });
 
 describe('a disk that will not take it', () => {
+  const withClinic = async () => {
+    const db = openDatabase(':memory:');
+    const { server } = serve({ db });
+    await server
+      .post('/api/jobs')
+      .send({ id: 'clinic', elements: [...quillfeather().elements] })
+      .expect(201);
+    return { db, server };
+  };
   const change = (base: number, name: string) => ({
     change: `change-${name.slice(0, 8)}`,
     label: 'x',
@@ -155,12 +164,7 @@ describe('a disk that will not take it', () => {
   });
 
   it('full: says that what was typed is kept, saves nothing by halves, and goes on when there is room', async () => {
-    const db = openDatabase(':memory:');
-    const { server } = serve({ db });
-    await server
-      .post('/api/jobs')
-      .send({ id: 'clinic', elements: [...quillfeather().elements] })
-      .expect(201);
+    const { db, server } = await withClinic();
     const told = jest.spyOn(console, 'error').mockImplementation(() => undefined);
     const pages = db.pragma('page_count', { simple: true }) as number;
     db.pragma(`max_page_count = ${pages}`);
@@ -191,12 +195,7 @@ describe('a disk that will not take it', () => {
   });
 
   it('read-only', async () => {
-    const db = openDatabase(':memory:');
-    const { server } = serve({ db });
-    await server
-      .post('/api/jobs')
-      .send({ id: 'clinic', elements: [...quillfeather().elements] })
-      .expect(201);
+    const { db, server } = await withClinic();
     const told = jest.spyOn(console, 'error').mockImplementation(() => undefined);
     db.pragma('query_only = ON');
     const { body } = await server.post('/api/jobs/clinic/changes').send(change(1, 'x')).expect(503);

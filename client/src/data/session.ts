@@ -141,7 +141,6 @@ export class Session {
     const start = performance.now();
     const wrong = this.make(change);
     timed('katabasis.made', start);
-    if (wrong === null) this.keep(this.stacks.empty('future'));
     this.refresh();
     return wrong;
   }
@@ -245,8 +244,7 @@ export class Session {
       this.asking = { word, label: step.label, differing: step.parts.map(({ id }) => ({ id, field: null })) };
       return this.refresh();
     }
-    this.keep(this.stacks.drop(from));
-    this.enqueue({ ...change, label }, onto, step.label);
+    this.enqueue({ ...change, label }, onto, step.label, this.stacks.drop(from));
     this.refresh();
   }
 
@@ -258,16 +256,19 @@ export class Session {
       return `${String(issue.path.at(-1) ?? 'It')} ${issueSentence(issue)}.`;
     }
     const wrong = faultOf(this.job, change);
-    if (wrong === null) this.enqueue(change, 'past', change.label);
+    if (wrong === null) this.enqueue(change, 'past', change.label, this.stacks.empty('future'));
     return wrong;
   }
 
-  /** Keeps a change with the step that takes it back, shows it and sends it. One that changes nothing is none. */
-  private enqueue(change: Change, onto: Stack, label: string): void {
+  /**
+   * Keeps a change with the step that takes it back, shows it and sends it; `forgotten` are steps that go with that. One that changes
+   * nothing is none.
+   */
+  private enqueue(change: Change, onto: Stack, label: string, { forgotten = [] }: Pick<Step, 'forgotten'>): void {
     const { elements } = this.job!;
     const puts = change.puts.filter((put) => JSON.stringify(elements.get(put.id)) !== JSON.stringify(put));
     const removes = change.removes.filter((id) => elements.has(id) && !puts.some((put) => put.id === id));
-    if (puts.length + removes.length === 0) return;
+    if (puts.length + removes.length === 0) return forgotten.length > 0 ? this.keep({ forgotten }) : undefined;
     const stands = change.stands ? { stands: change.stands } : {};
     const bare = { label: change.label, puts, removes, ...stands };
     const pending = pendingOf(this.waiting, bare, this.needs.newId('change'), (id) => this.base.get(id)?.version ?? 0);
@@ -277,7 +278,7 @@ export class Session {
     this.waiting.push(pending);
     this.job = changed(this.job!, bare);
     const again = this.waiting.filter((each) => this.unstored.has(each.change));
-    this.keep({ ...step, waiting: [...again, pending] });
+    this.keep({ ...step, forgotten: [...forgotten, ...(step.forgotten ?? [])], waiting: [...again, pending] });
     this.needs.tellPages({ news: 'made', pending });
     void this.flush();
   }

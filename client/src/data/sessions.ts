@@ -52,8 +52,10 @@ export function startJob(id: string, elements: readonly Element[], client: Query
 
 /** Sends what waits on this device, of every job, whichever page is open. */
 async function sendAll(client: QueryClient): Promise<void> {
-  const waiting = await deviceStore().waiting();
-  await Promise.all(waiting.map(({ job }) => sessionOf(job, client).flush()));
+  const stored = await deviceStore().waiting();
+  // Those open here as well: what found no room on the device is held by its page only.
+  const jobs = new Set([...stored.map(({ job }) => job), ...open.keys()]);
+  await Promise.all([...jobs].map((job) => sessionOf(job, client).flush()));
   await sendFiles().catch(() => undefined);
   await client.invalidateQueries({ queryKey: WAITING_KEY });
 }

@@ -4,4 +4,5 @@ import { quillfeather } from './quillfeather';
 
 export const samples = (): Job[] => [quillfeather()];
 export { quillfeather };
+export { dice } from './dice';
 export { largeYard, seededJob } from './seeded';

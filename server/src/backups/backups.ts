@@ -16,6 +16,11 @@ const nameAt = (at: Date): string => `${at.toISOString().replaceAll(':', '-')}.s
 const timeOf = (name: string): number =>
   Date.parse(name.replace('.sqlite', '').replace(/T(\d\d)-(\d\d)-(\d\d)/, 'T$1:$2:$3'));
 
+/** Removes a database file with what SQLite keeps beside it. */
+export function dropDatabase(file: string): void {
+  for (const tail of ['', '-wal', '-shm']) rmSync(file + tail, { force: true });
+}
+
 /** Whether a file is a sound database. */
 export function isSound(file: string): boolean {
   try {
@@ -63,7 +68,7 @@ export class Backups {
       if (!isSound(draft)) throw new Error('The copy was not written whole.');
       renameSync(draft, path);
     } finally {
-      for (const tail of ['', '-wal', '-shm']) rmSync(draft + tail, { force: true });
+      dropDatabase(draft);
     }
   }
 

@@ -3,21 +3,17 @@
  * that any program that reads those reads it.
  */
 import { createHash } from 'node:crypto';
-import { copyFileSync, existsSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import { copyFileSync, existsSync, mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import Database from 'better-sqlite3';
 import { migrationFiles, openDatabase, type Db } from '../database';
-import { isSound } from './backups';
-
-const drop = (file: string): void => {
-  for (const tail of ['', '-wal', '-shm']) rmSync(file + tail, { force: true });
-};
+import { dropDatabase, isSound } from './backups';
 
 /** Writes everything of a database and its folder of files into one new file. Gives how many files are in it. */
 export async function writeEverything(db: Db, files: string, target: string): Promise<number> {
   mkdirSync(dirname(target), { recursive: true });
   const draft = `${target}.draft`;
-  drop(draft);
+  dropDatabase(draft);
   try {
     await db.backup(draft);
     const copy = new Database(draft);
@@ -36,7 +32,7 @@ export async function writeEverything(db: Db, files: string, target: string): Pr
     renameSync(draft, target);
     return count;
   } finally {
-    drop(draft);
+    dropDatabase(draft);
   }
 }
 
@@ -52,7 +48,7 @@ export function readEverything(source: string, target: string, files: string): {
   refuseForeign(source);
   mkdirSync(dirname(target), { recursive: true });
   const draft = `${target}.draft`;
-  drop(draft);
+  dropDatabase(draft);
   copyFileSync(source, draft);
   const count = unpack(draft, files);
   // Brought to this version while it is still a draft: a file that cannot be used replaces nothing.
@@ -61,7 +57,7 @@ export function readEverything(source: string, target: string, files: string): {
   if (aside)
     for (const tail of ['-wal', '-shm', '']) if (existsSync(target + tail)) renameSync(target + tail, aside + tail);
   renameSync(draft, target);
-  drop(draft);
+  dropDatabase(draft);
   return { aside, count };
 }
 

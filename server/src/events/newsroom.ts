@@ -1,6 +1,6 @@
 /** News to every page that listens, as server-sent events: which job was changed, and that the list was. */
 import type { IncomingMessage, ServerResponse } from 'node:http';
-import { createChannel, createSession, type Session } from 'better-sse';
+import { createChannel, createSession } from 'better-sse';
 import type { News } from '@katabasis/core';
 import { after } from '../timers';
 
@@ -9,13 +9,10 @@ const LIST_EVERY_MS = 300;
 
 export class Newsroom {
   private readonly channel = createChannel();
-  private readonly sessions = new Set<Session>();
   private listed: (() => void) | null = null;
 
   async listen(request: IncomingMessage, response: ServerResponse): Promise<void> {
     const session = await createSession(request, response, { keepAlive: 20_000, retry: 2_000 });
-    this.sessions.add(session);
-    session.once('disconnected', () => this.sessions.delete(session));
     this.channel.register(session);
   }
 

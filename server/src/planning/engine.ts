@@ -6,8 +6,12 @@ import { fileURLToPath } from 'node:url';
 
 const CORE = join(dirname(fileURLToPath(import.meta.url)), '..', '..', '..', 'core', 'src');
 
-/** Hash of the core's sources. */
-export function engineName(): string {
+let known: string | null = null;
+
+/** Hash of the core's sources; read once a process. */
+export const engineName = (): string => (known ??= hashOfCore());
+
+function hashOfCore(): string {
   const hash = createHash('sha256');
   const files = readdirSync(CORE, { recursive: true, encoding: 'utf8' })
     .filter((name) => name.endsWith('.ts') && !name.endsWith('.test.ts'))

@@ -1,19 +1,11 @@
 import { join } from 'node:path';
+import { dice } from '@katabasis/core/samples';
 import { folder } from '../testing/serve';
 import { clientTrial } from './clients';
 import { fullDiskTrial } from './fullDisk';
 import { hostileTrial } from './hostile';
 import { killTrial } from './kills';
 import { startServer } from './started';
-
-/** The same moments in every run. */
-function dice(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
-    return state / 2 ** 32;
-  };
-}
 
 it('has every acknowledged change after a kill at any moment', async () => {
   const figures = await killTrial(folder(), 6, dice(7));
