@@ -196,8 +196,9 @@ function Control({ level, frame, section }: { level: number; frame: Frame; secti
     <>
       <Line x1={x - 60} x2={x + 10} y1={frame.y(level)} y2={frame.y(level)} stroke={stop} strokeWidth={2.5} />
       <SvgText
-        x={x + 10}
-        y={frame.y(level) + 16}
+        x={x}
+        // Clear of a pipe that ends a little under it.
+        y={frame.y(level) + 21}
         textAnchor="end"
         fontFamily={FONTS.bold}
         fontSize={12}
