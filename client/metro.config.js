@@ -1,20 +1,43 @@
 const http = require('node:http');
+const path = require('node:path');
 const { getDefaultConfig } = require('expo/metro-config');
 
 const config = getDefaultConfig(__dirname);
 config.resolver.assetExts.push('woff2');
 
-// Modules that packages ask for and this application never runs: animation worklets (motion here is CSS and SVG only), and zod's
-// table of foreign-language messages (our sentences are our own) and its reader of other schemas. Left in, they are a third of the load.
-const EMPTY = { type: 'empty' };
-const unused = (name) =>
-  name === 'react-native-reanimated' || name === 'react-native-worklets' || name.startsWith('react-native-worklets/');
+// Modules that packages ask for and this application never runs. Left in, they are half of the load.
+const UNUSED = [
+  // Animation worklets: motion here is CSS and SVG only.
+  /^react-native-(reanimated|worklets)(\/|$)/,
+  // Native tabs, stacks and their headers: every route here is a plain slot.
+  /\/react-navigation\/bottom-tabs(\/index)?$/,
+  /\/native-tabs(\/index)?$/,
+  /\/(stack-utils|experimental-stack)(\/index)?$/,
+  /\/(TabsClient|Tabs)$/,
+  /\/react-navigation\/(native-stack|elements)(\/index)?$/,
+  /\/views\/Sitemap$|^\.\/Sitemap$/,
+  /\/link\/preview\/HrefPreview$|^\.\/HrefPreview$|^\.\/preview\/HrefPreview$/,
+  /^color$/,
+];
+/** Of react-native-web: lists and animations that no screen here shows. */
+const UNUSED_EXPORTS =
+  /^\.\/exports\/(Animated|FlatList|SectionList|VirtualizedList|Modal|Picker|ProgressBar|RefreshControl|Switch|CheckBox|DrawerLayoutAndroid|ImageBackground|LogBox|YellowBox|StatusBar|TouchableNativeFeedback|Button|Alert|Share|Vibration|Clipboard|PanResponder)$/;
+/** Of zod: its table of foreign-language messages (our sentences are our own), and its readers and writers of other schemas. */
+const UNUSED_OF_ZOD = /(locales\/index|from-json-schema|json-schema-processors)(\.js)?$/;
+
+const isUnused = (name, from) =>
+  UNUSED.some((pattern) => pattern.test(name)) ||
+  (UNUSED_EXPORTS.test(name) && /react-native-web[\\/]dist[\\/](cjs[\\/])?index\.js$/.test(from)) ||
+  (UNUSED_OF_ZOD.test(name) && from.includes('/zod/'));
+
+const SCREENS = path.join(__dirname, 'unused', 'screens.js');
+
 const { resolveRequest } = config.resolver;
 config.resolver.resolveRequest = (context, name, platform) => {
-  if (unused(name)) return EMPTY;
-  if (/(locales\/index|from-json-schema)(\.js)?$/.test(name) && context.originModulePath.includes('/zod/'))
-    return EMPTY;
-  return (resolveRequest ?? context.resolveRequest)(context, name, platform);
+  if (name === 'react-native-screens') return { type: 'sourceFile', filePath: SCREENS };
+  return isUnused(name, context.originModulePath)
+    ? { type: 'empty' }
+    : (resolveRequest ?? context.resolveRequest)(context, name, platform);
 };
 
 // In development the pages come from here and the data from the server beside it.

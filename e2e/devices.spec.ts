@@ -46,7 +46,7 @@ test('undo goes on after a reload, in order', async ({ page, request }) => {
   await page.reload();
   await page.getByTestId('undo').click();
   await page.getByTestId('undo').click();
-  await expect(page.getByTestId('verdict')).toContainText('runs out of fall');
+  await expect(page.getByTestId('verdict')).toContainText('of fall: it runs out');
   await expect(page.getByTestId('undo')).toBeDisabled();
   await page.reload();
   await page.getByTestId('redo').click();
@@ -79,7 +79,7 @@ test('what was taken out waits to be brought back, also the second and after a r
   await page.getByRole('button', { name: 'What was done' }).click();
   await expect(page.getByRole('listitem')).toHaveCount(2);
   await page.getByRole('button', { name: 'Copy as it began' }).click();
-  await expect(page.getByTestId('verdict')).toContainText('runs out of fall');
+  await expect(page.getByTestId('verdict')).toContainText('of fall: it runs out');
   await expect(page.getByRole('button', { name: new RegExp(`^First to go, ${on}, as it began`) })).toBeVisible();
 });
 

@@ -28,7 +28,7 @@ test('refuses a bad file with every fault named, and takes a good one', async ({
   await openFile(page, 'noise.json', 'not a file');
   await expect(page.getByText(/noise.json was not taken in/)).toBeVisible();
   await openFile(page, 'good.katabasis.json', JSON.stringify(file));
-  await expect(page.getByTestId('verdict')).toContainText('Line A runs out of fall');
+  await expect(page.getByTestId('verdict')).toContainText('Line A lacks');
 });
 
 test('saves a job file that reads back to the same job', async ({ page, request }) => {

@@ -6,15 +6,20 @@ import type { Element } from '../core/src';
 
 let count = 0;
 
-/** Puts a fresh copy of the sample on the server; gives its id. */
-export async function copyOfSample(request: APIRequestContext, name = 'Copy of the clinic'): Promise<string> {
+/** Puts a job on the server; gives its id. */
+export async function putJob(request: APIRequestContext, elements: readonly Element[]): Promise<string> {
   const id = `e2e${randomUUID().slice(0, 8)}${count++}`;
-  const elements = quillfeather().elements.all.map((element) =>
-    element.kind === 'job' ? { ...element, name } : element,
-  );
   const reply = await request.post('/api/jobs', { data: { id, elements } });
   if (!reply.ok()) throw new Error(await reply.text());
   return id;
+}
+
+/** Puts a fresh copy of the sample on the server; gives its id. */
+export async function copyOfSample(request: APIRequestContext, name = 'Copy of the clinic'): Promise<string> {
+  const elements = quillfeather().elements.all.map((element) =>
+    element.kind === 'job' ? { ...element, name } : element,
+  );
+  return putJob(request, elements);
 }
 
 /** The elements that the server keeps, by id. */

@@ -10,7 +10,7 @@ test('opens the sample from the list and says in one look whether the water gets
     .last()
     .click();
   await expect(page.getByTestId('verdict')).toContainText(
-    'Line A runs out of fall 13′\u00a011″ short of Roadside swale.',
+    'Line A lacks 7/8\u00a0in of fall: it runs out 13′\u00a011″ before Roadside swale.',
   );
   await expect(page.getByTestId('verdict')).toContainText('1 Stop · 1 Fix');
   await expect(page.getByTestId('run-trunkLower')).toContainText('225 gpm');
@@ -60,7 +60,7 @@ test('opens the working of a figure with the job’s own numbers', async ({ page
   await page.goto(`/job/${job}/plan?at=trunkLower`);
   await page.getByRole('button', { name: /^Holds full 193/ }).click();
   const working = page.getByRole('region', { name: 'Working of Full capacity' });
-  await expect(working).toContainText('D = 6 in inside = 0.1524 m');
+  await expect(working).toContainText('D = 6 in inside = 0.5000 ft');
   await expect(working).toContainText('S = 0.50%, n = 0.012');
   await expect(working).toContainText('Chow');
   await working.getByRole('button', { name: 'Back' }).click();
@@ -132,5 +132,5 @@ test('changes units for the whole job', async ({ page, request }) => {
   const job = await copyOfSample(request);
   await page.goto(`/job/${job}/plan?at=job`);
   await page.getByRole('radio', { name: 'Metric' }).click();
-  await expect(page.getByTestId('verdict')).toContainText('4.25 m short of Roadside swale');
+  await expect(page.getByTestId('verdict')).toContainText('4.25 m before Roadside swale');
 });

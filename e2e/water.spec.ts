@@ -9,7 +9,7 @@ test('a basin shows its rating with today’s point, and a smaller grate is judg
   await page.goto(`/job/${job}/walk?at=basin`);
   await expect(page.getByRole('img', { name: /^Rating curve: 20.1 gpm at 1\/2 in of water/ })).toBeVisible();
   await page.getByRole('button', { name: /^Stands over the grate/ }).click();
-  await expect(page.getByRole('region', { name: 'Working of Water over the grate' })).toContainText('1.66 P d^1.5');
+  await expect(page.getByRole('region', { name: 'Working of Water over the grate' })).toContainText('3.01 P d^1.5');
   await page.getByRole('button', { name: 'Back' }).click();
   await page.getByRole('radio', { name: /^6 in round/ }).click();
   // 3,000 ft² of paving instead of lawn: 3,000 × 0.9 × 6 in/h = 168 gpm, more than a half-clogged 6 in grate takes.
@@ -28,6 +28,7 @@ test('a channel drain is put in, fed, and its water profile shown', async ({ pag
   const job = await copyOfSample(request);
   await page.goto(`/job/${job}/walk?at=new`);
   await page.getByRole('button', { name: /^Channel drain:/ }).click();
+  await page.getByTestId('put-in').click();
   await page.getByRole('radio', { name: 'Wye 2' }).click();
   await page.goto(`/job/${job}/walk?at=lawn`);
   await page.getByRole('checkbox', { name: 'Channel drain 1' }).click();
@@ -52,7 +53,7 @@ test('takes the user’s own rain table, names what is wrong with one, and keeps
   await box.fill('years, 2, 10\n5 min, 0.40, 0.60\n10 min, 0.62, 0.95\n60 min, 1.3, 2.2');
   await expect(page.getByText('3 durations read, as depths in inches.')).toBeVisible();
   await page
-    .getByRole('radiogroup', { name: 'How often it may be more' })
+    .getByRole('radiogroup', { name: 'As heavy as comes once in' })
     .last()
     .getByRole('radio', { name: '10-year' })
     .click();

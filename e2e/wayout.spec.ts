@@ -31,7 +31,7 @@ test('a pop-up says what stays in its line, and is drained; a main is found, and
   await expect(verdict).toContainText('Nobody has said how deep Roadside swale lies.');
   await type('Invert of the main', "-4'");
   await type('Inside diameter of the main', '1/4 in');
-  await expect(page.getByRole('alert')).toContainText('At least 3/4 in');
+  await expect(page.getByRole('alert')).toContainText('A pipe is between 3/4');
   await type('Inside diameter of the main', '6 in');
   await type('Pitch of the main', '1%');
   await type('Others send down it', '100 gpm');

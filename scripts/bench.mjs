@@ -18,13 +18,14 @@ buildSync({
   outfile,
   logLevel: 'error',
 });
-// Then the server and the real interface, unless only one of the three is asked for.
-const asked = ['--core', '--server', '--page'].filter((part) => process.argv.includes(part));
+// Then the server and the real interface, unless only one of them is asked for.
+const asked = ['--core', '--server', '--page', '--first'].filter((part) => process.argv.includes(part));
 const wanted = (part) => asked.length === 0 || asked.includes(part);
 const tsx = (file) => run(process.execPath, ['--import', 'tsx', join(ROOT, file)]);
 process.exit(
   (wanted('--core') && run(process.execPath, ['--expose-gc', outfile])) ||
     (wanted('--server') && tsx('server/src/commands/benchServer.ts')) ||
     (wanted('--page') && tsx('scripts/benchPage.mjs')) ||
+    (wanted('--first') && tsx('scripts/benchFirst.mjs')) ||
     0,
 );

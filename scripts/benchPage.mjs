@@ -10,34 +10,99 @@ const at = (times, share) => times[Math.floor((times.length - 1) * share)] ?? Nu
 const told = (times) => `median ${at(times, 0.5).toFixed(1)} ms, p95 ${at(times, 0.95).toFixed(1)} ms`;
 const rising = (times) => [...times].sort((a, b) => a - b);
 
-/** Pointer to picture, ms: from the pointer's own time stamp to the end of the frame that drew what it changed. */
-const watch = (page) =>
-  page.evaluate(() => {
-    const times = [];
-    globalThis.pointerToPicture = times;
-    let since = null;
-    addEventListener('pointermove', (event) => (since ??= event.timeStamp), { capture: true });
-    new MutationObserver(() => {
-      const from = since;
-      if (from === null) return;
-      since = null;
-      requestAnimationFrame(() => {
-        const { port1, port2 } = new MessageChannel();
-        port1.onmessage = () => times.push(performance.now() - from);
-        port2.postMessage(null);
-      });
-    }).observe(document.body, { subtree: true, childList: true, characterData: true, attributes: true });
+/**
+ * Pointer to picture, ms: from the time stamp of the pointer's own event to the end of the frame that drew what it changed, or what it
+ * changed of `picture`. The first event since the last picture counts while a pointer moves, the last one where it is lifted.
+ */
+const watch = (page, event, picture = 'body') =>
+  page.evaluate(
+    ([type, wanted]) => {
+      const times = [];
+      globalThis.toPicture = times;
+      let since = null;
+      const first = type === 'pointermove';
+      addEventListener(type, ({ timeStamp }) => (since = first ? (since ?? timeStamp) : timeStamp), { capture: true });
+      new MutationObserver((changes) => {
+        const from = since;
+        if (from === null || !changes.some(({ target }) => (target.parentElement ?? target).closest?.(wanted))) return;
+        since = null;
+        requestAnimationFrame(() => {
+          const { port1, port2 } = new MessageChannel();
+          port1.onmessage = () => times.push(performance.now() - from);
+          port2.postMessage(null);
+        });
+      }).observe(document.body, { subtree: true, childList: true, characterData: true, attributes: true });
+    },
+    [event, picture],
+  );
+
+/** What a tap changes: the descent, or the verdict. */
+const PICTURE = '[data-testid=verdict], [role=list]';
+const TAPS = 12;
+
+/** Sizes of one run tapped in turn, each undone; and the job's fix, where it has one, applied and undone. */
+async function tapping(context, address, run, called) {
+  const page = await context.newPage();
+  await page.goto(`${address}?at=${run}`);
+  const chip = (size) => page.getByRole('radio', { name: new RegExp(`^${size} in`) });
+  await chip(8).waitFor();
+  await page.waitForTimeout(3000);
+  await watch(page, 'pointerup', PICTURE);
+  await slowDown(page);
+  const taken = async () => {
+    await page.waitForTimeout(700);
+    return page.evaluate(() => globalThis.toPicture.splice(0));
+  };
+  const [chips, undos, fixes] = [[], [], []];
+  for (let k = 0; k < TAPS; k++) {
+    await chip(k % 2 === 0 ? 8 : 10).tap();
+    chips.push(...(await taken()));
+    await page.getByTestId('undo').tap();
+    undos.push(...(await taken()));
+  }
+  await page.getByRole('button', { name: 'Close' }).tap();
+  const fix = page.locator('[data-testid^=fix-]').first();
+  await fix.waitFor();
+  for (let k = 0; k < TAPS / 2; k++) {
+    await fix.tap();
+    fixes.push(...(await taken()));
+    await page.getByTestId('undo').tap();
+    undos.push(...(await taken()));
+    await fix.waitFor();
+  }
+  await page.close();
+  console.log(
+    `${called}, ${SLOWER} times slower, tap to changed picture: a size chip ${told(rising(chips))}; a fix ${told(rising(fixes))}; undo ${told(rising(undos))}`,
+  );
+}
+
+async function tappingBoth(browser, base) {
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true });
+  await tapping(context, `${base}/job/quillfeather/plan`, 'trunkLower', 'the sample');
+  const { largeYard } = await import('../core/src/samples/index.ts');
+  const elements = largeYard(60, 300).elements.all.map((element) =>
+    element.kind === 'job' ? { ...element, units: 'us' } : element,
+  );
+  const made = await fetch(`${base}/api/jobs`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify({ id: 'benchsixty', elements }),
   });
+  if (!made.ok) throw new Error(await made.text());
+  const run = elements.filter(({ kind }) => kind === 'run')[30].id;
+  await tapping(context, `${base}/job/benchsixty/plan`, run, 'a job of 60 runs');
+  await context.close();
+}
 
 async function drag(page, x, y) {
-  await page.evaluate(() => void (globalThis.pointerToPicture.length = 0));
+  await page.evaluate(() => void (globalThis.toPicture.length = 0));
   await page.mouse.move(x, y);
   await page.mouse.down();
   for (let k = 1; k <= 60; k++) {
     await page.mouse.move(x, y + 30 * Math.sin(k / 6) + 12);
     await page.waitForTimeout(25);
   }
-  const times = await page.evaluate(() => [...globalThis.pointerToPicture]);
+  const times = await page.evaluate(() => [...globalThis.toPicture]);
   await page.mouse.move(x, y, { steps: 3 });
   await page.mouse.up();
   return rising(times);
@@ -48,7 +113,7 @@ const slowDown = async (page) =>
 
 /** The best of some rounds after one that warms up: the machine is shared, and what else runs on it only ever adds. */
 async function best(page, place, after) {
-  await watch(page);
+  await watch(page, 'pointermove');
   await slowDown(page);
   let least = null;
   for (let round = 0; round <= ROUNDS; round++) {
@@ -151,6 +216,7 @@ async function editing(context, base) {
 
 await withPages(4897, async (browser, base) => {
   const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true });
+  await tappingBoth(browser, base);
   await dragging(context, base);
   await editing(context, base);
 });

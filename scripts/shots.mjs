@@ -15,7 +15,7 @@ const ALL_SIZES = '[role=radio][aria-label^="24"]:not([aria-label*="being worked
 
 /** Name, address, size, and what to do before the picture. */
 const VIEWS = [
-  ['jobs-phone', '/', PHONE, there('text=runs out of fall')],
+  ['jobs-phone', '/', PHONE, there('text=of fall: it runs out')],
   ['new-job-phone', '/new', PHONE, there('text=Harrowmere')],
   ['plan-phone', '/job/quillfeather/plan', PHONE, there('text=Make it smooth PVC')],
   [

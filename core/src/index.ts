@@ -28,7 +28,7 @@ export { solve } from './plan/solve';
 export { stagesEntered } from './plan/stage';
 export type { Verdict } from './plan/verdict';
 export { readFrequencyTable, type FrequencyTable } from './rain/csv';
-export { designRain, openingRain, rarerThan, type FrequencyRows } from './rain/design';
+export { designRain, officeRain, openingRain, rarerThan, type FrequencyRows } from './rain/design';
 export { ROOF_DURATION } from './rain/intensityOfRain';
 export { fitRain, intensityOf, type IntensityTable } from './rain/intensity';
 export { gatheringArea, planArea, windFactor } from './runoff/roofArea';

@@ -3,10 +3,17 @@ import { useFonts } from 'expo-font';
 import text from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-400-normal.woff2';
 import bold from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-700-normal.woff2';
 import figures from '@fontsource/atkinson-hyperlegible-mono/files/atkinson-hyperlegible-mono-latin-500-normal.woff2';
+import { comesLate } from '../data/late';
 import { DataProvider } from '../data/queries';
+import { rest } from '../later';
 import { NewerVersion } from '../stations/NewerVersion';
 import { ThemeProvider } from '../theme/theme';
 import { FONTS } from '../theme/tokens';
+
+/** Instead of whatever could not be drawn. */
+export { Failed as ErrorBoundary } from '../stations/Failed';
+
+comesLate(rest);
 
 export default function Root() {
   // Text shows at once in the system's face, and changes when the fonts are in: a plan never waits for a typeface.

@@ -1,3 +1,3 @@
-import { later } from '../stations/later';
+import { later } from '../later';
 
-export default later(() => import('../stations/jobs/BinScreen').then(({ BinScreen }) => BinScreen));
+export default later('BinScreen');

@@ -1,1 +1,3 @@
-export { NewJobScreen as default } from '../stations/jobs/NewJobScreen';
+import { later } from '../later';
+
+export default later('NewJobScreen');

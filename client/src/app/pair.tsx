@@ -1,3 +1,3 @@
-import { later } from '../stations/later';
+import { later } from '../later';
 
-export default later(() => import('../stations/jobs/PairScreen').then(({ PairScreen }) => PairScreen));
+export default later('PairScreen');

@@ -12,14 +12,14 @@ import {
   type ChangeBody,
   type ChangeReply,
   type Devices,
-  type Element,
   type History,
   type JobList,
   type JobQuery,
   type JobReply,
   type Problem,
   type RainStation,
-} from '@katabasis/core';
+} from '@katabasis/core/first';
+import type { Element } from '@katabasis/core';
 import type { z } from 'zod';
 import { deviceName } from './device';
 

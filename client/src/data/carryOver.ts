@@ -2,7 +2,7 @@
  * What earlier versions kept in local storage, carried into the database: changes not yet sent, jobs made here, and the server's answers
  * put by for offline. Each is taken out of local storage only once the database has it.
  */
-import { changeSchema, elementSchema, jobReplySchema } from '@katabasis/core';
+import { changeSchema, elementSchema, jobReplySchema } from '@katabasis/core/first';
 import { z } from 'zod';
 import type { Db } from './schema';
 import type { Pending } from './stored';

@@ -1,7 +1,10 @@
-import { changed, changeFaults, type Change, type Job } from '@katabasis/core';
+import { changed, changeFaults, nameOf, type Change, type Job } from '@katabasis/core';
 
 /** What a change would make wrong with a job, as a sentence; null when nothing. */
 export function faultOf(job: Job, change: Change): string | null {
-  const [fault] = changeFaults(job, changed(job, change), change);
-  return fault ? `${fault.path} ${fault.sentence}.` : null;
+  const after = changed(job, change);
+  const [fault] = changeFaults(job, after, change);
+  if (!fault) return null;
+  const [, id] = /^elements\.([^.]+)/.exec(fault.path) ?? [];
+  return `${id !== undefined && after.elements.get(id) ? nameOf(after, id) : fault.path} ${fault.sentence}.`;
 }

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { changed, Elements, jobFrom, type Element, type Job } from '@katabasis/core';
-import { quillfeather } from '@katabasis/core/samples';
-import { changesSince, planHere, received } from './planner';
+import { largeYard, quillfeather } from '@katabasis/core/samples';
+import { changesSince, findFix, planHere, received } from './planner';
 
 const wye = (id: string, groundLevel: number): Element => ({
   id,
@@ -52,4 +52,22 @@ it('a plan that comes from the worker holds nothing under an id that nobody put 
   for (const record of [plan.landings, plan.runs, plan.inlets, plan.standing, plan.openings!.freeboards])
     for (const id of ['constructor', 'toString', 'valueOf']) expect(record[id]).toBeUndefined();
   expect(Object.keys(plan.runs)).toEqual(Object.keys(made.runs));
+});
+
+it('of several snags the first asked about is answered first, and one called off holds up none', async () => {
+  // A yard with snags that are mended by their first candidate and others that go through many.
+  const job = largeYard(12, 60);
+  const asked = planHere(job).snags.slice(0, 10);
+  expect(asked).toHaveLength(10);
+  const off = new AbortController();
+  const answered: number[] = [];
+  const seeking = asked.map((snag, k) =>
+    findFix(job, snag, k === 4 ? off.signal : new AbortController().signal).then(
+      () => answered.push(k),
+      () => answered.push(-k),
+    ),
+  );
+  off.abort();
+  await Promise.all(seeking);
+  expect(answered).toEqual([0, 1, 2, 3, -4, 5, 6, 7, 8, 9]);
 });

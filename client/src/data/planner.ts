@@ -1,7 +1,7 @@
 /**
- * The client's way to a plan. A job of a usual yard is planned on the page, within a frame; a larger one, and sizing of any, in a worker,
- * so that no finger waits for it. What is asked for can be called off. Where no worker can be had, as when its script is out of reach, the
- * page does all of it.
+ * The client's way to a plan. A job of a usual yard is planned on the page, within a frame; a larger one is planned in a worker, and all
+ * that is tried and sought for any job, so that no finger waits for it. What is asked for can be called off. Where no worker can be
+ * had, as when its script is out of reach, the page does all of it.
  */
 import type { Change, Element, Fix, Job, JobSizing, Plan, Snag } from '@katabasis/core';
 import { wrap, type Remote } from 'comlink';
@@ -119,14 +119,13 @@ export const planAway = (job: Job): Promise<Plan> =>
 /** The plan of a job with a change that is not made. */
 export const planWith = (job: Job, change: Change, signal: AbortSignal): Promise<Plan> => {
   const here = (): Promise<Plan> => planning.planWith(job, change, signal);
-  if (isPlannedHere(job)) return here();
   return away(signal, async (worker, id) => received(await worker.planWith(sending(job), change, id)), here);
 };
 
 /** The change that mends a snag; null when only a person on site can. */
 export const findFix = (job: Job, snag: Snag, signal: AbortSignal): Promise<Fix | null> => {
   const here = (): Promise<Fix | null> => planning.fix(job, snag, signal);
-  return isPlannedHere(job) ? here() : away(signal, (worker, id) => worker.fix(sending(job), snag, id), here);
+  return away(signal, (worker, id) => worker.fix(sending(job), snag, id), here);
 };
 
 /** Least-cost sizes of a whole job, with the next best; null where none on offer reach every way out. */

@@ -38,12 +38,24 @@ export async function planWith(job: Job, change: Change, signal: AbortSignal): P
   return planJob(changed(job, change));
 }
 
-/** Looks for the change that mends a snag, one candidate a turn; null when only a person on site can mend it. */
-export async function fix(job: Job, snag: Snag, signal: AbortSignal): Promise<Fix | null> {
+let last: Promise<unknown> = Promise.resolve();
+
+/**
+ * Looks for the change that mends a snag; null when only a person on site can mend it. One is sought at a time, in the order in which they
+ * were asked for: of a long list the first is there before the last is begun.
+ */
+export function fix(job: Job, snag: Snag, signal: AbortSignal): Promise<Fix | null> {
+  const mine = last.then(() => search(job, snag, signal));
+  last = mine.catch(() => undefined);
+  return mine;
+}
+
+/** One candidate a turn. */
+async function search(job: Job, snag: Snag, signal: AbortSignal): Promise<Fix | null> {
   await breath();
   unless(signal);
-  const search = searchFix(job, planJob(job), snag);
-  for (let step = search.next(); ; step = search.next()) {
+  const candidates = searchFix(job, planJob(job), snag);
+  for (let step = candidates.next(); ; step = candidates.next()) {
     if (step.done) return step.value;
     await breath();
     unless(signal);

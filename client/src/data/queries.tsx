@@ -1,15 +1,5 @@
 /** Questions to the server, their answers kept; lists are put by on the device, jobs in its store. */
-import {
-  jobFrom,
-  headOf,
-  type Bin,
-  type Devices,
-  type History,
-  type JobList,
-  type JobQuery,
-  type JobRow,
-  type RainStation,
-} from '@katabasis/core';
+import type { Bin, Devices, History, JobList, JobQuery, JobRow, RainStation } from '@katabasis/core/first';
 import { createAsyncStoragePersister } from '@tanstack/query-async-storage-persister';
 import {
   keepPreviousData,
@@ -24,8 +14,8 @@ import { PersistQueryClientProvider, removeOldestQuery } from '@tanstack/react-q
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { api } from './api';
 import { database, deviceStore } from './deviceStore';
-import { planHere } from './planner';
-import { BIN_KEY, JOBS_KEY, listenForOthers, UNSENT_KEY, WAITING_KEY } from './sessions';
+import { BIN_KEY, JOBS_KEY, UNSENT_KEY, WAITING_KEY } from './keys';
+import { late, listenLate } from './late';
 
 /** Changed when what is put by takes another shape. */
 const SHAPE = '3';
@@ -33,6 +23,11 @@ const SHAPE = '3';
 const PUT_BY: readonly unknown[] = ['jobs', 'stations'];
 const PAUSE_MS = 500;
 const VERDICT_AGAIN_MS = 1_500;
+/** How long the first screen has the device to itself, ms. */
+const FIRST_MS = 2_500;
+
+// Opened while the page is still being put together: the first answer put by on the device waits for nothing else.
+void database().catch(() => undefined);
 
 const answers = {
   getItem: async (key: string): Promise<string | null> => (await (await database()).get('answers', key)) ?? null,
@@ -56,7 +51,30 @@ export function DataProvider({ children }: { children: ReactNode }) {
   const [client] = useState(
     () => new QueryClient({ defaultOptions: { queries: { gcTime: Infinity, retry: false, networkMode: 'always' } } }),
   );
-  useEffect(() => listenForOthers(client), [client]);
+  useEffect(() => {
+    let left = false;
+    let deaf: (() => void) | undefined;
+    let asked = false;
+    const listen = (): void => {
+      if (asked) return;
+      asked = true;
+      late().then(
+        ({ listenForOthers }) => {
+          if (!left) deaf = listenForOthers(client);
+        },
+        () => (asked = false),
+      );
+    };
+    // Once there is nothing better to do: what is asked for first is drawn first.
+    const soon = setTimeout(listen, FIRST_MS);
+    listenLate(listen);
+    return () => {
+      left = true;
+      listenLate(null);
+      clearTimeout(soon);
+      deaf?.();
+    };
+  }, [client]);
   return (
     <PersistQueryClientProvider client={client} persistOptions={persistOptions}>
       {children}
@@ -85,12 +103,16 @@ export function useUnsentRows(): JobRow[] {
   const { data } = useQuery({
     queryKey: UNSENT_KEY,
     staleTime: 0,
-    queryFn: async (): Promise<JobRow[]> =>
-      (await deviceStore().unsent()).map(({ id, elements }) => {
+    queryFn: async (): Promise<JobRow[]> => {
+      const unsent = await deviceStore().unsent();
+      if (unsent.length === 0) return [];
+      const { headOf, jobFrom, planHere } = await late();
+      return unsent.map(({ id, elements }) => {
         const job = jobFrom(id, elements);
         const { name, units } = headOf(job);
         return { id, name, units, seq: -1, updatedAt: '', verdict: planHere(job).verdict };
-      }),
+      });
+    },
   });
   return data ?? [];
 }

@@ -1,19 +1,14 @@
 /** The sessions of this page, one a job, and how a new job begins. */
-import { freshId, type Element, type News } from '@katabasis/core';
+import { freeOf, freshId, type Element, type News } from '@katabasis/core';
 import type { QueryClient } from '@tanstack/react-query';
 import { api } from './api';
 import { deviceStore } from './deviceStore';
 import type { PageNews } from './keeping';
+import { BIN_KEY, jobKey, JOBS_KEY, UNSENT_KEY, WAITING_KEY } from './keys';
 import { sendFiles } from './keptFiles';
 import { listenToServer } from './news';
 import { Session } from './session';
 import type { StoredJob } from './stored';
-
-export const JOBS_KEY = ['jobs'] as const;
-export const UNSENT_KEY = ['unsent'] as const;
-export const WAITING_KEY = ['waiting'] as const;
-export const BIN_KEY = ['bin'] as const;
-export const jobKey = (id: string): readonly ['job', string] => ['job', id];
 
 const open = new Map<string, Session>();
 
@@ -42,6 +37,17 @@ function opened(id: string, client: QueryClient, known?: StoredJob): Session {
 }
 
 export const sessionOf = (id: string, client: QueryClient): Session => open.get(id) ?? opened(id, client);
+
+/** A name that no job known here has: that name, or the name with the next free number. */
+export function freeJobName(client: QueryClient, name: string): string {
+  const lists = client.getQueriesData<{ pages?: { jobs: { name: string }[] }[] }>({ queryKey: JOBS_KEY });
+  const unsent = client.getQueryData<{ name: string }[]>(UNSENT_KEY) ?? [];
+  const taken = new Set([
+    ...lists.flatMap(([, data]) => data?.pages?.flatMap(({ jobs }) => jobs.map((job) => job.name)) ?? []),
+    ...unsent.map((job) => job.name),
+  ]);
+  return freeOf(taken, name);
+}
 
 /** Begins a job on this device; it is sent as soon as the server is in reach. */
 export function startJob(id: string, elements: readonly Element[], client: QueryClient): void {

@@ -3,24 +3,39 @@
  * shown, with what is under the finger; `useShown` picks out of that only what a part draws, and has it drawn again only when that
  * changes.
  */
-import { headOf, type Change, type Job, type Plan, type UnitSystem } from '@katabasis/core';
+import {
+  applyChange,
+  headOf,
+  put,
+  type Change,
+  type Element,
+  type Job,
+  type Plan,
+  type UnitSystem,
+} from '@katabasis/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import {
   createContext,
+  memo,
+  startTransition,
   use,
   useCallback,
   useEffect,
   useMemo,
   useState,
   useSyncExternalStore,
+  type ComponentType,
   type ReactNode,
 } from 'react';
+import { flushSync } from 'react-dom';
 import { useSyncExternalStoreWithSelector } from 'use-sync-external-store/with-selector';
 import { api, Refused } from './api';
+import { faultOf } from './faultOf';
 import { isPlannedHere, planAway, planHere } from './planner';
 import type { SessionView } from './keeping';
 import type { Session } from './session';
-import { jobKey, sessionOf } from './sessions';
+import { jobKey } from './keys';
+import { sessionOf } from './sessions';
 import { notAnyMore, soon } from './spread';
 
 export interface OpenJob {
@@ -42,6 +57,8 @@ export interface Planned {
   /** The job as made, and as shown; null until a first plan is there. A large job's plan comes a moment after the job: both change together. */
   kept: () => OpenJob | null;
   shown: () => OpenJob | null;
+  /** That which is not behind, where this one may be. */
+  fresh?: Planned;
 }
 
 const MOVED_ON = 'The last change is still being worked out; try again.';
@@ -144,6 +161,98 @@ function usePlanned(): Planned {
   const value = use(PlannedContext);
   if (value === null) throw new Error('This is for screens of an open job.');
   return value;
+}
+
+/**
+ * The open job with one thing more, which is not in it yet: edits of that thing go to `take`, any other to the job. For what is put
+ * together before it is put in.
+ */
+export function WithDraft({
+  draft,
+  take,
+  children,
+}: {
+  draft: Element;
+  take: (draft: Element) => void;
+  children: ReactNode;
+}) {
+  const { session } = usePlanned();
+  const open = useKept();
+  const value = useMemo((): Planned => {
+    const { job } = applyChange(open.job, put('Put it in', draft));
+    const edit = (change: Change): string | null => {
+      const others = { ...change, puts: change.puts.filter(({ id }) => id !== draft.id) };
+      const next = change.puts.find(({ id }) => id === draft.id);
+      const wrong = faultOf(job, change);
+      if (wrong !== null) return wrong;
+      if (next) take(next);
+      return others.puts.length + others.removes.length > 0 ? open.edit(others) : null;
+    };
+    const drafted: OpenJob = { job, plan: planHere(job), units: open.units, edit, preview: () => undefined };
+    return { session, subscribe: () => () => undefined, kept: () => drafted, shown: () => drafted };
+  }, [session, open, draft, take]);
+  return <PlannedContext value={value}>{children}</PlannedContext>;
+}
+
+/** The same open job, a moment behind in what was made; what is under a finger is shown at once, as anywhere. */
+function behindOf(fresh: Planned, made: OpenJob): Planned {
+  let previewed: OpenJob | null = null;
+  return {
+    ...fresh,
+    fresh: fresh.fresh ?? fresh,
+    kept: () => made,
+    shown: () => {
+      if (fresh.session.moving) return (previewed = fresh.shown());
+      // Let go, and the change made of it not here yet: what stood under the finger stays until it is.
+      return made === fresh.kept() ? made : (previewed ?? made);
+    },
+  };
+}
+
+/** What is drawn in it may come a frame after what has changed elsewhere: a tap's picture is there before all that is said of it. */
+function Unhurried({ children }: { children: ReactNode }) {
+  const fresh = usePlanned();
+  const kept = useSyncExternalStore(fresh.subscribe, fresh.kept)!;
+  const [made, setMade] = useState(kept);
+  useEffect(() => startTransition(() => setMade(kept)), [kept]);
+  useEffect(() => {
+    // Whoever touches it finds it as it is: nothing is ever done on what is not so any more.
+    const catchUp = (): void => {
+      const now = fresh.kept();
+      if (now !== null && now !== made) flushSync(() => setMade(now));
+    };
+    for (const touch of TOUCHES) window.addEventListener(touch, catchUp, true);
+    return () => {
+      for (const touch of TOUCHES) window.removeEventListener(touch, catchUp, true);
+    };
+  }, [fresh, made]);
+  const value = useMemo(() => behindOf(fresh, made), [fresh, made]);
+  return <PlannedContext value={value}>{children}</PlannedContext>;
+}
+
+const TOUCHES = ['pointerdown', 'keydown'] as const;
+
+/** A part of a screen that is drawn unhurried, and only when its own properties or the job change. */
+export function unhurried<P extends object>(Part: ComponentType<P>): ComponentType<P> {
+  return memo(function Lagging(props: P) {
+    return (
+      <Unhurried>
+        <Part {...props} />
+      </Unhurried>
+    );
+  }) as unknown as ComponentType<P>;
+}
+
+/** The job as it is at the moment it is asked for, for what is done and not drawn. */
+export function useFresh(): () => OpenJob {
+  const planned = usePlanned();
+  return (planned.fresh ?? planned).kept as () => OpenJob;
+}
+
+/** What `select` picks out of the job as made; drawn again only when that changes. See `useShown` for what `select` must be. */
+export function useMade<T extends object>(select: (made: OpenJob) => T): T {
+  const { subscribe, kept } = usePlanned();
+  return useSyncExternalStoreWithSelector(subscribe, () => kept()!, null, select, sameFields);
 }
 
 /** The job as made. */

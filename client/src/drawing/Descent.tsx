@@ -1,30 +1,30 @@
 /** The descent: a job's lines read downward like water, landings true to level; dragging one up or down re-pitches its line. */
-import { setInvert, METRES_PER_INCH, nameOf, showLevel, text } from '@katabasis/core';
-import { memo, useMemo, useRef, useState } from 'react';
+import { METRES_PER_INCH, nameOf, setInvert, showLevel, text } from '@katabasis/core';
+import ChevronsUpDown from 'lucide-react-native/icons/chevrons-up-down';
+import { memo, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
-import { View } from 'react-native';
+import { useWindowDimensions, View } from 'react-native';
 import { useKept } from '../data/useJob';
-import { useStyles } from '../theme/theme';
-import { type Palette } from '../theme/tokens';
-import { Text } from '../ui/Text';
-import { DescentPipes, GUTTER, laneX } from './DescentPipes';
-import { LAST_ROW, layOutDescent, ROW, type DescentLayout, type DescentRow } from './descentLayout';
-import { LandingWords, RunWords } from './descentWords';
+import { usePalette, useStyles, useTextScale } from '../theme/theme';
+import { SPACE, type Palette } from '../theme/tokens';
+import { DescentPipes } from './DescentPipes';
+import { layOutDescent, onlyThese, type DescentLayout, type DescentRow } from './descentLayout';
+import { GRIP, landingHeight, laneX, runHeight, wordsLeft } from './descentMeasures';
+import { landingSaid, LandingWords, runSaid, RunWords } from './descentWords';
 import { useDrag } from '../input/useDrag';
 import type { DrawGlyph } from './LandingGlyph';
 
 const make = (_palette: Palette) => ({
   words: { position: 'absolute' as const, right: 0 },
-  level: {
+  handle: {
     position: 'absolute' as const,
-    left: 0,
-    width: GUTTER - 7,
-    height: 22,
-    fontSize: 15,
-    textAlign: 'right' as const,
-    ...({ contain: 'size layout style' } as object),
+    right: 0,
+    width: GRIP,
+    height: GRIP,
+    alignItems: 'center' as const,
+    justifyContent: 'center' as const,
   },
-  handle: { position: 'absolute' as const, width: 44, height: 44 },
+  glyph: { position: 'absolute' as const, width: GRIP, height: GRIP },
 });
 
 interface Props {
@@ -32,6 +32,8 @@ interface Props {
   onChoose: (id: string) => void;
   /** Draws the mark of an element. */
   draw: DrawGlyph;
+  /** Only these landings and the runs between them; all when left out. */
+  only?: readonly string[];
 }
 
 interface Drag {
@@ -41,27 +43,53 @@ interface Drag {
   layout: DescentLayout;
 }
 
-export function Descent({ chosen, onChoose, draw }: Props) {
-  const { job, plan, units, preview, edit } = useKept();
+/** Room between the words of one landing and the mark of the next, px. */
+const APART = 10;
+
+/** Lays it out for `width` px. Twice, as the room for words depends on the lanes, and the lanes on who stands beside whom. */
+function useLayout(width: number, only: readonly string[] | undefined): DescentLayout {
+  // Where things stand may come a frame after what is said of them, and what is tapped is never waited for.
+  const open = useDeferredValue(useKept());
+  const scale = useTextScale();
+  return useMemo(() => {
+    const plan = only ? onlyThese(open.plan, only) : open.plan;
+    const { lanes } = layOutDescent(plan);
+    const room = Math.max(120, width - wordsLeft(lanes));
+    return layOutDescent(plan, (landing, run) => {
+      const said = landingSaid(open, landing)!;
+      const of = run === null ? null : runSaid(open, run);
+      const below = of === null || of.missing ? 0 : runHeight(of, room, scale);
+      return landingHeight(said, room, scale) + below + APART;
+    });
+  }, [open, only, width, scale]);
+}
+
+export function Descent({ chosen, onChoose, draw, only }: Props) {
+  const { job, units, preview, edit } = useKept();
+  const window = useWindowDimensions();
+  const [width, setWidth] = useState(Math.min(window.width, 640) - 2 * SPACE.l);
   const [drag, setDrag] = useState<Drag | null>(null);
+  const laidOut = useLayout(width, only);
   // While a landing is dragged the others stand still; they settle when it is let go.
-  const layout = useMemo(() => drag?.layout ?? layOutDescent(plan), [drag?.layout, plan]);
-  const wordsLeft = laneX(layout.lanes - 1) + 24;
+  const layout = drag?.layout ?? laidOut;
+  const left = wordsLeft(layout.lanes);
   const act = useLatest({
     // In the pointer's own frame: left to its scheduler, React would draw in the next one.
-    move: (row: DescentRow, dy: number): void =>
+    move: (id: string, dy: number): void =>
       flushSync(() => {
+        const row = rowIn(layout, id);
+        if (!row) return;
         const step = units === 'us' ? METRES_PER_INCH / 4 : 0.005;
         const level = Math.round((row.level - dy / layout.scale) / step) * step;
         setDrag({ id: row.id, y: row.y + dy, level, layout });
         if (level !== drag?.level) preview(setInvert(job, row.id, level));
       }),
-    drop: (row: DescentRow, moved: boolean): void => {
+    drop: (id: string, moved: boolean): void => {
       const level = drag?.level;
       setDrag(null);
       preview(null);
-      if (!moved || level === undefined) return onChoose(row.id);
-      const change = setInvert(job, row.id, level);
+      if (!moved || level === undefined) return onChoose(id);
+      const change = setInvert(job, id, level);
       if (change) edit(change);
     },
     choose: onChoose,
@@ -69,23 +97,39 @@ export function Descent({ chosen, onChoose, draw }: Props) {
   const hands = useMemo(
     (): Hands => ({
       onChoose: (id) => act.current.choose(id),
-      onMove: (row, dy) => act.current.move(row, dy),
-      onDrop: (row, moved) => act.current.drop(row, moved),
+      onMove: (id, dy) => act.current.move(id, dy),
+      onDrop: (id, moved) => act.current.drop(id, moved),
     }),
     [act],
   );
+  const shown = useRef<HTMLElement | null>(null);
+  useEffect(() => {
+    if (chosen === null) return;
+    const place = shown.current?.querySelector(`[data-testid="run-${chosen}"],[data-testid="landing-${chosen}"]`);
+    place?.scrollIntoView?.({ block: 'nearest' });
+  }, [chosen]);
   return (
-    <View style={{ height: layout.height }} role="list" aria-label="The descent, highest first">
+    <View
+      ref={shown as never}
+      style={{ height: layout.height }}
+      onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}
+      role="list"
+      aria-label="The descent, highest first"
+    >
       <DescentPipes layout={layout} drag={drag} chosen={chosen} draw={draw} />
       {layout.rows.map((row) => {
         const moved = drag?.id === row.id ? drag : row;
         return (
           <Row
             key={row.id}
-            row={row}
+            id={row.id}
+            run={row.run}
+            height={row.height}
+            stands={row.y}
             name={nameOf(job, row.id)}
             y={moved.y}
-            left={wordsLeft}
+            x={laneX(row.lane, layout.lanes)}
+            left={left}
             level={text(showLevel(moved.level, units))}
             landingChosen={chosen === row.id}
             runChosen={chosen !== null && chosen === row.run}
@@ -97,6 +141,8 @@ export function Descent({ chosen, onChoose, draw }: Props) {
   );
 }
 
+const rowIn = ({ rows, rowOf }: DescentLayout, id: string): DescentRow | undefined => rows[rowOf.get(id) ?? -1];
+
 /** The newest of something, for calls that must themselves never change. */
 function useLatest<T>(value: T): { readonly current: T } {
   const latest = useRef(value);
@@ -107,14 +153,20 @@ function useLatest<T>(value: T): { readonly current: T } {
 
 interface Hands {
   onChoose: (id: string) => void;
-  onMove: (row: DescentRow, dy: number) => void;
-  onDrop: (row: DescentRow, moved: boolean) => void;
+  onMove: (id: string, dy: number) => void;
+  onDrop: (id: string, moved: boolean) => void;
 }
 
 interface RowProps extends Hands {
-  row: DescentRow;
+  id: string;
+  run: string | null;
+  height: number;
   name: string;
+  /** Where it stands when nobody moves it, and where it is now. */
+  stands: number;
   y: number;
+  /** Middle of its lane. */
+  x: number;
   left: number;
   level: string;
   landingChosen: boolean;
@@ -123,9 +175,13 @@ interface RowProps extends Hands {
 
 /** A landing, what is said of it, and of the run that leaves it. */
 const Row = memo(function Row({
-  row,
+  id,
+  run,
+  height,
   name,
+  stands,
   y,
+  x,
   left,
   level,
   landingChosen,
@@ -136,46 +192,56 @@ const Row = memo(function Row({
 }: RowProps) {
   const styles = useStyles(make);
   // Moved, not laid out anew.
-  const moved = y === row.y ? null : { transform: [{ translateY: y - row.y }] };
+  const moved = y === stands ? null : { transform: [{ translateY: y - stands }] };
   return (
     <View role="listitem" aria-label={name}>
-      <Text kind="strong" numberOfLines={1} style={[styles.level, { top: row.y - 11 }, moved]}>
-        {level}
-      </Text>
-      <View style={[styles.words, APART, moved, { top: row.y - 22, left, height: row.run === null ? LAST_ROW : ROW }]}>
-        <LandingWords id={row.id} chosen={landingChosen} onChoose={onChoose} />
-        {row.run !== null && <RunWords id={row.run} chosen={runChosen} onChoose={onChoose} />}
+      <View style={[styles.words, OF_SET_SIZE, moved, { top: stands - GRIP / 2, left, height }]}>
+        <LandingWords id={id} level={level} chosen={landingChosen} onChoose={onChoose} />
+        {run !== null && <RunWords id={run} chosen={runChosen} onChoose={onChoose} />}
       </View>
-      <Handle row={row} x={laneX(row.lane)} y={y} name={name} onMove={onMove} onDrop={onDrop} />
+      <View
+        aria-hidden
+        style={[styles.glyph, { left: x - GRIP / 2, top: y - GRIP / 2 }]}
+        {...({ onClick: () => onChoose(id) } as object)}
+      />
+      <Handle id={id} y={y} name={name} onMove={onMove} onDrop={onDrop} />
     </View>
   );
 });
 
 /** Of known size, so that a word changed in it makes the browser lay out nothing around it, and nothing at all out of sight. */
-const APART = { contain: 'size layout style', contentVisibility: 'auto' } as object;
+const OF_SET_SIZE = { contain: 'size layout style', contentVisibility: 'auto' } as object;
 
 interface HandleProps extends Omit<Hands, 'onChoose'> {
-  row: DescentRow;
-  x: number;
+  id: string;
   y: number;
   name: string;
 }
 
 /** What a finger takes hold of: up and down sets the pipe's level at the landing. */
-const Handle = memo(function Handle({ row, x, y, name, onMove, onDrop }: HandleProps) {
+const Handle = memo(function Handle({ id, y, name, onMove, onDrop }: HandleProps) {
   const styles = useStyles(make);
-  const handlers = useDrag({ grip: () => row, onMove: (taken, _dx, dy) => onMove(taken, dy), onDrop });
+  const { soft } = usePalette();
+  const { ref, handlers, held } = useDrag({
+    grip: () => id,
+    onMove: (taken, _dx, dy) => onMove(taken, dy),
+    onDrop,
+    afterHold: true,
+  });
   return (
     <View
+      ref={ref as never}
       {...(handlers as object)}
-      testID={`handle-${row.id}`}
+      testID={`handle-${id}`}
       aria-hidden
       style={[
         styles.handle,
-        { left: x - 22, top: y - 22 },
-        { touchAction: 'none', cursor: 'ns-resize', userSelect: 'none' } as object,
+        { top: y - GRIP / 2 },
+        { touchAction: 'pan-y', cursor: 'ns-resize', userSelect: 'none', WebkitTouchCallout: 'none' } as object,
       ]}
       aria-label={`Level at ${name}`}
-    />
+    >
+      <ChevronsUpDown size={held ? 30 : 22} color={soft} strokeWidth={held ? 3 : 2} />
+    </View>
   );
 });

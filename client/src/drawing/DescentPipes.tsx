@@ -4,14 +4,8 @@ import Svg, { Defs, G, Line, Path, Use } from 'react-native-svg';
 import { useKept, useShown, type OpenJob } from '../data/useJob';
 import { usePalette } from '../theme/theme';
 import type { DescentLayout } from './descentLayout';
+import { laneX, pipeWidth, SCALE_X, wordsLeft } from './descentMeasures';
 import { LandingGlyph, type DrawGlyph } from './LandingGlyph';
-
-export const GUTTER = 86;
-const LANE = 22;
-export const laneX = (lane: number): number => GUTTER + 14 + lane * LANE;
-
-/** Width of a pipe on the page, px: in step with its diameter, and never a hair. */
-const pipeWidth = (diameter: number): number => Math.max(6, Math.min(22, diameter * 80));
 
 export function DescentPipes({
   layout,
@@ -25,15 +19,22 @@ export function DescentPipes({
   draw: DrawGlyph;
 }) {
   const { job, plan } = useKept();
+  const runs = Object.values(plan.runs).filter(({ from, to }) => layout.rowOf.has(from) && layout.rowOf.has(to));
   const at = (id: string): { x: number; y: number } => {
     const row = layout.rows[layout.rowOf.get(id)!]!;
-    return { x: laneX(row.lane), y: drag?.id === id ? drag.y : row.y };
+    return { x: laneX(row.lane, layout.lanes), y: drag?.id === id ? drag.y : row.y };
   };
   return (
-    <Svg width={laneX(layout.lanes - 1) + 24} height={layout.height} style={PLACE} aria-hidden>
+    <Svg width={wordsLeft(layout.lanes)} height={layout.height} style={PLACE} aria-hidden>
       <Scale layout={layout} />
-      {Object.values(plan.runs).map((run) => (
-        <Pipe key={run.id} run={run.id} d={pipePath(at(run.from), at(run.to))} chosen={chosen === run.id} />
+      {runs.map((run) => (
+        <Pipe
+          key={run.id}
+          run={run.id}
+          lanes={layout.lanes}
+          d={pipePath(at(run.from), at(run.to))}
+          chosen={chosen === run.id}
+        />
       ))}
       {layout.rows.map((row) => (
         <LandingGlyph
@@ -50,21 +51,28 @@ export function DescentPipes({
 
 const PLACE = { position: 'absolute', left: 0, top: 0 } as const;
 
+interface PipeProps {
+  run: string;
+  lanes: number;
+  d: string;
+  chosen: boolean;
+}
+
 /** The course of a pipe is drawn once and used for its wall, its bore and its water: while it moves, one thing changes. */
-const Pipe = memo(function Pipe({ run, d, chosen }: { run: string; d: string; chosen: boolean }) {
+const Pipe = memo(function Pipe({ run, lanes, d, chosen }: PipeProps) {
   return (
     <>
       <Defs>
         <Path id={`pipe-${run}`} d={d} />
       </Defs>
-      <Bore run={run} chosen={chosen} />
+      <Bore run={run} lanes={lanes} chosen={chosen} />
     </>
   );
 });
 
-function boreOf({ plan }: OpenJob, id: string): { width: number; wet: number; overloaded: boolean } {
+function boreOf({ plan }: OpenJob, id: string, lanes: number): { width: number; wet: number; overloaded: boolean } {
   const run = plan.runs[id];
-  const width = pipeWidth(run?.diameter ?? 0);
+  const width = pipeWidth(run?.diameter ?? 0, lanes);
   return {
     width,
     wet: run && run.depthRatio > 0 ? Math.max(1.5, Math.round(width * run.depthRatio * 2) / 2) : 0,
@@ -72,9 +80,9 @@ function boreOf({ plan }: OpenJob, id: string): { width: number; wet: number; ov
   };
 }
 
-const Bore = memo(function Bore({ run, chosen }: { run: string; chosen: boolean }) {
+const Bore = memo(function Bore({ run, lanes, chosen }: Omit<PipeProps, 'd'>) {
   const { ink, ground, water, stop } = usePalette();
-  const { width, wet, overloaded } = useShown(useCallback((shown: OpenJob) => boreOf(shown, run), [run]));
+  const { width, wet, overloaded } = useShown(useCallback((shown: OpenJob) => boreOf(shown, run, lanes), [run, lanes]));
   const href = `#pipe-${run}`;
   return (
     <G fill="none" strokeLinejoin="round">
@@ -101,8 +109,8 @@ const Scale = memo(function Scale({ layout }: { layout: DescentLayout }) {
       {layout.rows.slice(1).map((row, index) => (
         <Line
           key={row.id}
-          x1={GUTTER - 2}
-          x2={GUTTER - 2}
+          x1={SCALE_X}
+          x2={SCALE_X}
           y1={layout.rows[index]!.y + 3}
           y2={row.y - 3}
           stroke={line}
@@ -111,7 +119,7 @@ const Scale = memo(function Scale({ layout }: { layout: DescentLayout }) {
         />
       ))}
       {layout.rows.map((row) => (
-        <Line key={row.id} x1={GUTTER - 5} x2={GUTTER + 1} y1={row.y} y2={row.y} stroke={line} strokeWidth={2} />
+        <Line key={row.id} x1={SCALE_X - 3} x2={SCALE_X + 3} y1={row.y} y2={row.y} stroke={line} strokeWidth={2} />
       ))}
     </>
   );

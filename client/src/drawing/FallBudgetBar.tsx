@@ -1,14 +1,15 @@
-import { elementOf, nameOf, showSmall, text, type FallBudget, type Plan } from '@katabasis/core';
+import { elementOf, LEAST_SHORT, nameOf, showSmall, text, type FallBudget, type Plan } from '@katabasis/core';
 import { Pressable, View } from 'react-native';
 import { useKept } from '../data/useJob';
 import { useStyles } from '../theme/theme';
-import { type Palette } from '../theme/tokens';
+import { TOUCH, type Palette } from '../theme/tokens';
 import { Text } from '../ui/Text';
 
 const make = (palette: Palette) => ({
   bar: { flexDirection: 'row' as const, height: 26, borderWidth: 1.5, borderColor: palette.ink, marginTop: 6 },
   stretch: { backgroundColor: palette.soil, borderRightWidth: 1.5, borderRightColor: palette.ink },
   step: { backgroundColor: palette.bank, borderRightWidth: 1.5, borderRightColor: palette.ink },
+  whole: { minHeight: TOUCH, justifyContent: 'center' as const },
   left: { backgroundColor: palette.ground },
   over: { backgroundColor: palette.stop },
 });
@@ -27,7 +28,7 @@ interface Props {
 export function FallBudgetBar({ plan, budget, onPress, onStretch }: Props) {
   const { job, units } = useKept();
   const styles = useStyles(make);
-  const short = budget.left < -0.0005;
+  const short = budget.left < -LEAST_SHORT;
   const popup = elementOf(job, 'discharge', budget.discharge)?.form === 'popup';
   const left = showSmall(Math.abs(budget.left), units);
   const other = Math.max(0, budget.setDeeper) + Math.max(0, budget.growth);
@@ -37,6 +38,7 @@ export function FallBudgetBar({ plan, budget, onPress, onStretch }: Props) {
         role="button"
         aria-label={`Fall budget: ${text(left)} ${short ? 'short' : 'left'} of ${text(showSmall(budget.available, units))}: show the working`}
         onPress={onPress}
+        style={styles.whole}
       >
         <View style={{ flexDirection: 'row', alignItems: 'baseline', gap: 6, flexWrap: 'wrap' }}>
           <Text kind="hero" {...(short ? { tone: 'stop' as const } : {})}>

@@ -16,29 +16,46 @@ import { View, type LayoutChangeEvent } from 'react-native';
 import Svg, { Circle, G, Line, Path, Text as SvgText } from 'react-native-svg';
 import { useKept } from '../data/useJob';
 import { useLagging } from './useLagging';
-import { usePalette } from '../theme/theme';
+import { placeLabels } from './labels';
+import { widthOf, type Lettering } from '../theme/measure';
+import { usePalette, useTextScale } from '../theme/theme';
 import { FONTS } from '../theme/tokens';
 import { Text } from '../ui/Text';
 import { routeOf, sectionAt, sectionOf, type Section, type SectionPoint } from './sectionLayout';
 import { ticksOf } from './axis';
 
-const HEIGHT = 250;
-const LEFT = 50;
 const RIGHT = 14;
-const TOP = 34;
-const FOOT = 30;
+/** Rows of names over the drawing. */
+const NAME_ROWS = 2;
 
 interface Frame {
   x: (station: number) => number;
   y: (level: number) => number;
+  /** Edges of the drawing within its names and levels, and all of its height, px. */
+  left: number;
+  top: number;
+  floor: number;
+  height: number;
+  lettering: Lettering;
+  width: number;
 }
 
-function frameOf(section: Section, width: number): Frame {
+function frameOf(section: Section, width: number, scale: number): Frame {
   const room = (section.top - section.bottom) * 0.08 + 0.05;
   const span = section.top - section.bottom + 2 * room;
+  const left = 54 * scale;
+  const top = (NAME_ROWS * 18 + 6) * scale;
+  const height = 190 + top + 24 * scale;
+  const floor = height - 24 * scale;
   return {
-    x: (station) => LEFT + (station / section.length) * (width - LEFT - RIGHT),
-    y: (level) => TOP + ((section.top + room - level) / span) * (HEIGHT - TOP - FOOT),
+    x: (station) => left + (station / section.length) * (width - left - RIGHT),
+    y: (level) => top + ((section.top + room - level) / span) * (floor - top),
+    left,
+    top,
+    floor,
+    height,
+    lettering: { family: FONTS.text, size: 13 * scale },
+    width,
   };
 }
 
@@ -68,17 +85,19 @@ const SectionOf = memo(function SectionOf({ from, plan }: { from: string; plan: 
   const { job, units } = useKept();
   const [width, setWidth] = useState(360);
   const [under, setUnder] = useState<number | null>(null);
+  const scale = useTextScale();
   const section = useMemo(() => sectionOf(plan, routeOf(plan, from)), [plan, from]);
   const foot = elementOf(job, 'discharge', section.landings.at(-1)?.id ?? '');
   const control = foot ? controlLevel(foot, plan.settings) : null;
   if (section.points.length === 0) return null;
-  const frame = frameOf(section, width);
-  const read = under === null ? null : sectionAt(section, ((under - LEFT) / (width - LEFT - RIGHT)) * section.length);
+  const frame = frameOf(section, width, scale);
+  const along = width - frame.left - RIGHT;
+  const read = under === null ? null : sectionAt(section, ((under - frame.left) / along) * section.length);
   const follow = (event: { nativeEvent: { offsetX: number } }): void => setUnder(event.nativeEvent.offsetX);
   const pointer = { onPointerMove: follow, onPointerDown: follow, onPointerLeave: () => setUnder(null) };
   return (
     <View onLayout={(event: LayoutChangeEvent) => setWidth(event.nativeEvent.layout.width)}>
-      <Text kind="small" numberOfLines={1}>
+      <Text kind="small" style={{ minHeight: 38 * scale }}>
         {read
           ? `At ${text(showLength(read.station, units))}: ground ${text(showLevel(read.ground, units))}, invert ${text(showLevel(read.invert, units))}, ${text(showSmall(read.ground - read.invert, units))} down, water ${text(showLevel(read.water, units))}`
           : `${nameOf(job, from)} to ${nameOf(job, section.landings.at(-1)!.id)}, ${text(showLength(section.length, units))}. Heights are stretched.`}
@@ -90,19 +109,19 @@ const SectionOf = memo(function SectionOf({ from, plan }: { from: string; plan: 
       >
         <Svg
           width={width}
-          height={HEIGHT}
+          height={frame.height}
           role="img"
           aria-label={`Long section from ${nameOf(job, from)} over ${text(showLength(section.length, units))}`}
         >
-          <Drawing section={section} width={width} />
+          <Drawing section={section} frame={frame} />
           {control !== null && <Control level={control} frame={frame} section={section} />}
           {read && (
             <G>
               <Line
                 x1={frame.x(read.station)}
                 x2={frame.x(read.station)}
-                y1={TOP - 6}
-                y2={HEIGHT - FOOT}
+                y1={frame.top - 6}
+                y2={frame.floor}
                 stroke="currentColor"
                 strokeWidth={1}
                 strokeDasharray="3 3"
@@ -116,23 +135,32 @@ const SectionOf = memo(function SectionOf({ from, plan }: { from: string; plan: 
   );
 });
 
-const Drawing = memo(function Drawing({ section, width }: { section: Section; width: number }) {
+const Drawing = memo(function Drawing({ section, frame }: { section: Section; frame: Frame }) {
   const { job, units } = useKept();
-  const frame = frameOf(section, width);
   const { ink, soft, line, soil, water, ground, fix } = usePalette();
   const runs = section.pipes;
-  const label = { fontFamily: FONTS.text, fontSize: 12, fill: soft };
-  const floor = HEIGHT - FOOT;
+  const { left, top, floor, height, width, lettering } = frame;
+  const label = { fontFamily: FONTS.text, fontSize: lettering.size, fill: soft };
+  const along = (words: (landing: Section['landings'][number]) => string) =>
+    section.landings.map((landing) => ({
+      x: frame.x(landing.station),
+      width: widthOf(words(landing), lettering),
+      words: words(landing),
+    }));
+  const names = along(({ id }) => nameOf(job, id));
+  const stations = along(({ station }) => text(showLength(station, units)));
+  const nameAt = placeLabels(names, NAME_ROWS, 0, width);
+  const stationAt = placeLabels(stations, 1, left - 20, width);
   return (
     <>
       <Path
-        d={`${polyline(section.points, frame, 'ground')}L${frame.x(section.length)} ${floor}L${LEFT} ${floor}Z`}
+        d={`${polyline(section.points, frame, 'ground')}L${frame.x(section.length)} ${floor}L${left} ${floor}Z`}
         fill={soil}
       />
       {levelTicks(section, units).map((level) => (
         <G key={level}>
-          <Line x1={LEFT} x2={width - RIGHT} y1={frame.y(level)} y2={frame.y(level)} stroke={line} strokeWidth={1} />
-          <SvgText x={LEFT - 6} y={frame.y(level) + 4} textAnchor="end" {...label}>
+          <Line x1={left} x2={width - RIGHT} y1={frame.y(level)} y2={frame.y(level)} stroke={line} strokeWidth={1} />
+          <SvgText x={left - 6} y={frame.y(level) + 4} textAnchor="end" {...label}>
             {text(showLevel(level, units))}
           </SvgText>
         </G>
@@ -142,29 +170,22 @@ const Drawing = memo(function Drawing({ section, width }: { section: Section; wi
           <Line
             x1={frame.x(station)}
             x2={frame.x(station)}
-            y1={TOP - 8}
+            y1={top - 8}
             y2={floor}
             stroke={soft}
             strokeWidth={1}
             strokeDasharray="1 4"
           />
-          <SvgText
-            x={frame.x(station)}
-            y={index % 2 === 0 ? 11 : 24}
-            textAnchor={index === 0 ? 'start' : station > section.length * 0.8 ? 'end' : 'middle'}
-            {...label}
-            fill={ink}
-          >
-            {short(nameOf(job, id))}
-          </SvgText>
-          <SvgText
-            x={frame.x(station)}
-            y={HEIGHT - 12}
-            textAnchor={index === 0 ? 'start' : index === section.landings.length - 1 ? 'end' : 'middle'}
-            {...label}
-          >
-            {text(showLength(station, units))}
-          </SvgText>
+          {nameAt[index] && (
+            <SvgText x={nameAt[index].left} y={lettering.size * (1 + 1.4 * nameAt[index].row)} {...label} fill={ink}>
+              {names[index]!.words}
+            </SvgText>
+          )}
+          {stationAt[index] && (
+            <SvgText x={stationAt[index].left} y={height - 6} {...label}>
+              {stations[index]!.words}
+            </SvgText>
+          )}
         </G>
       ))}
       {runs.map(([a, b]) => (
@@ -198,17 +219,15 @@ function Control({ level, frame, section }: { level: number; frame: Frame; secti
       <SvgText
         x={x}
         // Clear of a pipe that ends a little under it.
-        y={frame.y(level) + 21}
+        y={Math.min(frame.floor - 4, frame.y(level) + 8 + frame.lettering.size)}
         textAnchor="end"
         fontFamily={FONTS.bold}
-        fontSize={12}
+        fontSize={frame.lettering.size}
         fill={stop}
       >{`not below ${text(showLevel(level, units))}`}</SvgText>
     </>
   );
 }
-
-const short = (name: string): string => (name.length > 16 ? `${name.slice(0, 15)}…` : name);
 
 /** Levels written beside the section, m. */
 function levelTicks({ bottom, top }: Section, units: UnitSystem): number[] {

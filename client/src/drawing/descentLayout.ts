@@ -9,6 +9,8 @@ export interface DescentRow {
   /** Invert, or ground where there is no pipe, m. */
   level: number;
   y: number;
+  /** Room that its words and those of its run take, px. */
+  height: number;
   lane: number;
   /** Run that leaves it, by id. */
   run: string | null;
@@ -26,37 +28,53 @@ export interface DescentLayout {
   height: number;
 }
 
-/** Least spacing of landings with a run below them, and without, px. */
+/** Room for words of a landing with a run below it, and without, px. */
 export const ROW = 158;
-export const LAST_ROW = 96;
-const TOP = 24;
+export const LAST_ROW = 72;
+/** Room above the first, px. */
+export const TOP = 24;
 
-export function layOutDescent(plan: Plan): DescentLayout {
+/** Room that the words of a landing, and of its run, take; px. */
+export type HeightOf = (landing: string, run: string | null) => number;
+
+const usualHeight: HeightOf = (_, run) => (run === null ? LAST_ROW : ROW);
+
+export function layOutDescent(plan: Plan, heightOf: HeightOf = usualHeight): DescentLayout {
   const leaving = new Map(Object.values(plan.runs).map((run) => [run.from, run.id]));
   const order = Object.values(plan.landings)
     .map((landing, index) => ({ id: landing.id, level: landing.invert ?? landing.groundLevel, index }))
-    .sort((a, b) => b.level - a.level || a.index - b.index);
-  const levels = order.map(({ level }) => level);
-  const drop = levels.length > 1 ? levels[0]! - levels[levels.length - 1]! : 0;
+    .sort((a, b) => b.level - a.level || a.index - b.index)
+    .map(({ id, level }) => ({ id, level, run: leaving.get(id) ?? null }))
+    .map((row) => ({ ...row, height: heightOf(row.id, row.run) }));
+  const drop = order.length > 1 ? order[0]!.level - order[order.length - 1]!.level : 0;
   // Just as tall as the words need anyway: the steep parts are then true, and only the flat ones stretched.
-  const scale = drop > 0.01 ? ((levels.length - 1) * ROW) / drop : ROW;
+  const needed = order.slice(0, -1).reduce((sum, { height }) => sum + height, 0);
+  const scale = drop > 0.01 ? needed / drop : ROW;
   const rows: DescentRow[] = [];
-  order.forEach(({ id, level }, index) => {
-    const above = rows[index - 1];
-    const least = above ? above.y + (above.run ? ROW : LAST_ROW) : TOP;
-    const honest = TOP + (levels[0]! - level) * scale;
-    rows.push({
-      id,
-      level,
-      y: Math.max(least, honest),
-      lane: 0,
-      run: leaving.get(id) ?? null,
-      stretched: above !== undefined && honest < least - 0.5,
-    });
-  });
+  for (const { id, level, run, height } of order) {
+    const above = rows.at(-1);
+    const least = above ? above.y + above.height : TOP;
+    const honest = TOP + (order[0]!.level - level) * scale;
+    const stretched = above !== undefined && honest < least - 0.5;
+    rows.push({ id, level, y: Math.max(least, honest), height, lane: 0, run, stretched });
+  }
   const rowOf = new Map(rows.map((row, index) => [row.id, index]));
   const lanes = assignLanes(rows, rowOf, plan);
-  return { rows, rowOf, lanes, scale, height: (rows.at(-1)?.y ?? 0) + LAST_ROW };
+  const last = rows.at(-1);
+  return { rows, rowOf, lanes, scale, height: last ? last.y + last.height : 0 };
+}
+
+/** A plan of some of its landings and the runs between them, for a drawing of just these. */
+export function onlyThese(plan: Plan, landings: readonly string[]): Plan {
+  const wanted = new Set(landings);
+  const kept = <T>(record: Readonly<Record<string, T>>, keep: (value: T) => boolean): Record<string, T> =>
+    Object.fromEntries(Object.entries(record).filter(([, value]) => keep(value)));
+  return {
+    ...plan,
+    landings: kept(plan.landings, ({ id }) => wanted.has(id)),
+    runs: kept(plan.runs, ({ from, to }) => wanted.has(from) && wanted.has(to)),
+    lines: [],
+  };
 }
 
 /** Gives every line the nearest lane that is free from its head to where it joins. Main lines keep the first. */

@@ -13,45 +13,42 @@ import {
   showPitch,
   showSmall,
   text,
+  type Plan,
+  type Severity,
 } from '@katabasis/core';
 import { memo, useCallback, useId } from 'react';
 import { Pressable, View } from 'react-native';
-import { useKept, useShown, type OpenJob } from '../data/useJob';
-import { useNarrow, useStyles } from '../theme/theme';
+import { useMade, useShown, type OpenJob } from '../data/useJob';
+import { useStyles } from '../theme/theme';
 import { type Palette } from '../theme/tokens';
 import { Mark } from '../ui/Mark';
 import { Text } from '../ui/Text';
 import { Bubble } from './Bubble';
+import { BESIDE, BUBBLE, EYE, GRIP, MARK, RUN_PAD, type LandingSaid, type RunSaid } from './descentMeasures';
 import { Eye } from './Eye';
 
 const make = (palette: Palette) => ({
   landing: {
-    minHeight: 44,
-    justifyContent: 'center' as const,
+    minHeight: GRIP,
+    marginRight: GRIP,
     flexDirection: 'row' as const,
     alignItems: 'center' as const,
-    gap: 8,
+    gap: BESIDE,
   },
+  name: { flex: 1 },
+  levels: { flexDirection: 'row' as const, flexWrap: 'wrap' as const, alignItems: 'baseline' as const, columnGap: 8 },
   run: {
-    minHeight: 72,
-    paddingVertical: 6,
-    paddingHorizontal: 8,
-    marginLeft: -8,
-    justifyContent: 'center' as const,
-    gap: 2,
+    paddingVertical: RUN_PAD - 1.5,
+    paddingHorizontal: 4.5,
     borderRadius: 4,
     borderWidth: 1.5,
     borderColor: 'transparent',
   },
   chosen: { backgroundColor: palette.bank, borderColor: palette.ink },
-  beside: { flexDirection: 'row' as const, alignItems: 'center' as const, gap: 10 },
-  lines: { flex: 1, gap: 3 },
-  line: { flexDirection: 'row' as const, alignItems: 'center' as const, gap: 8 },
-  // Of set size: a figure that changes lays out nothing but itself.
-  pitch: { fontSize: 16, width: 66, height: 22, flexShrink: 0, ...({ contain: 'size layout style' } as object) },
-  about: { height: 38, ...({ contain: 'size layout style' } as object) },
-  whole: { flexShrink: 0 },
-  name: { flex: 1 },
+  beside: { flexDirection: 'row' as const, gap: BESIDE },
+  figures: { flex: 1, flexDirection: 'row' as const, flexWrap: 'wrap' as const, columnGap: 14, rowGap: 4 },
+  figure: { flexDirection: 'row' as const, alignItems: 'baseline' as const },
+  mark: { width: MARK },
   underlined: { textDecorationLine: 'underline' as const },
 });
 
@@ -61,62 +58,124 @@ interface Props {
   onChoose: (id: string) => void;
 }
 
-/** The mark of the worst snag that stands at an element. */
-function WorstMark({ id }: { id: string }) {
-  const { worst } = useShown(
-    useCallback(({ plan }: OpenJob) => ({ worst: plan.snags.find((snag) => snag.at === id)?.severity }), [id]),
-  );
-  return worst ? <Mark kind={worst} /> : null;
-}
+/** Words that never part, one after another. */
+const listed = (parts: readonly (string | null)[]): string =>
+  parts
+    .filter((part) => part !== null)
+    .map((part) => part.replaceAll(' ', '\u00a0'))
+    .join(', ');
 
-export const LandingWords = memo(function LandingWords({ id, chosen, onChoose }: Props) {
-  const { job, plan, units } = useKept();
-  const styles = useStyles(make);
+/** How bad the worst snag is that stands at an element; null without one. */
+const worstAt = (plan: Plan, id: string): Severity | null =>
+  plan.snags.find((snag) => snag.at === id)?.severity ?? null;
+
+/** What is said of a landing. */
+export function landingSaid({ job, plan, units }: OpenJob, id: string): LandingSaid | null {
   const landing = plan.landings[id];
-  // The words have half of an upright phone's width: what stands elsewhere too is left out, and a figure and its unit never part.
-  const narrow = useNarrow();
   if (!landing) return null;
-  const about = [
+  const flow =
     landing.kind === 'discharge'
       ? `out ${text(showFlow(landing.passing, units))}`
       : landing.entering > 0
         ? `in ${text(showFlow(landing.entering, units))}`
-        : null,
-    narrow && landing.entering > 0 ? null : `ground ${text(showLevel(landing.groundLevel, units))}`,
-    invertSetAt(job, id) === undefined ? null : 'set by you',
-  ].filter((part) => part !== null);
+        : null;
+  return {
+    name: nameOf(job, id),
+    marked: worstAt(plan, id) !== null,
+    level: text(showLevel(landing.invert ?? landing.groundLevel, units)),
+    about: listed([
+      flow,
+      landing.invert === null ? null : `ground ${text(showLevel(landing.groundLevel, units))}`,
+      invertSetAt(job, id) === undefined ? null : 'set by you',
+    ]),
+  };
+}
+
+const to = (value: number, step: number): number => Math.round(value / step) * step;
+
+/** What is said of a run, and its pictures: half a pixel of the eye and of the bubble is enough. */
+export function runSaid({ plan, units }: OpenJob, id: string) {
+  const run = plan.runs[id];
+  if (!run) return { missing: true as const };
+  const flow = showFlow(run.flow, units);
+  const said: RunSaid = {
+    value: flow.value,
+    unit: flow.unit,
+    pitch: showPitch(run.pitch).value,
+    made: `${text(showNominal(run.nominal, units))} ${MATERIAL_FACTS[run.material].short}`.replaceAll(' ', '\u00a0'),
+    about: listed([
+      `${text(showLength(run.length, units))} long`,
+      `drops ${text(showSmall(run.drop, units))}`,
+      `cover ${text(showSmall(run.cover, units))}`,
+    ]),
+  };
+  return {
+    missing: false as const,
+    ...said,
+    overloaded: run.overloaded,
+    filled: to(run.depthRatio, 0.02),
+    bubble: to(run.pitch, 0.001),
+    linePitch: plan.settings.levelLinePitch,
+    flat: run.pitch < run.leastPitch - 1e-6,
+    worst: worstAt(plan, id),
+  };
+}
+
+/** The mark of the worst snag that stands at an element. */
+function WorstMark({ id }: { id: string }) {
+  const { worst } = useShown(useCallback(({ plan }: OpenJob) => ({ worst: worstAt(plan, id) }), [id]));
+  return worst ? <Mark kind={worst} size={MARK} /> : null;
+}
+
+const NOT_THERE: LandingSaid = { name: '', marked: false, level: '', about: '' };
+
+interface LandingProps extends Props {
+  /** Its level as shown: that under the finger while it is dragged. */
+  level: string;
+}
+
+export const LandingWords = memo(function LandingWords({ id, level, chosen, onChoose }: LandingProps) {
+  const styles = useStyles(make);
+  const said = useMade(useCallback((made: OpenJob) => landingSaid(made, id) ?? NOT_THERE, [id]));
+  if (said === NOT_THERE) return null;
   return (
     <Pressable
       role="button"
-      aria-label={`${nameOf(job, id)}, ${about.join(', ')}`}
+      aria-label={`${said.name}, ${level}, ${said.about}`}
       onPress={() => onChoose(id)}
       style={styles.landing}
       testID={`landing-${id}`}
     >
       <View style={styles.name}>
-        <Text kind="strong" numberOfLines={1} style={chosen ? styles.underlined : null}>
-          {nameOf(job, id)}
+        <Text kind="strong" style={chosen ? styles.underlined : null}>
+          {said.name}
         </Text>
-        <Text kind="small" numberOfLines={1}>
-          {about.join(' · ')}
-        </Text>
+        <View style={styles.levels}>
+          <Text kind="strong">{level}</Text>
+          {said.about !== '' && <Text kind="small">{said.about}</Text>}
+        </View>
       </View>
       <WorstMark id={id} />
     </Pressable>
   );
 });
 
-export const RunWords = memo(function RunWords({ id, chosen, onChoose }: Props) {
-  const { job, plan, units } = useKept();
-  const styles = useStyles(make);
-  const figures = useId();
+/** A run in a few words, for who hears it rather than sees it. */
+function runLabel({ job, plan, units }: OpenJob, id: string): string | null {
   const run = plan.runs[id];
   if (!run) return null;
-  const size = text(showNominal(run.nominal, units));
+  return `${nameOf(job, id)}: ${text(showNominal(run.nominal, units))} ${MATERIAL_FACTS[run.material].label}, ${text(showFlow(run.flow, units))}`;
+}
+
+export const RunWords = memo(function RunWords({ id, chosen, onChoose }: Props) {
+  const styles = useStyles(make);
+  const figures = useId();
+  const { label } = useMade(useCallback((made: OpenJob) => ({ label: runLabel(made, id) }), [id]));
+  if (label === null) return null;
   return (
     <Pressable
       role="button"
-      aria-label={`${nameOf(job, id)}: ${size} ${MATERIAL_FACTS[run.material].label}, ${text(showFlow(run.flow, units))}`}
+      aria-label={label}
       aria-describedby={figures}
       onPress={() => onChoose(id)}
       style={[styles.run, chosen && styles.chosen]}
@@ -127,78 +186,40 @@ export const RunWords = memo(function RunWords({ id, chosen, onChoose }: Props) 
   );
 });
 
-const to = (value: number, step: number): number => Math.round(value / step) * step;
-
-/** The figures of a run in plain words: what stays the same is not drawn again. Half a pixel of the eye and of the bubble is enough. */
-function figuresOf({ plan, units }: OpenJob, id: string) {
-  const run = plan.runs[id];
-  if (!run) return { missing: true as const };
-  const flow = showFlow(run.flow, units);
-  const { cover } = run;
-  return {
-    missing: false as const,
-    value: flow.value,
-    unit: flow.unit,
-    size: text(showNominal(run.nominal, units)),
-    overloaded: run.overloaded,
-    filled: to(run.depthRatio, 0.02),
-    bubble: to(run.pitch, 0.001),
-    linePitch: plan.settings.levelLinePitch,
-    pitch: text(showPitch(run.pitch)),
-    flat: run.pitch < run.leastPitch - 1e-6,
-    about: `${MATERIAL_FACTS[run.material].short}, ${text(showLength(run.length, units))}, drops ${text(showSmall(run.drop, units))}, cover ${text(showSmall(cover, units))}`,
-  };
-}
-
 function RunFigures({ id, nativeID }: { id: string; nativeID: string }) {
   const styles = useStyles(make);
-  const narrow = useNarrow();
-  const figures = useShown(useCallback((shown: OpenJob) => figuresOf(shown, id), [id]));
-  if (figures.missing) return null;
-  const { value, unit, size, overloaded, filled, bubble, linePitch, pitch, flat, about } = figures;
+  const said = useShown(useCallback((shown: OpenJob) => runSaid(shown, id), [id]));
+  if (said.missing) return null;
+  const { overloaded, flat, worst } = said;
   return (
     <View nativeID={nativeID}>
       <View style={styles.beside}>
-        <Eye depthRatio={filled} overloaded={overloaded} size={46} />
-        <View style={styles.lines}>
-          <Carries id={id} value={value} unit={unit} size={narrow ? null : size} overloaded={overloaded} />
-          <View style={styles.line}>
-            <Bubble pitch={bubble} linePitch={linePitch} width={narrow ? 40 : 72} />
-            <Text kind="figure" style={styles.pitch} {...(flat ? { tone: 'stop' as const } : {})}>
-              {pitch}
-            </Text>
+        <Eye depthRatio={said.filled} overloaded={overloaded} size={EYE} />
+        <View style={styles.figures}>
+          <View>
+            <View style={styles.figure}>
+              <Text kind="figure" {...(overloaded ? { tone: 'fix' as const } : {})}>
+                {said.value}
+              </Text>
+              <Text kind="unit">{` ${said.unit}`}</Text>
+            </View>
+            <Text kind="small">{said.made}</Text>
+          </View>
+          <View>
+            <View style={styles.figure}>
+              <Text kind="figure" {...(flat ? { tone: 'stop' as const } : {})}>
+                {said.pitch}
+              </Text>
+              <Text kind="unit">%</Text>
+            </View>
+            <Bubble pitch={said.bubble} linePitch={said.linePitch} width={BUBBLE} />
           </View>
         </View>
+        <View style={styles.mark}>{worst && <Mark kind={worst} size={MARK} />}</View>
       </View>
-      <Text kind="small" style={styles.about}>
-        {narrow ? `${size} ${about}` : about}
+      <Text kind="small" style={{ marginTop: 4 }}>
+        {said.about}
       </Text>
     </View>
   );
 }
-
-const Carries = memo(function Carries({
-  id,
-  value,
-  unit,
-  size,
-  overloaded,
-}: {
-  id: string;
-  value: string;
-  unit: string;
-  size: string | null;
-  overloaded: boolean;
-}) {
-  const styles = useStyles(make);
-  return (
-    <View style={styles.line}>
-      <Text kind="figure" numberOfLines={1} style={styles.whole} {...(overloaded ? { tone: 'fix' as const } : {})}>
-        {value}
-        <Text kind="unit"> {unit}</Text>
-      </Text>
-      {size !== null && <Text kind="strong">{size}</Text>}
-      <WorstMark id={id} />
-    </View>
-  );
-});

@@ -82,9 +82,9 @@ describe('the long section', () => {
   it('reads out what is under the finger', () => {
     openJob(sampleWith(), <LongSection from="ds3" />);
     const section = screen.getByTestId('long-section');
-    // 360 wide when nothing has been laid out: 50 at the left and 14 at the right are outside it.
+    // 360 wide when nothing has been laid out: 54 at the left and 14 at the right are outside it.
     const event = new MouseEvent('pointermove', { bubbles: true });
-    Object.defineProperty(event, 'offsetX', { value: 50 + (24 / 168) * 296 });
+    Object.defineProperty(event, 'offsetX', { value: 54 + (24 / 168) * 292 });
     fireEvent(section, event);
     expect(seen()).toMatch(/At 24′: ground −10 3\/4″, invert −2′ 2 3\/4″/);
   });

@@ -23,6 +23,9 @@ describe('a channel drain’s sheet', () => {
     sheetOf('kennelDrain');
     press(/^Deepest water/, 'button');
     expect(seen()).toContain('dy/dx = (S0 − Sf − 2 Q q / (g A²)) / (1 − Q² T / (g A³))');
+    // 50.5 gpm over 16 ft, in the job's own units; in metric on asking.
+    expect(seen()).toMatch(/q = 50\.5 gpm over 16\.000 ft/);
+    press(/^The same in metric/, 'button');
     expect(seen()).toMatch(/q = 3\.19 L\/s over 4\.877 m/);
   });
 
@@ -89,8 +92,8 @@ describe('a basin’s sheet', () => {
 
   it('does not take more clogging than leaves any of it open', () => {
     const open = sheetOf('basin');
-    type(/^Leaves take/, '99%');
-    expect(screen.getByRole('alert').textContent).toBe('Leave at least 5% of it open.');
+    type(/^Clogged by leaves/, '99%');
+    expect(screen.getByRole('alert').textContent).toBe('What leaves clog of a grate is between 0% and 95%.');
     expect(element<{ clogging?: number }>(open, 'basin').clogging).toBeUndefined();
   });
 });

@@ -2,7 +2,8 @@
 import { isLanding, kindOf, nameOf, removal, type Element } from '@katabasis/core';
 import Trash from 'lucide-react-native/icons/trash';
 import { View } from 'react-native';
-import { useKept } from '../data/useJob';
+import { unhurried, useKept } from '../data/useJob';
+import { Fields } from '../input/Fields';
 import { PipeFromHere } from '../parts/PipeFromHere';
 import { SnagsAt } from '../parts/SnagItem';
 import { Button } from '../ui/Button';
@@ -16,18 +17,26 @@ interface Props {
   onGo: (id: string) => void;
 }
 
-export function ElementSheet({ id, onClose, onGo }: Props) {
+/** The sheet of an element by its id. */
+export const ElementSheet = unhurried(function ElementSheet({ id, onClose, onGo }: Props) {
   const { job } = useKept();
   const element = job.elements.get(id);
-  if (element) return <SheetOf key={id} element={element} onClose={onClose} onGo={onGo} />;
+  if (element)
+    return (
+      <Fields key={id} of={`${job.id} ${id}`}>
+        <SheetOf element={element} onClose={onClose} onGo={onGo} />
+      </Fields>
+    );
   // A job has no rain until one is chosen.
   if (id !== 'rain') return null;
   return (
     <Sheet title="Design rain" onClose={onClose}>
-      <RainForm />
+      <Fields of={`${job.id} rain`}>
+        <RainForm />
+      </Fields>
     </Sheet>
   );
-}
+});
 
 function SheetOf({ element, onClose, onGo }: Omit<Props, 'id'> & { element: Element }) {
   const { job, edit } = useKept();

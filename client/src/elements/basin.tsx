@@ -22,7 +22,7 @@ import { Circle, Line, Rect } from 'react-native-svg';
 import { useKept } from '../data/useJob';
 import { Chart } from '../drawing/Chart';
 import { QuantityField } from '../input/Field';
-import { coverEntry, shareEntry } from '../input/entry';
+import { shareBetween, smallEntry } from '../input/entry';
 import { without } from '../input/without';
 import { Freeboard, type Ask } from '../parts/Freeboard';
 import { InletWorkings } from '../parts/InletWorkings';
@@ -157,27 +157,20 @@ function BasinDetails({ basin }: { basin: Basin }) {
     <>
       <View style={figureRow}>
         <QuantityField
-          label={basin.clogging === undefined ? 'Leaves take, usual' : 'Leaves take'}
+          label={basin.clogging === undefined ? 'Clogged by leaves, usual' : 'Clogged by leaves'}
+          name="clogging"
           value={basin.clogging ?? GRATE_FACTS[basin.grate].clogging}
-          {...shareEntry}
+          {...shareBetween(0, 0.95, 'What leaves clog of a grate is')}
           optional
-          onCommit={(value) =>
-            value !== undefined && value > 0.95
-              ? 'Leave at least 5% of it open.'
-              : set('Set clogging', 'clogging', value)
-          }
+          onCommit={(value) => set('Set clogging', 'clogging', value)}
         />
         <QuantityField
-          label="Rim against a wall"
+          label="Part of its edge against a wall"
           usual="none"
           value={basin.walled}
-          {...shareEntry}
+          {...shareBetween(0, 0.9, 'The part of its edge that stands against a wall is')}
           optional
-          onCommit={(value) =>
-            value !== undefined && value > 0.9
-              ? 'Leave at least 10% of the rim open.'
-              : set('Set walled rim', 'walled', value)
-          }
+          onCommit={(value) => set('Set the edge against a wall', 'walled', value)}
         />
       </View>
       <View style={figureRow}>
@@ -186,7 +179,7 @@ function BasinDetails({ basin }: { basin: Basin }) {
           label="Sump under the outlet"
           usual="none"
           value={basin.sumpDepth}
-          {...coverEntry(units)}
+          {...smallEntry(units, 0, 3, 'A sump is')}
           optional
           onCommit={(value) => set('Set the sump', 'sumpDepth', value)}
         />

@@ -20,7 +20,7 @@ import { Line, Polygon, Polyline, Rect } from 'react-native-svg';
 import { useKept } from '../data/useJob';
 import { Chart } from '../drawing/Chart';
 import { QuantityField } from '../input/Field';
-import { coverEntry, distancesEntry, lengthEntry, pitchEntry } from '../input/entry';
+import { distancesEntry, lengthEntry, pitchUpTo, smallEntry } from '../input/entry';
 import { without } from '../input/without';
 import { Freeboard, type Ask } from '../parts/Freeboard';
 import { InletWorkings } from '../parts/InletWorkings';
@@ -145,6 +145,9 @@ function topOf({ depth, length, ownFall = 0, outlets }: ChannelPlan['drain']): [
 /** A wedge under the bed, pointing down. */
 const outletMark = (x: number, y: number): string => `${x - 6},${y} ${x + 6},${y} ${x},${y + 8}`;
 
+/** Falls of a channel's bed and of its grate. */
+const channelFall = pitchUpTo(0.5, 'It falls', true);
+
 function Form({ element: channel }: { element: Channel }) {
   const { edit, units } = useKept();
   const set = (label: string, next: Partial<Channel>): string | null => {
@@ -153,8 +156,6 @@ function Form({ element: channel }: { element: Channel }) {
       ? edit(put(label, changed))
       : 'Its outlets come one after another, none beyond its length.';
   };
-  const steep = (slope: number | undefined): string | null =>
-    slope !== undefined && slope > 0.5 ? 'At most 50%.' : null;
   return (
     <>
       <NameAndLevel landing={channel} levelLabel="Level of its grate" />
@@ -181,13 +182,13 @@ function Form({ element: channel }: { element: Channel }) {
         <QuantityField
           label="Inside width"
           value={channel.width}
-          {...coverEntry(units)}
+          {...smallEntry(units, 0.01, 2, 'A channel is')}
           onCommit={(width) => set('Set channel width', { width: width! })}
         />
         <QuantityField
           label="Depth at the outlet"
           value={channel.depth}
-          {...coverEntry(units)}
+          {...smallEntry(units, 0.01, 2, 'A channel’s depth is')}
           onCommit={(depth) => set('Set channel depth', { depth: depth! })}
         />
       </View>
@@ -202,18 +203,18 @@ function Form({ element: channel }: { element: Channel }) {
           label="Bed’s own fall"
           usual="level"
           value={channel.slope === 0 ? undefined : channel.slope}
-          {...pitchEntry}
+          {...channelFall}
           optional
-          onCommit={(slope) => steep(slope) ?? set('Set channel fall', { slope: slope ?? 0 })}
+          onCommit={(slope) => set('Set channel fall', { slope: slope ?? 0 })}
           hint="Against its grate"
         />
         <QuantityField
           label="Its grate falls"
           usual="level"
           value={channel.topSlope}
-          {...pitchEntry}
+          {...channelFall}
           optional
-          onCommit={(slope) => steep(slope) ?? edit(put('Set the grate’s fall', without(channel, 'topSlope', slope)))}
+          onCommit={(slope) => edit(put('Set the grate’s fall', without(channel, 'topSlope', slope)))}
           hint="With the paving"
         />
       </View>

@@ -10,7 +10,6 @@ import {
   text,
   toFile,
   type JobElement,
-  type JobState,
   type Settings,
 } from '@katabasis/core';
 import { formatISO } from 'date-fns/formatISO';
@@ -26,10 +25,12 @@ import { useKept } from '../data/useJob';
 import { useTheme } from '../theme/theme';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
-import { coverEntry, distanceEntry, pitchEntry, rainEntry, type Entry } from '../input/entry';
-import { NameField, QuantityField, TextBox } from '../input/Field';
+import { coverEntry, distanceUpTo, pitchUpTo, rainEntry, smallEntry, type Entry } from '../input/entry';
+import { NameField, QuantityField } from '../input/Field';
+import { TextBox } from '../input/TextBox';
 import { without } from '../input/without';
 import { Text } from '../ui/Text';
+import { slug, STATE_WORDS } from './jobWords';
 import type { ElementView } from './view';
 import { footRow } from '../ui/rows';
 
@@ -38,17 +39,6 @@ const given = (head: object): JobElement =>
   Object.fromEntries(
     Object.entries(head).filter(([, value]) => value !== undefined && value !== ''),
   ) as unknown as JobElement;
-
-/** How far a job has come, as it is said. */
-export const STATE_WORDS: Record<JobState, string> = {
-  asked: 'Asked for',
-  planned: 'Planned',
-  offered: 'Offered',
-  agreed: 'Agreed',
-  digging: 'Digging',
-  done: 'Done',
-  dropped: 'Dropped',
-};
 
 const ISO_DAY = /^\d{4}-\d\d-\d\d$/;
 
@@ -77,9 +67,12 @@ function DayField({ value, onCommit }: { value: string; onCommit: (day: string |
   );
 }
 
+/** Pitches that are rules of a job. */
+const leastPitch = pitchUpTo(0.2, 'A pitch falls');
+
 export function JobForm() {
   const { job, edit, units } = useKept();
-  const { name: theme, choose } = useTheme();
+  const { choice, choose, textSize, chooseText } = useTheme();
   const head = headOf(job);
   // What is emptied is left out again.
   const save = (label: string, next: { [K in keyof JobElement]?: JobElement[K] | undefined }): string | null =>
@@ -132,38 +125,64 @@ export function JobForm() {
         <SettingField label="Least cover under turf" setting="leastCover" entry={coverEntry(units)} />
       </View>
       <View style={footRow}>
-        <SettingField label="Least pitch" setting="leastPitch" entry={pitchEntry} />
+        <SettingField label="Least pitch" setting="leastPitch" entry={leastPitch} />
         <SettingField
           label={`Least pitch, smooth from ${text(showSmall(6 * METRES_PER_INCH, units))}`}
           setting="leastPitchLarge"
-          entry={pitchEntry}
+          entry={leastPitch}
         />
       </View>
       <View style={footRow}>
-        <SettingField label="Discharge from a building" setting="buildingClearance" entry={distanceEntry(units)} />
+        <SettingField
+          label="Let water out this far from a building"
+          setting="buildingClearance"
+          entry={distanceUpTo(units, 500, 'That distance is')}
+        />
         <SettingField label="Rain that should keep it clean" setting="ordinaryRain" entry={rainEntry(units)} />
       </View>
       <View style={footRow}>
-        <SettingField label="Water allowed over a grate" setting="ponding" entry={coverEntry(units)} />
-        <SettingField label="Water to stay below a sill" setting="openingMargin" entry={coverEntry(units)} />
-        <SettingField label="Water a gutter holds" setting="gutterDepth" entry={coverEntry(units)} />
+        <SettingField
+          label="Water allowed over a grate"
+          setting="ponding"
+          entry={smallEntry(units, 0.001, 1, 'Water over a grate is')}
+        />
+        <SettingField
+          label="Water to stay below a sill by"
+          setting="openingMargin"
+          entry={smallEntry(units, 0, 2, 'That margin is')}
+        />
+        <SettingField
+          label="Water a gutter holds"
+          setting="gutterDepth"
+          entry={smallEntry(units, 0.001, 1, 'Water in a gutter is')}
+        />
       </View>
       <SettingField
         label="Your level: pitch at which the bubble touches its line"
         setting="levelLinePitch"
-        entry={{ ...pitchEntry, show: (value) => text(showPitchTrade(value, units)) }}
+        entry={{ ...leastPitch, show: (value) => text(showPitchTrade(value, units)) }}
       />
       <Choice
         label="Screen"
-        value={theme}
+        value={choice}
         options={[
+          { value: 'device', label: 'As the device' },
           { value: 'daylight', label: 'Daylight' },
           { value: 'glare', label: 'Glare', note: 'for sun' },
           { value: 'dusk', label: 'Dusk', note: 'dark' },
         ]}
         onChoose={choose}
       />
-      <View style={{ flexDirection: 'row' }}>
+      <Choice
+        label="Text"
+        value={textSize}
+        options={[
+          { value: 'device', label: 'As the device' },
+          { value: 'large', label: 'Large' },
+        ]}
+        onChoose={chooseText}
+      />
+      <View style={footRow}>
         <Button
           label="Save as a job file"
           icon={Download}
@@ -175,12 +194,6 @@ export function JobForm() {
   );
 }
 
-export const slug = (name: string): string =>
-  name
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-|-$/g, '') || 'job';
-
 /** One rule: the usual value until the job has its own; emptied, it is the usual one again. */
 function SettingField({ label, setting, entry }: { label: string; setting: keyof Settings; entry: Entry }) {
   const { job, plan, edit } = useKept();
@@ -188,6 +201,7 @@ function SettingField({ label, setting, entry }: { label: string; setting: keyof
   const own = head.settings?.[setting] !== undefined;
   return (
     <QuantityField
+      name={setting}
       label={own ? label : `${label}, usual`}
       value={plan.settings[setting]}
       {...entry}

@@ -1,6 +1,7 @@
 import {
   decimals,
   designRain,
+  officeRain,
   fitRain,
   intensityOf,
   METRES_PER_SECOND_PER_INCH_PER_HOUR,
@@ -28,12 +29,15 @@ import { SPACE } from '../theme/tokens';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { rainEntry } from '../input/entry';
-import { QuantityField, TextBox } from '../input/Field';
+import { QuantityField } from '../input/Field';
+import { TextBox } from '../input/TextBox';
 import { Figure } from '../ui/Figure';
 import { Text } from '../ui/Text';
 import type { ElementView } from './view';
 
 const MINUTE = 60;
+/** Rain of a place that is tapped before any was chosen, years. */
+const USUAL_PERIOD = 10;
 
 /** What the rain is called: where it is from and how often it may be more. */
 export function calledOf({ source }: RainElement): string {
@@ -48,16 +52,9 @@ export function RainForm() {
   const office = rain?.source.type === 'office' ? rain.source : null;
   const [station, setStation] = useState(office?.station ?? null);
   const chosen = stations.data?.find((each) => each.id === station);
-  const take = (returnPeriod: number): void => {
-    if (!chosen) return;
-    edit(
-      put(`Take the ${returnPeriod}-year rain of ${chosen.place}`, {
-        id: 'rain',
-        kind: 'rain',
-        ...designRain(chosen, returnPeriod),
-        source: { type: 'office', station: chosen.id, place: chosen.place, returnPeriod, duration: ROOF_DURATION },
-      }),
-    );
+  const take = (returnPeriod: number, at = chosen): void => {
+    if (!at) return;
+    edit(put(`Take the ${returnPeriod}-year rain of ${at.place}`, officeRain(at, returnPeriod)));
   };
   return (
     <>
@@ -72,15 +69,20 @@ export function RainForm() {
         )}
         {stations.data && (
           <Choice
-            label="Place"
+            label="Place (invented, for trying out)"
             value={station}
             options={stations.data.map((each) => ({ value: each.id, label: each.place, note: each.climate }))}
-            onChoose={setStation}
+            onChoose={(id) => {
+              setStation(id);
+              const at = stations.data.find((each) => each.id === id)!;
+              const years = office?.returnPeriod ?? USUAL_PERIOD;
+              take(at.returnPeriods.includes(years) ? years : at.returnPeriods[0]!, at);
+            }}
           />
         )}
         {chosen && (
           <Choice
-            label="How often it may be more"
+            label="As heavy as comes once in"
             value={office?.station === chosen.id ? String(office.returnPeriod) : null}
             options={chosen.returnPeriods.map((years, k) => ({
               value: String(years),
@@ -91,8 +93,8 @@ export function RainForm() {
           />
         )}
         <Text kind="small">
-          5-minute rain for roofs and the lines under them. 10-year is usual for gutters and yard lines. The places are
-          invented, for trying out: type your own figure for a real job.
+          5-minute rain for roofs and the lines under them. 10-year is usual for gutters and yard lines. No place here
+          is real: type your own figure for a real job.
         </Text>
       </View>
       <QuantityField
@@ -144,6 +146,7 @@ function OpeningRain({ rain, rows }: { rain: RainElement; rows: FrequencyRows | 
         />
       )}
       <QuantityField
+        name="openings"
         label={`${years}-year rain, for doors and window wells`}
         value={openings?.intensity}
         usual="not checked"
@@ -241,7 +244,7 @@ function OwnTable() {
           </Text>
           <TextBox label="Called" words text={place} onText={setPlace} />
           <Choice
-            label="How often it may be more"
+            label="As heavy as comes once in"
             value={rain?.source.type === 'own' && rain.source.place === place ? String(rain.source.returnPeriod) : null}
             options={read.table.returnPeriods.map((years) => ({ value: String(years), label: `${years}-year` }))}
             onChoose={(years) => take(Number(years))}

@@ -3,6 +3,7 @@ import {
   METRES_PER_FOOT,
   nameOf,
   ofKind,
+  ownName,
   planArea,
   put,
   showArea,
@@ -45,7 +46,11 @@ function Form({ element: face }: { element: RoofFace }) {
   return (
     <>
       <Sheds element={face} />
-      <NameField label="Name" value={face.name} onCommit={(name) => save('Name roof face', { name })} />
+      <NameField
+        label="Name"
+        value={face.name}
+        onCommit={(name) => save('Name roof face', { name: ownName(job, face.id, name) })}
+      />
       <Choice
         label="Measured by"
         value={shape.type}

@@ -1,8 +1,8 @@
 /** One run: what runs in it, what each size and material would give, its pitch, and what is wrong with it. */
 import {
-  decimals,
   elementOf,
   holdsAt,
+  leadElsewhere,
   MATERIAL_FACTS,
   MATERIALS,
   nameOf,
@@ -14,13 +14,11 @@ import {
   shortOf,
   showFlow,
   showLength,
-  showLevel,
   showNominal,
   showPitch,
   showPitchTrade,
-  showSmall,
-  showVelocity,
   text,
+  waysOn,
   type Change,
   type Job,
   type Material,
@@ -35,14 +33,13 @@ import Trash from 'lucide-react-native/icons/trash';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useJob, useKept } from '../data/useJob';
-import { Bubble } from '../drawing/Bubble';
 import { Eye } from '../drawing/Eye';
+import { useWide } from '../theme/theme';
 import { SPACE } from '../theme/tokens';
 import { Button } from '../ui/Button';
 import { Choice, type Option } from '../ui/Choice';
 import { boreEntry, lengthEntry, pitchEntry } from '../input/entry';
 import { QuantityField } from '../input/Field';
-import { Figure } from '../ui/Figure';
 import { Sheet } from '../ui/Sheet';
 import { Text } from '../ui/Text';
 import { InsertInRun } from '../parts/InsertInRun';
@@ -52,12 +49,14 @@ import { SnagsAt } from '../parts/SnagItem';
 import { WorkingPanel } from '../parts/WorkingPanel';
 import { planWith } from '../data/planner';
 import { useWorked } from '../data/useWorked';
+import { RunFigures } from './runFigures';
 import type { FormProps, ElementView } from './view';
 import { footRow } from '../ui/rows';
 
 /** Its own sheet: what it carries comes first, and its snags before what would mend them. */
 function RunSheet({ element: { id }, onClose, onGo }: FormProps<Run>) {
   const { job, plan, edit, units } = useJob();
+  const beside = useWide();
   const [asked, setAsked] = useState<RunQuantity | null>(null);
   const run = elementOf(job, 'run', id);
   const planned = plan.runs[id];
@@ -68,19 +67,37 @@ function RunSheet({ element: { id }, onClose, onGo }: FormProps<Run>) {
     edit(removal(job, id));
     onClose();
   };
+  const figures = working ? (
+    <WorkingPanel working={working} onBack={() => setAsked(null)} />
+  ) : (
+    planned && <RunFigures run={planned} onAsk={setAsked} />
+  );
+  const choices = (
+    <>
+      <SizeChips run={run} pitch={planned?.pitch ?? 0} strip={!beside} />
+      <MaterialChips run={run} pitch={planned?.pitch ?? 0} strip={!beside} />
+      {planned && <Pitch run={run} planned={planned} />}
+    </>
+  );
   return (
     <Sheet title={nameOf(job, id)} over={over} onClose={onClose}>
-      {working ? (
-        <WorkingPanel working={working} onBack={() => setAsked(null)} />
+      {beside ? (
+        <>
+          {figures}
+          <SnagsAt id={id} />
+          {choices}
+        </>
       ) : (
-        planned && <Figures run={planned} onAsk={setAsked} />
+        // On a phone the run stands in sight above: the choices come first, within the thumb's reach.
+        <>
+          {choices}
+          <SnagsAt id={id} />
+          {figures}
+        </>
       )}
-      <SnagsAt id={id} />
-      <SizeChips run={run} pitch={planned?.pitch ?? 0} />
-      <MaterialChips run={run} pitch={planned?.pitch ?? 0} />
-      {planned && <Pitch run={run} planned={planned} />}
       <View style={footRow}>
         <QuantityField
+          name="length"
           label={run.assumed ? 'Length, assumed: measure it' : 'Length along the trench'}
           value={run.length}
           {...lengthEntry(units)}
@@ -107,7 +124,7 @@ function RunSheet({ element: { id }, onClose, onGo }: FormProps<Run>) {
           }
         />
         <QuantityField
-          label="Throat in its adapter"
+          label="Narrowest way through its adapter"
           usual="none"
           value={run.throat}
           {...boreEntry(units)}
@@ -115,6 +132,16 @@ function RunSheet({ element: { id }, onClose, onGo }: FormProps<Run>) {
           onCommit={(throat) => edit(put('Set the adapter’s throat', without(run, 'throat', throat)))}
         />
       </View>
+      <Choice
+        label="Leads to"
+        value={run.to}
+        options={[job.elements.get(run.to)!, ...waysOn(job, run.from).filter(({ id: other }) => other !== run.to)].map(
+          ({ id: value }) => ({ value, label: nameOf(job, value) }),
+        )}
+        onChoose={(to) => {
+          if (to !== run.to) edit(leadElsewhere(job, run, to));
+        }}
+      />
       <InsertInRun run={run} onGo={onGo} />
       <View style={{ flexDirection: 'row' }}>
         <Button label="Take this run out" icon={Trash} kind="bare" onPress={remove} />
@@ -125,78 +152,6 @@ function RunSheet({ element: { id }, onClose, onGo }: FormProps<Run>) {
 
 /** A run once somebody has measured it. */
 const measured = (run: Run): Run => without(run, 'assumed', undefined);
-
-function Figures({ run, onAsk }: { run: RunPlan; onAsk: (quantity: RunQuantity) => void }) {
-  const { units, plan } = useJob();
-  const { cover } = run;
-  const figures: {
-    quantity: RunQuantity;
-    label: string;
-    shown: { value: string; unit: string };
-    tone?: 'stop' | 'fix';
-  }[] = [
-    { quantity: 'depth', label: 'Runs', shown: showSmall(run.depth, units) },
-    {
-      quantity: 'velocity',
-      label: 'Speed',
-      shown: showVelocity(run.velocity, units),
-      ...(run.topVelocity > plan.settings.stopVelocity ? { tone: 'stop' as const } : {}),
-    },
-    {
-      quantity: 'velocity',
-      label: 'Runs through in',
-      shown: { value: decimals(run.travelTime, run.travelTime < 10 ? 1 : 0), unit: 's' },
-    },
-    { quantity: 'drop', label: 'Drops', shown: showSmall(run.drop, units) },
-    {
-      quantity: 'cover',
-      label: 'Cover',
-      shown: showSmall(cover, units),
-      ...(cover < run.leastCover - 0.0005 ? { tone: 'fix' as const } : {}),
-    },
-    {
-      quantity: 'shear',
-      label: 'Keeps clean',
-      shown: { value: run.cleans ? 'Yes' : 'No', unit: '' },
-      ...(run.cleans ? {} : { tone: 'fix' as const }),
-    },
-    {
-      quantity: 'water',
-      label: 'Water at its head',
-      shown: showLevel(run.waterUp, units),
-      ...(run.waterUp > run.groundUp ? { tone: 'stop' as const } : {}),
-    },
-    { quantity: 'inverts', label: 'Starts at', shown: showLevel(run.invertUp, units) },
-  ];
-  return (
-    <View style={{ gap: SPACE.s }}>
-      <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.l, flexWrap: 'wrap' }}>
-        <Eye depthRatio={run.depthRatio} overloaded={run.overloaded} size={76} />
-        <Figure
-          label="Carries"
-          shown={showFlow(run.flow, units)}
-          size="hero"
-          {...(run.overloaded ? { tone: 'fix' as const } : {})}
-          onPress={() => onAsk('flow')}
-        />
-        <Figure
-          label="Holds full"
-          shown={showFlow(run.capacity, units)}
-          size="hero"
-          onPress={() => onAsk('capacity')}
-        />
-      </View>
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.xl, rowGap: 2 }}>
-        {figures.map(({ quantity, ...figure }) => (
-          <Figure key={figure.label} {...figure} onPress={() => onAsk(quantity)} />
-        ))}
-        <View style={{ justifyContent: 'flex-end', paddingBottom: 8 }}>
-          <Bubble pitch={run.pitch} linePitch={plan.settings.levelLinePitch} width={96} />
-        </View>
-      </View>
-    </View>
-  );
-}
 
 const SEVERITY_TONE: Partial<Record<Severity, 'stop' | 'fix'>> = { stop: 'stop', fix: 'fix' };
 
@@ -237,20 +192,27 @@ function gives(
   plan: Plan | undefined,
   pitch: number,
   units: UnitSystem,
-): Pick<Option<string>, 'figure' | 'note' | 'tone'> {
-  const figure = `${text(showFlow(holdsAt(run, pitch), units))} at ${text(showPitch(pitch))}`;
+): Pick<Option<string>, 'figure' | 'figureSaid' | 'note' | 'tone'> {
+  const holds = text(showFlow(holdsAt(run, pitch), units));
+  const figure = { figure: holds, figureSaid: `${holds} at ${text(showPitch(pitch))}` };
   // As high as it will be: nothing moves under a thumb when the answer comes.
-  if (!plan) return { figure, note: 'being worked out' };
+  if (!plan) return { ...figure, note: 'being worked out' };
   const { note, ...tone } = outcome(plan, run.id);
   const own = plan.runs[run.id]?.pitch ?? pitch;
   return {
-    figure,
+    ...figure,
     note: Math.abs(own - pitch) > 0.0005 ? `lies at ${text(showPitch(own))}, ${note}` : note,
     ...tone,
   };
 }
 
-function SizeChips({ run, pitch }: { run: Run; pitch: number }) {
+interface ChipsProps {
+  run: Run;
+  pitch: number;
+  strip: boolean;
+}
+
+function SizeChips({ run, pitch, strip }: ChipsProps) {
   // Of the job as made, not as previewed: what the chips say holds still while a dial turns.
   const { job, edit, units } = useKept();
   const plans = useTries(job, NOMINAL_SIZES, (nominal) => put('Try', resized(run, nominal)), run);
@@ -268,6 +230,7 @@ function SizeChips({ run, pitch }: { run: Run; pitch: number }) {
   return (
     <Choice
       label="Size: what each would give"
+      strip={strip}
       value={present?.value ?? null}
       options={options}
       onChoose={(value) => edit(put(`Make it ${text(showNominal(Number(value), units))}`, resized(run, Number(value))))}
@@ -275,7 +238,7 @@ function SizeChips({ run, pitch }: { run: Run; pitch: number }) {
   );
 }
 
-function MaterialChips({ run, pitch }: { run: Run; pitch: number }) {
+function MaterialChips({ run, pitch, strip }: ChipsProps) {
   const { job, edit, units } = useKept();
   const plans = useTries(job, MATERIALS, (material) => put('Try', { ...run, material }), run);
   const options = MATERIALS.map((material, k): Option<Material> => {
@@ -290,6 +253,7 @@ function MaterialChips({ run, pitch }: { run: Run; pitch: number }) {
   return (
     <Choice
       label="Material: what each would give"
+      strip={strip}
       value={run.material}
       options={options}
       onChoose={(material) => edit(put(`Use ${MATERIAL_FACTS[material].label}`, { ...run, material }))}

@@ -1,6 +1,7 @@
 import { fireEvent, render, screen } from '@testing-library/react';
 import { lengthEntry } from './entry';
 import { QuantityField } from './Field';
+import { Fields } from './Fields';
 
 function box(
   onCommit: (value: number | undefined) => string | null,
@@ -64,4 +65,26 @@ describe('a box for a quantity', () => {
     fireEvent.blur(box(commit, { value: 3 }));
     expect(commit).not.toHaveBeenCalled();
   });
+});
+
+it('an entry that could not be taken stands there again when the sheet is opened anew, until it is put right', () => {
+  const commit = jest.fn(() => null);
+  const sheet = (
+    <Fields of="job basin">
+      <QuantityField label="Sump" value={0.3} {...lengthEntry('us')} onCommit={commit} />
+    </Fields>
+  );
+  const boxNow = (): HTMLInputElement => screen.getByLabelText('Sump', { selector: 'input' }) as HTMLInputElement;
+  const first = render(sheet);
+  leave(boxNow(), 'knee deep');
+  first.unmount();
+  const second = render(sheet);
+  expect(boxNow().value).toBe('knee deep');
+  expect(screen.getByRole('alert').textContent).toMatch(/12'6/);
+  leave(boxNow(), '2');
+  expect(commit).toHaveBeenCalledTimes(1);
+  second.unmount();
+  render(sheet);
+  expect(boxNow().value).not.toBe('knee deep');
+  expect(screen.queryByRole('alert')).toBeNull();
 });

@@ -1,174 +1,151 @@
+/** Fields of what is open: they show its value, take what a tradesman says, and commit when left. */
 import type { Parsed } from '@katabasis/core';
-import { useId, useRef, useState } from 'react';
-import { TextInput, View, type TextInputProps } from 'react-native';
-import { usePalette, useStyles } from '../theme/theme';
-import { FONTS, TOUCH, type Palette } from '../theme/tokens';
-import { Text } from '../ui/Text';
-
-const make = (palette: Palette) => ({
-  input: {
-    minHeight: TOUCH,
-    borderWidth: 1.5,
-    borderColor: palette.soft,
-    borderRadius: 4,
-    paddingHorizontal: 10,
-    paddingVertical: 8,
-    fontFamily: FONTS.figures,
-    fontSize: 18,
-    color: palette.ink,
-    backgroundColor: palette.ground,
-  },
-  words: { fontFamily: FONTS.text },
-  wrong: { borderColor: palette.stop, borderWidth: 2.5 },
-});
+import { useEffect } from 'react';
+import { useController, useFormContext } from 'react-hook-form';
+import type { TextInputProps } from 'react-native';
+import { InForm, useFieldsOf, type Typed } from './Fields';
+import { TextBox } from './TextBox';
+import { keepUnfinished, unfinishedIn } from './unfinished';
 
 interface Shared {
   label: string;
-  /** Shown in grey when empty: the usual value. */
+  /** What the field is called among those of its sheet; its label unless two are called the same, or one changes. */
+  name?: string;
   usual?: string;
   hint?: string;
+  unit?: string;
   testID?: string;
   inputMode?: TextInputProps['inputMode'];
   autoFocus?: boolean;
 }
 
-interface BareProps extends Shared {
-  text: string;
-  onText: (text: string) => void;
-  onDone?: () => void;
-  wrong?: string | null;
-  words?: boolean;
-  /** More than one line of text. */
-  lines?: number;
-  /** Least width, where several stand in a row, px. */
-  least?: number;
+interface FieldOptions<T> {
+  name: string;
+  /** The value as it is shown while nothing is typed. */
+  shown: string;
+  /** Reads what was typed, or says what would be right. */
+  read: (text: string) => Parsed<T>;
+  /** Takes the value; gives a sentence when it could not. */
+  commit: (value: T) => string | null;
 }
 
-/** A labelled box for typing, with what is wrong said beneath it. Keeps whatever was typed. */
-export function TextBox({
-  label,
-  text,
-  onText,
-  onDone,
-  wrong,
-  usual,
-  hint,
-  words = false,
-  lines = 1,
-  least = 140,
-  testID,
-  inputMode,
-  autoFocus,
-}: BareProps) {
-  const styles = useStyles(make);
-  const palette = usePalette();
-  const id = useId();
-  return (
-    <View style={{ flex: 1, minWidth: least }}>
-      <Text kind="small" nativeID={`${id}-label`}>
-        {label}
-      </Text>
-      <TextInput
-        value={text}
-        onChangeText={onText}
-        onBlur={onDone}
-        {...(lines === 1 ? { onSubmitEditing: onDone } : {})}
-        placeholder={usual}
-        testID={testID}
-        inputMode={inputMode}
-        autoFocus={autoFocus}
-        aria-label={label}
-        aria-invalid={wrong ? true : undefined}
-        aria-describedby={wrong ? `${id}-wrong` : undefined}
-        placeholderTextColor={palette.faint}
-        autoCapitalize="none"
-        autoCorrect={false}
-        selectTextOnFocus={lines === 1}
-        multiline={lines > 1}
-        numberOfLines={lines}
-        style={[styles.input, words && styles.words, wrong ? styles.wrong : null]}
-      />
-      {wrong ? (
-        <Text kind="small" tone="stop" nativeID={`${id}-wrong`} role="alert">
-          {wrong}
-        </Text>
-      ) : hint ? (
-        <Text kind="small">{hint}</Text>
-      ) : null}
-    </View>
-  );
+interface FieldState {
+  text: string;
+  wrong: string | null;
+  onText: (text: string) => void;
+  onDone: () => void;
+  ref: (box: { focus?: () => void } | null) => void;
+}
+
+/** Dots part names in the form's own keeping. */
+const safe = (name: string): string => name.replaceAll(/[.[\]'"]/g, ' ');
+
+/** One field of the form around: typed text apart from the value, what is wrong at its place, and kept until it is put right. */
+function useField<T>({ name: called, shown, read, commit }: FieldOptions<T>): FieldState {
+  const form = useFormContext<Typed>();
+  const of = useFieldsOf();
+  const name = safe(called);
+  const place = of === null ? null : `${of} ${name}`;
+  const { field, fieldState } = useController({ name, control: form.control, defaultValue: undefined });
+  const fail = (text: string, message: string): void => {
+    form.setError(name, { message });
+    if (place !== null) keepUnfinished(place, text);
+  };
+  const settle = (): void => {
+    form.setValue(name, undefined);
+    form.clearErrors(name);
+    if (place !== null) keepUnfinished(place, null);
+  };
+  // What was left here unfinished stands here again, with what is wrong with it.
+  useEffect(() => {
+    const left = place === null ? undefined : unfinishedIn(place);
+    if (left === undefined) return;
+    form.setValue(name, left);
+    const parsed = read(left);
+    if (!parsed.ok) form.setError(name, { message: parsed.sentence });
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- once, when the field comes up
+  }, [place]);
+  const done = (): void => {
+    // A blur and a submit arrive together; the text they judge must be the newest.
+    const text = form.getValues(name);
+    if (text === undefined) return;
+    if (text === shown) return settle();
+    const parsed = read(text);
+    if (!parsed.ok) return fail(text, parsed.sentence);
+    const refused = commit(parsed.value);
+    if (refused) fail(text, refused);
+    else settle();
+  };
+  return {
+    text: field.value ?? shown,
+    wrong: fieldState.error?.message ?? null,
+    onText: (text) => {
+      field.onChange(text);
+      if (fieldState.error) form.clearErrors(name);
+    },
+    onDone: done,
+    ref: field.ref,
+  };
 }
 
 interface QuantityProps<T> extends Shared {
   value: T | undefined;
   show: (value: T) => string;
   parse: (text: string) => Parsed<T>;
-  /** What would be wrong with a value that parses; null when nothing. Returns what the job says of it. */
+  /** Takes the value, undefined for none; gives a sentence when it could not. */
   onCommit: (value: T | undefined) => string | null;
   /** Whether it may be left empty. */
   optional?: boolean;
 }
 
-/** A quantity in trade units: shows the value, takes whatever a tradesman says, commits when left. */
-export function QuantityField<T = number>({
-  value,
-  show,
-  parse,
-  onCommit,
-  optional = false,
-  ...rest
-}: QuantityProps<T>) {
-  const shown = value === undefined ? '' : show(value);
-  const [typed, setTyped] = useState<string | null>(null);
-  const [wrong, setWrong] = useState<string | null>(null);
-  // A blur and a submit arrive together; the text they judge must be the newest.
-  const latest = useRef<string | null>(null);
-  const done = (): void => {
-    const text = latest.current;
-    if (text === null || text === shown) return settle();
-    if (text.trim() === '') return optional ? commit(undefined) : setWrong('This is needed.');
-    const parsed = parse(text);
-    if (!parsed.ok) return setWrong(parsed.sentence);
-    commit(parsed.value);
-  };
-  const settle = (): void => {
-    latest.current = null;
-    setTyped(null);
-    setWrong(null);
-  };
-  const commit = (next: T | undefined): void => {
-    const refused = onCommit(next);
-    if (refused) setWrong(refused);
-    else settle();
-  };
-  const type = (text: string): void => {
-    latest.current = text;
-    setTyped(text);
-  };
-  return <TextBox {...rest} text={typed ?? shown} onText={type} onDone={done} wrong={wrong} />;
+/** A quantity in trade units. */
+export const QuantityField = <T = number,>(props: QuantityProps<T>) => (
+  <InForm>
+    <Quantity {...props} />
+  </InForm>
+);
+
+function Quantity<T>(props: QuantityProps<T>) {
+  const { value, show, parse, onCommit, optional = false, name, ...rest } = props;
+  const { ref, ...field } = useField<T | undefined>({
+    name: name ?? rest.label,
+    shown: value === undefined ? '' : show(value),
+    read: (text) => {
+      if (text.trim() !== '') return parse(text);
+      return optional ? { ok: true, value: undefined } : { ok: false, sentence: 'This is needed.' };
+    },
+    commit: onCommit,
+  });
+  return <TextBox {...rest} {...field} ref={ref as never} />;
 }
 
 interface NameProps extends Shared {
   value: string;
-  onCommit: (value: string) => void;
+  onCommit: (value: string) => string | null | void;
   /** Whether it may be left empty. */
   optional?: boolean;
   /** Characters at most. */
   most?: number;
 }
 
-/** A name, or words; one that is needed says so when it is left empty, and keeps the old one. */
-export function NameField({ value, onCommit, optional = false, most = 120, ...rest }: NameProps) {
-  const [typed, setTyped] = useState<string | null>(null);
-  const [wrong, setWrong] = useState<string | null>(null);
-  const done = (): void => {
-    const text = typed?.trim();
-    if (text === '' && !optional) return setWrong('Give it a name.');
-    if (text !== undefined && text.length > most)
-      return setWrong(`At most ${most} characters; these are ${text.length}.`);
-    if (text !== undefined && text !== value) onCommit(text);
-    setTyped(null);
-    setWrong(null);
-  };
-  return <TextBox {...rest} words text={typed ?? value} onText={setTyped} onDone={done} wrong={wrong} />;
+/** A name, or words. */
+export const NameField = (props: NameProps) => (
+  <InForm>
+    <Name {...props} />
+  </InForm>
+);
+
+function Name({ value, onCommit, optional = false, most = 120, name, ...rest }: NameProps) {
+  const { ref, ...field } = useField<string>({
+    name: name ?? rest.label,
+    shown: value,
+    read: (typed) => {
+      const text = typed.trim();
+      if (text === '' && !optional) return { ok: false, sentence: 'Give it a name.' };
+      if (text.length > most) return { ok: false, sentence: `At most ${most} characters; these are ${text.length}.` };
+      return { ok: true, value: text };
+    },
+    commit: (text) => (text === value ? null : (onCommit(text) ?? null)),
+  });
+  return <TextBox {...rest} words {...field} ref={ref as never} />;
 }

@@ -2,7 +2,7 @@
 import { showPitchTrade, text, type UnitSystem } from '@katabasis/core';
 import Minus from 'lucide-react-native/icons/minus';
 import Plus from 'lucide-react-native/icons/plus';
-import { useState } from 'react';
+import { useState, type KeyboardEvent } from 'react';
 import { View, type LayoutChangeEvent } from 'react-native';
 import Svg, { Line, Polygon, Text as SvgText } from 'react-native-svg';
 import { usePalette } from '../theme/theme';
@@ -30,7 +30,7 @@ export function PitchDial({ pitch, least, units, onPreview, onCommit }: Props) {
   const [width, setWidth] = useState(240);
   const [turning, setTurning] = useState<number | null>(null);
   const shown = turning ?? pitch;
-  const handlers = useDrag({
+  const { handlers } = useDrag({
     grip: () => ({ from: shown, now: shown }),
     onMove: (taken, dx) => {
       const next = nearest(taken.from - dx / PX_PER_PERCENT / 100);
@@ -44,6 +44,14 @@ export function PitchDial({ pitch, least, units, onPreview, onCommit }: Props) {
       if (now !== from) onCommit(now);
     },
   });
+  const byKey = (event: KeyboardEvent): void => {
+    const by = { ArrowRight: STEP, ArrowUp: STEP, ArrowLeft: -STEP, ArrowDown: -STEP }[event.key];
+    if (by === undefined) return;
+    event.preventDefault();
+    event.stopPropagation();
+    const next = nearest(pitch + by);
+    if (next !== pitch) onCommit(next);
+  };
   return (
     <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
       <Button
@@ -54,6 +62,8 @@ export function PitchDial({ pitch, least, units, onPreview, onCommit }: Props) {
       />
       <View
         {...(handlers as object)}
+        {...({ onKeyDown: byKey } as object)}
+        tabIndex={0}
         testID="pitch-dial"
         onLayout={(event: LayoutChangeEvent) => setWidth(event.nativeEvent.layout.width)}
         role="slider"
@@ -108,13 +118,13 @@ function Strip({ pitch, least, width }: { pitch: number; least: number; width: n
         />
       ))}
       {ticks
-        .filter((tenth) => tenth % 5 === 0)
+        .filter((tenth) => tenth % 5 === 0 && x(tenth / 1000) > 18 && x(tenth / 1000) < width - 18)
         .map((tenth) => (
           <SvgText
             key={tenth}
             x={x(tenth / 1000)}
             y={52}
-            fontSize={12}
+            fontSize={13}
             fontFamily={FONTS.figures}
             fill={soft}
             textAnchor="middle"

@@ -11,6 +11,7 @@ import {
   rainEntry,
   roofPitchEntry,
   shareEntry,
+  smallEntry,
   type Entry,
 } from './entry';
 
@@ -47,13 +48,19 @@ it.each([
   ['a length of nothing', lengthEntry('us'), '0', 'A length is more than zero.'],
   ['a negative length', lengthEntry('us'), `-3'`, 'A length is more than zero.'],
   ['a negative distance', distanceEntry('metric'), '-1', 'A distance is zero or more.'],
-  ['a level off the earth', levelEntry('metric'), '99999', 'That level is off this earth.'],
+  [
+    'a level off the earth',
+    levelEntry('metric'),
+    '99999',
+    'A level is between 500 m below the job’s zero and 9,000 m above it.',
+  ],
   ['cover of a house', coverEntry('us'), '400', 'Cover is between 0 and 16 ft.'],
-  ['a rain of no world', rainEntry('us'), '500', 'A rain between 0 and 140 in/h.'],
+  ['a rain of no world', rainEntry('us'), '500', 'A rain is between 0 and 140 in/h.'],
   ['a pipe that climbs', pitchEntry, '-1%', 'A pitch falls: more than 0%, up to 100%.'],
   ['a share of too much', shareEntry, '150%', 'A share is more than 0% and at most 100%.'],
   ['a coefficient of two', coefficientEntry, '2', 'A runoff coefficient is between 0 and 1, such as 0.95.'],
-  ['no flow', flowEntry('us'), '0', 'A flow is more than zero.'],
+  ['no flow', flowEntry('us'), '0', 'A flow is more than zero, and at most 158,000 gpm.'],
+  ['a sump like a well', smallEntry('us', 0, 3, 'A sump is'), `10'`, 'A sump is between 0 and 9 ft.'],
 ])('%s gets a sentence that says what would be right', (_, entry, typed, sentence) =>
   expect(entry.parse(typed)).toEqual({ ok: false, sentence }),
 );

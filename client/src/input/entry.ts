@@ -7,6 +7,8 @@ import {
   parseRain,
   parseRoofPitch,
   parseShare,
+  METRES_PER_FOOT,
+  METRES_PER_INCH,
   showArea,
   showFlow,
   showLength,
@@ -23,6 +25,10 @@ import {
 export interface Entry<T = number> {
   show: (value: T) => string;
   parse: (typed: string) => Parsed<T>;
+  /** What a bare number is read as. */
+  unit?: string;
+  /** The keypad that has all its signs. */
+  inputMode?: 'decimal' | 'text';
 }
 
 /** Refuses what parses but cannot be. */
@@ -37,8 +43,22 @@ function within(
   };
 }
 
+/** A greatest length in round figures, never more than it is. */
+function limit(metres: number, units: UnitSystem): string {
+  if (units === 'metric') return metres >= 1 ? `${decimals(metres, 0)} m` : text(showSmall(metres, units));
+  const feet = Math.floor(metres / METRES_PER_FOOT);
+  return feet >= 2 ? `${decimals(feet, 0)} ft` : `${Math.floor(metres / METRES_PER_INCH)} in`;
+}
+
+/** Feet are typed with marks and spaces, which a keypad of figures has not. */
+const keypad = (units: UnitSystem): 'decimal' | 'text' => (units === 'us' ? 'text' : 'decimal');
+const longUnit = (units: UnitSystem): string => (units === 'us' ? 'ft' : 'm');
+const shortUnit = (units: UnitSystem): string => (units === 'us' ? 'in' : 'mm');
+
 export const lengthEntry = (units: UnitSystem): Entry => ({
   show: (value) => text(showLength(value, units)),
+  unit: longUnit(units),
+  inputMode: keypad(units),
   parse: within(
     (typed) => parseLength(typed, units),
     (value) => value > 0 && value <= 10_000,
@@ -48,6 +68,8 @@ export const lengthEntry = (units: UnitSystem): Entry => ({
 
 export const distanceEntry = (units: UnitSystem): Entry => ({
   show: (value) => text(showLength(value, units)),
+  unit: longUnit(units),
+  inputMode: keypad(units),
   parse: within(
     (typed) => parseLength(typed, units),
     (value) => value >= 0 && value <= 10_000,
@@ -55,13 +77,25 @@ export const distanceEntry = (units: UnitSystem): Entry => ({
   ),
 });
 
-/** Several distances, with commas between. */
+/** A distance up to `most` m, as `what` says: `A foundation is`. */
+export const distanceUpTo = (units: UnitSystem, most: number, what: string): Entry => ({
+  ...distanceEntry(units),
+  parse: within(
+    (typed) => parseLength(typed, units),
+    (value) => value >= 0 && value <= most,
+    `${what} between 0 and ${limit(most, units)}.`,
+  ),
+});
+
+/** Several distances, with commas between; where a comma may part decimals, with a space after it or a semicolon. */
 export const distancesEntry = (units: UnitSystem): Entry<readonly number[]> => {
   const { show, parse } = distanceEntry(units);
+  const between = units === 'us' ? /[,;]/ : /;|,\s+/;
   return {
     show: (values) => values.map(show).join(', '),
+    inputMode: 'text',
     parse: (typed) => {
-      const read = typed.split(/[,;]/).map((part) => parse(part.trim()));
+      const read = typed.split(between).map((part) => parse(part.trim()));
       const bad = read.find((each) => !each.ok);
       return bad && !bad.ok ? bad : { ok: true, value: read.flatMap((each) => (each.ok ? [each.value] : [])) };
     },
@@ -70,34 +104,39 @@ export const distancesEntry = (units: UnitSystem): Entry<readonly number[]> => {
 
 export const levelEntry = (units: UnitSystem): Entry => ({
   show: (value) => text(showLevel(value, units)),
+  unit: longUnit(units),
+  // A keypad of figures has no minus on every phone.
+  inputMode: 'text',
   parse: within(
     (typed) => parseLength(typed, units),
-    (value) => value > -1000 && value < 9000,
-    'That level is off this earth.',
+    (value) => value >= -500 && value <= 9000,
+    units === 'us'
+      ? 'A level is between 1,640 ft below the job’s zero and 29,527 ft above it.'
+      : 'A level is between 500 m below the job’s zero and 9,000 m above it.',
   ),
 });
 
-export const coverEntry = (units: UnitSystem): Entry => ({
+/** A small dimension between two, m, as `what` says: `A sump is`. */
+export const smallEntry = (units: UnitSystem, low: number, high: number, what: string): Entry => ({
   show: (value) => text(showSmall(value, units)),
+  unit: shortUnit(units),
+  inputMode: keypad(units),
   parse: within(
     (typed) => parseLength(typed, units, 'short'),
-    (value) => value >= 0 && value <= 5,
-    units === 'us' ? 'Cover is between 0 and 16 ft.' : 'Cover is between 0 and 5 m.',
+    (value) => value >= low && value <= high,
+    `${what} between ${low > 0 ? text(showSmall(low, units)) : '0'} and ${limit(high, units)}.`,
   ),
 });
+
+export const coverEntry = (units: UnitSystem): Entry => smallEntry(units, 0, 5, 'Cover is');
 
 /** Inside a pipe or an adapter's throat. */
-export const boreEntry = (units: UnitSystem): Entry => ({
-  show: (value) => text(showSmall(value, units)),
-  parse: within(
-    (typed) => parseLength(typed, units, 'short'),
-    (value) => value >= 0.02 && value <= 3,
-    'At least 3/4 in (20 mm), and at most 10 ft (3 m).',
-  ),
-});
+export const boreEntry = (units: UnitSystem): Entry => smallEntry(units, 0.02, 3, 'A pipe is');
 
 export const areaEntry = (units: UnitSystem): Entry => ({
   show: (value) => text(showArea(value, units)),
+  unit: units === 'us' ? 'ft²' : 'm²',
+  inputMode: 'text',
   parse: within(
     (typed) => parseArea(typed, units),
     (value) => value > 0 && value <= 1e6,
@@ -105,43 +144,81 @@ export const areaEntry = (units: UnitSystem): Entry => ({
   ),
 });
 
+/** An area up to `most` m². */
+export const areaUpTo = (units: UnitSystem, most: number, what: string): Entry => ({
+  ...areaEntry(units),
+  parse: within(
+    (typed) => parseArea(typed, units),
+    (value) => value > 0 && value <= most,
+    `${what} more than zero, and at most ${text(showArea(most, units))}.`,
+  ),
+});
+
 export const flowEntry = (units: UnitSystem): Entry => ({
   show: (value) => text(showFlow(value, units)),
+  unit: units === 'us' ? 'gpm' : 'L/s',
+  inputMode: 'decimal',
   parse: within(
     (typed) => parseFlow(typed, units),
     (value) => value > 0 && value <= 10,
-    'A flow is more than zero.',
+    `A flow is more than zero, and at most ${units === 'us' ? '158,000 gpm' : '10,000 L/s'}.`,
   ),
 });
 
 export const rainEntry = (units: UnitSystem): Entry => ({
   show: (value) => text(showRain(value, units)),
+  unit: units === 'us' ? 'in/h' : 'mm/h',
+  inputMode: 'decimal',
   parse: within(
     (typed) => parseRain(typed, units),
     (value) => value > 0 && value < 0.001,
-    units === 'us' ? 'A rain between 0 and 140 in/h.' : 'A rain between 0 and 3,600 mm/h.',
+    units === 'us' ? 'A rain is between 0 and 140 in/h.' : 'A rain is between 0 and 3,600 mm/h.',
   ),
 });
 
-export const pitchEntry: Entry = {
+/** A pitch up to `most`, as `what` says. */
+export const pitchUpTo = (most: number, what: string, zero = false): Entry => ({
   show: (value) => text(showPitch(value)),
-  parse: within(parsePitch, (value) => value > 0 && value <= 1, 'A pitch falls: more than 0%, up to 100%.'),
-};
+  unit: '%',
+  inputMode: 'text',
+  parse: within(
+    parsePitch,
+    (value) => (value > 0 || (zero && value === 0)) && value <= most,
+    `${what}: ${zero ? '0%' : 'more than 0%'}, up to ${decimals(most * 100, 0)}%.`,
+  ),
+});
+
+export const pitchEntry: Entry = pitchUpTo(1, 'A pitch falls');
 
 export const roofPitchEntry: Entry = {
   show: (value) => `${decimals(value * 12, 1).replace(/\.0$/, '')}/12`,
+  unit: 'in 12',
+  inputMode: 'text',
   parse: within(parseRoofPitch, (value) => value >= 0 && value <= 12, 'A roof pitch is 0/12 or more.'),
 };
 
-export const shareEntry: Entry = {
+/** A share between two, as `what` says. */
+export const shareBetween = (low: number, high: number, what: string): Entry => ({
   show: (value) => `${decimals(value * 100, 0)}%`,
+  unit: '%',
+  inputMode: 'decimal',
+  parse: within(
+    parseShare,
+    (value) => value >= low && value <= high,
+    `${what} between ${decimals(low * 100, 0)}% and ${decimals(high * 100, 0)}%.`,
+  ),
+});
+
+export const shareEntry: Entry = {
+  ...shareBetween(0, 1, 'A share is'),
   parse: within(parseShare, (value) => value > 0 && value <= 1, 'A share is more than 0% and at most 100%.'),
 };
 
 export const coefficientEntry: Entry = {
   show: (value) => decimals(value, 2),
+  inputMode: 'decimal',
   parse: (typed) => {
-    const value = Number(typed.trim());
+    const value = Number(typed.trim().replace(',', '.'));
     return typed.trim() !== '' && value > 0 && value <= 1
       ? { ok: true, value }
       : { ok: false, sentence: 'A runoff coefficient is between 0 and 1, such as 0.95.' };

@@ -41,6 +41,7 @@ export function Coefficient({ element }: { element: RoofFace | Surface }) {
   const { edit } = useKept();
   return (
     <QuantityField
+      name="coefficient"
       label={element.coefficient === undefined ? 'Runoff coefficient, usual' : 'Runoff coefficient, set by you'}
       value={coefficientOf(element)}
       {...coefficientEntry}

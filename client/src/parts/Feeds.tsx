@@ -9,7 +9,9 @@ import { Text } from '../ui/Text';
 const make = (palette: Palette) => ({
   chip: {
     minHeight: TOUCH,
+    maxWidth: '100%' as const,
     paddingHorizontal: 12,
+    paddingVertical: 6,
     borderWidth: 1.5,
     borderColor: palette.line,
     borderRadius: 4,

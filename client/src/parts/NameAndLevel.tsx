@@ -1,5 +1,5 @@
 /** Name of a landing and the level of its ground. */
-import { put, type Landing } from '@katabasis/core';
+import { ownName, put, type Landing } from '@katabasis/core';
 import { View } from 'react-native';
 import { useKept } from '../data/useJob';
 import { NameField, QuantityField } from '../input/Field';
@@ -7,7 +7,7 @@ import { levelEntry } from '../input/entry';
 import { fieldRow } from '../ui/rows';
 
 export function NameAndLevel({ landing, levelLabel }: { landing: Landing; levelLabel: string }) {
-  const { edit, units } = useKept();
+  const { job, edit, units } = useKept();
   const setLevel = (groundLevel: number): string | null => {
     const next = { ...landing, groundLevel };
     // A measured level is no longer assumed.
@@ -16,7 +16,11 @@ export function NameAndLevel({ landing, levelLabel }: { landing: Landing; levelL
   };
   return (
     <View style={fieldRow}>
-      <NameField label="Name" value={landing.name} onCommit={(name) => edit(put('Name it', { ...landing, name }))} />
+      <NameField
+        label="Name"
+        value={landing.name}
+        onCommit={(name) => edit(put('Name it', { ...landing, name: ownName(job, landing.id, name) }))}
+      />
       <QuantityField
         label={levelLabel}
         value={landing.groundLevel}

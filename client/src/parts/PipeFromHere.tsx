@@ -80,6 +80,7 @@ export function PipeFromHere({ id, onGo }: { id: string; onGo: (id: string) => v
       {landing.invert !== null && (
         <View style={footRow}>
           <QuantityField
+            name="invert"
             label={held === undefined ? 'Pipe’s invert here, finds its own' : 'Pipe’s invert here, set by you'}
             value={landing.invert}
             {...levelEntry(units)}

@@ -17,7 +17,7 @@ import {
 import { View } from 'react-native';
 import { useKept } from '../data/useJob';
 import { QuantityField } from '../input/Field';
-import { areaEntry } from '../input/entry';
+import { areaUpTo } from '../input/entry';
 import { without } from '../input/without';
 import { SPACE } from '../theme/tokens';
 import { Choice } from '../ui/Choice';
@@ -71,7 +71,7 @@ export function PopupDrain({ discharge }: { discharge: Discharge }) {
         <QuantityField
           label="Soil that it wets"
           value={drain.area}
-          {...areaEntry(units)}
+          {...areaUpTo(units, 1000, 'A leaching area is')}
           hint={`Sides and floor of its pit; ${text(showArea(USUAL_LEACHING, units))} is usual`}
           onCommit={(area) => save({ ...drain, area: area! })}
         />

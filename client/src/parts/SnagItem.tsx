@@ -1,6 +1,6 @@
 import { tellSnag, type Fix, type Snag } from '@katabasis/core';
 import Wrench from 'lucide-react-native/icons/wrench';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { useKept } from '../data/useJob';
 import { useStyles } from '../theme/theme';
@@ -18,8 +18,11 @@ const make = (palette: Palette) => ({
     paddingVertical: SPACE.m,
     borderTopWidth: 1,
     borderTopColor: palette.line,
+    // Of a long list only what is in sight is laid out.
+    ...({ contentVisibility: 'auto', containIntrinsicSize: 'auto 150px' } as object),
   },
   words: { flex: 1, gap: 6 },
+  tapped: { minHeight: TOUCH, justifyContent: 'center' as const },
   sought: { height: TOUCH },
 });
 
@@ -27,16 +30,24 @@ const TONES = { stop: 'stop', fix: 'fix', mind: 'soft' } as const;
 
 /** One snag: what, why, and the mend that one tap applies. */
 export function SnagItem({ snag, onGo }: { snag: Snag; onGo?: (id: string) => void }) {
+  // What mends it was worked out on this very job: on any other it is not done.
   const { job, plan, edit } = useKept();
   const styles = useStyles(make);
   const words = useMemo(() => tellSnag(job, plan, snag), [job, plan, snag]);
   // Worked out once the snag stands on the screen, and called off when it goes: no edit waits for it.
   const fix = useWorked<Fix | null>([job, snag], async (signal, give) => give(await findFix(job, snag, signal)));
+  // What mended it before stands there, pale, until it is known anew: nothing goes and comes under a thumb, and nothing old is done.
+  const [last, setLast] = useState(fix);
+  if (fix !== undefined && fix !== last) setLast(fix);
+  const shown = fix === undefined ? last : fix;
   return (
     <View style={styles.item} testID={`snag-${snag.code}`}>
       <Mark kind={snag.severity} size={24} />
       <View style={styles.words}>
-        <Pressable {...(onGo ? { role: 'button' as const, onPress: () => onGo(snag.at) } : { disabled: true })}>
+        <Pressable
+          style={onGo ? styles.tapped : null}
+          {...(onGo ? { role: 'button' as const, onPress: () => onGo(snag.at) } : { disabled: true })}
+        >
           <Text kind="strong">
             <Text kind="strong" tone={TONES[snag.severity]}>
               {MARK_WORDS[snag.severity]}.{' '}
@@ -45,21 +56,22 @@ export function SnagItem({ snag, onGo }: { snag: Snag; onGo?: (id: string) => vo
           </Text>
         </Pressable>
         <Text kind="small">{words.why}</Text>
-        {fix === undefined ? (
+        {shown === undefined ? (
           // Its place is kept, so that nothing moves under a thumb when it is there.
           <View style={styles.sought} />
-        ) : fix ? (
+        ) : shown ? (
           <View style={{ flexDirection: 'row' }}>
             <Button
-              label={fix.label}
+              label={shown.label}
               icon={Wrench}
               kind="line"
-              onPress={() => edit(fix.change)}
+              disabled={fix === undefined}
+              onPress={() => fix && edit(fix.change)}
               testID={`fix-${snag.code}`}
             />
           </View>
         ) : (
-          <Text kind="small">{words.instead ?? 'No single change mends this: look at the levels on site.'}</Text>
+          <Text kind="small">{words.instead ?? 'No single change that was tried mends this.'}</Text>
         )}
       </View>
     </View>

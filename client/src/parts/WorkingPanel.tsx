@@ -1,5 +1,6 @@
 import type { Working } from '@katabasis/core';
 import ArrowLeft from 'lucide-react-native/icons/arrow-left';
+import { useState } from 'react';
 import { View } from 'react-native';
 import { useStyles } from '../theme/theme';
 import { FONTS, SPACE, type Palette } from '../theme/tokens';
@@ -8,12 +9,14 @@ import { Text } from '../ui/Text';
 
 const make = (palette: Palette) => ({
   panel: { gap: SPACE.m, borderLeftWidth: 4, borderLeftColor: palette.ink, paddingLeft: SPACE.m },
-  formula: { fontFamily: FONTS.figures, fontSize: 16 },
+  formula: { fontFamily: FONTS.figures },
 });
 
 /** The working of one figure: what it is, the formula, this job's numbers in it, the result, the source. */
-export function WorkingPanel({ working, onBack }: { working: Working; onBack: () => void }) {
+export function WorkingPanel({ working: own, onBack }: { working: Working; onBack: () => void }) {
   const styles = useStyles(make);
+  const [inMetric, setInMetric] = useState(false);
+  const working = inMetric && own.metric ? own.metric : own;
   return (
     <View style={styles.panel} role="region" aria-label={`Working of ${working.title}`}>
       <View style={{ flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between' }}>
@@ -34,6 +37,15 @@ export function WorkingPanel({ working, onBack }: { working: Working; onBack: ()
         <Text>{working.result.unit}</Text>
       </View>
       <Text kind="small">Source: {working.source}</Text>
+      {own.metric && (
+        <View style={{ flexDirection: 'row' }}>
+          <Button
+            label={inMetric ? 'In feet and gallons' : 'The same in metric'}
+            kind="bare"
+            onPress={() => setInMetric(!inMetric)}
+          />
+        </View>
+      )}
     </View>
   );
 }

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { useKept } from '../data/useJob';
 import { Button } from '../ui/Button';
-import { TextBox } from '../input/Field';
+import { TextBox } from '../input/TextBox';
 import { Text } from '../ui/Text';
 import { Overlay } from './Overlay';
 
@@ -18,7 +18,14 @@ export function Find({ onClose, onGo }: { onClose: () => void; onGo: (id: string
     .slice(0, 40);
   return (
     <Overlay title="Find" onClose={onClose}>
-      <TextBox label="Name" words text={typed} onText={setTyped} autoFocus onDone={() => undefined} />
+      <TextBox
+        label="Name"
+        words
+        text={typed}
+        onText={setTyped}
+        autoFocus
+        onSubmit={() => found[0] && onGo(found[0])}
+      />
       <View style={{ gap: 4, alignItems: 'flex-start' }}>
         {found.map((id) => (
           <Button key={id} kind="bare" label={nameOf(job, id)} onPress={() => onGo(id)} />

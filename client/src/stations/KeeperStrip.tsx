@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import type { Asking } from '../data/keeping';
 import type { Session } from '../data/session';
-import { jobKey } from '../data/sessions';
+import { jobKey } from '../data/keys';
 import { useKept, useSession } from '../data/useJob';
 import { differencesOf, fieldWords, type Difference } from '../parts/differences';
 import { useStyles } from '../theme/theme';

@@ -23,8 +23,8 @@ const make = (palette: Palette) => ({
 export function Overlay({ title, onClose, children }: { title: string; onClose: () => void; children: ReactNode }) {
   const styles = useStyles(make);
   return (
-    <View style={styles.cover}>
-      <Sheet title={title} onClose={onClose}>
+    <View style={styles.cover} role="dialog" aria-modal aria-label={title}>
+      <Sheet title={title} onClose={onClose} covers>
         {children}
       </Sheet>
     </View>

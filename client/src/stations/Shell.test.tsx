@@ -4,7 +4,7 @@ import { openJob, press, pressOnceThere, sampleWith, seen, type } from '../testi
 import { Shell } from './Shell';
 import { WalkScreen } from './walk/WalkScreen';
 
-const mockRouter = { navigate: jest.fn(), replace: jest.fn() };
+const mockRouter = { navigate: jest.fn(), replace: jest.fn(), push: jest.fn(), back: jest.fn() };
 let mockAt: string | undefined;
 jest.mock('expo-router', () => ({
   useRouter: () => mockRouter,
@@ -17,6 +17,7 @@ beforeEach(() => {
   mockAt = undefined;
   mockRouter.navigate.mockReset();
   mockRouter.replace.mockReset();
+  mockRouter.push.mockReset();
 });
 
 const rename = (name: string) => put('Name the basin', { ...sampleWith().elements.get('basin')!, name } as Element);
@@ -30,10 +31,10 @@ describe('the head of a job', () => {
       </Shell>,
     );
     expect(screen.getByTestId('verdict').textContent!.replaceAll('\u00a0', ' ')).toContain(
-      'Line A runs out of fall 13′ 11″ short of Roadside swale.1 Stop · 1 Fix',
+      'Line A lacks 7/8 in of fall: it runs out 13′ 11″ before Roadside swale.1 Stop · 1 Fix',
     );
     fireEvent.click(screen.getByTestId('verdict'));
-    expect(mockRouter.replace).toHaveBeenCalledWith('/job/test/plan?at=swale');
+    expect(mockRouter.push).toHaveBeenCalledWith('/job/test/plan?at=swale');
   });
 
   it('undoes and redoes by button and by key, naming what', () => {
@@ -76,7 +77,7 @@ describe('the head of a job', () => {
     const swale = { ...sampleWith().elements.get('swale')!, controlLevel: -1.2, groundLevel: -1.1 } as Element;
     act(() => open.session.preview(put('Try', swale)));
     act(() => open.session.preview(null));
-    expect(screen.getByTestId('verdict').textContent!).toContain('runs out of fall');
+    expect(screen.getByTestId('verdict').textContent!).toContain('of fall: it runs out');
     expect(open.session.view.undoLabel).toBeNull();
   });
 });
@@ -87,7 +88,7 @@ describe('Walk', () => {
     for (const name of ['Design rain', 'Customer parking', 'Kennel door drain', 'Roadside swale'])
       expect(seen()).toContain(name);
     fireEvent.click(screen.getByTestId('item-parking'));
-    expect(mockRouter.replace).toHaveBeenCalledWith('/job/test/walk?at=parking');
+    expect(mockRouter.push).toHaveBeenCalledWith('/job/test/walk?at=parking');
   });
 
   it('a surface’s sheet changes what its inlet gets', () => {
@@ -106,11 +107,21 @@ describe('Walk', () => {
     mockAt = 'new';
     const open = openJob(sampleWith(), <WalkScreen />);
     press(/^Channel drain: /, 'button');
+    const drains = () => open.job().elements.all.filter((element) => element.kind === 'channel');
+    type('Length', '30');
+    // Not in the job before it is said so, and not lost by going elsewhere.
+    expect(drains()).toHaveLength(1);
+    press('Something else', 'button');
+    expect(seen()).toContain('Begun, and not put in yet');
+    press(/^Channel drain: /, 'button');
+    act(() => screen.getByTestId('put-in').click());
+    expect(drains().at(-1)).toMatchObject({ length: 30 * 0.3048 });
+    expect(localStorage.getItem('katabasis.begun.test')).toBeNull();
     const added = open
       .job()
       .elements.all.filter((element) => element.kind === 'channel' && element.id !== 'kennelDrain');
     expect(added).toHaveLength(1);
-    expect(mockRouter.replace).toHaveBeenCalledWith(`/job/test/walk?at=${added[0]!.id}`);
+    expect(mockRouter.push).toHaveBeenCalledWith(`/job/test/walk?at=${added[0]!.id}`);
   });
 
   it('says what stands over a channel that gets more than it takes, and where it is mended', async () => {

@@ -8,10 +8,10 @@ import Settings from 'lucide-react-native/icons/settings-2';
 import Undo from 'lucide-react-native/icons/undo-2';
 import Waypoints from 'lucide-react-native/icons/waypoints';
 import type { LucideIcon } from 'lucide-react-native';
-import { memo, useCallback, useState, type ReactNode } from 'react';
+import { memo, useCallback, type ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
 import { useKept, useSession, useShown, type OpenJob } from '../data/useJob';
-import { usePalette, useStyles, useWide } from '../theme/theme';
+import { usePalette, useShort, useStyles, useWide } from '../theme/theme';
 import { SPACE, type Palette } from '../theme/tokens';
 import { Button } from '../ui/Button';
 import { Mark, MARK_WORDS, type MarkKind } from '../ui/Mark';
@@ -19,6 +19,8 @@ import { Text } from '../ui/Text';
 import { Find } from './Find';
 import { KeeperStrip } from './KeeperStrip';
 import { KeysHelp } from './KeysHelp';
+import { useOpened } from './useAt';
+import { useGo, type StationPath } from './useGo';
 import { useKeys } from './useKeys';
 
 const make = (palette: Palette) => ({
@@ -31,8 +33,10 @@ const make = (palette: Palette) => ({
     paddingTop: SPACE.xs,
     paddingBottom: SPACE.s,
   },
+  shortHead: { paddingBottom: SPACE.xs },
   top: { flexDirection: 'row' as const, alignItems: 'center' as const },
   name: { flex: 1, minHeight: 44, justifyContent: 'center' as const },
+  shortName: { flex: 1, maxWidth: 180 },
   verdict: {
     flexDirection: 'row' as const,
     alignItems: 'center' as const,
@@ -41,7 +45,7 @@ const make = (palette: Palette) => ({
     paddingHorizontal: SPACE.s,
   },
   bar: { flexDirection: 'row' as const, borderTopWidth: 1.5, borderTopColor: palette.ink },
-  rail: { width: 92, borderRightWidth: 1, borderRightColor: palette.line, paddingTop: SPACE.s },
+  rail: { minWidth: 92, borderRightWidth: 1, borderRightColor: palette.line, paddingTop: SPACE.s },
   station: {
     flex: 1,
     minHeight: 56,
@@ -56,7 +60,7 @@ const make = (palette: Palette) => ({
 });
 
 interface Station {
-  path: 'walk' | 'plan';
+  path: StationPath;
   label: string;
   icon: LucideIcon;
 }
@@ -69,30 +73,20 @@ const STATIONS: readonly Station[] = [
 /** Its size comes from around it: what changes in the head lays out nothing in the station, nor the other way. */
 const APART = { flex: 1, contain: 'size layout' } as object;
 
-/** Which element's sheet is open, in the address, so that a link or a reload comes back to it. */
-export function useGo(): (station: Station['path'], at: string | null) => void {
-  const router = useRouter();
-  const { job } = useKept();
-  return useCallback(
-    (station, at) => router.replace(`/job/${job.id}/${station}${at ? `?at=${at}` : ''}`),
-    [router, job.id],
-  );
-}
-
 export function Shell({ children }: { children: ReactNode }) {
   const styles = useStyles(make);
   const wide = useWide();
   const { session } = useSession();
   const go = useGo();
   const here = usePathname().endsWith('/walk') ? 'walk' : 'plan';
-  const [over, setOver] = useState<'find' | 'keys' | null>(null);
-  const close = useCallback(() => setOver(null), []);
+  const { at, over } = useOpened();
+  const close = useCallback(() => go(here, null), [go, here]);
   useKeys({
     '1': () => go('walk', null),
     '2': () => go('plan', null),
     n: () => go('walk', 'new'),
-    '/': () => setOver('find'),
-    '?': () => setOver('keys'),
+    '/': () => go(here, 'find'),
+    '?': () => go(here, 'keys'),
     z: () => session.undo(),
     Z: () => session.redo(),
     y: () => session.redo(),
@@ -100,7 +94,7 @@ export function Shell({ children }: { children: ReactNode }) {
   const bar = <Stations here={here} go={go} wide={wide} />;
   return (
     <View style={styles.page}>
-      <View style={wide ? styles.wide : { flex: 1 }}>
+      <View style={wide ? styles.wide : { flex: 1 }} {...({ inert: over !== null } as object)}>
         {wide && bar}
         <View style={{ flex: 1 }}>
           <Head here={here} go={go} />
@@ -109,17 +103,9 @@ export function Shell({ children }: { children: ReactNode }) {
             {children}
           </View>
         </View>
-        {!wide && bar}
+        {!wide && at === null && bar}
       </View>
-      {over === 'find' && (
-        <Find
-          onClose={close}
-          onGo={(at) => {
-            close();
-            go(here, at);
-          }}
-        />
-      )}
+      {over === 'find' && <Find onClose={close} onGo={(id) => go(here, id)} />}
       {over === 'keys' && <KeysHelp onClose={close} />}
     </View>
   );
@@ -132,45 +118,65 @@ interface HereProps {
 
 function Head({ here, go }: HereProps) {
   const { job } = useKept();
-  const { session, undoLabel, redoLabel } = useSession();
   const styles = useStyles(make);
   const router = useRouter();
+  const short = useShort();
+  const { name } = headOf(job);
+  const title = (
+    <Pressable
+      role="button"
+      aria-label={`${name}: name, units and rules of this job`}
+      onPress={() => go(here, 'job')}
+      style={[styles.name, short && styles.shortName]}
+    >
+      <Text kind="strong" role="heading" aria-level={1}>
+        {name}
+      </Text>
+    </Pressable>
+  );
   return (
-    <View style={styles.head} role="banner">
+    <View style={[styles.head, short && styles.shortHead]} role="banner">
       <View style={styles.top}>
         <Button label="All jobs" icon={ArrowLeft} iconOnly kind="bare" onPress={() => router.navigate('/')} />
-        <Pressable
-          role="button"
-          aria-label={`${headOf(job).name}: name, units and rules of this job`}
-          onPress={() => go(here, 'job')}
-          style={styles.name}
-        >
-          <Text kind="heading" numberOfLines={1}>
-            {headOf(job).name}
-          </Text>
-        </Pressable>
+        {title}
+        {short && (
+          <View style={{ flex: 2 }}>
+            <ShownVerdict go={go} />
+          </View>
+        )}
+        <BackAndForth />
+        <Button label="Job settings" icon={Settings} iconOnly kind="bare" onPress={() => go(here, 'job')} />
+      </View>
+      {!short && <ShownVerdict go={go} />}
+    </View>
+  );
+}
+
+/** Undo, and redo where there is something to redo: it comes up beside undo, which stays where it is under a thumb. */
+function BackAndForth() {
+  const { session, undoLabel, redoLabel } = useSession();
+  return (
+    <>
+      {redoLabel !== null && (
         <Button
-          label={undoLabel ? `Undo: ${undoLabel}` : 'Undo'}
-          icon={Undo}
-          iconOnly
-          kind="bare"
-          disabled={undoLabel === null}
-          onPress={() => session.undo()}
-          testID="undo"
-        />
-        <Button
-          label={redoLabel ? `Redo: ${redoLabel}` : 'Redo'}
+          label={`Redo: ${redoLabel}`}
           icon={Redo}
           iconOnly
           kind="bare"
-          disabled={redoLabel === null}
           onPress={() => session.redo()}
           testID="redo"
         />
-        <Button label="Job settings" icon={Settings} iconOnly kind="bare" onPress={() => go(here, 'job')} />
-      </View>
-      <ShownVerdict go={go} />
-    </View>
+      )}
+      <Button
+        label={undoLabel ? `Undo: ${undoLabel}` : 'Undo'}
+        icon={Undo}
+        iconOnly
+        kind="bare"
+        disabled={undoLabel === null}
+        onPress={() => session.undo()}
+        testID="undo"
+      />
+    </>
   );
 }
 

@@ -1,5 +1,8 @@
 /** Before each file of screen tests: words about the document, and a network that answers nobody. */
 import '@testing-library/jest-dom';
+import { comesLate, type Late } from '../data/late';
+
+comesLate(() => Promise.resolve(jest.requireActual<Late>('../rest')));
 
 globalThis.fetch = () => Promise.reject(new TypeError('no network in these tests'));
 
@@ -13,3 +16,6 @@ class Pointer extends MouseEvent {
   }
 }
 globalThis.PointerEvent = Pointer as unknown as typeof PointerEvent;
+
+// Nor can it measure letters: words are then taken to be as wide as usual.
+HTMLCanvasElement.prototype.getContext = () => null;

@@ -72,5 +72,7 @@ export const TOUCH = 44;
 export const SPACE = { xs: 4, s: 8, m: 12, l: 16, xl: 24 } as const;
 /** Width from which the wide layout is used, px. */
 export const WIDE = 900;
-/** Narrower than this nothing stands beside the descent but what stands nowhere else, px. */
-export const NARROW = 480;
+/** Width from which three things stand side by side, px. */
+export const THREE = 1500;
+/** A screen lower than this and wider than that is a phone on its side, px. */
+export const SHORT = { height: 500, width: 560 } as const;

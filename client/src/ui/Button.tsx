@@ -13,6 +13,8 @@ const make = (palette: Palette) => ({
     justifyContent: 'center' as const,
     gap: 8,
     paddingHorizontal: 14,
+    paddingVertical: 6,
+    maxWidth: '100%' as const,
     borderRadius: 4,
   },
   main: { backgroundColor: palette.ink },
@@ -56,7 +58,7 @@ export function Button({
     >
       {Icon && <Icon size={20} color={colour} strokeWidth={2} />}
       {!iconOnly && (
-        <Text kind="strong" style={{ color: colour }}>
+        <Text kind="strong" style={{ color: colour, flexShrink: 1 }}>
           {label}
         </Text>
       )}

@@ -1,5 +1,5 @@
-import type { ReactNode } from 'react';
-import { Pressable, View } from 'react-native';
+import { useEffect, useRef, type KeyboardEvent, type ReactNode } from 'react';
+import { Pressable, ScrollView, View } from 'react-native';
 import { useStyles } from '../theme/theme';
 import { TOUCH, type Palette } from '../theme/tokens';
 import { Text } from './Text';
@@ -19,6 +19,8 @@ const make = (palette: Palette) => ({
     borderRadius: 4,
     justifyContent: 'center' as const,
   },
+  strip: { flexDirection: 'row' as const, gap: 8 },
+  inStrip: { maxWidth: 168 },
   words: { flexShrink: 1 },
   compact: { paddingHorizontal: 8 },
   on: {
@@ -35,6 +37,8 @@ export interface Option<T extends string> {
   label: string;
   /** A figure to compare it by, and what choosing it would give. */
   figure?: string;
+  /** The same, said in full to who cannot see what stands around it. */
+  figureSaid?: string;
   note?: string;
   /** Why somebody would choose it, seen before it is chosen. */
   reason?: string;
@@ -48,11 +52,63 @@ interface Props<T extends string> {
   options: readonly Option<T>[];
   onChoose: (value: T) => void;
   hideLabel?: boolean;
+  /** On one line that is moved sideways, however many there are. */
+  strip?: boolean;
+}
+
+const RADIO = '[role=radio]';
+
+/** Arrow keys go from chip to chip; Space and Enter take one. */
+function onKeys(event: KeyboardEvent<HTMLElement>): void {
+  const chips = [...event.currentTarget.querySelectorAll<HTMLElement>(RADIO)];
+  const at = chips.indexOf(event.target as HTMLElement);
+  if (at < 0) return;
+  const by = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key];
+  if (by !== undefined) chips[(at + by + chips.length) % chips.length]!.focus();
+  else if (event.key === ' ') chips[at]!.click();
+  else return;
+  event.preventDefault();
+  event.stopPropagation();
 }
 
 /** One of several, as chips; each may show what it would give. */
-export function Choice<T extends string>({ label, value, options, onChoose, hideLabel = false }: Props<T>) {
+export function Choice<T extends string>({
+  label,
+  value,
+  options,
+  onChoose,
+  hideLabel = false,
+  strip = false,
+}: Props<T>) {
   const styles = useStyles(make);
+  const group = useRef<HTMLElement | null>(null);
+  // The chosen one is in sight when a strip is first seen.
+  useEffect(() => {
+    const chosen = strip ? group.current?.querySelector<HTMLElement>(`${RADIO}[aria-checked=true]`) : null;
+    const scroller = chosen?.closest<HTMLElement>('[data-testid=strip]');
+    if (chosen && scroller) scroller.scrollLeft = chosen.offsetLeft - (scroller.clientWidth - chosen.offsetWidth) / 2;
+  }, [strip]);
+  const stop = options.some((option) => option.value === value) ? value : options[0]?.value;
+  const chips = (
+    <View
+      ref={group as never}
+      role="radiogroup"
+      aria-label={label}
+      style={strip ? styles.strip : styles.row}
+      {...({ onKeyDown: onKeys } as object)}
+    >
+      {options.map((option) => (
+        <Chip
+          key={option.value}
+          option={option}
+          on={option.value === value}
+          stop={option.value === stop}
+          strip={strip}
+          onChoose={onChoose}
+        />
+      ))}
+    </View>
+  );
   return (
     <View style={styles.whole}>
       {!hideLabel && (
@@ -60,37 +116,51 @@ export function Choice<T extends string>({ label, value, options, onChoose, hide
           {label}
         </Text>
       )}
-      <View role="radiogroup" aria-label={label} style={styles.row}>
-        {options.map((option) => {
-          const on = option.value === value;
-          const gives = [option.figure, option.note].filter(Boolean).join(', ');
-          const said = gives ? `${option.label}: ${gives}` : option.label;
-          return (
-            <Pressable
-              key={option.value}
-              role="radio"
-              aria-checked={on}
-              aria-label={said}
-              onPress={() => onChoose(option.value)}
-              style={[styles.chip, on && styles.on, option.picture !== undefined && styles.compact]}
-            >
-              <View style={{ flexDirection: 'row', alignItems: 'center', gap: 6, maxWidth: '100%' }}>
-                {option.picture}
-                <View style={styles.words}>
-                  <Text kind={on ? 'strong' : 'body'}>{option.label}</Text>
-                  {option.figure !== undefined && <Text kind="small">{option.figure}</Text>}
-                  {option.note !== undefined && (
-                    <Text kind="small" {...(option.tone ? { tone: option.tone } : {})}>
-                      {option.note}
-                    </Text>
-                  )}
-                  {option.reason !== undefined && <Text kind="small">{option.reason}</Text>}
-                </View>
-              </View>
-            </Pressable>
-          );
-        })}
-      </View>
+      {strip ? (
+        <ScrollView horizontal testID="strip" keyboardShouldPersistTaps="handled">
+          {chips}
+        </ScrollView>
+      ) : (
+        chips
+      )}
     </View>
+  );
+}
+
+interface ChipProps<T extends string> {
+  option: Option<T>;
+  on: boolean;
+  /** The Tab key stops here: at one chip of a group. */
+  stop: boolean;
+  strip: boolean;
+  onChoose: (value: T) => void;
+}
+
+function Chip<T extends string>({ option, on, stop, strip, onChoose }: ChipProps<T>) {
+  const styles = useStyles(make);
+  const gives = [option.figureSaid ?? option.figure, option.note].filter(Boolean).join(', ');
+  return (
+    <Pressable
+      role="radio"
+      aria-checked={on}
+      aria-label={gives ? `${option.label}: ${gives}` : option.label}
+      tabIndex={stop ? 0 : -1}
+      onPress={() => onChoose(option.value)}
+      style={[styles.chip, strip && styles.inStrip, on && styles.on, option.picture !== undefined && styles.compact]}
+    >
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: 6, maxWidth: '100%' }}>
+        {option.picture}
+        <View style={styles.words}>
+          <Text kind={on ? 'strong' : 'body'}>{option.label}</Text>
+          {option.figure !== undefined && <Text kind="small">{option.figure}</Text>}
+          {option.note !== undefined && (
+            <Text kind="small" {...(option.tone ? { tone: option.tone } : {})}>
+              {option.note}
+            </Text>
+          )}
+          {option.reason !== undefined && <Text kind="small">{option.reason}</Text>}
+        </View>
+      </View>
+    </Pressable>
   );
 }

@@ -5,7 +5,7 @@ import { TOUCH, type Palette } from '../theme/tokens';
 import { Text } from './Text';
 
 const make = (palette: Palette) => ({
-  cell: { minHeight: TOUCH, justifyContent: 'center' as const, paddingVertical: 4 },
+  cell: { minHeight: TOUCH, minWidth: TOUCH, justifyContent: 'center' as const, paddingVertical: 4 },
   row: { flexDirection: 'row' as const, alignItems: 'baseline' as const, gap: 4 },
   asks: { borderBottomWidth: 1, borderBottomColor: palette.line, borderStyle: 'dotted' as const },
 });

@@ -4,16 +4,27 @@ import { FONTS, type Palette } from '../theme/tokens';
 
 type Kind = 'body' | 'strong' | 'small' | 'title' | 'heading' | 'figure' | 'hero' | 'unit';
 
-const make = (palette: Palette) => ({
-  body: { fontFamily: FONTS.text, fontSize: 16, lineHeight: 22, color: palette.ink },
-  strong: { fontFamily: FONTS.bold, fontSize: 16, lineHeight: 22, color: palette.ink },
-  small: { fontFamily: FONTS.text, fontSize: 14, lineHeight: 19, color: palette.soft },
-  title: { fontFamily: FONTS.bold, fontSize: 24, lineHeight: 30, color: palette.ink },
-  heading: { fontFamily: FONTS.bold, fontSize: 18, lineHeight: 24, color: palette.ink },
-  figure: { fontFamily: FONTS.figures, fontSize: 18, lineHeight: 22, color: palette.ink },
-  hero: { fontFamily: FONTS.figures, fontSize: 32, lineHeight: 38, color: palette.ink },
-  unit: { fontFamily: FONTS.text, fontSize: 13, lineHeight: 18, color: palette.soft },
-});
+const make = (palette: Palette, scale: number) => {
+  const { ink, soft } = palette;
+  const kind = (fontFamily: string, size: number, line: number, color: string) => ({
+    fontFamily,
+    fontSize: size * scale,
+    lineHeight: line * scale,
+    color,
+    // A name of one long word breaks rather than stand out of its place.
+    ...({ overflowWrap: 'anywhere' } as object),
+  });
+  return {
+    body: kind(FONTS.text, 16, 22, ink),
+    strong: kind(FONTS.bold, 16, 22, ink),
+    small: kind(FONTS.text, 14, 19, soft),
+    title: kind(FONTS.bold, 24, 30, ink),
+    heading: kind(FONTS.bold, 18, 24, ink),
+    figure: kind(FONTS.figures, 20, 24, ink),
+    hero: kind(FONTS.figures, 32, 38, ink),
+    unit: kind(FONTS.text, 14, 19, soft),
+  };
+};
 
 interface Props extends TextProps {
   kind?: Kind;

@@ -27,13 +27,19 @@ export function readFileText(text: string): ReadFile {
   let raw: unknown;
   try {
     raw = JSON.parse(text);
-  } catch (error) {
-    const reason = /\bNaN\b|\bInfinity\b/.test(text)
-      ? 'it holds NaN or Infinity, which are not numbers'
-      : (error as Error).message;
-    return refused('file', `is not a job file: ${reason}`);
+  } catch {
+    return refused('file', `is not a job file: ${whyUnreadable(text)}`);
   }
   return readFile(raw);
+}
+
+/** Why text is no job file, in words. */
+function whyUnreadable(text: string): string {
+  if (text.trim() === '') return 'it is empty';
+  if (/\bNaN\b|\bInfinity\b/.test(text)) return 'it holds NaN or Infinity, which are not numbers';
+  return text.trimStart().startsWith('{')
+    ? 'it breaks off or is damaged'
+    : 'it is a file of another sort, such as a picture, a sheet or a page';
 }
 
 /** Reads a parsed job file. Never throws. */

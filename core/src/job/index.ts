@@ -1,8 +1,8 @@
 export { Elements } from './elements';
 export * from './change';
-export { freeName, lengthFitsSplit, newRun, splitRun, waysOn } from './edits/insert';
+export { freeName, freeOf, leadElsewhere, lengthFitsSplit, newRun, ownName, splitRun, waysOn } from './edits/insert';
 export { resized } from './edits/pipes';
-export { quickElements, type QuickDownspout, type QuickJob } from './edits/quickJob';
+export { quickElements, QUICK_INLETS, type QuickInlet, type QuickInletKind, type QuickJob } from './edits/quickJob';
 export { removal } from './edits/remove';
 export { freeInvert, invertSetAt, setInvert } from './edits/setInvert';
 export * from './faults';

@@ -132,7 +132,7 @@ describe('one blocked grate', () => {
       plan,
       plan.snags.find((snag) => snag.code === 'blockedGrate')!,
     )!;
-    expect(fix.label).toBe('Set 2 of them');
+    expect(fix.label).toBe('Set 2 of this grate');
     expect(codes(planJob(applyChange(now, fix.change).job))).not.toContain('blockedGrate');
   });
 

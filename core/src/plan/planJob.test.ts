@@ -53,7 +53,9 @@ describe('the sample by hand', () => {
     expect(trunk.flow / GPM).toBeCloseTo(225.3, 0);
     // 6 in, n 0.012, ½ %: 192.9 gpm.
     expect(trunk.capacity / GPM).toBeCloseTo(192.9, 0);
-    expect(plan.verdict.sentence).toBe('Line A runs out of fall 13′\u00a011″ short of Roadside swale.');
+    expect(plan.verdict.sentence).toBe(
+      'Line A lacks 7/8\u00a0in of fall: it runs out 13′\u00a011″ before Roadside swale.',
+    );
     expect(toMend(plan)).toEqual(['outOfFall', 'capacityExceeded']);
   });
 

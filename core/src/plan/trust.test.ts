@@ -59,7 +59,7 @@ describe('the laid level is judged', () => {
     const job = withFields(line(-1.6, 'ground'), 'pipe-c', { grade: { type: 'levels', down: -1.75 } });
     const snag = snagOf(planJob(job), 'outOfFall')!;
     expect(snag.limit).toBeCloseTo(-0.15, 9);
-    expect(told(job, 'outOfFall')).toMatch(/^Line A runs out of fall .* short of Swale\.$/);
+    expect(told(job, 'outOfFall')).toMatch(/^Line A lacks .* of fall: it runs out .* before Swale\.$/);
     const fix = fixOf(job, planJob(job), snag)!;
     expect(codes(planJob(changed(job, fix.change)))).not.toContain('outOfFall');
   });

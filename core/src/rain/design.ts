@@ -31,6 +31,20 @@ export const openingRain = (rows: FrequencyRows, years: number): NonNullable<Rai
   ...rowOf(rows, years),
 });
 
+/** What of a station a job's rain remembers. */
+interface Station extends FrequencyRows {
+  id: string;
+  place: string;
+}
+
+/** A job's rain from the rain office: a station's design rain of a return period, by what falls on roofs. */
+export const officeRain = (station: Station, returnPeriod: number): RainElement => ({
+  id: 'rain',
+  kind: 'rain',
+  ...designRain(station, returnPeriod),
+  source: { type: 'office', station: station.id, place: station.place, returnPeriod, duration: ROOF_DURATION },
+});
+
 /** The design rain of one of a table's return periods, with the rain for openings: the 100-year one, or the rarest that the table has. */
 export function designRain(rows: FrequencyRows, years: number): Pick<RainElement, 'intensity' | 'table' | 'openings'> {
   const rarer = rarerThan(rows, years);

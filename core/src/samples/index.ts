@@ -6,3 +6,4 @@ export const samples = (): Job[] => [quillfeather()];
 export { quillfeather };
 export { dice } from './dice';
 export { largeYard, seededJob } from './seeded';
+export { situations, type Situation } from './situations';

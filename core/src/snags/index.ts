@@ -1,2 +1,2 @@
 export { RULES } from './rules';
-export { LEVEL_TOLERANCE, SEVERITIES, type Severity, type Snag, type SnagWords } from './snag';
+export { LEAST_SHORT, LEVEL_TOLERANCE, SEVERITIES, type Severity, type Snag, type SnagWords } from './snag';

@@ -1,6 +1,6 @@
 import { isControlKnown, OUTFALLS } from '../catalogue/outfalls';
 import { dischargeAt, worstEnds } from './ends';
-import { LEVEL_TOLERANCE, type Rule } from './snag';
+import { LEAST_SHORT, type Rule } from './snag';
 
 /** A pipe that ends, as it is laid, under what should take its water. The figure is how far before its end it comes down to that level. */
 export const outOfFall: Rule = {
@@ -10,7 +10,7 @@ export const outOfFall: Rule = {
     worstEnds(ends)
       .filter((end) => {
         const discharge = dischargeAt(job, end);
-        return end.over < -LEVEL_TOLERANCE && isControlKnown(discharge) && OUTFALLS[discharge.form].drainsDry;
+        return end.over < -LEAST_SHORT && isControlKnown(discharge) && OUTFALLS[discharge.form].drainsDry;
       })
       .map((end) => ({
         code: 'outOfFall',
@@ -22,7 +22,7 @@ export const outOfFall: Rule = {
         limit: end.over,
       })),
   tell: (snag, say) => ({
-    headline: `Line ${say.line(snag.other!)} runs out of fall ${say.show('length', snag.figure)} short of ${say.name(snag.at)}.`,
-    why: `As it is laid its pipe ends ${say.show('small', -snag.limit)} too low: under the bottom of what should take the water.`,
+    headline: `Line ${say.line(snag.other!)} lacks ${say.show('small', -snag.limit)} of fall: it runs out ${say.show('length', snag.figure)} before ${say.name(snag.at)}.`,
+    why: 'As it is laid its pipe ends under the bottom of what should take the water.',
   }),
 };

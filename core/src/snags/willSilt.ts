@@ -31,7 +31,7 @@ export const willSilt: Rule = {
     headline: `${say.name(snag.at)} will not keep itself clean.`,
     why:
       snag.measure === 'shear'
-        ? `An ordinary rain drags at ${say.show('shear', snag.figure)}; shingle grit moves at ${say.show('shear', snag.limit)}. It settles, and the pipe slowly fills.`
+        ? `An ordinary rain drags at ${say.show('shear', snag.figure)}; grit moves at ${say.show('shear', snag.limit)}. It settles, and the pipe slowly fills.`
         : `Even the design rain runs at only ${say.show('velocity', snag.figure)}. Grit settles, and the pipe slowly fills.`,
   }),
 };

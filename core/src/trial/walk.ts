@@ -14,6 +14,8 @@ import type { RunPlan } from '../plan/solution';
 const G = 9.80665;
 /** What a level is good for on site, m; and by how much two ways to march a water line may differ. */
 const LAID = 0.001;
+/** And within a sixteenth of an inch at its end: half of what levels are told to. */
+const LAID_END = 0.0254 / 16;
 const WATER = 0.006;
 
 /** Area, wetted perimeter and width of a round section at a depth, by its half angle. */
@@ -162,7 +164,8 @@ function walkEnds({ job, plan, into, wrong }: Walk): void {
       if (dug && arriving.some(({ id }) => !runOf(job, id).shored))
         wrong.push(`${out.id} is dug down to in an open trench`);
       if (out.form === 'main' && control === undefined) wrong.push(`${out.id} is a main that nobody found`);
-      if (lowest < (control ?? out.groundLevel) - LAID) wrong.push(`${out.id} is reached ${lowest} under its level`);
+      if (lowest < (control ?? out.groundLevel) - LAID_END)
+        wrong.push(`${out.id} is reached ${lowest} under its level`);
     }
     const highest = Math.max(...arriving.map(({ invertDown }) => invertDown));
     if ((out.form === 'daylight' || out.form === 'kerb') && highest > out.groundLevel + 0.1 + LAID)

@@ -8,6 +8,8 @@ export const CUBIC_METRES_PER_SECOND_PER_GPM = (231 * METRES_PER_INCH ** 3) / 60
 export const METRES_PER_SECOND_PER_INCH_PER_HOUR = METRES_PER_INCH / 3600;
 export const METRES_PER_SECOND_PER_MILLIMETRE_PER_HOUR = 0.001 / 3600;
 export const CUBIC_METRES_PER_SECOND_PER_LITRE_PER_SECOND = 0.001;
+/** Pa in 1 lbf/ft² (NIST SP 811). */
+export const PASCALS_PER_POUND_PER_SQUARE_FOOT = 47.880259;
 /** Standard gravity, m/s². */
 export const GRAVITY = 9.80665;
 /** Fresh water, kg/m³. */

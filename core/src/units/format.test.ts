@@ -46,10 +46,17 @@ it.each<[string, Shown, Shown, string, string]>([
     '0.25 in/ft',
     '20.8 mm/m',
   ],
-  ['a shear', showShear(1.4273), showShear(1.4273), '1.43 Pa', '1.43 Pa'],
+  ['a shear', showShear(1.4273, 'us'), showShear(1.4273, 'metric'), '0.030 lb/ft²', '1.43 Pa'],
 ])('%s', (_, us, metric, inches, millimetres) => {
   expect(read(us)).toBe(inches);
   expect(read(metric)).toBe(millimetres);
 });
 
 it('keeps a number and its unit on one line', () => expect(text(showFlow(0.01, 'us'))).toContain('\u00a0'));
+
+it('a trickle is never told as none', () => {
+  expect(read(showFlow(0.01 * 6.30902e-5, 'us'))).toBe('0.01 gpm');
+  expect(read(showFlow(0.2 * 6.30902e-5, 'us'))).toBe('0.2 gpm');
+  expect(read(showFlow(0, 'us'))).toBe('0.0 gpm');
+  expect(read(showFlow(2e-6, 'metric'))).toBe('0.002 L/s');
+});

@@ -8,6 +8,7 @@ import {
   METRES_PER_INCH,
   METRES_PER_SECOND_PER_INCH_PER_HOUR,
   METRES_PER_SECOND_PER_MILLIMETRE_PER_HOUR,
+  PASCALS_PER_POUND_PER_SQUARE_FOOT,
   SQUARE_METRES_PER_SQUARE_FOOT,
   type UnitSystem,
 } from './constants';
@@ -36,6 +37,13 @@ function significant(value: number, figures: number, most: number): string {
   const rounded = Math.abs(Number(value.toPrecision(figures)));
   const magnitude = rounded === 0 ? 0 : Math.floor(Math.log10(rounded));
   return decimals(value, Math.min(most, Math.max(0, figures - 1 - magnitude)));
+}
+
+/** Three figures with at most `most` places, and as many places as a figure needs that would else read as none. */
+function smallToo(value: number, most: number): string {
+  const size = Math.abs(value);
+  if (size === 0 || size >= 0.95 / 10 ** most) return significant(value, 3, most);
+  return size < 1e-6 ? decimals(0, most) : significant(value, 1, 6);
 }
 
 const EIGHTHS = ['', '1/8', '1/4', '3/8', '1/2', '5/8', '3/4', '7/8'];
@@ -91,9 +99,9 @@ export function showNominal(metres: number, units: UnitSystem): Shown {
 }
 
 export function showFlow(cubicMetresPerSecond: number, units: UnitSystem): Shown {
-  if (units === 'us')
-    return { value: significant(cubicMetresPerSecond / CUBIC_METRES_PER_SECOND_PER_GPM, 3, 1), unit: 'gpm' };
-  return { value: significant(cubicMetresPerSecond * 1000, 3, 2), unit: 'L/s' };
+  return units === 'us'
+    ? { value: smallToo(cubicMetresPerSecond / CUBIC_METRES_PER_SECOND_PER_GPM, 1), unit: 'gpm' }
+    : { value: smallToo(cubicMetresPerSecond * 1000, 2), unit: 'L/s' };
 }
 
 export function showVelocity(metresPerSecond: number, units: UnitSystem): Shown {
@@ -125,8 +133,11 @@ export function showPitchTrade(pitch: number, units: UnitSystem): Shown {
   return { value: decimals(pitch * 12, 3).replace(/(\.\d\d)0$/, '$1'), unit: 'in/ft' };
 }
 
-export function showShear(pascals: number): Shown {
-  return { value: decimals(pascals, 2), unit: 'Pa' };
+/** A drag on the bed. */
+export function showShear(pascals: number, units: UnitSystem): Shown {
+  return units === 'us'
+    ? { value: decimals(pascals / PASCALS_PER_POUND_PER_SQUARE_FOOT, 3), unit: 'lb/ft²' }
+    : { value: decimals(pascals, 2), unit: 'Pa' };
 }
 
 const LITRES_PER_GALLON = 3.785411784;
@@ -143,6 +154,11 @@ export function showVolume(cubicMetres: number, units: UnitSystem): Shown {
 export function showSump(cubicMetres: number, units: UnitSystem): Shown {
   const { value, unit } = showVolume(cubicMetres, units);
   return { value, unit: `${unit} of grit` };
+}
+
+/** A time, s: to a tenth where it is short. */
+export function showSeconds(seconds: number): Shown {
+  return { value: decimals(seconds, seconds < 10 ? 1 : 0), unit: 's' };
 }
 
 export function showPercent(share: number): Shown {

@@ -32,18 +32,22 @@ const VULGAR: Record<string, string> = {
 
 /** Straightens quotes, minus signs and vulgar fractions, so that the grammar below stays small. */
 function tidy(text: string): string {
-  return text
-    .trim()
-    .toLowerCase()
-    .replace(/[−–—]/g, '-')
-    .replace(/[’′`]/g, "'")
-    .replace(/''|[“”″]/g, '"')
-    .replace(
-      /(\d)?([½¼¾⅛⅜⅝⅞⅓⅔])/g,
-      (_, digit: string | undefined, glyph: string) => `${digit ? `${digit} ` : ''}${VULGAR[glyph]}`,
-    )
-    .replace(/(?<=\d),(?=\d{3}(?!\d))/g, '')
-    .replace(/\s+/g, ' ');
+  return (
+    text
+      .trim()
+      .toLowerCase()
+      .replace(/[−–—]/g, '-')
+      .replace(/[’′`]/g, "'")
+      .replace(/''|[“”″]/g, '"')
+      .replace(
+        /(\d)?([½¼¾⅛⅜⅝⅞⅓⅔])/g,
+        (_, digit: string | undefined, glyph: string) => `${digit ? `${digit} ` : ''}${VULGAR[glyph]}`,
+      )
+      // A comma before three digits parts thousands, unless nothing but a nought stands before it; any other parts decimals.
+      .replace(/(?<=(?<!\d)[1-9]\d{0,2}(?:,\d{3})*),(?=\d{3}(?!\d))/g, '')
+      .replace(/^([^.,]*\d?),(?=\d+[^.,]*$)/, '$1.')
+      .replace(/\s+/g, ' ')
+  );
 }
 
 const PLAIN = String.raw`\d+(?:\.\d*)?|\.\d+`;
@@ -63,6 +67,7 @@ function mixed(text: string): number {
   return total;
 }
 
+const GLYPHED = /^[-−–—+]? ?\d*[½¼¾⅛⅜⅝⅞⅓⅔]$/;
 const FEET = String.raw`(?:'|ft|feet|foot)`;
 const INCHES = String.raw`(?:"|in|inch|inches)`;
 const FEET_AND_INCHES = new RegExp(`^(${PLAIN}) ?${FEET} ?(${MIXED}) ?${INCHES}?$`);
@@ -93,7 +98,9 @@ export function parseLength(text: string, units: UnitSystem, bare: BareLength = 
   const all = tidy(text);
   const negative = all.startsWith('-');
   const body = all.replace(/^[-+] ?/, '');
-  const metres = unsignedLength(body, units, bare);
+  // A fraction written as one sign belongs to its number: 12½ is twelve and a half feet, where "12 1/2" could be inches as well.
+  const whole = units === 'us' && bare === 'long' && GLYPHED.test(text.trim());
+  const metres = whole ? mixed(body) * METRES_PER_FOOT : unsignedLength(body, units, bare);
   if (metres === null || Number.isNaN(metres)) return no(lengthHint(units, bare));
   return yes(negative ? -metres : metres);
 }
@@ -124,12 +131,19 @@ function unsignedLength(body: string, units: UnitSystem, bare: BareLength): numb
 
 const PITCH_HINT = 'Write a pitch such as 2%, 1/4"/ft, 1:48 or 10mm/m.';
 
+/** A bare number below this, as a pitch, may be per cent or fall over length: it is asked about. */
+const LEAST_BARE_PITCH = 0.001;
+
 /** A pitch, as fall over length (m/m). A bare number is per cent. */
 export function parsePitch(text: string): Parsed {
   const all = tidy(text);
   const negative = all.startsWith('-');
   const body = all.replace(/^[-+] ?/, '');
   const value = unsignedPitch(body);
+  if (BARE.test(body) && value !== null && value > 0 && value < LEAST_BARE_PITCH)
+    return no(
+      `Is that ${body}%, or a fall of ${body} in 1? Write ${body}% or ${Number((Number(body) * 100).toPrecision(6))}%.`,
+    );
   if (value === null || Number.isNaN(value)) return no(PITCH_HINT);
   return yes(negative ? -value : value);
 }

@@ -42,11 +42,19 @@ describe('lengths as a tradesman says them', () => {
     ['.5', 0.5 * FOOT],
     [`6''`, 6 * INCH],
     ['12-6', 12.5 * FOOT],
+    ['12½', 12.5 * FOOT],
+    ['½', 0.5 * FOOT],
+    ['12,5', 12.5 * FOOT],
+    ['12,345.5', 12_345.5 * FOOT],
+    ['1234,500', 1234.5 * FOOT],
   ])('%s in a US job', (typed, metres) => expect(value(parseLength(typed, 'us'))).toBeCloseTo(metres, 9));
 
   it.each([
     ['12.5', 12.5],
     ['650mm', 0.65],
+    ['3,8', 3.8],
+    ['-0,125', -0.125],
+    ['3,8m', 3.8],
     ['65 cm', 0.65],
     [`10'`, 10 * FOOT],
   ])('%s in a metric job', (typed, metres) => expect(value(parseLength(typed, 'metric'))).toBeCloseTo(metres, 9));
@@ -97,6 +105,14 @@ describe('other entries', () => {
     expect(value(parseFlow('1', 'us'))).toBeCloseTo(6.30902e-5, 10);
     expect(value(parseShare('1/4'))).toBe(0.25);
     expect(parsePitch('1:0').ok).toBe(false);
+    expect(value(parseRain('4,5', 'us'))).toBeCloseTo((4.5 * INCH) / 3600, 12);
+    // A hundredth of a per cent or one in a hundred: nobody can tell, so it is asked.
+    expect(parsePitch('0.01')).toEqual({
+      ok: false,
+      sentence: 'Is that 0.01%, or a fall of 0.01 in 1? Write 0.01% or 1%.',
+    });
+    expect(value(parsePitch('0.01%'))).toBeCloseTo(1e-4, 12);
+    expect(value(parsePitch('0.5'))).toBeCloseTo(0.005, 12);
   });
 });
 

@@ -6,6 +6,18 @@ import serve from 'koa-static';
 
 const HASHED = /\/_expo\/static\/|\/assets\/.*\.[0-9a-f]{32}\./;
 
+/**
+ * The page with the outline of what is coming, which stands there before the application does. The page as it is built is that of the
+ * list; any other does not ask for the list ahead, but for the rest of the scripts.
+ */
+function outlined(page: string, path: string): string {
+  if (path === '/') return page;
+  return page
+    .replace('data-at="list"', `data-at="${path.startsWith('/job/') ? 'job' : 'other'}"`)
+    .replace(/<link rel="preload" as="fetch"[^>]*>/, '')
+    .replace('rel="alternate" as="script"', 'rel="preload" as="script"');
+}
+
 export function statics(folder: string): Middleware {
   const files = serve(folder, {
     index: false,
@@ -24,7 +36,7 @@ export function statics(folder: string): Middleware {
     if (!wantsPage || !existsSync(page)) return;
     ctx.set('Cache-Control', 'no-cache');
     ctx.type = 'html';
-    ctx.body = readFileSync(page);
+    ctx.body = outlined(readFileSync(page, 'utf8'), ctx.path);
   };
   return (ctx, next) => fallback(ctx, () => files(ctx, next));
 }

@@ -1,3 +1,3 @@
-import { later } from '../../stations/later';
+import { later } from '../../later';
 
-export default later(() => import('../../stations/jobs/HistoryScreen').then(({ HistoryScreen }) => HistoryScreen));
+export default later('HistoryScreen');

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { api } from '../../data/api';
 import { useBin } from '../../data/queries';
-import { BIN_KEY, JOBS_KEY } from '../../data/sessions';
+import { BIN_KEY, JOBS_KEY } from '../../data/keys';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';

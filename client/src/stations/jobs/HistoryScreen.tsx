@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { api } from '../../data/api';
 import { useHistory } from '../../data/queries';
-import { jobKey, JOBS_KEY } from '../../data/sessions';
+import { jobKey, JOBS_KEY } from '../../data/keys';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';

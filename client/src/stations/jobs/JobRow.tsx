@@ -1,11 +1,11 @@
 /** One job of the list: what it is called, what stands worst with it, and what can be done with it. */
-import type { JobRow as Row, JobState } from '@katabasis/core';
+import type { JobRow as Row, JobState } from '@katabasis/core/first';
 import { useRouter } from 'expo-router';
 import Copy from 'lucide-react-native/icons/copy';
 import Download from 'lucide-react-native/icons/download';
 import Trash from 'lucide-react-native/icons/trash';
 import { Pressable, View } from 'react-native';
-import { STATE_WORDS } from '../../elements/job';
+import { STATE_WORDS } from '../../elements/jobWords';
 import { usePalette, useStyles } from '../../theme/theme';
 import { SPACE, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';

@@ -1,16 +1,6 @@
 /** All jobs with their verdicts; new, from a file, copy, take out and bring back. */
-import {
-  freshId,
-  JOB_STATES,
-  jobFrom,
-  MAX_ELEMENTS,
-  readFileText,
-  toFile,
-  type Element,
-  type Fault,
-  type JobRow as JobRowData,
-  type JobState,
-} from '@katabasis/core';
+import type { Element, Fault } from '@katabasis/core';
+import { freshId, JOB_STATES, type JobRow as JobRowData, type JobState } from '@katabasis/core/first';
 import { useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import FileUp from 'lucide-react-native/icons/file-up';
@@ -22,8 +12,9 @@ import { ScrollView, View } from 'react-native';
 import { api } from '../../data/api';
 import { pickFile, saveFile } from '../../data/files';
 import { useJobList, useUnsentRows, useWaiting } from '../../data/queries';
-import { BIN_KEY, JOBS_KEY, startJob } from '../../data/sessions';
-import { TextBox } from '../../input/Field';
+import { BIN_KEY, JOBS_KEY } from '../../data/keys';
+import { late } from '../../data/late';
+import { TextBox } from '../../input/TextBox';
 import { useStyles } from '../../theme/theme';
 import { SPACE, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
@@ -31,7 +22,7 @@ import { Choice, type Option } from '../../ui/Choice';
 import { Notice } from '../../ui/Notice';
 import { pageColumn } from '../../ui/rows';
 import { Text } from '../../ui/Text';
-import { slug, STATE_WORDS } from '../../elements/job';
+import { slug, STATE_WORDS } from '../../elements/jobWords';
 import { JobRow } from './JobRow';
 import { OutOfReach } from '../OutOfReach';
 
@@ -77,9 +68,13 @@ export function JobsScreen() {
   const rows = pages.flatMap(({ jobs }) => jobs);
   const all = [...unsent, ...rows.filter((row) => !unsent.some((other) => other.id === row.id))];
   const total = pages[0]?.total ?? 0;
-  const start = (elements: Element[]): void => {
+  const start = async (elements: Element[]): Promise<void> => {
+    const { freeJobName, startJob } = await late();
     const id = freshId('j');
-    startJob(id, elements, client);
+    const named = elements.map((element) =>
+      element.kind === 'job' ? { ...element, name: freeJobName(client, element.name) } : element,
+    );
+    startJob(id, named, client);
     router.navigate(`/job/${id}/plan`);
   };
   const attempt = async (act: () => Promise<void>, failed: string): Promise<void> => {
@@ -101,18 +96,19 @@ export function JobsScreen() {
         faults: [
           {
             path: 'file',
-            sentence: `is ${Math.round(file.size / 1e6)} MB; a job file is at most ${NEAR_MB} MB and ${MAX_ELEMENTS} elements`,
+            sentence: `is ${Math.round(file.size / 1e6)} MB; a job file is at most ${NEAR_MB} MB`,
           },
         ],
       });
+    const { readFileText } = await late();
     const read = readFileText(await file.text());
-    if (read.ok) start([...read.job.elements]);
+    if (read.ok) await start([...read.job.elements]);
     else setFaults({ file: file.name, faults: read.faults });
   };
   const copy = (row: JobRowData): Promise<void> =>
     attempt(async () => {
       const { elements } = await api.job(row.id);
-      start(
+      await start(
         elements.map(({ element }) =>
           element.kind === 'job' ? { ...element, name: `${element.name}, copy`.slice(0, 120) } : element,
         ),
@@ -122,6 +118,7 @@ export function JobsScreen() {
     attempt(async () => {
       // One that cannot be read is given out as it lies.
       if (row.trouble !== undefined) return saveFile(`${slug(row.name)}.rows.json`, await api.raw(row.id));
+      const { jobFrom, toFile } = await late();
       const { elements } = await api.job(row.id);
       const job = jobFrom(
         row.id,

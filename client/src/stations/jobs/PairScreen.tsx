@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { api } from '../../data/api';
 import { deviceName, nameDevice } from '../../data/device';
-import { TextBox } from '../../input/Field';
+import { TextBox } from '../../input/TextBox';
 import { Button } from '../../ui/Button';
 import { Text } from '../../ui/Text';
 import { SidePage } from './SidePage';

@@ -5,7 +5,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import { api, NotAdmitted, Refused, Unreachable } from '../../data/api';
 import { deviceStore } from '../../data/deviceStore';
-import { seen } from '../../testing/openJob';
+import { press, seen } from '../../testing/openJob';
 import { ThemeProvider } from '../../theme/theme';
 import { JobsScreen } from './JobsScreen';
 import { NewJobScreen } from './NewJobScreen';
@@ -183,7 +183,7 @@ describe('a new job', () => {
     draw(<NewJobScreen />);
     expect(seen()).toContain('Choose a rain, or type your own.');
     fireEvent.click(await screen.findByRole('radio', { name: 'Harrowmere' }));
-    expect(seen()).toContain('Downspout 1 still needs its roof, ground and distance.');
+    expect(seen()).toContain('Downspout 1 still needs its roof and distance.');
     while (screen.queryByTestId('new-area-2')) fireEvent.click(screen.getByRole('button', { name: 'One less' }));
     fill('new-area-1', '30x40');
     fill('new-length-1', "60'");
@@ -191,6 +191,7 @@ describe('a new job', () => {
     fill('new-out', "-2.2'");
     expect(seen()).toMatch(/Carries the 10-year rain to the swale/);
     act(() => screen.getByTestId('new-create').click());
+    await waitFor(() => expect(mockRouter.replace).toHaveBeenCalled());
     const { id, elements } = (await deviceStore().unsent()).at(-1)!;
     expect(mockRouter.replace).toHaveBeenCalledWith(`/job/${id}/plan`);
     const rain = elements.find((element) => element.kind === 'rain')!;
@@ -199,6 +200,47 @@ describe('a new job', () => {
       openings: { returnPeriod: 100, intensity: 6.6e-5 },
       source: { type: 'office', place: 'Harrowmere', returnPeriod: 10 },
     });
+  });
+
+  it('converts what was typed to other units, and keeps what it cannot read', async () => {
+    draw(<NewJobScreen />);
+    fill('new-area-1', '800');
+    fill('new-length-1', `12'6"`);
+    fill('new-area-2', 'about 900');
+    fill('new-rain', '4,5');
+    press('Metric');
+    const value = (id: string): string => (screen.getByTestId(id) as HTMLInputElement).value.replaceAll('\u00a0', ' ');
+    // 800 ft² is 74.3 m², 12.5 ft is 3.81 m, 4.5 in/h is 114 mm/h.
+    expect(['new-area-1', 'new-length-1', 'new-area-2', 'new-rain'].map(value)).toEqual([
+      '74.3 m²',
+      '3.81 m',
+      'about 900',
+      '114 mm/h',
+    ]);
+    // What is wrong is named before what is only not there yet.
+    expect(seen()).toContain('Downspout 2, roof: Write an area such as 110');
+    expect((screen.getByTestId('new-create') as HTMLButtonElement).getAttribute('aria-disabled')).toBe('true');
+    press('Empty this page', 'button');
+  });
+
+  it('never takes another rain for one that it cannot read', async () => {
+    draw(<NewJobScreen />);
+    await screen.findByRole('radio', { name: 'Harrowmere' });
+    while (screen.queryByTestId('new-area-2')) press('One less', 'button');
+    press('Catch basin');
+    fill('new-area-1', '3000');
+    fill('new-length-1', '60');
+    fill('new-out', '-3');
+    expect(seen()).toMatch(/Carries|is too small|will not/);
+    fill('new-rain', '4;5');
+    expect(seen()).toContain('Own rain: Write a rain such as 6.5 or 6.5 in/h.');
+    expect(screen.getByTestId('new-create').getAttribute('aria-disabled')).toBe('true');
+    fill('new-rain', '4,5');
+    act(() => screen.getByTestId('new-create').click());
+    await waitFor(() => expect(mockRouter.replace).toHaveBeenCalled());
+    const { elements } = (await deviceStore().unsent()).at(-1)!;
+    expect(elements.find((element) => element.kind === 'rain')).toMatchObject({ intensity: (4.5 * 0.0254) / 3600 });
+    expect(elements.map(({ kind }) => kind)).not.toContain('downspout');
   });
 
   it('takes back what was discarded: a downspout, the whole page', async () => {
@@ -219,7 +261,7 @@ describe('a new job', () => {
   it('says beside the box what cannot be read, and keeps it over a reload', async () => {
     draw(<NewJobScreen />);
     fill('new-area-1', 'big');
-    expect(screen.getAllByRole('alert')[0]).toHaveTextContent(/\d/);
+    expect((await screen.findAllByRole('alert'))[0]).toHaveTextContent(/\d/);
     expect((screen.getByTestId('new-area-1') as HTMLInputElement).value).toBe('big');
     document.body.replaceChildren();
     draw(<NewJobScreen />);

@@ -1,20 +1,20 @@
 /** Plan: where the water goes, how big, how steep. The descent, the fall budget, the long section, the snags. */
 import { budgetWorking, headOf, nameOf, put, type FallBudget, type Job, type Plan } from '@katabasis/core';
-import { memo, useCallback, useState } from 'react';
-import { ScrollView, View } from 'react-native';
-import { useKept } from '../../data/useJob';
+import { memo, useCallback, useMemo, useRef, useState, type ReactNode } from 'react';
+import { ScrollView, useWindowDimensions, View } from 'react-native';
+import { unhurried, useFresh, useKept, useMade, type OpenJob } from '../../data/useJob';
 import { useLagging } from '../../drawing/useLagging';
 import { Descent } from '../../drawing/Descent';
 import { layOutDescent } from '../../drawing/descentLayout';
 import { FallBudgetBar } from '../../drawing/FallBudgetBar';
 import { LongSection } from '../../drawing/LongSection';
-import { useStyles, useWide } from '../../theme/theme';
-import { SPACE, type Palette } from '../../theme/tokens';
+import { useShort, useStyles, useWide } from '../../theme/theme';
+import { SPACE, THREE, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
-import { useGo } from '../Shell';
+import { useGo } from '../useGo';
 import { useAt } from '../useAt';
 import { useKeys } from '../useKeys';
 import { ElementSheet } from '../../elements/ElementSheet';
@@ -26,76 +26,176 @@ import { drawGlyph } from '../../elements';
 
 const make = (palette: Palette) => ({
   columns: { flex: 1, flexDirection: 'row' as const },
+  stacked: { flex: 1 },
   main: { flex: 1 },
   body: { padding: SPACE.l, gap: SPACE.xl, paddingBottom: 96 },
+  closeUp: { padding: SPACE.l, paddingBottom: SPACE.s },
+  over: { flexGrow: 0, flexShrink: 0, maxHeight: '48%' as const },
   side: { flex: 1, borderLeftWidth: 1, borderLeftColor: palette.line },
 });
 
+const isEmpty = ({ plan }: OpenJob): { empty: boolean } => ({ empty: Object.keys(plan.landings).length === 0 });
+
 export function PlanScreen() {
-  const styles = useStyles(make);
-  const wide = useWide();
   const go = useGo();
   const at = useAt();
-  const { plan } = useKept();
+  const wide = useWide();
+  const { width } = useWindowDimensions();
+  const { empty } = useMade(isEmpty);
   const choose = useCallback((id: string | null): void => go('plan', id), [go]);
   useSteps(at, choose);
-  if (Object.keys(plan.landings).length === 0) {
+  const close = useCallback((): void => choose(null), [choose]);
+  const sheet = at === null ? null : <ElementSheet id={at} onClose={close} onGo={choose} />;
+  if (empty) {
     return (
-      <Notice title="No lines yet" action={<Button label="Go to Walk" kind="main" onPress={() => go('walk', 'new')} />}>
-        Put in a downspout or a basin and a way out, and the descent is drawn here.
-      </Notice>
+      <View style={{ flex: 1, flexDirection: wide ? 'row' : 'column' }}>
+        <View style={{ flex: 1 }}>
+          <Notice
+            title="No lines yet"
+            action={<Button label="Go to Walk" kind="main" onPress={() => go('walk', 'new')} />}
+          >
+            Put in a downspout or a basin and a way out, and the descent is drawn here.
+          </Notice>
+        </View>
+        {wide && sheet ? <View style={{ flex: 1 }}>{sheet}</View> : sheet}
+      </View>
     );
   }
-  const sheet = at && <ElementSheet id={at} onClose={() => choose(null)} onGo={choose} />;
-  if (!wide) {
-    return (
-      <View style={styles.columns}>
+  const props: LayoutProps = { at, sheet, choose };
+  if (!wide) return <OnPhone {...props} />;
+  return width >= THREE ? <SideBySide {...props} /> : <TwoColumns {...props} />;
+}
+
+interface LayoutProps {
+  at: string | null;
+  sheet: ReactNode;
+  choose: (id: string | null) => void;
+}
+
+/** What a sheet changes, and what it leads between: all that a phone has room for above it. */
+function closeUpOf({ plan }: OpenJob, at: string | null): { from: string | null; to: string | null } {
+  if (at === null) return { from: null, to: null };
+  const run = plan.runs[at] ?? Object.values(plan.runs).find(({ from }) => from === at);
+  if (run && plan.landings[run.from] && plan.landings[run.to]) return { from: run.from, to: run.to };
+  return { from: plan.landings[at] ? at : null, to: null };
+}
+
+function OnPhone({ at, sheet, choose }: LayoutProps) {
+  const styles = useStyles(make);
+  const { from, to } = useMade(useCallback((made: OpenJob) => closeUpOf(made, at), [at]));
+  const closeUp = useMemo(() => (from === null ? null : to === null ? [from] : [from, to]), [from, to]);
+  const scrolled = useRef(0);
+  // Where it stood, once what lay over it is closed.
+  const back = useCallback(
+    (view: ScrollView | null) => void view?.scrollTo({ y: scrolled.current, animated: false }),
+    [],
+  );
+  return (
+    <View style={styles.stacked}>
+      {closeUp ? (
+        <ScrollView
+          style={styles.main}
+          contentContainerStyle={styles.closeUp}
+          tabIndex={0}
+          role="region"
+          aria-label="What it changes"
+        >
+          <Descent chosen={at} onChoose={choose} draw={drawGlyph} only={closeUp} />
+        </ScrollView>
+      ) : (
         <ScrollView
           style={styles.main}
           contentContainerStyle={styles.body}
           tabIndex={0}
           role="region"
           aria-label="Plan"
+          ref={back}
+          onScroll={({ nativeEvent }) => void (scrolled.current = nativeEvent.contentOffset.y)}
+          scrollEventThrottle={100}
         >
           <Budget onGo={choose} />
           <Snags onGo={choose} />
           <PitchStyle />
           <Descent chosen={at} onChoose={choose} draw={drawGlyph} />
           <Sections chosen={at} />
-          <SizeJob />
-          <Cautions />
+          <Foot />
         </ScrollView>
-        {sheet}
-      </View>
-    );
-  }
+      )}
+      {sheet}
+    </View>
+  );
+}
+
+function DescentColumn({ at, choose }: Omit<LayoutProps, 'sheet'>) {
+  const styles = useStyles(make);
+  return (
+    <ScrollView
+      style={styles.main}
+      contentContainerStyle={styles.body}
+      tabIndex={0}
+      role="region"
+      aria-label="The descent"
+    >
+      <Budget onGo={choose} />
+      <PitchStyle />
+      <Descent chosen={at} onChoose={choose} draw={drawGlyph} />
+    </ScrollView>
+  );
+}
+
+/** Descent beside its section and snags, or beside the section and the sheet of what is chosen. */
+function TwoColumns({ at, sheet, choose }: LayoutProps) {
+  const styles = useStyles(make);
+  const short = useShort();
   return (
     <View style={styles.columns}>
-      <ScrollView
-        style={styles.main}
-        contentContainerStyle={styles.body}
-        tabIndex={0}
-        role="region"
-        aria-label="The descent"
-      >
-        <Budget onGo={choose} />
-        <PitchStyle />
-        <Descent chosen={at} onChoose={choose} draw={drawGlyph} />
-      </ScrollView>
+      <DescentColumn at={at} choose={choose} />
       <View style={styles.side}>
         {sheet ? (
           <>
-            <View style={{ padding: SPACE.l, paddingBottom: 0 }}>
-              <Sections chosen={at} />
-            </View>
+            {!short && (
+              <ScrollView
+                style={styles.over}
+                contentContainerStyle={styles.closeUp}
+                tabIndex={0}
+                role="region"
+                aria-label="Section"
+              >
+                <Sections chosen={at} />
+              </ScrollView>
+            )}
             {sheet}
           </>
         ) : (
           <ScrollView contentContainerStyle={styles.body} tabIndex={0} role="region" aria-label="Section and snags">
             <Sections chosen={at} />
             <Snags onGo={choose} />
-            <SizeJob />
-            <Cautions />
+            <Foot />
+          </ScrollView>
+        )}
+      </View>
+    </View>
+  );
+}
+
+/** On a desk's screen the descent, the section with its snags, and the sheet stand beside one another. */
+function SideBySide({ at, sheet, choose }: LayoutProps) {
+  const styles = useStyles(make);
+  return (
+    <View style={styles.columns}>
+      <DescentColumn at={at} choose={choose} />
+      <View style={styles.side}>
+        <ScrollView contentContainerStyle={styles.body} tabIndex={0} role="region" aria-label="Section and snags">
+          <Sections chosen={at} />
+          <Snags onGo={choose} />
+          {sheet && <Foot />}
+        </ScrollView>
+      </View>
+      <View style={styles.side}>
+        {sheet ?? (
+          <ScrollView contentContainerStyle={styles.body} tabIndex={0} role="region" aria-label="Sizes and cautions">
+            <Text tone="soft">Tap a place or a pipe in the descent to see and change it here.</Text>
+            <Foot />
           </ScrollView>
         )}
       </View>
@@ -105,8 +205,9 @@ export function PlanScreen() {
 
 /** Arrow keys go from landing to run to landing, down the page. */
 function useSteps(at: string | null, choose: (id: string) => void): void {
-  const { plan } = useKept();
+  const fresh = useFresh();
   const step = (by: number): void => {
+    const { plan } = fresh();
     const order = layOutDescent(plan).rows.flatMap((row) => (row.run ? [row.id, row.run] : [row.id]));
     const next = order[at === null ? (by > 0 ? 0 : order.length - 1) : order.indexOf(at) + by];
     if (next) choose(next);
@@ -114,10 +215,10 @@ function useSteps(at: string | null, choose: (id: string) => void): void {
   useKeys({ ArrowDown: () => step(1), ArrowUp: () => step(-1) });
 }
 
-function Budget({ onGo }: { onGo: (id: string) => void }) {
+const Budget = unhurried(function Budget({ onGo }: { onGo: (id: string) => void }) {
   const { job, plan } = useLagging();
   return <Budgets job={job} plan={plan} onGo={onGo} />;
-}
+});
 
 const Budgets = memo(function Budgets({ onGo, ...shown }: { job: Job; plan: Plan; onGo: (id: string) => void }) {
   return (
@@ -146,11 +247,14 @@ function OneBudget({
   return <FallBudgetBar plan={plan} budget={budget} onPress={() => setOpen(true)} onStretch={onGo} />;
 }
 
-function Snags({ onGo }: { onGo: (id: string) => void }) {
+const Snags = unhurried(function Snags({ onGo }: { onGo: (id: string) => void }) {
   const { plan } = useKept();
   return (
     <View role="region" aria-label="Snags">
       <Text kind="heading">Snags</Text>
+      {plan.snags.length > 0 && (
+        <Text kind="small">Stop: do not dig this. Fix: mend it first. Mind: look at it on site.</Text>
+      )}
       {plan.snags.length === 0 && (
         <Text tone="soft">None found by the checks in this version. Look at the site with your own eyes as well.</Text>
       )}
@@ -159,7 +263,7 @@ function Snags({ onGo }: { onGo: (id: string) => void }) {
       ))}
     </View>
   );
-}
+});
 
 function PitchStyle() {
   const { job, edit } = useKept();
@@ -178,8 +282,17 @@ function PitchStyle() {
   );
 }
 
+const Foot = unhurried(function Foot() {
+  return (
+    <>
+      <SizeJob />
+      <Cautions />
+    </>
+  );
+});
+
 /** Long section of the route that the chosen thing is on, or of the tightest one. */
-function Sections({ chosen }: { chosen: string | null }) {
+const Sections = unhurried(function Sections({ chosen }: { chosen: string | null }) {
   const { job, plan } = useKept();
   const heads = plan.lines.map((line) => plan.runs[line.runs[0]!]!.from);
   const at =
@@ -210,4 +323,4 @@ function Sections({ chosen }: { chosen: string | null }) {
       <LongSection from={from} />
     </View>
   );
-}
+});

@@ -59,7 +59,7 @@ function Choices({ sizing }: { sizing: JobSizing }) {
       {sizing.others.map((other, index) => (
         <Choice
           key={index}
-          title={`${Math.max(1, Math.round((other.cost / sizing.best.cost - 1) * 100))}% more`}
+          title={`Costs ${Math.max(1, Math.round((other.cost / sizing.best.cost - 1) * 100))}% more to buy and dig`}
           sized={other}
         />
       ))}

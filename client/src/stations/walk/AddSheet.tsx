@@ -1,10 +1,18 @@
-import { CREATIONS, freeName, freshId, kindOf, ofKind, put } from '@katabasis/core';
+/** Putting something in: what sort of thing, then its own form; nothing is in the job before it is said so. */
+import { CREATIONS, freeName, freshId, kindOf, put, type Element } from '@katabasis/core';
+import ArrowLeft from 'lucide-react-native/icons/arrow-left';
+import Check from 'lucide-react-native/icons/check';
+import { useCallback, useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { useKept } from '../../data/useJob';
+import { useKept, WithDraft } from '../../data/useJob';
+import { viewOf } from '../../elements';
+import { Fields } from '../../input/Fields';
 import { useStyles } from '../../theme/theme';
 import { SPACE, TOUCH, type Palette } from '../../theme/tokens';
+import { Button } from '../../ui/Button';
 import { Sheet } from '../../ui/Sheet';
 import { Text } from '../../ui/Text';
+import { begunIn, keepBegun } from './drafts';
 
 const make = (palette: Palette) => ({
   kind: {
@@ -14,25 +22,69 @@ const make = (palette: Palette) => ({
     justifyContent: 'center' as const,
     paddingVertical: SPACE.s,
   },
+  last: {
+    flexDirection: 'row' as const,
+    flexWrap: 'wrap' as const,
+    gap: SPACE.s,
+    borderTopWidth: 1,
+    borderTopColor: palette.line,
+    paddingTop: SPACE.m,
+  },
 });
 
 const OFFERED = CREATIONS.filter(({ says }) => says !== undefined);
 
-export function AddSheet({ onClose, onGo }: { onClose: () => void; onGo: (id: string) => void }) {
-  const { job, edit } = useKept();
+interface Props {
+  onClose: () => void;
+  onGo: (id: string) => void;
+}
+
+export function AddSheet({ onClose, onGo }: Props) {
+  const { job } = useKept();
   const styles = useStyles(make);
-  const add = ({ kind, stem, build }: (typeof OFFERED)[number]): void => {
-    const levels = job.elements.all.flatMap((element) =>
-      'groundLevel' in element && element.kind !== 'discharge' ? [element.groundLevel] : [],
-    );
-    const element = build({
-      id: freshId(kindOf(kind).idStem),
-      name: freeName(job, stem),
-      groundLevel: levels.at(-1) ?? 0,
-      firstDownspout: ofKind(job, 'downspout')[0]?.id,
-    });
-    if (edit(put(`Put in ${stem.toLowerCase()}`, element)) === null) onGo(element.id);
+  const [begun, setBegun] = useState(() => begunIn(job.id));
+  const [stem, setStem] = useState<string | null>(null);
+  const keep = useCallback(
+    (sort: string, element: Element | null): void => {
+      keepBegun(job.id, sort, element);
+      setBegun(begunIn(job.id));
+    },
+    [job.id],
+  );
+  const start = (creation: (typeof OFFERED)[number]): void => {
+    if (!begun.has(creation.stem)) {
+      const levels = job.elements.all.flatMap((element) =>
+        'groundLevel' in element && element.kind !== 'discharge' ? [element.groundLevel] : [],
+      );
+      keep(
+        creation.stem,
+        creation.build({
+          id: freshId(kindOf(creation.kind).idStem),
+          name: freeName(job, creation.stem),
+          groundLevel: levels.at(-1) ?? 0,
+        }),
+      );
+    }
+    setStem(creation.stem);
   };
+  const draft = stem === null ? undefined : begun.get(stem);
+  if (stem !== null && draft)
+    return (
+      <Begun
+        draft={draft}
+        onChange={(next) => keep(stem, next)}
+        onBack={() => setStem(null)}
+        onForget={() => {
+          keep(stem, null);
+          setStem(null);
+        }}
+        onIn={() => {
+          keep(stem, null);
+          onGo(draft.id);
+        }}
+        onClose={onClose}
+      />
+    );
   return (
     <Sheet title="Put something in" onClose={onClose}>
       <View>
@@ -41,14 +93,55 @@ export function AddSheet({ onClose, onGo }: { onClose: () => void; onGo: (id: st
             key={kind.stem}
             role="button"
             aria-label={`${kind.stem}: ${kind.says}`}
-            onPress={() => add(kind)}
+            onPress={() => start(kind)}
             style={styles.kind}
           >
             <Text kind="strong">{kind.stem}</Text>
-            <Text kind="small">{kind.says}</Text>
+            <Text kind="small">{begun.has(kind.stem) ? 'Begun, and not put in yet: go on with it' : kind.says}</Text>
           </Pressable>
         ))}
       </View>
+    </Sheet>
+  );
+}
+
+interface BegunProps {
+  draft: Element;
+  onChange: (draft: Element) => void;
+  onBack: () => void;
+  onForget: () => void;
+  onIn: () => void;
+  onClose: () => void;
+}
+
+function Begun({ draft, onChange, onBack, onForget, onIn, onClose }: BegunProps) {
+  const { job, edit } = useKept();
+  const styles = useStyles(make);
+  const [wrong, setWrong] = useState<string | null>(null);
+  const { Form } = viewOf(draft);
+  const { label } = kindOf(draft.kind);
+  const putIn = (): void => {
+    const refused = edit(put(`Put in ${label.toLowerCase()}`, draft));
+    if (refused !== null) setWrong(refused);
+    else onIn();
+  };
+  return (
+    <Sheet title={`New ${label.toLowerCase()}`} over="Not in the job yet" onClose={onClose}>
+      <Fields of={`${job.id} ${draft.id}`}>
+        <WithDraft draft={draft} take={onChange}>
+          <Form element={draft} onGo={() => undefined} onClose={onClose} />
+        </WithDraft>
+      </Fields>
+      <View style={styles.last}>
+        <Button label="Put it in" icon={Check} kind="main" onPress={putIn} testID="put-in" />
+        <Button label="Something else" icon={ArrowLeft} kind="bare" onPress={onBack} />
+        <Button label="Forget this one" kind="bare" onPress={onForget} />
+      </View>
+      {wrong !== null && (
+        <Text tone="stop" role="alert">
+          {wrong}
+        </Text>
+      )}
     </Sheet>
   );
 }

@@ -10,26 +10,29 @@ import {
   type Job,
   type Shown,
 } from '@katabasis/core';
+import { useCallback } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
 import { useKept } from '../../data/useJob';
 import { useStyles, useWide } from '../../theme/theme';
 import { SPACE, type Palette } from '../../theme/tokens';
 import { Mark } from '../../ui/Mark';
 import { Text } from '../../ui/Text';
-import { useGo } from '../Shell';
+import { useGo } from '../useGo';
 import { useAt } from '../useAt';
 import { AddSheet } from './AddSheet';
 import { ElementSheet } from '../../elements/ElementSheet';
 import { calledOf } from '../../elements/rain';
 import { Button } from '../../ui/Button';
 import Plus from 'lucide-react-native/icons/plus';
+import Search from 'lucide-react-native/icons/search';
 import { viewOf } from '../../elements';
 import type { ListGroup } from '../../elements/view';
 
 const make = (palette: Palette) => ({
   columns: { flex: 1, flexDirection: 'row' as const },
+  stacked: { flex: 1 },
   list: { flex: 1 },
-  body: { padding: SPACE.l, gap: SPACE.xl, paddingBottom: 96, maxWidth: 720 },
+  body: { padding: SPACE.l, gap: SPACE.xl, paddingBottom: 96, maxWidth: 860 },
   row: {
     flexDirection: 'row' as const,
     alignItems: 'center' as const,
@@ -40,7 +43,7 @@ const make = (palette: Palette) => ({
     paddingVertical: 6,
   },
   chosen: { backgroundColor: palette.bank, marginHorizontal: -SPACE.s, paddingHorizontal: SPACE.s },
-  side: { flex: 1, maxWidth: 620, borderLeftWidth: 1, borderLeftColor: palette.line },
+  side: { flex: 1, maxWidth: 860, borderLeftWidth: 1, borderLeftColor: palette.line },
 });
 
 export function WalkScreen() {
@@ -48,15 +51,16 @@ export function WalkScreen() {
   const wide = useWide();
   const go = useGo();
   const at = useAt();
-  const choose = (id: string | null): void => go('walk', id);
+  const choose = useCallback((id: string | null): void => go('walk', id), [go]);
+  const close = useCallback((): void => choose(null), [choose]);
   const sheet =
     at === 'new' ? (
-      <AddSheet onClose={() => choose(null)} onGo={choose} />
+      <AddSheet onClose={close} onGo={choose} />
     ) : (
-      at && <ElementSheet id={at} onClose={() => choose(null)} onGo={choose} />
+      at && <ElementSheet id={at} onClose={close} onGo={choose} />
     );
   return (
-    <View style={styles.columns}>
+    <View style={wide ? styles.columns : styles.stacked}>
       <ScrollView
         style={styles.list}
         contentContainerStyle={styles.body}
@@ -64,8 +68,9 @@ export function WalkScreen() {
         role="region"
         aria-label="What is here"
       >
-        <View style={{ flexDirection: 'row' }}>
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
           <Button label="Put something in" icon={Plus} kind="main" onPress={() => choose('new')} testID="add" />
+          <Button label="Find" icon={Search} onPress={() => choose('find')} />
         </View>
         <Rain chosen={at} onChoose={choose} />
         <Section
@@ -126,7 +131,7 @@ function Item({ id, name, about, figure, chosen, onChoose }: ItemProps) {
         <Text kind="small">{about}</Text>
       </View>
       {figure && (
-        <Text kind="figure" style={{ fontSize: 20 }}>
+        <Text kind="figure">
           {figure.value}
           <Text kind="unit"> {figure.unit}</Text>
         </Text>

@@ -59,7 +59,7 @@ function* otherGrates(basin: Basin): Iterable<{ label: string; next: Basin }> {
   for (const grate of larger.sort((a, b) => GRATE_FACTS[a].openArea - GRATE_FACTS[b].openArea))
     yield { label: `Set a ${GRATE_FACTS[grate].label} grate`, next: { ...basin, grate } };
   for (let count = (basin.count ?? 1) + 1; count <= (basin.count ?? 1) + SIDE_BY_SIDE; count++)
-    yield { label: `Set ${count} of them`, next: { ...basin, count } };
+    yield { label: `Set ${count} of this grate`, next: { ...basin, count } };
 }
 
 const grateSmall: Mending = {
@@ -80,7 +80,7 @@ const blockedGrate: Mending = {
     for (let count = (basin.count ?? 1) + 1; count <= MAX_GRATES; count++) {
       const next = { ...basin, count };
       if (leftToSill(next, inlets[snag.at]!.taken, settings) >= settings.openingMargin)
-        yield fixOfChange(put(`Set ${count} of them`, next));
+        yield fixOfChange(put(`Set ${count} of this grate`, next));
     }
   },
 };

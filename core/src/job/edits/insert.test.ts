@@ -4,7 +4,8 @@ import { basin, ground, jobOf, out, pipe } from '../../testing/parts';
 import { applyChange } from '../change';
 import type { Junction, Run } from '../kinds';
 import { jobFaults } from '../faults';
-import { splitRun } from './insert';
+import { leadElsewhere, ownName, splitRun } from './insert';
+import { QUICK_INLETS, quickElements } from './quickJob';
 
 const node: Junction = { id: 'node', kind: 'junction', form: 'cleanout', name: 'Cleanout', groundLevel: 0 };
 const grades: Run['grade'][] = [
@@ -42,4 +43,53 @@ it('one that finds its own way goes on to, past the new ground', () => {
   const { run } = planJob(after).runs;
   expect(run!.groundDown - run!.crownDown).toBeGreaterThanOrEqual(0.3048 - 1e-9);
   expect((after.elements.get('run') as Run).grade).toEqual({ type: 'auto' });
+});
+
+it('a run led elsewhere keeps all that was set of it, but its length is to be measured anew', () => {
+  const set: Partial<Run> = { material: 'singleWall', nominal: 0.1524, parallel: 2, under: 'cars', throat: 0.0762 };
+  const job = jobOf(
+    ground(50, 'basin'),
+    basin(),
+    basin({ id: 'other', name: 'Other' }),
+    out({ groundLevel: -2 }),
+    pipe('basin', { id: 'run', length: 20, grade: { type: 'levels', up: -0.7, down: -1.2 }, ...set }),
+    pipe('other', { id: 'next', length: 10 }),
+  );
+  const { job: after } = applyChange(job, leadElsewhere(job, job.elements.get('run') as Run, 'other'));
+  expect(after.elements.get('run')).toMatchObject({
+    ...set,
+    to: 'other',
+    length: 20,
+    assumed: true,
+    grade: { type: 'levels', up: -0.7 },
+  });
+  expect(jobFaults(after)).toEqual([]);
+});
+
+it('a name that another has gets a number, and one’s own is kept', () => {
+  const job = jobOf(basin({ name: 'Lawn' }), basin({ id: 'two', name: 'Lawn 2' }), out({ groundLevel: -1 }));
+  expect(ownName(job, 'basin', 'Lawn')).toBe('Lawn');
+  expect(ownName(job, 'third', 'Lawn')).toBe('Lawn 3');
+  expect(ownName(job, 'two', 'Front')).toBe('Front');
+});
+
+it('a quick job may begin with any inlet, each fed by what sheds to it', () => {
+  for (const kind of QUICK_INLETS) {
+    const elements = quickElements({
+      name: 'Quick',
+      units: 'us',
+      rain: { id: 'rain', kind: 'rain', intensity: 4e-5, source: { type: 'typed' } },
+      inlets: [
+        { kind, area: 100, groundLevel: 0, toNext: 10 },
+        { kind, area: 50, groundLevel: -0.1, toNext: 12 },
+      ],
+      wayOut: { form: 'daylight', receiving: 'slope', groundLevel: -2 },
+    });
+    const job = jobOf(...elements);
+    expect(jobFaults(job)).toEqual([]);
+    const { lines, landings, snags } = planJob(job);
+    expect(lines).toHaveLength(1);
+    expect(landings.out1!.passing).toBeGreaterThan(0);
+    expect(snags.map(({ code }) => code)).not.toContain('nothingLeads');
+  }
 });

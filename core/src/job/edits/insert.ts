@@ -1,5 +1,5 @@
 /** Putting a landing into a run, and giving a landing a way on. */
-import type { Change } from '../change';
+import { put, type Change } from '../change';
 import type { Landing, Run } from '../kinds';
 import { isLanding } from '../kinds';
 import { nameOf, ofKind, type Job } from '../job';
@@ -65,6 +65,30 @@ export function newRun(job: Job, id: string, from: string, to: string, length: n
     nominal: widest || 0.1016,
     grade: { type: 'auto' },
   };
+}
+
+/** Leads a run on to another landing with all that was set of it; a level that was set at its end goes with the old end. */
+export function leadElsewhere(job: Job, run: Run, to: string): Change {
+  const { grade } = run;
+  const next: Run = { ...run, to, assumed: true };
+  if (grade.type === 'levels' && grade.down !== undefined)
+    next.grade = grade.up === undefined ? { type: 'auto' } : { type: 'levels', up: grade.up };
+  return put(`Lead it to ${nameOf(job, to)}`, next);
+}
+
+/** What to call an element that somebody gave a name: that name, with a number where another has it already. */
+export function ownName(job: Job, id: string, name: string): string {
+  const taken = new Set(
+    job.elements.all.flatMap((other) => (other.id !== id && 'name' in other ? [other.name as string] : [])),
+  );
+  return freeOf(taken, name);
+}
+
+/** A name that is not among those taken: itself, or with the next free number. */
+export function freeOf(taken: ReadonlySet<string>, name: string): string {
+  let free = name;
+  for (let count = 2; taken.has(free); count++) free = `${name} ${count}`;
+  return free;
 }
 
 /** The first name of a stem and a number that no element has: `Wye 3`. */

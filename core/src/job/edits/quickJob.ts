@@ -1,13 +1,18 @@
-/** A first job from the fewest answers: downspouts in a row along one line to one way out. */
+/** A first job from the fewest answers: inlets in a row along one line to one way out. */
 import { METRES_PER_FOOT } from '../../units/constants';
-import type { Discharge, Element, RainElement } from '../kinds';
+import { CREATIONS, type Discharge, type Element, type RainElement } from '../kinds';
 
-export interface QuickDownspout {
-  /** Roof that comes down it, seen from above, m². */
-  roofArea: number;
-  /** Ground at its foot, m above the job's zero. */
+/** What water comes in by. */
+export const QUICK_INLETS = ['downspout', 'basin', 'channel'] as const;
+export type QuickInletKind = (typeof QUICK_INLETS)[number];
+
+export interface QuickInlet {
+  kind: QuickInletKind;
+  /** Roof that comes down a downspout, or ground that runs to a basin or a channel, seen from above, m². */
+  area: number;
+  /** Ground at its foot, or its grate, m above the job's zero. */
   groundLevel: number;
-  /** Along the trench to the next downspout, or from the last to the way out, m. */
+  /** Along the trench to the next inlet, or from the last to the way out, m. */
   toNext: number;
 }
 
@@ -15,7 +20,7 @@ export interface QuickJob {
   name: string;
   units: 'us' | 'metric';
   rain: RainElement | null;
-  downspouts: QuickDownspout[];
+  inlets: QuickInlet[];
   wayOut: Pick<Discharge, 'form' | 'receiving' | 'groundLevel'>;
 }
 
@@ -35,36 +40,65 @@ const NAMES: Record<Discharge['receiving'], string> = {
   lawn: 'Lawn',
 };
 
+interface Placed {
+  id: string;
+  /** Number among those of its kind. */
+  count: number;
+  inlet: QuickInlet;
+}
+
+/** The first way to put in one of a kind, as Walk offers it. */
+function built(kind: QuickInletKind, id: string, name: string, groundLevel: number): Element {
+  return CREATIONS.find((creation) => creation.kind === kind)!.build({ id, name, groundLevel });
+}
+
+/** An inlet and what sheds to it. */
+function inletElements({ id, count, inlet: { kind, area, groundLevel } }: Placed): Element[] {
+  const feeds = [{ to: id, share: 1 }];
+  const inlet = (name: string): Element => built(kind, id, `${name} ${count}`, groundLevel);
+  switch (kind) {
+    case 'downspout':
+      return [
+        { id: `face-${id}`, kind: 'roofFace', name: `Roof ${count}`, storey: 1, shape: { type: 'area', area }, feeds },
+        inlet('Downspout'),
+      ];
+    case 'basin':
+      return [
+        { id: `ground-${id}`, kind: 'surface', name: `Ground at basin ${count}`, cover: 'lawnLoam', area, feeds },
+        inlet('Basin'),
+      ];
+    case 'channel':
+      return [
+        { id: `paving-${id}`, kind: 'surface', name: `Paving at channel ${count}`, cover: 'paving', area, feeds },
+        inlet('Channel drain'),
+      ];
+  }
+}
+
+const STEMS: Record<QuickInletKind, string> = { downspout: 'ds', basin: 'cb', channel: 'ch' };
+
 /** The elements of a quick job. Sizes start at 4 in; `planJob` tells what each run needs. */
-export function quickElements({ name, units, rain, downspouts, wayOut }: QuickJob): Element[] {
+export function quickElements({ name, units, rain, inlets, wayOut }: QuickJob): Element[] {
   const elements: Element[] = [{ id: 'job', kind: 'job', name, units, pitchStyle: 'ground' }];
   if (rain) elements.push(rain);
-  downspouts.forEach(({ roofArea, groundLevel, toNext }, index) => {
-    const count = index + 1;
-    const to = count < downspouts.length ? `ds${count + 1}` : 'out1';
-    elements.push(
-      {
-        id: `face${count}`,
-        kind: 'roofFace',
-        name: `Roof ${count}`,
-        storey: 1,
-        shape: { type: 'area', area: roofArea },
-        feeds: [{ to: `ds${count}`, share: 1 }],
-      },
-      { id: `ds${count}`, kind: 'downspout', name: `Downspout ${count}`, storey: 1, size: 'rect3x4', groundLevel },
-      {
-        id: `run${count}`,
-        kind: 'run',
-        from: `ds${count}`,
-        to,
-        length: toNext,
-        material: 'smooth',
-        nominal: FIRST_SIZE,
-        grade: { type: 'auto' },
-      },
-    );
+  const counts: Record<QuickInletKind, number> = { downspout: 0, basin: 0, channel: 0 };
+  const placed = inlets.map((inlet): Placed => {
+    const count = ++counts[inlet.kind];
+    return { id: `${STEMS[inlet.kind]}${count}`, count, inlet };
   });
-  const last = downspouts.at(-1);
+  placed.forEach((each, index) => {
+    elements.push(...inletElements(each), {
+      id: `run${index + 1}`,
+      kind: 'run',
+      from: each.id,
+      to: placed[index + 1]?.id ?? 'out1',
+      length: each.inlet.toNext,
+      material: 'smooth',
+      nominal: FIRST_SIZE,
+      grade: { type: 'auto' },
+    });
+  });
+  const last = inlets.at(-1);
   elements.push({
     id: 'out1',
     kind: 'discharge',

@@ -22,12 +22,12 @@ export const fixedFlowKind = kind<FixedFlow>(schema, {
     {
       stem: 'Steady water',
       says: 'A condensate or sump line, a spring, a neighbour’s downspout',
-      build: ({ id, name: called, firstDownspout }) => ({
+      build: ({ id, name: called }) => ({
         id,
         kind: 'fixedFlow',
         name: called,
         flow: CUBIC_METRES_PER_SECOND_PER_GPM,
-        feeds: firstDownspout === undefined ? [] : [{ to: firstDownspout, share: 1 }],
+        feeds: [],
       }),
     },
   ],

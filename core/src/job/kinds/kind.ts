@@ -19,8 +19,6 @@ export interface Site {
   name: string;
   /** Ground there, m above the job's zero. */
   groundLevel: number;
-  /** A downspout to lead it to at first, by id. */
-  firstDownspout?: string | undefined;
 }
 
 /** One way to put in an element of a kind. */

@@ -41,13 +41,13 @@ export const roofFaceKind = kind<RoofFace>(schema, {
     {
       stem: 'Roof face',
       says: 'One slope of roof that sheds to a gutter',
-      build: ({ id, name: called, firstDownspout }) => ({
+      build: ({ id, name: called }) => ({
         id,
         kind: 'roofFace',
         name: called,
         storey: 1,
         shape: { type: 'sides', width: 30 * METRES_PER_FOOT, run: 15 * METRES_PER_FOOT, pitch: 0.5 },
-        feeds: firstDownspout === undefined ? [] : [{ to: firstDownspout, share: 1 }],
+        feeds: [],
       }),
     },
   ],

@@ -4,16 +4,17 @@ import { frictionlessFlow } from '../../hydraulics/gutterRun';
 import { gutterOutletFlows } from '../../hydraulics/leader';
 import { channelCapacity, holeOf, type ChannelPlan } from '../../inlets';
 import type { Channel } from '../../job/kinds';
-import { decimals, showFlow, showLength, showSmall, text, type UnitSystem } from '../../units';
-import { litres, metres, type Working } from './working';
+import { decimals, METRES_PER_FOOT, showFlow, showLength, showSmall, text, type UnitSystem } from '../../units';
+import { sumsIn, type Sums, type Working } from './working';
 
 const PROFILE = 'dy/dx = (S0 − Sf − 2 Q q / (g A²)) / (1 − Q² T / (g A³))';
 const CHOW = 'Chow, Open-Channel Hydraulics (1959), eq. 12-30; fourth-order Runge–Kutta from the outlet.';
 
-const sizeLine = ({ drain }: ChannelPlan): string =>
-  `${metres(drain.width)} wide${drain.section === 'round' ? ' on a half round' : ''}, ${metres(drain.length)} long, S0 = ${decimals(drain.slope * 100, 2)}%, n = ${drain.roughness}`;
+const sizeLine = ({ drain }: ChannelPlan, sum: Sums): string =>
+  `${sum.length(drain.width)} wide${drain.section === 'round' ? ' on a half round' : ''}, ${sum.length(drain.length)} long, S0 = ${decimals(drain.slope * 100, 2)}%, n = ${drain.roughness}`;
 
 export function channelDepth(inlet: ChannelPlan, units: UnitSystem): Working {
+  const sum = sumsIn(units);
   const { drain, profile, outletFlow } = inlet;
   const critical = shapeOf(drain.section ?? 'flat', drain.width).critical(outletFlow);
   return {
@@ -21,15 +22,15 @@ export function channelDepth(inlet: ChannelPlan, units: UnitSystem): Working {
     says: 'Flow grows all along the channel; its profile is worked from each outlet up, and where two outlets share it, to where both sides stand equally high.',
     formula: PROFILE,
     numbers: [
-      `q = ${litres(inlet.taken)} over ${metres(drain.length)}, ${sizeLine(inlet)}`,
+      `q = ${sum.flow(inlet.taken)} over ${sum.length(drain.length)}, ${sizeLine(inlet, sum)}`,
       ...(profile.outlets.length > 1
-        ? [`out at ${profile.outlets.map(({ at, flow }) => `${metres(at)}: ${litres(flow)}`).join(', ')}`]
+        ? [`out at ${profile.outlets.map(({ at, flow }) => `${sum.length(at)}: ${sum.flow(flow)}`).join(', ')}`]
         : []),
-      `critical depth of ${litres(outletFlow)} at its outlet, ${drain.section === 'round' ? 'from Q² T = g A³' : '(Q² / (g b²))^⅓'} = ${metres(critical)}`,
+      `critical depth of ${sum.flow(outletFlow)} at its outlet, ${drain.section === 'round' ? 'from Q² T = g A³' : '(Q² / (g b²))^⅓'} = ${sum.length(critical)}`,
       ...(inlet.holeDepth === null
         ? ['no pipe leaves it: it falls free']
-        : [`its hole takes that under ${metres(inlet.holeDepth)} of water, from where the profile starts`]),
-      `deepest ${metres(profile.maxDepth)} in a channel of ${metres(drain.depth)}${(drain.ownFall ?? 0) > 0 ? ' at its outlet' : ''}; ${profile.over > 0 ? `${metres(profile.over)} over its top` : `${metres(-profile.over)} to spare where it is least`}`,
+        : [`its hole takes that under ${sum.length(inlet.holeDepth)} of water, from where the profile starts`]),
+      `deepest ${sum.length(profile.maxDepth)} in a channel of ${sum.length(drain.depth)}${(drain.ownFall ?? 0) > 0 ? ' at its outlet' : ''}; ${profile.over > 0 ? `${sum.length(profile.over)} over its top` : `${sum.length(-profile.over)} to spare where it is least`}`,
     ],
     result: showSmall(profile.maxDepth, units),
     source: CHOW,
@@ -37,6 +38,7 @@ export function channelDepth(inlet: ChannelPlan, units: UnitSystem): Working {
 }
 
 export function channelFull(channel: Channel, inlet: ChannelPlan, units: UnitSystem): Working {
+  const sum = sumsIn(units);
   const { drain } = inlet;
   const capacity = channelCapacity(channel);
   return {
@@ -44,9 +46,9 @@ export function channelFull(channel: Channel, inlet: ChannelPlan, units: UnitSys
     says: 'The inflow all along at which its water just touches its top somewhere, its outlets falling free.',
     formula: PROFILE,
     numbers: [
-      sizeLine(inlet),
-      `level, flat, with one outlet at its end and without friction it would take b √g (d/√3)^1.5 = ${litres(frictionlessFlow(drain))}`,
-      `found: ${litres(capacity)}, ${decimals((capacity / drain.length) * 1000, 3)} L/s a metre; ${text(showFlow(inlet.taken, units))} comes`,
+      sizeLine(inlet, sum),
+      `level, flat, with one outlet at its end and without friction it would take b √g (d/√3)^1.5 = ${sum.flow(frictionlessFlow(drain))}`,
+      `found: ${sum.flow(capacity)}, ${sum.flow((capacity / drain.length) * (units === 'us' ? METRES_PER_FOOT : 1))} ${units === 'us' ? 'a foot' : 'a metre'}; ${text(showFlow(inlet.taken, units))} comes`,
     ],
     result: showFlow(capacity, units),
     source: CHOW,
@@ -54,15 +56,16 @@ export function channelFull(channel: Channel, inlet: ChannelPlan, units: UnitSys
 }
 
 export function channelHole(channel: Channel, inlet: ChannelPlan, diameter: number, units: UnitSystem): Working {
+  const sum = sumsIn(units);
   const hole = holeOf(channel, diameter);
   const { rim, weir, orifice } = gutterOutletFlows(hole);
   return {
     title: 'What its outlet takes',
     says: 'The hole from the channel to its pipe, with the channel brimful over it.',
-    formula: 'orifice  Q = 0.6 A √(2 g d);  weir  Q = 1.66 P d^1.5;  the lesser',
+    formula: `orifice  Q = 0.6 A √(2 g d);  weir  Q = ${sum.weir} P d^1.5;  the lesser`,
     numbers: [
-      `hole ${text(showSmall(diameter, units))}: A = ${decimals(hole.openArea, 5)} m², P = ${metres(rim)}, in its ${channel.hole ?? 'floor'}, under ${text(showSmall(hole.depth, units))} of water`,
-      `orifice: ${litres(orifice)};  weir: ${litres(weir)}`,
+      `hole ${text(showSmall(diameter, units))}: A = ${sum.area(hole.openArea, 5)}, P = ${sum.length(rim)}, in its ${channel.hole ?? 'floor'}, under ${text(showSmall(hole.depth, units))} of water`,
+      `orifice: ${sum.flow(orifice)};  weir: ${sum.flow(weir)}`,
       `most that comes to ${inlet.profile.outlets.length > 1 ? 'one of them' : 'it'}: ${text(showFlow(inlet.outletFlow, units))}`,
     ],
     result: showFlow(inlet.outletCapacity ?? 0, units),

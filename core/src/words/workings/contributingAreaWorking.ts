@@ -5,15 +5,14 @@ import type { RoofFace } from '../../job/kinds';
 import type { Solution } from '../../plan/solution';
 import { planArea, windFactor } from '../../runoff/roofArea';
 import { decimals, showArea, showFlow, showLength, showRain, text, type UnitSystem } from '../../units';
-import { si, type Working } from './working';
+import { inBoth, sumsIn, type Working } from './working';
 
 /** Working of a roof face's or surface's water. */
 export function contributingAreaWorking(job: Job, solution: Solution, id: string): Working | null {
   const contributing = solution.sources.contributingAreas.find((each) => each.id === id);
   const element = job.elements.get(id);
   if (!contributing || (element?.kind !== 'roofFace' && element?.kind !== 'surface')) return null;
-  const { units } = headOf(job);
-  return {
+  return inBoth(headOf(job).units, (units) => ({
     title: `Water off ${element.name}`,
     says: 'What it sheds in the design rain.',
     formula: 'Q = i × C × A',
@@ -22,11 +21,11 @@ export function contributingAreaWorking(job: Job, solution: Solution, id: string
         ? roofNumbers(element, units)
         : [`A = ${text(showArea(element.area, units))}, ${SURFACE_FACTS[element.cover].label.toLowerCase()}`]),
       `C = ${decimals(contributing.coefficient, 2)}${element.coefficient === undefined ? ', usual' : ', set by you'}`,
-      `Q = ${text(showRain(solution.rain, units))} × ${decimals(contributing.coefficient, 2)} × ${text(showArea(contributing.area, units))} = ${si(contributing.effectiveArea * solution.rain * 1000, 3, 'L/s')}`,
+      `Q = ${text(showRain(solution.rain, units))} × ${decimals(contributing.coefficient, 2)} × ${text(showArea(contributing.area, units))} = ${sumsIn(units).flow(contributing.effectiveArea * solution.rain)}`,
     ],
     result: showFlow(contributing.effectiveArea * solution.rain, units),
     source: 'Rational method (Kuichling 1889); coefficients from ASCE Manual of Practice 77.',
-  };
+  }));
 }
 
 function roofNumbers(face: RoofFace, units: UnitSystem): string[] {

@@ -5,14 +5,14 @@ import { frictionlessFlow } from '../../hydraulics/gutterRun';
 import type { DownspoutPlan } from '../../inlets';
 import type { Downspout } from '../../job/kinds';
 import { decimals, showFlow, showSmall, text, type UnitSystem } from '../../units';
-import { litres, metres, type Working } from './working';
+import { sumsIn, type Working } from './working';
 
 function valleyNumbers({ gutter, valley }: DownspoutPlan, units: UnitSystem): string[] {
   if (!valley) return [];
   const { label, width, depth } = GUTTER_FACTS[gutter];
   return [
-    `${label} gutter, ${metres(width)} wide and ${metres(depth)} deep to its brim: b √g (d/√3)^1.5 = ${litres(frictionlessFlow({ width, depth }))} without friction`,
-    `over ${metres(valley.gutterRun)} from the valley, with friction: ${text(showFlow(valley.capacity, units))} of the ${text(showFlow(valley.offered, units))} that comes down it`,
+    `${label} gutter, ${sumsIn(units).length(width)} wide and ${sumsIn(units).length(depth)} deep to its brim: b √g (d/√3)^1.5 = ${sumsIn(units).flow(frictionlessFlow({ width, depth }))} without friction`,
+    `over ${sumsIn(units).length(valley.gutterRun)} from the valley, with friction: ${text(showFlow(valley.capacity, units))} of the ${text(showFlow(valley.offered, units))} that comes down it`,
   ];
 }
 
@@ -29,7 +29,7 @@ export function downspoutWorking(
     says: inlet.valley
       ? 'The lesser of what the gutter’s outlet lets in and what falls quietly down the leader; and of a valley’s water, what the gutter carries to it.'
       : 'The lesser of what the gutter’s outlet lets in and what falls quietly down the leader.',
-    formula: `outlet  Q = 0.6 A √(2 g d) or 1.66 P d^1.5;  leader  Q = 27.8 r^(5/3) d^(8/3) gpm${inlet.valley ? ';  valley  y0²/2 = Q²/(g b² y1) + y1²/2' : ''}`,
+    formula: `outlet  Q = 0.6 A √(2 g d) or ${sumsIn(units).weir} P d^1.5;  leader  Q = 27.8 r^(5/3) d^(8/3) gpm${inlet.valley ? ';  valley  y0²/2 = Q²/(g b² y1) + y1²/2' : ''}`,
     numbers: [
       `${DOWNSPOUT_LABELS[downspout.size]}: ${decimals(area, 1)} in², as a circle of ${decimals(diameter, 2)} in`,
       `water in the gutter over the outlet: ${text(showSmall(downspout.gutter ? GUTTER_FACTS[downspout.gutter].depth : gutterDepth, units))}`,

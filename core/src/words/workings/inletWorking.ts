@@ -8,7 +8,7 @@ import { channelDepth, channelFull, channelHole, channelOver } from './channelWo
 import { downspoutWorking } from './downspoutWorking';
 import { carriedOver, grateCapacity, grateDepth, sumpWorking } from './grateWorking';
 import { rarerSillWorking, sillWorking } from './sillWorking';
-import type { Working } from './working';
+import { inBoth, type Working } from './working';
 
 export const INLET_QUANTITIES = ['water', 'capacity', 'outlet', 'over', 'passed', 'sump', 'sill', 'rarerSill'] as const;
 export type InletQuantity = (typeof INLET_QUANTITIES)[number];
@@ -65,18 +65,19 @@ export function inletWorking(
 ): Working | null {
   const element = job.elements.get(id);
   const inlet = solution.inlets[id];
-  const { units } = headOf(job);
-  if (inlet?.kind === 'basin') return basinWorking(element as Basin, inlet, solution, quantity, units);
-  if (inlet?.kind === 'channel')
-    return channelWorking(
-      element as Channel,
-      inlet,
-      ofKind(job, 'run').find((run) => run.from === id),
-      solution,
-      quantity,
-      units,
-    );
-  return inlet?.kind === 'downspout'
-    ? downspoutWorking(element as Downspout, inlet, solution.settings.gutterDepth, units)
-    : null;
+  return inBoth(headOf(job).units, (units) => {
+    if (inlet?.kind === 'basin') return basinWorking(element as Basin, inlet, solution, quantity, units);
+    if (inlet?.kind === 'channel')
+      return channelWorking(
+        element as Channel,
+        inlet,
+        ofKind(job, 'run').find((run) => run.from === id),
+        solution,
+        quantity,
+        units,
+      );
+    return inlet?.kind === 'downspout'
+      ? downspoutWorking(element as Downspout, inlet, solution.settings.gutterDepth, units)
+      : null;
+  });
 }

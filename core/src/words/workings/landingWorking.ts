@@ -1,8 +1,8 @@
 /** Workings of a landing: what enters there, what passes on, and its water line. */
 import { headOf, nameOf, ofKind, type Job } from '../../job/job';
 import type { LandingPlan, Solution } from '../../plan/solution';
-import { decimals, showArea, showFlow, showLevel, showSmall, text, type UnitSystem } from '../../units';
-import { litres, metres, type Working } from './working';
+import { showFlow, showLevel, showSmall, text, type UnitSystem } from '../../units';
+import { inBoth, sumsIn, type Working } from './working';
 
 export const LANDING_QUANTITIES = ['entering', 'passing', 'water'] as const;
 export type LandingQuantity = (typeof LANDING_QUANTITIES)[number];
@@ -24,11 +24,11 @@ function entering(job: Job, { sources }: Solution, landing: LandingPlan, units: 
     numbers: [
       ...fed.map(
         ({ id, name, feeds }) =>
-          `${name}: C × A = ${decimals(contributes(id), 2)} m²${feeds.length > 1 ? ', shared with others' : ''}`,
+          `${name}: C × A = ${sumsIn(units).area(contributes(id))}${feeds.length > 1 ? ', shared with others' : ''}`,
       ),
-      `Σ (C × A) that enters = ${decimals(landing.enteringArea, 2)} m² = ${text(showArea(landing.enteringArea, units))}`,
-      ...(fixed > 0 ? [`always: ${litres(fixed)}`] : []),
-      `Q = ${litres(landing.entering)}`,
+      `Σ (C × A) that enters = ${sumsIn(units).area(landing.enteringArea)}`,
+      ...(fixed > 0 ? [`always: ${sumsIn(units).flow(fixed)}`] : []),
+      `Q = ${sumsIn(units).flow(landing.entering)}`,
     ],
     result: showFlow(landing.entering, units),
     source: RATIONAL,
@@ -44,7 +44,7 @@ function passing(job: Job, { runs }: Solution, landing: LandingPlan, units: Unit
     numbers: [
       ...arriving.map((run) => `${nameOf(job, run.id)}: ${text(showFlow(run.flow, units))}`),
       `enters here: ${text(showFlow(landing.entering, units))}`,
-      `Σ (C × A) of all = ${decimals(landing.passingArea, 2)} m²; parts that peak at different times add up to less than their sum`,
+      `Σ (C × A) of all = ${sumsIn(units).area(landing.passingArea)}; parts that peak at different times add up to less than their sum`,
     ],
     result: showFlow(landing.passing, units),
     source: RATIONAL,
@@ -62,7 +62,7 @@ function water(job: Job, { runs }: Solution, landing: LandingPlan, units: UnitSy
       ...(leaving
         ? [
             `${nameOf(job, leaving.id)}: at its head ${text(showLevel(leaving.waterUp, units))}`,
-            `lost on the way into it: ${metres(Math.max(0, level - leaving.waterUp))}`,
+            `lost on the way into it: ${sumsIn(units).length(Math.max(0, level - leaving.waterUp))}`,
           ]
         : ['The end of the line: the higher of what it lets out into and the depth at which the pipe lets go.']),
       `level ${text(showLevel(level, units))}, ground ${text(showLevel(landing.groundLevel, units))}`,
@@ -76,5 +76,6 @@ function water(job: Job, { runs }: Solution, landing: LandingPlan, units: UnitSy
 /** Working of a landing's figure; null when it is not in the plan. */
 export function landingWorking(job: Job, solution: Solution, id: string, quantity: LandingQuantity): Working | null {
   const landing = solution.landings[id];
-  return landing ? { entering, passing, water }[quantity](job, solution, landing, headOf(job).units) : null;
+  const build = { entering, passing, water }[quantity];
+  return landing ? inBoth(headOf(job).units, (units) => build(job, solution, landing, units)) : null;
 }

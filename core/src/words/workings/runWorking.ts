@@ -11,19 +11,21 @@ import {
   showPitch,
   showPitchTrade,
   showRain,
+  showSeconds,
   showShear,
   showSmall,
   showVelocity,
   text,
   type UnitSystem,
 } from '../../units';
-import { si, type Working } from './working';
+import { inBoth, sumsIn, type Working } from './working';
 
 export const RUN_QUANTITIES = [
   'flow',
   'capacity',
   'depth',
   'velocity',
+  'travelTime',
   'pitch',
   'drop',
   'inverts',
@@ -43,9 +45,9 @@ const flow: RunWorking = (run, job, _solution, units) => ({
   says: 'All the roof and ground whose water comes down this pipe, each counted once, in the design rain.',
   formula: 'Q = i × Σ (C × A)',
   numbers: [
-    `i = ${text(showRain(run.intensity, units))} = ${si(run.intensity * 3.6e6, 1, 'mm/h')}${rainSource(job)}, over ${si(run.timeOfConcentration / 60, 1, 'min')}`,
-    `Σ (C × A) = ${si(run.countedArea, 2, 'm²')} = ${text(showArea(run.countedArea, units))}${run.countedArea < run.effectiveArea * (1 - 1e-9) ? `, arrived by then, of ${text(showArea(run.effectiveArea, units))}` : ''}`,
-    `Q = ${run.intensity.toExponential(3)} m/s × ${si(run.countedArea, 2, 'm²')}${run.fixedFlow > 0 ? ` + ${si(run.fixedFlow * 1000, 3, 'L/s')} that always runs` : ''} = ${si(run.flow * 1000, 3, 'L/s')}`,
+    `i = ${text(showRain(run.intensity, units))}${rainSource(job)}, over ${decimals(run.timeOfConcentration / 60, 1)} min`,
+    `Σ (C × A) = ${sumsIn(units).area(run.countedArea)}${run.countedArea < run.effectiveArea * (1 - 1e-9) ? `, arrived by then, of ${text(showArea(run.effectiveArea, units))}` : ''}`,
+    `Q = ${sumsIn(units).rain(run.intensity)} × ${sumsIn(units).area(run.countedArea)}${run.fixedFlow > 0 ? ` + ${sumsIn(units).flow(run.fixedFlow)} that always runs` : ''} = ${sumsIn(units).flow(run.flow)}`,
   ],
   result: showFlow(run.flow, units),
   source:
@@ -65,12 +67,12 @@ const besides = (job: Job, run: RunPlan): string => {
 const capacity: RunWorking = (run, job, _solution, units) => ({
   title: 'Full capacity',
   says: 'What the pipe carries running full, with no pressure on it.',
-  formula: 'Q = (π D² / 4) × (D / 4)^⅔ × √S / n',
+  formula: `Q = ${sumsIn(units).manning}(π D² / 4) × (D / 4)^⅔ × √S / n`,
   numbers: [
-    `D = ${text(showSmall(run.diameter, units))} inside = ${si(run.diameter, 4, 'm')}`,
+    `D = ${text(showSmall(run.diameter, units))} inside = ${sumsIn(units).length(run.diameter, 4)}`,
     `S = ${text(showPitch(run.pitch))}, n = ${run.roughness} (${MATERIAL_FACTS[run.material].label})`,
     run.pitch > 0
-      ? `Q = ${besides(job, run)}${si((Math.PI * run.diameter ** 2) / 4, 6, 'm²')} × ${si((run.diameter / 4) ** (2 / 3), 5, '')}× ${decimals(Math.sqrt(run.pitch), 5)} / ${run.roughness} = ${si(run.capacity * 1000, 3, 'L/s')}`
+      ? `Q = ${besides(job, run)}${sumsIn(units).manning}${sumsIn(units).plainArea((Math.PI * run.diameter ** 2) / 4, 6)} × ${sumsIn(units).plain(run.diameter / 4)}^⅔ × ${decimals(Math.sqrt(run.pitch), 5)} / ${run.roughness} = ${sumsIn(units).cubic(run.capacity)}`
       : 'The pipe does not fall, so it carries nothing by itself.',
   ],
   result: showFlow(run.capacity, units),
@@ -96,11 +98,24 @@ const velocity: RunWorking = (run, _job, solution, units) => ({
   says: 'How fast the design flow runs. Too slow leaves grit; too fast wears joints and scours the outfall.',
   formula: 'V = Q / A,  A = D²/8 × (θ − sin θ)',
   numbers: [
-    `Q = ${si(run.flow * 1000, 3, 'L/s')} at y = ${si(run.depth * 1000, 1, 'mm')} in D = ${si(run.diameter * 1000, 1, 'mm')}`,
+    `Q = ${sumsIn(units).flow(run.flow)} at y = ${text(showSmall(run.depth, units))} in D = ${text(showSmall(run.diameter, units))}`,
     `Wanted: ${text(showVelocity(solution.settings.leastVelocity, units))} to ${text(showVelocity(solution.settings.highVelocity, units))}`,
   ],
   result: showVelocity(run.velocity, units),
   source: MANNING,
+});
+
+const travelTime: RunWorking = (run, _job, _solution, units) => ({
+  title: 'Time to run through',
+  says: 'How long the design flow takes from one end to the other; what comes from farther off arrives that much later.',
+  formula: 't = length / V',
+  numbers: [
+    run.travelTime > 0
+      ? `${sumsIn(units).length(run.length)} in ${decimals(run.travelTime, 1)} s: ${text(showVelocity(run.length / run.travelTime, units))} along its whole length`
+      : 'No water runs here.',
+  ],
+  result: showSeconds(run.travelTime),
+  source: 'Geometry, at the velocity of the design flow along the pipe.',
 });
 
 const pitch: RunWorking = (run, job, _solution, units) => ({
@@ -130,7 +145,9 @@ const drop: RunWorking = (run, _job, _solution, units) => ({
   title: 'Drop',
   says: 'How much lower the pipe’s end lies than its start.',
   formula: 'drop = pitch × length',
-  numbers: [`${text(showPitch(run.pitch))} × ${text(showLength(run.length, units))} = ${si(run.drop, 4, 'm')}`],
+  numbers: [
+    `${decimals(run.pitch * 100, 3)}% × ${sumsIn(units).length(run.length)} = ${sumsIn(units).length(run.drop)}`,
+  ],
   result: showSmall(run.drop, units),
   source: 'Geometry.',
 });
@@ -177,16 +194,16 @@ const shear: RunWorking = (run, _job, solution, units) => ({
   says: run.cleans
     ? 'An ordinary rain moves the grit that roofs shed.'
     : 'An ordinary rain leaves grit lying in this pipe.',
-  formula: 'τ = ρ g R S  against  τc = 0.867 d^0.277',
+  formula: `τ = ρ g R S  against  τc = ${sumsIn(units).critical} d^0.277, d in mm`,
   numbers: [
-    `Ordinary rain ${text(showRain(solution.settings.ordinaryRain, units))}: ${text(showFlow(run.ordinaryFlow, units))}, ${si(run.ordinaryDepth * 1000, 1, 'mm')} deep`,
+    `Ordinary rain ${text(showRain(solution.settings.ordinaryRain, units))}: ${text(showFlow(run.ordinaryFlow, units))}, ${text(showSmall(run.ordinaryDepth, units))} deep`,
     run.pitch > 0 && run.flow > 0
-      ? `τ = 1000 × 9.807 × ${si(run.ordinaryShear / (9806.65 * run.pitch), 5, 'm')} × ${decimals(run.pitch, 5)} = ${si(run.ordinaryShear, 2, 'Pa')}`
+      ? `τ = ${sumsIn(units).weight} × ${sumsIn(units).plain(run.ordinaryShear / (9806.65 * run.pitch), 5)} × ${decimals(run.pitch, 5)} = ${sumsIn(units).drag(run.ordinaryShear)}`
       : 'No flow, or no fall.',
-    `τc = 0.867 × ${decimals(solution.settings.gritSize * 1000, 1)}^0.277 = ${si(run.criticalShear, 2, 'Pa')}`,
+    `τc = ${sumsIn(units).critical} × ${decimals(solution.settings.gritSize * 1000, 1)}^0.277 = ${sumsIn(units).drag(run.criticalShear)}, for grit of ${text(showSmall(solution.settings.gritSize, units))}`,
     `and ${text(showVelocity(run.velocity, units))} at the design rain, against ${text(showVelocity(solution.settings.leastVelocity, units))}`,
   ],
-  result: showShear(run.ordinaryShear),
+  result: showShear(run.ordinaryShear, units),
   source:
     'Tractive force with critical shear by grit size (ASCE gravity sewer design, 2007), and the 2 ft/s rule at the design flow.',
 });
@@ -219,6 +236,7 @@ const RUN_WORKINGS: Record<RunQuantity, RunWorking> = {
   capacity,
   depth,
   velocity,
+  travelTime,
   pitch,
   drop,
   inverts,
@@ -230,5 +248,5 @@ const RUN_WORKINGS: Record<RunQuantity, RunWorking> = {
 /** Working of one figure of a run; null when the run is not in the plan. */
 export function runWorking(job: Job, solution: Solution, id: string, quantity: RunQuantity): Working | null {
   const run = solution.runs[id];
-  return run ? RUN_WORKINGS[quantity](run, job, solution, headOf(job).units) : null;
+  return run ? inBoth(headOf(job).units, (units) => RUN_WORKINGS[quantity](run, job, solution, units)) : null;
 }

@@ -3,7 +3,7 @@ import { MAX_OVER_SILL, type BasinPlan, type ChannelPlan } from '../../inlets';
 import type { Basin, Channel } from '../../job/kinds';
 import type { Solution } from '../../plan/solution';
 import { showLength, showLevel, showRain, showSmall, text, type UnitSystem } from '../../units';
-import type { Working } from './working';
+import { sumsIn, type Working } from './working';
 
 const FORMULA =
   'left = sill − water;  water = grate or water line, the higher, and what stands over it; at most what runs off over the ground';
@@ -22,7 +22,7 @@ const spillLine = (
   spillLevel === undefined
     ? []
     : [
-        `runs off over the ground at ${text(showLevel(spillLevel, units))}, ${text(showLength(spillLength ?? settings.spillLength, units))} of it, and stands on that by (Q / 1.7 b)^⅔`,
+        `runs off over the ground at ${text(showLevel(spillLevel, units))}, ${text(showLength(spillLength ?? settings.spillLength, units))} of it, and stands on that by (Q / ${sumsIn(units).broadWeir} b)^⅔`,
       ];
 
 export function sillWorking(
@@ -43,12 +43,13 @@ export function sillWorking(
       standsLine(inlet, units),
       ...(waterLevel === null ? [] : [`water line of the pipe here ${text(showLevel(waterLevel, units))}`]),
       ...spillLine(element, solution, units),
-      ...(left <= -MAX_OVER_SILL ? ['Told as 6 in (152 mm): deeper water has run off somewhere.'] : []),
+      ...(left <= -MAX_OVER_SILL
+        ? [`Told as ${text(showSmall(MAX_OVER_SILL, units))}: deeper water has run off somewhere.`]
+        : []),
       `wanted: ${text(showSmall(settings.openingMargin, units))}`,
     ],
     result: showSmall(Math.abs(left), units),
-    source:
-      'Levels of this job; over the ground that it runs off over a broad weir, Q = 1.7 b h^1.5, of all that comes.',
+    source: `Levels of this job; over the ground that it runs off over a broad weir, Q = ${sumsIn(units).broadWeir} b h^1.5, of all that comes.`,
   };
 }
 

@@ -1,7 +1,9 @@
 /** Every line of a working that says what something comes to is worked out anew from the numbers it shows. */
 import { runInNewContext } from 'node:vm';
+import type { Job } from '../../job/job';
 import { planJob } from '../../plan/planJob';
 import { inletYard } from '../../testing/inletYard';
+import { withFields } from '../../testing/parts';
 import { budgetWorking } from './budgetWorking';
 import { contributingAreaWorking } from './contributingAreaWorking';
 import { INLET_QUANTITIES, inletWorking } from './inletWorking';
@@ -9,33 +11,63 @@ import { LANDING_QUANTITIES, landingWorking } from './landingWorking';
 import { RUN_QUANTITIES, runWorking } from './runWorking';
 import type { Working } from './working';
 
-const job = inletYard;
-const plan = planJob(job);
+type Units = 'us' | 'metric';
+const plan = planJob(inletYard);
 
-const WORKINGS: Working[] = [
-  ...Object.keys(plan.runs).flatMap((id) => RUN_QUANTITIES.map((each) => runWorking(job, plan, id, each))),
-  ...Object.keys(plan.inlets).flatMap((id) => INLET_QUANTITIES.map((each) => inletWorking(job, plan, id, each))),
-  ...Object.keys(plan.landings).flatMap((id) => LANDING_QUANTITIES.map((each) => landingWorking(job, plan, id, each))),
-  ...plan.sources.contributingAreas.map(({ id }) => contributingAreaWorking(job, plan, id)),
-  budgetWorking(job, plan, 'out'),
-].filter((each) => each !== null);
+const workingsOf = (job: Job): Working[] =>
+  [
+    ...Object.keys(plan.runs).flatMap((id) => RUN_QUANTITIES.map((each) => runWorking(job, plan, id, each))),
+    ...Object.keys(plan.inlets).flatMap((id) => INLET_QUANTITIES.map((each) => inletWorking(job, plan, id, each))),
+    ...Object.keys(plan.landings).flatMap((id) =>
+      LANDING_QUANTITIES.map((each) => landingWorking(job, plan, id, each)),
+    ),
+    ...plan.sources.contributingAreas.map(({ id }) => contributingAreaWorking(job, plan, id)),
+    budgetWorking(job, plan, 'out'),
+  ].filter((each) => each !== null) as Working[];
 
-/** SI of one of each unit that a working names; `m` after those that begin with it. */
-const UNITS: [string, number][] = [
-  ['L\\/s', 1e-3],
-  ['L', 1e-3],
-  ['mm\\/h', 1 / 3.6e6],
-  ['mm', 1e-3],
-  ['%', 1e-2],
-  ['m\\/s|m²|m|Pa|gpm|pipes', 1],
-];
+/** One of each unit that a working names, in m and s or ft and s; a short one after those that begin with it. */
+const UNITS: Record<Units, [string, number][]> = {
+  metric: [
+    ['L\\/s', 1e-3],
+    ['L', 1e-3],
+    ['mm\\/h', 1 / 3.6e6],
+    ['mm', 1e-3],
+    ['%', 1e-2],
+    ['m\\/s|m²|m|Pa|gpm|pipes', 1],
+  ],
+  us: [
+    // 7.48052 gallons to a cubic foot.
+    ['gpm', 1 / 448.831],
+    ['in\\/h', 1 / 43_200],
+    ['in\\/ft', 1 / 12],
+    ['in', 1 / 12],
+    ['%', 1e-2],
+    ['ft³\\/s|ft³|ft\\/s|lb\\/ft²|ft²|ft|pipes', 1],
+  ],
+};
 
-/** What an expression in the words of a working comes to, SI; null for what is not arithmetic. */
-function worked(words: string): number | null {
+/** Feet, inches and their eighths as sums in feet: `2′ 10 1/4″` to `(2+(10+1/4)/12)`. */
+const inFeet = (words: string): string =>
+  words
+    .replaceAll(
+      /(\d+)′(?: (?:(\d+)(?!\/))?(?: ?(\d)\/(\d))?″)?/g,
+      (_, feet: string, inches = '0', over = '0', under = '1') => `(${feet}+(${inches}+${over}/${under})/12)`,
+    )
+    .replaceAll(
+      /(?:(\d+)(?!\/) )?(\d)\/(\d)(?:″| in(?![\p{L}/]))/gu,
+      (_, inches = '0', over: string, under: string) => `((${inches}+${over}/${under})/12)`,
+    )
+    .replaceAll(/(\d+)″/g, '($1/12)')
+    // The leader's figure gives gallons a minute.
+    .replaceAll('27.8 ×', '27.8 / 448.831 ×');
+
+/** What an expression in the words of a working comes to; null for what is not arithmetic. */
+function worked(words: string, units: Units): number | null {
   let sum = words.replaceAll(/[\u00a0\u202f]/g, ' ').replaceAll(/(?<=\d),(?=\d{3})/g, '');
   sum = sum.replace(' that always runs', '').replaceAll('−', '-');
-  for (const [unit, by] of UNITS)
-    sum = sum.replaceAll(new RegExp(`([\\d.]+(?:e[+-]?\\d+)?) ?(?:${unit})(?![\\p{L}\\d/²])`, 'gu'), `($1*${by})`);
+  if (units === 'us') sum = inFeet(sum);
+  for (const [unit, by] of UNITS[units])
+    sum = sum.replaceAll(new RegExp(`([\\d.]+(?:e[+-]?\\d+)?) ?(?:${unit})(?![\\p{L}\\d/²³])`, 'gu'), `($1*${by})`);
   sum = sum
     .replaceAll('×', '*')
     .replaceAll('⅓', '(1/3)')
@@ -48,9 +80,11 @@ function worked(words: string): number | null {
 }
 
 /** Half of the last place that a number is shown to, SI: `12.30 L/s` to 0.005 L/s. */
-function halfPlace(shown: string): number {
+function halfPlace(shown: string, units: Units): number {
   const [digits] = /[\d.]+/.exec(shown.replaceAll(',', ''))!;
-  const unit = worked(shown.replace(/^\D*[\d.,]+/, '1')) ?? 1;
+  // To an eighth of an inch in a level, to an inch in a length along the ground.
+  if (units === 'us' && /[′″]| in$/.test(shown.replaceAll('\u00a0', ' '))) return /\/\d/.test(shown) ? 1 / 192 : 1 / 24;
+  const unit = worked(shown.replace(/^\D*[\d.,]+/, '1'), units) ?? 1;
   return 0.5 * unit * 10 ** -(digits.split('.')[1]?.length ?? 0);
 }
 
@@ -62,25 +96,29 @@ interface Sum {
 }
 
 /** The sums of a line: what stands left of an equals sign and what right, where both are arithmetic. */
-const sumsOf = (line: string): Sum[] =>
+const sumsOf = (line: string, units: Units): Sum[] =>
   line.split(/[;,:] /).flatMap((part) => {
     const sides = part.split(' = ');
     return sides.slice(1).flatMap((shown, k) => {
-      const [left, right] = [worked(sides[k]!), worked(shown)];
-      return left === null || right === null ? [] : [{ line: part, left, right, place: halfPlace(shown) }];
+      const [left, right] = [worked(sides[k]!, units), worked(shown, units)];
+      return left === null || right === null ? [] : [{ line: part, left, right, place: halfPlace(shown, units) }];
     });
   });
 
-const SUMS = WORKINGS.flatMap(({ title, numbers }) => numbers.flatMap(sumsOf).map((sum) => ({ title, ...sum })));
+const SUMS = (['metric', 'us'] as const).flatMap((units) =>
+  workingsOf(withFields(inletYard, 'job', { units })).flatMap(({ title, numbers }) =>
+    numbers.flatMap((line) => sumsOf(line, units)).map((sum) => ({ title, units, ...sum })),
+  ),
+);
 
 it('works out a sum as it is written', () => {
-  expect(worked('0.67 × 0.0240 × √(2 × 9.807 × 0.0508)')).toBeCloseTo(0.01605, 5);
-  expect(worked('6.00 L/s / 18.8 L/s')).toBeCloseTo(0.319, 3);
-  expect(worked('crown −0.305 m')).toBeNull();
-  expect(halfPlace('1,443 mm')).toBeCloseTo(0.0005, 9);
+  expect(worked('0.67 × 0.0240 × √(2 × 9.807 × 0.0508)', 'metric')).toBeCloseTo(0.01605, 5);
+  expect(worked('6.00 L/s / 18.8 L/s', 'metric')).toBeCloseTo(0.319, 3);
+  expect(worked('crown −0.305 m', 'metric')).toBeNull();
+  expect(halfPlace('1,443 mm', 'metric')).toBeCloseTo(0.0005, 9);
 });
 
-it.each(SUMS)('$title: $line', ({ left, right, place }) => {
+it.each(SUMS)('$title, $units: $line', ({ left, right, place }) => {
   // What is put in is rounded too: to a hundredth of what comes out at most.
   expect(Math.abs(left - right)).toBeLessThanOrEqual(0.01 * Math.abs(right) + place);
 });
@@ -97,6 +135,17 @@ it.each([
   ['What the grate takes', 4],
   ['What the sump holds', 1],
   ['What the downspout takes', 1],
-])('%s shows its sums', (title, least) =>
-  expect(SUMS.filter((sum) => sum.title === title && /[×/−]/.test(sum.line)).length).toBeGreaterThanOrEqual(least),
-);
+])('%s shows its sums, in metres and in feet', (title, least) => {
+  for (const units of ['metric', 'us'])
+    expect(
+      SUMS.filter((sum) => sum.units === units && sum.title === title && /[×/−]/.test(sum.line)).length,
+    ).toBeGreaterThanOrEqual(least);
+});
+
+it('a job in feet is worked in feet throughout, and in metric on asking', () => {
+  for (const { metric, numbers, formula, result } of workingsOf(withFields(inletYard, 'job', { units: 'us' }))) {
+    const words = [formula, ...numbers, result.unit].join(' ');
+    expect(words).not.toMatch(/\d\s*(?:mm|m|m²|L|L\/s|Pa|m\/s|mm\/h)(?![\p{L}\d])|\de-\d/u);
+    expect(metric?.numbers.join(' ') ?? '').not.toMatch(/gpm;|ft/);
+  }
+});

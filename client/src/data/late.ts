@@ -1,0 +1,40 @@
+/**
+ * What works on whole jobs comes after the list of them: the first screen is there without it. Whoever starts the application says
+ * where it comes from.
+ */
+import type { headOf, jobFrom, readFileText, toFile } from '@katabasis/core';
+import type * as planner from './planner';
+import type * as sessions from './sessions';
+
+interface OfCore {
+  headOf: typeof headOf;
+  jobFrom: typeof jobFrom;
+  readFileText: typeof readFileText;
+  toFile: typeof toFile;
+}
+
+export interface Late
+  extends
+    OfCore,
+    Pick<typeof planner, 'planHere'>,
+    Pick<typeof sessions, 'freeJobName' | 'listenForOthers' | 'startJob'> {}
+
+let load: () => Promise<Late> = () => Promise.reject(new Error('Nothing is there to come late.'));
+
+export function comesLate(from: () => Promise<Late>): void {
+  load = from;
+}
+
+let start: (() => void) | null = null;
+
+/** What listens to others may wait until the first screen stands; null when there is nothing to wait for any more. */
+export function listenLate(listen: (() => void) | null): void {
+  start = listen;
+}
+
+/** A job is open: others are listened to from now on. */
+export function listenNow(): void {
+  start?.();
+}
+
+export const late = (): Promise<Late> => load();

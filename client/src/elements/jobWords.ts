@@ -1,0 +1,20 @@
+/** Words about a job as a whole. */
+import type { JobState } from '@katabasis/core/first';
+
+/** How far a job has come, as it is said. */
+export const STATE_WORDS: Record<JobState, string> = {
+  asked: 'Asked for',
+  planned: 'Planned',
+  offered: 'Offered',
+  agreed: 'Agreed',
+  digging: 'Digging',
+  done: 'Done',
+  dropped: 'Dropped',
+};
+
+/** A file's name for a job. */
+export const slug = (name: string): string =>
+  name
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '') || 'job';

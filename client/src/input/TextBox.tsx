@@ -1,0 +1,157 @@
+import { useId, useRef, type Ref } from 'react';
+import { TextInput, View, type TextInputProps } from 'react-native';
+import { usePalette, useStyles } from '../theme/theme';
+import { FONTS, TOUCH, type Palette } from '../theme/tokens';
+import { Text } from '../ui/Text';
+
+const make = (palette: Palette, scale: number) => ({
+  box: {
+    minHeight: TOUCH,
+    borderWidth: 1.5,
+    borderColor: palette.soft,
+    borderRadius: 4,
+    flexDirection: 'row' as const,
+  },
+  input: {
+    flex: 1,
+    minWidth: 0,
+    minHeight: TOUCH,
+    paddingHorizontal: 10,
+    paddingVertical: 8,
+    fontFamily: FONTS.figures,
+    fontSize: 18 * scale,
+    color: palette.ink,
+    backgroundColor: palette.ground,
+    borderRadius: 4,
+  },
+  unit: { alignSelf: 'center' as const, paddingRight: 10 },
+  words: { fontFamily: FONTS.text },
+  wrong: { borderColor: palette.stop, borderWidth: 2.5 },
+});
+
+export interface BoxProps {
+  label: string;
+  text: string;
+  onText: (text: string) => void;
+  /** Left, or Enter pressed. */
+  onDone?: (() => void) | undefined;
+  /** Enter pressed, where that does something else than going on to the next box. */
+  onSubmit?: () => void;
+  wrong?: string | null | undefined;
+  words?: boolean;
+  /** Shown in grey when empty: the usual value. */
+  usual?: string | undefined;
+  hint?: string | undefined;
+  /** What a bare number is read as. */
+  unit?: string | undefined;
+  /** More than one line of text. */
+  lines?: number;
+  /** Least width, where several stand in a row, px. */
+  least?: number;
+  testID?: string | undefined;
+  inputMode?: TextInputProps['inputMode'];
+  autoFocus?: boolean;
+  ref?: Ref<TextInput>;
+}
+
+const BARE_NUMBER = /^\s*[-−+]?[\d\s.,/¼½¾⅛⅜⅝⅞]*\d[\d\s.,/¼½¾⅛⅜⅝⅞]*$|^\s*[-−+]?[¼½¾⅛⅜⅝⅞]\s*$/;
+
+/** Goes on to the next box of the same sheet or page. */
+function goOn(from: Element): void {
+  const around = from.closest('[data-testid=sheet]') ?? document.body;
+  const boxes = [...around.querySelectorAll<HTMLElement>('input:not([disabled]), textarea')];
+  const next = boxes[boxes.indexOf(from as HTMLElement) + 1];
+  if (next) next.focus();
+  else (from as HTMLElement).blur();
+}
+
+/** A labelled box for typing, with what is wrong said beneath it. Keeps whatever was typed. */
+export function TextBox({
+  label,
+  text,
+  onText,
+  onDone,
+  onSubmit,
+  wrong,
+  usual,
+  hint,
+  unit,
+  words = false,
+  lines = 1,
+  least = 140,
+  testID,
+  inputMode,
+  autoFocus,
+  ref,
+}: BoxProps) {
+  const styles = useStyles(make);
+  const palette = usePalette();
+  const id = useId();
+  // All of it is taken at once, so that typing replaces it: not a moment later, when the first key may be there already.
+  const fresh = useRef(false);
+  const select = ({ target }: { target: unknown }): void => (target as HTMLInputElement).select?.();
+  const selecting = {
+    onFocus: (event: { target: unknown }) => {
+      fresh.current = true;
+      select(event);
+    },
+    // The tap that brought it here would set the caret where it fell.
+    onMouseUp: (event: { target: unknown }) => {
+      if (fresh.current) select(event);
+      fresh.current = false;
+    },
+    onKeyPress: () => void (fresh.current = false),
+  } as object;
+  return (
+    <View style={{ flex: 1, minWidth: least }}>
+      <Text kind="small" nativeID={`${id}-label`}>
+        {label}
+      </Text>
+      <View style={[styles.box, wrong ? styles.wrong : null]}>
+        <TextInput
+          ref={ref}
+          value={text}
+          onChangeText={onText}
+          onBlur={onDone}
+          {...(lines === 1 ? selecting : {})}
+          {...(lines === 1
+            ? {
+                enterKeyHint: onSubmit ? ('search' as const) : ('next' as const),
+                submitBehavior: 'submit' as const,
+                onSubmitEditing: ({ target }: { target: unknown }) => {
+                  if (onSubmit) return onSubmit();
+                  onDone?.();
+                  goOn(target as Element);
+                },
+              }
+            : {})}
+          placeholder={usual}
+          testID={testID}
+          inputMode={inputMode}
+          autoFocus={autoFocus}
+          aria-label={label}
+          aria-invalid={wrong ? true : undefined}
+          aria-describedby={wrong ? `${id}-wrong` : undefined}
+          placeholderTextColor={palette.faint}
+          autoCapitalize={words ? 'sentences' : 'none'}
+          autoCorrect={false}
+          multiline={lines > 1}
+          numberOfLines={lines}
+          style={[styles.input, words && styles.words]}
+        />
+        {unit !== undefined && BARE_NUMBER.test(text) && (
+          <Text kind="small" style={styles.unit} aria-hidden>
+            {unit}
+          </Text>
+        )}
+      </View>
+      {wrong ? (
+        <Text kind="small" tone="stop" nativeID={`${id}-wrong`} role="alert">
+          {wrong}
+        </Text>
+      ) : hint ? (
+        <Text kind="small">{hint}</Text>
+      ) : null}
+    </View>
+  );
+}

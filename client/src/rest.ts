@@ -1,0 +1,13 @@
+/**
+ * All that is fetched after the list of jobs stands: one part, so that nothing of it is fetched with the list. Asked for while the list
+ * is read, and kept on the device.
+ */
+export { headOf, jobFrom, readFileText, toFile } from '@katabasis/core';
+export { planHere } from './data/planner';
+export { freeJobName, listenForOthers, startJob } from './data/sessions';
+export { BinScreen } from './stations/jobs/BinScreen';
+export { DevicesScreen } from './stations/jobs/DevicesScreen';
+export { HistoryScreen } from './stations/jobs/HistoryScreen';
+export { NewJobScreen } from './stations/jobs/NewJobScreen';
+export { PairScreen } from './stations/jobs/PairScreen';
+export { JobLayout } from './stations/JobLayout';

@@ -1,0 +1,24 @@
+import { View } from 'react-native';
+import { usePalette } from '../theme/theme';
+import { Button } from '../ui/Button';
+import { Notice } from '../ui/Notice';
+
+/** Instead of a page that could not be drawn: what is kept, and the ways on. */
+export function Failed({ error, retry }: { error: Error; retry: () => Promise<void> }) {
+  const { ground } = usePalette();
+  return (
+    <View style={{ flex: 1, backgroundColor: ground }} role="alert">
+      <Notice
+        title="This page could not be drawn"
+        action={
+          <>
+            <Button label="Draw it again" kind="main" onPress={() => void retry()} />
+            <Button label="All jobs" onPress={() => window.location.assign('/')} />
+          </>
+        }
+      >
+        {`What you did is kept on this device. If it comes again, tell whoever looks after Katabasis: ${error.message}`}
+      </Notice>
+    </View>
+  );
+}

@@ -1,0 +1,37 @@
+import { usePathname, useRouter } from 'expo-router';
+import { useCallback } from 'react';
+import { useMade, type OpenJob } from '../data/useJob';
+
+export type StationPath = 'walk' | 'plan';
+
+const idOf = ({ job }: OpenJob): { id: string } => ({ id: job.id });
+
+/** How many steps of the browser's history a sheet of ours has opened: closing one goes back over them. */
+let opened = 0;
+
+/**
+ * Goes to a station, and to what is open there, which stands in the address: a link or a reload comes back to it, and the browser's
+ * Back closes it first.
+ */
+export function useGo(): (station: StationPath, at: string | null) => void {
+  const router = useRouter();
+  const { id } = useMade(idOf);
+  const path = usePathname();
+  return useCallback(
+    (station, at) => {
+      const address = `/job/${id}/${station}${at ? `?at=${encodeURIComponent(at)}` : ''}`;
+      const stays = path.endsWith(`/${station}`);
+      const now = new URLSearchParams(globalThis.location?.search ?? '').get('at');
+      if (!stays || now === null) opened = 0;
+      if (at === null && opened > 0) {
+        opened--;
+        router.back();
+      } else if (at !== null && (now === null || at === 'find' || at === 'keys' || !stays)) {
+        // What came with another station is not gone back over: closing it stays at that station.
+        if (stays) opened++;
+        router.push(address);
+      } else router.replace(address);
+    },
+    [router, id, path],
+  );
+}

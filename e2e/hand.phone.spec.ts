@@ -1,0 +1,181 @@
+import { expect, test, type Page } from '@playwright/test';
+import { copyOfSample, kept, saved } from './jobs';
+
+/** Touch events as a finger sends them: down, moves after a rest, up. */
+async function finger(page: Page, from: { x: number; y: number }, by: number, rest: number): Promise<void> {
+  const devtools = await page.context().newCDPSession(page);
+  const at = (y: number) => [{ x: from.x, y }];
+  await devtools.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: at(from.y) });
+  await page.waitForTimeout(rest);
+  for (let k = 1; k <= 8; k++) {
+    await devtools.send('Input.dispatchTouchEvent', { type: 'touchMove', touchPoints: at(from.y + (by * k) / 8) });
+    await page.waitForTimeout(16);
+  }
+  await devtools.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
+}
+
+test('a first verdict takes at most nine taps and 25 characters', async ({ page }) => {
+  let [taps, characters] = [0, 0];
+  const tap = async (target: ReturnType<Page['getByTestId']>): Promise<void> => {
+    taps++;
+    await target.tap();
+  };
+  const type = async (text: string): Promise<void> => {
+    characters += text.length;
+    await page.keyboard.type(text);
+  };
+  await page.goto('/');
+  await tap(page.getByRole('button', { name: 'New job', exact: true }));
+  for (const [k, area, length] of [
+    [1, '900', '40'],
+    [2, '600', '35'],
+    [3, '750', '50'],
+  ] as const) {
+    await tap(page.getByTestId(`new-area-${k}`));
+    await type(area);
+    await tap(page.getByTestId(`new-length-${k}`));
+    await type(length);
+  }
+  await tap(page.getByTestId('new-out'));
+  await type('-4');
+  const verdict = page.getByTestId('new-verdict');
+  await expect(verdict).toBeVisible();
+  const said = (await verdict.textContent())!;
+  await tap(page.getByTestId('new-create'));
+  await expect(page.getByTestId('verdict')).toContainText(said);
+  expect(taps).toBeLessThanOrEqual(9);
+  expect(characters).toBeLessThanOrEqual(25);
+});
+
+test('a run and its landings stay in sight while it is chosen, and the choice is under the thumb', async ({ page }) => {
+  for (const [width, height] of [
+    [360, 640],
+    [390, 844],
+    [430, 932],
+  ] as const) {
+    await page.setViewportSize({ width, height });
+    await page.goto('/job/quillfeather/plan?at=trunkLower');
+    const sheet = page.getByTestId('sheet');
+    await expect(sheet).toBeVisible();
+    const top = (await sheet.boundingBox())!.y;
+    const head = (await page.getByRole('banner').boundingBox())!;
+    expect(top - head.height).toBeGreaterThanOrEqual(0.395 * height);
+    for (const id of ['landing-wye2', 'run-trunkLower', 'landing-swale']) {
+      const box = (await page.getByTestId(id).boundingBox())!;
+      expect(box.y + box.height).toBeLessThanOrEqual(top + 1);
+      expect(box.y).toBeGreaterThanOrEqual(head.height - 1);
+    }
+    const chip = (await page.getByRole('radio', { name: /^6 in/ }).boundingBox())!;
+    expect(chip.y).toBeGreaterThan(height * 0.4);
+    expect(chip.y + chip.height).toBeLessThanOrEqual(height);
+  }
+  await page.getByRole('button', { name: 'Larger' }).tap();
+  await expect(page.getByRole('button', { name: 'Smaller' })).toBeVisible();
+});
+
+test('a swipe over a level scrolls the page; only a finger that has rested on the grip moves it', async ({
+  page,
+  request,
+}) => {
+  const job = await copyOfSample(request);
+  await page.goto(`/job/${job}/plan`);
+  const grip = page.getByTestId('handle-wye1');
+  await grip.scrollIntoViewIfNeeded();
+  await page.waitForTimeout(300);
+  const before = (await grip.boundingBox())!;
+  await finger(page, { x: before.x + 22, y: before.y + 22 }, -120, 0);
+  await page.waitForTimeout(500);
+  expect(await page.getByTestId('landing-wye1').textContent()).not.toContain('set by you');
+  expect(Math.abs((await grip.boundingBox())!.y - before.y)).toBeGreaterThan(20);
+  const now = (await grip.boundingBox())!;
+  await finger(page, { x: now.x + 22, y: now.y + 22 }, 60, 450);
+  await expect(page.getByTestId('landing-wye1')).toContainText('set by you');
+});
+
+test('Back and Escape close the top thing first, and focus goes into a sheet and back', async ({ page }) => {
+  await page.goto('/');
+  await page
+    .getByRole('link', { name: /^Quillfeather/ })
+    .first()
+    .click();
+  await expect(page.getByTestId('verdict')).toBeVisible();
+  await page.getByTestId('run-runBasin').click();
+  await expect(page.getByTestId('sheet')).toBeFocused();
+  await page.goBack();
+  await expect(page.getByTestId('sheet')).toHaveCount(0);
+  await expect(page).toHaveURL(/\/plan$/);
+  await page.getByRole('link', { name: 'Walk' }).click();
+  await page.getByTestId('item-basin').click();
+  const name = page.getByRole('textbox', { name: 'Name' });
+  await name.fill('Half typed');
+  await page.keyboard.press('Escape');
+  await expect(page.getByTestId('sheet')).toHaveCount(0);
+  await expect(page.getByTestId('item-basin')).toBeFocused();
+  // What was typed was taken before its box went.
+  await expect(page.getByTestId('item-basin')).toContainText('Half typed');
+  await page.getByTestId('undo').click();
+  await page.getByRole('button', { name: 'Find', exact: true }).click();
+  await page.keyboard.type('door drain');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Kennel door drain', level: 2 })).toBeVisible();
+});
+
+test('chips go by arrow keys, the pitch dial takes focus, and each page has one heading of the first level', async ({
+  page,
+  request,
+}) => {
+  const job = await copyOfSample(request);
+  await page.goto(`/job/${job}/plan?at=runBasin`);
+  await page.getByRole('radio', { name: /^4 in/ }).focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('radio', { name: /^6 in/ })).toBeFocused();
+  await page.keyboard.press(' ');
+  await expect(page.getByRole('radio', { name: /^6 in/ })).toBeChecked();
+  const dial = page.getByTestId('pitch-dial');
+  await dial.focus();
+  const before = Number(await dial.getAttribute('aria-valuenow'));
+  await page.keyboard.press('ArrowRight');
+  await expect.poll(async () => Number(await dial.getAttribute('aria-valuenow'))).toBeGreaterThan(before);
+  for (const path of ['/', '/new', `/job/${job}/plan`, `/job/${job}/walk`, '/bin', '/devices', '/pair', '/nowhere']) {
+    await page.goto(path);
+    await page.waitForLoadState('networkidle');
+    await expect(page.getByRole('heading', { level: 1 }), path).toHaveCount(1);
+  }
+});
+
+test('a run is led elsewhere with what was set of it; what cannot be read survives closing', async ({
+  page,
+  request,
+}) => {
+  const job = await copyOfSample(request);
+  await page.goto(`/job/${job}/plan?at=runStreet`);
+  const length = page.getByTestId('run-length');
+  await length.fill('a stone’s throw');
+  await length.blur();
+  await expect(page.getByRole('alert')).toContainText('Write a length');
+  await page.getByRole('button', { name: 'Close' }).click();
+  await page.reload();
+  await page.getByTestId('run-runStreet').click();
+  await expect(length).toHaveValue('a stone’s throw');
+  await expect(page.getByRole('alert')).toContainText('Write a length');
+  await length.fill('16');
+  await length.press('Enter');
+  const before = (await kept(request, job)).runStreet;
+  await page.getByRole('radiogroup', { name: 'Leads to' }).getByRole('radio', { name: 'Wye 1' }).click();
+  await saved(page, job);
+  expect((await kept(request, job)).runStreet).toMatchObject({
+    ...before,
+    to: 'wye1',
+    length: 16 * 0.3048,
+    assumed: true,
+  });
+});
+
+test('the page follows the device’s theme unless one was chosen', async ({ page }) => {
+  await page.emulateMedia({ colorScheme: 'dark' });
+  await page.goto('/');
+  await expect(page.getByRole('heading', { name: 'Jobs', exact: true })).toBeVisible();
+  await expect(page.locator('meta[name=theme-color]')).toHaveAttribute('content', '#14181a');
+  await page.emulateMedia({ colorScheme: 'light' });
+  await expect(page.locator('meta[name=theme-color]')).toHaveAttribute('content', '#f6f2e7');
+});

@@ -1,0 +1,127 @@
+import { expect, test, type Page } from '@playwright/test';
+import { quillfeather } from '../core/src/samples';
+import type { Element } from '../core/src';
+import { putJob } from './jobs';
+import { layoutFaults } from './layout';
+
+type Screen = readonly [width: number, height: number];
+const SCREENS: readonly Screen[] = [
+  [360, 740],
+  [390, 844],
+  [430, 932],
+  [768, 1024],
+  [844, 390],
+  [1024, 768],
+  [1280, 800],
+  [1920, 1080],
+];
+/** The narrowest, one on its side, and one at a desk: where long names and large text tell first. */
+const NARROW_AND_WIDE: readonly Screen[] = [
+  [360, 740],
+  [844, 390],
+  [1280, 800],
+];
+const LONG = 'Kennel wing at the far north-east corner by the old pear tree';
+
+/** The sample with every name 60 characters long. */
+const longNamed = (): Element[] =>
+  quillfeather().elements.all.map((element) =>
+    'name' in element && typeof element.name === 'string' ? { ...element, name: LONG.slice(0, 60) } : element,
+  );
+
+/** What is wrong once the page has come to rest: a drawing is laid out anew a moment after its room has changed. */
+async function faultsAtRest(page: Page): Promise<string[]> {
+  let faults = await layoutFaults(page);
+  for (let tries = 0; faults.length > 0 && tries < 4; tries++) {
+    await page.waitForTimeout(300);
+    faults = await layoutFaults(page);
+  }
+  return faults;
+}
+
+/** Everything that scrolls stands at its end. */
+const scrollAll = (page: Page): Promise<void> =>
+  page.evaluate(() => {
+    for (const each of document.querySelectorAll('body *'))
+      if (each.scrollHeight > each.clientHeight + 4 && /auto|scroll/.test(getComputedStyle(each).overflowY))
+        each.scrollTop = each.scrollHeight;
+  });
+
+async function look(page: Page, paths: readonly string[], screens: readonly Screen[]): Promise<string[]> {
+  const all: string[] = [];
+  for (const path of paths) {
+    await page.setViewportSize({ width: screens[0]![0], height: screens[0]![1] });
+    await page.goto(path);
+    await page.waitForLoadState('networkidle');
+    await page.evaluate(() => document.fonts.ready);
+    for (const [width, height] of screens) {
+      await page.setViewportSize({ width, height });
+      await page.waitForTimeout(80);
+      for (const fault of await faultsAtRest(page)) all.push(`${path} at ${width} × ${height}: ${fault}`);
+      await scrollAll(page);
+      await page.waitForTimeout(40);
+      for (const fault of await faultsAtRest(page)) all.push(`${path} at ${width} × ${height}, scrolled: ${fault}`);
+    }
+  }
+  return [...new Set(all)];
+}
+
+const IN_JOB = [
+  'plan',
+  'plan?at=trunkLower',
+  'plan?at=runDoor',
+  'plan?at=wye1',
+  'plan?at=job',
+  'walk',
+  'walk?at=basin',
+  'walk?at=kennelDrain',
+  'walk?at=faceValley',
+  'walk?at=lawn',
+  'walk?at=ds3',
+  'walk?at=rain',
+  'walk?at=swale',
+  'walk?at=new',
+  'walk?at=find',
+  'plan?at=keys',
+];
+const PAGES = ['/', '/new', '/bin', '/devices', '/pair', '/nowhere', '/job/nowhere/plan', '/history/quillfeather'];
+
+test.describe('no words lie over others, none are cut, all can be tapped', () => {
+  test.setTimeout(240_000);
+
+  test('on every screen and sheet', async ({ page }) => {
+    expect(await look(page, [...PAGES, ...IN_JOB.map((path) => `/job/quillfeather/${path}`)], SCREENS)).toEqual([]);
+  });
+
+  test('where every name has 60 characters, and text is large', async ({ page, request }) => {
+    await page.addInitScript(() => localStorage.setItem('katabasis.text', 'large'));
+    const id = await putJob(request, longNamed());
+    const paths = [...PAGES, ...IN_JOB.map((path) => `/job/${id}/${path}`)];
+    expect(await look(page, paths, NARROW_AND_WIDE)).toEqual([]);
+  });
+
+  test('with nothing in it, out of reach, and with a wrong entry in every box', async ({ page, request, context }) => {
+    const head = { ...quillfeather().elements.get('job')!, name: 'Bare yard' };
+    const id = await putJob(request, [head]);
+    expect(
+      await look(page, [`/job/${id}/plan`, `/job/${id}/walk`, `/job/${id}/walk?at=rain`], NARROW_AND_WIDE),
+    ).toEqual([]);
+    await page.setViewportSize({ width: 360, height: 740 });
+    for (const path of ['plan?at=trunkLower', 'walk?at=kennelDrain', 'walk?at=basin']) {
+      await page.goto(`/job/quillfeather/${path}`);
+      for (const box of await page.getByRole('textbox').all()) {
+        await box.fill('twelve or so');
+        await box.blur();
+      }
+      expect(await faultsAtRest(page), path).toEqual([]);
+    }
+    await page.goto('/job/quillfeather/plan');
+    await expect(page.getByTestId('verdict')).toBeVisible();
+    await context.setOffline(true);
+    await page.getByTestId('run-trunkLower').click();
+    await page.getByRole('radio', { name: /^8 in/ }).click();
+    expect(await faultsAtRest(page)).toEqual([]);
+    await context.setOffline(false);
+    await page.getByTestId('undo').click();
+  });
+});
