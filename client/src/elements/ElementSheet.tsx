@@ -4,6 +4,7 @@ import Trash from 'lucide-react-native/icons/trash';
 import { View } from 'react-native';
 import { unhurried, useKept } from '../data/useJob';
 import { Fields } from '../input/Fields';
+import { OnThePlan } from '../parts/OnThePlan';
 import { PipeFromHere } from '../parts/PipeFromHere';
 import { SnagsAt } from '../parts/SnagItem';
 import { Button } from '../ui/Button';
@@ -58,6 +59,7 @@ function SheetOf({ element, onClose, onGo }: Omit<Props, 'id'> & { element: Elem
     <Sheet title={name} over={kindOf(element.kind).label} onClose={onClose}>
       {Panel && <Panel element={element} />}
       {form}
+      <OnThePlan element={element} onGo={onGo} />
       {isLanding(element) && <PipeFromHere id={element.id} onGo={onGo} />}
       <SnagsAt id={element.id} />
       <View style={{ flexDirection: 'row' }}>

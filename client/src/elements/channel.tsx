@@ -16,7 +16,7 @@ import {
   type UnitSystem,
 } from '@katabasis/core';
 import { View } from 'react-native';
-import { Line, Polygon, Polyline, Rect } from 'react-native-svg';
+import { Line, Path, Polygon, Polyline, Rect } from 'react-native-svg';
 import { useKept } from '../data/useJob';
 import { Chart } from '../drawing/Chart';
 import { QuantityField } from '../input/Field';
@@ -283,6 +283,12 @@ export const channelView: ElementView<Channel> = {
       figure: showLevel(groundLevel, units),
     }),
   },
+  onPlan: ({ width }, { path, scale, ink, ground, chosen }) => (
+    <>
+      <Path d={path} fill="none" stroke={ink} strokeWidth={Math.max(9, width * scale) + (chosen ? 4 : 0)} />
+      <Path d={path} fill="none" stroke={ground} strokeWidth={Math.max(5, width * scale - 4)} strokeDasharray="3 4" />
+    </>
+  ),
   glyph: (_, { outline, stroke }) => (
     <>
       <Rect x={-13} y={-6} width={26} height={12} {...outline} />

@@ -1,10 +1,12 @@
 /** Water that always runs. */
-import { isLanding, nameOf, put, showFlow, type FixedFlow } from '@katabasis/core';
+import { isLanding, nameOf, put, showFlow, WATER_ORIGINS, type FixedFlow, type WaterOrigin } from '@katabasis/core';
 import { View } from 'react-native';
+import { Circle, Path } from 'react-native-svg';
 import { useKept } from '../data/useJob';
 import { NameField, QuantityField } from '../input/Field';
 import { flowEntry } from '../input/entry';
 import { Feeds } from '../parts/Feeds';
+import { Choice } from '../ui/Choice';
 import { ledTo, type ElementView } from './view';
 import { footRow } from '../ui/rows';
 
@@ -24,6 +26,12 @@ function Form({ element: source }: { element: FixedFlow }) {
           onCommit={(flow) => save('Set its flow', { flow: flow! })}
         />
       </View>
+      <Choice
+        label="Where it comes from"
+        value={source.origin ?? null}
+        options={WATER_ORIGINS.map((value) => ({ value, label: ORIGINS[value] }))}
+        onChoose={(origin) => void save('Say where it comes from', { origin })}
+      />
       <Feeds
         label="Comes in at"
         feeds={source.feeds}
@@ -35,8 +43,27 @@ function Form({ element: source }: { element: FixedFlow }) {
   );
 }
 
+const ORIGINS: Record<WaterOrigin, string> = {
+  neighbour: 'Neighbour’s downspout',
+  higherGround: 'Higher ground',
+  spring: 'Spring',
+  condensate: 'Condensate',
+  sump: 'Sump line',
+};
+
 export const fixedFlowView: ElementView<FixedFlow> = {
   Form,
+  onPlan: (_, { spots: [at], water, ground, chosen }) => (
+    <>
+      <Circle cx={at!.x} cy={at!.y} r={11} fill={ground} stroke={water} strokeWidth={chosen ? 4 : 2.5} />
+      <Path
+        d={`M${at!.x} ${at!.y - 6}V${at!.y + 5}M${at!.x - 4} ${at!.y + 1}L${at!.x} ${at!.y + 6}L${at!.x + 4} ${at!.y + 1}`}
+        stroke={water}
+        strokeWidth={2.5}
+        fill="none"
+      />
+    </>
+  ),
   list: {
     group: 'ground',
     about: (source, { job, units }) => ({

@@ -1,6 +1,8 @@
 /** How every kind of element is shown. */
 import type { Element, ElementKind, OfKind } from '@katabasis/core';
-import type { DrawGlyph } from '../drawing/LandingGlyph';
+import { createElement } from 'react';
+import { LandingGlyph, type DrawGlyph } from '../drawing/LandingGlyph';
+import type { DrawOnPlan } from '../drawing/yard/pens';
 import { basinView } from './basin';
 import { channelView } from './channel';
 import { dischargeView } from './discharge';
@@ -12,6 +14,18 @@ import { rainView } from './rain';
 import { roofFaceView } from './roofFace';
 import { runView } from './run';
 import { surfaceView } from './surface';
+import { barrierView } from './barrier';
+import { breaklineView } from './breakline';
+import { buildingView } from './building';
+import { levelBookView } from './levelBook';
+import { openingView } from './opening';
+import { photoView } from './photo';
+import { serviceView } from './service';
+import { soilTestView } from './soilTest';
+import { spotLevelView } from './spotLevel';
+import { treeView } from './tree';
+import { underlayView } from './underlay';
+import { wetSpotView } from './wetSpot';
 import type { ElementView } from './view';
 
 const VIEWS: { [K in ElementKind]: ElementView<OfKind<K>> } = {
@@ -26,9 +40,31 @@ const VIEWS: { [K in ElementKind]: ElementView<OfKind<K>> } = {
   junction: junctionView,
   discharge: dischargeView,
   run: runView,
+  wetSpot: wetSpotView,
+  underlay: underlayView,
+  tree: treeView,
+  spotLevel: spotLevelView,
+  soilTest: soilTestView,
+  service: serviceView,
+  photo: photoView,
+  opening: openingView,
+  levelBook: levelBookView,
+  building: buildingView,
+  breakline: breaklineView,
+  barrier: barrierView,
 };
 
 /** The view of an element's kind, its parts taking that element. */
 export const viewOf = (element: Element): ElementView => VIEWS[element.kind] as unknown as ElementView;
 
 export const drawGlyph: DrawGlyph = (element, pens) => viewOf(element).glyph?.(element, pens) ?? null;
+
+/** Draws any element on the ground plan: as its kind says, or its mark where it stands. */
+export const drawOnPlan: DrawOnPlan = (element, pens) => {
+  const view = viewOf(element);
+  if (view.onPlan) return view.onPlan(element, pens);
+  const at = pens.spots[0];
+  return at && view.glyph
+    ? createElement(LandingGlyph, { element, draw: drawGlyph, x: at.x, y: at.y, selected: pens.chosen })
+    : null;
+};

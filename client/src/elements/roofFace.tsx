@@ -12,9 +12,11 @@ import {
   type RoofFace,
 } from '@katabasis/core';
 import { View } from 'react-native';
+import { Path } from 'react-native-svg';
 import { useKept } from '../data/useJob';
 import { NameField, QuantityField } from '../input/Field';
 import { areaEntry, lengthEntry, roofPitchEntry } from '../input/entry';
+import type { PlanPens } from '../drawing/yard/pens';
 import { without } from '../input/without';
 import { Coefficient, Sheds } from '../parts/Contribution';
 import { Feeds } from '../parts/Feeds';
@@ -53,7 +55,7 @@ function Form({ element: face }: { element: RoofFace }) {
       />
       <Choice
         label="Measured by"
-        value={shape.type}
+        value={shape.type === 'outline' ? null : shape.type}
         options={[
           { value: 'sides', label: 'Width and run' },
           { value: 'area', label: 'Plan area' },
@@ -124,6 +126,17 @@ function ValleyFields({ face }: { face: RoofFace }) {
 function Shape({ face, save }: { face: RoofFace; save: (label: string, next: Partial<RoofFace>) => string | null }) {
   const { units } = useKept();
   const { shape } = face;
+  if (shape.type === 'outline') {
+    return (
+      <QuantityField
+        label="Pitch"
+        value={shape.pitch}
+        {...roofPitchEntry}
+        hint="Its area is that of its outline on the ground plan"
+        onCommit={(pitch) => save('Set roof pitch', { shape: { ...shape, pitch: pitch! } })}
+      />
+    );
+  }
   if (shape.type === 'area') {
     return (
       <QuantityField
@@ -179,8 +192,35 @@ function Shape({ face, save }: { face: RoofFace; save: (label: string, next: Par
   );
 }
 
+/** Its outline, its gutter, and an arrow down the slope. */
+function onRoof({ eave, outline }: RoofFace, { spots, path, ink, ground, water, chosen }: PlanPens) {
+  const index = (place: { east: number; north: number }): number =>
+    outline?.findIndex((each) => Math.hypot(each.east - place.east, each.north - place.north) < 0.01) ?? -1;
+  const [a, b] = (eave ?? []).map((place) => spots[index(place)]);
+  const middle = spots.reduce((s, { x, y }) => ({ x: s.x + x / spots.length, y: s.y + y / spots.length }), {
+    x: 0,
+    y: 0,
+  });
+  const foot = a && b ? { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 } : null;
+  return (
+    <>
+      <Path d={path} fill={ground} fillOpacity={0.55} stroke={ink} strokeWidth={chosen ? 3 : 1.2} />
+      {a && b && <Path d={`M${a.x} ${a.y}L${b.x} ${b.y}`} stroke={ink} strokeWidth={5} opacity={0.85} />}
+      {foot && (
+        <Path
+          d={`M${middle.x} ${middle.y}L${middle.x + 0.6 * (foot.x - middle.x)} ${middle.y + 0.6 * (foot.y - middle.y)}`}
+          stroke={water}
+          strokeWidth={2}
+          strokeDasharray="5 4"
+        />
+      )}
+    </>
+  );
+}
+
 export const roofFaceView: ElementView<RoofFace> = {
   Form,
+  onPlan: onRoof,
   list: {
     group: 'roofs',
     about: (face, { job, plan, units }) => {

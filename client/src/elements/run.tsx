@@ -11,6 +11,7 @@ import {
   removal,
   resized,
   runWorking,
+  situated,
   shortOf,
   showFlow,
   showLength,
@@ -32,6 +33,7 @@ import {
 import Trash from 'lucide-react-native/icons/trash';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { Path } from 'react-native-svg';
 import { useJob, useKept } from '../data/useJob';
 import { Eye } from '../drawing/Eye';
 import { useWide } from '../theme/theme';
@@ -42,6 +44,7 @@ import { boreEntry, lengthEntry, pitchEntry } from '../input/entry';
 import { QuantityField } from '../input/Field';
 import { Sheet } from '../ui/Sheet';
 import { Text } from '../ui/Text';
+import { OnThePlan } from '../parts/OnThePlan';
 import { InsertInRun } from '../parts/InsertInRun';
 import { PitchDial } from '../input/PitchDial';
 import { without } from '../input/without';
@@ -58,7 +61,8 @@ function RunSheet({ element: { id }, onClose, onGo }: FormProps<Run>) {
   const { job, plan, edit, units } = useJob();
   const beside = useWide();
   const [asked, setAsked] = useState<RunQuantity | null>(null);
-  const run = elementOf(job, 'run', id);
+  // As long as the plan has it, where that is what says so.
+  const run = elementOf(situated(job), 'run', id);
   const planned = plan.runs[id];
   const working = asked && runWorking(job, plan, id, asked);
   if (!run) return null;
@@ -95,6 +99,7 @@ function RunSheet({ element: { id }, onClose, onGo }: FormProps<Run>) {
           {figures}
         </>
       )}
+      <OnThePlan element={run} onGo={onGo} />
       <View style={footRow}>
         <QuantityField
           name="length"
@@ -102,7 +107,10 @@ function RunSheet({ element: { id }, onClose, onGo }: FormProps<Run>) {
           value={run.length}
           {...lengthEntry(units)}
           testID="run-length"
-          onCommit={(length) => edit(put('Set length', measured({ ...run, length: length! })))}
+          {...(run.lengthFrom === 'plan' ? { hint: 'By the plan; typed, it stays as typed' } : {})}
+          onCommit={(length) =>
+            edit(put('Set length', measured({ ...without(run, 'lengthFrom', undefined), length: length! })))
+          }
         />
         <Choice
           label="Over it"
@@ -323,11 +331,25 @@ function Pitch({ run, planned }: { run: Run; planned: RunPlan }) {
 export const runView: ElementView<Run> = {
   Form: RunSheet,
   ownSheet: true,
+  onPlan: ({ nominal }, { path, spots, scale, ink, ground, water, chosen }) => {
+    const width = Math.max(4, nominal * scale);
+    const [a, b] = [spots[0]!, spots[1]!];
+    const along = Math.atan2(b.y - a.y, b.x - a.x);
+    const tip = { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 };
+    const wing = (by: number): string => `${tip.x - 9 * Math.cos(along + by)} ${tip.y - 9 * Math.sin(along + by)}`;
+    return (
+      <>
+        <Path d={path} fill="none" stroke={ink} strokeWidth={width + (chosen ? 5 : 2.5)} strokeLinejoin="round" />
+        <Path d={path} fill="none" stroke={chosen ? water : ground} strokeWidth={width - 1} strokeLinejoin="round" />
+        <Path d={`M${wing(0.5)}L${tip.x} ${tip.y}L${wing(-0.5)}`} fill="none" stroke={ink} strokeWidth={2.5} />
+      </>
+    );
+  },
   list: {
     group: 'lines',
-    about: (run, { units }) => ({
+    about: (run, { plan, units }) => ({
       about: `${text(showNominal(run.nominal, units))}${run.assumed ? ', length assumed' : ''}`,
-      figure: showLength(run.length, units),
+      figure: showLength(plan.runs[run.id]?.length ?? run.length, units),
     }),
   },
 };

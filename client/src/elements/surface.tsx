@@ -11,6 +11,7 @@ import {
   type SurfaceCover,
 } from '@katabasis/core';
 import { View } from 'react-native';
+import { Path } from 'react-native-svg';
 import { useKept } from '../data/useJob';
 import { NameField, QuantityField } from '../input/Field';
 import { areaEntry, lengthEntry, pitchEntry } from '../input/entry';
@@ -39,9 +40,11 @@ function Form({ element: surface }: { element: Surface }) {
       <View style={footRow}>
         <QuantityField
           label="Area"
+          usual="of its outline"
           value={surface.area}
           {...areaEntry(units)}
-          onCommit={(area) => save('Set area', { area: area! })}
+          optional={surface.outline !== undefined}
+          onCommit={(area) => edit(put('Set area', without(surface, 'area', area)))}
         />
         <Coefficient element={surface} />
       </View>
@@ -166,10 +169,24 @@ function WayOverGround({ surface }: { surface: Surface }) {
 
 export const surfaceView: ElementView<Surface> = {
   Form,
+  onPlan: ({ cover }, { path, ink, soil, bank, chosen }) => {
+    const hard = cover === 'paving' || cover === 'pavers' || cover === 'permeablePavers' || cover === 'gravel';
+    return (
+      <Path
+        d={path}
+        fill={hard ? bank : soil}
+        fillOpacity={hard ? 0.9 : 0.35}
+        stroke={ink}
+        strokeWidth={chosen ? 3.5 : hard ? 1.6 : 0.8}
+        {...(hard ? {} : { strokeDasharray: '3 3' })}
+      />
+    );
+  },
   list: {
     group: 'ground',
     about: (surface, { job, plan, units }) => {
       const contributing = plan.sources.contributingAreas.find((each) => each.id === surface.id);
+      if (surface.outline && surface.feeds.length === 0) return { about: 'runs where the ground falls' };
       return {
         about: ledTo(
           'runs to',

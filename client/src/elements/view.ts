@@ -3,9 +3,10 @@ import type { Element, Shown } from '@katabasis/core';
 import type { ComponentType, ReactNode } from 'react';
 import type { OpenJob } from '../data/useJob';
 import type { GlyphPens } from '../drawing/LandingGlyph';
+import type { PlanPens } from '../drawing/yard/pens';
 
 /** Part of Walk's list that a kind stands in; `inlets` comes below `ground`, under one heading. */
-export type ListGroup = 'roofs' | 'ground' | 'inlets' | 'lines';
+export type ListGroup = 'buildings' | 'roofs' | 'ground' | 'inlets' | 'lines' | 'levels' | 'inTheWay' | 'pictures';
 
 export interface FormProps<E> {
   element: E;
@@ -26,6 +27,8 @@ export interface ElementView<E = Element> {
   list: { group: ListGroup; about: (element: E, open: OpenJob) => { about: string; figure?: Shown } } | null;
   /** Its mark where a line passes. */
   glyph?: (element: E, pens: GlyphPens) => ReactNode;
+  /** How it lies on the ground plan; its mark at its place where absent. */
+  onPlan?: (element: E, pens: PlanPens) => ReactNode;
 }
 
 /** An element's feeds in words: `runs to Lawn basin`, or that it is led nowhere. */

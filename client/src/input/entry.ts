@@ -197,6 +197,43 @@ export const roofPitchEntry: Entry = {
   parse: within(parseRoofPitch, (value) => value >= 0 && value <= 12, 'A roof pitch is 0/12 or more.'),
 };
 
+/** A time in so many of a unit, s. */
+const timeEntry = (unit: string, seconds: number, most: number, sentence: string): Entry => ({
+  show: (value) => `${decimals(value / seconds, value % seconds === 0 ? 0 : 1)} ${unit}`,
+  unit,
+  inputMode: 'decimal',
+  parse: (typed) => {
+    const value =
+      Number(
+        typed
+          .trim()
+          .replace(/ ?(h|min|hours|minutes)$/i, '')
+          .replace(',', '.'),
+      ) * seconds;
+    return typed.trim() !== '' && value >= 0 && value <= most ? { ok: true, value } : { ok: false, sentence };
+  },
+});
+
+export const minutesEntry = timeEntry('min', 60, 1e7, 'A time is in minutes, such as 10.');
+
+/** Hours as they are kept: not in seconds. */
+export const hoursEntry: Entry = {
+  ...timeEntry('h', 1, 10_000, 'A time is in hours, such as 24.'),
+};
+
+/** A bearing or a turn, rad, in degrees. */
+export const degreesEntry: Entry = {
+  show: (value) => `${decimals((value * 180) / Math.PI, 1).replace(/\.0$/, '')}°`,
+  unit: '°',
+  inputMode: 'decimal',
+  parse: (typed) => {
+    const value = Number(typed.trim().replace(/[°d]$/, '').replace(',', '.'));
+    return typed.trim() !== '' && Math.abs(value) <= 360
+      ? { ok: true, value: (value * Math.PI) / 180 }
+      : { ok: false, sentence: 'An angle is in degrees, from -360 to 360.' };
+  },
+};
+
 /** A share between two, as `what` says. */
 export const shareBetween = (low: number, high: number, what: string): Entry => ({
   show: (value) => `${decimals(value * 100, 0)}%`,

@@ -6,6 +6,7 @@ import {
   kindOf,
   lengthFitsSplit,
   splitRun,
+  wayOfRun,
   type Landing,
   type Run,
 } from '@katabasis/core';
@@ -33,7 +34,7 @@ export function InsertInRun({ run, onGo }: { run: Run; onGo: (id: string) => voi
     const groundLevel = planned ? groundAlong(planned, distance) : 0;
     const id = freshId(kindOf(creation.kind).idStem);
     const landing = creation.build({ id, name: freeName(job, stem), groundLevel }) as Landing;
-    if (edit(splitRun(run, landing, freshId('run'), distance)) === null) onGo(id);
+    if (edit(splitRun(run, landing, freshId('run'), distance, wayOfRun(job, run))) === null) onGo(id);
   };
   return (
     <View style={footRow}>

@@ -7,9 +7,11 @@ import { levelEntry } from '../input/entry';
 import { fieldRow } from '../ui/rows';
 
 export function NameAndLevel({ landing, levelLabel }: { landing: Landing; levelLabel: string }) {
-  const { job, edit, units } = useKept();
+  const { job, plan, edit, units } = useKept();
+  const onGround = landing.levelFrom === 'ground' && plan.landings[landing.id] !== undefined;
   const setLevel = (groundLevel: number): string | null => {
     const next = { ...landing, groundLevel };
+    delete next.levelFrom;
     // A measured level is no longer assumed.
     if (next.kind === 'discharge') delete next.assumed;
     return edit(put(`Set level of ${landing.name}`, next));
@@ -23,11 +25,11 @@ export function NameAndLevel({ landing, levelLabel }: { landing: Landing; levelL
       />
       <QuantityField
         label={levelLabel}
-        value={landing.groundLevel}
+        value={onGround ? plan.landings[landing.id]!.groundLevel : landing.groundLevel}
         {...levelEntry(units)}
         onCommit={(level) => setLevel(level!)}
         testID="ground-level"
-        hint="Above or below the job’s zero"
+        hint={onGround ? 'Off the ground there; typed, it stays as typed' : 'Above or below the job’s zero'}
       />
     </View>
   );

@@ -9,6 +9,7 @@ import { OutOfReach } from './OutOfReach';
 import { PlanScreen } from './plan/PlanScreen';
 import { Shell } from './Shell';
 import { WalkScreen } from './walk/WalkScreen';
+import { YardScreen } from './yard/YardScreen';
 import { usePalette } from '../theme/theme';
 import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
@@ -23,7 +24,9 @@ const SHELL = (
 
 /** The station that the address names. Not the router's own page: that is made anew for each step of history, this one stays as it is. */
 function Station() {
-  return usePathname().endsWith('/walk') ? <WalkScreen /> : <PlanScreen />;
+  const path = usePathname();
+  if (path.endsWith('/walk')) return <WalkScreen />;
+  return path.endsWith('/yard') ? <YardScreen /> : <PlanScreen />;
 }
 
 const saveRaw = async (id: string): Promise<void> => saveFile(`${id}.rows.json`, await api.raw(id));

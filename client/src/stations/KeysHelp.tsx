@@ -5,13 +5,15 @@ import { Overlay } from './Overlay';
 
 const KEYS: readonly [string, string][] = [
   ['1', 'Walk'],
-  ['2', 'Plan'],
+  ['2', 'Yard'],
+  ['3', 'Plan'],
   ['/', 'Find by name'],
   ['n', 'New line: put something in'],
   ['z', 'Undo'],
   ['Shift z', 'Redo'],
   ['↑ ↓', 'Step along the descent'],
   ['Esc', 'Close a sheet'],
+  ['l', 'Draw a line, in the yard'],
   ['?', 'These keys'],
 ];
 

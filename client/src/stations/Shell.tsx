@@ -3,6 +3,7 @@ import { headOf } from '@katabasis/core';
 import { usePathname, useRouter } from 'expo-router';
 import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import Footprints from 'lucide-react-native/icons/footprints';
+import Map from 'lucide-react-native/icons/map';
 import Redo from 'lucide-react-native/icons/redo-2';
 import Settings from 'lucide-react-native/icons/settings-2';
 import Undo from 'lucide-react-native/icons/undo-2';
@@ -20,7 +21,7 @@ import { Find } from './Find';
 import { KeeperStrip } from './KeeperStrip';
 import { KeysHelp } from './KeysHelp';
 import { useOpened } from './useAt';
-import { useGo, type StationPath } from './useGo';
+import { stationIn, useGo, type StationPath } from './useGo';
 import { useKeys } from './useKeys';
 
 const make = (palette: Palette) => ({
@@ -67,6 +68,7 @@ interface Station {
 
 const STATIONS: readonly Station[] = [
   { path: 'walk', label: 'Walk', icon: Footprints },
+  { path: 'yard', label: 'Yard', icon: Map },
   { path: 'plan', label: 'Plan', icon: Waypoints },
 ];
 
@@ -78,12 +80,13 @@ export function Shell({ children }: { children: ReactNode }) {
   const wide = useWide();
   const { session } = useSession();
   const go = useGo();
-  const here = usePathname().endsWith('/walk') ? 'walk' : 'plan';
+  const here = stationIn(usePathname());
   const { at, over } = useOpened();
   const close = useCallback(() => go(here, null), [go, here]);
   useKeys({
     '1': () => go('walk', null),
-    '2': () => go('plan', null),
+    '2': () => go('yard', null),
+    '3': () => go('plan', null),
     n: () => go('walk', 'new'),
     '/': () => go(here, 'find'),
     '?': () => go(here, 'keys'),

@@ -1,8 +1,14 @@
 import { usePathname, useRouter } from 'expo-router';
 import { useCallback } from 'react';
 import { useMade, type OpenJob } from '../data/useJob';
+import { PUT } from '../parts/OnThePlan';
+import { ROOF } from '../parts/roofing';
 
-export type StationPath = 'walk' | 'plan';
+export type StationPath = 'walk' | 'yard' | 'plan';
+
+/** The station that an address names. */
+export const stationIn = (path: string): StationPath =>
+  path.endsWith('/walk') ? 'walk' : path.endsWith('/yard') ? 'yard' : 'plan';
 
 const idOf = ({ job }: OpenJob): { id: string } => ({ id: job.id });
 
@@ -35,3 +41,6 @@ export function useGo(): (station: StationPath, at: string | null) => void {
     [router, id, path],
   );
 }
+
+/** Whether what is asked for is done on the ground plan. */
+export const isOfYard = (at: string | null): boolean => at !== null && (at.startsWith(PUT) || at.startsWith(ROOF));

@@ -21,6 +21,7 @@ import { laidCost, runCost } from './cost';
 import { keyOf, worsened } from './fixes/prove';
 import { suitedGrates } from './suitedGrates';
 import { runnersUp, sizeNetwork, type SizingInput } from './sizeNetwork';
+import { situated } from '../yard/situate';
 
 export interface SizedJob {
   change: Change;
@@ -272,7 +273,8 @@ function sizedJob(job: Job, { job: sized, cost }: Tried, tree: Tree): SizedJob {
  * The least-cost sizes and pitches of a job, with runners-up; null where no sizes on offer carry all of its water to every way out. Never
  * dearer than the job as it is, unless that has a snag which the sizes cure.
  */
-export function sizeJob(job: Job, plan: Plan): JobSizing | null {
+export function sizeJob(given: Job, plan: Plan): JobSizing | null {
+  const job = situated(given);
   const { tree } = layOut(job);
   if (tree.runs.length === 0) return null;
   const [best, ...others] = new Sizing(job, plan).found();

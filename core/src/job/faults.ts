@@ -85,8 +85,8 @@ function linkFault(job: Job, { to, link }: Reference): string | null {
   if (!target) return `points to "${to}", which is not in the job`;
   if (link.to === 'groundInlet')
     return isGroundInlet(target) ? null : `must be a basin or a channel drain, and "${to}" is a ${target.kind}`;
-  if (link.to === 'downspout')
-    return target.kind === 'downspout' ? null : `must be a downspout, and "${to}" is a ${target.kind}`;
+  if (link.to === 'downspout' || link.to === 'building')
+    return target.kind === link.to ? null : `must be a ${link.to}, and "${to}" is a ${target.kind}`;
   if (!isLanding(target)) {
     // A downspout that is no landing is one that ends in a gutter.
     const what: string = (target as Element).kind;

@@ -1,6 +1,16 @@
 export { Elements } from './elements';
 export * from './change';
-export { freeName, freeOf, leadElsewhere, lengthFitsSplit, newRun, ownName, splitRun, waysOn } from './edits/insert';
+export {
+  freeName,
+  freeOf,
+  leadElsewhere,
+  lengthFitsSplit,
+  newRun,
+  onPlan,
+  ownName,
+  splitRun,
+  waysOn,
+} from './edits/insert';
 export { resized } from './edits/pipes';
 export { quickElements, QUICK_INLETS, type QuickInlet, type QuickInletKind, type QuickJob } from './edits/quickJob';
 export { removal } from './edits/remove';
@@ -9,4 +19,5 @@ export * from './faults';
 export * from './file';
 export * from './job';
 export * from './kinds';
+export * from './places';
 export * from './settings';

@@ -4,7 +4,7 @@ import { diameterOf } from '../job/kinds';
 import { highestJoin } from '../network/receiving';
 import type { Layout } from './layout';
 import type { PipeEnd } from './solution';
-import { stage } from './stage';
+import { stage } from '../numeric/stage';
 
 /** m up a line (its runs from the top down) from its foot to where its invert stands at `level`; all of it where it never does. */
 function backTo({ tree, levels }: Layout, runs: readonly number[], level: number): number {

@@ -12,7 +12,7 @@ import { withBypass, type OnSlope } from '../runoff/bypass';
 import type { Arrival, Sources } from '../runoff/sources';
 import type { Layout } from './layout';
 import { perElement } from './perElement';
-import { stage } from './stage';
+import { stage } from '../numeric/stage';
 
 export interface JobFlows extends DesignFlows {
   /** What enters at each landing over the ground, at its own worst time, m³/s; and its C·A, m². */

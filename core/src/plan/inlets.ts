@@ -7,7 +7,7 @@ import type { OnSlope } from '../runoff/bypass';
 import type { Sources } from '../runoff/sources';
 import { perElement } from './perElement';
 import { byId, type LandingPlan } from './solution';
-import { stage } from './stage';
+import { stage } from '../numeric/stage';
 
 type Landings = Readonly<Record<string, LandingPlan>>;
 type Slopes = ReadonlyMap<string, OnSlope>;

@@ -6,7 +6,7 @@ import { fallBudget, tightestBudgets, type FallBudget } from '../network/budget'
 import { planLevels, type Levels } from '../network/levels';
 import { findLines, type Line } from '../network/lines';
 import { buildTree, type Tree } from '../network/tree';
-import { stage } from './stage';
+import { stage } from '../numeric/stage';
 
 export interface Layout {
   settings: Settings;

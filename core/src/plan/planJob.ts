@@ -1,5 +1,6 @@
 /** The one door: everything derived from a job. */
 import type { Job } from '../job/job';
+import { situated } from '../yard/situate';
 import { judge } from '../snags/judge';
 import type { Snag } from '../snags/snag';
 import type { Solution } from './solution';
@@ -26,9 +27,10 @@ export function planJob(job: Job): Plan {
   const known = plans.get(job);
   if (known) return known;
   made++;
-  const solution = solve(job);
-  const snags = judge(job, solution);
-  const plan = { ...solution, snags, verdict: verdictOf(job, solution, snags) };
+  const here = situated(job);
+  const solution = solve(here);
+  const snags = judge(here, solution);
+  const plan = { ...solution, snags, verdict: verdictOf(here, solution, snags) };
   plans.set(job, plan);
   return plan;
 }

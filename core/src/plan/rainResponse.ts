@@ -10,7 +10,7 @@ import { inletsOf } from './inlets';
 import type { Layout } from './layout';
 import { byId, type LandingPlan } from './solution';
 import { sourcesOf } from './sources';
-import { stage } from './stage';
+import { stage } from '../numeric/stage';
 import { waterLineOf } from './waterLine';
 
 export interface RainResponse {

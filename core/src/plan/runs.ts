@@ -12,7 +12,7 @@ import type { JobFlows } from './flows';
 import type { Layout } from './layout';
 import { perElement } from './perElement';
 import { byId, type RunPlan } from './solution';
-import { stage } from './stage';
+import { stage } from '../numeric/stage';
 
 function letterOfRuns(lines: Line[], count: number): string[] {
   const letters = new Array<string>(count).fill('');

@@ -3,7 +3,7 @@ import { headOf, landingsOf, ofKind, type Job } from '../job/job';
 import type { Downspout, FixedFlow, Landing, RainElement, RoofFace, Surface } from '../job/kinds';
 import { resolveSettings } from '../job/settings';
 import { followWater, type Sources } from '../runoff/sources';
-import { stage } from './stage';
+import { stage } from '../numeric/stage';
 
 const sources = stage(
   'sources',

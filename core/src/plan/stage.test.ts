@@ -5,7 +5,7 @@ import type { Element } from '../job/kinds';
 import { largeYard, quillfeather } from '../samples';
 import { withFields } from '../testing/parts';
 import { planJob, plansMade } from './planJob';
-import { stagesEntered } from './stage';
+import { stagesEntered } from '../numeric/stage';
 
 /** Stages worked out anew by planning a job. */
 function entered(job: Job): string[] {

@@ -7,7 +7,7 @@ import { diameterOf, type Discharge } from '../job/kinds';
 import { LEVEL_TOLERANCE } from '../snags/snag';
 import type { Layout } from './layout';
 import { byId, type StandingWater } from './solution';
-import { stage } from './stage';
+import { stage } from '../numeric/stage';
 
 /** Weep holes at the foot of a pop-up: two of 3/8 in; and the pocket of stone under them that wets so much soil, m². */
 const WEEP_HOLES = 2 * (Math.PI / 4) * 0.009525 ** 2;

@@ -11,7 +11,7 @@ import type { JobFlows } from './flows';
 import type { Layout } from './layout';
 import { perElement } from './perElement';
 import { GRAVITY } from '../units/constants';
-import { stage } from './stage';
+import { stage } from '../numeric/stage';
 
 /** Contraction of a jet through a sharp opening. */
 const CONTRACTION = 0.62;

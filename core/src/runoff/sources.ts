@@ -128,7 +128,9 @@ class Following {
   sources(): Sources {
     const { faces, surfaces } = this.shedding;
     for (const face of faces) this.contribute(face, gatheringArea(face), 0);
-    for (const surface of surfaces) this.contribute(surface, surface.area, arrivalTime(surface, this.table));
+    // Drawn ground without an area has been told to inlets already, by the lie of the land.
+    for (const surface of surfaces)
+      if (surface.area !== undefined) this.contribute(surface, surface.area, arrivalTime(surface, this.table));
     this.steady();
     this.downTheRoof();
     const { contributingAreas, atLanding, atDownspout, valleys, arrivals, fixed, lost, downspouts } = this;

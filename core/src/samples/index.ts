@@ -7,3 +7,4 @@ export { quillfeather };
 export { dice } from './dice';
 export { largeYard, seededJob } from './seeded';
 export { situations, type Situation } from './situations';
+export { quillfeatherGround, someGround } from './hiddenGround';

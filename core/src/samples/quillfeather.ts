@@ -5,6 +5,7 @@
  */
 import type { Element, Run } from '../job/kinds';
 import { jobFrom, type Job } from '../job/job';
+import { PLACES, SITE } from './quillfeatherSite';
 import { METRES_PER_FOOT, METRES_PER_INCH, METRES_PER_SECOND_PER_INCH_PER_HOUR } from '../units/constants';
 
 const feet = (count: number): number => round(count * METRES_PER_FOOT);
@@ -170,5 +171,8 @@ const ELEMENTS: Element[] = [
   run('runDoorLower', 'cleanout1', 'swale', 50, 4),
 ];
 
+/** Each where it stands, and the site around. */
+const placed = ELEMENTS.map((element): Element => ({ ...element, ...PLACES[element.id] }) as Element);
+
 /** The sample, fresh. */
-export const quillfeather = (): Job => jobFrom('quillfeather', ELEMENTS);
+export const quillfeather = (): Job => jobFrom('quillfeather', [...placed, ...SITE]);

@@ -1,5 +1,15 @@
-import { ofKind } from '../job/job';
+import { ofKind, type Job } from '../job/job';
+import type { Discharge } from '../job/kinds';
+import { distanceTo } from '../site/place';
 import type { Rule } from './snag';
+
+/** To the nearest building, m: as measured, or on the plan; endless where neither is known. */
+function awayFromBuildings(job: Job, { buildingDistance, place }: Discharge): number {
+  const drawn = place
+    ? ofKind(job, 'building').map(({ outline }) => (outline ? distanceTo(outline, place) : Infinity))
+    : [];
+  return Math.min(buildingDistance ?? Infinity, ...drawn);
+}
 
 /** Water let out too near somebody's wall. */
 export const nearBuilding: Rule = {
@@ -7,16 +17,14 @@ export const nearBuilding: Rule = {
   short: 'near building',
   find: (job, { settings }) =>
     ofKind(job, 'discharge')
-      .filter(
-        (discharge) =>
-          discharge.buildingDistance !== undefined && discharge.buildingDistance < settings.buildingClearance - 1e-6,
-      )
+      .map((discharge) => ({ ...discharge, away: awayFromBuildings(job, discharge) }))
+      .filter(({ away }) => away < settings.buildingClearance - 1e-6)
       .map((discharge) => ({
         code: 'nearBuilding',
         severity: 'stop',
         at: discharge.id,
         measure: 'length',
-        figure: discharge.buildingDistance!,
+        figure: discharge.away,
         limit: settings.buildingClearance,
       })),
   tell: (snag, say) => ({

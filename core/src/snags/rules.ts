@@ -33,6 +33,13 @@ import { openingRainMissing } from './openingRainMissing';
 import { outOfFall } from './outOfFall';
 import { popupHolds } from './popupHolds';
 import { sedimentTrapMissing } from './sedimentTrapMissing';
+import { boundaryCrossed } from './boundaryCrossed';
+import { deepBetween } from './deepBetween';
+import { footingUndermined } from './footingUndermined';
+import { groundBetween } from './groundBetween';
+import { lengthDisagrees } from './lengthDisagrees';
+import { rootsCrossed } from './rootsCrossed';
+import { serviceUnmarked } from './serviceUnmarked';
 import type { Rule } from './snag';
 import { stoneMissing } from './stoneMissing';
 import { strayRun } from './strayRun';
@@ -57,7 +64,11 @@ export const RULES: readonly Rule[] = [
   openingFloods,
   mainFull,
   nearBuilding,
+  serviceUnmarked,
+  footingUndermined,
+  boundaryCrossed,
   deepTrench,
+  deepBetween,
   capacityExceeded,
   grateSmall,
   channelOvertops,
@@ -70,6 +81,7 @@ export const RULES: readonly Rule[] = [
   throatLeft,
   underLeastPitch,
   coverShort,
+  groundBetween,
   hangsOut,
   largerIntoSmaller,
   lostWater,
@@ -87,6 +99,8 @@ export const RULES: readonly Rule[] = [
   nothingLeads,
   sedimentTrapMissing,
   openingRainMissing,
+  rootsCrossed,
+  lengthDisagrees,
   assumedFigure,
 ];
 

@@ -11,7 +11,7 @@ import { shallowestLine, type GroundLine } from '../network/shallowest';
 import { intensityOf, type IntensityTable } from '../rain/intensity';
 import { sheetTime } from '../runoff/timeOfConcentration';
 import { rationalFlow } from '../runoff/rational';
-import { anyNumber, BadGiven, field, notNegative, positive, rising, share, type Field, type Sum } from './sum';
+import { anyNumber, BadGiven, field, notNegative, positive, rising, share, sum, type Sum } from './sum';
 
 const M = 'm';
 const FLOW = 'm³/s';
@@ -35,17 +35,6 @@ const channel = { width: length, depth: length, length, slope: field(notNegative
 const partFull = { depth: M, velocity: SPEED, froude: '–', shear: SHEAR };
 
 const MANNING = 'Manning’s formula, n constant with depth (Chow 1959, chapters 5 and 6).';
-
-/** A sum whose `run` takes just what its fields say. */
-function sum<T>(
-  name: string,
-  source: string,
-  fields: Record<string, Field>,
-  gives: Record<string, string>,
-  run: (given: T) => object,
-): Sum {
-  return { name, source, fields, gives, run: run as Sum['run'] };
-}
 
 function table<T extends IntensityTable>(given: T): T {
   if (given.durations.length !== given.intensities.length)

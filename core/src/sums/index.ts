@@ -1,11 +1,14 @@
 /** The bench of sums: every formula, reachable by name. */
 import { formulaSums } from './formulas';
 import { networkSums } from './network';
+import { siteSums } from './site';
 import { workOut, type Sum, type SumResult } from './sum';
 
 export type { Sum, SumError, SumResult } from './sum';
 
-export const SUMS: ReadonlyMap<string, Sum> = new Map([...formulaSums, ...networkSums].map((sum) => [sum.name, sum]));
+export const SUMS: ReadonlyMap<string, Sum> = new Map(
+  [...formulaSums, ...networkSums, ...siteSums].map((sum) => [sum.name, sum]),
+);
 
 export const sumOf = (name: unknown, given: unknown): SumResult => workOut(SUMS, name, given);
 

@@ -35,6 +35,17 @@ export class BadGiven extends Error {
   }
 }
 
+/** A sum whose `run` takes just what its fields say. */
+export function sum<T>(
+  name: string,
+  source: string,
+  fields: Record<string, Field>,
+  gives: Record<string, string>,
+  run: (given: T) => object,
+): Sum {
+  return { name, source, fields, gives, run: run as Sum['run'] };
+}
+
 /** A field without its unit is taken as a pure number. */
 export const field = (schema: z.ZodType, unit = '–'): Field => ({ schema, unit });
 

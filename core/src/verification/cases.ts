@@ -43,10 +43,17 @@ function asCase(out: Record<string, unknown>): Record<string, unknown> {
 }
 
 function compare(quantity: string, wanted: unknown, got: unknown): Checked[] {
-  if (typeof wanted === 'object' && wanted !== null)
-    return Object.entries(wanted).flatMap(([key, inner]) =>
-      compare(`${quantity}.${key}`, inner, (got as Record<string, unknown> | undefined)?.[key]),
-    );
+  if (typeof wanted === 'object' && wanted !== null) {
+    const many = Array.isArray(wanted)
+      ? compare(`${quantity}.length`, wanted.length, (got as unknown[] | undefined)?.length)
+      : [];
+    return [
+      ...many,
+      ...Object.entries(wanted).flatMap(([key, inner]) =>
+        compare(`${quantity}.${key}`, inner, (got as Record<string, unknown> | undefined)?.[key]),
+      ),
+    ];
+  }
   const difference =
     typeof wanted === 'number'
       ? Math.abs((got as number) - wanted) / Math.max(Math.abs(wanted), 1e-9)

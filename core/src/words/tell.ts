@@ -5,12 +5,14 @@ import { RULE_BY_CODE } from '../snags/rules';
 import type { Snag, SnagWords } from '../snags/snag';
 import type { Shown } from '../units';
 import { showMeasure, tellerOf } from './teller';
+import { situated } from '../yard/situate';
 
 export function tellSnag(
-  job: Job,
+  given: Job,
   solution: Pick<Solution, 'runs'>,
   snag: Snag,
 ): SnagWords & { figure: Shown; limit: Shown } {
+  const job = situated(given);
   const { units } = headOf(job);
   return {
     ...RULE_BY_CODE.get(snag.code)!.tell(snag, tellerOf(job, solution)),

@@ -14,7 +14,7 @@ import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
-import { useGo } from '../useGo';
+import { isOfYard, useGo } from '../useGo';
 import { useAt } from '../useAt';
 import { useKeys } from '../useKeys';
 import { ElementSheet } from '../../elements/ElementSheet';
@@ -42,7 +42,7 @@ export function PlanScreen() {
   const wide = useWide();
   const { width } = useWindowDimensions();
   const { empty } = useMade(isEmpty);
-  const choose = useCallback((id: string | null): void => go('plan', id), [go]);
+  const choose = useCallback((id: string | null): void => go(isOfYard(id) ? 'yard' : 'plan', id), [go]);
   useSteps(at, choose);
   const close = useCallback((): void => choose(null), [choose]);
   const sheet = at === null ? null : <ElementSheet id={at} onClose={close} onGo={choose} />;

@@ -17,7 +17,7 @@ import { useStyles, useWide } from '../../theme/theme';
 import { SPACE, type Palette } from '../../theme/tokens';
 import { Mark } from '../../ui/Mark';
 import { Text } from '../../ui/Text';
-import { useGo } from '../useGo';
+import { isOfYard, useGo } from '../useGo';
 import { useAt } from '../useAt';
 import { AddSheet } from './AddSheet';
 import { ElementSheet } from '../../elements/ElementSheet';
@@ -51,7 +51,7 @@ export function WalkScreen() {
   const wide = useWide();
   const go = useGo();
   const at = useAt();
-  const choose = useCallback((id: string | null): void => go('walk', id), [go]);
+  const choose = useCallback((id: string | null): void => go(isOfYard(id) ? 'yard' : 'walk', id), [go]);
   const close = useCallback((): void => choose(null), [choose]);
   const sheet =
     at === 'new' ? (
@@ -74,8 +74,8 @@ export function WalkScreen() {
         </View>
         <Rain chosen={at} onChoose={choose} />
         <Section
-          title="Roofs and downspouts"
-          groups={['roofs']}
+          title="Buildings, roofs and downspouts"
+          groups={['buildings', 'roofs']}
           empty="Look up: note each roof face, and the downspout that its gutter feeds."
           chosen={at}
           onChoose={choose}
@@ -88,6 +88,9 @@ export function WalkScreen() {
           onChoose={choose}
         />
         <Section title="Lines" groups={['lines']} chosen={at} onChoose={choose} />
+        <Section title="Levels, wet spots and soil" groups={['levels']} chosen={at} onChoose={choose} />
+        <Section title="In the way" groups={['inTheWay']} chosen={at} onChoose={choose} />
+        <Section title="Photos and sheets" groups={['pictures']} chosen={at} onChoose={choose} />
       </ScrollView>
       {wide ? <View style={styles.side}>{sheet || <Aside />}</View> : sheet}
     </View>

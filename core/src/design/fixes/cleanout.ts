@@ -5,6 +5,7 @@ import { runOf } from '../../job/edits/pipes';
 import { freshId } from '../../job/ids';
 import type { Job } from '../../job/job';
 import type { Element, Junction, Run } from '../../job/kinds';
+import { wayOfRun } from '../../job/places';
 import { accessReaches } from '../../snags/noCleanout';
 import { groundAlong } from '../../plan/along';
 import type { RunPlan } from '../../plan/solution';
@@ -48,7 +49,7 @@ function splitAt(job: Job, run: Run, places: readonly number[], planned: RunPlan
       groundLevel: groundAlong(planned, place),
     };
     const below = freshId('runBelowCleanout');
-    const split = splitRun(rest, landing, below, place - (places[k - 1] ?? 0));
+    const split = splitRun(rest, landing, below, place - (places[k - 1] ?? 0), wayOfRun(now, rest));
     for (const element of split.puts)
       puts.set(
         element.id,

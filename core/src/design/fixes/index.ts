@@ -10,19 +10,31 @@ import { cover } from './cover';
 import type { Fix, Mending } from './fix';
 import { fittings } from './fittings';
 import { mains } from './mains';
+import { onGround } from './onGround';
 import { ownPitch } from './ownPitch';
 import { pipeSize } from './pipeSize';
 import { popups } from './popups';
 import { mends } from './prove';
 import { sayMore } from './sayMore';
 import { wayOut } from './wayOut';
+import { situated } from '../../yard/situate';
 
 export type { Fix } from './fix';
 
 const MENDINGS: ReadonlyMap<string, Mending> = new Map(
-  [...ownPitch, ...sayMore, ...fittings, ...pipeSize, ...channels, ...wayOut, ...popups, ...mains, cover, cleanout].map(
-    (each) => [each.code, each],
-  ),
+  [
+    ...ownPitch,
+    ...sayMore,
+    ...fittings,
+    ...pipeSize,
+    ...channels,
+    ...wayOut,
+    ...popups,
+    ...mains,
+    ...onGround,
+    cover,
+    cleanout,
+  ].map((each) => [each.code, each]),
 );
 
 /** Most that are tried: beyond it somebody on site knows better. */
@@ -38,7 +50,8 @@ function proved(job: Job, { snags }: Pick<Plan, 'snags'>, snag: Snag, { change }
  * Looks for the change that mends a snag: gives control back after each candidate that it had to work out, so that whoever asked can
  * go on with something else or call it off. Returns null when only a person on site can mend it.
  */
-export function* searchFix(job: Job, plan: Plan, snag: Snag): Generator<undefined, Fix | null> {
+export function* searchFix(given: Job, plan: Plan, snag: Snag): Generator<undefined, Fix | null> {
+  const job = situated(given);
   let tried = 0;
   for (const candidate of MENDINGS.get(snag.code)?.candidates(snag, job, plan) ?? []) {
     if (proved(job, plan, snag, candidate)) return candidate;

@@ -3,6 +3,8 @@ import { put, type Change } from '../change';
 import type { Landing, Run } from '../kinds';
 import { isLanding } from '../kinds';
 import { nameOf, ofKind, type Job } from '../job';
+import { placeAlong, putDown } from '../places';
+import { wayLength, type Place } from '../../site/place';
 
 /** How the two parts of a split run lie, so that the pipe stays where it was set: `at` is the part of it above the split, 0–1. */
 function splitGrade(grade: Run['grade'], at: number): [Run['grade'], Run['grade']] {
@@ -16,20 +18,47 @@ function splitGrade(grade: Run['grade'], at: number): [Run['grade'], Run['grade'
   ];
 }
 
-/** Splits a run at `at` m from its upper end, with a landing there. The upper part keeps the run's id, so its history goes on. */
-export function splitRun(run: Run, landing: Landing, lowerId: string, at: number): Change {
-  const { assumed: _split, ...rest } = run;
+/**
+ * Splits a run at `at` m from its upper end, with a landing there. The upper part keeps the run's id, so its history goes on. Of a run on
+ * the plan `way` is its way there: the landing is put down on it, and each part keeps its own bends.
+ */
+export function splitRun(
+  run: Run,
+  landing: Landing,
+  lowerId: string,
+  at: number,
+  way?: readonly Place[] | null,
+): Change {
+  const { assumed: _split, bends = [], ...rest } = run;
+  const along = way ? (wayLength(way) * at) / run.length : 0;
+  const upper = way ? bends.filter((_, k) => wayLength(way.slice(0, k + 2)) < along) : bends;
+  const bent = (some: readonly Place[]): Partial<Run> => (some.length > 0 ? { bends: [...some] } : {});
+  const there = way ? onPlan(landing, placeAlong(way, along)) : landing;
   const [above, below] = splitGrade(run.grade, at / run.length);
   return {
     label: `Put ${landing.name} into the line`,
     puts: [
-      landing,
-      { ...rest, to: landing.id, length: at, grade: above },
-      { ...rest, id: lowerId, from: landing.id, length: run.length - at, grade: below, name: undefined },
+      there,
+      { ...rest, ...bent(upper), to: landing.id, length: at, grade: above },
+      {
+        ...rest,
+        ...bent(bends.slice(upper.length)),
+        id: lowerId,
+        from: landing.id,
+        length: run.length - at,
+        grade: below,
+        name: undefined,
+      },
     ].map(dropUndefined),
     removes: [],
   };
 }
+
+/** A landing put down at a place, at the level of the ground there. */
+export const onPlan = (landing: Landing, place: Place): Landing => ({
+  ...putDown(landing, [place]),
+  levelFrom: 'ground',
+});
 
 function dropUndefined<T extends object>(element: T): T {
   return Object.fromEntries(Object.entries(element).filter(([, value]) => value !== undefined)) as T;

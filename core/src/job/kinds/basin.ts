@@ -1,12 +1,14 @@
 import { z } from 'zod';
 import { GRATES } from '../../catalogue/grates';
-import { groundInletFields, idSchema, level, name } from './fields';
+import { groundInletFields, idSchema, level, levelFrom, name, place } from './fields';
 import { kind } from './kind';
 
 const schema = z.strictObject({
   id: idSchema,
   kind: z.literal('basin'),
   name,
+  place: place.optional(),
+  levelFrom,
   grate: z.enum(GRATES),
   /** Level of the grate, which is the ground that water reaches it over. */
   groundLevel: level,
@@ -25,6 +27,7 @@ export type Basin = z.infer<typeof schema>;
 export const basinKind = kind<Basin>(schema, {
   label: 'Catch basin',
   idStem: 'basin',
+  shape: 'place',
   about: 'catch basin',
   notes: {
     clogging: 'share that leaves take',

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { METRES_PER_FOOT, METRES_PER_INCH } from '../../units/constants';
-import { groundInletFields, idSchema, length, level, name } from './fields';
+import { groundInletFields, idSchema, length, level, levelFrom, name, way } from './fields';
 import { kind } from './kind';
 
 /** A channel drain. */
@@ -8,6 +8,8 @@ const schema = z.strictObject({
   id: idSchema,
   kind: z.literal('channel'),
   name,
+  way: way.optional(),
+  levelFrom,
   /** Level of its grate, at its lower end where it falls. */
   groundLevel: level,
   width: z.number().gt(0).max(2),
@@ -33,6 +35,7 @@ export const outletsFit = ({ outlet, length: whole }: Channel): boolean =>
 export const channelKind = kind<Channel>(schema, {
   label: 'Channel drain',
   idStem: 'channel',
+  shape: 'way',
   about: 'channel drain',
   notes: {
     slope: 'of its bed against its grate',

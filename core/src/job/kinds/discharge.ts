@@ -3,13 +3,15 @@ import { OUTFALL_FORMS, RECEIVING } from '../../catalogue/outfalls';
 import { MATERIALS } from '../../catalogue/pipes';
 import { SOILS } from '../../catalogue/soils';
 import { METRES_PER_FOOT } from '../../units/constants';
-import { flag, idSchema, length, level, name } from './fields';
+import { flag, idSchema, length, level, levelFrom, name, place } from './fields';
 import { kind } from './kind';
 
 const schema = z.strictObject({
   id: idSchema,
   kind: z.literal('discharge'),
   name,
+  place: place.optional(),
+  levelFrom,
   form: z.enum(OUTFALL_FORMS),
   receiving: z.enum(RECEIVING),
   /** Ground where the pipe comes out, or the pop-up's lid. */
@@ -34,6 +36,8 @@ const schema = z.strictObject({
     .optional(),
   /** Last stretch before daylight over which the ground drops away: its length, m, and the level of its upper edge. */
   bank: z.strictObject({ length, topLevel: level }).optional(),
+  /** Whose leave it wants, and whether it has been given. */
+  consent: z.enum(['needed', 'given']).optional(),
   /** True once an apron of stone is laid where the pipe comes out. */
   stone: flag,
   /** To the nearest building of anybody's, m. */
@@ -46,10 +50,12 @@ export type Discharge = z.infer<typeof schema>;
 export const dischargeKind = kind<Discharge>(schema, {
   label: 'Way out',
   idStem: 'out',
+  shape: 'place',
   about: 'a way out',
   notes: {
     controlLevel: 'lowest its invert may be; a main’s own invert',
     drain: '`weep` with soil, or `leach` with soil and area, of a pop-up',
+    consent: '`needed` or `given`: whose leave it wants',
     bank: 'length, topLevel, of the last stretch before daylight',
   },
   isLanding: () => true,

@@ -1,13 +1,15 @@
 import { z } from 'zod';
 import { DOWNSPOUT_SIZES } from '../../catalogue/downspouts';
 import { GUTTERS } from '../../catalogue/gutters';
-import { feeds, idSchema, level, name, storey } from './fields';
+import { feeds, idSchema, level, levelFrom, name, place, storey } from './fields';
 import { kind } from './kind';
 
 const schema = z.strictObject({
   id: idSchema,
   kind: z.literal('downspout'),
   name,
+  place: place.optional(),
+  levelFrom,
   storey,
   size: z.enum(DOWNSPOUT_SIZES),
   /** Lower downspouts whose gutter this one empties into; absent or empty when it reaches the ground. */
@@ -26,6 +28,7 @@ export const landsOnGutter = (downspout: Downspout): boolean => (downspout.lands
 export const downspoutKind = kind<Downspout>(schema, {
   label: 'Downspout',
   idStem: 'ds',
+  shape: 'place',
   about: 'from a gutter to the ground, or onto lower gutters',
   links: [
     { field: 'landsOn', to: 'downspout', many: true, circuit: 'gutters' },

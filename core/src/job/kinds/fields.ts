@@ -19,6 +19,18 @@ export const pitch = z.number().min(-1).max(5);
 export const flag = z.boolean().optional();
 export const storey = z.number().int().min(1).max(20);
 
+/** m east or north of the job's own origin. */
+const coordinate = z.number().min(-100_000).max(100_000);
+export const place = z.strictObject({ east: coordinate, north: coordinate });
+/** Corners of a closed outline, in turn. */
+export const outline = z.array(place).min(3).max(500);
+/** Places of an open way, in turn. */
+export const way = z.array(place).min(2).max(500);
+/** The level of a landing is read off the ground at its place; its own figure stands in where no ground is known there. */
+export const levelFrom = z.literal('ground').optional();
+/** As 2026-11-25. */
+export const day = z.iso.date();
+
 /** Where water goes and in what proportion; shares are weights, so they never fail to add up. */
 export const feedSchema = z.strictObject({ to: idSchema, share: z.number().gt(0).max(1000) });
 export type Feed = z.infer<typeof feedSchema>;

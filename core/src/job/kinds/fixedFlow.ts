@@ -1,13 +1,19 @@
 import { z } from 'zod';
 import { CUBIC_METRES_PER_SECOND_PER_GPM } from '../../units/constants';
-import { feeds, idSchema, name } from './fields';
+import { feeds, idSchema, name, place } from './fields';
 import { kind } from './kind';
+
+export const WATER_ORIGINS = ['neighbour', 'higherGround', 'spring', 'condensate', 'sump'] as const;
+export type WaterOrigin = (typeof WATER_ORIGINS)[number];
 
 /** Water that comes whatever the sky does: condensate, a sump, a neighbour's downspout. `flow` in m³/s. */
 const schema = z.strictObject({
   id: idSchema,
   kind: z.literal('fixedFlow'),
   name,
+  place: place.optional(),
+  /** Where it comes from. */
+  origin: z.enum(WATER_ORIGINS).optional(),
   flow: z.number().gt(0).max(10),
   feeds,
 });
@@ -16,6 +22,7 @@ export type FixedFlow = z.infer<typeof schema>;
 export const fixedFlowKind = kind<FixedFlow>(schema, {
   label: 'Steady water',
   idStem: 'steady',
+  shape: 'place',
   about: 'water that always runs',
   links: [{ field: 'feeds', to: 'landing', many: true }],
   creations: [

@@ -10,6 +10,18 @@ import { junctionKind } from './junction';
 import type { Creation, Kind } from './kind';
 import { rainKind } from './rain';
 import { roofFaceKind } from './roofFace';
+import { barrierKind } from './barrier';
+import { breaklineKind } from './breakline';
+import { buildingKind } from './building';
+import { levelBookKind } from './levelBook';
+import { openingKind } from './opening';
+import { photoKind } from './photo';
+import { serviceKind } from './service';
+import { soilTestKind } from './soilTest';
+import { spotLevelKind } from './spotLevel';
+import { treeKind } from './tree';
+import { underlayKind } from './underlay';
+import { wetSpotKind } from './wetSpot';
 import { runKind } from './run';
 import { surfaceKind } from './surface';
 
@@ -17,6 +29,8 @@ import { surfaceKind } from './surface';
 const ALL = [
   jobKind,
   rainKind,
+  buildingKind,
+  openingKind,
   roofFaceKind,
   downspoutKind,
   basinKind,
@@ -26,6 +40,16 @@ const ALL = [
   junctionKind,
   dischargeKind,
   runKind,
+  spotLevelKind,
+  levelBookKind,
+  wetSpotKind,
+  soilTestKind,
+  treeKind,
+  serviceKind,
+  barrierKind,
+  breaklineKind,
+  underlayKind,
+  photoKind,
 ] as const;
 
 type ElementOf<K> = K extends Kind<infer E> ? E : never;
@@ -71,16 +95,28 @@ export const CREATIONS: readonly (Creation<Element> & { kind: ElementKind })[] =
   (kindOf(kind).creations ?? []).map((creation) => ({ ...creation, kind })),
 );
 
+export { BARRIER_FORMS, type Barrier, type BarrierForm } from './barrier';
 export type { Basin } from './basin';
+export { BREAKLINE_FORMS, type Breakline, type BreaklineForm } from './breakline';
+export type { Building } from './building';
 export { outletsFit, type Channel } from './channel';
 export type { Discharge } from './discharge';
 export { landsOnGutter, type Downspout } from './downspout';
 export { idSchema, type Feed } from './fields';
-export type { FixedFlow } from './fixedFlow';
+export { WATER_ORIGINS, type FixedFlow, type WaterOrigin } from './fixedFlow';
 export { JOB_STATES, type JobElement, type JobState } from './job';
 export type { Junction } from './junction';
-export type { Creation, Site } from './kind';
+export type { Creation, Shape, Site } from './kind';
+export type { LevelBook } from './levelBook';
+export { OPENING_FORMS, type Opening, type OpeningForm } from './opening';
+export type { Photo } from './photo';
 export type { RainElement } from './rain';
 export type { RoofFace } from './roofFace';
 export { diameterOf, type Run } from './run';
+export { SERVICE_FORMS, USUAL_HAND_DIG, type Service, type ServiceForm } from './service';
+export type { SoilTest } from './soilTest';
+export type { SpotLevel } from './spotLevel';
 export type { Surface } from './surface';
+export { rootReach, VIGOURS, type Tree, type Vigour } from './tree';
+export type { Underlay } from './underlay';
+export { WET_FORMS, type WetForm, type WetSpot } from './wetSpot';

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { SOILS } from '../../catalogue/soils';
 import { intensity, length, name } from './fields';
 import { kind } from './kind';
 
@@ -42,6 +43,10 @@ const schema = z.strictObject({
   /** Day of the work, `2026-11-25`. */
   date: z.iso.date().optional(),
   units: z.enum(['us', 'metric']),
+  /** How far north lies to the right of the plan's own up, rad. */
+  north: z.number().min(-Math.PI).max(Math.PI).optional(),
+  /** The ground's soil where nothing else is said. */
+  soil: z.enum(SOILS).optional(),
   /** `ground`: each stretch as shallow as it may be. `single`: one laser setting from top to bottom of a line. */
   pitchStyle: z.enum(['ground', 'single']),
   settings: settingsSchema.optional(),
@@ -57,6 +62,8 @@ export const jobKind = kind<JobElement>(schema, {
     client: 'whose yard it is',
     state: 'how far it has come',
     date: 'day of the work, as 2026-11-25',
+    north: 'how far north lies to the right of the plan’s up, rad',
+    soil: 'of the ground where nothing else is said',
     settings: 'rules of this job, in place of the usual ones',
   },
 });

@@ -1,12 +1,14 @@
 import { z } from 'zod';
 import { JUNCTION_FORMS, TURNS, type JunctionForm } from '../../catalogue/fittings';
-import { idSchema, level, name } from './fields';
+import { idSchema, level, levelFrom, name, place } from './fields';
 import { kind, type Creation } from './kind';
 
 const schema = z.strictObject({
   id: idSchema,
   kind: z.literal('junction'),
   name,
+  place: place.optional(),
+  levelFrom,
   form: z.enum(JUNCTION_FORMS),
   groundLevel: level,
   /** How a bend is made; one 45 when absent. */
@@ -23,6 +25,7 @@ const creation = (form: JunctionForm, stem: string, words: { says?: string; inRu
 export const junctionKind = kind<Junction>(schema, {
   label: 'Landing',
   idStem: 'node',
+  shape: 'place',
   about: 'wye, tee, cleanout, bend or sediment trap',
   notes: { turn: '`one45`, `two45`, `one90`, of a bend' },
   isLanding: () => true,

@@ -2,7 +2,7 @@
 import type { z } from 'zod';
 
 /** What a link must lead to: any landing, one that a pipe may leave, a downspout, or an inlet in the ground. */
-export type LinkTarget = 'landing' | 'start' | 'downspout' | 'groundInlet';
+export type LinkTarget = 'landing' | 'start' | 'downspout' | 'groundInlet' | 'building';
 
 /** A field that names other elements: one id, or with `many` a list of `{ to, share }`. */
 export interface Link {
@@ -20,6 +20,9 @@ export interface Site {
   /** Ground there, m above the job's zero. */
   groundLevel: number;
 }
+
+/** How a kind lies on the plan, which is also the field that says where. */
+export type Shape = 'place' | 'way' | 'outline';
 
 /** One way to put in an element of a kind. */
 export interface Creation<E> {
@@ -49,6 +52,8 @@ export interface Kind<E> {
   isLanding?(element: E): boolean;
   /** Whether water comes to it over the ground. */
   groundInlet?: boolean;
+  /** What it is on the plan; absent of what has no place of its own. */
+  shape?: Shape;
   /** What is wrong with one by itself that no schema can see. */
   faults?(element: E): { field: string; sentence: string }[];
   /** What to call one where it need not have a name; `nameOf` names another element. */

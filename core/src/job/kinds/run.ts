@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { MATERIALS } from '../../catalogue/pipes';
-import { flag, idSchema, length, level, name, pitch } from './fields';
+import { flag, idSchema, length, level, name, pitch, place } from './fields';
 import { kind } from './kind';
 
 const schema = z.strictObject({
@@ -9,7 +9,11 @@ const schema = z.strictObject({
   name: name.optional(),
   from: idSchema,
   to: idSchema,
+  /** Places that it bends at, from its head on. */
+  bends: z.array(place).max(200).optional(),
   length,
+  /** Its length is read off the plan where both its ends lie there; taped or typed when absent. */
+  lengthFrom: z.literal('plan').optional(),
   material: z.enum(MATERIALS),
   nominal: z.number().min(0.02).max(3),
   insideDiameter: z.number().min(0.02).max(3).optional(),
@@ -38,6 +42,8 @@ export const runKind = kind<Run>(schema, {
   idStem: 'run',
   about: 'solid pipe from one landing to the next',
   notes: {
+    bends: 'places that it bends at, from its head on',
+    lengthFrom: '`plan`: by its way on the plan; taped or typed when absent',
     grade: '`auto`; `pitch` with pitch; `levels` with up, down',
     parallel: 'how many side by side',
     throat: 'opening of an adapter at its head, m',

@@ -1,15 +1,21 @@
 import { z } from 'zod';
+import { SOILS } from '../../catalogue/soils';
 import { SURFACE_COVERS } from '../../catalogue/surfaces';
 import { METRES_PER_FOOT } from '../../units/constants';
-import { area, coefficient, feeds, idSchema, length, name } from './fields';
+import { area, coefficient, feeds, idSchema, length, name, outline } from './fields';
+import { outlineFaults } from './outlineFaults';
 import { kind } from './kind';
 
 const schema = z.strictObject({
   id: idSchema,
   kind: z.literal('surface'),
   name,
+  outline: outline.optional(),
   cover: z.enum(SURFACE_COVERS),
-  area,
+  /** m²; of its outline where absent. One with neither is told as a fault. */
+  area: area.optional(),
+  /** Under it; as the job's ground when absent. */
+  soil: z.enum(SOILS).optional(),
   coefficient: coefficient.optional(),
   feeds,
   /** Its longest way to the inlet, for the time that water takes; at once when absent. */
@@ -21,8 +27,19 @@ export type Surface = z.infer<typeof schema>;
 export const surfaceKind = kind<Surface>(schema, {
   label: 'Ground that drains here',
   idStem: 'ground',
+  shape: 'outline',
   about: 'ground that sheds to an inlet',
-  notes: { sheet: 'length, slope, roughness of its sheet flow', shallow: 'then in rills: length, slope, paved' },
+  notes: {
+    outline: 'its corners; with an outline and no area its water goes where the ground leads it',
+    sheet: 'length, slope, roughness of its sheet flow',
+    shallow: 'then in rills: length, slope, paved',
+  },
+  faults: ({ area: typed, outline: drawn }) => [
+    ...(typed === undefined && drawn === undefined
+      ? [{ field: 'area', sentence: 'is missing: give its area, or draw its outline' }]
+      : []),
+    ...outlineFaults(drawn),
+  ],
   links: [{ field: 'feeds', to: 'landing', many: true }],
   creations: [
     {

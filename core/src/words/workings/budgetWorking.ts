@@ -4,9 +4,11 @@ import { elementOf, headOf, nameOf, type Job } from '../../job/job';
 import type { Solution } from '../../plan/solution';
 import { showLevel, showSmall, text } from '../../units';
 import type { Working } from './working';
+import { situated } from '../../yard/situate';
 
 /** Working of the fall budget of the tightest route into a discharge. */
-export function budgetWorking(job: Job, solution: Solution, discharge: string): Working | null {
+export function budgetWorking(given: Job, solution: Solution, discharge: string): Working | null {
+  const job = situated(given);
   const budget = solution.budgets.find((each) => each.discharge === discharge);
   if (!budget) return null;
   const { units } = headOf(job);

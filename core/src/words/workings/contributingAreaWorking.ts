@@ -6,9 +6,11 @@ import type { Solution } from '../../plan/solution';
 import { planArea, windFactor } from '../../runoff/roofArea';
 import { decimals, showArea, showFlow, showLength, showRain, text, type UnitSystem } from '../../units';
 import { inBoth, sumsIn, type Working } from './working';
+import { situated } from '../../yard/situate';
 
 /** Working of a roof face's or surface's water. */
-export function contributingAreaWorking(job: Job, solution: Solution, id: string): Working | null {
+export function contributingAreaWorking(given: Job, solution: Solution, id: string): Working | null {
+  const job = situated(given);
   const contributing = solution.sources.contributingAreas.find((each) => each.id === id);
   const element = job.elements.get(id);
   if (!contributing || (element?.kind !== 'roofFace' && element?.kind !== 'surface')) return null;
@@ -19,7 +21,7 @@ export function contributingAreaWorking(job: Job, solution: Solution, id: string
     numbers: [
       ...(element.kind === 'roofFace'
         ? roofNumbers(element, units)
-        : [`A = ${text(showArea(element.area, units))}, ${SURFACE_FACTS[element.cover].label.toLowerCase()}`]),
+        : [`A = ${text(showArea(contributing.area, units))}, ${SURFACE_FACTS[element.cover].label.toLowerCase()}`]),
       `C = ${decimals(contributing.coefficient, 2)}${element.coefficient === undefined ? ', usual' : ', set by you'}`,
       `Q = ${text(showRain(solution.rain, units))} × ${decimals(contributing.coefficient, 2)} × ${text(showArea(contributing.area, units))} = ${sumsIn(units).flow(contributing.effectiveArea * solution.rain)}`,
     ],
@@ -31,6 +33,11 @@ export function contributingAreaWorking(job: Job, solution: Solution, id: string
 function roofNumbers(face: RoofFace, units: UnitSystem): string[] {
   const { shape } = face;
   const flat = planArea(face);
+  if (shape.type === 'outline') {
+    const lines = [`A = ${text(showArea(flat, units))} in plan, of its outline`];
+    if (face.windDriven) lines.push(`wind-driven × ${decimals(windFactor(shape.pitch), 2)}`);
+    return lines;
+  }
   if (shape.type === 'area') return [`A = ${text(showArea(flat, units))} in plan, as entered`];
   const level = flat / shape.width;
   const laid = shape.alongSlope

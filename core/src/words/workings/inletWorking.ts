@@ -9,6 +9,7 @@ import { downspoutWorking } from './downspoutWorking';
 import { carriedOver, grateCapacity, grateDepth, sumpWorking } from './grateWorking';
 import { rarerSillWorking, sillWorking } from './sillWorking';
 import { inBoth, type Working } from './working';
+import { situated } from '../../yard/situate';
 
 export const INLET_QUANTITIES = ['water', 'capacity', 'outlet', 'over', 'passed', 'sump', 'sill', 'rarerSill'] as const;
 export type InletQuantity = (typeof INLET_QUANTITIES)[number];
@@ -58,11 +59,12 @@ function channelWorking(
 
 /** Working of one figure of a basin, channel or downspout; null when it has no such figure. */
 export function inletWorking(
-  job: Job,
+  given: Job,
   solution: Solution,
   id: string,
   quantity: InletQuantity = 'water',
 ): Working | null {
+  const job = situated(given);
   const element = job.elements.get(id);
   const inlet = solution.inlets[id];
   return inBoth(headOf(job).units, (units) => {

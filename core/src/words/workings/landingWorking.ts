@@ -3,6 +3,7 @@ import { headOf, nameOf, ofKind, type Job } from '../../job/job';
 import type { LandingPlan, Solution } from '../../plan/solution';
 import { showFlow, showLevel, showSmall, text, type UnitSystem } from '../../units';
 import { inBoth, sumsIn, type Working } from './working';
+import { situated } from '../../yard/situate';
 
 export const LANDING_QUANTITIES = ['entering', 'passing', 'water'] as const;
 export type LandingQuantity = (typeof LANDING_QUANTITIES)[number];
@@ -74,7 +75,8 @@ function water(job: Job, { runs }: Solution, landing: LandingPlan, units: UnitSy
 }
 
 /** Working of a landing's figure; null when it is not in the plan. */
-export function landingWorking(job: Job, solution: Solution, id: string, quantity: LandingQuantity): Working | null {
+export function landingWorking(given: Job, solution: Solution, id: string, quantity: LandingQuantity): Working | null {
+  const job = situated(given);
   const landing = solution.landings[id];
   const build = { entering, passing, water }[quantity];
   return landing ? inBoth(headOf(job).units, (units) => build(job, solution, landing, units)) : null;

@@ -19,6 +19,7 @@ import {
   type UnitSystem,
 } from '../../units';
 import { inBoth, sumsIn, type Working } from './working';
+import { situated } from '../../yard/situate';
 
 export const RUN_QUANTITIES = [
   'flow',
@@ -246,7 +247,8 @@ const RUN_WORKINGS: Record<RunQuantity, RunWorking> = {
 };
 
 /** Working of one figure of a run; null when the run is not in the plan. */
-export function runWorking(job: Job, solution: Solution, id: string, quantity: RunQuantity): Working | null {
+export function runWorking(given: Job, solution: Solution, id: string, quantity: RunQuantity): Working | null {
+  const job = situated(given);
   const run = solution.runs[id];
   return run ? inBoth(headOf(job).units, (units) => RUN_WORKINGS[quantity](run, job, solution, units)) : null;
 }

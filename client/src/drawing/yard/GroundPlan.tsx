@@ -1,0 +1,455 @@
+/**
+ * The plan under a finger: one moves it or puts things down, two make it larger and turn it. What is drawn stays as it is while it is
+ * moved, as a picture is, and is drawn anew when the finger rests: a frame costs the same however much lies in the yard.
+ */
+import type { Place } from '@katabasis/core';
+import {
+  useCallback,
+  useEffect,
+  useImperativeHandle,
+  useMemo,
+  useRef,
+  useState,
+  type PointerEvent as ReactPointerEvent,
+  type ReactNode,
+  type Ref,
+} from 'react';
+import { View, type LayoutChangeEvent } from 'react-native';
+import Svg, { Circle, G, Line, Path, Polygon, Text as SvgText } from 'react-native-svg';
+import { usePalette, useStyles, useTextScale } from '../../theme/theme';
+import { FONTS, type Palette } from '../../theme/tokens';
+import { thingAt } from './hit';
+import { pathOf } from './pens';
+import type { Thing } from './scene';
+import { snapTo, type Snapped } from './snap';
+import { between, fitted, panned, placeAt, spotOf, zoomed, type Spot, type Viewport } from './viewport';
+import { YardDrawing, type Drawn } from './YardDrawing';
+
+const make = (palette: Palette) => ({
+  whole: { flex: 1, overflow: 'hidden' as const, backgroundColor: palette.ground },
+  still: { ...({ touchAction: 'none', cursor: 'grab', userSelect: 'none' } as object) },
+  layer: {
+    position: 'absolute' as const,
+    left: 0,
+    top: 0,
+    ...({ transformOrigin: '0 0', willChange: 'transform' } as object),
+  },
+  over: { position: 'absolute' as const, left: 0, top: 0, ...({ pointerEvents: 'none' } as object) },
+  loupe: {
+    position: 'absolute' as const,
+    width: 132,
+    height: 132,
+    borderRadius: 66,
+    overflow: 'hidden' as const,
+    borderWidth: 3,
+    borderColor: palette.ink,
+    backgroundColor: palette.ground,
+    ...({ pointerEvents: 'none' } as object),
+  },
+});
+
+/** px that a finger may wander in a tap. */
+const SLACK = 8;
+/** px that something put down is drawn to what is near. */
+const SNAP = 16;
+const LOUPE = 132;
+
+/** What a finger does: `look` moves the plan and taps; `put` puts places down, where it is let go. */
+export type Doing = 'look' | 'put';
+
+/** What is being drawn, and not in the job yet. */
+export interface Draft {
+  places: readonly Place[];
+  closed: boolean;
+  /** Length of a stretch, in words. */
+  wordsOf?: (from: Place, to: Place) => string;
+}
+
+export interface PlanHandle {
+  fit(): void;
+  zoom(factor: number): void;
+  turn(): void;
+  show(place: Place): void;
+}
+
+interface Props extends Omit<Drawn, 'view' | 'draw'> {
+  draw: Drawn['draw'];
+  doing: Doing;
+  draft: Draft | null;
+  /** Corners of the chosen thing that a finger can move. */
+  handles: readonly Place[];
+  onTap: (thing: Thing | null, place: Place) => void;
+  onPut: (snapped: Snapped) => void;
+  onHandle: (corner: number, place: Place, done: boolean) => void;
+  /** More that is drawn over the plan, as marks for what may be tapped. */
+  marks?: (view: Viewport) => ReactNode;
+  plan?: Ref<PlanHandle>;
+  /** Places that must be in sight at first. */
+  extent: readonly Place[];
+  /** Told how far the plan is turned, rad. */
+  onTurn: (turn: number) => void;
+}
+
+interface Finger extends Spot {
+  start: Spot;
+}
+
+export function GroundPlan({
+  doing,
+  draft,
+  handles,
+  onTap,
+  onPut,
+  onHandle,
+  marks,
+  plan,
+  extent,
+  onTurn,
+  ...drawn
+}: Props) {
+  const styles = useStyles(make);
+  const palette = usePalette();
+  const [view, setView] = useState<Viewport | null>(null);
+  const shown = useRef<Viewport | null>(null);
+  const layer = useRef<HTMLElement | null>(null);
+  const whole = useRef<HTMLElement | null>(null);
+  const fingers = useRef(new Map<number, Finger>());
+  const moved = useRef(false);
+  const held = useRef<number | null>(null);
+  const [aim, setAim] = useState<{ spot: Spot; snapped: Snapped } | null>(null);
+  const { things } = drawn;
+
+  const settle = useCallback((next: Viewport) => {
+    shown.current = next;
+    if (layer.current) layer.current.style.transform = '';
+    setView(next);
+  }, []);
+  /** Moves the picture; it is drawn anew when the finger rests. */
+  const slide = useCallback(
+    (next: Viewport) => {
+      shown.current = next;
+      if (view && layer.current) layer.current.style.transform = between(view, next);
+    },
+    [view],
+  );
+  const rest = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
+  const settleSoon = useCallback(() => {
+    clearTimeout(rest.current);
+    rest.current = setTimeout(() => shown.current && settle(shown.current), 120);
+  }, [settle]);
+  useEffect(() => () => clearTimeout(rest.current), []);
+
+  const turned = view?.turn ?? 0;
+  useEffect(() => onTurn(turned), [turned, onTurn]);
+  const onLayout = ({ nativeEvent: { layout } }: LayoutChangeEvent): void => {
+    const { width, height } = layout;
+    if (width < 1 || height < 1) return;
+    const now = shown.current;
+    settle(now ? { ...now, width, height } : fitted(extent, width, height));
+  };
+
+  useImperativeHandle(
+    plan,
+    () => ({
+      fit: () => shown.current && settle(fitted(extent, shown.current.width, shown.current.height, shown.current.turn)),
+      zoom: (factor) => {
+        const now = shown.current;
+        if (now) settle(zoomed(now, factor, { x: now.width / 2, y: now.height / 2 }));
+      },
+      // North up, or turned a quarter where a yard fits the screen better so.
+      turn: () => {
+        const now = shown.current;
+        if (!now) return;
+        const straight = fitted(extent, now.width, now.height);
+        settle(now.turn !== 0 ? straight : fitted(extent, now.width, now.height, Math.PI / 2));
+      },
+      show: (place) => shown.current && settle({ ...shown.current, centre: place }),
+    }),
+    [extent, settle],
+  );
+
+  const spotIn = (event: { clientX: number; clientY: number }): Spot => {
+    const box = whole.current!.getBoundingClientRect();
+    return { x: event.clientX - box.left, y: event.clientY - box.top };
+  };
+  const aimAt = (spot: Spot): void => {
+    const now = shown.current!;
+    const snapped = snapTo(placeAt(now, spot), { things, before: draft?.places ?? [], reach: SNAP / now.scale });
+    setAim({ spot, snapped });
+  };
+  const handleAt = (spot: Spot): number => {
+    const now = shown.current!;
+    return handles.findIndex((place) => {
+      const at = spotOf(now, place);
+      return Math.hypot(at.x - spot.x, at.y - spot.y) <= 24;
+    });
+  };
+
+  const onDown = (event: ReactPointerEvent): void => {
+    if (!view) return;
+    const spot = spotIn(event);
+    (event.currentTarget as Element).setPointerCapture(event.pointerId);
+    fingers.current.set(event.pointerId, { ...spot, start: spot });
+    if (fingers.current.size > 1) {
+      // A second finger: whatever the first was about to put down is not.
+      held.current = null;
+      moved.current = true;
+      setAim(null);
+      return;
+    }
+    moved.current = false;
+    const corner = doing === 'look' ? handleAt(spot) : -1;
+    held.current = corner < 0 ? null : corner;
+    if (doing === 'put' && event.button !== 1) aimAt(spot);
+  };
+  const onMove = (event: ReactPointerEvent): void => {
+    const finger = fingers.current.get(event.pointerId);
+    const now = shown.current;
+    if (!finger || !now) return;
+    const spot = spotIn(event);
+    const others = [...fingers.current].filter(([id]) => id !== event.pointerId).map(([, each]) => each);
+    const before = { x: finger.x, y: finger.y };
+    if (others.length === 1) {
+      const other = others[0]!;
+      const was = Math.hypot(before.x - other.x, before.y - other.y) || 1;
+      const is = Math.hypot(spot.x - other.x, spot.y - other.y) || 1;
+      const turn = Math.atan2(spot.y - other.y, spot.x - other.x) - Math.atan2(before.y - other.y, before.x - other.x);
+      slide(zoomed(now, is / was, other, Math.atan2(Math.sin(turn), Math.cos(turn))));
+    } else if (others.length === 0) {
+      if (!moved.current && Math.hypot(spot.x - finger.start.x, spot.y - finger.start.y) < SLACK) return;
+      moved.current = true;
+      if (doing === 'put' && aim) aimAt(spot);
+      else if (held.current !== null) {
+        const snapped = snapTo(placeAt(now, spot), {
+          things,
+          ...(drawn.chosen ? { not: drawn.chosen } : {}),
+          reach: SNAP / now.scale,
+        });
+        setAim({ spot, snapped });
+        onHandle(held.current, snapped.place, false);
+      } else slide(panned(now, spot.x - before.x, spot.y - before.y));
+    }
+    finger.x = spot.x;
+    finger.y = spot.y;
+  };
+  const onUp = (event: ReactPointerEvent): void => {
+    const finger = fingers.current.get(event.pointerId);
+    fingers.current.delete(event.pointerId);
+    const now = shown.current;
+    if (!finger || !now || fingers.current.size > 0) return;
+    if (held.current !== null) {
+      if (aim && moved.current) onHandle(held.current, aim.snapped.place, true);
+      held.current = null;
+    } else if (doing === 'put' && aim) onPut(aim.snapped);
+    else if (!moved.current) onTap(thingAt(now, things, finger), placeAt(now, finger));
+    else settle(now);
+    setAim(null);
+  };
+  const onCancel = (event: ReactPointerEvent): void => {
+    fingers.current.delete(event.pointerId);
+    if (held.current !== null && handles[held.current]) onHandle(held.current, handles[held.current]!, false);
+    held.current = null;
+    setAim(null);
+    if (shown.current) settle(shown.current);
+  };
+
+  useEffect(() => {
+    const host = whole.current;
+    if (!host) return;
+    const wheel = (event: WheelEvent): void => {
+      event.preventDefault();
+      const now = shown.current;
+      if (!now) return;
+      const box = host.getBoundingClientRect();
+      slide(zoomed(now, Math.exp(-event.deltaY * 0.0016), { x: event.clientX - box.left, y: event.clientY - box.top }));
+      settleSoon();
+    };
+    host.addEventListener('wheel', wheel, { passive: false });
+    return () => host.removeEventListener('wheel', wheel);
+  }, [slide, settleSoon]);
+
+  const onKey = (event: React.KeyboardEvent): void => {
+    const now = shown.current;
+    if (!now || event.ctrlKey || event.metaKey || event.altKey) return;
+    const by = { ArrowLeft: [60, 0], ArrowRight: [-60, 0], ArrowUp: [0, 60], ArrowDown: [0, -60] }[event.key];
+    const middle = { x: now.width / 2, y: now.height / 2 };
+    if (by) settle(panned(now, by[0]!, by[1]!));
+    else if (event.key === '+' || event.key === '=') settle(zoomed(now, 1.25, middle));
+    else if (event.key === '-') settle(zoomed(now, 0.8, middle));
+    else if (event.key === '0') settle(fitted(extent, now.width, now.height, now.turn));
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
+  };
+
+  const pointers = {
+    onPointerDown: onDown,
+    onPointerMove: onMove,
+    onPointerUp: onUp,
+    onPointerCancel: onCancel,
+    onKeyDown: onKey,
+  };
+  return (
+    <View
+      ref={whole as never}
+      style={[styles.whole, styles.still, doing === 'put' ? ({ cursor: 'crosshair' } as object) : null]}
+      onLayout={onLayout}
+      role="region"
+      aria-label="Ground plan: arrows move it, plus and minus make it larger and smaller, 0 shows all"
+      tabIndex={0}
+      testID="ground-plan"
+      {...(pointers as object)}
+    >
+      {view && (
+        <View
+          ref={layer as never}
+          style={[styles.layer, { width: view.width, height: view.height, overflow: 'visible' }]}
+        >
+          <YardDrawing {...drawn} view={view} />
+          <Over view={view} draft={draft} handles={doing === 'look' ? handles : []} marks={marks} />
+        </View>
+      )}
+      {aim && view && <Loupe {...drawn} view={shown.current ?? view} aim={aim} draft={draft} ink={palette.ink} />}
+    </View>
+  );
+}
+
+/** What is being drawn, and the corners of what is chosen. */
+function Over({
+  view,
+  draft,
+  handles,
+  marks,
+}: {
+  view: Viewport;
+  draft: Draft | null;
+  handles: readonly Place[];
+  marks: Props['marks'];
+}) {
+  const styles = useStyles(make);
+  const { ink, ground, water } = usePalette();
+  const scale = useTextScale();
+  const spots = (draft?.places ?? []).map((place) => spotOf(view, place));
+  const lengths = useMemo(() => {
+    if (!draft?.wordsOf) return [];
+    return draft.places.slice(1).map((place, k) => draft.wordsOf!(draft.places[k]!, place));
+  }, [draft]);
+  if (spots.length === 0 && handles.length === 0 && !marks) return null;
+  return (
+    <View style={styles.over}>
+      <Svg width={view.width} height={view.height}>
+        {marks?.(view)}
+        {spots.length > 1 && (
+          <Path
+            d={pathOf(spots, draft!.closed && spots.length > 2)}
+            stroke={ink}
+            strokeWidth={3}
+            fill={draft!.closed ? `${water}22` : 'none'}
+            strokeDasharray="8 5"
+          />
+        )}
+        {spots.map(({ x, y }, k) => (
+          <Circle key={k} cx={x} cy={y} r={6} fill={ground} stroke={ink} strokeWidth={2.5} />
+        ))}
+        {lengths.map((words, k) => {
+          const [a, b] = [spots[k]!, spots[k + 1]!];
+          if (Math.hypot(b.x - a.x, b.y - a.y) < 40) return null;
+          return (
+            <SvgText
+              key={k}
+              x={(a.x + b.x) / 2}
+              y={(a.y + b.y) / 2 - 6}
+              textAnchor="middle"
+              fontFamily={FONTS.figures}
+              fontSize={14 * scale}
+              fill={ink}
+              stroke={ground}
+              strokeWidth={3}
+              {...({ paintOrder: 'stroke' } as object)}
+            >
+              {words}
+            </SvgText>
+          );
+        })}
+        {handles.map((place, k) => {
+          const { x, y } = spotOf(view, place);
+          return <Circle key={k} cx={x} cy={y} r={11} fill={ground} stroke={ink} strokeWidth={3} opacity={0.92} />;
+        })}
+      </Svg>
+    </View>
+  );
+}
+
+/** What lies under the finger, three times as large, beside it. */
+function Loupe({
+  view,
+  aim: { spot, snapped },
+  draft,
+  ink,
+  ...drawn
+}: Omit<Drawn, 'view'> & { view: Viewport; aim: { spot: Spot; snapped: Snapped }; draft: Draft | null; ink: string }) {
+  const styles = useStyles(make);
+  const { ground } = usePalette();
+  const inside: Viewport = { ...view, width: LOUPE, height: LOUPE, centre: snapped.place, scale: view.scale * 3 };
+  const left = Math.max(4, Math.min(view.width - LOUPE - 4, spot.x - LOUPE / 2));
+  const top = spot.y > LOUPE + 60 ? spot.y - LOUPE - 48 : spot.y + 56;
+  const before = (draft?.places ?? []).map((place) => spotOf(inside, place));
+  const m = LOUPE / 2;
+  return (
+    <View style={[styles.loupe, { left, top }]} aria-hidden testID="loupe">
+      <YardDrawing {...drawn} view={inside} bare />
+      <View style={styles.over}>
+        <Svg width={LOUPE} height={LOUPE}>
+          {before.length > 0 && (
+            <Path
+              d={pathOf([...before, { x: m, y: m }], false)}
+              stroke={ink}
+              strokeWidth={2.5}
+              fill="none"
+              strokeDasharray="6 4"
+            />
+          )}
+          <Line x1={m} x2={m} y1={m - 22} y2={m + 22} stroke={ink} strokeWidth={1.5} />
+          <Line x1={m - 22} x2={m + 22} y1={m} y2={m} stroke={ink} strokeWidth={1.5} />
+          <Circle
+            cx={m}
+            cy={m}
+            r={snapped.to === null ? 5 : 9}
+            stroke={ink}
+            strokeWidth={2.5}
+            fill={ground}
+            fillOpacity={0.4}
+          />
+          {snapped.to !== null && (
+            <SvgText
+              x={m}
+              y={LOUPE - 18}
+              textAnchor="middle"
+              fontFamily={FONTS.bold}
+              fontSize={14}
+              fill={ink}
+              stroke={ground}
+              strokeWidth={4}
+              {...({ paintOrder: 'stroke' } as object)}
+            >
+              {snapped.to}
+            </SvgText>
+          )}
+        </Svg>
+      </View>
+    </View>
+  );
+}
+
+/** Where north lies: it is also the way back to it. */
+export function NorthMark({ turn, size = 28 }: { turn: number; size?: number }) {
+  const { ink, ground } = usePalette();
+  return (
+    <Svg width={size} height={size} viewBox="-14 -14 28 28">
+      <G transform={`rotate(${(turn * 180) / Math.PI})`}>
+        <Polygon points="0,-13 7,9 0,5 -7,9" fill={ink} />
+        <Polygon points="0,-13 0,5 -7,9" fill={ground} stroke={ink} strokeWidth={1.2} />
+      </G>
+    </Svg>
+  );
+}

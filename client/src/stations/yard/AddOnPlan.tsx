@@ -1,0 +1,72 @@
+/** What to put down: by pacing, by taps, or what is in the job and not on the plan yet. */
+import { kindOf, nameOf } from '@katabasis/core';
+import { Pressable, View } from 'react-native';
+import { useKept } from '../../data/useJob';
+import { unplaced } from '../../drawing/yard/scene';
+import { PUT } from '../../parts/OnThePlan';
+import { useStyles } from '../../theme/theme';
+import { SPACE, TOUCH, type Palette } from '../../theme/tokens';
+import { Button } from '../../ui/Button';
+import { Sheet } from '../../ui/Sheet';
+import { Text } from '../../ui/Text';
+import { NEW, PUTTABLE } from './tools';
+
+const make = (palette: Palette) => ({
+  kind: {
+    minHeight: TOUCH + 12,
+    borderTopWidth: 1,
+    borderTopColor: palette.line,
+    justifyContent: 'center' as const,
+    paddingVertical: SPACE.s,
+  },
+});
+
+/** Most looked for first: the house, then what is wet, then where it goes. */
+const FIRST = ['Building', 'Wet spot', 'Downspout', 'Way out', 'Basin', 'Channel', 'Level'];
+
+export function AddOnPlan({ onClose, onGo }: { onClose: () => void; onGo: (id: string) => void }) {
+  const { job } = useKept();
+  const styles = useStyles(make);
+  const waiting = unplaced(job).filter(({ kind }) => kind !== 'underlay' && kind !== 'spotLevel');
+  const rank = (stem: string): number => FIRST.indexOf(stem) + 1 || FIRST.length + 1;
+  const offered = [...PUTTABLE].sort((a, b) => rank(a.stem) - rank(b.stem));
+  return (
+    <Sheet title="Put down" onClose={onClose}>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+        <Button label="Pace out a house" kind="main" onPress={() => onGo('~pace')} testID="pace" />
+      </View>
+      <View>
+        {offered.map(({ stem, says }) => (
+          <Pressable
+            key={stem}
+            role="button"
+            aria-label={`${stem}: ${says}`}
+            onPress={() => onGo(NEW + stem)}
+            style={styles.kind}
+            testID={`put-${stem}`}
+          >
+            <Text kind="strong">{stem}</Text>
+            <Text kind="small">{says}</Text>
+          </Pressable>
+        ))}
+      </View>
+      {waiting.length > 0 && (
+        <View>
+          <Text kind="heading">In the job, not on the plan yet</Text>
+          {waiting.map((element) => (
+            <Pressable
+              key={element.id}
+              role="button"
+              aria-label={`${nameOf(job, element.id)}: put it on the plan`}
+              onPress={() => onGo(PUT + element.id)}
+              style={styles.kind}
+            >
+              <Text kind="strong">{nameOf(job, element.id)}</Text>
+              <Text kind="small">{kindOf(element.kind).label}</Text>
+            </Pressable>
+          ))}
+        </View>
+      )}
+    </Sheet>
+  );
+}

@@ -1,0 +1,206 @@
+/** Pacing a house out, wall by wall. */
+import { freeName, freshId, parseLength, put, showLength, showSmall, text, type Place } from '@katabasis/core';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { useKept } from '../../data/useJob';
+import { QuantityField } from '../../input/Field';
+import { Fields } from '../../input/Fields';
+import { degreesEntry } from '../../input/entry';
+import { TextBox } from '../../input/TextBox';
+import { SPACE } from '../../theme/tokens';
+import { Button } from '../../ui/Button';
+import { Choice } from '../../ui/Choice';
+import { Sheet } from '../../ui/Sheet';
+import { Text } from '../../ui/Text';
+import { homeward, paced, type Wall } from './pacing';
+
+export interface PaceDraft {
+  /** Where the walk begins; null until it was tapped. */
+  start: Place | null;
+  /** Bearing of the first wall, rad from north, clockwise. */
+  first: number;
+  walls: Wall[];
+  /** As walked, for the plan. */
+  places: Place[];
+}
+
+interface Props {
+  draft: PaceDraft | null;
+  onDraft: (draft: PaceDraft | null) => void;
+  onClose: () => void;
+  onGo: (id: string) => void;
+}
+
+const RIGHT = Math.PI / 2;
+type Turn = 'right' | 'left' | 'other';
+
+/** As walked, drawn from the corner that was tapped. */
+const withPlaces = (draft: PaceDraft): PaceDraft => ({
+  ...draft,
+  places: draft.start ? paced(draft.start, draft.first, draft.walls).places : [],
+});
+
+export function PaceSheet({ draft, onDraft, onClose, onGo }: Props) {
+  const { job, edit, units } = useKept();
+  const [typed, setTyped] = useState('');
+  const [turn, setTurn] = useState<Turn>('right');
+  const [angle, setAngle] = useState(RIGHT / 2);
+  const [wrong, setWrong] = useState<string | null>(null);
+  const now = draft ?? { start: null, first: 0, walls: [], places: [] };
+  if (!now.start)
+    return (
+      <Sheet title="Pace out a house" onClose={onClose}>
+        <Text kind="strong">Tap the corner that you start from; any place will do for the first house.</Text>
+        <View style={{ flexDirection: 'row' }}>
+          <Button
+            label="Start in the middle"
+            kind="main"
+            onPress={() => onDraft(withPlaces({ ...now, start: { east: 0, north: 0 } }))}
+            testID="pace-start"
+          />
+        </View>
+      </Sheet>
+    );
+  const { start, first, walls } = now;
+  const walk = paced(start, first, walls);
+  const by = turn === 'right' ? RIGHT : turn === 'left' ? -RIGHT : angle;
+  const home = homeward(start, first, walls, by);
+  const add = (length: number): void => {
+    onDraft(withPlaces({ ...now, walls: [...walls, { length, turn: walls.length === 0 ? 0 : by }] }));
+    setTyped('');
+    setWrong(null);
+  };
+  const wall = (): void => {
+    const parsed = parseLength(typed, units);
+    if (!parsed.ok) return setWrong(parsed.sentence);
+    if (!(parsed.value > 0) || parsed.value > 1000) return setWrong('A wall is longer than nothing.');
+    add(parsed.value);
+  };
+  const done = (): void => {
+    const id = freshId('house');
+    const refused = edit(
+      put('Pace out a house', {
+        id,
+        kind: 'building',
+        name: freeName(job, 'Building'),
+        storeys: 1,
+        outline: walk.corners,
+      }),
+    );
+    if (refused !== null) return setWrong(refused);
+    onDraft(null);
+    onGo(id);
+  };
+  return (
+    <Sheet
+      title="Pace out a house"
+      over={`${walls.length} ${walls.length === 1 ? 'wall' : 'walls'} walked`}
+      onClose={onClose}
+    >
+      <Fields of={null}>
+        {walls.length === 0 ? (
+          <QuantityField
+            label="The first wall runs"
+            value={first}
+            {...degreesEntry}
+            hint="0° is up the plan, 90° to the right"
+            onCommit={(next) => {
+              onDraft(withPlaces({ ...now, first: next! }));
+              return null;
+            }}
+          />
+        ) : (
+          <Choice
+            label="Then turn"
+            value={turn}
+            options={[
+              { value: 'right', label: 'Right' },
+              { value: 'left', label: 'Left' },
+              { value: 'other', label: 'By degrees' },
+            ]}
+            onChoose={setTurn}
+          />
+        )}
+        {walls.length > 0 && turn === 'other' && (
+          <QuantityField
+            label="Right is more than 0°, left is less"
+            value={angle}
+            {...degreesEntry}
+            onCommit={(next) => {
+              setAngle(next!);
+              return null;
+            }}
+          />
+        )}
+        <View style={{ flexDirection: 'row', alignItems: 'flex-end', flexWrap: 'wrap', gap: SPACE.s }}>
+          <View style={{ flexGrow: 1, flexBasis: 150 }}>
+            <TextBox
+              label={`Wall ${walls.length + 1}`}
+              text={typed}
+              onText={(next) => {
+                setTyped(next);
+                setWrong(null);
+              }}
+              onSubmit={wall}
+              unit={units === 'us' ? 'ft' : 'm'}
+              wrong={wrong}
+              testID="pace-length"
+            />
+          </View>
+          <Button label="Walk it" kind={walk.closes ? 'line' : 'main'} onPress={wall} testID="pace-wall" />
+        </View>
+      </Fields>
+      {home !== null && !walk.closes && (
+        <View style={{ flexDirection: 'row' }}>
+          <Button
+            label={`Back to the start: ${text(showLength(home, units))}`}
+            onPress={() => add(home)}
+            testID="pace-home"
+          />
+        </View>
+      )}
+      {walls.length >= 3 && (
+        <View style={{ gap: SPACE.xs }} aria-live="polite">
+          {walk.closes ? (
+            <Text kind="strong">
+              Closes within {text(showSmall(walk.misclosure, units))}; {text(showSmall(walk.permitted, units))} is
+              permitted. It is shared out by length.
+            </Text>
+          ) : (
+            <>
+              <Text>
+                Ends {text(showLength(walk.misclosure, units))} from where it began;{' '}
+                {text(showSmall(walk.permitted, units))} is permitted.
+              </Text>
+              {walk.suspects.slice(0, 2).map(({ side, by: off, open }) =>
+                open <= walk.permitted ? (
+                  <Text key={side}>
+                    If no wall is missing, wall {side + 1} is most likely {text(showLength(Math.abs(off), units))}{' '}
+                    {off > 0 ? 'longer' : 'shorter'}.
+                  </Text>
+                ) : null,
+              )}
+            </>
+          )}
+        </View>
+      )}
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+        {walk.closes && <Button label="That is the house" kind="main" onPress={done} testID="pace-done" />}
+        {walls.length > 0 && (
+          <Button label="One wall back" onPress={() => onDraft(withPlaces({ ...now, walls: walls.slice(0, -1) }))} />
+        )}
+        <Button label="Begin anew" kind="bare" onPress={() => onDraft(null)} />
+      </View>
+      {walls.length > 0 && (
+        <Text kind="small">
+          {walls
+            .map(
+              ({ length, turn: turned }, k) =>
+                `${k === 0 ? '' : turned > 0 ? 'right ' : 'left '}${text(showLength(length, units))}`,
+            )
+            .join(', ')}
+        </Text>
+      )}
+    </Sheet>
+  );
+}

@@ -1,0 +1,104 @@
+/** A line drawn by tapping: from a landing by its bends to a landing, or onto another line, where it makes a wye. */
+import {
+  distance,
+  freeName,
+  freshId,
+  isLanding,
+  newRun,
+  ofKind,
+  splitRun,
+  wayLength,
+  wayOfRun,
+  waysOn,
+  type Change,
+  type Job,
+  type Junction,
+  type Place,
+  type Run,
+} from '@katabasis/core';
+import type { Snapped } from '../../drawing/yard/snap';
+
+export type Drawn =
+  | { type: 'wrong'; sentence: string }
+  /** One place more; `from` is where it starts. */
+  | { type: 'on'; from: string }
+  | { type: 'done'; change: Change; id: string };
+
+export const lineStart = (job: Job): string =>
+  job.elements.all.some((element) => isLanding(element) && ('place' in element || 'way' in element))
+    ? 'Tap where the water is: a downspout, a basin, a channel or a landing.'
+    : 'Put down a downspout or a basin first, and a way out.';
+
+/** What the next tap of a line does. */
+export function drawLine(job: Job, places: readonly Place[], from: string | null, { id, place }: Snapped): Drawn {
+  const target = id === null ? undefined : job.elements.get(id);
+  if (places.length === 0 || from === null) {
+    if (!target || !isLanding(target))
+      return { type: 'wrong', sentence: 'A line starts on a downspout, a basin, a channel or a landing.' };
+    if (target.kind === 'discharge') return { type: 'wrong', sentence: 'A way out is where a line ends.' };
+    if (ofKind(job, 'run').some((run) => run.from === target.id))
+      return { type: 'wrong', sentence: `A pipe leaves ${target.name} already; tap that pipe to change it.` };
+    return { type: 'on', from: target.id };
+  }
+  if (!target) return { type: 'on', from };
+  const way = [...places, place];
+  const bends = places.slice(1);
+  const run = (to: string): Run => ({
+    ...newRun(job, freshId('run'), from, to, Math.max(0.05, wayLength(way))),
+    lengthFrom: 'plan',
+    ...(bends.length > 0 ? { bends: [...bends] } : {}),
+  });
+  if (target.kind === 'run') return ontoLine(job, target, place, from, run);
+  if (!isLanding(target) || !waysOn(job, from).some((each) => each.id === target.id))
+    return {
+      type: 'wrong',
+      sentence:
+        target.id === from ? 'It starts there.' : 'Its water would go round: that drains through where it starts.',
+    };
+  const made = run(target.id);
+  return { type: 'done', change: { label: 'Draw a line', puts: [made], removes: [] }, id: made.id };
+}
+
+/** Onto another line: a wye there, which parts it. */
+function ontoLine(job: Job, target: Run, place: Place, from: string, run: (to: string) => Run): Drawn {
+  const way = wayOfRun(job, target);
+  if (!way) return { type: 'wrong', sentence: 'That line has no way on the plan yet.' };
+  if (target.from === from || !waysOn(job, from).some((each) => each.id === target.to))
+    return { type: 'wrong', sentence: 'Its water would go round: that line drains through where it starts.' };
+  const whole = wayLength(way);
+  let along = 0;
+  let best = Infinity;
+  let at = 0;
+  for (let k = 1; k < way.length; k++) {
+    const [a, b] = [way[k - 1]!, way[k]!];
+    const length = distance(a, b);
+    const share =
+      length > 0
+        ? ((place.east - a.east) * (b.east - a.east) + (place.north - a.north) * (b.north - a.north)) / length ** 2
+        : 0;
+    const held = Math.min(1, Math.max(0, share));
+    const off = Math.hypot(
+      a.east + held * (b.east - a.east) - place.east,
+      a.north + held * (b.north - a.north) - place.north,
+    );
+    if (off < best) [best, at] = [off, along + held * length];
+    along += length;
+  }
+  const own = (target.length * at) / whole;
+  if (own < 0.05 || own > target.length - 0.05)
+    return { type: 'wrong', sentence: 'That is its end: tap the landing there.' };
+  const wye: Junction = {
+    id: freshId('node'),
+    kind: 'junction',
+    form: 'wye',
+    name: freeName(job, 'Wye'),
+    groundLevel: 0,
+  };
+  const split = splitRun(target, wye, freshId('run'), own, way);
+  const made = run(wye.id);
+  return {
+    type: 'done',
+    change: { label: 'Draw a line onto another', puts: [...split.puts, made], removes: [] },
+    id: made.id,
+  };
+}

@@ -1,0 +1,43 @@
+/** Where what is in a job lies on the plan. */
+import { between, wayLength, type Place } from '../site/place';
+import type { Job } from './job';
+import { isLanding, kindOf, type Element, type Run } from './kinds';
+
+/** Where a landing lies: its place, or the lower end of a channel's way, which its level is told at. */
+export function placeOfLanding(landing: Element | undefined): Place | undefined {
+  if (!landing || !isLanding(landing)) return undefined;
+  return landing.kind === 'channel' ? landing.way?.at(-1) : landing.place;
+}
+
+/** A run's way on the plan, from end to end by its bends; null while one of its ends has no place. */
+export function wayOfRun(job: Job, run: Run): Place[] | null {
+  const [from, to] = [job.elements.get(run.from), job.elements.get(run.to)].map(placeOfLanding);
+  return from && to ? [from, ...(run.bends ?? []), to] : null;
+}
+
+/** Places of any element on the plan, in turn; none of one that has not been put down. */
+export function placesOf(element: Element): readonly Place[] {
+  const { shape } = kindOf(element.kind);
+  if (shape === undefined) return [];
+  const value = (element as unknown as Record<string, Place | readonly Place[] | undefined>)[shape];
+  if (value === undefined) return [];
+  return shape === 'place' ? [value as Place] : (value as readonly Place[]);
+}
+
+/** An element put down at some places: of one that has a single place, the first. */
+export function putDown<E extends Element>(element: E, places: readonly Place[]): E {
+  const { shape } = kindOf(element.kind);
+  return shape === undefined ? element : { ...element, [shape]: shape === 'place' ? places[0] : places };
+}
+
+/** The place so far along a way, m; its end beyond it. */
+export function placeAlong(way: readonly Place[], along: number): Place {
+  let left = along;
+  for (let k = 1; k < way.length; k++) {
+    const length = wayLength([way[k - 1]!, way[k]!]);
+    if (left <= length || k === way.length - 1)
+      return between(way[k - 1]!, way[k]!, length > 0 ? Math.min(1, left / length) : 0);
+    left -= length;
+  }
+  return way[0]!;
+}

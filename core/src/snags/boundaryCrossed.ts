@@ -1,0 +1,34 @@
+import { ofKind } from '../job/job';
+import { crossingsOfRun } from '../yard/crossings';
+import type { Rule, Snag } from './snag';
+
+/** A line over a property line that the neighbour has not agreed to. */
+export const boundaryCrossed: Rule = {
+  code: 'boundaryCrossed',
+  find: (job) => {
+    const lines = new Map(
+      ofKind(job, 'barrier')
+        .filter(({ form, consent }) => form === 'propertyLine' && consent !== 'given')
+        .map((each) => [each.id, each]),
+    );
+    if (lines.size === 0) return [];
+    return ofKind(job, 'run').flatMap((run) =>
+      crossingsOfRun(job, run)
+        .filter(({ id }) => lines.has(id))
+        .map(({ id, from }): Snag => ({
+          code: 'boundaryCrossed',
+          severity: 'stop',
+          at: run.id,
+          other: id,
+          measure: 'length',
+          figure: from,
+          limit: 0,
+        })),
+    );
+  },
+  tell: (snag, say) => ({
+    headline: `${say.name(snag.at)} crosses ${say.name(snag.other!)} ${say.show('length', snag.figure)} down it, without the neighbour’s consent.`,
+    why: 'Water may not be brought onto another’s land, nor a trench, without their leave in writing.',
+    instead: 'Say on the property line’s sheet that there is consent, or lead the line elsewhere.',
+  }),
+};

@@ -1,0 +1,161 @@
+/**
+ * A job with what its places say: lengths by the plan, levels by the ground, and ground that runs to inlets. A job without places is
+ * itself. Nothing of it is stored: it is worked out before the plan and read by it.
+ */
+import { USUAL_SOIL, type Soil } from '../catalogue/soils';
+import { placeOf } from '../ground/grid';
+import { Elements } from '../job/elements';
+import { headOf, ofKind, type Job } from '../job/job';
+import type { Basin, Channel, Element, Landing, Surface } from '../job/kinds';
+import { wayOfRun } from '../job/places';
+import { stage } from '../numeric/stage';
+import { areaOf, wayLength, type Place } from '../site/place';
+import { catchmentsOf } from './catchments';
+import { groundOf } from './ground';
+import { meetsFirst, yardWater, type YardWater } from './water';
+
+/** Whether a surface's water goes where the ground leads it: drawn, and led nowhere by hand. */
+export const followsGround = ({ outline, feeds }: Surface): boolean => outline !== undefined && feeds.length === 0;
+
+/** Inlets whose ground is taken from the plan: placed, and fed by no typed ground. */
+function gatheringInlets(job: Job): (Basin | Channel)[] {
+  const typed = new Set(ofKind(job, 'surface').flatMap(({ feeds }) => feeds.map(({ to }) => to)));
+  return [
+    ...ofKind(job, 'basin').filter(({ id, place }) => place && !typed.has(id)),
+    ...ofKind(job, 'channel').filter(({ id, way }) => way && !typed.has(id)),
+  ];
+}
+
+/** True of a job in which no figure hangs on a place. */
+function isUnplaced(job: Job): boolean {
+  return (
+    ofKind(job, 'spotLevel').length === 0 &&
+    ofKind(job, 'run').every(({ lengthFrom }) => lengthFrom === undefined) &&
+    ofKind(job, 'surface').every(({ outline }) => outline === undefined)
+  );
+}
+
+const known = new WeakMap<Job, Job>();
+let last: Elements | undefined;
+
+/** The job as its places say, the same again for the same job. */
+export function situated(job: Job): Job {
+  if (isUnplaced(job)) return job;
+  const before = known.get(job);
+  if (before) return before;
+  const resolved = resolve(job);
+  const elements = job.elements.resolved(resolved.changed, resolved.gathered, last);
+  last = elements;
+  const made = { id: job.id, elements };
+  known.set(job, made);
+  // It is situated already: asked again, it is itself.
+  known.set(made, made);
+  return made;
+}
+
+interface Resolved {
+  /** In the place of those of their id. */
+  changed: ReadonlyMap<string, Element>;
+  gathered: readonly Element[];
+}
+
+function resolve(job: Job): Resolved {
+  const { surface: ground } = groundOf(job);
+  const changed = new Map<string, Element>();
+  for (const kind of ['downspout', 'basin', 'channel', 'junction', 'discharge'] as const) {
+    for (const landing of ofKind(job, kind) as readonly Landing[]) {
+      const next =
+        landing.levelFrom === 'ground' ? levelled(landing, (place) => ground?.levelAt(place) ?? null) : landing;
+      if (next !== landing) changed.set(next.id, next);
+    }
+  }
+  for (const run of ofKind(job, 'run')) {
+    if (run.lengthFrom !== 'plan') continue;
+    const way = wayOfRun(job, run);
+    const length = way ? wayLength(way) : 0;
+    if (length > 0.001)
+      changed.set(
+        run.id,
+        remembered(run, length, () => ({ ...run, length })),
+      );
+  }
+  const drawn = ofKind(job, 'surface').filter(({ outline }) => outline !== undefined);
+  for (const surface of drawn) {
+    if (surface.area !== undefined || surface.feeds.length === 0) continue;
+    const area = areaOf(surface.outline!);
+    changed.set(
+      surface.id,
+      remembered(surface, area, () => ({ ...surface, area })),
+    );
+  }
+  const water = yardWater(job);
+  if (!water) return { changed, gathered: [] };
+  const inlets = gatheringInlets(job).map((inlet) => (changed.get(inlet.id) ?? inlet) as Basin | Channel);
+  return {
+    changed,
+    gathered: gathered(
+      water,
+      List.of(inlets),
+      List.of(drawn.filter(followsGround)),
+      List.of(drawn.filter((each) => !followsGround(each))),
+      headOf(job).soil ?? USUAL_SOIL,
+    ),
+  };
+}
+
+/** A landing at the level of the ground there: of a channel, at the lower end of its way. */
+function levelled(landing: Landing, levelAt: (place: Place) => number | null): Landing {
+  const ends = landing.kind === 'channel' ? (landing.way ?? []) : landing.place ? [landing.place] : [];
+  const levels = ends.flatMap((place) => levelAt(place) ?? []);
+  if (levels.length === 0) return landing;
+  const groundLevel = Math.min(...levels);
+  return remembered(landing, groundLevel, () => ({ ...landing, groundLevel }));
+}
+
+const resolvedOf = new WeakMap<Element, { figure: number; made: Element }>();
+
+/** One element with one figure, the same object for as long as both stay. */
+function remembered<E extends Element>(element: E, figure: number, make: () => E): E {
+  const before = resolvedOf.get(element);
+  if (before && Object.is(before.figure, figure)) return before.made as E;
+  const made = make();
+  resolvedOf.set(element, { figure, made });
+  return made;
+}
+
+/** Lists made anew, the same array again while they hold the same elements. */
+class List {
+  private static lists: (readonly unknown[])[] = [];
+
+  static of<T>(list: readonly T[]): readonly T[] {
+    const same = this.lists.find((each) => each.length === list.length && each.every((item, k) => item === list[k]));
+    if (same) return same as readonly T[];
+    this.lists.unshift(list);
+    if (this.lists.length > 16) this.lists.length = 16;
+    return list;
+  }
+}
+
+const gathered = stage(
+  'catchments',
+  (
+    water: YardWater,
+    inlets: readonly (Basin | Channel)[],
+    covers: readonly Surface[],
+    spokenFor: readonly Surface[],
+    soil: Soil,
+  ): readonly Surface[] => catchmentsOf(water, inlets, covers, spokenFor, soil),
+);
+
+/** Ground that runs to an inlet, as cells' middles; null where it gathers by what was typed, or there is no ground. */
+export function catchmentCells(job: Job, inlet: string): { cells: Place[]; cell: number } | null {
+  const water = yardWater(job);
+  const inlets = gatheringInlets(job);
+  const own = inlets.findIndex(({ id }) => id === inlet);
+  if (!water || own === -1) return null;
+  const cells: Place[] = [];
+  meetsFirst(water, inlets).forEach((met, cell) => {
+    if (met === own && water.flow.receiver[cell] !== -2) cells.push(placeOf(water.grid, cell));
+  });
+  return { cells, cell: water.grid.cell };
+}

@@ -1,0 +1,119 @@
+/** Water over the ground of a job: ponds, where each drop goes, and what comes to each inlet. */
+import { flood, metFirst, type Flow } from '../ground/flood';
+import { block, cellAt, cellFor, cellsAlong, cellsWithin, rasterise, type Grid } from '../ground/grid';
+import { findPonds, type Pond } from '../ground/ponds';
+import { ofKind, type Job } from '../job/job';
+import type { Barrier, Basin, Building, Channel } from '../job/kinds';
+import { stage } from '../numeric/stage';
+import { distance, extentOf, type Place } from '../site/place';
+import { groundOf, type Ground } from './ground';
+
+export interface YardWater {
+  grid: Grid;
+  flow: Flow;
+  /** Deep enough to be told, largest first. */
+  ponds: Pond[];
+}
+
+/** Cells that a plan rests on: they follow a finger. Pictures may ask for more. */
+export const CELLS_OF_A_PLAN = 20_000;
+/** Shallower ponds are within what a rod reading is good for, m. */
+export const LEAST_POND = 0.01;
+
+/** Water over a ground, around its buildings and walls; null where there is no ground. */
+export function runWater(
+  { surface }: Ground,
+  buildings: readonly Building[],
+  barriers: readonly Barrier[],
+  cells: number,
+): YardWater | null {
+  if (!surface) return null;
+  const grid = rasterise(surface, cellFor(extentOf(surface.points)!, cells));
+  for (const { outline } of buildings) if (outline) block(grid, cellsWithin(grid, outline));
+  for (const { form, way } of barriers)
+    if (way && (form === 'wall' || form === 'retainingWall')) block(grid, cellsAlong(grid, way));
+  const flow = flood(grid.levels, grid.cols, grid.rows, grid.kinds);
+  return { grid, flow, ponds: findPonds(grid.levels, flow, grid.cell, LEAST_POND) };
+}
+
+const water = stage('yardWater', (ground: Ground, buildings: readonly Building[], barriers: readonly Barrier[]) =>
+  runWater(ground, buildings, barriers, CELLS_OF_A_PLAN),
+);
+
+/** Water over a job's ground, in cells fine enough to plan by. */
+export const yardWater = (job: Job): YardWater | null =>
+  water(groundOf(job), ofKind(job, 'building'), ofKind(job, 'barrier'));
+
+/** Where an inlet lies: places to reach it at. */
+const reachOf = (inlet: Basin | Channel): readonly Place[] =>
+  inlet.kind === 'basin' ? (inlet.place ? [inlet.place] : []) : (inlet.way ?? []);
+
+/**
+ * Which inlet each cell's water meets first, by its index in `inlets`; −1 where it leaves the yard. An inlet takes what comes to its own
+ * cells and those beside them, as its grate lies a little low; in a pond it takes all that comes to the pond, each cell to the nearest.
+ */
+export function meetsFirst({ grid, flow, ponds }: YardWater, inlets: readonly (Basin | Channel)[]): Int32Array {
+  const marks = new Int32Array(grid.levels.length).fill(-1);
+  const standing = new Map<Pond, number[]>();
+  const pondAt = new Map<number, Pond>();
+  for (const pond of ponds) for (const cell of pond.cells) pondAt.set(cell, pond);
+  inlets.forEach((inlet, k) => {
+    const reach = reachOf(inlet);
+    const own = inlet.kind === 'basin' ? reach.map((place) => cellAt(grid, place)) : cellsAlong(grid, reach);
+    for (const cell of own) {
+      if (cell < 0) continue;
+      for (const beside of besides(grid, cell)) if (marks[beside] === -1) marks[beside] = k;
+      const pond = pondAt.get(cell);
+      if (pond && !standing.get(pond)?.includes(k)) standing.set(pond, [...(standing.get(pond) ?? []), k]);
+    }
+  });
+  for (const [pond, there] of standing) {
+    for (const cell of pond.cells) {
+      const at = {
+        east: grid.east + (cell % grid.cols) * grid.cell,
+        north: grid.north + Math.floor(cell / grid.cols) * grid.cell,
+      };
+      const away = (k: number): number => Math.min(...reachOf(inlets[k]!).map((place) => distance(place, at)));
+      marks[cell] = there.reduce((best, k) => (away(k) < away(best) ? k : best));
+    }
+  }
+  return metFirst(flow, marks);
+}
+
+function besides({ cols, rows }: Grid, cell: number): number[] {
+  const [row, col] = [Math.floor(cell / cols), cell % cols];
+  const cells: number[] = [];
+  for (let r = Math.max(0, row - 1); r <= Math.min(rows - 1, row + 1); r++)
+    for (let c = Math.max(0, col - 1); c <= Math.min(cols - 1, col + 1); c++) cells.push(r * cols + c);
+  return cells;
+}
+
+/** The way that water takes from a place, cell by cell, to where it leaves the yard or ends. */
+export function flowPath(
+  { grid, flow }: YardWater,
+  from: Place,
+  ends: (cell: number) => boolean = () => false,
+): Place[] {
+  const way: Place[] = [];
+  for (let cell = cellAt(grid, from); cell >= 0; cell = flow.receiver[cell]!) {
+    if (flow.receiver[cell] === -2) break;
+    way.push({
+      east: grid.east + (cell % grid.cols) * grid.cell,
+      north: grid.north + Math.floor(cell / grid.cols) * grid.cell,
+    });
+    if (ends(cell)) break;
+  }
+  return way;
+}
+
+/** All cells whose water passes one of some cells, those among them. */
+export function upstreamOf({ flow }: YardWater, cells: readonly number[]): number[] {
+  const marks = new Int32Array(flow.filled.length).fill(-1);
+  for (const cell of cells) marks[cell] = 0;
+  const met = metFirst(flow, marks);
+  const up: number[] = [];
+  met.forEach((mark, cell) => {
+    if (mark === 0 && flow.receiver[cell] !== -2) up.push(cell);
+  });
+  return up;
+}
