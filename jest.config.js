@@ -33,7 +33,7 @@ module.exports = {
       testMatch: ['<rootDir>/src/**/*.test.tsx'],
       // Expo's own transform leaves most packages as they are; these come as modules only.
       transformIgnorePatterns: [
-        '/node_modules/(?!(.*react-native.*|expo.*|@expo.*|@react-navigation|@testing-library|lucide-react-native|@tanstack|zod|fast-check|pure-rand|d3-array|internmap|idb|comlink|date-fns))',
+        '/node_modules/(?!(.*react-native.*|expo.*|@expo.*|@react-navigation|@testing-library|lucide-react-native|@tanstack|zod|fast-check|pure-rand|d3-array|internmap|idb|comlink|date-fns|delaunator|robust-predicates|@kninnug|polyclip-ts|splaytree-ts|bignumber))',
       ],
       transform: { '\\.m?[jt]sx?$': ['babel-jest', { caller: { name: 'metro', bundler: 'metro', platform: 'web' } }] },
       // Screens are drawn without the router around them; where they would lead is nobody's matter but the end-to-end tests'.

@@ -26,18 +26,14 @@ function filledByDefinition(levels: Float64Array, cols: number): Float64Array {
   });
   for (let changed = true; changed;) {
     changed = false;
-    for (let row = 1; row < rows - 1; row++) {
-      for (let col = 1; col < cols - 1; col++) {
-        const at = row * cols + col;
-        let least = Infinity;
-        for (let r = -1; r <= 1; r++)
-          for (let c = -1; c <= 1; c++) if (r !== 0 || c !== 0) least = Math.min(least, filled[at + r * cols + c]!);
-        const next = Math.max(levels[at]!, least);
-        if (next < filled[at]!) {
-          filled[at] = next;
-          changed = true;
-        }
-      }
+    for (let at = 0; at < levels.length; at++) {
+      const [row, col] = [Math.floor(at / cols), at % cols];
+      if (row === 0 || col === 0 || row === rows - 1 || col === cols - 1) continue;
+      const round = [-cols - 1, -cols, -cols + 1, -1, 1, cols - 1, cols, cols + 1];
+      const next = Math.max(levels[at]!, Math.min(...round.map((by) => filled[at + by]!)));
+      if (next >= filled[at]!) continue;
+      filled[at] = next;
+      changed = true;
     }
   }
   return filled;
@@ -53,15 +49,11 @@ const terrain = fc.integer({ min: 4, max: 14 }).chain((cols) =>
 describe('the surface of levels', () => {
   it('is exact on a plane, on its hull too, and tells nothing outside', () => {
     const plane = (east: number, north: number): number => 7 + 0.021 * east - 0.013 * north;
+    // No two places so near that they count as one.
+    const tenth = fc.integer({ min: -500, max: 500 }).map((count) => count / 10);
     fc.assert(
       fc.property(
-        fc.array(
-          fc.record({
-            east: fc.double({ min: -50, max: 50, noNaN: true }),
-            north: fc.double({ min: -50, max: 50, noNaN: true }),
-          }),
-          { minLength: 4, maxLength: 60 },
-        ),
+        fc.array(fc.record({ east: tenth, north: tenth }), { minLength: 4, maxLength: 60 }),
         fc.array(fc.double({ min: 0, max: 1, noNaN: true }), { minLength: 3, maxLength: 3 }),
         (places, [u, v, w]) => {
           const surface = Surface.of(places.map((place) => ({ ...place, level: plane(place.east, place.north) })));

@@ -20,7 +20,7 @@ export interface Pond {
  * to some millimetres.
  */
 export function findPonds(levels: Float64Array, flow: Flow, cell: number, least = 0): Pond[] {
-  const { cols, rows, filled, receiver } = flow;
+  const { filled, receiver } = flow;
   const seen = new Uint8Array(filled.length);
   const ponds: Pond[] = [];
   for (let start = 0; start < filled.length; start++) {
@@ -37,15 +37,10 @@ export function findPonds(levels: Float64Array, flow: Flow, cell: number, least 
       if (levels[at]! < levels[deepest]!) deepest = at;
       const to = receiver[at]!;
       if (to >= 0 && !(filled[to]! > levels[to]!) && filled[to]! <= spillLevel) spill = to;
-      const row = (at / cols) | 0;
-      const col = at - row * cols;
-      for (let r = Math.max(0, row - 1); r <= Math.min(rows - 1, row + 1); r++) {
-        for (let c = Math.max(0, col - 1); c <= Math.min(cols - 1, col + 1); c++) {
-          const beside = r * cols + c;
-          if (seen[beside] === 1 || filled[beside] !== spillLevel || !(spillLevel > levels[beside]!)) continue;
-          seen[beside] = 1;
-          cells.push(beside);
-        }
+      for (const beside of around(flow, at)) {
+        if (seen[beside] === 1 || filled[beside] !== spillLevel || !(spillLevel > levels[beside]!)) continue;
+        seen[beside] = 1;
+        cells.push(beside);
       }
     }
     const depth = spillLevel - levels[deepest]!;
@@ -61,4 +56,14 @@ export function findPonds(levels: Float64Array, flow: Flow, cell: number, least 
     });
   }
   return ponds.sort((a, b) => b.volume - a.volume || a.deepest - b.deepest);
+}
+
+/** A cell and those round it, within the grid. */
+export function around({ cols, rows }: { cols: number; rows: number }, at: number): number[] {
+  const row = (at / cols) | 0;
+  const col = at - row * cols;
+  const cells: number[] = [];
+  for (let r = Math.max(0, row - 1); r <= Math.min(rows - 1, row + 1); r++)
+    for (let c = Math.max(0, col - 1); c <= Math.min(cols - 1, col + 1); c++) cells.push(r * cols + c);
+  return cells;
 }

@@ -92,20 +92,20 @@ export class Elements implements Iterable<Element> {
   }
 
   /**
-   * The set with some elements in the place of those of their id, and others after all. Its lists are those of `like` wherever they hold
-   * the same elements, so that what is worked out from a list of a kind is not worked out anew.
+   * The set with some elements in the place of those of their id, and others after all. Lists of kinds that this touches are given through
+   * `same`, which may hand out an earlier one that holds the same, so that what is worked out from a kind is not worked out anew.
    */
-  resolved(changed: ReadonlyMap<string, Element>, more: readonly Element[], like: Elements | undefined): Elements {
+  resolved(
+    changed: ReadonlyMap<string, Element>,
+    more: readonly Element[],
+    same: (list: readonly Element[]) => readonly Element[],
+  ): Elements {
     const set = this.with([...changed.values(), ...more]);
-    if (!like) return set;
-    const kinds = new Map([...set.kinds].map(([kind, list]) => [kind, sameList(like.kinds.get(kind), list)]));
-    return new Elements(sameList(like.all, set.all), set.buckets, kinds);
+    const kinds = new Map(
+      [...set.kinds].map(([kind, list]) => [kind, list === this.kinds.get(kind) ? list : same(list)]),
+    );
+    return new Elements(set.all, set.buckets, kinds);
   }
-}
-
-/** The first list where both hold the same elements, else the second. */
-function sameList(one: readonly Element[] | undefined, other: readonly Element[]): readonly Element[] {
-  return one?.length === other.length && other.every((element, k) => element === one[k]) ? one : other;
 }
 
 /** A set under change: every list and bucket is copied once, when it is first touched. */

@@ -43,7 +43,7 @@ export const groundOf = (job: Job): Ground =>
 
 /** A breakline's places with levels: those between two levelled ones by their share of the way; beyond the last one none. */
 function levelled({ way = [], levels = [] }: Breakline): GroundPoint[][] {
-  const known = way.flatMap((_, k) => (levels[k] == null ? [] : [k]));
+  const known = way.flatMap((_, k) => (levels[k] === null || levels[k] === undefined ? [] : [k]));
   const first = known[0];
   const last = known.at(-1);
   if (first === undefined || last === undefined || first === last) return [];

@@ -46,7 +46,9 @@ export function seenOf(job: Job): Seen[] {
       const away = distance({ east, north }, place);
       return best && best.away <= away ? best : { id, away };
     }, null);
-    return [{ wet, pond: water ? pondAt(water, place) : null, nearest, levelled: surface?.levelAt(place) != null }];
+    return [
+      { wet, pond: water ? pondAt(water, place) : null, nearest, levelled: (surface?.levelAt(place) ?? null) !== null },
+    ];
   });
 }
 

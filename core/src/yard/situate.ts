@@ -4,7 +4,6 @@
  */
 import { USUAL_SOIL, type Soil } from '../catalogue/soils';
 import { placeOf } from '../ground/grid';
-import { Elements } from '../job/elements';
 import { headOf, ofKind, type Job } from '../job/job';
 import type { Basin, Channel, Element, Landing, Surface } from '../job/kinds';
 import { wayOfRun } from '../job/places';
@@ -36,7 +35,6 @@ function isUnplaced(job: Job): boolean {
 }
 
 const known = new WeakMap<Job, Job>();
-let last: Elements | undefined;
 
 /** The job as its places say, the same again for the same job. */
 export function situated(job: Job): Job {
@@ -44,8 +42,7 @@ export function situated(job: Job): Job {
   const before = known.get(job);
   if (before) return before;
   const resolved = resolve(job);
-  const elements = job.elements.resolved(resolved.changed, resolved.gathered, last);
-  last = elements;
+  const elements = job.elements.resolved(resolved.changed, resolved.gathered, (list) => List.of(list));
   const made = { id: job.id, elements };
   known.set(job, made);
   // It is situated already: asked again, it is itself.
@@ -131,7 +128,7 @@ class List {
     const same = this.lists.find((each) => each.length === list.length && each.every((item, k) => item === list[k]));
     if (same) return same as readonly T[];
     this.lists.unshift(list);
-    if (this.lists.length > 16) this.lists.length = 16;
+    if (this.lists.length > 24) this.lists.length = 24;
     return list;
   }
 }

@@ -1,7 +1,7 @@
 /** Water over the ground of a job: ponds, where each drop goes, and what comes to each inlet. */
 import { flood, metFirst, type Flow } from '../ground/flood';
 import { block, cellAt, cellFor, cellsAlong, cellsWithin, rasterise, type Grid } from '../ground/grid';
-import { findPonds, type Pond } from '../ground/ponds';
+import { around, findPonds, type Pond } from '../ground/ponds';
 import { ofKind, type Job } from '../job/job';
 import type { Barrier, Basin, Building, Channel } from '../job/kinds';
 import { stage } from '../numeric/stage';
@@ -62,7 +62,7 @@ export function meetsFirst({ grid, flow, ponds }: YardWater, inlets: readonly (B
     const own = inlet.kind === 'basin' ? reach.map((place) => cellAt(grid, place)) : cellsAlong(grid, reach);
     for (const cell of own) {
       if (cell < 0) continue;
-      for (const beside of besides(grid, cell)) if (marks[beside] === -1) marks[beside] = k;
+      for (const beside of around(grid, cell)) if (marks[beside] === -1) marks[beside] = k;
       const pond = pondAt.get(cell);
       if (pond && !standing.get(pond)?.includes(k)) standing.set(pond, [...(standing.get(pond) ?? []), k]);
     }
@@ -78,14 +78,6 @@ export function meetsFirst({ grid, flow, ponds }: YardWater, inlets: readonly (B
     }
   }
   return metFirst(flow, marks);
-}
-
-function besides({ cols, rows }: Grid, cell: number): number[] {
-  const [row, col] = [Math.floor(cell / cols), cell % cols];
-  const cells: number[] = [];
-  for (let r = Math.max(0, row - 1); r <= Math.min(rows - 1, row + 1); r++)
-    for (let c = Math.max(0, col - 1); c <= Math.min(cols - 1, col + 1); c++) cells.push(r * cols + c);
-  return cells;
 }
 
 /** The way that water takes from a place, cell by cell, to where it leaves the yard or ends. */

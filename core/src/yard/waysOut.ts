@@ -47,8 +47,8 @@ function lowestStart(job: Job): { place: Place; level: number; id: string } | nu
   const { surface } = groundOf(job);
   if (!best)
     for (const { id, place } of ofKind(job, 'wetSpot')) {
-      const level = place ? surface?.levelAt(place) : null;
-      if (place && level != null && (!best || level < best.level)) best = { place, level, id };
+      const level = place ? (surface?.levelAt(place) ?? null) : null;
+      if (place && level !== null && (!best || level < best.level)) best = { place, level, id };
     }
   return best;
 }
@@ -76,9 +76,9 @@ export function waysOut(
     const steps = Math.max(1, Math.ceil(length / 0.5));
     for (let k = 1; k < steps; k++) {
       const at = placeAlong(route, (length * k) / steps);
-      const level = surface?.levelAt(at);
+      const level = surface?.levelAt(at) ?? null;
       const invert = start.level - settings.cover - PIPE - (Math.max(fall, 0) * k) / steps;
-      if (level != null && level - invert - PIPE < settings.leastCover) shallow += length / steps;
+      if (level !== null && level - invert - PIPE < settings.leastCover) shallow += length / steps;
     }
     const concerns = concernsOf(job, out, settings.buildingClearance);
     const spare = fall - needed;

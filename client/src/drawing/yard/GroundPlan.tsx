@@ -7,20 +7,17 @@ import {
   useCallback,
   useEffect,
   useImperativeHandle,
-  useMemo,
   useRef,
   useState,
   type PointerEvent as ReactPointerEvent,
-  type ReactNode,
   type Ref,
 } from 'react';
 import { View, type LayoutChangeEvent } from 'react-native';
-import Svg, { Circle, G, Line, Path, Polygon, Text as SvgText } from 'react-native-svg';
-import { usePalette, useStyles, useTextScale } from '../../theme/theme';
-import { FONTS, type Palette } from '../../theme/tokens';
+import { usePalette, useStyles } from '../../theme/theme';
+import type { Palette } from '../../theme/tokens';
 import { thingAt } from './hit';
-import { pathOf } from './pens';
 import type { Thing } from './scene';
+import { Loupe, OverPlan, type Aim, type Draft } from './OverPlan';
 import { snapTo, type Snapped } from './snap';
 import { between, fitted, panned, placeAt, spotOf, zoomed, type Spot, type Viewport } from './viewport';
 import { YardDrawing, type Drawn } from './YardDrawing';
@@ -34,36 +31,17 @@ const make = (palette: Palette) => ({
     top: 0,
     ...({ transformOrigin: '0 0', willChange: 'transform' } as object),
   },
-  over: { position: 'absolute' as const, left: 0, top: 0, ...({ pointerEvents: 'none' } as object) },
-  loupe: {
-    position: 'absolute' as const,
-    width: 132,
-    height: 132,
-    borderRadius: 66,
-    overflow: 'hidden' as const,
-    borderWidth: 3,
-    borderColor: palette.ink,
-    backgroundColor: palette.ground,
-    ...({ pointerEvents: 'none' } as object),
-  },
 });
 
 /** px that a finger may wander in a tap. */
 const SLACK = 8;
+/** px by which what stands under the plan may grow for a sentence more. */
+const A_LINE = 130;
 /** px that something put down is drawn to what is near. */
 const SNAP = 16;
-const LOUPE = 132;
 
 /** What a finger does: `look` moves the plan and taps; `put` puts places down, where it is let go. */
 export type Doing = 'look' | 'put';
-
-/** What is being drawn, and not in the job yet. */
-export interface Draft {
-  places: readonly Place[];
-  closed: boolean;
-  /** Length of a stretch, in words. */
-  wordsOf?: (from: Place, to: Place) => string;
-}
 
 export interface PlanHandle {
   fit(): void;
@@ -81,8 +59,6 @@ interface Props extends Omit<Drawn, 'view' | 'draw'> {
   onTap: (thing: Thing | null, place: Place) => void;
   onPut: (snapped: Snapped) => void;
   onHandle: (corner: number, place: Place, done: boolean) => void;
-  /** More that is drawn over the plan, as marks for what may be tapped. */
-  marks?: (view: Viewport) => ReactNode;
   plan?: Ref<PlanHandle>;
   /** Places that must be in sight at first. */
   extent: readonly Place[];
@@ -94,19 +70,7 @@ interface Finger extends Spot {
   start: Spot;
 }
 
-export function GroundPlan({
-  doing,
-  draft,
-  handles,
-  onTap,
-  onPut,
-  onHandle,
-  marks,
-  plan,
-  extent,
-  onTurn,
-  ...drawn
-}: Props) {
+export function GroundPlan({ doing, draft, handles, onTap, onPut, onHandle, plan, extent, onTurn, ...drawn }: Props) {
   const styles = useStyles(make);
   const palette = usePalette();
   const [view, setView] = useState<Viewport | null>(null);
@@ -116,7 +80,7 @@ export function GroundPlan({
   const fingers = useRef(new Map<number, Finger>());
   const moved = useRef(false);
   const held = useRef<number | null>(null);
-  const [aim, setAim] = useState<{ spot: Spot; snapped: Snapped } | null>(null);
+  const [aim, setAim] = useState<(Aim & { view: Viewport }) | null>(null);
   const { things } = drawn;
 
   const settle = useCallback((next: Viewport) => {
@@ -145,7 +109,10 @@ export function GroundPlan({
     const { width, height } = layout;
     if (width < 1 || height < 1) return;
     const now = shown.current;
-    settle(now ? { ...now, width, height } : fitted(extent, width, height));
+    if (!now) return settle(fitted(extent, width, height));
+    // A line more or less under the plan moves nothing on it; a sheet leaves its middle in the middle.
+    const little = now.width === width && Math.abs(now.height - height) < A_LINE;
+    settle({ ...now, width, height, ...(little ? { centre: placeAt(now, { x: width / 2, y: height / 2 }) } : {}) });
   };
 
   useImperativeHandle(
@@ -175,7 +142,7 @@ export function GroundPlan({
   const aimAt = (spot: Spot): void => {
     const now = shown.current!;
     const snapped = snapTo(placeAt(now, spot), { things, before: draft?.places ?? [], reach: SNAP / now.scale });
-    setAim({ spot, snapped });
+    setAim({ spot, snapped, view: now });
   };
   const handleAt = (spot: Spot): number => {
     const now = shown.current!;
@@ -225,7 +192,7 @@ export function GroundPlan({
           ...(drawn.chosen ? { not: drawn.chosen } : {}),
           reach: SNAP / now.scale,
         });
-        setAim({ spot, snapped });
+        setAim({ spot, snapped, view: now });
         onHandle(held.current, snapped.place, false);
       } else slide(panned(now, spot.x - before.x, spot.y - before.y));
     }
@@ -306,150 +273,10 @@ export function GroundPlan({
           style={[styles.layer, { width: view.width, height: view.height, overflow: 'visible' }]}
         >
           <YardDrawing {...drawn} view={view} />
-          <Over view={view} draft={draft} handles={doing === 'look' ? handles : []} marks={marks} />
+          <OverPlan view={view} draft={draft} handles={doing === 'look' ? handles : []} />
         </View>
       )}
-      {aim && view && <Loupe {...drawn} view={shown.current ?? view} aim={aim} draft={draft} ink={palette.ink} />}
+      {aim && <Loupe {...drawn} view={aim.view} aim={aim} draft={draft} ink={palette.ink} />}
     </View>
-  );
-}
-
-/** What is being drawn, and the corners of what is chosen. */
-function Over({
-  view,
-  draft,
-  handles,
-  marks,
-}: {
-  view: Viewport;
-  draft: Draft | null;
-  handles: readonly Place[];
-  marks: Props['marks'];
-}) {
-  const styles = useStyles(make);
-  const { ink, ground, water } = usePalette();
-  const scale = useTextScale();
-  const spots = (draft?.places ?? []).map((place) => spotOf(view, place));
-  const lengths = useMemo(() => {
-    if (!draft?.wordsOf) return [];
-    return draft.places.slice(1).map((place, k) => draft.wordsOf!(draft.places[k]!, place));
-  }, [draft]);
-  if (spots.length === 0 && handles.length === 0 && !marks) return null;
-  return (
-    <View style={styles.over}>
-      <Svg width={view.width} height={view.height}>
-        {marks?.(view)}
-        {spots.length > 1 && (
-          <Path
-            d={pathOf(spots, draft!.closed && spots.length > 2)}
-            stroke={ink}
-            strokeWidth={3}
-            fill={draft!.closed ? `${water}22` : 'none'}
-            strokeDasharray="8 5"
-          />
-        )}
-        {spots.map(({ x, y }, k) => (
-          <Circle key={k} cx={x} cy={y} r={6} fill={ground} stroke={ink} strokeWidth={2.5} />
-        ))}
-        {lengths.map((words, k) => {
-          const [a, b] = [spots[k]!, spots[k + 1]!];
-          if (Math.hypot(b.x - a.x, b.y - a.y) < 40) return null;
-          return (
-            <SvgText
-              key={k}
-              x={(a.x + b.x) / 2}
-              y={(a.y + b.y) / 2 - 6}
-              textAnchor="middle"
-              fontFamily={FONTS.figures}
-              fontSize={14 * scale}
-              fill={ink}
-              stroke={ground}
-              strokeWidth={3}
-              {...({ paintOrder: 'stroke' } as object)}
-            >
-              {words}
-            </SvgText>
-          );
-        })}
-        {handles.map((place, k) => {
-          const { x, y } = spotOf(view, place);
-          return <Circle key={k} cx={x} cy={y} r={11} fill={ground} stroke={ink} strokeWidth={3} opacity={0.92} />;
-        })}
-      </Svg>
-    </View>
-  );
-}
-
-/** What lies under the finger, three times as large, beside it. */
-function Loupe({
-  view,
-  aim: { spot, snapped },
-  draft,
-  ink,
-  ...drawn
-}: Omit<Drawn, 'view'> & { view: Viewport; aim: { spot: Spot; snapped: Snapped }; draft: Draft | null; ink: string }) {
-  const styles = useStyles(make);
-  const { ground } = usePalette();
-  const inside: Viewport = { ...view, width: LOUPE, height: LOUPE, centre: snapped.place, scale: view.scale * 3 };
-  const left = Math.max(4, Math.min(view.width - LOUPE - 4, spot.x - LOUPE / 2));
-  const top = spot.y > LOUPE + 60 ? spot.y - LOUPE - 48 : spot.y + 56;
-  const before = (draft?.places ?? []).map((place) => spotOf(inside, place));
-  const m = LOUPE / 2;
-  return (
-    <View style={[styles.loupe, { left, top }]} aria-hidden testID="loupe">
-      <YardDrawing {...drawn} view={inside} bare />
-      <View style={styles.over}>
-        <Svg width={LOUPE} height={LOUPE}>
-          {before.length > 0 && (
-            <Path
-              d={pathOf([...before, { x: m, y: m }], false)}
-              stroke={ink}
-              strokeWidth={2.5}
-              fill="none"
-              strokeDasharray="6 4"
-            />
-          )}
-          <Line x1={m} x2={m} y1={m - 22} y2={m + 22} stroke={ink} strokeWidth={1.5} />
-          <Line x1={m - 22} x2={m + 22} y1={m} y2={m} stroke={ink} strokeWidth={1.5} />
-          <Circle
-            cx={m}
-            cy={m}
-            r={snapped.to === null ? 5 : 9}
-            stroke={ink}
-            strokeWidth={2.5}
-            fill={ground}
-            fillOpacity={0.4}
-          />
-          {snapped.to !== null && (
-            <SvgText
-              x={m}
-              y={LOUPE - 18}
-              textAnchor="middle"
-              fontFamily={FONTS.bold}
-              fontSize={14}
-              fill={ink}
-              stroke={ground}
-              strokeWidth={4}
-              {...({ paintOrder: 'stroke' } as object)}
-            >
-              {snapped.to}
-            </SvgText>
-          )}
-        </Svg>
-      </View>
-    </View>
-  );
-}
-
-/** Where north lies: it is also the way back to it. */
-export function NorthMark({ turn, size = 28 }: { turn: number; size?: number }) {
-  const { ink, ground } = usePalette();
-  return (
-    <Svg width={size} height={size} viewBox="-14 -14 28 28">
-      <G transform={`rotate(${(turn * 180) / Math.PI})`}>
-        <Polygon points="0,-13 7,9 0,5 -7,9" fill={ink} />
-        <Polygon points="0,-13 0,5 -7,9" fill={ground} stroke={ink} strokeWidth={1.2} />
-      </G>
-    </Svg>
   );
 }

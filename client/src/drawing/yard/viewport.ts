@@ -20,8 +20,9 @@ export interface Spot {
 /** A town's block, and a nail. */
 const LEAST_SCALE = 0.5;
 const MOST_SCALE = 2000;
-/** Round what is fitted into the screen, px. */
+/** Round what is fitted into the screen, px; at the right the plan's buttons stand. */
 const MARGIN = 26;
+const AT_RIGHT = 66;
 
 export function spotOf({ width, height, centre, scale, turn }: Viewport, { east, north }: Place): Spot {
   const [e, n] = [(east - centre.east) * scale, (north - centre.north) * scale];
@@ -61,9 +62,10 @@ export function fitted(places: readonly Place[], width: number, height: number, 
     north: height / 2 + 15,
   };
   const [wide, high] = [Math.max(4, extent.east - extent.west), Math.max(4, extent.north - extent.south)];
-  const scale = Math.min((width - 2 * MARGIN) / wide, (height - 2 * MARGIN) / high);
+  const scale = Math.min((width - MARGIN - AT_RIGHT) / wide, (height - 2 * MARGIN) / high);
   const centre = placeAt(flat, { x: (extent.west + extent.east) / 2, y: (extent.south + extent.north) / 2 });
-  return { ...flat, centre, scale: Math.min(MOST_SCALE, Math.max(LEAST_SCALE, scale)) };
+  const view = { ...flat, centre, scale: Math.min(MOST_SCALE, Math.max(LEAST_SCALE, scale)) };
+  return panned(view, (MARGIN - AT_RIGHT) / 2, 0);
 }
 
 /** The way that turns what is drawn for one view into what another shows, as a CSS transform about the top left. */

@@ -37,6 +37,8 @@ import {
   inUnits,
   keepDraft,
   keptDraft,
+  hasNoLine,
+  headElements,
   readDraft,
   type Draft,
   type Lack,
@@ -93,6 +95,14 @@ export function NewJobScreen() {
     keepDraft(null);
     router.replace(`/job/${id}/plan`);
   });
+  /** Begins on the ground plan; what was typed of a line stays here. */
+  const measure = (): void => {
+    const id = freshId('j');
+    const name = freeJobName(client, draft.name.trim() || 'New job');
+    startJob(id, headElements(draft, stations, name), client);
+    if (hasNoLine(draft)) keepDraft(null);
+    router.replace(`/job/${id}/yard`);
+  };
   return (
     <View style={styles.page} role="main">
       <ScrollView contentContainerStyle={styles.body} keyboardShouldPersistTaps="handled">
@@ -186,6 +196,7 @@ export function NewJobScreen() {
           onPress={() => void create()}
           testID="new-create"
         />
+        <Button label="Measure the yard first" onPress={measure} testID="new-measure" />
       </View>
     </View>
   );

@@ -2,6 +2,7 @@
 import {
   officeRain,
   QUICK_INLETS,
+  type Element,
   type Parsed,
   type QuickInletKind,
   type QuickJob,
@@ -111,6 +112,16 @@ function rainOf(draft: Draft, stations: readonly RainStation[], lacks: Lack[]): 
   }
   return officeRain(station, TEN_YEARS);
 }
+
+/** Only the head of a draft's job, and its rain where one is chosen: for a yard that is measured first. */
+export function headElements(draft: Draft, stations: readonly RainStation[], name: string): Element[] {
+  const rain = rainOf(draft, stations, []);
+  return [{ id: 'job', kind: 'job', name, units: draft.units, pitchStyle: 'ground' }, ...(rain ? [rain] : [])];
+}
+
+/** Whether nothing of a line has been typed. */
+export const hasNoLine = ({ rows, outLevel }: Draft): boolean =>
+  outLevel.trim() === '' && rows.every(({ area, ground, toNext }) => `${area}${ground}${toNext}`.trim() === '');
 
 /** A draft as a job, or all that it lacks, the first first. */
 export function readDraft(draft: Draft, stations: readonly RainStation[]): DraftRead {

@@ -1,6 +1,16 @@
 /** Taking levels: tap a place, key in the rod, next. */
-import { elementOf, headOf, levelsOf, nameOf, parseLength, showLevel, text, type SpotLevel } from '@katabasis/core';
-import { useEffect, useMemo, useState } from 'react';
+import {
+  elementOf,
+  levelsOf,
+  LONGEST_ROD,
+  nameOf,
+  parseLength,
+  showLevel,
+  text,
+  type Place,
+  type SpotLevel,
+} from '@katabasis/core';
+import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { rodOf } from '../../data/rod';
 import { useKept } from '../../data/useJob';
@@ -11,7 +21,7 @@ import { Choice } from '../../ui/Choice';
 import { Sheet } from '../../ui/Sheet';
 import { Text } from '../../ui/Text';
 import { Keypad } from './Keypad';
-import { booked, bookingOf, sightAt, type Sight } from './levelling';
+import { booked, bookingOf, sightAt, type Booking, type Sight } from './levelling';
 
 interface Props {
   pending: Snapped | null;
@@ -20,37 +30,12 @@ interface Props {
 }
 
 export function LevelsSheet({ pending, onPending, onClose }: Props) {
-  const { job, edit, units } = useKept();
+  const { job, units } = useKept();
   const booking = useMemo(() => bookingOf(job), [job]);
-  const [typed, setTyped] = useState('');
-  const [wanted, setWanted] = useState<Sight>('between');
-  const [wrong, setWrong] = useState<string | null>(null);
   const [last, setLast] = useState<string | null>(null);
-  useEffect(() => {
-    setTyped('');
-    setWrong(null);
-  }, [pending]);
   const turn = booking.turn === null ? null : (elementOf(job, 'spotLevel', booking.turn) ?? null);
   const spot: SpotLevel | null = turn ?? (pending?.id ? (elementOf(job, 'spotLevel', pending.id) ?? null) : null);
   const place = turn?.place ?? pending?.place ?? null;
-  const sight = sightAt(job, booking, spot, wanted);
-  const read = parseLength(typed, units);
-  const take = (rod: number): void => {
-    if (!place || 'wrong' in sight) return;
-    if (Math.abs(rod) > 9) return setWrong('A rod is at most 9 m (29 ft) long.');
-    const change = booked(job, booking, place, spot, sight.sight, rod);
-    const refused = edit(change);
-    if (refused !== null) return setWrong(refused);
-    setLast(spot?.id ?? change.puts[0]!.id);
-    setTyped('');
-    setWanted('between');
-    onPending(null);
-  };
-  const device = rodOf(headOf(job).id === 'job' ? job.id : job.id);
-  const ask = (): void => {
-    if (!place) return;
-    device.read(place, booking.back).then(take, (error: Error) => setWrong(error.message));
-  };
   const found = last === null ? undefined : levelsOf(job).byId.get(last);
   return (
     <Sheet
@@ -58,53 +43,99 @@ export function LevelsSheet({ pending, onPending, onClose }: Props) {
       over={booking.back ? `Set up by ${nameOf(job, booking.back.point)}` : 'No set-up open'}
       onClose={onClose}
     >
+      {place === null ? (
+        <View aria-live="polite" style={{ gap: SPACE.xs }}>
+          <Text kind="strong">Tap where the rod stands.</Text>
+          {found !== undefined && (
+            <Text>
+              {nameOf(job, last!)} is at {text(showLevel(found, units))}.
+            </Text>
+          )}
+        </View>
+      ) : (
+        <Reading
+          key={`${place.east} ${place.north} ${booking.turn}`}
+          booking={booking}
+          place={place}
+          spot={spot}
+          onBooked={(id) => {
+            setLast(id);
+            onPending(null);
+          }}
+        />
+      )}
+    </Sheet>
+  );
+}
+
+interface ReadingProps {
+  booking: Booking;
+  place: Place;
+  /** The level that is read again; null for a new one. */
+  spot: SpotLevel | null;
+  onBooked: (id: string) => void;
+}
+
+/** One reading at one place. */
+function Reading({ booking, place, spot, onBooked }: ReadingProps) {
+  const { job, edit, units } = useKept();
+  const [typed, setTyped] = useState('');
+  const [wanted, setWanted] = useState<Sight>('between');
+  const [wrong, setWrong] = useState<string | null>(null);
+  const sight = sightAt(job, booking, spot, wanted);
+  const read = parseLength(typed, units);
+  const device = rodOf(job.id);
+  if ('wrong' in sight)
+    return (
+      <Text kind="strong" role="alert">
+        {sight.wrong}
+      </Text>
+    );
+  const take = (rod: number): void => {
+    if (Math.abs(rod) > LONGEST_ROD) return setWrong('A rod is at most 9 m (29 ft) long.');
+    const change = booked(job, booking, place, spot, sight.sight, rod);
+    const refused = edit(change);
+    if (refused !== null) setWrong(refused);
+    else onBooked(spot?.id ?? change.puts[0]!.id);
+  };
+  const ask = (): void => void device.read(place, booking.back).then(take, (error: Error) => setWrong(error.message));
+  const turning = booking.turn !== null;
+  return (
+    <>
       <View aria-live="polite" style={{ gap: SPACE.xs }}>
         <Text kind="strong">
-          {turn
-            ? `Move the instrument, and read ${turn.name} again.`
-            : place === null
-              ? 'Tap where the rod stands.'
-              : 'wrong' in sight
-                ? sight.wrong
-                : `${spot ? spot.name : 'New level'}. ${sight.note}`.trim()}
+          {turning
+            ? `Move the instrument, and read ${spot?.name ?? 'the point'} again.`
+            : `${spot ? spot.name : 'New level'}. ${sight.note}`.trim()}
         </Text>
-        {place === null && found !== undefined && (
-          <Text>
-            {nameOf(job, last!)} is at {text(showLevel(found, units))}.
-          </Text>
-        )}
         {wrong !== null && (
           <Text tone="stop" role="alert">
             {wrong}
           </Text>
         )}
       </View>
-      {place !== null && !('wrong' in sight) && (
-        <>
-          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
-            <Button label={`Read: ${device.name}`} onPress={ask} testID="read-rod" />
-            <Button
-              label="Book it"
-              kind="main"
-              disabled={!read.ok}
-              onPress={() => read.ok && take(read.value)}
-              testID="book-it"
-            />
-          </View>
-          <Keypad units={units} typed={typed} onTyped={setTyped} read={typed === '' ? null : read} />
-          {booking.back && (
-            <Choice
-              label="This reading is"
-              value={wanted}
-              options={[
-                { value: 'between', label: 'One of several' },
-                { value: 'fore', label: 'The last of this set-up', note: 'then the instrument moves' },
-              ]}
-              onChoose={setWanted}
-            />
-          )}
-        </>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+        <Button label={`Read: ${device.name}`} onPress={ask} testID="read-rod" />
+        <Button
+          label="Book it"
+          kind="main"
+          disabled={!read.ok}
+          onPress={() => read.ok && take(read.value)}
+          testID="book-it"
+        />
+      </View>
+      <Keypad units={units} typed={typed} onTyped={setTyped} read={typed === '' ? null : read} />
+      {booking.back && (
+        <Choice
+          label="This reading is"
+          value={wanted}
+          options={[
+            { value: 'between', label: 'One of several' },
+            { value: 'fore', label: 'The last of this set-up', note: 'then the instrument moves' },
+          ]}
+          onChoose={setWanted}
+        />
       )}
-    </Sheet>
+    </>
   );
 }

@@ -14,20 +14,17 @@ import {
   type Element,
   type Place,
 } from '@katabasis/core';
-import Expand from 'lucide-react-native/icons/expand';
-import Minus from 'lucide-react-native/icons/minus';
-import Plus from 'lucide-react-native/icons/plus';
 import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { useJob, useKept } from '../../data/useJob';
-import { GroundPlan, NorthMark, type Draft, type PlanHandle } from '../../drawing/yard/GroundPlan';
+import { GroundPlan, type PlanHandle } from '../../drawing/yard/GroundPlan';
+import type { Draft } from '../../drawing/yard/OverPlan';
 import { sceneOf, type Thing } from '../../drawing/yard/scene';
 import type { Snapped } from '../../drawing/yard/snap';
 import { drawOnPlan } from '../../elements';
 import { ElementSheet } from '../../elements/ElementSheet';
-import { usePalette, useStyles, useWide } from '../../theme/theme';
+import { useStyles, useWide } from '../../theme/theme';
 import { SPACE, type Palette } from '../../theme/tokens';
-import { Button } from '../../ui/Button';
 import { Text } from '../../ui/Text';
 import { useAt } from '../useAt';
 import { useGo } from '../useGo';
@@ -43,44 +40,27 @@ import { SaysSheet } from './SaysSheet';
 import { LEAST, toolOf, type Tool } from './tools';
 import { Underlays } from './Underlays';
 import { WaysOutSheet } from './WaysOutSheet';
+import { Banner, EmptyYard, PlanButtons, Tools } from './YardTools';
 
 const make = (palette: Palette) => ({
   columns: { flex: 1, flexDirection: 'row' as const },
   stacked: { flex: 1 },
   plan: { flex: 1, minHeight: 0 },
   side: { flex: 1, maxWidth: 620, borderLeftWidth: 1, borderLeftColor: palette.line },
-  tools: {
-    flexDirection: 'row' as const,
-    flexWrap: 'wrap' as const,
-    gap: SPACE.xs,
-    padding: SPACE.s,
-    borderTopWidth: 1,
-    borderTopColor: palette.line,
-    backgroundColor: palette.ground,
-  },
-  floating: { position: 'absolute' as const, right: SPACE.s, top: SPACE.s, gap: SPACE.xs },
-  round: {
-    width: 44,
-    height: 44,
-    borderRadius: 22,
-    alignItems: 'center' as const,
-    justifyContent: 'center' as const,
-    backgroundColor: palette.ground,
-    borderWidth: 1.5,
-    borderColor: palette.ink,
-  },
-  banner: {
-    flexDirection: 'row' as const,
-    flexWrap: 'wrap' as const,
-    alignItems: 'center' as const,
-    gap: SPACE.s,
-    padding: SPACE.s,
-    paddingLeft: SPACE.l,
-    borderTopWidth: 3,
-    borderTopColor: palette.ink,
-    backgroundColor: palette.ground,
-  },
 });
+
+/** How far what a finger does has come; of one address. */
+interface Step {
+  of: string | null;
+  places: readonly Place[];
+  /** Of a line: where it starts. */
+  from: string | null;
+  pending: Snapped | null;
+  wrong: string | null;
+  route: readonly Place[] | null;
+}
+
+const FIRST_STEP: Step = { of: null, places: [], from: null, pending: null, wrong: null, route: null };
 
 /** A yard that nobody has put anything in: where the first things will come. */
 const EMPTY: readonly Place[] = [
@@ -98,13 +78,13 @@ export function YardScreen() {
   const choose = useCallback((id: string | null): void => go('yard', id), [go]);
   const close = useCallback((): void => choose(null), [choose]);
   const tool = useMemo(() => toolOf(kept, at), [kept, at]);
-  const [draft, setDraft] = useState<{ for: string | null; places: Place[] }>({ for: null, places: [] });
-  const places = draft.for === at ? draft.places : [];
-  const setPlaces = (next: Place[]): void => setDraft({ for: at, places: next });
   const [pace, setPace] = useState<PaceDraft | null>(null);
-  const [pending, setPending] = useState<Snapped | null>(null);
-  const [wrong, setWrong] = useState<string | null>(null);
-  const [route, setRoute] = useState<readonly Place[] | null>(null);
+  const [lastStep, setStep] = useState<Step>(FIRST_STEP);
+  const { places, from, pending, wrong, route } = lastStep.of === at ? lastStep : FIRST_STEP;
+  const step = useCallback(
+    (next: Partial<Step>): void => setStep((now) => ({ ...(now.of === at ? now : FIRST_STEP), ...next, of: at })),
+    [at],
+  );
   const [turn, setTurn] = useState(0);
   const handle = useRef<PlanHandle>(null);
   const chosen = tool.type === 'look' ? tool.chosen : null;
@@ -115,11 +95,6 @@ export function YardScreen() {
     const all = things.flatMap((thing) => [...thing.places]);
     return all.length > 0 ? all : EMPTY;
   }, [things]);
-  useEffect(() => {
-    setWrong(null);
-    setRoute(null);
-    setPending(null);
-  }, [at]);
   const chosenThing = chosen === null ? undefined : things.find(({ id }) => id === chosen);
   const handles = useMemo(() => handlesOf(chosenThing), [chosenThing]);
   useEffect(() => {
@@ -132,7 +107,7 @@ export function YardScreen() {
   const made = (change: Change, next: string | null): void => {
     const refused = edit(change);
     if (refused === null) choose(next);
-    else setWrong(refused);
+    else step({ wrong: refused });
   };
   const putIn = (shape: readonly Place[]): void => {
     if (tool.type === 'putOld') {
@@ -149,24 +124,19 @@ export function YardScreen() {
     made(put(`Put in ${kindOf(creation.kind).label.toLowerCase()}`, grounded(putDown(bare(built), shape))), id);
   };
   const onPut = (snapped: Snapped): void => {
-    setWrong(null);
-    if (tool.type === 'levels') return setPending(snapped);
+    step({ wrong: null });
+    if (tool.type === 'levels') return step({ pending: snapped });
     if (tool.type === 'pace') return setPace({ ...(pace ?? firstPace()), start: snapped.place });
     if (tool.type === 'line') {
-      const drawn = drawLine(kept, places, draftFrom(), snapped);
-      if (drawn.type === 'wrong') return setWrong(drawn.sentence);
-      if (drawn.type === 'on') {
-        if (places.length === 0) from.current = drawn.from;
-        return setPlaces([...places, snapped.place]);
-      }
+      const drawn = drawLine(kept, places, from, snapped);
+      if (drawn.type === 'wrong') return step({ wrong: drawn.sentence });
+      if (drawn.type === 'on') return step({ places: [...places, snapped.place], from: drawn.from });
       return made(drawn.change, drawn.id);
     }
     if (tool.type !== 'putNew' && tool.type !== 'putOld') return;
     if (tool.shape === 'place') putIn([snapped.place]);
-    else setPlaces([...places, snapped.place]);
+    else step({ places: [...places, snapped.place] });
   };
-  const from = useRef<string | null>(null);
-  const draftFrom = (): string | null => (places.length === 0 ? null : from.current);
   const onHandle = (corner: number, place: Place, done: boolean): void => {
     const element = chosen === null ? undefined : kept.elements.get(chosen);
     if (!element) return;
@@ -180,7 +150,7 @@ export function YardScreen() {
     tool.type === 'putOld' ||
     tool.type === 'line' ||
     tool.type === 'levels' ||
-    (tool.type === 'pace' && pace?.start == null);
+    (tool.type === 'pace' && !pace?.start);
   const shownDraft: Draft | null =
     tool.type === 'pace' && pace?.start
       ? {
@@ -197,7 +167,7 @@ export function YardScreen() {
         : tool.type === 'levels' && pending
           ? { places: [pending.place], closed: false }
           : null;
-  const onRoute = useCallback((way: readonly Place[] | null) => setRoute(way), []);
+  const onRoute = useCallback((way: readonly Place[] | null) => step({ route: way }), [step]);
   const shownGround = useMemo(() => (ground && route ? { ...ground, ways: [route] } : ground), [ground, route]);
   const picture = (
     <View style={styles.plan}>
@@ -221,12 +191,7 @@ export function YardScreen() {
         onPut={onPut}
         onHandle={onHandle}
       />
-      <View style={styles.floating}>
-        <Round label="Larger" onPress={() => handle.current?.zoom(1.4)} icon={Plus} />
-        <Round label="Smaller" onPress={() => handle.current?.zoom(1 / 1.4)} icon={Minus} />
-        <Round label="Show all" onPress={() => handle.current?.fit()} icon={Expand} />
-        <NorthButton turn={turn + (headOf(kept).north ?? 0)} onPress={() => handle.current?.turn()} />
-      </View>
+      <PlanButtons plan={handle} turn={turn + (headOf(kept).north ?? 0)} />
       {things.length === 0 && tool.type === 'look' && (
         <EmptyYard onPace={() => choose('~pace')} onAdd={() => choose('new')} />
       )}
@@ -268,7 +233,7 @@ export function YardScreen() {
       case 'pace':
         return <PaceSheet draft={pace} onDraft={setPace} onClose={close} onGo={choose} />;
       case 'levels':
-        return <LevelsSheet pending={pending} onPending={setPending} onClose={close} />;
+        return <LevelsSheet pending={pending} onPending={(next) => step({ pending: next })} onClose={close} />;
       case 'roof':
         return <RoofSheet building={tool.building} onClose={close} onGo={choose} />;
       case 'says':
@@ -284,7 +249,7 @@ export function YardScreen() {
               places.length === 0 ? lineStart(kept) : 'Tap its bends, then where it goes: a landing, or another line.'
             }
             wrong={wrong}
-            onBack={places.length > 0 ? () => setPlaces(places.slice(0, -1)) : null}
+            onBack={places.length > 0 ? () => step({ places: places.slice(0, -1), wrong: null }) : null}
             onClose={close}
           />
         );
@@ -301,8 +266,8 @@ export function YardScreen() {
                 : `Tap the ${tool.shape === 'outline' ? 'corners' : 'places'} of ${name} in turn.`
             }
             wrong={wrong}
-            onBack={places.length > 0 ? () => setPlaces(places.slice(0, -1)) : null}
-            onDone={enough ? () => putIn(places) : null}
+            onBack={places.length > 0 ? () => step({ places: places.slice(0, -1), wrong: null }) : null}
+            onDone={enough ? () => putIn([...places]) : null}
             onClose={close}
           />
         );
@@ -350,80 +315,5 @@ function movedBy(element: Element, corner: number, place: Place): Element {
   return putDown(
     element,
     placesOf(element).map((each, k) => (k === corner ? place : each)),
-  );
-}
-
-function Round({ label, onPress, icon: Icon }: { label: string; onPress: () => void; icon: typeof Plus }) {
-  const styles = useStyles(make);
-  const { ink } = usePalette();
-  return (
-    <Pressable role="button" aria-label={label} onPress={onPress} style={styles.round}>
-      <Icon size={22} color={ink} />
-    </Pressable>
-  );
-}
-
-function NorthButton({ turn, onPress }: { turn: number; onPress: () => void }) {
-  const styles = useStyles(make);
-  return (
-    <Pressable role="button" aria-label="Turn the plan, or north up again" onPress={onPress} style={styles.round}>
-      <NorthMark turn={turn} />
-    </Pressable>
-  );
-}
-
-function Tools({ choose }: { choose: (id: string) => void }) {
-  const styles = useStyles(make);
-  return (
-    <View style={styles.tools} role="toolbar" aria-label="In the yard">
-      <Button label="Put down" icon={Plus} kind="main" onPress={() => choose('new')} testID="yard-add" />
-      <Button label="Levels" onPress={() => choose('~levels')} testID="yard-levels" />
-      <Button label="Draw a line" onPress={() => choose('~line')} testID="yard-line" />
-      <Button label="What it says" onPress={() => choose('~says')} testID="yard-says" />
-      <Button label="Ways out" onPress={() => choose('~waysOut')} testID="yard-ways-out" />
-      <Button label="Files" onPress={() => choose('~files')} testID="yard-files" />
-    </View>
-  );
-}
-
-interface BannerProps {
-  says: string;
-  wrong: string | null;
-  onBack: (() => void) | null;
-  onDone?: (() => void) | null;
-  onClose: () => void;
-}
-
-function Banner({ says, wrong, onBack, onDone = null, onClose }: BannerProps) {
-  const styles = useStyles(make);
-  return (
-    <View style={styles.banner} role="region" aria-label="What to tap">
-      <View style={{ flexGrow: 1, flexBasis: 220 }} aria-live="polite">
-        <Text kind="strong">{says}</Text>
-        {wrong !== null && (
-          <Text tone="stop" role="alert">
-            {wrong}
-          </Text>
-        )}
-      </View>
-      {onBack && <Button label="One back" onPress={onBack} />}
-      {onDone && <Button label="Done" kind="main" onPress={onDone} testID="put-done" />}
-      <Button label="Leave it" kind="bare" onPress={onClose} />
-    </View>
-  );
-}
-
-function EmptyYard({ onPace, onAdd }: { onPace: () => void; onAdd: () => void }) {
-  return (
-    <View style={{ position: 'absolute', left: SPACE.l, right: 64, top: SPACE.l, gap: SPACE.m }}>
-      <Text kind="heading">Nothing is on the plan yet</Text>
-      <Text>
-        Begin with the house: walk round it wall by wall. Then take levels, and the ground says where water goes.
-      </Text>
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
-        <Button label="Pace out a house" kind="main" onPress={onPace} testID="pace" />
-        <Button label="Put something else down" onPress={onAdd} />
-      </View>
-    </View>
   );
 }

@@ -27,8 +27,8 @@ export interface Paced {
   closes: boolean;
 }
 
-/** Of a paced length one in fifty is usual; a short walk is never held to less than this, m. */
-const RATIO = 0.02;
+/** A walk round a house closes to one in a hundred with a tape; a short one is never held to less than this, m. */
+const RATIO = 0.01;
 const LEAST = 0.15;
 
 export function paced(start: Place, first: number, walls: readonly Wall[]): Paced {

@@ -69,7 +69,69 @@ const main = (more: object): Job =>
   });
 const dry = (...elements: Element[]): Job => changed(jobOf(...elements), { puts: [], removes: ['rain'] });
 
+/** A basin's line of 40 m to its way out on the plan, over ground of 11 by 3 levels that `rise` lifts. */
+const onGround = (rise: (east: number) => number, pipeMore: object, ...more: Element[]): Job =>
+  jobOf(
+    ground(40, 'basin'),
+    basin({ place: { east: 0, north: 0 } }),
+    out({ place: { east: 40, north: 0 }, stone: true }),
+    pipe('basin', { length: 40, nominal: 0.1016, ...pipeMore }),
+    ...Array.from({ length: 33 }, (_, k): Element => {
+      const [east, north] = [4 * (k % 11), 4 * Math.floor(k / 11) - 4];
+      return { id: `level${k}`, kind: 'spotLevel', name: `Level ${k}`, place: { east, north }, level: rise(east) };
+    }),
+    ...more,
+  );
+const across = (east: number): { east: number; north: number }[] => [
+  { east, north: -10 },
+  { east, north: 10 },
+];
+const falls = (east: number): number => -0.0075 * east;
+
 const MAKE: Record<string, Make> = {
+  serviceUnmarked: (a, b) =>
+    onGround(
+      falls,
+      {},
+      { id: 'gas', kind: 'service', name: 'Gas', form: b < 0.5 ? 'gas' : 'telecom', way: across(4 + 30 * a) },
+    ),
+  footingUndermined: (a) =>
+    onGround(
+      falls,
+      {},
+      {
+        id: 'house',
+        kind: 'building',
+        name: 'House',
+        footingDepth: 0.1 + 0.1 * a,
+        outline: [8, 20, 20, 8].map((east, k) => ({ east, north: k < 2 ? 0.15 : 6 })),
+      },
+    ),
+  boundaryCrossed: (a) =>
+    onGround(
+      falls,
+      {},
+      { id: 'line', kind: 'barrier', name: 'Boundary', form: 'propertyLine', way: across(5 + 30 * a) },
+    ),
+  deepBetween: (a) => onGround((east) => falls(east) + (1.3 + a) * Math.exp(-(((east - 20) / 6) ** 2)), {}),
+  groundBetween: (a, b) =>
+    changed(
+      onGround((east) => falls(east) - (0.38 + 0.05 * a) * Math.exp(-(((east - 11 - 2 * b) / 4) ** 2)), {}),
+      put('Lower', out({ place: { east: 40, north: 0 }, stone: true, groundLevel: -1.3 })),
+    ),
+  rootsCrossed: (a) =>
+    onGround(
+      falls,
+      { material: 'singleWall' },
+      {
+        id: 'tree',
+        kind: 'tree',
+        name: 'Willow',
+        place: { east: 8 + 20 * a, north: 2 },
+        crown: 6,
+      },
+    ),
+  lengthDisagrees: (a) => onGround(falls, { length: 41.5 + 6 * a }),
   noRain: (a) => dry(ground(20 + 100 * a, 'basin'), basin(), out(), pipe('basin')),
   strayRun: (a) => yard(30 + 50 * a, pipe('basin', { id: 'second', length: 5 + 20 * a })),
   noDischarge: (a) => jobOf(ground(20 + 60 * a, 'basin'), basin(), out()),
@@ -168,6 +230,9 @@ const NO_FIX = new Set([
   'mainUnknown',
   'nothingLeads',
   'openingRainMissing',
+  'serviceUnmarked',
+  'footingUndermined',
+  'boundaryCrossed',
 ]);
 
 it.each(RULES.map(({ code }) => code))('%s: found, and every fix of it keeps its promise', (code) => {

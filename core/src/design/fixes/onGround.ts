@@ -29,6 +29,12 @@ export const onGround: readonly Mending[] = [
     },
   },
   {
+    code: 'deepBetween',
+    *candidates(snag, job) {
+      yield fixOfChange(put('Plan protection for the trench', { ...runOf(job, snag.at), shored: true }));
+    },
+  },
+  {
     code: 'rootsCrossed',
     *candidates(snag, job) {
       const run = runOf(job, snag.at);

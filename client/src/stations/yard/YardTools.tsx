@@ -1,0 +1,134 @@
+/** What stands over and under the ground plan: its buttons, its tools, what a finger is to do next. */
+import Expand from 'lucide-react-native/icons/expand';
+import Minus from 'lucide-react-native/icons/minus';
+import Plus from 'lucide-react-native/icons/plus';
+import type { RefObject } from 'react';
+import { Pressable, View } from 'react-native';
+import type { PlanHandle } from '../../drawing/yard/GroundPlan';
+import { NorthMark } from '../../drawing/yard/NorthMark';
+import { usePalette, useStyles } from '../../theme/theme';
+import { SPACE, type Palette } from '../../theme/tokens';
+import { Button } from '../../ui/Button';
+import { Text } from '../../ui/Text';
+
+const make = (palette: Palette) => ({
+  tools: {
+    flexDirection: 'row' as const,
+    flexWrap: 'wrap' as const,
+    gap: SPACE.xs,
+    padding: SPACE.s,
+    borderTopWidth: 1,
+    borderTopColor: palette.line,
+    backgroundColor: palette.ground,
+  },
+  floating: { position: 'absolute' as const, right: SPACE.s, top: SPACE.s, gap: SPACE.xs },
+  round: {
+    width: 44,
+    height: 44,
+    borderRadius: 22,
+    alignItems: 'center' as const,
+    justifyContent: 'center' as const,
+    backgroundColor: palette.ground,
+    borderWidth: 1.5,
+    borderColor: palette.ink,
+  },
+  banner: {
+    flexDirection: 'row' as const,
+    flexWrap: 'wrap' as const,
+    alignItems: 'center' as const,
+    gap: SPACE.s,
+    padding: SPACE.s,
+    paddingLeft: SPACE.l,
+    borderTopWidth: 3,
+    borderTopColor: palette.ink,
+    backgroundColor: palette.ground,
+  },
+});
+
+/** Larger, smaller, all of it, turned: under a thumb at the plan's edge. */
+export function PlanButtons({ plan, turn }: { plan: RefObject<PlanHandle | null>; turn: number }) {
+  const styles = useStyles(make);
+  return (
+    <View style={styles.floating}>
+      <Round label="Larger" onPress={() => plan.current?.zoom(1.4)} icon={Plus} />
+      <Round label="Smaller" onPress={() => plan.current?.zoom(1 / 1.4)} icon={Minus} />
+      <Round label="Show all" onPress={() => plan.current?.fit()} icon={Expand} />
+      <NorthButton turn={turn} onPress={() => plan.current?.turn()} />
+    </View>
+  );
+}
+
+function Round({ label, onPress, icon: Icon }: { label: string; onPress: () => void; icon: typeof Plus }) {
+  const styles = useStyles(make);
+  const { ink } = usePalette();
+  return (
+    <Pressable role="button" aria-label={label} onPress={onPress} style={styles.round}>
+      <Icon size={22} color={ink} />
+    </Pressable>
+  );
+}
+
+function NorthButton({ turn, onPress }: { turn: number; onPress: () => void }) {
+  const styles = useStyles(make);
+  return (
+    <Pressable role="button" aria-label="Turn the plan, or north up again" onPress={onPress} style={styles.round}>
+      <NorthMark turn={turn} />
+    </Pressable>
+  );
+}
+
+export function Tools({ choose }: { choose: (id: string) => void }) {
+  const styles = useStyles(make);
+  return (
+    <View style={styles.tools} role="toolbar" aria-label="In the yard">
+      <Button label="Put down" icon={Plus} kind="main" onPress={() => choose('new')} testID="yard-add" />
+      <Button label="Levels" onPress={() => choose('~levels')} testID="yard-levels" />
+      <Button label="Draw a line" onPress={() => choose('~line')} testID="yard-line" />
+      <Button label="What it says" onPress={() => choose('~says')} testID="yard-says" />
+      <Button label="Ways out" onPress={() => choose('~waysOut')} testID="yard-ways-out" />
+      <Button label="Files" onPress={() => choose('~files')} testID="yard-files" />
+    </View>
+  );
+}
+
+interface BannerProps {
+  says: string;
+  wrong: string | null;
+  onBack: (() => void) | null;
+  onDone?: (() => void) | null;
+  onClose: () => void;
+}
+
+export function Banner({ says, wrong, onBack, onDone = null, onClose }: BannerProps) {
+  const styles = useStyles(make);
+  return (
+    <View style={styles.banner} role="region" aria-label="What to tap">
+      <View style={{ flexGrow: 1, flexBasis: 220 }} aria-live="polite">
+        <Text kind="strong">{says}</Text>
+        {wrong !== null && (
+          <Text tone="stop" role="alert">
+            {wrong}
+          </Text>
+        )}
+      </View>
+      <Button label="One back" disabled={onBack === null} onPress={() => onBack?.()} />
+      {onDone && <Button label="Done" kind="main" onPress={onDone} testID="put-done" />}
+      <Button label="Leave it" kind="bare" onPress={onClose} />
+    </View>
+  );
+}
+
+export function EmptyYard({ onPace, onAdd }: { onPace: () => void; onAdd: () => void }) {
+  return (
+    <View style={{ position: 'absolute', left: SPACE.l, right: 64, top: SPACE.l, gap: SPACE.m }}>
+      <Text kind="heading">Nothing is on the plan yet</Text>
+      <Text>
+        Begin with the house: walk round it wall by wall. Then take levels, and the ground says where water goes.
+      </Text>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+        <Button label="Pace out a house" kind="main" onPress={onPace} testID="pace" />
+        <Button label="Put something else down" onPress={onAdd} />
+      </View>
+    </View>
+  );
+}

@@ -1,0 +1,200 @@
+import { expect, test, type Page } from '@playwright/test';
+import { copyOfSample, kept, putJob, saved } from './jobs';
+
+/** Taps so far: the way from nothing to a yard is short, and how short is printed. */
+let taps = 0;
+const tap = async (page: Page, name: string | RegExp, role: 'button' | 'radio' | 'link' = 'button'): Promise<void> => {
+  taps++;
+  await page.getByRole(role, { name }).first().tap();
+};
+
+/** Taps the plan, at a share of its width and height. */
+async function tapPlan(page: Page, across: number, down: number): Promise<void> {
+  taps++;
+  const box = (await page.getByTestId('ground-plan').boundingBox())!;
+  await page.touchscreen.tap(box.x + across * box.width, box.y + down * box.height);
+}
+
+async function walkWall(page: Page, length: string): Promise<void> {
+  taps++;
+  await page.getByTestId('pace-length').fill(length);
+  await page.getByTestId('pace-length').press('Enter');
+}
+
+test('from nothing to a paced-out house with its roof, ten levels, a pond where the hollow is, and the basin it suggests', async ({
+  page,
+  request,
+}) => {
+  taps = 0;
+  await page.goto('/new');
+  await page.getByTestId('new-name').fill('Behind the mill');
+  await tap(page, 'Measure the yard first');
+  await expect(page.getByText('Nothing is on the plan yet')).toBeVisible();
+  await tap(page, 'Pace out a house');
+  await tap(page, 'Start in the middle');
+  for (const wall of ['40', '26', '40']) await walkWall(page, wall);
+  await tap(page, /^Back to the start: 26/);
+  await expect(page.getByText(/^Closes within 0\sin/)).toBeVisible();
+  await tap(page, 'That is the house');
+  await tap(page, 'Put its roof on');
+  await tap(page, /at each end of each gutter/, 'radio');
+  await expect(page.getByText(/^2 faces: 520\sft², 520\sft²/)).toBeVisible();
+  await tap(page, 'Put it on');
+  await tap(page, 'Close');
+  const job = new URL(page.url()).pathname.split('/')[2]!;
+  await tap(page, 'Levels');
+  await tap(page, 'Smaller');
+  await tap(page, 'Smaller');
+  // The rod goes round the yard, and into the hollow that lies south-east of the house.
+  const rods: [number, number][] = [
+    [0.35, 0.1],
+    [0.6, 0.08],
+    [0.2, 0.35],
+    [0.75, 0.35],
+    [0.2, 0.7],
+    [0.3, 0.95],
+    [0.56, 0.97],
+    [0.8, 0.95],
+    [0.78, 0.7],
+    [0.45, 0.66],
+    [0.56, 0.76],
+    [0.64, 0.84],
+  ];
+  for (const [across, down] of rods) {
+    await tapPlan(page, across, down);
+    taps++;
+    await page.getByTestId('read-rod').tap();
+    await expect(page.getByText('Tap where the rod stands.')).toBeVisible();
+  }
+  await tap(page, 'Close');
+  console.log(`from nothing to a house, its roof, four downspouts and ten levels: ${taps} taps`);
+  // The pond stands where the hollow is, and a basin goes to its lowest.
+  await tap(page, 'What it says');
+  await expect(page.getByRole('heading', { name: 'Ponds by the levels, seen by nobody yet' })).toBeVisible();
+  await tap(page, 'Put a basin there');
+  await expect(page.getByRole('heading', { name: 'Basin 1', level: 2 })).toBeVisible();
+  await saved(page, job);
+  const elements = Object.values(await kept(request, job));
+  expect(elements.filter(({ kind }) => kind === 'spotLevel')).toHaveLength(12);
+  expect(elements.filter(({ kind }) => kind === 'downspout')).toHaveLength(4);
+  const [book] = elements.filter(({ kind }) => kind === 'levelBook');
+  expect(book).toMatchObject({ kind: 'levelBook' });
+  const basin = elements.find(({ kind }) => kind === 'basin');
+  // The ground that the rod read has its hollow at 8 m east and 8 m south.
+  expect(basin).toMatchObject({ levelFrom: 'ground' });
+  if (basin?.kind === 'basin') expect(Math.hypot(basin.place!.east - 8, basin.place!.north + 8)).toBeLessThan(3);
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Basin 1', level: 2 })).toBeVisible();
+  await expect(page.getByTestId('ground-plan')).toContainText('Basin 1');
+  // What it gathers is the ground's own, and can be asked for.
+  await expect(page.getByRole('button', { name: /^Comes over the ground/ })).not.toContainText('0 gpm');
+});
+
+test('a line is drawn by taps with a bend, ends on another as a wye, and a corner is dragged and taken back', async ({
+  page,
+  request,
+}) => {
+  const at = (east: number, north: number) => ({ east, north });
+  const job = await putJob(request, [
+    { id: 'job', kind: 'job', name: 'Lines', units: 'metric', pitchStyle: 'ground' },
+    { id: 'a', kind: 'downspout', name: 'A', storey: 1, size: 'rect2x3', groundLevel: 0, place: at(-10, 8) },
+    { id: 'b', kind: 'downspout', name: 'B', storey: 1, size: 'rect2x3', groundLevel: 0, place: at(-10, -8) },
+    {
+      id: 'out',
+      kind: 'discharge',
+      name: 'Out',
+      form: 'daylight',
+      receiving: 'swale',
+      groundLevel: -2,
+      place: at(10, 8),
+    },
+  ]);
+  await page.goto(`/job/${job}/yard`);
+  await page.getByTestId('yard-line').tap();
+  const box = (await page.getByTestId('ground-plan').boundingBox())!;
+  // All is fitted to the width: 20 m between the marks, 26 px of margin at the left and 66 at the right.
+  const scale = (box.width - 92) / 20;
+  const spot = (east: number, north: number): [number, number] => [
+    box.x + box.width / 2 - 20 + east * scale,
+    box.y + box.height / 2 - north * scale,
+  ];
+  await page.touchscreen.tap(...spot(-10, 8));
+  await page.touchscreen.tap(...spot(0, 4));
+  await page.touchscreen.tap(...spot(10, 8));
+  await expect(page.getByRole('heading', { name: 'A to Out' })).toBeVisible();
+  await saved(page, job);
+  await page.goto(`/job/${job}/yard?at=~line`);
+  await expect(page.getByText('Tap where the water is')).toBeVisible();
+  // A thumb that slips: nothing stands there to start from, and it says so.
+  await page.touchscreen.tap(...spot(3, -5));
+  await expect(page.getByRole('alert')).toContainText('A line starts on a downspout');
+  await page.touchscreen.tap(...spot(-10, -8));
+  await page.touchscreen.tap(...spot(-5, 6));
+  await expect(page.getByRole('heading', { name: 'B to Wye 1' })).toBeVisible();
+  await saved(page, job);
+  const elements = await kept(request, job);
+  const runs = Object.values(elements).filter((element) => element.kind === 'run');
+  expect(runs).toHaveLength(3);
+  expect(runs.every(({ lengthFrom }) => lengthFrom === 'plan')).toBe(true);
+  expect(runs.filter(({ bends }) => (bends?.length ?? 0) > 0)).toHaveLength(1);
+  // The bend is taken hold of and moved, and undo brings it back.
+  const bent = runs.find(({ bends }) => bends)!;
+  await page.goto(`/job/${job}/yard?at=${bent.id}`);
+  await expect(page.getByRole('heading', { name: 'Wye 1 to Out' })).toBeVisible();
+  const length = page.getByTestId('run-length');
+  const before = await length.inputValue();
+  await dragOnPlan(page, bent.bends![0]!, 0, 60);
+  await expect(length).not.toHaveValue(before);
+  await page.getByTestId('undo').tap();
+  await expect(length).toHaveValue(before);
+});
+
+/** Drags what stands at a place by so many px, found by the handle that is drawn there. */
+async function dragOnPlan(page: Page, _place: { east: number; north: number }, dx: number, dy: number): Promise<void> {
+  const handle = page.getByTestId('ground-plan').locator('circle[r="11"]').first();
+  const { x, y, width, height } = (await handle.boundingBox())!;
+  const from = { x: x + width / 2, y: y + height / 2 };
+  const touch = await page.context().newCDPSession(page);
+  const send = (type: string, points: { x: number; y: number }[]): Promise<unknown> =>
+    touch.send('Input.dispatchTouchEvent', { type: type as 'touchStart', touchPoints: points });
+  await send('touchStart', [from]);
+  for (let k = 1; k <= 6; k++) await send('touchMove', [{ x: from.x + (dx * k) / 6, y: from.y + (dy * k) / 6 }]);
+  await send('touchEnd', []);
+}
+
+test('two fingers make the plan larger about where they are, and one moves it; neither puts anything down', async ({
+  page,
+  request,
+}) => {
+  const job = await copyOfSample(request);
+  await page.goto(`/job/${job}/yard?at=new~Basin`);
+  await expect(page.getByText('Tap where basin is.')).toBeVisible();
+  const apart = async (): Promise<number> => {
+    const [gas, power] = await Promise.all(
+      ['G', 'E'].map((letter) => page.getByTestId('ground-plan').getByText(letter, { exact: true }).boundingBox()),
+    );
+    return Math.hypot(gas!.x + gas!.width / 2 - power!.x - power!.width / 2, gas!.y - power!.y);
+  };
+  const before = await apart();
+  const box = (await page.getByTestId('ground-plan').boundingBox())!;
+  const [cx, cy] = [box.x + box.width / 2, box.y + box.height / 2];
+  const touch = await page.context().newCDPSession(page);
+  const send = (type: 'touchStart' | 'touchMove' | 'touchEnd', gap: number | null): Promise<unknown> =>
+    touch.send('Input.dispatchTouchEvent', {
+      type,
+      touchPoints:
+        gap === null
+          ? []
+          : [
+              { x: cx - gap, y: cy },
+              { x: cx + gap, y: cy },
+            ],
+    });
+  await send('touchStart', 40);
+  for (const gap of [50, 60, 70, 80]) await send('touchMove', gap);
+  await send('touchEnd', null);
+  await page.waitForTimeout(400);
+  expect((await apart()) / before).toBeCloseTo(2, 1);
+  await saved(page, job);
+  expect(Object.values(await kept(request, job)).filter(({ kind }) => kind === 'basin')).toHaveLength(1);
+});
