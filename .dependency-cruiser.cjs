@@ -16,7 +16,7 @@ const FLOORS = [
   ['network'],
   ['plan', 'snags', 'words'],
   ['design'],
-  ['api', 'sums', 'samples', 'verification'],
+  ['api', 'sums', 'formats', 'samples', 'verification'],
   ['trial'],
 ];
 

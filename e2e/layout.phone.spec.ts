@@ -84,6 +84,23 @@ const IN_JOB = [
   'walk?at=find',
   'plan?at=keys',
 ];
+const IN_YARD = [
+  'yard',
+  'yard?at=new',
+  'yard?at=~pace',
+  'yard?at=~levels',
+  'yard?at=~says',
+  'yard?at=~waysOut',
+  'yard?at=~files',
+  'yard?at=~line',
+  'yard?at=roof~clinic',
+  'yard?at=clinic',
+  'yard?at=wetLawn',
+  'yard?at=gas',
+  'yard?at=kennelDoor',
+  'yard?at=lawnSoil',
+  'yard?at=trunkLower',
+];
 const PAGES = ['/', '/new', '/bin', '/devices', '/pair', '/nowhere', '/job/nowhere/plan', '/history/quillfeather'];
 
 test.describe('no words lie over others, none are cut, all can be tapped', () => {
@@ -100,11 +117,35 @@ test.describe('no words lie over others, none are cut, all can be tapped', () =>
     expect(await look(page, paths, NARROW_AND_WIDE)).toEqual([]);
   });
 
+  test('on the ground plan and its sheets, with usual and with long names', async ({ page, request }) => {
+    const paths = IN_YARD.map((path) => `/job/quillfeather/${path}`);
+    expect(await look(page, paths, [...NARROW_AND_WIDE, [1920, 1080]])).toEqual([]);
+    const id = await putJob(request, longNamed());
+    await page.addInitScript(() => localStorage.setItem('katabasis.text', 'large'));
+    expect(
+      await look(
+        page,
+        [`/job/${id}/yard`, `/job/${id}/yard?at=~waysOut`, `/job/${id}/yard?at=clinic`],
+        NARROW_AND_WIDE,
+      ),
+    ).toEqual([]);
+  });
+
   test('with nothing in it, out of reach, and with a wrong entry in every box', async ({ page, request, context }) => {
     const head = { ...quillfeather().elements.get('job')!, name: 'Bare yard' };
     const id = await putJob(request, [head]);
     expect(
-      await look(page, [`/job/${id}/plan`, `/job/${id}/walk`, `/job/${id}/walk?at=rain`], NARROW_AND_WIDE),
+      await look(
+        page,
+        [
+          `/job/${id}/plan`,
+          `/job/${id}/walk`,
+          `/job/${id}/yard`,
+          `/job/${id}/yard?at=~says`,
+          `/job/${id}/walk?at=rain`,
+        ],
+        NARROW_AND_WIDE,
+      ),
     ).toEqual([]);
     await page.setViewportSize({ width: 360, height: 740 });
     for (const path of ['plan?at=trunkLower', 'walk?at=kennelDrain', 'walk?at=basin']) {

@@ -9,23 +9,29 @@ attempt(() => {
   ensureInstalled();
 });
 const { buildSync } = await import('esbuild');
-const outfile = join(mkdtempSync(join(tmpdir(), 'katabasis-bench-')), 'bench.mjs');
+const outdir = mkdtempSync(join(tmpdir(), 'katabasis-bench-'));
+const COMMANDS = ['bench', 'benchGround'];
 buildSync({
-  entryPoints: [join(ROOT, 'server/src/commands/bench.ts')],
+  entryPoints: COMMANDS.map((name) => join(ROOT, `server/src/commands/${name}.ts`)),
   bundle: true,
   platform: 'node',
   format: 'esm',
-  outfile,
+  outExtension: { '.js': '.mjs' },
+  outdir,
   logLevel: 'error',
 });
 // Then the server and the real interface, unless only one of them is asked for.
-const asked = ['--core', '--server', '--page', '--first'].filter((part) => process.argv.includes(part));
+const asked = ['--core', '--ground', '--server', '--page', '--yard', '--first'].filter((part) =>
+  process.argv.includes(part),
+);
 const wanted = (part) => asked.length === 0 || asked.includes(part);
 const tsx = (file) => run(process.execPath, ['--import', 'tsx', join(ROOT, file)]);
 process.exit(
-  (wanted('--core') && run(process.execPath, ['--expose-gc', outfile])) ||
+  (wanted('--core') && run(process.execPath, ['--expose-gc', join(outdir, 'bench.mjs')])) ||
+    (wanted('--ground') && run(process.execPath, [join(outdir, 'benchGround.mjs')])) ||
     (wanted('--server') && tsx('server/src/commands/benchServer.ts')) ||
     (wanted('--page') && tsx('scripts/benchPage.mjs')) ||
+    (wanted('--yard') && tsx('scripts/benchYard.mjs')) ||
     (wanted('--first') && tsx('scripts/benchFirst.mjs')) ||
     0,
 );

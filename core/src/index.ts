@@ -35,7 +35,8 @@ export { gatheringArea, planArea, windFactor } from './runoff/roofArea';
 export { coefficientOf, type ContributingArea } from './runoff/sources';
 export { contoursOf, contourStep, type Contour } from './ground/contours';
 export { cellAt, placeOf as placeOfCell, type Grid } from './ground/grid';
-export type { Pond } from './ground/ponds';
+export { flood, metFirst } from './ground/flood';
+export { findPonds, type Pond } from './ground/ponds';
 export { Surface as GroundSurface, type GroundPoint } from './ground/surface';
 export * from './site';
 export * from './snags';
@@ -59,3 +60,15 @@ export { nextLevels, type NextLevel } from './yard/nextLevel';
 export { pondAt, seenOf, unseenPonds, type Seen } from './yard/seen';
 export { waysOut, type WayOut } from './yard/waysOut';
 export { nextWords, pondWords, seenWords, suggestionWords, wayOutWords, waysOutWords, whyWords } from './words/yard';
+export { readGeoJson, toGeoJson } from './formats/geoJson';
+export {
+  COLUMNS,
+  decodeText,
+  guessMapping,
+  levelsTable,
+  mappingFault,
+  readLevels,
+  type Column,
+  type Mapping,
+  type RefusedRow,
+} from './formats/levelsCsv';

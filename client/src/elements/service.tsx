@@ -3,6 +3,7 @@ import { put, SERVICE_FORMS, showSmall, text, USUAL_HAND_DIG, type Service, type
 import { View } from 'react-native';
 import { Circle, Path, Text as SvgText } from 'react-native-svg';
 import { useKept } from '../data/useJob';
+import { letterSpot } from '../drawing/yard/serviceLetter';
 import { NameField, QuantityField } from '../input/Field';
 import { distanceUpTo, smallEntry } from '../input/entry';
 import { without } from '../input/without';
@@ -100,10 +101,7 @@ export const serviceView: ElementView<Service> = {
   },
   onPlan: ({ form, handDig = USUAL_HAND_DIG }, { path, spots, scale, ground, chosen }) => {
     const { paint, letter } = FACTS[form];
-    const [a, b] = [spots[0]!, spots[1] ?? spots[0]!];
-    // Each sort has its letter elsewhere along its way: two that lie side by side can both be read.
-    const share = 0.2 + (0.6 * SERVICE_FORMS.indexOf(form)) / SERVICE_FORMS.length;
-    const at = { x: a.x + share * (b.x - a.x), y: a.y + share * (b.y - a.y) };
+    const at = letterSpot(form, spots);
     return (
       <>
         <Path d={path} fill="none" stroke={paint} strokeWidth={Math.max(6, 2 * handDig * scale)} opacity={0.14} />

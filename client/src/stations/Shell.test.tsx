@@ -60,7 +60,7 @@ describe('the head of a job', () => {
         <input aria-label="typing" />
       </Shell>,
     );
-    fireEvent.keyDown(window, { key: '2' });
+    fireEvent.keyDown(window, { key: '3' });
     expect(mockRouter.replace).toHaveBeenLastCalledWith('/job/test/plan');
     mockRouter.replace.mockReset();
     fireEvent.keyDown(screen.getByLabelText('typing'), { key: '1', bubbles: true });

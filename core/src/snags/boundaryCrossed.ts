@@ -1,5 +1,6 @@
 import { ofKind } from '../job/job';
-import { crossingsOfRun } from '../yard/crossings';
+import { wayOfRun } from '../job/places';
+import { linesCrossed } from '../yard/crossings';
 import type { Rule, Snag } from './snag';
 
 /** A line over a property line that the neighbour has not agreed to. */
@@ -13,17 +14,15 @@ export const boundaryCrossed: Rule = {
     );
     if (lines.size === 0) return [];
     return ofKind(job, 'run').flatMap((run) =>
-      crossingsOfRun(job, run)
-        .filter(({ id }) => lines.has(id))
-        .map(({ id, from }): Snag => ({
-          code: 'boundaryCrossed',
-          severity: 'stop',
-          at: run.id,
-          other: id,
-          measure: 'length',
-          figure: from,
-          limit: 0,
-        })),
+      linesCrossed(wayOfRun(job, run) ?? [], [...lines.values()]).map(({ id, from }): Snag => ({
+        code: 'boundaryCrossed',
+        severity: 'stop',
+        at: run.id,
+        other: id,
+        measure: 'length',
+        figure: from,
+        limit: 0,
+      })),
     );
   },
   tell: (snag, say) => ({

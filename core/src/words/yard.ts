@@ -146,7 +146,7 @@ export function wayOutWords(
       spare >= 0
         ? `${text(showPitch(pitch))} over ${text(showLength(length, units))}, ${text(showSmall(spare, units))} to spare`
         : spareLarge >= 0
-          ? `too flat for small pipe over ${text(showLength(length, units))}; a large smooth one reaches with ${text(showSmall(spareLarge, units))} to spare`
+          ? `Too flat for small pipe over ${text(showLength(length, units))}; a large smooth one reaches with ${text(showSmall(spareLarge, units))} to spare`
           : `${text(showSmall(-spareLarge, units))} short of fall over ${text(showLength(length, units))}${fall <= 0 ? ': it lies higher' : ''}`,
     against: [
       ...(met.length > 0 ? [`crosses ${joined(met)}`] : []),

@@ -19,10 +19,16 @@ export interface Crossing {
 /** Steps that a way is looked at in, m. */
 const STEP = 0.1;
 
-/** All that a way meets, in the order met. */
-export function crossingsOf(job: Job, way: readonly Place[]): Crossing[] {
+interface Line {
+  id: string;
+  kind: Element['kind'];
+  way?: readonly Place[] | undefined;
+}
+
+/** Lines that a way crosses, each as often as it does. */
+export function linesCrossed(way: readonly Place[], lines: readonly Line[]): Crossing[] {
   const met: Crossing[] = [];
-  const across = (id: string, kind: Element['kind'], other: readonly Place[]): void => {
+  for (const { id, kind, way: other = [] } of lines) {
     let gone = 0;
     for (let k = 1; k < way.length; k++) {
       const [a, b] = [way[k - 1]!, way[k]!];
@@ -37,14 +43,17 @@ export function crossingsOf(job: Job, way: readonly Place[]): Crossing[] {
       }
       gone += length;
     }
-  };
+  }
+  return met;
+}
+
+/** All that a way meets, in the order met. */
+export function crossingsOf(job: Job, way: readonly Place[]): Crossing[] {
+  const kerbs = ofKind(job, 'breakline').filter(({ form }) => form === 'kerb');
+  const met = linesCrossed(way, [...ofKind(job, 'service'), ...ofKind(job, 'barrier'), ...kerbs]);
   const within = (id: string, kind: Element['kind'], inside: (place: Place) => boolean): void => {
     for (const [from, to] of stretches(way, inside)) met.push({ id, kind, from, to, angle: null });
   };
-  for (const { id, kind, way: line } of ofKind(job, 'service')) if (line) across(id, kind, line);
-  for (const { id, kind, way: line } of ofKind(job, 'barrier')) if (line) across(id, kind, line);
-  for (const { id, kind, way: line, form } of ofKind(job, 'breakline'))
-    if (line && form === 'kerb') across(id, kind, line);
   for (const tree of ofKind(job, 'tree')) {
     const { place } = tree;
     if (place)

@@ -8,6 +8,7 @@ import { FONTS, type Palette } from '../../theme/tokens';
 import { placeWords, type Box, type Words } from './labelled';
 import { pathOf, type DrawOnPlan } from './pens';
 import type { Thing } from './scene';
+import { LETTER_ROOM, letterSpot } from './serviceLetter';
 import { barLength, spotOf, type Spot, type Viewport } from './viewport';
 
 /** A pond as it is drawn: its cells' middles, and what is written on it. */
@@ -45,7 +46,8 @@ export interface Drawn {
   us: boolean;
   /** Words are left out while only a part is shown, as under the magnifier. */
   bare?: boolean;
-  underlay?: ReactNode;
+  /** What lies under all of it. */
+  underlay?: (view: Viewport) => ReactNode;
 }
 
 const figureText = (figure: Shown | string | null): string =>
@@ -83,7 +85,7 @@ export const YardDrawing = memo(function YardDrawing(props: Drawn) {
   const palette = usePalette();
   return (
     <Svg width={view.width} height={view.height} aria-hidden>
-      {underlay}
+      {underlay?.(view)}
       {ground?.catchment && <Cells {...ground.catchment} view={view} fill={palette.soil} opacity={0.9} />}
       {things.map((thing) =>
         thing.kind === 'surface' ? (
@@ -250,6 +252,21 @@ interface Line_ {
   strong: boolean;
 }
 
+/** Some places of a pond, from all over it. */
+const spread = (cells: readonly Place[]): Place[] =>
+  Array.from({ length: 24 }, (_, k) => cells[Math.floor((cells.length * (k + 0.5)) / 24)]!);
+
+/** Room of the letters that say what a service is. */
+const letters = (things: readonly Thing[], view: Viewport): Box[] =>
+  things.flatMap(({ element, places }) => {
+    if (element.kind !== 'service') return [];
+    const { x, y } = letterSpot(
+      element.form,
+      places.map((place) => spotOf(view, place)),
+    );
+    return [{ left: x - LETTER_ROOM, top: y - LETTER_ROOM, right: x + LETTER_ROOM, bottom: y + LETTER_ROOM }];
+  });
+
 /** Ground that pipes are drawn on, as small boxes along them. */
 function pipes(things: readonly Thing[], view: Viewport): Box[] {
   const boxes: Box[] = [];
@@ -283,7 +300,15 @@ function AllWords({ view, things, ground, wordsOf, chosen, us }: Drawn) {
   const barPx = bar.metres * view.scale;
   const lines = new Map<string, Line_[]>();
   const all: Words[] = [];
-  const put = (id: string, at: Spot, told: Line_[], rank: number, over: boolean, mark: number): void => {
+  const put = (
+    id: string,
+    at: Spot,
+    told: Line_[],
+    rank: number,
+    over: boolean,
+    mark: number,
+    also?: readonly Spot[],
+  ): void => {
     const shown = told.filter(({ words }) => words !== '');
     if (shown.length === 0 && mark === 0) return;
     lines.set(id, shown);
@@ -291,7 +316,7 @@ function AllWords({ view, things, ground, wordsOf, chosen, us }: Drawn) {
       0,
       ...shown.map(({ words, strong }) => widthOf(words, { family: strong ? FONTS.bold : FONTS.figures, size })),
     );
-    all.push({ id, at, width, height: lineHeight * shown.length, rank, over, mark });
+    all.push({ id, at, width, height: lineHeight * shown.length, rank, over, mark, ...(also ? { also } : {}) });
   };
   for (const thing of things) {
     const { name, figure } = wordsOf(thing);
@@ -308,15 +333,18 @@ function AllWords({ view, things, ground, wordsOf, chosen, us }: Drawn) {
     const mark = thing.shape === 'place' && thing.kind !== 'spotLevel' ? (thing.kind === 'tree' ? 6 : 13) : 0;
     put(thing.id, at, told, mine ? 200 : (RANKS[thing.kind] ?? 10), OVER.has(thing.kind), mark);
   }
-  for (const pond of ground?.ponds ?? [])
+  for (const pond of ground?.ponds ?? []) {
+    const told = pond.words.map((words, k) => ({ words, strong: k === 0 }));
     put(
       `pond ${pond.id}`,
       spotOf(view, pond.middle),
-      pond.words.map((words, k) => ({ words, strong: k === 0 })),
+      told,
       82,
       true,
       0,
+      spread(pond.cells).map((place) => spotOf(view, place)),
     );
+  }
   for (const contour of ground?.contours ?? []) {
     const way = contour.ways.reduce((best, each) => (each.length > best.length ? each : best), [] as Place[]);
     const middle = way[Math.floor(way.length / 2)];
@@ -339,7 +367,7 @@ function AllWords({ view, things, ground, wordsOf, chosen, us }: Drawn) {
   const foot: Box = { left: 0, top: view.height - 40, right: barPx + 24, bottom: view.height };
   // The buttons over the plan.
   const north: Box = { left: view.width - 58, top: 0, right: view.width, bottom: 206 };
-  const placed = placeWords(all, frame, [foot, north], pipes(things, view));
+  const placed = placeWords(all, frame, [foot, north, ...letters(things, view)], pipes(things, view));
   return (
     <>
       {[...placed].map(([id, { left, top }]) =>
@@ -359,7 +387,7 @@ function AllWords({ view, things, ground, wordsOf, chosen, us }: Drawn) {
           </SvgText>
         )),
       )}
-      <ScaleBar view={view} px={barPx} words={bar.words} palette={palette} size={size} />
+      {things.length > 0 && <ScaleBar view={view} px={barPx} words={bar.words} palette={palette} size={size} />}
     </>
   );
 }

@@ -10,6 +10,8 @@ export interface Words {
   rank: number;
   /** Written over what it is, as a ground's; beside it where false. */
   over: boolean;
+  /** Other spots of what it is written over, where it may stand as well. */
+  also?: readonly Spot[];
   /** Room that the mark itself takes, px about its spot. */
   mark: number;
 }
@@ -62,7 +64,8 @@ export function placeWords(
 }
 
 /** Where words may stand, best first: over what they are of and round it, or beside its mark. */
-function spotsOf({ at, width, height, mark, over }: Words): [number, number][] {
+function spotsOf({ at, also, width, height, mark, over }: Words): [number, number][] {
+  if (also) return [at, ...also].map(({ x, y }): [number, number] => [x - width / 2, y - height / 2]);
   if (over) {
     const steps = [0, -1, 1, -2, 2];
     return steps.flatMap((down) =>

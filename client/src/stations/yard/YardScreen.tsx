@@ -21,6 +21,7 @@ import { GroundPlan, type PlanHandle } from '../../drawing/yard/GroundPlan';
 import type { Draft } from '../../drawing/yard/OverPlan';
 import { sceneOf, type Thing } from '../../drawing/yard/scene';
 import type { Snapped } from '../../drawing/yard/snap';
+import type { Viewport } from '../../drawing/yard/viewport';
 import { drawOnPlan } from '../../elements';
 import { ElementSheet } from '../../elements/ElementSheet';
 import { useStyles, useWide } from '../../theme/theme';
@@ -39,6 +40,7 @@ import { RoofSheet } from './RoofSheet';
 import { SaysSheet } from './SaysSheet';
 import { LEAST, toolOf, type Tool } from './tools';
 import { Underlays } from './Underlays';
+import { TapeSheet, type Tapes } from './TapeSheet';
 import { WaysOutSheet } from './WaysOutSheet';
 import { Banner, EmptyYard, PlanButtons, Tools } from './YardTools';
 
@@ -58,9 +60,22 @@ interface Step {
   pending: Snapped | null;
   wrong: string | null;
   route: readonly Place[] | null;
+  /** A place that is pointed at. */
+  mark: Place | null;
+  /** Corners that tapes are laid from; null while a finger puts the thing down itself. */
+  tapes: Tapes | null;
 }
 
-const FIRST_STEP: Step = { of: null, places: [], from: null, pending: null, wrong: null, route: null };
+const FIRST_STEP: Step = {
+  of: null,
+  places: [],
+  from: null,
+  pending: null,
+  wrong: null,
+  route: null,
+  mark: null,
+  tapes: null,
+};
 
 /** A yard that nobody has put anything in: where the first things will come. */
 const EMPTY: readonly Place[] = [
@@ -80,7 +95,7 @@ export function YardScreen() {
   const tool = useMemo(() => toolOf(kept, at), [kept, at]);
   const [pace, setPace] = useState<PaceDraft | null>(null);
   const [lastStep, setStep] = useState<Step>(FIRST_STEP);
-  const { places, from, pending, wrong, route } = lastStep.of === at ? lastStep : FIRST_STEP;
+  const { places, from, pending, wrong, route, mark, tapes } = lastStep.of === at ? lastStep : FIRST_STEP;
   const step = useCallback(
     (next: Partial<Step>): void => setStep((now) => ({ ...(now.of === at ? now : FIRST_STEP), ...next, of: at })),
     [at],
@@ -134,6 +149,10 @@ export function YardScreen() {
       return made(drawn.change, drawn.id);
     }
     if (tool.type !== 'putNew' && tool.type !== 'putOld') return;
+    if (tapes)
+      return tapes.a && tapes.b
+        ? undefined
+        : step({ tapes: tapes.a ? { ...tapes, b: snapped.place } : { a: snapped.place, b: null } });
     if (tool.shape === 'place') putIn([snapped.place]);
     else step({ places: [...places, snapped.place] });
   };
@@ -166,7 +185,10 @@ export function YardScreen() {
           }
         : tool.type === 'levels' && pending
           ? { places: [pending.place], closed: false }
-          : null;
+          : mark
+            ? { places: [mark], closed: false }
+            : null;
+  const underlay = useCallback((view: Viewport) => <Underlays job={job} view={view} />, [job]);
   const onRoute = useCallback((way: readonly Place[] | null) => step({ route: way }), [step]);
   const shownGround = useMemo(() => (ground && route ? { ...ground, ways: [route] } : ground), [ground, route]);
   const picture = (
@@ -184,7 +206,7 @@ export function YardScreen() {
         handles={handles}
         extent={extent}
         onTurn={setTurn}
-        underlay={<Underlays job={job} />}
+        underlay={underlay}
         onTap={(thing) => {
           if (tool.type === 'look' || tool.type === 'add') choose(thing?.id ?? null);
         }}
@@ -203,10 +225,10 @@ export function YardScreen() {
       <View style={styles.columns}>
         <View style={{ flex: 1.6 }}>
           {picture}
-          {isSheet(tool) ? <Tools choose={choose} /> : (foot ?? <Tools choose={choose} />)}
+          {isSheet(tool, tapes) ? <Tools choose={choose} /> : (foot ?? <Tools choose={choose} />)}
         </View>
         <View style={styles.side}>
-          {isSheet(tool) ? (
+          {isSheet(tool, tapes) ? (
             foot
           ) : (
             <View style={{ padding: SPACE.xl }}>
@@ -237,11 +259,20 @@ export function YardScreen() {
       case 'roof':
         return <RoofSheet building={tool.building} onClose={close} onGo={choose} />;
       case 'says':
-        return <SaysSheet onClose={close} onGo={choose} onShow={(place) => handle.current?.show(place)} />;
+        return (
+          <SaysSheet
+            onClose={close}
+            onGo={choose}
+            onShow={(place) => {
+              step({ mark: place });
+              handle.current?.show(place);
+            }}
+          />
+        );
       case 'waysOut':
         return <WaysOutSheet onClose={close} onGo={choose} onRoute={onRoute} />;
       case 'files':
-        return <FilesSheet onClose={close} onGo={choose} />;
+        return <FilesSheet middle={middleOf(extent)} onClose={close} onGo={choose} />;
       case 'line':
         return (
           <Banner
@@ -257,6 +288,19 @@ export function YardScreen() {
       case 'putOld': {
         const name =
           tool.type === 'putNew' ? tool.creation.stem.toLowerCase() : markWords(kept, plan, tool.element).name;
+        if (tapes)
+          return (
+            <TapeSheet
+              name={name}
+              tapes={tapes}
+              onShow={(place) => step({ mark: place })}
+              onPut={(place) =>
+                tool.shape === 'place' ? putIn([place]) : step({ places: [...places, place], tapes: null, mark: null })
+              }
+              onAnew={() => step({ tapes: { a: null, b: null }, mark: null })}
+              onClose={() => step({ tapes: null, mark: null })}
+            />
+          );
         const enough = tool.shape !== 'place' && places.length >= LEAST[tool.shape];
         return (
           <Banner
@@ -268,6 +312,7 @@ export function YardScreen() {
             wrong={wrong}
             onBack={places.length > 0 ? () => step({ places: places.slice(0, -1), wrong: null }) : null}
             onDone={enough ? () => putIn([...places]) : null}
+            onTapes={() => step({ tapes: { a: null, b: null } })}
             onClose={close}
           />
         );
@@ -276,8 +321,9 @@ export function YardScreen() {
   }
 }
 
-const isSheet = (tool: Tool): boolean =>
-  !['line', 'putNew', 'putOld'].includes(tool.type) && !(tool.type === 'look' && tool.chosen === null);
+const isSheet = (tool: Tool, tapes: Tapes | null): boolean =>
+  tapes !== null ||
+  (!['line', 'putNew', 'putOld'].includes(tool.type) && !(tool.type === 'look' && tool.chosen === null));
 
 const firstPace = (): PaceDraft => ({ start: null, first: 0, walls: [], places: [] });
 

@@ -96,10 +96,11 @@ interface BannerProps {
   wrong: string | null;
   onBack: (() => void) | null;
   onDone?: (() => void) | null;
+  onTapes?: () => void;
   onClose: () => void;
 }
 
-export function Banner({ says, wrong, onBack, onDone = null, onClose }: BannerProps) {
+export function Banner({ says, wrong, onBack, onDone = null, onTapes, onClose }: BannerProps) {
   const styles = useStyles(make);
   return (
     <View style={styles.banner} role="region" aria-label="What to tap">
@@ -112,6 +113,7 @@ export function Banner({ says, wrong, onBack, onDone = null, onClose }: BannerPr
         )}
       </View>
       <Button label="One back" disabled={onBack === null} onPress={() => onBack?.()} />
+      {onTapes && <Button label="By tapes" onPress={onTapes} testID="by-tapes" />}
       {onDone && <Button label="Done" kind="main" onPress={onDone} testID="put-done" />}
       <Button label="Leave it" kind="bare" onPress={onClose} />
     </View>

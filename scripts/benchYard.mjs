@@ -1,0 +1,93 @@
+// Times the ground plan under fingers on a phone four times slower: frames while it is moved and made larger, on the sample and on a site of 500 things.
+import { withPages } from './lib/served.mjs';
+
+const SLOWER = 4;
+const STEPS = 60;
+const at = (times, share) => times[Math.floor((times.length - 1) * share)] ?? Number.NaN;
+
+/** Lengths of the page's frames while `move` goes on, ms. */
+async function frames(page, move) {
+  await page.evaluate(() => {
+    globalThis.frames_ = [];
+    let last = performance.now();
+    const next = (now) => {
+      globalThis.frames_.push(now - last);
+      last = now;
+      globalThis.frame_ = requestAnimationFrame(next);
+    };
+    globalThis.frame_ = requestAnimationFrame(next);
+  });
+  await move();
+  return page.evaluate(() => {
+    cancelAnimationFrame(globalThis.frame_);
+    return globalThis.frames_.slice(2);
+  });
+}
+
+async function gestures(context, address, called) {
+  const page = await context.newPage();
+  await page.goto(address);
+  await page.getByTestId('ground-plan').waitFor();
+  await page.waitForTimeout(2500);
+  const box = await page.getByTestId('ground-plan').boundingBox();
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  const touch = await page.context().newCDPSession(page);
+  await touch.send('Emulation.setCPUThrottlingRate', { rate: SLOWER });
+  const send = (type, touchPoints) => touch.send('Input.dispatchTouchEvent', { type, touchPoints });
+  const pan = await frames(page, async () => {
+    await send('touchStart', [{ x, y }]);
+    for (let k = 1; k <= STEPS; k++) await send('touchMove', [{ x: x + 60 * Math.sin(k / 8), y: y + k }]);
+    await send('touchEnd', []);
+  });
+  await page.waitForTimeout(600);
+  const pinch = await frames(page, async () => {
+    const both = (gap) => [
+      { x: x - gap, y },
+      { x: x + gap, y },
+    ];
+    await send('touchStart', both(40));
+    for (let k = 1; k <= STEPS; k++) await send('touchMove', both(40 + k));
+    await send('touchEnd', []);
+  });
+  const told = (times) => {
+    const sorted = [...times].sort((a, b) => a - b);
+    return `median ${at(sorted, 0.5).toFixed(1)} ms, p95 ${at(sorted, 0.95).toFixed(1)} ms of ${sorted.length}`;
+  };
+  console.log(`${called}: frames while moved ${told(pan)}; while made larger ${told(pinch)}`);
+  await page.close();
+}
+
+/** The sample, and things all over it until there are 500. */
+async function crowded(base) {
+  const { quillfeather } = await import('../core/src/samples/index.ts');
+  const elements = [...quillfeather().elements.all];
+  for (let k = 0; elements.length < 500; k++) {
+    const place = { east: -14 + ((k * 7.3) % 42), north: -24 + ((k * 5.1) % 36) };
+    elements.push(
+      k % 3 === 0
+        ? { id: `tree${k}`, kind: 'tree', name: `Tree ${k}`, place, crown: 2 }
+        : k % 3 === 1
+          ? {
+              id: `fence${k}`,
+              kind: 'barrier',
+              name: `Fence ${k}`,
+              form: 'fence',
+              way: [place, { ...place, east: place.east + 2 }],
+            }
+          : { id: `wet${k}`, kind: 'soilTest', name: `Test ${k}`, place, test: { type: 'ribbon', length: 0.02 } },
+    );
+  }
+  const made = await fetch(`${base}/api/jobs`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify({ id: 'crowded', elements }),
+  });
+  if (!made.ok) throw new Error(await made.text());
+}
+
+await withPages(4897, async (browser, base) => {
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true });
+  await gestures(context, `${base}/job/quillfeather/yard`, 'the sample');
+  await crowded(base);
+  await gestures(context, `${base}/job/crowded/yard`, 'a site of 500 things');
+});
