@@ -5,7 +5,7 @@ import { jobFrom, ofKind, type Job } from '../job/job';
 import type { Building, Element, Run, SpotLevel } from '../job/kinds';
 import { putDown } from '../job/places';
 import { planJob } from '../plan/planJob';
-import { quillfeather } from '../samples';
+import { brackenfold, quillfeather } from '../samples';
 import { bearing, distance, onward, wayLength, type Place } from '../site/place';
 import { basin, jobOf, out, pipe, spout } from '../testing/parts';
 import { seenWords, waysOutWords, whyWords } from '../words/yard';
@@ -346,6 +346,31 @@ it('ways out: the one with the most fall and the least in its way is first; none
   expect(waysOutWords(job, none.ways)).toMatch(
     /^None reaches by gravity: .* short at best\. Regrade, swale or pump\.$/,
   );
+});
+
+it('at the terrace gravity reaches the lane from the end house alone; the others are told by how much it does not', () => {
+  const job = brackenfold();
+  const plan = planJob(job);
+  const reach = (house: string): number => {
+    const element = job.elements.get(`basin-${house}`);
+    const place = element?.kind === 'basin' ? element.place! : at(0, 0);
+    const [way] = waysOut(job, {
+      place,
+      level: plan.landings[`basin-${house}`]!.groundLevel,
+      id: `basin-${house}`,
+    })!.ways;
+    return Math.max(way!.spare, way!.spareLarge);
+  };
+  expect(reach('three')).toBeGreaterThan(0);
+  expect(reach('two')).toBeLessThan(0);
+  expect(reach('one')).toBeLessThan(reach('two'));
+  expect(waysOutWords(job, waysOut(job)!.ways)).toMatch(/^None reaches by gravity: \d+\smm short at best/);
+  // Its own line holds but for silt, which a narrower pipe mends; the other houses have nowhere to send their water.
+  expect(
+    plan.snags.filter(({ severity }) => severity === 'stop').map(({ code, at: where }) => `${code} ${where}`),
+  ).toEqual(['noDischarge spout-one', 'noDischarge basin-one', 'noDischarge spout-two', 'noDischarge basin-two']);
+  for (const wet of ofKind(job, 'wetSpot'))
+    expect(diagnose(job, wet)!.causes[0]).toMatchObject({ cause: 'surface', likely: true });
 });
 
 describe('bad input', () => {
