@@ -198,3 +198,85 @@ test('two fingers make the plan larger about where they are, and one moves it; n
   await saved(page, job);
   expect(Object.values(await kept(request, job)).filter(({ kind }) => kind === 'basin')).toHaveLength(1);
 });
+
+test('levels come in from a table with its odd rows named, and a photo is kept without where it was taken', async ({
+  page,
+  request,
+}) => {
+  const job = await copyOfSample(request);
+  await page.goto(`/job/${job}/yard?at=~files`);
+  const [levels] = await Promise.all([page.waitForEvent('filechooser'), page.getByTestId('levels-in').tap()]);
+  await levels.setFiles({
+    name: 'survey.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(
+      'Point,North (ft),East (ft),Level (ft),Code\nA1,20,-30,-1.25,kerb\nA2,25,-30,=1+1,\nA3,30,-30,-1.4,\n',
+    ),
+  });
+  await expect(page.getByText('2 levels, and 1 rows that are none')).toBeVisible();
+  await expect(page.getByText('Row 3 holds a formula, which is not a level.')).toBeVisible();
+  await page.getByTestId('levels-put-in').tap();
+  await expect(page.getByText('2 levels are in. Undo takes them all back.')).toBeVisible();
+  const [photo] = await Promise.all([page.waitForEvent('filechooser'), page.getByTestId('photo-in').tap()]);
+  await photo.setFiles('docs/screenshots/jobs-phone.png');
+  await expect(page.getByRole('heading', { name: 'Photo 1' })).toBeVisible();
+  await expect(page.getByRole('img', { name: 'Photo 1' })).toBeVisible();
+  const [none] = [page.getByTestId('underlay-in')];
+  await page.goto(`/job/${job}/yard?at=~files`);
+  const [broken] = await Promise.all([page.waitForEvent('filechooser'), none.tap()]);
+  await broken.setFiles({ name: 'plan.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('no picture') });
+  await expect(page.getByRole('alert')).toContainText('plan.jpg is no picture that this browser can read.');
+  await saved(page, job);
+  const elements = Object.values(await kept(request, job));
+  expect(elements.find((element) => element.kind === 'spotLevel' && element.name === 'A1')).toMatchObject({
+    place: { north: 20 * 0.3048, east: -30 * 0.3048 },
+    level: -1.25 * 0.3048,
+    code: 'kerb',
+  });
+  const picture = elements.find((element) => element.kind === 'photo');
+  const file = await request.get(`/api/files/${picture?.kind === 'photo' ? picture.file : ''}`);
+  // Drawn anew, as a small picture of its own.
+  expect(file.ok()).toBe(true);
+  expect([...(await file.body()).subarray(0, 2)]).toEqual([0xff, 0xd8]);
+});
+
+test('a tree is tied in by two tapes from the corners of a house, and tapes that do not meet say by how much', async ({
+  page,
+  request,
+}) => {
+  const corner = (east: number, north: number) => ({ east, north });
+  const job = await putJob(request, [
+    { id: 'job', kind: 'job', name: 'Tied', units: 'metric', pitchStyle: 'ground' },
+    {
+      id: 'house',
+      kind: 'building',
+      name: 'House',
+      outline: [corner(0, 0), corner(10, 0), corner(10, 6), corner(0, 6)],
+    },
+  ]);
+  await page.goto(`/job/${job}/yard?at=new~Tree`);
+  await page.getByTestId('by-tapes').tap();
+  await expect(page.getByText('Tap the first corner on the plan.')).toBeVisible();
+  await page.waitForTimeout(300);
+  const box = (await page.getByTestId('ground-plan').boundingBox())!;
+  const scale = (box.width - 92) / 10;
+  const tapAt = (east: number, north: number): Promise<void> =>
+    page.touchscreen.tap(box.x + box.width / 2 - 20 + (east - 5) * scale, box.y + box.height / 2 - (north - 3) * scale);
+  await tapAt(0, 0);
+  await expect(page.getByText('Tap the other corner.')).toBeVisible();
+  await tapAt(10, 0);
+  await page.getByTestId('tape-first').fill('6');
+  await page.getByTestId('tape-first').press('Enter');
+  await page.getByTestId('tape-second').fill('3');
+  await page.getByTestId('tape-second').press('Enter');
+  await expect(page.getByRole('alert')).toContainText(/1,000\smm too short/);
+  await page.getByTestId('tape-second').fill('8');
+  await page.getByTestId('tape-second').press('Enter');
+  await expect(page.getByText('The tapes cut at 90°.')).toBeVisible();
+  await page.getByTestId('tape-put').tap();
+  await expect(page.getByRole('heading', { name: 'Tree 1' })).toBeVisible();
+  await saved(page, job);
+  const tree = Object.values(await kept(request, job)).find(({ kind }) => kind === 'tree');
+  const place = tree?.kind === 'tree' ? tree.place! : corner(0, 0);
+  expect(Math.hypot(place.east - 3.6, place.north - 4.8)).toBeLessThan(0.001);
+});

@@ -82,7 +82,10 @@ it('is taken up again after a kill, puts samples back inside the database, and k
   await new Promise((gone) => first.child.once('close', gone));
   const again = demo(data, 'fresh');
   const { base, err } = await again.said;
-  expect([err, (await jobsAt(base!)).map(({ name }) => name)]).toEqual(['', ['Brackenfold Terrace', 'Quillfeather Animal Clinic']]);
+  expect([err, (await jobsAt(base!)).map(({ name }) => name)]).toEqual([
+    '',
+    ['Brackenfold Terrace', 'Quillfeather Animal Clinic'],
+  ]);
   // The verdict comes from a thread beside the requests.
   for (let tries = 0; tries < 200 && (await jobsAt(base!))[0]!.verdict === null; tries++)
     await new Promise((wait) => setTimeout(wait, 50));

@@ -6,9 +6,7 @@
  * nearly as cheap as counting; cells that the water has drowned need no order and go through a plain queue.
  */
 
-/** What a cell is to the water. */
-export const GROUND = 0;
-/** A building, or a wall that water does not pass. Water runs along it, not off it. */
+/** What a cell is to the water where it is not plain ground, 0: a building, or a wall that water does not pass. It runs along it, not off it. */
 export const BLOCKED = 1;
 
 export interface Flow {

@@ -13,7 +13,7 @@ export interface Grid {
   north: number;
   /** m above zero, row by row; NaN where nothing was levelled. */
   levels: Float64Array;
-  /** `GROUND` or `BLOCKED`. */
+  /** `BLOCKED`, or 0. */
   kinds: Uint8Array;
 }
 

@@ -2,7 +2,7 @@
 import { ofKind, type Job } from '../job/job';
 import { rootReach, USUAL_HAND_DIG, type Element, type Run } from '../job/kinds';
 import { placeAlong, wayOfRun } from '../job/places';
-import { bearing, crossing, distanceTo, footOnWay, isWithin, wayLength, type Place } from '../site/place';
+import { bearing, crossing, footOnWay, isWithin, wayLength, type Place } from '../site/place';
 
 export interface Crossing {
   /** What is met. */
@@ -108,16 +108,3 @@ export function nearest(way: readonly Place[], line: readonly Place[]): { away: 
 
 /** Half the width in which only a spade digs beside a service, m. */
 export const handDigOf = ({ handDig = USUAL_HAND_DIG }: { handDig?: number | undefined }): number => handDig;
-
-/** Where a way comes nearest to a building, m along it and m away. */
-export function nearestTo(way: readonly Place[], outline: readonly Place[]): { away: number; along: number } {
-  const whole = wayLength(way);
-  const count = Math.max(1, Math.ceil(whole / STEP));
-  let best = { away: Infinity, along: 0 };
-  for (let k = 0; k <= count; k++) {
-    const along = (whole * k) / count;
-    const away = distanceTo(outline, placeAlong(way, along));
-    if (away < best.away) best = { away, along };
-  }
-  return best;
-}
