@@ -21,7 +21,7 @@ async function walkWall(page: Page, length: string): Promise<void> {
   await page.getByTestId('pace-length').press('Enter');
 }
 
-test('from nothing to a paced-out house with its roof, ten levels, a pond where the hollow is, and the basin it suggests', async ({
+test('from nothing to a paced-out house with its roof, twelve levels, a pond where the hollow is, and the basin it suggests', async ({
   page,
   request,
 }) => {
@@ -67,7 +67,7 @@ test('from nothing to a paced-out house with its roof, ten levels, a pond where 
     await expect(page.getByText('Tap where the rod stands.')).toBeVisible();
   }
   await tap(page, 'Close');
-  console.log(`from nothing to a house, its roof, four downspouts and ten levels: ${taps} taps`);
+  console.log(`from nothing to a house, its roof, four downspouts and twelve levels: ${taps} taps`);
   // The pond stands where the hollow is, and a basin goes to its lowest.
   await tap(page, 'What it says');
   await expect(page.getByRole('heading', { name: 'Ponds by the levels, seen by nobody yet' })).toBeVisible();

@@ -30,6 +30,27 @@ const VIEWS = [
         .then(() => page.mouse.wheel(0, 420)),
   ],
   ['run-phone', '/job/quillfeather/plan?at=trunkLower', PHONE, there(ALL_SIZES)],
+  [
+    'yard-phone',
+    '/job/quillfeather/yard',
+    PHONE,
+    (page) =>
+      page
+        .getByTestId('ground-plan')
+        .waitFor()
+        .then(() => page.getByRole('button', { name: /^Turn the plan/ }).click()),
+  ],
+  [
+    'levels-phone',
+    '/job/quillfeather/yard?at=~levels',
+    PHONE,
+    async (page) => {
+      const box = await page.getByTestId('ground-plan').boundingBox();
+      await page.mouse.click(box.x + 0.74 * box.width, box.y + 0.52 * box.height);
+      for (const key of ['4', '.', '2', '5']) await page.getByRole('button', { name: key, exact: true }).click();
+    },
+  ],
+  ['yard-wide', '/job/quillfeather/yard?at=wetLawn', WIDE, there('[data-testid=why-wet]')],
   ['walk-phone', '/job/quillfeather/walk', PHONE],
   ['plan-wide', '/job/quillfeather/plan', WIDE, there('text=Make it smooth PVC')],
   ['run-wide', '/job/quillfeather/plan?at=trunkLower', WIDE, there(ALL_SIZES)],

@@ -72,3 +72,4 @@ export {
   type Mapping,
   type RefusedRow,
 } from './formats/levelsCsv';
+export { groundOver } from './yard/profile';

@@ -10,6 +10,8 @@ import {
   text,
   type Plan,
   type UnitSystem,
+  groundOver,
+  situated,
 } from '@katabasis/core';
 import { memo, useMemo, useState } from 'react';
 import { View, type LayoutChangeEvent } from 'react-native';
@@ -86,7 +88,14 @@ const SectionOf = memo(function SectionOf({ from, plan }: { from: string; plan: 
   const [width, setWidth] = useState(360);
   const [under, setUnder] = useState<number | null>(null);
   const scale = useTextScale();
-  const section = useMemo(() => sectionOf(plan, routeOf(plan, from)), [plan, from]);
+  const section = useMemo(() => {
+    const here = situated(job);
+    const ground = (id: string): ReturnType<typeof groundOver> => {
+      const run = elementOf(here, 'run', id);
+      return run ? groundOver(here, run) : [];
+    };
+    return sectionOf(plan, routeOf(plan, from), ground);
+  }, [job, plan, from]);
   const foot = elementOf(job, 'discharge', section.landings.at(-1)?.id ?? '');
   const control = foot ? controlLevel(foot, plan.settings) : null;
   if (section.points.length === 0) return null;

@@ -44,7 +44,10 @@ function pointOf(run: RunPlan, along: number, station: number, ground: number, c
   return { station: station + along, ground, invert, crown, water, wet: Math.min(water, crown), coverLimit };
 }
 
-export function sectionOf(plan: Plan, route: RunPlan[]): Section {
+/** Ground between a run's ends where it was levelled, by m along the run; none where it is straight as far as anybody knows. */
+export type GroundOver = (run: string) => readonly { along: number; level: number }[];
+
+export function sectionOf(plan: Plan, route: RunPlan[], groundOver: GroundOver = () => []): Section {
   const points: SectionPoint[] = [];
   const pipes: Section['pipes'] = [];
   const landings: Section['landings'] = route.length > 0 ? [{ id: route[0]!.from, station: 0 }] : [];
@@ -57,8 +60,10 @@ export function sectionOf(plan: Plan, route: RunPlan[]): Section {
     const foot = pointOf(run, length, station, groundDown, daylight ? groundDown : groundDown - cover);
     const edge = length - run.comesOutOver;
     const at = pointOf(run, edge, station, coveredGround, coveredGround - cover);
+    const levelled = groundOver(run.id).map(({ along, level }) => pointOf(run, along, station, level, level - cover));
     // Where the ground begins to drop one straight stretch of it ends, and the next begins.
-    points.push(head, ...(daylight && edge > 0 && edge < length ? [at, at] : []), foot);
+    const breaks = levelled.length > 0 ? levelled : daylight && edge > 0 && edge < length ? [at] : [];
+    points.push(head, ...breaks.flatMap((each) => [each, each]), foot);
     pipes.push([head, foot]);
     station += length;
     landings.push({ id: run.to, station });

@@ -8,7 +8,7 @@ import { QuantityField } from '../input/Field';
 import { distanceUpTo, levelEntry } from '../input/entry';
 import { without } from '../input/without';
 import { OwnName } from '../parts/OwnName';
-import { ROOF } from '../parts/roofing';
+import { ROOF } from '../parts/yardAddress';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { fieldRow } from '../ui/rows';

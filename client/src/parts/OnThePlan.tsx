@@ -26,10 +26,9 @@ import { SPACE } from '../theme/tokens';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { fieldRow } from '../ui/rows';
+import { Crossings } from './Crossings';
+import { PUT } from './yardAddress';
 import { Text } from '../ui/Text';
-
-/** Start of the address of what is to be put down by a tap. */
-export const PUT = 'put~';
 
 interface Props {
   element: Element;
@@ -155,6 +154,7 @@ function RunOnPlan({ run, way }: { run: Extract<Element, { kind: 'run' }>; way: 
   };
   return (
     <View style={{ gap: SPACE.s }}>
+      <Crossings run={run} />
       <Choice
         label={`Its length; on the plan ${text(showLength(onPlan, units))}`}
         value={run.lengthFrom ?? 'taped'}

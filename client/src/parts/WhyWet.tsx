@@ -3,9 +3,11 @@ import {
   diagnose,
   freeName,
   freshId,
+  groundOf,
   newRun,
   ofKind,
   onPlan,
+  runAlong,
   suggestionWords,
   waysOut,
   whyWords,
@@ -46,12 +48,10 @@ function changeOf(job: Job, suggestion: Suggestion): { change: Change; id: strin
 /** A pipe from something new to the way out that is best for it; none where there is none on the plan. */
 function ledOff(job: Job, from: Element): Element[] {
   if (!('place' in from) || !from.place) return [];
-  const level = 'groundLevel' in from ? from.groundLevel : 0;
+  // The level that it will stand at: its own figure is only a stand-in.
+  const level = groundOf(job).surface?.levelAt(from.place) ?? ('groundLevel' in from ? from.groundLevel : 0);
   const best = waysOut(job, { place: from.place, level, id: from.id })?.ways[0];
-  if (!best) return [];
-  return [
-    { ...newRun(job, freshId('run'), from.id, best.id, Math.max(0.1, best.length)), lengthFrom: 'plan' as const },
-  ];
+  return best ? [runAlong(newRun(job, freshId('run'), from.id, best.id, Math.max(0.1, best.length)), best.route)] : [];
 }
 
 export function WhyWet({ wet, onGo }: { wet: WetSpot; onGo: (id: string) => void }) {

@@ -1,8 +1,8 @@
 import { usePathname, useRouter } from 'expo-router';
 import { useCallback } from 'react';
 import { useMade, type OpenJob } from '../data/useJob';
-import { PUT } from '../parts/OnThePlan';
-import { ROOF } from '../parts/roofing';
+import { PUT } from '../parts/yardAddress';
+import { ROOF } from '../parts/yardAddress';
 
 export type StationPath = 'walk' | 'yard' | 'plan';
 

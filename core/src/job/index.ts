@@ -8,6 +8,7 @@ export {
   newRun,
   onPlan,
   ownName,
+  runAlong,
   splitRun,
   waysOn,
 } from './edits/insert';

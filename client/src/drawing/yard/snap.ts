@@ -26,10 +26,13 @@ const NEARLY = 0.12;
 
 export function snapTo(place: Place, { things, not, before = [], reach }: Asked): Snapped {
   const others = things.filter(({ id }) => id !== not);
-  let best: (Snapped & { away: number }) | null = null;
+  let best: Snapped | null = null;
+  let least = reach;
   const offer = (at: Place, to: string, id: string | null): void => {
     const away = distance(at, place);
-    if (away <= reach && (!best || away < best.away)) best = { place: at, to, id, away };
+    if (away > least) return;
+    best = { place: at, to, id };
+    least = away;
   };
   for (const { id, kind, shape, places } of others) {
     if (LANDINGS.has(kind)) for (const at of places) offer(at, 'on it', id);

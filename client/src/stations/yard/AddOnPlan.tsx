@@ -3,7 +3,7 @@ import { kindOf, nameOf } from '@katabasis/core';
 import { Pressable, View } from 'react-native';
 import { useKept } from '../../data/useJob';
 import { unplaced } from '../../drawing/yard/scene';
-import { PUT } from '../../parts/OnThePlan';
+import { PUT } from '../../parts/yardAddress';
 import { useStyles } from '../../theme/theme';
 import { SPACE, TOUCH, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';

@@ -5,6 +5,7 @@ import {
   nameOf,
   newRun,
   ofKind,
+  runAlong,
   waysOut,
   wayOutWords,
   waysOutWords,
@@ -79,10 +80,7 @@ export function WaysOutSheet({ onClose, onGo, onRoute }: Props) {
                     <Button
                       label="Lead a line there"
                       onPress={() => {
-                        const run = {
-                          ...newRun(job, freshId('run'), from.id, way.id, way.length),
-                          lengthFrom: 'plan' as const,
-                        };
+                        const run = runAlong(newRun(job, freshId('run'), from.id, way.id, way.length), way.route);
                         if (edit({ label: 'Lead a line to a way out', puts: [run], removes: [] }) === null)
                           onGo(run.id);
                       }}

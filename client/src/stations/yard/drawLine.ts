@@ -6,6 +6,7 @@ import {
   isLanding,
   newRun,
   ofKind,
+  runAlong,
   splitRun,
   wayLength,
   wayOfRun,
@@ -42,12 +43,7 @@ export function drawLine(job: Job, places: readonly Place[], from: string | null
   }
   if (!target) return { type: 'on', from };
   const way = [...places, place];
-  const bends = places.slice(1);
-  const run = (to: string): Run => ({
-    ...newRun(job, freshId('run'), from, to, Math.max(0.05, wayLength(way))),
-    lengthFrom: 'plan',
-    ...(bends.length > 0 ? { bends: [...bends] } : {}),
-  });
+  const run = (to: string): Run => runAlong(newRun(job, freshId('run'), from, to, Math.max(0.05, wayLength(way))), way);
   if (target.kind === 'run') return ontoLine(job, target, place, from, run);
   if (!isLanding(target) || !waysOn(job, from).some((each) => each.id === target.id))
     return {

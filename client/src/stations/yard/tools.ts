@@ -1,7 +1,7 @@
 /** What a finger is doing in the yard: from the address, so that Back ends it. */
 import { CREATIONS, kindOf, type Element, type Job, type Shape } from '@katabasis/core';
-import { PUT } from '../../parts/OnThePlan';
-import { ROOF } from '../../parts/roofing';
+import { PUT } from '../../parts/yardAddress';
+import { ROOF } from '../../parts/yardAddress';
 
 export type Creation = (typeof CREATIONS)[number];
 

@@ -96,6 +96,13 @@ export function newRun(job: Job, id: string, from: string, to: string, length: n
   };
 }
 
+/** A run laid along a way on the plan, from its first place to its last. */
+export const runAlong = (run: Run, way: readonly Place[]): Run => ({
+  ...run,
+  lengthFrom: 'plan',
+  ...(way.length > 2 ? { bends: way.slice(1, -1) } : {}),
+});
+
 /** Leads a run on to another landing with all that was set of it; a level that was set at its end goes with the old end. */
 export function leadElsewhere(job: Job, run: Run, to: string): Change {
   const { grade } = run;
