@@ -73,3 +73,4 @@ export {
   type RefusedRow,
 } from './formats/levelsCsv';
 export { groundOver } from './yard/profile';
+export { scaledBy } from './yard/underlay';

@@ -7,9 +7,11 @@ import { degreesEntry, lengthEntry, levelEntry } from '../input/entry';
 import { OwnName } from '../parts/OwnName';
 import { Text } from '../ui/Text';
 import { fieldRow } from '../ui/rows';
-import type { ElementView } from './view';
+import { SCALE } from '../parts/yardAddress';
+import { Button } from '../ui/Button';
+import type { ElementView, FormProps } from './view';
 
-function Form({ element }: { element: Underlay }) {
+function Form({ element, onGo }: FormProps<Underlay>) {
   const { edit, units } = useKept();
   const { a, b } = element;
   const length = distance(a.place, b.place);
@@ -28,6 +30,9 @@ function Form({ element }: { element: Underlay }) {
         It is {text(showLength(length, units))} wide on the plan, from the middle of its left edge to the middle of its
         right. Measure something on it that you know, and make it as much wider.
       </Text>
+      <View style={{ flexDirection: 'row' }}>
+        <Button label="Scale it by two points" onPress={() => onGo(SCALE + element.id)} testID="scale" />
+      </View>
       <OwnName element={element} />
       <View style={fieldRow}>
         <QuantityField

@@ -1,3 +1,4 @@
-/** Starts of addresses of what is done on the ground plan: a thing that is put down by a tap, a roof that is put on a building. */
+/** Starts of addresses of what is done on the ground plan: a thing put down by a tap, a roof put on a building, a picture put to scale. */
 export const PUT = 'put~';
 export const ROOF = 'roof~';
+export const SCALE = 'scale~';

@@ -1,8 +1,7 @@
 import { usePathname, useRouter } from 'expo-router';
 import { useCallback } from 'react';
 import { useMade, type OpenJob } from '../data/useJob';
-import { PUT } from '../parts/yardAddress';
-import { ROOF } from '../parts/yardAddress';
+import { PUT, ROOF, SCALE } from '../parts/yardAddress';
 
 export type StationPath = 'walk' | 'yard' | 'plan';
 
@@ -43,4 +42,5 @@ export function useGo(): (station: StationPath, at: string | null) => void {
 }
 
 /** Whether what is asked for is done on the ground plan. */
-export const isOfYard = (at: string | null): boolean => at !== null && (at.startsWith(PUT) || at.startsWith(ROOF));
+export const isOfYard = (at: string | null): boolean =>
+  at !== null && [PUT, ROOF, SCALE].some((start) => at.startsWith(start));

@@ -37,6 +37,7 @@ import { groundOnPlan } from './ground';
 import { LevelsSheet } from './LevelsSheet';
 import { PaceSheet, type PaceDraft } from './PaceSheet';
 import { RoofSheet } from './RoofSheet';
+import { ScaleSheet } from './ScaleSheet';
 import { SaysSheet } from './SaysSheet';
 import { LEAST, toolOf, type Tool } from './tools';
 import { Underlays } from './Underlays';
@@ -148,6 +149,10 @@ export function YardScreen() {
       if (drawn.type === 'on') return step({ places: [...places, snapped.place], from: drawn.from });
       return made(drawn.change, drawn.id);
     }
+    if (tool.type === 'scale') {
+      if (!tapes?.b) step({ tapes: tapes?.a ? { ...tapes, b: snapped.place } : { a: snapped.place, b: null } });
+      return;
+    }
     if (tool.type !== 'putNew' && tool.type !== 'putOld') return;
     if (tapes)
       return tapes.a && tapes.b
@@ -169,6 +174,7 @@ export function YardScreen() {
     tool.type === 'putOld' ||
     tool.type === 'line' ||
     tool.type === 'levels' ||
+    tool.type === 'scale' ||
     (tool.type === 'pace' && !pace?.start);
   const shownDraft: Draft | null =
     tool.type === 'pace' && pace?.start
@@ -185,9 +191,11 @@ export function YardScreen() {
           }
         : tool.type === 'levels' && pending
           ? { places: [pending.place], closed: false }
-          : mark
-            ? { places: [mark], closed: false }
-            : null;
+          : tapes?.a && !mark
+            ? { places: tapes.b ? [tapes.a, tapes.b] : [tapes.a], closed: false }
+            : mark
+              ? { places: [mark], closed: false }
+              : null;
   const underlay = useCallback((view: Viewport) => <Underlays job={job} view={view} />, [job]);
   const onRoute = useCallback((way: readonly Place[] | null) => step({ route: way }), [step]);
   const shownGround = useMemo(() => (ground && route ? { ...ground, ways: [route] } : ground), [ground, route]);
@@ -258,6 +266,16 @@ export function YardScreen() {
         return <LevelsSheet pending={pending} onPending={(next) => step({ pending: next })} onClose={close} />;
       case 'roof':
         return <RoofSheet building={tool.building} onClose={close} onGo={choose} />;
+      case 'scale':
+        return (
+          <ScaleSheet
+            underlay={tool.underlay}
+            taps={tapes ?? { a: null, b: null }}
+            onAnew={() => step({ tapes: null })}
+            onClose={close}
+            onGo={choose}
+          />
+        );
       case 'says':
         return (
           <SaysSheet

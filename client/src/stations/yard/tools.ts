@@ -1,7 +1,6 @@
 /** What a finger is doing in the yard: from the address, so that Back ends it. */
 import { CREATIONS, kindOf, type Element, type Job, type Shape } from '@katabasis/core';
-import { PUT } from '../../parts/yardAddress';
-import { ROOF } from '../../parts/yardAddress';
+import { PUT, ROOF, SCALE } from '../../parts/yardAddress';
 
 export type Creation = (typeof CREATIONS)[number];
 
@@ -10,7 +9,8 @@ export type Tool =
   | { type: 'add' | 'pace' | 'line' | 'levels' | 'says' | 'waysOut' | 'files' }
   | { type: 'putNew'; creation: Creation; shape: Shape }
   | { type: 'putOld'; element: Element; shape: Shape }
-  | { type: 'roof'; building: string };
+  | { type: 'roof'; building: string }
+  | { type: 'scale'; underlay: string };
 
 const PLAIN = ['pace', 'line', 'levels', 'says', 'waysOut', 'files'] as const;
 
@@ -36,6 +36,7 @@ export function toolOf(job: Job, at: string | null): Tool {
     if (element && shape) return { type: 'putOld', element, shape };
   }
   if (at.startsWith(ROOF)) return { type: 'roof', building: at.slice(ROOF.length) };
+  if (at.startsWith(SCALE)) return { type: 'scale', underlay: at.slice(SCALE.length) };
   return { type: 'look', chosen: at };
 }
 
