@@ -5,7 +5,7 @@ test('can be worked from the keyboard alone', async ({ page }) => {
   await expect(page.getByTestId('verdict')).toBeVisible();
   await page.keyboard.press('1');
   await expect(page).toHaveURL(/\/walk/);
-  await page.keyboard.press('2');
+  await page.keyboard.press('3');
   await expect(page).toHaveURL(/\/plan/);
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press('ArrowDown');

@@ -16,7 +16,7 @@ const ALL_SIZES = '[role=radio][aria-label^="24"]:not([aria-label*="being worked
 /** Name, address, size, and what to do before the picture. */
 const VIEWS = [
   ['jobs-phone', '/', PHONE, there('text=of fall: it runs out')],
-  ['new-job-phone', '/new', PHONE, there('text=Harrowmere')],
+  ['new-job-phone', '/new', PHONE, there('[data-testid=new-rain]')],
   ['plan-phone', '/job/quillfeather/plan', PHONE, there('text=Make it smooth PVC')],
   [
     'descent-phone',
@@ -51,13 +51,13 @@ const VIEWS = [
     },
   ],
   ['yard-wide', '/job/quillfeather/yard?at=wetLawn', WIDE, there('[data-testid=why-wet]')],
-  ['walk-phone', '/job/quillfeather/walk', PHONE],
+  ['walk-phone', '/job/quillfeather/walk', PHONE, there('text=Buildings, roofs and downspouts')],
   ['plan-wide', '/job/quillfeather/plan', WIDE, there('text=Make it smooth PVC')],
   ['run-wide', '/job/quillfeather/plan?at=trunkLower', WIDE, there(ALL_SIZES)],
-  ['basin-phone', '/job/quillfeather/walk?at=basin', PHONE],
-  ['channel-phone', '/job/quillfeather/walk?at=kennelDrain', PHONE],
+  ['basin-phone', '/job/quillfeather/walk?at=basin', PHONE, there('text=Stands over the grate')],
+  ['channel-phone', '/job/quillfeather/walk?at=kennelDrain', PHONE, there('text=Below the sill')],
   ['rain-wide', '/job/quillfeather/walk?at=rain', WIDE, there('text=Harrowmere')],
-  ['walk-wide', '/job/quillfeather/walk?at=faceValley', WIDE],
+  ['walk-wide', '/job/quillfeather/walk?at=faceValley', WIDE, there('text=Gathers over')],
   // Last, as it changes the job.
   [
     'history-phone',

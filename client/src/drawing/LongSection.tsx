@@ -197,14 +197,14 @@ const Drawing = memo(function Drawing({ section, frame }: { section: Section; fr
           )}
         </G>
       ))}
-      {runs.map(([a, b]) => (
+      {runs.map(([a, b], k) => (
         <G key={a.station}>
           <Path d={band(a, b, frame, 'crown', 'invert')} fill={ground} />
           <Path d={band(a, b, frame, 'wet', 'invert')} fill={water} />
           <Path d={polyline([a, b], frame, 'water')} stroke={water} strokeWidth={2.5} fill="none" />
           <Path d={band(a, b, frame, 'crown', 'invert')} fill="none" stroke={ink} strokeWidth={1.6} />
           <Path
-            d={polyline([a, b], frame, 'coverLimit')}
+            d={polyline(section.limits[k]!, frame, 'coverLimit')}
             stroke={fix}
             strokeWidth={1.5}
             strokeDasharray="6 4"

@@ -20,6 +20,8 @@ export interface Section {
   points: SectionPoint[];
   /** Every pipe by its two ends. */
   pipes: [SectionPoint, SectionPoint][];
+  /** Under the ground over every pipe, for how high its crown may lie. */
+  limits: SectionPoint[][];
   /** Landing ids with their stations. */
   landings: { id: string; station: number }[];
   length: number;
@@ -50,6 +52,7 @@ export type GroundOver = (run: string) => readonly { along: number; level: numbe
 export function sectionOf(plan: Plan, route: RunPlan[], groundOver: GroundOver = () => []): Section {
   const points: SectionPoint[] = [];
   const pipes: Section['pipes'] = [];
+  const limits: Section['limits'] = [];
   const landings: Section['landings'] = route.length > 0 ? [{ id: route[0]!.from, station: 0 }] : [];
   let station = 0;
   for (const run of route) {
@@ -65,12 +68,13 @@ export function sectionOf(plan: Plan, route: RunPlan[], groundOver: GroundOver =
     const breaks = levelled.length > 0 ? levelled : daylight && edge > 0 && edge < length ? [at] : [];
     points.push(head, ...breaks.flatMap((each) => [each, each]), foot);
     pipes.push([head, foot]);
+    limits.push([head, ...levelled, foot]);
     station += length;
     landings.push({ id: run.to, station });
   }
   const tops = points.map((point) => Math.max(point.ground, point.crown, point.water));
   const bottoms = points.map((point) => Math.min(point.invert, point.ground));
-  return { points, pipes, landings, length: station, top: Math.max(...tops), bottom: Math.min(...bottoms) };
+  return { points, pipes, limits, landings, length: station, top: Math.max(...tops), bottom: Math.min(...bottoms) };
 }
 
 /** Levels at a station, straight between the ends of its run; null outside the section. */

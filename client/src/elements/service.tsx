@@ -1,32 +1,30 @@
 /** A buried service, in the colour that it is marked with on the ground. */
 import { put, SERVICE_FORMS, showSmall, text, USUAL_HAND_DIG, type Service, type ServiceForm } from '@katabasis/core';
 import { View } from 'react-native';
-import { Circle, Path, Text as SvgText } from 'react-native-svg';
+import { Path } from 'react-native-svg';
 import { useKept } from '../data/useJob';
-import { letterSpot } from '../drawing/yard/serviceLetter';
+import { SERVICE_PAINT } from '../drawing/yard/serviceMarks';
 import { NameField, QuantityField } from '../input/Field';
 import { distanceUpTo, smallEntry } from '../input/entry';
 import { without } from '../input/without';
 import { DayField } from '../parts/Day';
 import { OwnName } from '../parts/OwnName';
-import { FONTS } from '../theme/tokens';
 import { Choice } from '../ui/Choice';
 import { fieldRow } from '../ui/rows';
 import { Text } from '../ui/Text';
 import type { ElementView } from './view';
 
-/** Ground paint is everybody's; the letter says it too. */
-const FACTS: Record<ServiceForm, { label: string; letter: string; paint: string; private?: boolean }> = {
-  power: { label: 'Power', letter: 'E', paint: '#c8102e' },
-  gas: { label: 'Gas', letter: 'G', paint: '#b58900' },
-  water: { label: 'Water', letter: 'W', paint: '#1976b8' },
-  sewer: { label: 'Sewer', letter: 'S', paint: '#1b7a3d' },
-  telecom: { label: 'Telecom', letter: 'T', paint: '#d35400' },
-  irrigation: { label: 'Irrigation', letter: 'IR', paint: '#7d3c98', private: true },
-  lighting: { label: 'Lighting', letter: 'L', paint: '#c8102e', private: true },
-  invisibleFence: { label: 'Invisible fence', letter: 'F', paint: '#d35400', private: true },
-  septicField: { label: 'Septic field', letter: 'SF', paint: '#1b7a3d', private: true },
-  well: { label: 'Well', letter: 'WL', paint: '#1976b8', private: true },
+const FACTS: Record<ServiceForm, { label: string; private?: boolean }> = {
+  power: { label: 'Power' },
+  gas: { label: 'Gas' },
+  water: { label: 'Water' },
+  sewer: { label: 'Sewer' },
+  telecom: { label: 'Telecom' },
+  irrigation: { label: 'Irrigation', private: true },
+  lighting: { label: 'Lighting', private: true },
+  invisibleFence: { label: 'Invisible fence', private: true },
+  septicField: { label: 'Septic field', private: true },
+  well: { label: 'Well', private: true },
 };
 
 function Form({ element: service }: { element: Service }) {
@@ -99,25 +97,22 @@ export const serviceView: ElementView<Service> = {
       ...(depth === undefined ? {} : { figure: showSmall(depth, units) }),
     }),
   },
-  onPlan: ({ form, handDig = USUAL_HAND_DIG }, { path, spots, scale, ground, chosen }) => {
-    const { paint, letter } = FACTS[form];
-    const at = letterSpot(form, spots);
-    return (
-      <>
-        <Path d={path} fill="none" stroke={paint} strokeWidth={Math.max(6, 2 * handDig * scale)} opacity={0.14} />
-        <Path d={path} fill="none" stroke={paint} strokeWidth={chosen ? 5 : 3} strokeDasharray="14 5" />
-        <Circle cx={at.x} cy={at.y} r={10} fill={ground} stroke={paint} strokeWidth={2} />
-        <SvgText
-          x={at.x}
-          y={at.y + 4.5}
-          textAnchor="middle"
-          fontFamily={FONTS.bold}
-          fontSize={letter.length > 1 ? 10 : 12}
-          fill={paint}
-        >
-          {letter}
-        </SvgText>
-      </>
-    );
-  },
+  onPlan: ({ form, handDig = USUAL_HAND_DIG }, { path, scale, chosen }) => (
+    <>
+      <Path
+        d={path}
+        fill="none"
+        stroke={SERVICE_PAINT[form].paint}
+        strokeWidth={Math.max(6, 2 * handDig * scale)}
+        opacity={0.14}
+      />
+      <Path
+        d={path}
+        fill="none"
+        stroke={SERVICE_PAINT[form].paint}
+        strokeWidth={chosen ? 5 : 3}
+        strokeDasharray="14 5"
+      />
+    </>
+  ),
 };

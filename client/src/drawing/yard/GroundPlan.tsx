@@ -20,7 +20,8 @@ import type { Thing } from './scene';
 import { Loupe, OverPlan, type Aim, type Draft } from './OverPlan';
 import { snapTo, type Snapped } from './snap';
 import { between, fitted, panned, placeAt, spotOf, zoomed, type Spot, type Viewport } from './viewport';
-import { YardDrawing, type Drawn } from './YardDrawing';
+import type { Drawn } from './drawn';
+import { YardDrawing } from './YardDrawing';
 
 const make = (palette: Palette) => ({
   whole: { flex: 1, overflow: 'hidden' as const, backgroundColor: palette.ground },
@@ -79,6 +80,8 @@ export function GroundPlan({ doing, draft, handles, onTap, onPut, onHandle, plan
   const whole = useRef<HTMLElement | null>(null);
   const fingers = useRef(new Map<number, Finger>());
   const moved = useRef(false);
+  /** Somebody has moved the plan or made it larger. */
+  const lookedCloser = useRef(false);
   const held = useRef<number | null>(null);
   const [aim, setAim] = useState<(Aim & { view: Viewport }) | null>(null);
   const { things } = drawn;
@@ -91,6 +94,7 @@ export function GroundPlan({ doing, draft, handles, onTap, onPut, onHandle, plan
   /** Moves the picture; it is drawn anew when the finger rests. */
   const slide = useCallback(
     (next: Viewport) => {
+      lookedCloser.current = true;
       shown.current = next;
       if (view && layer.current) layer.current.style.transform = between(view, next);
     },
@@ -109,7 +113,9 @@ export function GroundPlan({ doing, draft, handles, onTap, onPut, onHandle, plan
     const { width, height } = layout;
     if (width < 1 || height < 1) return;
     const now = shown.current;
-    if (!now) return settle(fitted(extent, width, height));
+    // A phone that is turned, or a window made wider, shows all again, unless somebody has looked closer.
+    if (!now || (now.width !== width && !moved.current && !lookedCloser.current))
+      return settle(fitted(extent, width, height));
     // A line more or less under the plan moves nothing on it; a sheet leaves its middle in the middle.
     const little = now.width === width && Math.abs(now.height - height) < A_LINE;
     settle({ ...now, width, height, ...(little ? { centre: placeAt(now, { x: width / 2, y: height / 2 }) } : {}) });
@@ -120,6 +126,7 @@ export function GroundPlan({ doing, draft, handles, onTap, onPut, onHandle, plan
     () => ({
       fit: () => shown.current && settle(fitted(extent, shown.current.width, shown.current.height, shown.current.turn)),
       zoom: (factor) => {
+        lookedCloser.current = true;
         const now = shown.current;
         if (now) settle(zoomed(now, factor, { x: now.width / 2, y: now.height / 2 }));
       },
@@ -130,7 +137,10 @@ export function GroundPlan({ doing, draft, handles, onTap, onPut, onHandle, plan
         const straight = fitted(extent, now.width, now.height);
         settle(now.turn !== 0 ? straight : fitted(extent, now.width, now.height, Math.PI / 2));
       },
-      show: (place) => shown.current && settle({ ...shown.current, centre: place }),
+      show: (place) => {
+        lookedCloser.current = true;
+        if (shown.current) settle({ ...shown.current, centre: place });
+      },
     }),
     [extent, settle],
   );

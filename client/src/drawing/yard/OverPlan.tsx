@@ -8,7 +8,8 @@ import { FONTS, type Palette } from '../../theme/tokens';
 import { pathOf } from './pens';
 import type { Snapped } from './snap';
 import { spotOf, type Spot, type Viewport } from './viewport';
-import { YardDrawing, type Drawn } from './YardDrawing';
+import type { Drawn } from './drawn';
+import { YardDrawing } from './YardDrawing';
 
 const make = (palette: Palette) => ({
   over: { position: 'absolute' as const, left: 0, top: 0, ...({ pointerEvents: 'none' } as object) },

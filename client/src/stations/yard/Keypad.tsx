@@ -1,6 +1,7 @@
 /** A large keypad for a rod reading: one thumb, gloves half off. */
 import type { Parsed, UnitSystem } from '@katabasis/core';
 import Delete from 'lucide-react-native/icons/delete';
+import type { ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
 import { usePalette, useStyles } from '../../theme/theme';
 import { SPACE, type Palette } from '../../theme/tokens';
@@ -8,18 +9,20 @@ import { Text } from '../../ui/Text';
 
 const make = (palette: Palette) => ({
   shown: {
-    minHeight: 56,
+    flex: 1,
+    minHeight: 50,
     borderWidth: 2,
     borderColor: palette.ink,
     borderRadius: 4,
     paddingHorizontal: SPACE.m,
     justifyContent: 'center' as const,
   },
+  taking: { flexDirection: 'row' as const, alignItems: 'center' as const, gap: SPACE.s },
   rows: { gap: SPACE.xs },
   row: { flexDirection: 'row' as const, gap: SPACE.xs },
   key: {
     flex: 1,
-    minHeight: 50,
+    minHeight: 44,
     alignItems: 'center' as const,
     justifyContent: 'center' as const,
     borderRadius: 4,
@@ -48,6 +51,8 @@ interface Props {
   typed: string;
   onTyped: (typed: string) => void;
   read: Parsed | null;
+  /** Beside what is keyed in: what takes it. */
+  children: ReactNode;
 }
 
 /** One key more at the end of what is typed. */
@@ -61,15 +66,23 @@ function pressed(typed: string, key: string): string {
   return typed + key;
 }
 
-export function Keypad({ units, typed, onTyped, read }: Props) {
+export function Keypad({ units, typed, onTyped, read, children }: Props) {
   const styles = useStyles(make);
   const { ink } = usePalette();
   return (
     <View style={{ gap: SPACE.s }}>
-      <View style={styles.shown} role="status" aria-label={`Rod ${typed === '' ? 'not read yet' : typed}`} testID="rod">
-        <Text kind="hero">{typed === '' ? '–' : typed}</Text>
-        {read && !read.ok && typed !== '' && <Text tone="stop">{read.sentence}</Text>}
+      <View style={styles.taking}>
+        <View
+          style={styles.shown}
+          role="status"
+          aria-label={`Rod ${typed === '' ? 'not read yet' : typed}`}
+          testID="rod"
+        >
+          <Text kind="hero">{typed === '' ? '–' : typed}</Text>
+        </View>
+        {children}
       </View>
+      {read && !read.ok && typed !== '' && <Text tone="stop">{read.sentence}</Text>}
       <View style={styles.rows} role="group" aria-label="Keypad">
         {KEYS[units].map((row) => (
           <View key={row.join('')} style={styles.row}>

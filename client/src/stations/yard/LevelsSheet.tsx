@@ -102,20 +102,22 @@ function Reading({ booking, place, spot, onBooked }: ReadingProps) {
   const turning = booking.turn !== null;
   return (
     <>
-      <View aria-live="polite" style={{ gap: SPACE.xs }}>
-        <Text kind="strong">
-          {turning
-            ? `Move the instrument, and read ${spot?.name ?? 'the point'} again.`
-            : `${spot ? spot.name : 'New level'}. ${sight.note}`.trim()}
-        </Text>
-        {wrong !== null && (
-          <Text tone="stop" role="alert">
-            {wrong}
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: SPACE.s }} aria-live="polite">
+        <View style={{ flexGrow: 1, flexShrink: 1, flexBasis: 150 }}>
+          <Text kind="strong">
+            {turning
+              ? `Move the instrument, and read ${spot?.name ?? 'the point'} again.`
+              : `${spot ? spot.name : 'New level'}. ${sight.note}`.trim()}
           </Text>
-        )}
-      </View>
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+        </View>
         <Button label={`Read: ${device.name}`} onPress={ask} testID="read-rod" />
+      </View>
+      {wrong !== null && (
+        <Text tone="stop" role="alert">
+          {wrong}
+        </Text>
+      )}
+      <Keypad units={units} typed={typed} onTyped={setTyped} read={typed === '' ? null : read}>
         <Button
           label="Book it"
           kind="main"
@@ -123,8 +125,7 @@ function Reading({ booking, place, spot, onBooked }: ReadingProps) {
           onPress={() => read.ok && take(read.value)}
           testID="book-it"
         />
-      </View>
-      <Keypad units={units} typed={typed} onTyped={setTyped} read={typed === '' ? null : read} />
+      </Keypad>
       {booking.back && (
         <Choice
           label="This reading is"

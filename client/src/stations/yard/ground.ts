@@ -15,7 +15,7 @@ import {
   type Job,
   type Place,
 } from '@katabasis/core';
-import type { GroundOnPlan } from '../../drawing/yard/YardDrawing';
+import type { GroundOnPlan } from '../../drawing/yard/drawn';
 
 /** Arrows across the yard. */
 const ARROWS = 9;

@@ -1,0 +1,237 @@
+/** Words on the plan where there is room for them, the letters of services, and the scale bar. */
+import type { Place, Shown } from '@katabasis/core';
+import { Circle, G, Line, Rect, Text as SvgText } from 'react-native-svg';
+import { widthOf } from '../../theme/measure';
+import { usePalette, useTextScale } from '../../theme/theme';
+import { FONTS, type Palette } from '../../theme/tokens';
+import { placeWords, type Box, type Words } from './labelled';
+import { LETTER_ROOM, serviceLetters } from './serviceMarks';
+import type { Thing } from './scene';
+import { barLength, spotOf, type Spot, type Viewport } from './viewport';
+import type { Drawn } from './drawn';
+
+const figureText = (figure: Shown | string | null): string =>
+  figure === null ? '' : typeof figure === 'string' ? figure : `${figure.value}\u00a0${figure.unit}`.trim();
+
+/** What is written first where there is not room for all. */
+const RANKS: Partial<Record<Thing['kind'], number>> = {
+  discharge: 90,
+  basin: 85,
+  channel: 84,
+  wetSpot: 80,
+  building: 75,
+  opening: 72,
+  downspout: 70,
+  service: 66,
+  fixedFlow: 64,
+  tree: 60,
+  run: 55,
+  junction: 40,
+  barrier: 38,
+  soilTest: 36,
+  surface: 34,
+  roofFace: 32,
+  photo: 30,
+  spotLevel: 25,
+  breakline: 20,
+};
+
+/** Kinds that are written over what they are. */
+export const OVER = new Set<Thing['kind']>(['building', 'roofFace', 'surface']);
+const NAMELESS = new Set<Thing['kind']>(['spotLevel', 'run']);
+
+/** Middle of what is written about a thing. */
+function middleOf(thing: Thing, view: Viewport): Spot {
+  const spots = thing.places.map((place) => spotOf(view, place));
+  if (thing.shape === 'place') return spots[0]!;
+  if (thing.shape === 'outline') {
+    const sum = spots.reduce((s, { x, y }) => ({ x: s.x + x, y: s.y + y }), { x: 0, y: 0 });
+    return { x: sum.x / spots.length, y: sum.y / spots.length };
+  }
+  const k = Math.floor((spots.length - 1) / 2);
+  const [a, b] = [spots[k]!, spots[Math.min(spots.length - 1, k + 1)]!];
+  return { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 };
+}
+
+interface Line_ {
+  words: string;
+  strong: boolean;
+}
+
+/** Some places of a pond, from all over it. */
+const spread = (cells: readonly Place[]): Place[] =>
+  Array.from({ length: 24 }, (_, k) => cells[Math.floor((cells.length * (k + 0.5)) / 24)]!);
+
+/** Ground that pipes are drawn on, as small boxes along them. */
+function pipes(things: readonly Thing[], view: Viewport): Box[] {
+  const boxes: Box[] = [];
+  for (const { kind, places } of things) {
+    if (kind !== 'run' && kind !== 'channel') continue;
+    const spots = places.map((place) => spotOf(view, place));
+    for (let k = 1; k < spots.length; k++) {
+      const [a, b] = [spots[k - 1]!, spots[k]!];
+      const count = Math.min(80, Math.ceil(Math.hypot(b.x - a.x, b.y - a.y) / 8));
+      for (let j = 0; j <= count; j++) {
+        const [x, y] = [a.x + ((b.x - a.x) * j) / count, a.y + ((b.y - a.y) * j) / count];
+        boxes.push({ left: x - 4, top: y - 4, right: x + 4, bottom: y + 4 });
+      }
+    }
+  }
+  return boxes;
+}
+
+/** px a metre from which levels have their figures. */
+const LEVELS_FROM = 14;
+
+/** Room under the head of the plan for its tools, and over its foot, px. */
+const FRAME_MARGIN = 4;
+
+export function PlanWords({ view, things, ground, wordsOf, chosen, us }: Drawn) {
+  const palette = usePalette();
+  const scale = useTextScale();
+  const size = 14 * scale;
+  const lineHeight = 17 * scale;
+  const bar = barLength(view.scale, 120, us);
+  const barPx = bar.metres * view.scale;
+  const lines = new Map<string, Line_[]>();
+  const all: Words[] = [];
+  const put = (
+    id: string,
+    at: Spot,
+    told: Line_[],
+    rank: number,
+    over: boolean,
+    mark: number,
+    also?: readonly Spot[],
+  ): void => {
+    const shown = told.filter(({ words }) => words !== '');
+    if (shown.length === 0 && mark === 0) return;
+    lines.set(id, shown);
+    const width = Math.max(
+      0,
+      ...shown.map(({ words, strong }) => widthOf(words, { family: strong ? FONTS.bold : FONTS.figures, size })),
+    );
+    all.push({ id, at, width, height: lineHeight * shown.length, rank, over, mark, ...(also ? { also } : {}) });
+  };
+  for (const thing of things) {
+    const { name, figure } = wordsOf(thing);
+    const at = middleOf(thing, view);
+    if (at.x < -50 || at.y < -50 || at.x > view.width + 50 || at.y > view.height + 50) continue;
+    const mine = thing.id === chosen;
+    // From afar only what leads water is named; a plan of a whole yard is not a list of its levels.
+    const told: Line_[] = [
+      { words: NAMELESS.has(thing.kind) && !mine ? '' : name, strong: true },
+      { words: figureText(figure), strong: false },
+    ];
+    // From afar a level is a cross among crosses: its figure comes with room for it, and words may lie over it.
+    if (thing.kind === 'spotLevel' && !mine && view.scale < LEVELS_FROM) continue;
+    const mark = thing.shape === 'place' && thing.kind !== 'spotLevel' ? (thing.kind === 'tree' ? 6 : 13) : 0;
+    put(thing.id, at, told, mine ? 200 : (RANKS[thing.kind] ?? 10), OVER.has(thing.kind), mark);
+  }
+  for (const pond of ground?.ponds ?? []) {
+    const told = pond.words.map((words, k) => ({ words, strong: k === 0 }));
+    put(
+      `pond ${pond.id}`,
+      spotOf(view, pond.middle),
+      told,
+      82,
+      true,
+      0,
+      spread(pond.cells).map((place) => spotOf(view, place)),
+    );
+  }
+  for (const contour of ground?.contours ?? []) {
+    const way = contour.ways.reduce((best, each) => (each.length > best.length ? each : best), [] as Place[]);
+    const middle = way[Math.floor(way.length / 2)];
+    if (middle)
+      put(
+        `contour ${contour.level}`,
+        spotOf(view, middle),
+        [{ words: ground!.wordsOf(contour.level), strong: false }],
+        5,
+        true,
+        0,
+      );
+  }
+  const frame: Box = {
+    left: FRAME_MARGIN,
+    top: FRAME_MARGIN,
+    right: view.width - FRAME_MARGIN,
+    bottom: view.height - FRAME_MARGIN,
+  };
+  const foot: Box = { left: 0, top: view.height - 40, right: barPx + 24, bottom: view.height };
+  // The buttons over the plan.
+  const north: Box = { left: view.width - 58, top: 0, right: view.width, bottom: 206 };
+  const letters = serviceLetters(things, view);
+  const rooms = letters.map(({ x, y }): Box => ({
+    left: x - LETTER_ROOM,
+    top: y - LETTER_ROOM,
+    right: x + LETTER_ROOM,
+    bottom: y + LETTER_ROOM,
+  }));
+  const placed = placeWords(all, frame, [foot, north, ...rooms], pipes(things, view));
+  return (
+    <>
+      {letters.map(({ id, x, y, letter, paint }) => (
+        <G key={`letter ${id}`}>
+          <Circle cx={x} cy={y} r={10} fill={palette.ground} stroke={paint} strokeWidth={2} />
+          <SvgText
+            x={x}
+            y={y + 4.5}
+            textAnchor="middle"
+            fontFamily={FONTS.bold}
+            fontSize={letter.length > 1 ? 10 : 12}
+            fill={paint}
+          >
+            {letter}
+          </SvgText>
+        </G>
+      ))}
+      {[...placed].map(([id, { left, top }]) =>
+        lines.get(id)!.map(({ words, strong }, k) => (
+          <SvgText
+            key={`${id} ${k}`}
+            x={left}
+            y={top + lineHeight * k + size}
+            fontFamily={strong ? FONTS.bold : FONTS.figures}
+            fontSize={size}
+            fill={id.startsWith('pond') ? palette.water : palette.ink}
+            stroke={palette.ground}
+            strokeWidth={3}
+            {...({ paintOrder: 'stroke' } as object)}
+          >
+            {words}
+          </SvgText>
+        )),
+      )}
+      {things.length > 0 && <ScaleBar view={view} px={barPx} words={bar.words} palette={palette} size={size} />}
+    </>
+  );
+}
+
+function ScaleBar({
+  view,
+  px,
+  words,
+  palette,
+  size,
+}: {
+  view: Viewport;
+  px: number;
+  words: string;
+  palette: Palette;
+  size: number;
+}) {
+  const y = view.height - 14;
+  return (
+    <G>
+      <Rect x={8} y={view.height - 36} width={px + 12} height={30} fill={palette.ground} opacity={0.8} />
+      <Line x1={14} x2={14 + px} y1={y} y2={y} stroke={palette.ink} strokeWidth={3} />
+      <Line x1={14} x2={14} y1={y - 5} y2={y + 5} stroke={palette.ink} strokeWidth={2} />
+      <Line x1={14 + px} x2={14 + px} y1={y - 5} y2={y + 5} stroke={palette.ink} strokeWidth={2} />
+      <SvgText x={14} y={y - 7} fontFamily={FONTS.figures} fontSize={size} fill={palette.ink}>
+        {words}
+      </SvgText>
+    </G>
+  );
+}
