@@ -2,7 +2,8 @@
 import { put, type Photo } from '@katabasis/core';
 import { Path, Rect } from 'react-native-svg';
 import { useKept } from '../data/useJob';
-import { NameField } from '../input/Field';
+import { NameField, QuantityField } from '../input/Field';
+import { degreesEntry } from '../input/entry';
 import { without } from '../input/without';
 import { DayField } from '../parts/Day';
 import { OwnName } from '../parts/OwnName';
@@ -21,6 +22,19 @@ function Form({ element: photo }: { element: Photo }) {
         optional
         most={2000}
         onCommit={(note) => edit(put('Say what it shows', without(photo, 'note', note === '' ? undefined : note)))}
+      />
+      <QuantityField
+        label="Looks toward"
+        usual="not said"
+        value={photo.bearing}
+        {...degreesEntry}
+        optional
+        hint="0° is north, 90° east"
+        onCommit={(bearing) =>
+          bearing !== undefined && bearing < 0
+            ? 'A bearing is from 0° to 360°, clockwise from north.'
+            : edit(put('Say which way it looks', without(photo, 'bearing', bearing)))
+        }
       />
       <DayField
         label="Taken on"

@@ -39,4 +39,5 @@ export function groundOver(job: Job, run: Run): GroundStation[] {
 }
 
 /** True where any run lies on levelled ground: what is judged along the way has something to judge. */
-export const hasGround = (job: Job): boolean => ofKind(job, 'spotLevel').length > 2 && groundOf(job).surface !== null;
+export const hasGround = (job: Job): boolean =>
+  (ofKind(job, 'spotLevel').length > 0 || ofKind(job, 'breakline').length > 0) && groundOf(job).surface !== null;

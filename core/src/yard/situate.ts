@@ -29,6 +29,7 @@ function gatheringInlets(job: Job): (Basin | Channel)[] {
 function isUnplaced(job: Job): boolean {
   return (
     ofKind(job, 'spotLevel').length === 0 &&
+    ofKind(job, 'breakline').length === 0 &&
     ofKind(job, 'run').every(({ lengthFrom }) => lengthFrom === undefined) &&
     ofKind(job, 'surface').every(({ outline }) => outline === undefined)
   );

@@ -118,7 +118,7 @@ export function YardScreen() {
     // Only when something else is chosen: a thing that is moved stays under the finger.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [chosen, wide]);
-  useKeys({ l: () => choose('~line'), Escape: close });
+  useKeys({ l: () => choose('~line') });
 
   const made = (change: Change, next: string | null): void => {
     const refused = edit(change);

@@ -9,6 +9,7 @@ import { NorthMark } from '../../drawing/yard/NorthMark';
 import { usePalette, useStyles } from '../../theme/theme';
 import { SPACE, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
+import { useEscape } from '../../ui/escape';
 import { Text } from '../../ui/Text';
 
 const make = (palette: Palette) => ({
@@ -102,6 +103,7 @@ interface BannerProps {
 
 export function Banner({ says, wrong, onBack, onDone = null, onTapes, onClose }: BannerProps) {
   const styles = useStyles(make);
+  useEscape(onClose);
   return (
     <View style={styles.banner} role="region" aria-label="What to tap">
       <View style={{ flexGrow: 1, flexBasis: 220 }} aria-live="polite">
