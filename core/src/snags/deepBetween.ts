@@ -1,10 +1,7 @@
 import { ofKind } from '../job/job';
-import { METRES_PER_FOOT } from '../units/constants';
 import { groundOver, hasGround } from '../yard/profile';
+import { PROTECT_FROM } from './deepTrench';
 import type { Rule, Snag } from './snag';
-
-/** From 5 ft a trench needs a protective system (29 CFR 1926.652). */
-const PROTECT_FROM = 5 * METRES_PER_FOOT;
 
 /** The ground between two landings rises, so that the trench is deep enough there to kill, and at its ends is not. */
 export const deepBetween: Rule = {

@@ -4,7 +4,7 @@ import { runOf } from '../job/edits/pipes';
 import type { Rule } from './snag';
 
 /** From 5 ft a trench needs a protective system (29 CFR 1926.652); local rules may ask it sooner. */
-const PROTECT_FROM = 5 * METRES_PER_FOOT;
+export const PROTECT_FROM = 5 * METRES_PER_FOOT;
 
 /** A trench deep enough to kill, with no protection planned. */
 export const deepTrench: Rule = {

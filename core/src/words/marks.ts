@@ -1,11 +1,10 @@
 /** What stands beside a thing on the ground plan: its name, and the one figure of it that matters. */
 import { SURFACE_FACTS } from '../catalogue/surfaces';
-import { nameOf, type Job } from '../job/job';
+import { headOf, nameOf, type Job } from '../job/job';
 import { rootReach, type Element, type ElementKind, type OfKind } from '../job/kinds';
 import { wayLength } from '../site/place';
 import type { Solution } from '../plan/solution';
 import { planArea } from '../runoff/roofArea';
-import { headOf } from '../job/job';
 import { showArea, showFlow, showLength, showLevel, showPitch, showSmall, type Shown, type UnitSystem } from '../units';
 import { levelsOf } from '../yard/levels';
 

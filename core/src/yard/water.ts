@@ -1,6 +1,6 @@
 /** Water over the ground of a job: ponds, where each drop goes, and what comes to each inlet. */
 import { flood, metFirst, type Flow } from '../ground/flood';
-import { block, cellAt, cellFor, cellsAlong, cellsWithin, rasterise, type Grid } from '../ground/grid';
+import { block, cellAt, cellFor, cellsAlong, cellsWithin, placeOf, rasterise, type Grid } from '../ground/grid';
 import { around, findPonds, type Pond } from '../ground/ponds';
 import { ofKind, type Job } from '../job/job';
 import type { Barrier, Basin, Building, Channel } from '../job/kinds';
@@ -69,10 +69,7 @@ export function meetsFirst({ grid, flow, ponds }: YardWater, inlets: readonly (B
   });
   for (const [pond, there] of standing) {
     for (const cell of pond.cells) {
-      const at = {
-        east: grid.east + (cell % grid.cols) * grid.cell,
-        north: grid.north + Math.floor(cell / grid.cols) * grid.cell,
-      };
+      const at = placeOf(grid, cell);
       const away = (k: number): number => Math.min(...reachOf(inlets[k]!).map((place) => distance(place, at)));
       marks[cell] = there.reduce((best, k) => (away(k) < away(best) ? k : best));
     }
@@ -89,10 +86,7 @@ export function flowPath(
   const way: Place[] = [];
   for (let cell = cellAt(grid, from); cell >= 0; cell = flow.receiver[cell]!) {
     if (flow.receiver[cell] === -2) break;
-    way.push({
-      east: grid.east + (cell % grid.cols) * grid.cell,
-      north: grid.north + Math.floor(cell / grid.cols) * grid.cell,
-    });
+    way.push(placeOf(grid, cell));
     if (ends(cell)) break;
   }
   return way;

@@ -1,6 +1,6 @@
 /** A line drawn by tapping: from a landing by its bends to a landing, or onto another line, where it makes a wye. */
 import {
-  distance,
+  footOnWay,
   freeName,
   freshId,
   isLanding,
@@ -61,26 +61,9 @@ function ontoLine(job: Job, target: Run, place: Place, from: string, run: (to: s
   if (!way) return { type: 'wrong', sentence: 'That line has no way on the plan yet.' };
   if (target.from === from || !waysOn(job, from).some((each) => each.id === target.to))
     return { type: 'wrong', sentence: 'Its water would go round: that line drains through where it starts.' };
-  const whole = wayLength(way);
-  let along = 0;
-  let best = Infinity;
-  let at = 0;
-  for (let k = 1; k < way.length; k++) {
-    const [a, b] = [way[k - 1]!, way[k]!];
-    const length = distance(a, b);
-    const share =
-      length > 0
-        ? ((place.east - a.east) * (b.east - a.east) + (place.north - a.north) * (b.north - a.north)) / length ** 2
-        : 0;
-    const held = Math.min(1, Math.max(0, share));
-    const off = Math.hypot(
-      a.east + held * (b.east - a.east) - place.east,
-      a.north + held * (b.north - a.north) - place.north,
-    );
-    if (off < best) [best, at] = [off, along + held * length];
-    along += length;
-  }
-  const own = (target.length * at) / whole;
+  const foot = footOnWay(way, place);
+  if (!foot) return { type: 'wrong', sentence: 'That line has no way on the plan yet.' };
+  const own = (target.length * foot.along) / wayLength(way);
   if (own < 0.05 || own > target.length - 0.05)
     return { type: 'wrong', sentence: 'That is its end: tap the landing there.' };
   const wye: Junction = {
