@@ -20,6 +20,7 @@ import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Sheet } from '../../ui/Sheet';
 import { Text } from '../../ui/Text';
+import { useTyped } from './doing';
 import { Keypad } from './Keypad';
 import { booked, bookingOf, sightAt, type Booking, type Sight } from './levelling';
 
@@ -79,7 +80,7 @@ interface ReadingProps {
 /** One reading at one place. */
 function Reading({ booking, place, spot, onBooked }: ReadingProps) {
   const { job, edit, units } = useKept();
-  const [typed, setTyped] = useState('');
+  const [typed, setTyped] = useTyped(job.id, 'rod');
   const [wanted, setWanted] = useState<Sight>('between');
   const [wrong, setWrong] = useState<string | null>(null);
   const sight = sightAt(job, booking, spot, wanted);
@@ -96,7 +97,10 @@ function Reading({ booking, place, spot, onBooked }: ReadingProps) {
     const change = booked(job, booking, place, spot, sight.sight, rod);
     const refused = edit(change);
     if (refused !== null) setWrong(refused);
-    else onBooked(spot?.id ?? change.puts[0]!.id);
+    else {
+      setTyped('');
+      onBooked(spot?.id ?? change.puts[0]!.id);
+    }
   };
   const ask = (): void => void device.read(place, booking.back).then(take, (error: Error) => setWrong(error.message));
   const turning = booking.turn !== null;

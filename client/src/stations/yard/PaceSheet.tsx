@@ -1,5 +1,5 @@
 /** Pacing a house out, wall by wall. */
-import { freeName, freshId, parseLength, put, showLength, showSmall, text, type Place } from '@katabasis/core';
+import { freeName, freshId, parseLength, put, showLength, showSmall, text } from '@katabasis/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useKept } from '../../data/useJob';
@@ -12,21 +12,12 @@ import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Sheet } from '../../ui/Sheet';
 import { Text } from '../../ui/Text';
-import { homeward, paced, type Wall } from './pacing';
-
-export interface PaceDraft {
-  /** Where the walk begins; null until it was tapped. */
-  start: Place | null;
-  /** Bearing of the first wall, rad from north, clockwise. */
-  first: number;
-  walls: Wall[];
-  /** As walked, for the plan. */
-  places: Place[];
-}
+import { NOT_PACED, useTyped, type PaceDraft } from './doing';
+import { homeward, paced } from './pacing';
 
 interface Props {
-  draft: PaceDraft | null;
-  onDraft: (draft: PaceDraft | null) => void;
+  draft: PaceDraft;
+  onDraft: (next: (now: PaceDraft) => PaceDraft) => void;
   onClose: () => void;
   onGo: (id: string) => void;
 }
@@ -40,13 +31,13 @@ const withPlaces = (draft: PaceDraft): PaceDraft => ({
   places: draft.start ? paced(draft.start, draft.first, draft.walls).places : [],
 });
 
-export function PaceSheet({ draft, onDraft, onClose, onGo }: Props) {
+export function PaceSheet({ draft: now, onDraft, onClose, onGo }: Props) {
   const { job, edit, units } = useKept();
-  const [typed, setTyped] = useState('');
+  const [typed, setTyped] = useTyped(job.id, 'wall');
   const [turn, setTurn] = useState<Turn>('right');
   const [angle, setAngle] = useState(RIGHT / 2);
   const [wrong, setWrong] = useState<string | null>(null);
-  const now = draft ?? { start: null, first: 0, walls: [], places: [] };
+  const anew = (): void => onDraft(() => NOT_PACED);
   if (!now.start)
     return (
       <Sheet title="Pace out a house" onClose={onClose}>
@@ -55,7 +46,7 @@ export function PaceSheet({ draft, onDraft, onClose, onGo }: Props) {
           <Button
             label="Start in the middle"
             kind="main"
-            onPress={() => onDraft(withPlaces({ ...now, start: { east: 0, north: 0 } }))}
+            onPress={() => onDraft((was) => withPlaces({ ...was, start: { east: 0, north: 0 } }))}
             testID="pace-start"
           />
         </View>
@@ -66,7 +57,7 @@ export function PaceSheet({ draft, onDraft, onClose, onGo }: Props) {
   const by = turn === 'right' ? RIGHT : turn === 'left' ? -RIGHT : angle;
   const home = homeward(start, first, walls, by);
   const add = (length: number): void => {
-    onDraft(withPlaces({ ...now, walls: [...walls, { length, turn: walls.length === 0 ? 0 : by }] }));
+    onDraft((was) => withPlaces({ ...was, walls: [...was.walls, { length, turn: was.walls.length === 0 ? 0 : by }] }));
     setTyped('');
     setWrong(null);
   };
@@ -88,7 +79,7 @@ export function PaceSheet({ draft, onDraft, onClose, onGo }: Props) {
       }),
     );
     if (refused !== null) return setWrong(refused);
-    onDraft(null);
+    anew();
     onGo(id);
   };
   return (
@@ -105,7 +96,7 @@ export function PaceSheet({ draft, onDraft, onClose, onGo }: Props) {
             {...degreesEntry}
             hint="0° is up the plan, 90° to the right"
             onCommit={(next) => {
-              onDraft(withPlaces({ ...now, first: next! }));
+              onDraft((was) => withPlaces({ ...was, first: next! }));
               return null;
             }}
           />
@@ -187,9 +178,12 @@ export function PaceSheet({ draft, onDraft, onClose, onGo }: Props) {
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
         {walk.closes && <Button label="That is the house" kind="main" onPress={done} testID="pace-done" />}
         {walls.length > 0 && (
-          <Button label="One wall back" onPress={() => onDraft(withPlaces({ ...now, walls: walls.slice(0, -1) }))} />
+          <Button
+            label="One wall back"
+            onPress={() => onDraft((was) => withPlaces({ ...was, walls: was.walls.slice(0, -1) }))}
+          />
         )}
-        <Button label="Begin anew" kind="bare" onPress={() => onDraft(null)} />
+        <Button label="Begin anew" kind="bare" onPress={anew} />
       </View>
       {walls.length > 0 && (
         <Text kind="small">

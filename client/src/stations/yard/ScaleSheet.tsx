@@ -8,7 +8,7 @@ import { lengthEntry } from '../../input/entry';
 import { Button } from '../../ui/Button';
 import { Sheet } from '../../ui/Sheet';
 import { Text } from '../../ui/Text';
-import type { Tapes } from './TapeSheet';
+import type { Tapes } from './doing';
 
 interface Props {
   underlay: string;

@@ -1,6 +1,16 @@
 /** A place by tapes: two from two known corners, or along a wall and off it. */
-import { alongAndOff, showLength, showSmall, text, tie, type Place } from '@katabasis/core';
-import { useState } from 'react';
+import {
+  alongAndOff,
+  distance,
+  showLength,
+  showSmall,
+  text,
+  tie,
+  type Place,
+  type Tied,
+  type UnitSystem,
+} from '@katabasis/core';
+import { useEffect, useMemo } from 'react';
 import { View } from 'react-native';
 import { useKept } from '../../data/useJob';
 import { QuantityField } from '../../input/Field';
@@ -12,12 +22,7 @@ import { Choice } from '../../ui/Choice';
 import { fieldRow } from '../../ui/rows';
 import { Sheet } from '../../ui/Sheet';
 import { Text } from '../../ui/Text';
-
-export interface Tapes {
-  /** Corners that were tapped: the tapes' ends, or a wall's. */
-  a: Place | null;
-  b: Place | null;
-}
+import { useTaped, type Taped, type Tapes } from './doing';
 
 interface Props {
   /** What is being put down. */
@@ -30,50 +35,41 @@ interface Props {
   onClose: () => void;
 }
 
-type Way = 'tie' | 'along';
 /** Under this the tapes cut too sharply for a good place, rad: 30°. */
 const SHARP = Math.PI / 6;
 
+type Found = { ok: true; place: Place; cut: number | null } | (Tied & { ok: false });
+
+function placeByTapes(a: Place, b: Place, { way, first, second, side }: Taped): Found | null {
+  if (first === undefined || second === undefined) return null;
+  if (way === 'along') return { ok: true, place: alongAndOff(a, b, first, second), cut: null };
+  return tie({ a, b, fromA: first, fromB: second, side });
+}
+
+function tieFailed(failed: Tied & { ok: false }, units: UnitSystem): string {
+  if (failed.why === 'onePlace') return 'Both corners are one place.';
+  const by = text(showSmall(failed.by, units));
+  return `The tapes do not meet: ${failed.why === 'short' ? `they are ${by} too short` : `one is ${by} too long`}.`;
+}
+
+function cutWords(cut: number): string {
+  const degrees = Math.round((cut * 180) / Math.PI);
+  return `The tapes cut at ${degrees}°${cut < SHARP ? ': a poor place. Take another corner.' : '.'}`;
+}
+
 export function TapeSheet({ name, tapes: { a, b }, onShow, onPut, onAnew, onClose }: Props) {
-  const { units } = useKept();
-  const [way, setWay] = useState<Way>('tie');
-  const [first, setFirst] = useState<number | undefined>(undefined);
-  const [second, setSecond] = useState<number | undefined>(undefined);
-  const [side, setSide] = useState<'left' | 'right'>('left');
-  const found = ((): { place: Place; says: string } | { wrong: string } | null => {
-    if (!a || !b || first === undefined || second === undefined) return null;
-    if (way === 'along') return { place: alongAndOff(a, b, first, second), says: '' };
-    const tied = tie({ a, b, fromA: first, fromB: second, side });
-    if (!tied.ok)
-      return {
-        wrong:
-          tied.why === 'onePlace'
-            ? 'Both corners are one place.'
-            : tied.why === 'short'
-              ? `The tapes do not meet: they are ${text(showSmall(tied.by, units))} too short.`
-              : `The tapes do not meet: one is ${text(showSmall(tied.by, units))} too long.`,
-      };
-    const cut = Math.round((tied.cut * 180) / Math.PI);
-    return {
-      place: tied.place,
-      says:
-        tied.cut < SHARP ? `The tapes cut at ${cut}°: a poor place. Take another corner.` : `The tapes cut at ${cut}°.`,
-    };
-  })();
-  const set =
-    (take: (value: number | undefined) => void, other: number | undefined, firstOne: boolean) =>
-    (value: number | undefined) => {
-      take(value);
-      const [one, two] = firstOne ? [value, other] : [other, value];
-      if (a && b && one !== undefined && two !== undefined) {
-        const tied =
-          way === 'along'
-            ? { ok: true as const, place: alongAndOff(a, b, one, two) }
-            : tie({ a, b, fromA: one, fromB: two, side });
-        onShow(tied.ok ? tied.place : null);
-      }
-      return null;
-    };
+  const { job, units } = useKept();
+  const [{ way, first, second, side }, setTaped] = useTaped(job.id);
+  const set = (next: Partial<Taped>): null => {
+    setTaped((now) => ({ ...now, ...next }));
+    return null;
+  };
+  const found = useMemo(
+    () => (a && b ? placeByTapes(a, b, { way, first, second, side }) : null),
+    [a, b, way, first, second, side],
+  );
+  const place = found?.ok ? found.place : null;
+  useEffect(() => onShow(place), [onShow, place]);
   return (
     <Sheet title={`${name} by tapes`} onClose={onClose}>
       <Choice
@@ -83,7 +79,7 @@ export function TapeSheet({ name, tapes: { a, b }, onShow, onPut, onAnew, onClos
           { value: 'tie', label: 'From two corners' },
           { value: 'along', label: 'Along a wall, and off it' },
         ]}
-        onChoose={setWay}
+        onChoose={(next) => set({ way: next })}
       />
       {!a || !b ? (
         <Text kind="strong">
@@ -104,7 +100,7 @@ export function TapeSheet({ name, tapes: { a, b }, onShow, onPut, onAnew, onClos
                 name="first"
                 value={first}
                 {...lengthEntry(units)}
-                onCommit={set(setFirst, second, true)}
+                onCommit={(next) => set({ first: next })}
                 testID="tape-first"
               />
               {way === 'tie' ? (
@@ -113,7 +109,7 @@ export function TapeSheet({ name, tapes: { a, b }, onShow, onPut, onAnew, onClos
                   name="second"
                   value={second}
                   {...lengthEntry(units)}
-                  onCommit={set(setSecond, first, false)}
+                  onCommit={(next) => set({ second: next })}
                   testID="tape-second"
                 />
               ) : (
@@ -122,7 +118,7 @@ export function TapeSheet({ name, tapes: { a, b }, onShow, onPut, onAnew, onClos
                   name="off"
                   value={second}
                   {...levelEntry(units)}
-                  onCommit={set(setSecond, first, false)}
+                  onCommit={(next) => set({ second: next })}
                 />
               )}
             </View>
@@ -135,21 +131,18 @@ export function TapeSheet({ name, tapes: { a, b }, onShow, onPut, onAnew, onClos
                 { value: 'left', label: 'Left' },
                 { value: 'right', label: 'Right' },
               ]}
-              onChoose={setSide}
+              onChoose={(next) => set({ side: next })}
             />
           )}
-          {found && 'wrong' in found && (
+          {found && !found.ok && (
             <Text tone="stop" role="alert">
-              {found.wrong}
+              {tieFailed(found, units)}
             </Text>
           )}
-          {found && 'place' in found && (
+          {place && (
             <>
-              {found.says !== '' && <Text>{found.says}</Text>}
-              <Text>
-                {text(showLength(Math.hypot(found.place.east - a.east, found.place.north - a.north), units))} from the
-                first corner.
-              </Text>
+              {found?.ok && found.cut !== null && <Text>{cutWords(found.cut)}</Text>}
+              <Text>{text(showLength(distance(place, a), units))} from the first corner.</Text>
             </>
           )}
         </>
@@ -158,8 +151,11 @@ export function TapeSheet({ name, tapes: { a, b }, onShow, onPut, onAnew, onClos
         <Button
           label="Put it there"
           kind="main"
-          disabled={!found || !('place' in found)}
-          onPress={() => found && 'place' in found && onPut(found.place)}
+          disabled={!place}
+          onPress={() => {
+            setTaped((now) => ({ way: now.way, side: now.side }));
+            onPut(place!);
+          }}
           testID="tape-put"
         />
         {a && <Button label="Other corners" kind="bare" onPress={onAnew} />}

@@ -32,16 +32,17 @@ import { useGo } from '../useGo';
 import { useKeys } from '../useKeys';
 import { AddOnPlan } from './AddOnPlan';
 import { FilesSheet } from './FilesSheet';
+import { NOTHING_BEGUN, useBegun, usePaced, type Begun, type Tapes } from './doing';
 import { drawLine, lineStart } from './drawLine';
 import { groundOnPlan } from './ground';
 import { LevelsSheet } from './LevelsSheet';
-import { PaceSheet, type PaceDraft } from './PaceSheet';
+import { PaceSheet } from './PaceSheet';
 import { RoofSheet } from './RoofSheet';
 import { ScaleSheet } from './ScaleSheet';
 import { SaysSheet } from './SaysSheet';
 import { LEAST, toolOf, type Tool } from './tools';
 import { Underlays } from './Underlays';
-import { TapeSheet, type Tapes } from './TapeSheet';
+import { TapeSheet } from './TapeSheet';
 import { WaysOutSheet } from './WaysOutSheet';
 import { Banner, EmptyYard, PlanButtons, Tools } from './YardTools';
 
@@ -52,31 +53,16 @@ const make = (palette: Palette) => ({
   side: { flex: 1, maxWidth: 620, borderLeftWidth: 1, borderLeftColor: palette.line },
 });
 
-/** How far what a finger does has come; of one address. */
-interface Step {
+/** What is said and shown of what a finger does; of one address. */
+interface Shown {
   of: string | null;
-  places: readonly Place[];
-  /** Of a line: where it starts. */
-  from: string | null;
-  pending: Snapped | null;
   wrong: string | null;
   route: readonly Place[] | null;
   /** A place that is pointed at. */
   mark: Place | null;
-  /** Corners that tapes are laid from; null while a finger puts the thing down itself. */
-  tapes: Tapes | null;
 }
 
-const FIRST_STEP: Step = {
-  of: null,
-  places: [],
-  from: null,
-  pending: null,
-  wrong: null,
-  route: null,
-  mark: null,
-  tapes: null,
-};
+const FIRST_SHOWN: Shown = { of: null, wrong: null, route: null, mark: null };
 
 /** A yard that nobody has put anything in: where the first things will come. */
 const EMPTY: readonly Place[] = [
@@ -94,11 +80,14 @@ export function YardScreen() {
   const choose = useCallback((id: string | null): void => go('yard', id), [go]);
   const close = useCallback((): void => choose(null), [choose]);
   const tool = useMemo(() => toolOf(kept, at), [kept, at]);
-  const [pace, setPace] = useState<PaceDraft | null>(null);
-  const [lastStep, setStep] = useState<Step>(FIRST_STEP);
-  const { places, from, pending, wrong, route, mark, tapes } = lastStep.of === at ? lastStep : FIRST_STEP;
-  const step = useCallback(
-    (next: Partial<Step>): void => setStep((now) => ({ ...(now.of === at ? now : FIRST_STEP), ...next, of: at })),
+  const [pace, setPace] = usePaced(kept.id);
+  const [begun, setBegun] = useBegun(kept.id, at);
+  const { places, from, pending, tapes } = begun;
+  const step = useCallback((next: Partial<Begun>): void => setBegun((now) => ({ ...now, ...next })), [setBegun]);
+  const [lastShown, setShown] = useState<Shown>(FIRST_SHOWN);
+  const { wrong, route, mark } = lastShown.of === at ? lastShown : FIRST_SHOWN;
+  const show = useCallback(
+    (next: Partial<Shown>): void => setShown((now) => ({ ...(now.of === at ? now : FIRST_SHOWN), ...next, of: at })),
     [at],
   );
   const [turn, setTurn] = useState(0);
@@ -122,8 +111,9 @@ export function YardScreen() {
 
   const made = (change: Change, next: string | null): void => {
     const refused = edit(change);
-    if (refused === null) choose(next);
-    else step({ wrong: refused });
+    if (refused !== null) return show({ wrong: refused });
+    setBegun(() => NOTHING_BEGUN);
+    choose(next);
   };
   const putIn = (shape: readonly Place[]): void => {
     if (tool.type === 'putOld') {
@@ -140,12 +130,12 @@ export function YardScreen() {
     made(put(`Put in ${kindOf(creation.kind).label.toLowerCase()}`, grounded(putDown(bare(built), shape))), id);
   };
   const onPut = (snapped: Snapped): void => {
-    step({ wrong: null });
+    show({ wrong: null });
     if (tool.type === 'levels') return step({ pending: snapped });
-    if (tool.type === 'pace') return setPace({ ...(pace ?? firstPace()), start: snapped.place });
+    if (tool.type === 'pace') return setPace((now) => ({ ...now, start: snapped.place }));
     if (tool.type === 'line') {
       const drawn = drawLine(kept, places, from, snapped);
-      if (drawn.type === 'wrong') return step({ wrong: drawn.sentence });
+      if (drawn.type === 'wrong') return show({ wrong: drawn.sentence });
       if (drawn.type === 'on') return step({ places: [...places, snapped.place], from: drawn.from });
       return made(drawn.change, drawn.id);
     }
@@ -175,9 +165,9 @@ export function YardScreen() {
     tool.type === 'line' ||
     tool.type === 'levels' ||
     tool.type === 'scale' ||
-    (tool.type === 'pace' && !pace?.start);
+    (tool.type === 'pace' && !pace.start);
   const shownDraft: Draft | null =
-    tool.type === 'pace' && pace?.start
+    tool.type === 'pace' && pace.start
       ? {
           places: pace.places,
           closed: false,
@@ -197,7 +187,8 @@ export function YardScreen() {
               ? { places: [mark], closed: false }
               : null;
   const underlay = useCallback((view: Viewport) => <Underlays job={job} view={view} />, [job]);
-  const onRoute = useCallback((way: readonly Place[] | null) => step({ route: way }), [step]);
+  const onMark = useCallback((place: Place | null) => show({ mark: place }), [show]);
+  const onRoute = useCallback((way: readonly Place[] | null) => show({ route: way }), [show]);
   const shownGround = useMemo(() => (ground && route ? { ...ground, ways: [route] } : ground), [ground, route]);
   const picture = (
     <View style={styles.plan}>
@@ -227,6 +218,15 @@ export function YardScreen() {
       )}
     </View>
   );
+  const back = (): void => {
+    show({ wrong: null });
+    step({ places: places.slice(0, -1) });
+  };
+  const anew = places.length > 1 ? (): void => setBegun(() => NOTHING_BEGUN) : null;
+  const tapeAnew = (next: Tapes | null): void => {
+    show({ mark: null });
+    step({ tapes: next });
+  };
   const foot = footOf();
   if (wide)
     return (
@@ -282,7 +282,7 @@ export function YardScreen() {
             onClose={close}
             onGo={choose}
             onShow={(place) => {
-              step({ mark: place });
+              show({ mark: place });
               handle.current?.show(place);
             }}
           />
@@ -298,7 +298,8 @@ export function YardScreen() {
               places.length === 0 ? lineStart(kept) : 'Tap its bends, then where it goes: a landing, or another line.'
             }
             wrong={wrong}
-            onBack={places.length > 0 ? () => step({ places: places.slice(0, -1), wrong: null }) : null}
+            onBack={places.length > 0 ? back : null}
+            onAnew={anew}
             onClose={close}
           />
         );
@@ -311,12 +312,14 @@ export function YardScreen() {
             <TapeSheet
               name={name}
               tapes={tapes}
-              onShow={(place) => step({ mark: place })}
-              onPut={(place) =>
-                tool.shape === 'place' ? putIn([place]) : step({ places: [...places, place], tapes: null, mark: null })
-              }
-              onAnew={() => step({ tapes: { a: null, b: null }, mark: null })}
-              onClose={() => step({ tapes: null, mark: null })}
+              onShow={onMark}
+              onPut={(place) => {
+                show({ mark: null });
+                if (tool.shape === 'place') putIn([place]);
+                else step({ places: [...places, place], tapes: null });
+              }}
+              onAnew={() => tapeAnew({ a: null, b: null })}
+              onClose={() => tapeAnew(null)}
             />
           );
         const enough = tool.shape !== 'place' && places.length >= LEAST[tool.shape];
@@ -328,7 +331,8 @@ export function YardScreen() {
                 : `Tap the ${tool.shape === 'outline' ? 'corners' : 'places'} of ${name} in turn.`
             }
             wrong={wrong}
-            onBack={places.length > 0 ? () => step({ places: places.slice(0, -1), wrong: null }) : null}
+            onBack={places.length > 0 ? back : null}
+            onAnew={anew}
             onDone={enough ? () => putIn([...places]) : null}
             onTapes={() => step({ tapes: { a: null, b: null } })}
             onClose={close}
@@ -342,8 +346,6 @@ export function YardScreen() {
 const isSheet = (tool: Tool, tapes: Tapes | null): boolean =>
   tapes !== null ||
   (!['line', 'putNew', 'putOld'].includes(tool.type) && !(tool.type === 'look' && tool.chosen === null));
-
-const firstPace = (): PaceDraft => ({ start: null, first: 0, walls: [], places: [] });
 
 /** A landing that is put down takes the level of the ground there. */
 const grounded = (element: Element): Element =>

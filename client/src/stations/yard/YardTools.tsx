@@ -96,12 +96,14 @@ interface BannerProps {
   says: string;
   wrong: string | null;
   onBack: (() => void) | null;
+  /** Forgets what was begun; null while it is hardly begun. */
+  onAnew: (() => void) | null;
   onDone?: (() => void) | null;
   onTapes?: () => void;
   onClose: () => void;
 }
 
-export function Banner({ says, wrong, onBack, onDone = null, onTapes, onClose }: BannerProps) {
+export function Banner({ says, wrong, onBack, onAnew, onDone = null, onTapes, onClose }: BannerProps) {
   const styles = useStyles(make);
   useEscape(onClose);
   return (
@@ -115,6 +117,7 @@ export function Banner({ says, wrong, onBack, onDone = null, onTapes, onClose }:
         )}
       </View>
       <Button label="One back" disabled={onBack === null} onPress={() => onBack?.()} />
+      {onAnew && <Button label="Begin anew" kind="bare" onPress={onAnew} />}
       {onTapes && <Button label="By tapes" onPress={onTapes} testID="by-tapes" />}
       {onDone && <Button label="Done" kind="main" onPress={onDone} testID="put-done" />}
       <Button label="Leave it" kind="bare" onPress={onClose} />

@@ -1,11 +1,12 @@
 import { jobFrom, levelsOf, type Element, type Place } from '@katabasis/core';
 import { brackenfold, quillfeather } from '@katabasis/core/samples';
-import { act, fireEvent, screen } from '@testing-library/react';
+import { act, cleanup, fireEvent, screen } from '@testing-library/react';
 import { useState } from 'react';
 import { ElementSheet } from '../../elements/ElementSheet';
 import { openJob, press, seen, type } from '../../testing/openJob';
 import { LevelsSheet } from './LevelsSheet';
-import { PaceSheet, type PaceDraft } from './PaceSheet';
+import { usePaced } from './doing';
+import { PaceSheet } from './PaceSheet';
 import { RoofSheet } from './RoofSheet';
 import { SaysSheet } from './SaysSheet';
 import { TapeSheet } from './TapeSheet';
@@ -26,9 +27,11 @@ const nothing = (): void => undefined;
 /** Does what is pressed, and lets what it starts come to its end. */
 const settle = (): Promise<void> => act(async () => void (await new Promise((done) => setTimeout(done, 20))));
 
+beforeEach(() => localStorage.clear());
+
 describe('pacing', () => {
   function Pacing({ onGo }: { onGo: (id: string) => void }) {
-    const [draft, setDraft] = useState<PaceDraft | null>(null);
+    const [draft, setDraft] = usePaced('test');
     return <PaceSheet draft={draft} onDraft={setDraft} onClose={nothing} onGo={onGo} />;
   }
   const wall = (typed: string): void => {
@@ -63,6 +66,54 @@ describe('pacing', () => {
     expect(screen.queryByRole('button', { name: 'That is the house' })).toBeNull();
     press('One wall back', 'button');
     expect(seen()).toContain('3 walls walked');
+  });
+});
+
+describe('what is begun and not made', () => {
+  it('is there again after the page went: the walls that were walked, and the one that was being typed', () => {
+    function Pacing() {
+      const [draft, setDraft] = usePaced('test');
+      return <PaceSheet draft={draft} onDraft={setDraft} onClose={nothing} onGo={nothing} />;
+    }
+    openJob(jobFrom('test', [head()]), <Pacing />);
+    press('Start in the middle', 'button');
+    fireEvent.change(screen.getByTestId('pace-length'), { target: { value: '40' } });
+    press('Walk it', 'button');
+    fireEvent.change(screen.getByTestId('pace-length'), { target: { value: "27'6" } });
+    cleanup();
+    openJob(jobFrom('test', [head()]), <Pacing />);
+    expect(seen()).toContain('1 wall walked');
+    expect(screen.getByTestId('pace-length')).toHaveValue("27'6");
+    press('Begin anew', 'button');
+    cleanup();
+    openJob(jobFrom('test', [head()]), <Pacing />);
+    expect(seen()).toContain('Tap the corner that you start from');
+  });
+
+  it('a rod that was keyed in, and two tapes that were read', () => {
+    const spot = { place: at(1, 2), to: null, id: null };
+    openJob(jobFrom('test', [head()]), <LevelsSheet pending={spot} onPending={nothing} onClose={nothing} />);
+    for (const key of ['4', '′']) press(key, 'button');
+    cleanup();
+    openJob(jobFrom('test', [head()]), <LevelsSheet pending={spot} onPending={nothing} onClose={nothing} />);
+    expect(screen.getByTestId('rod')).toHaveTextContent("4'");
+    cleanup();
+    const tapes = (
+      <TapeSheet
+        name="basin"
+        tapes={{ a: at(0, 0), b: at(10, 0) }}
+        onShow={nothing}
+        onPut={nothing}
+        onAnew={nothing}
+        onClose={nothing}
+      />
+    );
+    openJob(jobFrom('test', [head('metric')]), tapes);
+    type('From the first corner', '6');
+    cleanup();
+    openJob(jobFrom('test', [head('metric')]), tapes);
+    type('From the second corner', '8');
+    expect(seen()).toContain('The tapes cut at 90°');
   });
 });
 
@@ -244,6 +295,7 @@ describe('tapes', () => {
     expect(put[0]!.east).toBeCloseTo(3.6, 6);
     expect(put[0]!.north).toBeCloseTo(-4.8, 6);
     press('Along a wall, and off it');
+    type('Along, from the first corner', '6');
     type('Off, right is more than 0', '2');
     press('Put it there', 'button');
     expect(put[1]).toMatchObject({ east: 6 });
