@@ -1,0 +1,135 @@
+/** Formulas of the other works: ground water, culverts, pumps, pits and ponds, as sums. */
+import { z } from 'zod';
+import { CULVERT_INLETS, culvertHeadwater, type CulvertAt } from '../hydraulics/culvert';
+import { pumpCycles } from '../hydraulics/pump';
+import { pitTimes, routePond, type Pit, type Pond } from '../hydraulics/storage';
+import { drainSpacing, type DrainSpacing } from '../hydraulics/subsurface';
+import { alternatingBlock } from '../rain/alternatingBlock';
+import type { IntensityTable } from '../rain/intensity';
+import { anyNumber, BadGiven, field, notNegative, positive, rising, sum, type Sum } from './sum';
+
+const M = 'm';
+const AREA = 'm²';
+const VOLUME = 'm³';
+const FLOW = 'm³/s';
+const SPEED = 'm/s';
+const SECONDS = 's';
+const length = field(positive, M);
+const inflow = field(notNegative, FLOW);
+
+/** Lists that must be as long as the first. */
+function evenly(given: Record<string, readonly unknown[]>): void {
+  const [first, ...others] = Object.keys(given);
+  for (const name of others)
+    if (given[name]!.length !== given[first!]!.length)
+      throw new BadGiven(name, `must be as many as the ${first}, ${given[first!]!.length}`);
+}
+
+/** At least two, each no less than the one before. */
+const growing = z
+  .array(notNegative)
+  .min(2)
+  .max(10_000)
+  .refine((values) => values.every((value, k) => k === 0 || value >= values[k - 1]!), {
+    error: 'must never fall from one to the next',
+  });
+/** At least two, each more than the one before. */
+const climbing = (each: z.ZodNumber) =>
+  z
+    .array(each)
+    .min(2)
+    .max(10_000)
+    .refine((values) => values.every((value, k) => k === 0 || value > values[k - 1]!), {
+      error: 'must rise from each to the next',
+    });
+
+export const workSums: readonly Sum[] = [
+  sum(
+    'subsurface.spacing',
+    'L² = (8 Kb d h + 4 Ka h²)/q (Hooghoudt 1940); d by van der Molen & Wesseling (1991), wetted perimeter πr.',
+    {
+      conductivityBelow: field(positive, SPEED),
+      conductivityAbove: field(positive, SPEED),
+      recharge: field(positive, SPEED),
+      head: length,
+      depthToBarrier: field(notNegative, `${M} below the drain`),
+      drainRadius: length,
+    },
+    { spacing: M, equivalentDepth: M },
+    (given: DrainSpacing) => drainSpacing(given),
+  ),
+  sum(
+    'culvert.headwater',
+    'Inlet control of form 1, free to x = 3.5 and drowned from 4; outlet control full (FHWA HDS-5, appendix A).',
+    {
+      diameter: length,
+      length,
+      slope: field(z.number().min(-1).max(1), 'm/m'),
+      roughness: field(positive, 's/m^(1/3)'),
+      flow: inflow,
+      inlet: field(z.enum(CULVERT_INLETS)),
+      tailwater: field(notNegative, `${M} above the outlet’s invert`),
+    },
+    { inletHeadwater: M, outletHeadwater: M, headwater: M, control: 'inlet or outlet' },
+    (given: CulvertAt) => culvertHeadwater(given),
+  ),
+  sum(
+    'pump.cycles',
+    'Fill V/Q, run V/(P − Q); most starts at Q = P/2, 4V/P a cycle.',
+    { inflow, pumpRate: field(positive, FLOW), volume: field(positive, VOLUME) },
+    { fillTime: SECONDS, runTime: SECONDS, cyclesPerHour: '1/h', worstCyclesPerHour: '1/h' },
+    pumpCycles,
+  ),
+  sum(
+    'drywell.time',
+    'voids A dh/dt = Q − K(A + P h): from empty under the inflow, and from full with none.',
+    {
+      baseArea: field(positive, AREA),
+      perimeter: field(notNegative, M),
+      height: length,
+      voids: field(z.number().gt(0).max(1)),
+      inflow,
+      conductivity: field(notNegative, SPEED),
+    },
+    { fillTime: SECONDS, drainTime: SECONDS },
+    (given: Pit & { inflow: number }) => pitTimes(given, given.inflow),
+  ),
+  sum(
+    'rain.alternatingBlock',
+    'Increments of the table’s depths, the largest in the middle, the next after it, the next before it (Chow et al. 1988).',
+    {
+      durations: field(rising, SECONDS),
+      intensities: field(z.array(positive).min(1).max(100_000), SPEED),
+      step: field(positive, SECONDS),
+      count: field(
+        z
+          .number()
+          .int()
+          .min(1)
+          .max(100_001)
+          .refine((count) => count % 2 === 1, { error: 'must be odd' }),
+      ),
+    },
+    { intensities: SPEED },
+    (given: IntensityTable & { step: number; count: number }) => {
+      evenly({ durations: given.durations, intensities: given.intensities });
+      return { intensities: alternatingBlock(given, given.step, given.count) };
+    },
+  ),
+  sum(
+    'pond.route',
+    'Level pool from empty, dS/dt = I − O(S), straight between points (Chow, Maidment & Mays 1988, §8.2).',
+    {
+      levels: field(climbing(anyNumber), M),
+      volumes: field(climbing(notNegative), VOLUME),
+      outflows: field(growing, FLOW),
+      step: field(positive, SECONDS),
+      inflows: field(z.array(notNegative).min(2).max(10_000), FLOW),
+    },
+    { peakLevel: M, peakOutflow: FLOW, volumeOut: VOLUME, volumeLeft: VOLUME },
+    (given: Pond & { step: number; inflows: number[] }) => {
+      evenly({ levels: given.levels, volumes: given.volumes, outflows: given.outflows });
+      return routePond(given, given.inflows, given.step);
+    },
+  ),
+];
