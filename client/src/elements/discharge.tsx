@@ -11,7 +11,11 @@ import { without } from '../input/without';
 import { BankFields } from '../parts/BankFields';
 import { MainFields } from '../parts/MainFields';
 import { NameAndLevel } from '../parts/NameAndLevel';
+import { EndOfLine } from '../parts/EndOfLine';
 import { PopupDrain } from '../parts/PopupDrain';
+import { PumpFields } from '../parts/PumpFields';
+import { StoreFields } from '../parts/StoreFields';
+import { WorkFacts } from '../parts/WorkFacts';
 import { Choice } from '../ui/Choice';
 import type { ElementView } from './view';
 import { fieldRow } from '../ui/rows';
@@ -39,6 +43,9 @@ function Form({ element: discharge }: { element: Discharge }) {
       )}
       {outfall.hasCapacity && <MainFields discharge={discharge} />}
       {!outfall.drainsDry && <PopupDrain discharge={discharge} />}
+      {outfall.store && <StoreFields discharge={discharge} />}
+      {outfall.pumps && <PumpFields discharge={discharge} />}
+      <EndOfLine discharge={discharge} />
       <View style={fieldRow}>
         {outfall.opensOut && <BankFields discharge={discharge} />}
         {outfall.controlHint !== null && (
@@ -98,6 +105,37 @@ const MARKS: Record<Discharge['form'], (pens: GlyphPens) => ReactNode> = {
       <Path d="M-12 -6L10 -11" stroke={stroke} strokeWidth={3} />
     </>
   ),
+  pond: ({ outline, water }) => (
+    <>
+      <Path d="M-12 -4Q0 14 12 -4Z" {...outline} />
+      <Path d="M-9 -2H9" stroke={water} strokeWidth={3} />
+    </>
+  ),
+  dryWell: ({ outline, water }) => (
+    <>
+      <Path d="M-9 -10H9V10H-9Z" {...outline} />
+      <Path d="M-9 4H9" stroke={water} strokeWidth={3} />
+    </>
+  ),
+  leachingPit: ({ outline, stroke }) => (
+    <>
+      <Path d="M-10 -8H10L7 10H-7Z" {...outline} />
+      <Path d="M-4 13V10M0 14V10M4 13V10" stroke={stroke} strokeWidth={2} />
+    </>
+  ),
+  rainGarden: ({ outline, water, stroke }) => (
+    <>
+      <Path d="M-12 -2Q0 14 12 -2Z" {...outline} />
+      <Path d="M-4 -2V-10M2 -2V-12M7 -2V-8" stroke={stroke} strokeWidth={2} />
+      <Path d="M-6 4H6" stroke={water} strokeWidth={3} />
+    </>
+  ),
+  pump: ({ outline, water }) => (
+    <>
+      <Path d="M-9 -10H9V10H-9Z" {...outline} />
+      <Path d="M0 6V-6M-4 -2L0 -7L4 -2" stroke={water} strokeWidth={3} fill="none" />
+    </>
+  ),
   kerb: ({ outline, water }) => (
     <>
       <Path d="M-12 -9H2V2H12V9H-12Z" {...outline} />
@@ -108,6 +146,7 @@ const MARKS: Record<Discharge['form'], (pens: GlyphPens) => ReactNode> = {
 
 export const dischargeView: ElementView<Discharge> = {
   Form,
+  Panel: ({ element }) => <WorkFacts element={element} />,
   list: {
     group: 'inlets',
     about: ({ groundLevel }, { units }) => ({ about: 'comes out at', figure: showLevel(groundLevel, units) }),

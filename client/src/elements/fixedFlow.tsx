@@ -1,5 +1,5 @@
 /** Water that always runs. */
-import { isLanding, nameOf, put, showFlow, WATER_ORIGINS, type FixedFlow, type WaterOrigin } from '@katabasis/core';
+import { isTaker, nameOf, put, showFlow, WATER_ORIGINS, type FixedFlow, type WaterOrigin } from '@katabasis/core';
 import { View } from 'react-native';
 import { Circle, Path } from 'react-native-svg';
 import { useKept } from '../data/useJob';
@@ -14,7 +14,7 @@ import { footRow } from '../ui/rows';
 function Form({ element: source }: { element: FixedFlow }) {
   const { job, edit, units } = useKept();
   const save = (label: string, next: Partial<FixedFlow>): string | null => edit(put(label, { ...source, ...next }));
-  const landings = job.elements.all.filter(isLanding).filter((landing) => landing.kind !== 'discharge');
+  const landings = job.elements.all.filter(isTaker).filter(({ kind }) => kind !== 'discharge');
   return (
     <>
       <View style={footRow}>

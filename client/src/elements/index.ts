@@ -27,6 +27,17 @@ import { treeView } from './tree';
 import { underlayView } from './underlay';
 import { wetSpotView } from './wetSpot';
 import type { ElementView } from './view';
+import {
+  barrelView,
+  bermView,
+  culvertView,
+  drainView,
+  drainFieldView,
+  pavedBedView,
+  sleeveView,
+  stoneDrainView,
+  swaleView,
+} from './works';
 
 const VIEWS: { [K in ElementKind]: ElementView<OfKind<K>> } = {
   job: jobView,
@@ -52,6 +63,15 @@ const VIEWS: { [K in ElementKind]: ElementView<OfKind<K>> } = {
   building: buildingView,
   breakline: breaklineView,
   barrier: barrierView,
+  barrel: barrelView,
+  berm: bermView,
+  culvert: culvertView,
+  drain: drainView,
+  drainField: drainFieldView,
+  pavedBed: pavedBedView,
+  sleeve: sleeveView,
+  stoneDrain: stoneDrainView,
+  swale: swaleView,
 };
 
 /** The view of an element's kind, its parts taking that element. */

@@ -1,7 +1,7 @@
 /** Ground that sheds to an inlet. */
 import {
   decimals,
-  isLanding,
+  takesGroundWater,
   nameOf,
   put,
   showFlow,
@@ -30,9 +30,7 @@ function Form({ element: surface }: { element: Surface }) {
   const choose = (cover: SurfaceCover): void => {
     edit(put('Say what covers it', { ...without(surface, 'coefficient', undefined), cover }));
   };
-  const landings = job.elements.all
-    .filter(isLanding)
-    .filter((landing) => landing.kind === 'basin' || landing.kind === 'channel');
+  const landings = job.elements.all.filter(takesGroundWater);
   return (
     <>
       <Sheds element={surface} />

@@ -1,13 +1,24 @@
 /** Name of a landing and the level of its ground. */
-import { ownName, put, type Landing } from '@katabasis/core';
+import { put, type Landing } from '@katabasis/core';
 import { View } from 'react-native';
 import { useKept } from '../data/useJob';
-import { NameField, QuantityField } from '../input/Field';
+import { QuantityField } from '../input/Field';
 import { levelEntry } from '../input/entry';
 import { fieldRow } from '../ui/rows';
+import { OwnName } from './OwnName';
 
 export function NameAndLevel({ landing, levelLabel }: { landing: Landing; levelLabel: string }) {
-  const { job, plan, edit, units } = useKept();
+  return (
+    <View style={fieldRow}>
+      <OwnName element={landing} />
+      <GroundLevel landing={landing} label={levelLabel} />
+    </View>
+  );
+}
+
+/** The level of its ground alone. */
+export function GroundLevel({ landing, label }: { landing: Landing; label: string }) {
+  const { plan, edit, units } = useKept();
   const onGround = landing.levelFrom === 'ground' && plan.landings[landing.id] !== undefined;
   const setLevel = (groundLevel: number): string | null => {
     const next = { ...landing, groundLevel };
@@ -17,20 +28,13 @@ export function NameAndLevel({ landing, levelLabel }: { landing: Landing; levelL
     return edit(put(`Set level of ${landing.name}`, next));
   };
   return (
-    <View style={fieldRow}>
-      <NameField
-        label="Name"
-        value={landing.name}
-        onCommit={(name) => edit(put('Name it', { ...landing, name: ownName(job, landing.id, name) }))}
-      />
-      <QuantityField
-        label={levelLabel}
-        value={onGround ? plan.landings[landing.id]!.groundLevel : landing.groundLevel}
-        {...levelEntry(units)}
-        onCommit={(level) => setLevel(level!)}
-        testID="ground-level"
-        hint={onGround ? 'Off the ground there; typed, it stays as typed' : 'Above or below the job’s zero'}
-      />
-    </View>
+    <QuantityField
+      label={label}
+      value={onGround ? plan.landings[landing.id]!.groundLevel : landing.groundLevel}
+      {...levelEntry(units)}
+      onCommit={(level) => setLevel(level!)}
+      testID="ground-level"
+      hint={onGround ? 'Off the ground there; typed, it stays as typed' : 'Above or below the job’s zero'}
+    />
   );
 }

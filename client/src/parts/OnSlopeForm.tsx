@@ -1,5 +1,5 @@
 /** Whether an inlet stands in a dip or on a slope, and what runs past it. */
-import { groundInlets, put, showFlow, showSmall, showVelocity, text, type Basin, type Channel } from '@katabasis/core';
+import { put, showFlow, showSmall, showVelocity, text, type Basin, type Channel } from '@katabasis/core';
 import { View } from 'react-native';
 import { useKept } from '../data/useJob';
 import { QuantityField } from '../input/Field';
@@ -29,7 +29,7 @@ export function OnSlopeForm({ inlet }: { inlet: Basin | Channel }) {
         without(without(inlet, 'approach', next), 'passesTo', next ? inlet.passesTo : undefined),
       ),
     );
-  const others = groundInlets(job).filter((other) => other.id !== inlet.id);
+  const others = job.elements.all.filter(takesGroundWater).filter(({ id }) => id !== inlet.id);
   return (
     <View style={{ gap: SPACE.s }}>
       <Choice

@@ -6,3 +6,5 @@ export * from './outfalls';
 export * from './pipes';
 export * from './soils';
 export * from './surfaces';
+export * from './stone';
+export * from './swales';

@@ -11,11 +11,25 @@ export const RECEIVING_FACTS: Record<Receiving, { label: string; called: string;
   lawn: { label: 'Lawn', called: 'the lawn', soil: true },
 };
 
+/** What holds water at a way out until it has soaked away: under its lid, or within the rim of a garden. */
+export interface Store {
+  /** m² and m, of what water fills; the length round it, a square's when absent. */
+  area: number;
+  perimeter?: number | undefined;
+  depth: number;
+  /** From the ground or lid down to its top, m. */
+  cover: number;
+  /** Share of it that water fills. */
+  voids: number;
+}
+
 /** Levels of one way out, m above the job's zero: its ground or lid, the lowest its invert may be, and water that stands there. */
 interface OutfallLevels {
   groundLevel: number;
   controlLevel?: number | undefined;
   standingLevel?: number | undefined;
+  store?: Store | undefined;
+  pump?: { start: number } | undefined;
 }
 
 export interface Outfall {
@@ -44,13 +58,27 @@ export interface Outfall {
   scours: boolean;
   /** Whether it is a pipe with a capacity of its own. */
   hasCapacity: boolean;
+  /** What it holds where nobody has measured it; only of a form that keeps its water and lets it soak away. */
+  store?: Store;
+  /** Whether a pump lifts its water out. */
+  pumps?: true;
   /** Level that a line must end at or above, m: its invert's, or where the line stands full the water's. `popupLift`, m. */
   control(levels: OutfallLevels, settings: { popupLift: number }): number;
   /** Level at which water stands at the end whatever the pipe brings, m; −∞ where none does. */
   standing(levels: OutfallLevels, settings: { popupLift: number }): number;
 }
 
-export const OUTFALL_FORMS = ['daylight', 'popup', 'main', 'kerb'] as const;
+export const OUTFALL_FORMS = [
+  'daylight',
+  'popup',
+  'main',
+  'kerb',
+  'pond',
+  'dryWell',
+  'leachingPit',
+  'rainGarden',
+  'pump',
+] as const;
 export type OutfallForm = (typeof OUTFALL_FORMS)[number];
 
 /** A pipe's open end: at its control level or the ground, with the receiving water against it. */
@@ -63,6 +91,20 @@ const openEnd = {
   control: ({ controlLevel, groundLevel }: OutfallLevels) => controlLevel ?? groundLevel,
   standing: ({ standingLevel }: OutfallLevels) => standingLevel ?? Number.NEGATIVE_INFINITY,
 };
+
+/** Top of what holds water, m. */
+export const storeTop = (groundLevel: number, { cover }: Store): number => groundLevel - cover;
+
+/** A store: a pipe may come in down to its floor, which it drains to. */
+const keepsWater = (store: Store) => ({
+  ...openEnd,
+  calledByName: true,
+  asksInto: false,
+  opensOut: false,
+  store,
+  control: ({ controlLevel, groundLevel, store: own = store }: OutfallLevels) =>
+    controlLevel ?? storeTop(groundLevel, own) - own.depth,
+});
 
 const overLid = ({ groundLevel }: OutfallLevels, { popupLift }: { popupLift: number }): number =>
   groundLevel + popupLift;
@@ -117,6 +159,55 @@ export const OUTFALLS: Record<OutfallForm, Outfall> = {
     opensOut: true,
     // Nothing comes out of a kerb below its gutter; a bottom noted for the swale that was there before does not help.
     control: ({ controlLevel, groundLevel }) => Math.max(controlLevel ?? groundLevel, groundLevel),
+  },
+  pond: {
+    ...openEnd,
+    label: 'Pond or lake',
+    note: 'ask for a permit',
+    groundLabel: 'Its bank where the pipe comes out',
+    controlCalled: 'the level of the pond',
+    controlHint: 'Its usual level',
+    called: 'the pond',
+    asksInto: false,
+    opensOut: true,
+  },
+  dryWell: {
+    ...keepsWater({ area: 1.5, depth: 1.2, cover: 0.3, voids: 0.95 }),
+    label: 'Dry well',
+    note: 'a chamber that soaks away',
+    groundLabel: 'Ground over it, where it overflows',
+    controlCalled: 'the floor of the dry well',
+    controlHint: 'Its floor, where nothing else is said',
+  },
+  leachingPit: {
+    ...keepsWater({ area: 1.5, depth: 1.2, cover: 0.3, voids: 0.4 }),
+    label: 'Leaching pit',
+    note: 'stone in soil that takes water',
+    groundLabel: 'Ground over it, where it overflows',
+    controlCalled: 'the floor of the pit',
+    controlHint: 'Its floor, where nothing else is said',
+  },
+  rainGarden: {
+    ...keepsWater({ area: 15, depth: 0.15, cover: 0, voids: 1 }),
+    label: 'Rain garden',
+    note: 'a planted hollow',
+    groundLabel: 'Its rim, where it overflows',
+    controlCalled: 'the floor of the garden',
+    controlHint: 'Its floor, where nothing else is said',
+    opensOut: true,
+  },
+  pump: {
+    ...openEnd,
+    label: 'Pump basin',
+    note: 'only where gravity reaches nowhere',
+    groundLabel: 'Lid of the basin',
+    controlCalled: 'the water that starts the pump',
+    controlHint: null,
+    calledByName: true,
+    asksInto: false,
+    opensOut: false,
+    pumps: true,
+    control: ({ pump, controlLevel, groundLevel }) => pump?.start ?? controlLevel ?? groundLevel - 0.6,
   },
 };
 

@@ -58,15 +58,20 @@ function straightOn(x: readonly number[], y: readonly number[], at: number): { v
  * A pond under inflows (m³/s) at even times `step` (s) apart, straight between, from empty: dS/dt = I − O(S). Each substep is solved exactly for
  * its own straight piece of O, so that a steep outlet cannot set it swinging; what ran out is what came less what stayed, so no drop is lost.
  */
-export function routePond({ levels, volumes, outflows }: Pond, inflows: readonly number[], step: number): Routed {
-  const dt = step / SUBSTEPS;
+export function routePond(
+  { levels, volumes, outflows }: Pond,
+  inflows: readonly number[],
+  step: number,
+  substeps = SUBSTEPS,
+): Routed {
+  const dt = step / substeps;
   let volume = volumes[0]!;
   let came = 0;
   let peak = volume;
   for (let k = 1; k < inflows.length; k++) {
     const [first, last] = [inflows[k - 1]!, inflows[k]!];
-    for (let part = 0; part < SUBSTEPS; part++) {
-      const inflow = first + ((last - first) * (part + 0.5)) / SUBSTEPS;
+    for (let part = 0; part < substeps; part++) {
+      const inflow = first + ((last - first) * (part + 0.5)) / substeps;
       const { value, slope } = straightOn(volumes, outflows, volume);
       const reach = slope > 0 ? -Math.expm1(-slope * dt) / slope : dt;
       const next = Math.max(volumes[0]!, volume + (inflow - value) * reach);

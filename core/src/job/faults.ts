@@ -2,7 +2,7 @@
 import type { z } from 'zod';
 import type { Change } from './change';
 import { elementOf, ofKind, type Job } from './job';
-import { ELEMENT_KINDS, isGroundInlet, isLanding, kindOf, type Element, type Run } from './kinds';
+import { ELEMENT_KINDS, isGroundInlet, isLaid, isLanding, isTaker, kindOf, type Element, type Run } from './kinds';
 import type { Link } from './kinds/kind';
 import { referencesOf, targetsOf, type Reference } from './links';
 
@@ -85,8 +85,9 @@ function linkFault(job: Job, { to, link }: Reference): string | null {
   if (!target) return `points to "${to}", which is not in the job`;
   if (link.to === 'groundInlet')
     return isGroundInlet(target) ? null : `must be a basin or a channel drain, and "${to}" is a ${target.kind}`;
-  if (link.to === 'downspout' || link.to === 'building')
+  if (link.to === 'downspout' || link.to === 'building' || link.to === 'swale' || link.to === 'run')
     return target.kind === link.to ? null : `must be a ${link.to}, and "${to}" is a ${target.kind}`;
+  if (link.to === 'taker' && isTaker(target)) return null;
   if (!isLanding(target)) {
     // A downspout that is no landing is one that ends in a gutter.
     const what: string = (target as Element).kind;
@@ -121,6 +122,7 @@ function circuitLinks(job: Job, circuit: Circuit): Map<string, string[]> {
   const links = new Map<string, string[]>();
   for (const { kind, link } of CIRCUITS.find((each) => each.circuit === circuit)!.members) {
     for (const element of ofKind(job, kind)) {
+      if (element.kind === 'run' && !isLaid(element)) continue;
       const to = targetsOf(element, link);
       if (to.length === 0) continue;
       const known = links.get(sourceOf(element));
@@ -215,7 +217,7 @@ export function jobFaults(job: Job): Fault[] {
   const left = new Set<string>();
   for (const element of job.elements) {
     found.addAll(ownFaults(job, element));
-    if (element.kind !== 'run') continue;
+    if (element.kind !== 'run' || !isLaid(element)) continue;
     if (left.has(element.from)) found.add(() => secondWayOut(element));
     left.add(element.from);
   }
@@ -260,10 +262,12 @@ function faultsTouched(before: Job, job: Job, { puts, removes }: Pick<Change, 'p
 
 /** Runs among `puts` that leave a landing which another run leaves too. */
 function secondWaysOut(job: Job, puts: readonly Element[]): Run[] {
-  const runs = puts.filter((element) => element.kind === 'run');
+  const runs = puts.filter((element) => element.kind === 'run').filter(isLaid);
   if (runs.length === 0) return [];
   const leaving = new Map(runs.map((run) => [run.from, 0]));
-  for (const { from } of ofKind(job, 'run')) {
+  for (const run of ofKind(job, 'run')) {
+    if (!isLaid(run)) continue;
+    const { from } = run;
     const known = leaving.get(from);
     if (known !== undefined) leaving.set(from, known + 1);
   }

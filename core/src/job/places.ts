@@ -1,18 +1,34 @@
 /** Where what is in a job lies on the plan. */
 import { between, wayLength, type Place } from '../site/place';
 import type { Job } from './job';
-import { isLanding, kindOf, type Element, type Run } from './kinds';
+import { isLanding, kindOf, type Element, type Opening, type Run } from './kinds';
 
-/** Where a landing lies: its place, or the lower end of a channel's way, which its level is told at. */
+/** Where a landing lies: its place, the lower end of its way, or the first corner of its outline, which its level is told at and its pipe leaves from. */
 export function placeOfLanding(landing: Element | undefined): Place | undefined {
   if (!landing || !isLanding(landing)) return undefined;
-  return landing.kind === 'channel' ? landing.way?.at(-1) : landing.place;
+  if ('way' in landing) return landing.way?.at(-1);
+  if ('outline' in landing) return landing.outline?.[0];
+  return 'place' in landing ? landing.place : undefined;
 }
 
 /** A run's way on the plan, from end to end by its bends; null while one of its ends has no place. */
 export function wayOfRun(job: Job, run: Run): Place[] | null {
   const [from, to] = [job.elements.get(run.from), job.elements.get(run.to)].map(placeOfLanding);
   return from && to ? [from, ...(run.bends ?? []), to] : null;
+}
+
+/** Width of an opening that nobody has measured, m. */
+const USUAL_WIDTH = 0.9;
+
+/** An opening's two sides on its wall, from the left as its outline goes; null where that is not on the plan. */
+export function wayOfOpening(job: Job, { building: id, wall, along, width = USUAL_WIDTH }: Opening): Place[] | null {
+  const building = id === undefined ? undefined : job.elements.get(id);
+  const outline = building?.kind === 'building' ? building.outline : undefined;
+  if (!outline || wall === undefined) return null;
+  const [a, b] = [outline[wall % outline.length]!, outline[(wall + 1) % outline.length]!];
+  const length = wayLength([a, b]) || 1;
+  const middle = along ?? length / 2;
+  return [middle - width / 2, middle + width / 2].map((at) => between(a, b, at / length));
 }
 
 /** Places of any element on the plan, in turn; none of one that has not been put down. */

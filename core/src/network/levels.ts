@@ -59,12 +59,19 @@ export function planLevels(tree: Tree, lines: Line[], settings: Settings, style:
   return { allowed, bound, setCrown, crown, leastPitch, laidPitch, ...runEnds(tree, crown, ends, laidPitch) };
 }
 
-/** Highest crown with which a run can leave an inlet that has a bed of its own, m: water must fall from the bed into the pipe. */
+/** Highest crown with which a run can leave what has a floor of its own, m: water must fall from the floor into the pipe. */
 function underBed(landing: Landing, leaving: Run | undefined): number {
-  if (landing.kind !== 'channel' || !leaving) return Number.POSITIVE_INFINITY;
-  const bed = landing.groundLevel - landing.depth;
-  return landing.hole === 'end' ? bed + diameterOf(leaving) : bed;
+  if (!leaving) return Number.POSITIVE_INFINITY;
+  if (landing.kind === 'channel') {
+    const bed = landing.groundLevel - landing.depth;
+    return landing.hole === 'end' ? bed + diameterOf(leaving) : bed;
+  }
+  // Their own pipe goes on in the one that leaves: invert to invert.
+  if (DEEP.has(landing.kind)) return landing.groundLevel - (landing as { depth: number }).depth + diameterOf(leaving);
+  return Number.POSITIVE_INFINITY;
 }
+
+const DEEP = new Set<Landing['kind']>(['drain', 'drainField', 'stoneDrain', 'pavedBed']);
 
 /** Ground less cover at every landing. An end that comes out of the ground needs no cover: its invert may lie on the ground. */
 function allowedCrowns(tree: Tree, settings: Settings): Float64Array {

@@ -9,7 +9,9 @@ import { accumulate, type Tree } from '../network/tree';
 import { intensityOf } from '../rain/intensity';
 import { rainTable } from '../rain/intensityOfRain';
 import { withBypass, type OnSlope } from '../runoff/bypass';
+import { leadOn, type Led, type WayFlow } from '../runoff/groundWays';
 import type { Arrival, Sources } from '../runoff/sources';
+import { openWaysOf, type OpenWays } from './groundWays';
 import type { Layout } from './layout';
 import { perElement } from './perElement';
 import { stage } from '../numeric/stage';
@@ -21,6 +23,8 @@ export interface JobFlows extends DesignFlows {
   /** C·A that passes each landing, m². */
   passingArea: Float64Array;
   onSlope: ReadonlyMap<string, OnSlope>;
+  /** What comes down every swale, through every culvert and behind every berm, by id. */
+  ways: ReadonlyMap<string, WayFlow>;
 }
 
 const times = perElement<Run, number>();
@@ -45,12 +49,19 @@ function travelTimes(tree: Tree, levels: Levels): (index: number, flow: number) 
 /** What comes to each landing over the ground, whatever the pipes do. */
 interface Entering {
   arrivals: ReadonlyMap<string, readonly Arrival[]>;
-  /** Each at its own worst time, m³/s, by landing. */
-  flows: ReadonlyMap<string, number>;
-  areas: ReadonlyMap<string, number>;
   onSlope: ReadonlyMap<string, OnSlope>;
   /** Intensity (m/s) of a duration (s). */
   intensityOf: (duration: number) => number;
+  /** What arrives somewhere, measured once. */
+  measured: (parts: readonly Arrival[]) => Measured;
+}
+
+interface Measured {
+  /** Those that come at the very same time as one. */
+  merged: readonly Arrival[];
+  /** C·A, m², and what it makes at its own worst time, m³/s. */
+  area: number;
+  flow: number;
 }
 
 /** Those that arrive at the very same time as one, in the order of their time: most of a yard answers at once. */
@@ -81,39 +92,79 @@ const entering = stage(
         rainOfDuration,
       ).flow;
     const { arrivals, onSlope } = withBypass([...basins, ...channels], sources.arrivals, flowOf);
-    const all = [...arrivals];
-    return {
-      arrivals: new Map(all.map(([id, parts]) => [id, atOneTime(parts)])),
-      flows: new Map(all.map(([id, parts]) => [id, flowOf(parts)])),
-      areas: new Map(all.map(([id, parts]) => [id, parts.reduce((sum, part) => sum + part.area, 0)])),
-      onSlope,
-      intensityOf: rainOfDuration,
+    const known = new WeakMap<readonly Arrival[], Measured>();
+    const measured = (parts: readonly Arrival[]): Measured => {
+      const before = known.get(parts);
+      if (before) return before;
+      const area = parts.reduce((sum, part) => sum + part.area, 0);
+      const made = { merged: atOneTime(parts), area, flow: flowOf(parts) };
+      known.set(parts, made);
+      return made;
     };
+    return { arrivals, onSlope, intensityOf: rainOfDuration, measured };
   },
 );
 
 const NOTHING: readonly Arrival[] = [];
 
+/** Flows in the pipes of a tree with what has been led to its landings. */
+function pipeFlows(
+  { arrivals, fixed, ways }: Led,
+  { onSlope, intensityOf: rainOfDuration, measured }: Entering,
+  tree: Tree,
+  levels: Levels | null,
+): JobFlows {
+  const here = tree.landings.map(({ id }) => measured(arrivals.get(id) ?? NOTHING));
+  const steady = Float64Array.from(tree.landings, ({ id }) => fixed.get(id) ?? 0);
+  const enteringArea = Float64Array.from(here, ({ area }) => area);
+  return {
+    ...designFlows({
+      tree,
+      entering: here.map(({ merged }) => merged),
+      fixed: steady,
+      intensityOf: rainOfDuration,
+      travelTime: levels ? travelTimes(tree, levels) : () => 0,
+    }),
+    onSlope,
+    ways,
+    entering: Float64Array.from(here, ({ flow }, at) => flow + steady[at]!),
+    enteringArea,
+    passingArea: accumulate(tree, enteringArea),
+  };
+}
+
+/** Pipes let out into a swale, a swale may end in a basin, and that in a pipe again: no yard goes round more often. */
+const ROUNDS = 4;
+
 const flows = stage(
   'flows',
   (
-    { arrivals, flows: enteringFlows, areas, onSlope, intensityOf: rainOfDuration }: Entering,
+    own: Entering,
     sources: Sources,
+    { ways, outlets }: OpenWays,
     tree: Tree,
     // Without a table one intensity holds for all times, and how the pipes lie does not matter.
     levels: Levels | null,
   ): JobFlows => {
-    const here = tree.landings.map((landing) => arrivals.get(landing.id) ?? NOTHING);
-    const fixed = Float64Array.from(tree.landings, (landing) => sources.fixed.get(landing.id) ?? 0);
-    const travelTime = levels ? travelTimes(tree, levels) : () => 0;
-    const enteringArea = Float64Array.from(tree.landings, ({ id }) => areas.get(id) ?? 0);
-    return {
-      ...designFlows({ tree, entering: here, fixed, intensityOf: rainOfDuration, travelTime }),
-      onSlope,
-      entering: Float64Array.from(tree.landings, ({ id }, at) => (enteringFlows.get(id) ?? 0) + fixed[at]!),
-      enteringArea,
-      passingArea: accumulate(tree, enteringArea),
-    };
+    const flowOf = (parts: readonly Arrival[]): number => own.measured(parts).flow;
+    let led = leadOn(ways, own.arrivals, sources.fixed, flowOf);
+    let made = pipeFlows(led, own, tree, levels);
+    for (let round = 0; outlets.size > 0 && round < ROUNDS; round++) {
+      const arrivals = new Map(own.arrivals);
+      const fixed = new Map(sources.fixed);
+      for (const [discharge, swale] of outlets) {
+        const at = tree.indexOf.get(discharge)!;
+        const area = made.passingArea[at]!;
+        if (area > 0) arrivals.set(swale, [...(arrivals.get(swale) ?? []), { time: made.time[at]!, area }]);
+        if (made.fixed[at]! > 0) fixed.set(swale, (fixed.get(swale) ?? 0) + made.fixed[at]!);
+      }
+      const next = leadOn(ways, arrivals, fixed, flowOf);
+      const settled = [...next.ways].every(([id, { flow }]) => Math.abs(flow - led.ways.get(id)!.flow) < 1e-12);
+      led = next;
+      made = pipeFlows(led, own, tree, levels);
+      if (settled) break;
+    }
+    return made;
   },
 );
 
@@ -127,6 +178,7 @@ export const flowsOf = (
   flows(
     entering(rain, ofKind(job, 'basin'), ofKind(job, 'channel'), sources),
     sources,
+    openWaysOf(job),
     tree,
     rain?.table ? levels : null,
   );

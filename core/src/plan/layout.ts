@@ -1,6 +1,6 @@
 /** Where everything lies, whatever it rains: lines, levels and fall budgets. */
 import { headOf, landingsOf, ofKind, type Job } from '../job/job';
-import type { JobElement, Landing, Run } from '../job/kinds';
+import { isLaid, type JobElement, type Landing, type Run } from '../job/kinds';
 import { resolveSettings, type Settings } from '../job/settings';
 import { fallBudget, tightestBudgets, type FallBudget } from '../network/budget';
 import { planLevels, type Levels } from '../network/levels';
@@ -31,10 +31,15 @@ const layout = stage(
   },
 );
 
+/** Pipes that carry water: those that are cut off or taken out only stand in the record. */
+const laidRuns = stage('laid runs', (runs: readonly Run[]): readonly Run[] =>
+  runs.every(isLaid) ? runs : runs.filter(isLaid),
+);
+
 /** Layout of a job. Never fails: what fits in no line is told as stray. */
 export function layOut(job: Job): Layout {
   const { settings, pitchStyle } = headOf(job);
-  return layout(landingsOf(job), ofKind(job, 'run'), resolveSettings(settings), pitchStyle);
+  return layout(landingsOf(job), laidRuns(ofKind(job, 'run')), resolveSettings(settings), pitchStyle);
 }
 
 /** Fall budget of the route from any landing of a job; null when it leads to no discharge. */

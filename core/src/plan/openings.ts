@@ -7,7 +7,7 @@ import { byId, type Openings } from './solution';
 const rarerRains = new WeakMap<RainElement, RainElement>();
 
 /** The rain that a job's openings are checked by, as a rain of its own: the same object for as long as the design rain is. */
-function rarerRain(rain: RainElement): RainElement | null {
+export function rarerRain(rain: RainElement): RainElement | null {
   if (!rain.openings) return null;
   const { returnPeriod, intensity, table } = rain.openings;
   const rarer: RainElement = rarerRains.get(rain) ?? {

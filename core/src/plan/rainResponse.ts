@@ -12,10 +12,12 @@ import { byId, type LandingPlan } from './solution';
 import { sourcesOf } from './sources';
 import { stage } from '../numeric/stage';
 import { waterLineOf } from './waterLine';
+import { worksOf, type Works } from './works';
 
 export interface RainResponse {
   sources: Sources;
   flows: JobFlows;
+  works: Works;
   water: WaterLine;
   landings: Record<string, LandingPlan>;
 }
@@ -63,9 +65,10 @@ const landingPlans = stage('landings', (layout: Layout, flows: JobFlows, water: 
 export function rainResponse(job: Job, rain: RainElement | undefined, layout: Layout): RainResponse {
   const sources = sourcesOf(job, rain);
   const flows = flowsOf(job, rain, sources, layout);
-  const water = waterLineOf(layout, flows);
+  const works = worksOf(job, rain, layout, flows);
+  const water = waterLineOf(layout, flows, works.standing);
   const landings = landingPlans(layout, flows, water);
-  return { sources, flows, water, landings };
+  return { sources, flows, works, water, landings };
 }
 
 /** What every inlet of a job does in that rain, by id. */

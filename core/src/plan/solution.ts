@@ -6,7 +6,9 @@ import type { Landing, Run } from '../job/kinds';
 import type { Settings } from '../job/settings';
 import type { FallBudget } from '../network/budget';
 import type { OnSlope } from '../runoff/bypass';
+import type { WayFlow } from '../runoff/groundWays';
 import type { Sources } from '../runoff/sources';
+import type { WorkPlan } from '../works';
 
 export interface LandingPlan {
   id: string;
@@ -139,6 +141,11 @@ export interface Solution {
   onSlope: ReadonlyMap<string, OnSlope>;
   /** Basins, channel drains and downspouts, by id. */
   inlets: Record<string, InletPlan>;
+  /** Works that are not pipe, by id; and the same in the rarer rain, null where none is said. */
+  works: Readonly<Record<string, WorkPlan>>;
+  rarerWorks: Readonly<Record<string, WorkPlan>> | null;
+  /** What comes down every open way, by id. */
+  ways: ReadonlyMap<string, WayFlow>;
   /** Doors and window wells in a rarer rain; null when there are none, or no such rain is said. */
   openings: Openings | null;
   /** Runs that fit in no line, by id. */

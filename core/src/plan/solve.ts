@@ -2,7 +2,7 @@
 import { rainOf, type Job } from '../job/job';
 import { pipeEnds } from './ends';
 import { layOut } from './layout';
-import { openingsOf } from './openings';
+import { openingsOf, rarerRain } from './openings';
 import { inletsIn, rainResponse } from './rainResponse';
 import { runPlans } from './runs';
 import type { Solution } from './solution';
@@ -13,7 +13,9 @@ export function solve(job: Job): Solution {
   const layout = layOut(job);
   const rain = rainOf(job);
   const response = rainResponse(job, rain, layout);
-  const { sources, flows, water, landings } = response;
+  const { sources, flows, water, works, landings } = response;
+  const rarer = rain ? rarerRain(rain) : null;
+  const hasWorks = Object.keys(works.plans).length > 0;
   const { settings, tree, lines, budgets } = layout;
   return {
     rain: rain?.intensity ?? 0,
@@ -28,6 +30,9 @@ export function solve(job: Job): Solution {
     onSlope: flows.onSlope,
     stray: tree.stray.map((run) => run.id),
     inlets: inletsIn(job, layout, response),
-    openings: openingsOf(job, (rarer) => inletsIn(job, layout, rainResponse(job, rarer, layout))),
+    works: works.plans,
+    rarerWorks: hasWorks && rarer ? rainResponse(job, rarer, layout).works.plans : null,
+    ways: flows.ways,
+    openings: openingsOf(job, (rarest) => inletsIn(job, layout, rainResponse(job, rarest, layout))),
   };
 }

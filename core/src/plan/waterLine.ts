@@ -3,7 +3,7 @@ import { ENTRY_LOSS, JUNCTION_FACTS, TURN_FACTS } from '../catalogue/fittings';
 import { OUTFALLS } from '../catalogue/outfalls';
 import { MATERIAL_FACTS } from '../catalogue/pipes';
 import { backwater, type Backwater, type Reach } from '../hydraulics/backwater';
-import { diameterOf, isGroundInlet, type Run } from '../job/kinds';
+import { diameterOf, isGroundInlet, type Landing, type Run } from '../job/kinds';
 import { highestJoin, standingAt } from '../network/receiving';
 import { NONE, type Tree } from '../network/tree';
 import { solveWaterLine, type WaterLine } from '../network/waterLine';
@@ -30,10 +30,14 @@ function throatLoss(run: Run, flow: number): number {
 /** Where several pipes come in, as at a downspout's foot in the middle of a line. */
 const { meetingLoss: WYE_LOSS } = JUNCTION_FACTS.wye;
 
+/** What its water stands in before it leaves by its pipe. */
+const STANDING = new Set(['barrel', 'drain', 'drainField', 'stoneDrain', 'pavedBed']);
+const isStandingWork = ({ kind }: Landing): boolean => STANDING.has(kind);
+
 /** K of V²/2g for what stands at a landing. */
 function formLoss(tree: Tree, at: number): number {
   const landing = tree.landings[at]!;
-  if (isGroundInlet(landing)) return ENTRY_LOSS;
+  if (isGroundInlet(landing) || isStandingWork(landing)) return ENTRY_LOSS;
   // What falls down a leader has lost its velocity at the foot.
   if (landing.kind === 'downspout') return tree.arriving[at]!.length > 0 ? WYE_LOSS : ENTRY_LOSS;
   if (landing.kind !== 'junction') return 0;
@@ -52,41 +56,47 @@ function exitLoss({ tree, levels, settings }: Layout, index: number): number {
 
 const reaches = perElement<Run, Backwater>();
 
-/** Water line of a layout under its flows. */
-export const waterLineOf = stage('water line', (layout: Layout, flows: JobFlows): WaterLine => {
-  const { tree, levels, settings } = layout;
-  const invertUp = (index: number): number => levels.crownUp[index]! - diameterOf(tree.runs[index]!);
-  const invertDown = (index: number): number => levels.crownDown[index]! - diameterOf(tree.runs[index]!);
-  const inverts = tree.landings.map((landing, at) => {
-    const leaving = tree.leaving[at]!;
-    if (leaving !== NONE) return invertUp(leaving);
-    return tree.arriving[at]!.reduce(
-      (lowest, run) => Math.min(lowest, invertDown(run)),
-      tree.arriving[at]!.length > 0 ? Number.POSITIVE_INFINITY : landing.groundLevel,
-    );
-  });
-  const network = {
-    inverts,
-    losses: tree.landings.map((_, at) => formLoss(tree, at)),
-    exitLosses: tree.runs.map((_, index) => exitLoss(layout, index)),
-    throatLoss: (index: number, flow: number) => throatLoss(tree.runs[index]!, flow),
-    order: tree.runs.map((_, index) => index),
-    runs: tree.runs.map((run, index) => ({
-      from: tree.upper[index]!,
-      to: tree.lower[index]!,
-      length: run.length,
-      diameter: diameterOf(run),
-      roughness: MATERIAL_FACTS[run.material].roughness,
-      invertUp: invertUp(index),
-      invertDown: invertDown(index),
-    })),
-    flows: Float64Array.from(tree.runs, (run, index) => flows.flow[tree.upper[index]!]! / (run.parallel ?? 1)),
-    backwaterOf: (index: number, reach: Reach, level: number) =>
-      reaches(tree.runs[index]!, [reach.flow, reach.slope, level], () => backwater(reach, level)),
-  };
-  return solveWaterLine(network, (node) => {
-    const landing = tree.landings[node]!;
-    if (landing.kind !== 'discharge') return Number.NEGATIVE_INFINITY;
-    return standingAt(landing, flows.flow[node]!, settings);
-  });
-});
+/** Water line of a layout under its flows; `byWorks`: water (m) that works make stand at ways out, by id. */
+export const waterLineOf = stage(
+  'water line',
+  (layout: Layout, flows: JobFlows, byWorks: ReadonlyMap<string, number>): WaterLine => {
+    const { tree, levels, settings } = layout;
+    const invertUp = (index: number): number => levels.crownUp[index]! - diameterOf(tree.runs[index]!);
+    const invertDown = (index: number): number => levels.crownDown[index]! - diameterOf(tree.runs[index]!);
+    const inverts = tree.landings.map((landing, at) => {
+      const leaving = tree.leaving[at]!;
+      if (leaving !== NONE) return invertUp(leaving);
+      return tree.arriving[at]!.reduce(
+        (lowest, run) => Math.min(lowest, invertDown(run)),
+        tree.arriving[at]!.length > 0 ? Number.POSITIVE_INFINITY : landing.groundLevel,
+      );
+    });
+    const network = {
+      inverts,
+      losses: tree.landings.map((_, at) => formLoss(tree, at)),
+      exitLosses: tree.runs.map((_, index) => exitLoss(layout, index)),
+      throatLoss: (index: number, flow: number) => throatLoss(tree.runs[index]!, flow),
+      order: tree.runs.map((_, index) => index),
+      runs: tree.runs.map((run, index) => ({
+        from: tree.upper[index]!,
+        to: tree.lower[index]!,
+        length: run.length,
+        diameter: diameterOf(run),
+        roughness: MATERIAL_FACTS[run.material].roughness,
+        invertUp: invertUp(index),
+        invertDown: invertDown(index),
+      })),
+      flows: Float64Array.from(tree.runs, (run, index) => flows.flow[tree.upper[index]!]! / (run.parallel ?? 1)),
+      backwaterOf: (index: number, reach: Reach, level: number) =>
+        reaches(tree.runs[index]!, [reach.flow, reach.slope, level], () => backwater(reach, level)),
+    };
+    return solveWaterLine(network, (node) => {
+      const landing = tree.landings[node]!;
+      if (landing.kind !== 'discharge') return Number.NEGATIVE_INFINITY;
+      return Math.max(
+        standingAt(landing, flows.flow[node]!, settings),
+        byWorks.get(landing.id) ?? Number.NEGATIVE_INFINITY,
+      );
+    });
+  },
+);

@@ -69,6 +69,11 @@ export interface Shedding {
   fixedFlows: readonly FixedFlow[];
   downspouts: readonly Downspout[];
   landings: readonly Landing[];
+  /** What leads water on over the ground. */
+  ways: readonly { id: string }[];
+  /** What ground water brings to a drain whatever the sky does, m³/s; and paving that its own rain sinks through, m². */
+  seeping: readonly { id: string; flow: number }[];
+  sinking: readonly { id: string; area: number }[];
   rain: RainElement | undefined;
   /** Water that a gutter holds over its outlets where no gutter is named, m. */
   gutterDepth: number;
@@ -103,7 +108,8 @@ export function followWater(shedding: Shedding): Sources {
 class Following {
   private readonly shedding: Shedding;
   private readonly downspoutIds: ReadonlySet<string>;
-  private readonly landingIds: ReadonlySet<string>;
+  /** Landings, and what leads on over the ground. */
+  private readonly takerIds: ReadonlySet<string>;
   /** C·Cf is C times this. */
   private readonly factor: number;
   private readonly table: IntensityTable;
@@ -117,10 +123,10 @@ class Following {
   private readonly downspouts = new Map<string, DownspoutPlan>();
 
   constructor(shedding: Shedding) {
-    const { rain, downspouts, landings } = shedding;
+    const { rain, downspouts, landings, ways } = shedding;
     this.shedding = shedding;
     this.downspoutIds = new Set(downspouts.map(({ id }) => id));
-    this.landingIds = new Set(landings.map(({ id }) => id));
+    this.takerIds = new Set([...landings, ...ways].map(({ id }) => id));
     this.factor = rain && rain.source.type !== 'typed' ? frequencyFactor(rain.source.returnPeriod) : 1;
     this.table = rainTable(rain);
   }
@@ -131,6 +137,10 @@ class Following {
     // Drawn ground without an area has been told to inlets already, by the lie of the land.
     for (const surface of surfaces)
       if (surface.area !== undefined) this.contribute(surface, surface.area, arrivalTime(surface, this.table));
+    for (const { id, area } of this.shedding.sinking) {
+      this.contributingAreas.push({ id, area, coefficient: 1, effectiveArea: area, time: 0 });
+      this.arrive(id, area, 0);
+    }
     this.steady();
     this.downTheRoof();
     const { contributingAreas, atLanding, atDownspout, valleys, arrivals, fixed, lost, downspouts } = this;
@@ -153,7 +163,7 @@ class Following {
       if (this.downspoutIds.has(to)) {
         add(this.atDownspout, to, part);
         if (element.kind === 'roofFace' && element.valley) this.downValley(to, part, element.valley.gutterRun);
-      } else if (this.landingIds.has(to)) this.arrive(to, part, time);
+      } else if (this.takerIds.has(to)) this.arrive(to, part, time);
       else add(this.lost, element.id, part);
     });
   }
@@ -167,9 +177,10 @@ class Following {
   }
 
   private steady(): void {
+    for (const { id, flow } of this.shedding.seeping) add(this.fixed, id, flow);
     for (const source of this.shedding.fixedFlows) {
       share(source.flow, source.feeds, (to, part) => {
-        if (this.landingIds.has(to)) add(this.fixed, to, part);
+        if (this.takerIds.has(to)) add(this.fixed, to, part);
       });
     }
   }
@@ -191,7 +202,7 @@ class Following {
   /** C·A whose water the gutter spills where the user has said that it runs to an inlet, m². */
   private spilled(downspout: Downspout, { overshoot }: DownspoutPlan): number {
     const { rain } = this.shedding;
-    if (!rain || downspout.spillsTo === undefined || !this.landingIds.has(downspout.spillsTo)) return 0;
+    if (!rain || downspout.spillsTo === undefined || !this.takerIds.has(downspout.spillsTo)) return 0;
     return overshoot / rain.intensity;
   }
 

@@ -1,11 +1,16 @@
 import { valuesOf } from './valuesOf';
+import type { WorkPlan } from '../works';
 import type { Rule } from './snag';
+
+/** Whether all that comes there sinks into the soil under it. */
+const soaksAway = (work: WorkPlan | undefined): boolean =>
+  work?.kind === 'pavedBed' && work.over === 0 && work.drainTime !== null;
 
 /** Water that comes to a landing from which no pipe reaches a discharge. */
 export const noDischarge: Rule = {
   code: 'noDischarge',
   short: 'no way out',
-  find: (_, { landings, runs }) => {
+  find: (_, { landings, runs, works }) => {
     const left = new Set(valuesOf(runs).map((run) => run.from));
     const reached = new Set(valuesOf(runs).map((run) => run.to));
     return (
@@ -13,6 +18,7 @@ export const noDischarge: Rule = {
         // Said once, where the pipe ends, and not again at every landing above it.
         .filter((landing) => landing.outlet === null && !left.has(landing.id))
         .filter((landing) => landing.passing > 0 || reached.has(landing.id))
+        .filter(({ id }) => !soaksAway(works[id]))
         .map((landing) => ({
           code: 'noDischarge',
           severity: 'stop',

@@ -41,6 +41,9 @@ import { lengthDisagrees } from './lengthDisagrees';
 import { rootsCrossed } from './rootsCrossed';
 import { serviceUnmarked } from './serviceUnmarked';
 import type { Rule } from './snag';
+import { drainRules } from './works/drain';
+import { openRules } from './works/open';
+import { storeRules } from './works/stores';
 import { stoneMissing } from './stoneMissing';
 import { strayRun } from './strayRun';
 import { teeLoaded } from './teeLoaded';
@@ -101,6 +104,9 @@ export const RULES: readonly Rule[] = [
   openingRainMissing,
   rootsCrossed,
   lengthDisagrees,
+  ...drainRules,
+  ...openRules,
+  ...storeRules,
   assumedFigure,
 ];
 

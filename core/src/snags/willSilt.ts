@@ -7,7 +7,8 @@ export const willSilt: Rule = {
   short: 'holds grit',
   find: (_, { runs, settings }) =>
     valuesOf(runs)
-      .filter((run) => run.pitch > 0 && !run.overloaded && !run.cleans)
+      // Without rain there is no grit: ground water comes clear through its stone.
+      .filter((run) => run.pitch > 0 && run.effectiveArea > 0 && !run.overloaded && !run.cleans)
       .map((run) =>
         run.ordinaryShear < run.criticalShear
           ? {

@@ -156,6 +156,17 @@ export function showSump(cubicMetres: number, units: UnitSystem): Shown {
   return { value, unit: `${unit} of grit` };
 }
 
+/** How long something lasts, as somebody on site says it: minutes, hours, then days. */
+export function showDuration(seconds: number): Shown {
+  const [minutes, hours] = [seconds / 60, seconds / 3600];
+  const many = (count: number, unit: string): Shown => ({
+    value: decimals(count, 0),
+    unit: `${unit}${Math.round(count) === 1 ? '' : 's'}`,
+  });
+  if (minutes < 99.5) return minutes < 9.5 ? { value: decimals(minutes, 1), unit: 'minutes' } : many(minutes, 'minute');
+  return hours < 71.5 ? many(hours, 'hour') : many(hours / 24, 'day');
+}
+
 /** A time, s: to a tenth where it is short. */
 export function showSeconds(seconds: number): Shown {
   return { value: decimals(seconds, seconds < 10 ? 1 : 0), unit: 's' };

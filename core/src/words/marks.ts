@@ -5,8 +5,19 @@ import { rootReach, type Element, type ElementKind, type OfKind } from '../job/k
 import { wayLength } from '../site/place';
 import type { Solution } from '../plan/solution';
 import { planArea } from '../runoff/roofArea';
-import { showArea, showFlow, showLength, showLevel, showPitch, showSmall, type Shown, type UnitSystem } from '../units';
+import {
+  showArea,
+  showFlow,
+  showLength,
+  showLevel,
+  showNominal,
+  showPitch,
+  showSmall,
+  type Shown,
+  type UnitSystem,
+} from '../units';
 import { levelsOf } from '../yard/levels';
+import { workFacts } from './works';
 
 interface Told {
   job: Job;
@@ -24,6 +35,9 @@ const level = (metres: number | undefined, units: UnitSystem): Figure =>
 
 const landing: Tell<{ id: string; groundLevel: number }> = ({ id, groundLevel }, { plan, units }) =>
   showLevel(plan.landings[id]?.groundLevel ?? groundLevel, units);
+
+/** The first figure of a work: what comes to it, or what it holds. */
+const workFigure = (id: string, { job, plan }: Told): Figure => workFacts(job, plan, id)[0]?.shown ?? null;
 
 const FIGURES: { [K in ElementKind]?: Tell<OfKind<K>> } = {
   building: ({ floorLevel }, { units }) => level(floorLevel, units),
@@ -48,6 +62,15 @@ const FIGURES: { [K in ElementKind]?: Tell<OfKind<K>> } = {
   junction: () => null,
   discharge: landing,
   fixedFlow: ({ flow }, { units }) => showFlow(flow, units),
+  drain: ({ id }, told) => workFigure(id, told),
+  drainField: ({ id }, told) => workFigure(id, told),
+  swale: ({ id }, told) => workFigure(id, told),
+  culvert: ({ id }, told) => workFigure(id, told),
+  stoneDrain: ({ id }, told) => workFigure(id, told),
+  pavedBed: ({ id }, told) => workFigure(id, told),
+  barrel: ({ id }, told) => workFigure(id, told),
+  berm: ({ height }, { units }) => showSmall(height, units),
+  sleeve: ({ nominal }, { units }) => showNominal(nominal, units),
   run: ({ id }, { plan }) => {
     const run = plan.runs[id];
     return run ? showPitch(run.pitch) : null;

@@ -3,6 +3,7 @@ import { headOf, nameOf, type Job } from '../job/job';
 import type { Solution } from '../plan/solution';
 import {
   decimals,
+  showDuration,
   showFlow,
   showLength,
   showLevel,
@@ -11,13 +12,15 @@ import {
   showShear,
   showSmall,
   showVelocity,
+  showVolume,
   text,
   type Shown,
   type UnitSystem,
 } from '../units';
 
 /** What a snag's figure and limit are measured in. */
-export type Measure = 'flow' | 'small' | 'length' | 'pitch' | 'level' | 'nominal' | 'shear' | 'velocity' | 'count';
+export type Measure =
+  'flow' | 'small' | 'length' | 'pitch' | 'level' | 'nominal' | 'shear' | 'velocity' | 'time' | 'volume' | 'count';
 
 /** Names and numbers in the words of one job. */
 export interface Teller {
@@ -37,6 +40,8 @@ const SHOW: Record<Measure, (value: number, units: UnitSystem) => Shown> = {
   nominal: showNominal,
   shear: showShear,
   velocity: showVelocity,
+  time: (value) => showDuration(value),
+  volume: showVolume,
   count: (value) => ({ value: decimals(value, 0), unit: '' }),
 };
 

@@ -4,11 +4,20 @@
  */
 import { USUAL_SOIL, type Soil } from '../catalogue/soils';
 import { placeOf } from '../ground/grid';
-import { headOf, ofKind, type Job } from '../job/job';
-import type { Basin, Channel, Element, Landing, Surface } from '../job/kinds';
-import { wayOfRun } from '../job/places';
+import { elementOf, headOf, ofKind, type Job } from '../job/job';
+import {
+  LANDING_KINDS,
+  type Basin,
+  type Channel,
+  type Discharge,
+  type Element,
+  type Landing,
+  type Surface,
+} from '../job/kinds';
+import { placeOfLanding, wayOfRun } from '../job/places';
 import { stage } from '../numeric/stage';
-import { areaOf, wayLength, type Place } from '../site/place';
+import { areaOf, footOnWay, wayLength, type Place } from '../site/place';
+import { floorOf, type LevelAt } from '../works/swale';
 import { catchmentsOf } from './catchments';
 import { groundOf } from './ground';
 import { meetsFirst, yardWater, type YardWater } from './water';
@@ -31,7 +40,8 @@ function isUnplaced(job: Job): boolean {
     ofKind(job, 'spotLevel').length === 0 &&
     ofKind(job, 'breakline').length === 0 &&
     ofKind(job, 'run').every(({ lengthFrom }) => lengthFrom === undefined) &&
-    ofKind(job, 'surface').every(({ outline }) => outline === undefined)
+    ofKind(job, 'surface').every(({ outline }) => outline === undefined) &&
+    ofKind(job, 'discharge').every(({ into, controlLevel }) => into === undefined || controlLevel !== undefined)
   );
 }
 
@@ -60,7 +70,7 @@ interface Resolved {
 function resolve(job: Job): Resolved {
   const { surface: ground } = groundOf(job);
   const changed = new Map<string, Element>();
-  for (const kind of ['downspout', 'basin', 'channel', 'junction', 'discharge'] as const) {
+  for (const kind of LANDING_KINDS) {
     for (const landing of ofKind(job, kind) as readonly Landing[]) {
       const next =
         landing.levelFrom === 'ground' ? levelled(landing, (place) => ground?.levelAt(place) ?? null) : landing;
@@ -74,7 +84,16 @@ function resolve(job: Job): Resolved {
     if (length > 0.001)
       changed.set(
         run.id,
-        remembered(run, length, () => ({ ...run, length })),
+        remembered(run, `${length}`, () => ({ ...run, length })),
+      );
+  }
+  for (const discharge of ofKind(job, 'discharge')) {
+    const floor = floorUnder(job, discharge, (place) => ground?.levelAt(place) ?? null);
+    const now = (changed.get(discharge.id) ?? discharge) as Discharge;
+    if (floor !== null)
+      changed.set(
+        discharge.id,
+        remembered(now, `floor ${floor}`, () => ({ ...now, controlLevel: floor })),
       );
   }
   const drawn = ofKind(job, 'surface').filter(({ outline }) => outline !== undefined);
@@ -83,7 +102,7 @@ function resolve(job: Job): Resolved {
     const area = areaOf(surface.outline!);
     changed.set(
       surface.id,
-      remembered(surface, area, () => ({ ...surface, area })),
+      remembered(surface, `${area}`, () => ({ ...surface, area })),
     );
   }
   const water = yardWater(job);
@@ -101,21 +120,37 @@ function resolve(job: Job): Resolved {
   };
 }
 
-/** A landing at the level of the ground there: of a channel, at the lower end of its way. */
+/** Floor of the swale that a way out lets out into, where it lies on it, m; null where its own level is said, or it has none. */
+function floorUnder(job: Job, { into, controlLevel, place }: Discharge, levelAt: LevelAt): number | null {
+  const swale = into === undefined || controlLevel !== undefined ? undefined : elementOf(job, 'swale', into);
+  if (!swale) return null;
+  const { head, foot } = floorOf(swale, levelAt);
+  const on = place && swale.way ? footOnWay(swale.way, place) : null;
+  return on ? head + (foot - head) * (on.along / wayLength(swale.way!)) : foot;
+}
+
+/** A landing at the level of the ground there: of a channel, at the lower of its ends; of a drain, at both. */
 function levelled(landing: Landing, levelAt: (place: Place) => number | null): Landing {
-  const ends = landing.kind === 'channel' ? (landing.way ?? []) : landing.place ? [landing.place] : [];
+  const own = placeOfLanding(landing);
+  const ends = landing.kind === 'channel' ? (landing.way ?? []) : own ? [own] : [];
   const levels = ends.flatMap((place) => levelAt(place) ?? []);
   if (levels.length === 0) return landing;
   const groundLevel = Math.min(...levels);
-  return remembered(landing, groundLevel, () => ({ ...landing, groundLevel }));
+  if (landing.kind !== 'drain') return remembered(landing, `${groundLevel}`, () => ({ ...landing, groundLevel }));
+  const headLevel = landing.headLevel ?? levelAt(landing.way![0]!) ?? undefined;
+  return remembered(landing, `${groundLevel} ${headLevel}`, () => ({
+    ...landing,
+    groundLevel,
+    ...(headLevel === undefined ? {} : { headLevel }),
+  }));
 }
 
-const resolvedOf = new WeakMap<Element, { figure: number; made: Element }>();
+const resolvedOf = new WeakMap<Element, { figure: string; made: Element }>();
 
 /** One element with one figure, the same object for as long as both stay. */
-function remembered<E extends Element>(element: E, figure: number, make: () => E): E {
+function remembered<E extends Element>(element: E, figure: string, make: () => E): E {
   const before = resolvedOf.get(element);
-  if (before && Object.is(before.figure, figure)) return before.made as E;
+  if (before && before.figure === figure) return before.made as E;
   const made = make();
   resolvedOf.set(element, { figure, made });
   return made;

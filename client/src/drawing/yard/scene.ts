@@ -3,6 +3,7 @@ import {
   isLanding,
   kindOf,
   placesOf,
+  wayOfOpening,
   wayOfRun,
   type Element,
   type ElementKind,
@@ -22,6 +23,14 @@ export interface Thing {
 /** From what lies lowest to what lies on top. */
 const ORDER: readonly ElementKind[] = [
   'surface',
+  'pavedBed',
+  'drainField',
+  'berm',
+  'swale',
+  'culvert',
+  'drain',
+  'sleeve',
+  'stoneDrain',
   'building',
   'roofFace',
   'barrier',
@@ -36,6 +45,7 @@ const ORDER: readonly ElementKind[] = [
   'wetSpot',
   'fixedFlow',
   'junction',
+  'barrel',
   'channel',
   'downspout',
   'basin',
@@ -51,18 +61,8 @@ function placesHere(job: Job, element: Element): { shape: Shape; places: readonl
     return way ? { shape: 'way', places: way } : null;
   }
   if (element.kind === 'opening') {
-    const building = element.building === undefined ? undefined : job.elements.get(element.building);
-    const outline = building?.kind === 'building' ? building.outline : undefined;
-    if (!outline || element.wall === undefined) return null;
-    const [a, b] = [outline[element.wall % outline.length]!, outline[(element.wall + 1) % outline.length]!];
-    const length = Math.hypot(b.east - a.east, b.north - a.north) || 1;
-    const half = (element.width ?? 0.9) / 2;
-    const at = (along: number): Place => ({
-      east: a.east + ((b.east - a.east) * along) / length,
-      north: a.north + ((b.north - a.north) * along) / length,
-    });
-    const middle = element.along ?? length / 2;
-    return { shape: 'way', places: [at(middle - half), at(middle + half)] };
+    const way = wayOfOpening(job, element);
+    return way ? { shape: 'way', places: way } : null;
   }
   const { shape } = kindOf(element.kind);
   const places = placesOf(element);

@@ -20,7 +20,18 @@ interface Asked {
   reach: number;
 }
 
-const LANDINGS = new Set(['downspout', 'basin', 'channel', 'junction', 'discharge']);
+const LANDINGS = new Set([
+  'downspout',
+  'basin',
+  'channel',
+  'junction',
+  'discharge',
+  'barrel',
+  'drain',
+  'drainField',
+  'stoneDrain',
+  'pavedBed',
+]);
 /** How far from square a turn is still drawn square, rad. */
 const NEARLY = 0.12;
 

@@ -5,13 +5,11 @@ import {
   headOf,
   kindOf,
   markWords,
-  placesOf,
   put,
   putDown,
   showLength,
   text,
   type Change,
-  type Element,
   type Place,
 } from '@katabasis/core';
 import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
@@ -31,12 +29,14 @@ import { useAt } from '../useAt';
 import { useGo } from '../useGo';
 import { useKeys } from '../useKeys';
 import { AddOnPlan } from './AddOnPlan';
+import { FieldPipes } from './FieldPipes';
 import { FilesSheet } from './FilesSheet';
 import { NOTHING_BEGUN, useBegun, usePaced, type Begun, type Tapes } from './doing';
 import { drawLine, lineStart } from './drawLine';
 import { groundOnPlan } from './ground';
 import { LevelsSheet } from './LevelsSheet';
 import { PaceSheet } from './PaceSheet';
+import { bare, grounded, handlesOf, middleOf, movedBy } from './placing';
 import { RoofSheet } from './RoofSheet';
 import { ScaleSheet } from './ScaleSheet';
 import { SaysSheet } from './SaysSheet';
@@ -186,7 +186,15 @@ export function YardScreen() {
             : mark
               ? { places: [mark], closed: false }
               : null;
-  const underlay = useCallback((view: Viewport) => <Underlays job={job} view={view} />, [job]);
+  const underlay = useCallback(
+    (view: Viewport) => (
+      <>
+        <Underlays job={job} view={view} />
+        <FieldPipes works={plan.works} view={view} />
+      </>
+    ),
+    [job, plan.works],
+  );
   const onMark = useCallback((place: Place | null) => show({ mark: place }), [show]);
   const onRoute = useCallback((way: readonly Place[] | null) => show({ route: way }), [show]);
   const shownGround = useMemo(() => (ground && route ? { ...ground, ways: [route] } : ground), [ground, route]);
@@ -346,40 +354,3 @@ export function YardScreen() {
 const isSheet = (tool: Tool, tapes: Tapes | null): boolean =>
   tapes !== null ||
   (!['line', 'putNew', 'putOld'].includes(tool.type) && !(tool.type === 'look' && tool.chosen === null));
-
-/** A landing that is put down takes the level of the ground there. */
-const grounded = (element: Element): Element =>
-  ['downspout', 'basin', 'channel', 'junction', 'discharge'].includes(element.kind)
-    ? ({ ...element, levelFrom: 'ground' } as Element)
-    : element;
-
-/** What is drawn has its area from its outline, its length from its way, and no level but the book's. */
-function bare(element: Element): Element {
-  if (element.kind === 'surface') {
-    const { area: _area, ...rest } = element;
-    return rest;
-  }
-  if (element.kind === 'roofFace') return { ...element, shape: { type: 'outline', pitch: 0.5 } };
-  return element;
-}
-
-const middleOf = (places: readonly Place[]): Place => ({
-  east: places.reduce((sum, { east }) => sum + east, 0) / places.length,
-  north: places.reduce((sum, { north }) => sum + north, 0) / places.length,
-});
-
-/** Corners that a finger can move: of a run its bends. */
-function handlesOf(thing: Thing | undefined): readonly Place[] {
-  if (!thing) return [];
-  if (thing.kind === 'run') return thing.places.slice(1, -1);
-  return thing.kind === 'opening' ? [] : thing.places;
-}
-
-function movedBy(element: Element, corner: number, place: Place): Element {
-  if (element.kind === 'run')
-    return { ...element, bends: (element.bends ?? []).map((each, k) => (k === corner ? place : each)) };
-  return putDown(
-    element,
-    placesOf(element).map((each, k) => (k === corner ? place : each)),
-  );
-}

@@ -7,6 +7,7 @@ import type { Job } from '../../job/job';
 import { planJob } from '../../plan/planJob';
 import { RULES } from '../../snags/rules';
 import { basin, channel, face, ground, jobOf, out, pipe, rain, spout } from '../../testing/parts';
+import { WORK_YARDS, WORKS_WITHOUT_FIX } from '../../testing/workYards';
 import { brokenFix } from '../../trial/trial';
 import { fixOf } from '.';
 
@@ -212,6 +213,7 @@ const MAKE: Record<string, Make> = {
     ),
   openingRainMissing: (a) => yardWith(30, { basin: { sillLevel: 0.4 + a } }),
   assumedFigure: (a) => yardWith(30, { pipe: { assumed: true, length: 10 + 10 * a } }),
+  ...WORK_YARDS,
 };
 
 it('has a generator for every rule', () =>
@@ -233,6 +235,7 @@ const NO_FIX = new Set([
   'serviceUnmarked',
   'footingUndermined',
   'boundaryCrossed',
+  ...WORKS_WITHOUT_FIX,
 ]);
 
 it.each(RULES.map(({ code }) => code))('%s: found, and every fix of it keeps its promise', (code) => {

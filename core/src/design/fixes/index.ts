@@ -17,6 +17,7 @@ import { popups } from './popups';
 import { mends } from './prove';
 import { sayMore } from './sayMore';
 import { wayOut } from './wayOut';
+import { works } from './works';
 import { situated } from '../../yard/situate';
 
 export type { Fix } from './fix';
@@ -32,6 +33,7 @@ const MENDINGS: ReadonlyMap<string, Mending> = new Map(
     ...popups,
     ...mains,
     ...onGround,
+    ...works,
     cover,
     cleanout,
   ].map((each) => [each.code, each]),

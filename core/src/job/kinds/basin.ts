@@ -35,7 +35,7 @@ export const basinKind = kind<Basin>(schema, {
     spillLevel: 'ground over which water runs off clear of the sill',
     approach: 'slope, roughness, width, of one on a slope',
   },
-  links: [{ field: 'passesTo', to: 'landing', circuit: 'overflows' }],
+  links: [{ field: 'passesTo', to: 'taker', circuit: 'overflows' }],
   isLanding: () => true,
   groundInlet: true,
   creations: [

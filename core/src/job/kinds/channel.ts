@@ -43,7 +43,7 @@ export const channelKind = kind<Channel>(schema, {
     outlet: '`end`, `middle`, or a rising list of places, m from its upper end',
     approach: 'slope, roughness, width, of one on a slope',
   },
-  links: [{ field: 'passesTo', to: 'landing', circuit: 'overflows' }],
+  links: [{ field: 'passesTo', to: 'taker', circuit: 'overflows' }],
   isLanding: () => true,
   groundInlet: true,
   faults: (channel) =>

@@ -5,6 +5,7 @@ import { SOILS } from '../../catalogue/soils';
 import { METRES_PER_FOOT } from '../../units/constants';
 import { flag, idSchema, length, level, levelFrom, name, place } from './fields';
 import { kind } from './kind';
+import { soilFields } from './workFields';
 
 const schema = z.strictObject({
   id: idSchema,
@@ -34,6 +35,47 @@ const schema = z.strictObject({
       z.strictObject({ type: z.literal('leach'), soil: z.enum(SOILS).optional(), area: z.number().gt(0).max(1000) }),
     ])
     .optional(),
+  /** Of one that keeps its water until it has soaked away: what water fills, m² and m, the soil round it, and how high the ground water comes. */
+  store: z
+    .strictObject({
+      area: z.number().gt(0).max(100_000),
+      perimeter: z.number().min(0).max(10_000).optional(),
+      depth: z.number().gt(0).max(20),
+      cover: z.number().min(0).max(20),
+      voids: z.number().gt(0).max(1),
+      ...soilFields,
+      waterTable: level.optional(),
+    })
+    .optional(),
+  /** Of a pump basin: the pump's curve, its basin's area, the levels that start and stop it, and the line that it lifts through. */
+  pump: z
+    .strictObject({
+      curve: z
+        .array(z.strictObject({ flow: z.number().min(0).max(10), head: z.number().min(0).max(500) }))
+        .min(2)
+        .max(20)
+        .refine(
+          (points) =>
+            points.every(({ flow, head }, k) => k === 0 || (flow > points[k - 1]!.flow && head <= points[k - 1]!.head)),
+          {
+            error: 'must rise in flow and fall in head from each to the next',
+          },
+        ),
+      area: z.number().gt(0).max(1000),
+      start: level,
+      stop: level,
+      mainLength: length,
+      mainDiameter: z.number().min(0.01).max(1),
+      outletLevel: level,
+      checkValve: flag,
+      alarm: flag,
+      freezeOverflow: flag,
+    })
+    .optional(),
+  /** The swale that it lets out into, whose water stands against it. */
+  into: idSchema.optional(),
+  /** What is on the end of its pipe. */
+  end: z.enum(['open', 'guard', 'grate']).optional(),
   /** Last stretch before daylight over which the ground drops away: its length, m, and the level of its upper edge. */
   bank: z.strictObject({ length, topLevel: level }).optional(),
   /** Whose leave it wants, and whether it has been given. */
@@ -56,9 +98,16 @@ export const dischargeKind = kind<Discharge>(schema, {
     controlLevel: 'lowest its invert may be; a main’s own invert',
     drain: '`weep` with soil, or `leach` with soil and area, of a pop-up',
     consent: '`needed` or `given`: whose leave it wants',
+    store: 'area, perimeter, depth, cover, voids, soil, conductivity, waterTable, of a dry well, pit or rain garden',
+    pump: 'curve, area, start, stop, mainLength, mainDiameter, outletLevel, checkValve, alarm, freezeOverflow',
+    into: 'the swale that it lets out into',
+    end: 'what is on the end of its pipe',
     bank: 'length, topLevel, of the last stretch before daylight',
   },
+  links: [{ field: 'into', to: 'swale' }],
   isLanding: () => true,
+  faults: ({ pump }) =>
+    pump && pump.stop >= pump.start ? [{ field: 'pump', sentence: 'stops above where it starts' }] : [],
   creations: [
     {
       stem: 'Way out',

@@ -24,7 +24,7 @@ export const fixedFlowKind = kind<FixedFlow>(schema, {
   idStem: 'steady',
   shape: 'place',
   about: 'water that always runs',
-  links: [{ field: 'feeds', to: 'landing', many: true }],
+  links: [{ field: 'feeds', to: 'taker', many: true }],
   creations: [
     {
       stem: 'Steady water',

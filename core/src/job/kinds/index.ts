@@ -22,6 +22,15 @@ import { spotLevelKind } from './spotLevel';
 import { treeKind } from './tree';
 import { underlayKind } from './underlay';
 import { wetSpotKind } from './wetSpot';
+import { barrelKind } from './barrel';
+import { bermKind, type Berm } from './berm';
+import { culvertKind, type Culvert } from './culvert';
+import { drainKind } from './drain';
+import { drainFieldKind } from './drainField';
+import { pavedBedKind } from './pavedBed';
+import { sleeveKind } from './sleeve';
+import { stoneDrainKind } from './stoneDrain';
+import { swaleKind, type Swale } from './swale';
 import { runKind } from './run';
 import { surfaceKind } from './surface';
 
@@ -38,6 +47,15 @@ const ALL = [
   fixedFlowKind,
   surfaceKind,
   junctionKind,
+  barrelKind,
+  drainKind,
+  drainFieldKind,
+  stoneDrainKind,
+  pavedBedKind,
+  swaleKind,
+  culvertKind,
+  bermKind,
+  sleeveKind,
   dischargeKind,
   runKind,
   spotLevelKind,
@@ -87,6 +105,22 @@ export function isLanding(element: Element | undefined): element is Landing {
   return element !== undefined && kindOf(element.kind).isLanding?.(element) === true;
 }
 
+/** What leads water on over the ground: a swale, a culvert, a berm's hollow. */
+export type GroundWay = Swale | Culvert | Berm;
+
+export const isGroundWay = (element: Element | undefined): element is GroundWay =>
+  element !== undefined && kindOf(element.kind).leadsOn === true;
+
+/** Whatever water over the ground can be led to. */
+export const isTaker = (element: Element | undefined): element is Landing | GroundWay =>
+  isLanding(element) || isGroundWay(element);
+
+const OVER_GROUND = new Set<ElementKind>(['basin', 'channel', 'stoneDrain', 'pavedBed', 'swale', 'culvert', 'berm']);
+
+/** What ground can be said to shed to. */
+export const takesGroundWater = (element: Element): element is (Landing | GroundWay) & { name: string } =>
+  OVER_GROUND.has(element.kind);
+
 export const isGroundInlet = (element: Element | undefined): element is GroundInlet =>
   element !== undefined && kindOf(element.kind).groundInlet === true;
 
@@ -112,7 +146,7 @@ export { OPENING_FORMS, type Opening, type OpeningForm } from './opening';
 export type { Photo } from './photo';
 export type { RainElement } from './rain';
 export type { RoofFace } from './roofFace';
-export { diameterOf, type Run } from './run';
+export { diameterOf, isLaid, OLD_FATES, OLD_STATES, type Run } from './run';
 export { SERVICE_FORMS, USUAL_HAND_DIG, type Service, type ServiceForm } from './service';
 export type { SoilTest } from './soilTest';
 export type { SpotLevel } from './spotLevel';
@@ -120,3 +154,12 @@ export type { Surface } from './surface';
 export { rootReach, VIGOURS, type Tree, type Vigour } from './tree';
 export type { Underlay } from './underlay';
 export { WET_FORMS, type WetForm, type WetSpot } from './wetSpot';
+export type { Barrel } from './barrel';
+export type { Berm } from './berm';
+export type { Culvert } from './culvert';
+export type { Drain } from './drain';
+export type { DrainField } from './drainField';
+export type { PavedBed } from './pavedBed';
+export type { StoneDrain } from './stoneDrain';
+export type { Swale } from './swale';
+export { SLEEVE_USES, type Sleeve, type SleeveUse } from './sleeve';

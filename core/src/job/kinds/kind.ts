@@ -1,8 +1,8 @@
 /** What one kind of element is: all that the rest of the core must know of it, in one entry. */
 import type { z } from 'zod';
 
-/** What a link must lead to: any landing, one that a pipe may leave, a downspout, or an inlet in the ground. */
-export type LinkTarget = 'landing' | 'start' | 'downspout' | 'groundInlet' | 'building';
+/** What a link must lead to: any landing, one that a pipe may leave, whatever takes water over the ground, a downspout, or an inlet in the ground. */
+export type LinkTarget = 'landing' | 'start' | 'taker' | 'downspout' | 'groundInlet' | 'building' | 'swale' | 'run';
 
 /** A field that names other elements: one id, or with `many` a list of `{ to, share }`. */
 export interface Link {
@@ -52,6 +52,8 @@ export interface Kind<E> {
   isLanding?(element: E): boolean;
   /** Whether water comes to it over the ground. */
   groundInlet?: boolean;
+  /** Whether it is no landing, and leads water on over the ground. */
+  leadsOn?: boolean;
   /** What it is on the plan; absent of what has no place of its own. */
   shape?: Shape;
   /** What is wrong with one by itself that no schema can see. */

@@ -3,6 +3,9 @@ import { MATERIALS } from '../../catalogue/pipes';
 import { flag, idSchema, length, level, name, pitch, place } from './fields';
 import { kind } from './kind';
 
+export const OLD_FATES = ['kept', 'cutOff', 'takenOut'] as const;
+export const OLD_STATES = ['sound', 'silted', 'roots', 'broken'] as const;
+
 const schema = z.strictObject({
   id: idSchema,
   kind: z.literal('run'),
@@ -23,6 +26,15 @@ const schema = z.strictObject({
     z.strictObject({ type: z.literal('pitch'), pitch }),
     z.strictObject({ type: z.literal('levels'), up: level.optional(), down: level.optional() }),
   ]),
+  /** Takes ground water in through its holes. */
+  perforated: flag,
+  /** Of a pipe that was here before: what becomes of it, and the state that it is in. */
+  old: z
+    .strictObject({
+      fate: z.enum(OLD_FATES),
+      state: z.enum(OLD_STATES).optional(),
+    })
+    .optional(),
   under: z.enum(['turf', 'cars']).optional(),
   assumed: flag,
   /** How many such pipes lie side by side and share the flow; one when absent. */
@@ -34,6 +46,9 @@ const schema = z.strictObject({
 });
 export type Run = z.infer<typeof schema>;
 
+/** Whether water still runs through it: one that is cut off or taken out carries none. */
+export const isLaid = ({ old }: Run): boolean => old === undefined || old.fate === 'kept';
+
 /** Inside diameter, m: the product's own where it was entered. */
 export const diameterOf = (run: Run): number => run.insideDiameter ?? run.nominal;
 
@@ -44,6 +59,7 @@ export const runKind = kind<Run>(schema, {
   notes: {
     bends: 'places that it bends at, from its head on',
     lengthFrom: '`plan`: by its way on the plan; taped or typed when absent',
+    old: 'fate, state, of a pipe that was here before',
     grade: '`auto`; `pitch` with pitch; `levels` with up, down',
     parallel: 'how many side by side',
     throat: 'opening of an adapter at its head, m',

@@ -40,7 +40,7 @@ export const surfaceKind = kind<Surface>(schema, {
       : []),
     ...outlineFaults(drawn),
   ],
-  links: [{ field: 'feeds', to: 'landing', many: true }],
+  links: [{ field: 'feeds', to: 'taker', many: true }],
   creations: [
     {
       stem: 'Ground',

@@ -1,0 +1,29 @@
+/** The pipes of drain fields as they are laid. */
+import type { Place, Solution } from '@katabasis/core';
+import { Path } from 'react-native-svg';
+import { pathOf } from '../../drawing/yard/pens';
+import { spotOf, type Viewport } from '../../drawing/yard/viewport';
+import { usePalette } from '../../theme/theme';
+
+export function FieldPipes({ works, view }: Pick<Solution, 'works'> & { view: Viewport }) {
+  const { water } = usePalette();
+  const path = (way: readonly Place[]): string =>
+    pathOf(
+      way.map((place) => spotOf(view, place)),
+      false,
+    );
+  return (
+    <>
+      {Object.entries(works).map(([id, work]) =>
+        work.kind === 'drainField' && work.lines ? (
+          <Path key={id} d={work.lines.laterals.map(path).join('')} stroke={water} strokeWidth={1.5} fill="none" />
+        ) : null,
+      )}
+      {Object.entries(works).map(([id, work]) =>
+        work.kind === 'drainField' && work.lines ? (
+          <Path key={`to ${id}`} d={path(work.lines.collector)} stroke={water} strokeWidth={3.5} fill="none" />
+        ) : null,
+      )}
+    </>
+  );
+}

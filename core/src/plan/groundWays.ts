@@ -1,0 +1,89 @@
+/** The open ways of a job, in the order in which water comes down them, and the pipes that let out into them. */
+import { MATERIAL_FACTS } from '../catalogue/pipes';
+import { LINING_FACTS } from '../catalogue/swales';
+import type { Surface as GroundSurface } from '../ground/surface';
+import { normalDepth } from '../hydraulics/pipe';
+import { swaleFlow } from '../hydraulics/swaleFlow';
+import { ofKind, type Job } from '../job/job';
+import type { Berm, Culvert, Discharge, GroundWay, Swale } from '../job/kinds';
+import { stage } from '../numeric/stage';
+import { orderedWays, type Way } from '../runoff/groundWays';
+import { lengthOf } from '../works/measures';
+import { floorOf, type LevelAt } from '../works/swale';
+import { groundOf } from '../yard/ground';
+
+export interface OpenWays {
+  ways: readonly Way[];
+  /** Swale that each way out lets out into, by id. */
+  outlets: ReadonlyMap<string, string>;
+}
+
+const NONE: readonly GroundWay[] = [];
+const NO_WAYS: OpenWays = { ways: [], outlets: new Map() };
+
+const listed = stage(
+  'open ways',
+  (swales: readonly Swale[], culverts: readonly Culvert[], berms: readonly Berm[]): readonly GroundWay[] => [
+    ...swales,
+    ...culverts,
+    ...berms,
+  ],
+);
+
+/** Every swale, culvert and berm; the same list for as long as they are. */
+export function groundWaysIn(job: Job): readonly GroundWay[] {
+  const [swales, culverts, berms] = [ofKind(job, 'swale'), ofKind(job, 'culvert'), ofKind(job, 'berm')];
+  return swales.length + culverts.length + berms.length === 0 ? NONE : listed(swales, culverts, berms);
+}
+
+/** Ground at a place, as levelled. */
+export const levelsUnder =
+  (ground: GroundSurface | null): LevelAt =>
+  (place) =>
+    ground?.levelAt(place) ?? null;
+
+/** Slowest that water is taken to go along a way that hardly falls, m/s. */
+const SLOW = 0.05;
+
+function timeAlong(way: GroundWay, levelAt: LevelAt): (flow: number) => number {
+  if (way.kind === 'berm') return () => 0;
+  const length = lengthOf(way);
+  if (way.kind === 'culvert') {
+    const slope = length > 0 ? (way.invertUp - way.invertDown) / length : 0;
+    const { roughness } = MATERIAL_FACTS[way.material];
+    return (flow) =>
+      slope > 0
+        ? length /
+          Math.max(
+            SLOW,
+            normalDepth({ diameter: way.nominal, slope, roughness, flow: flow / (way.pipes ?? 1) }).velocity,
+          )
+        : length / SLOW;
+  }
+  const { head, foot } = floorOf(way, levelAt);
+  const slope = length > 0 ? (head - foot) / length : 0;
+  const { section, bottomWidth = 0, sideSlope, depth, lining } = way;
+  return (flow) =>
+    slope > 0
+      ? length /
+        Math.max(
+          SLOW,
+          swaleFlow({ section, bottomWidth, sideSlope, depth }, flow, slope, LINING_FACTS[lining].roughness).velocity,
+        )
+      : length / SLOW;
+}
+
+const openWays = stage(
+  'open ways in order',
+  (all: readonly GroundWay[], discharges: readonly Discharge[], ground: GroundSurface | null): OpenWays => ({
+    ways: orderedWays(
+      all.map((way) => ({ id: way.id, to: way.to ?? null, time: timeAlong(way, levelsUnder(ground)) })),
+    ),
+    outlets: new Map(discharges.flatMap(({ id, into }) => (into === undefined ? [] : [[id, into] as const]))),
+  }),
+);
+
+export function openWaysOf(job: Job): OpenWays {
+  const all = groundWaysIn(job);
+  return all.length === 0 ? NO_WAYS : openWays(all, ofKind(job, 'discharge'), groundOf(job).surface);
+}

@@ -1,0 +1,57 @@
+/** What the rules of works have alike. */
+import { LEVEL_TOLERANCE, type Rule, type Severity, type Snag } from '../snag';
+import type { Solution } from '../../plan/solution';
+import type { WorkKind, WorkOf, WorkPlan } from '../../works';
+import type { Measure } from '../../words/teller';
+
+export type At<K extends WorkKind> = WorkOf<K> & { id: string };
+
+const listed = new WeakMap<object, readonly (WorkPlan & { id: string })[]>();
+
+function listOf(plans: Readonly<Record<string, WorkPlan>>): readonly (WorkPlan & { id: string })[] {
+  const known = listed.get(plans);
+  if (known) return known;
+  const made = Object.entries(plans).map(([id, plan]) => ({ ...plan, id }));
+  listed.set(plans, made);
+  return made;
+}
+
+/** Works of some kinds, in the design rain. */
+export const worksIn = <K extends WorkKind>({ works }: Solution, ...kinds: K[]): At<K>[] =>
+  listOf(works).filter(({ kind }) => (kinds as string[]).includes(kind)) as At<K>[];
+
+/** The same in the rarer rain; none where none is said. */
+export const rarerIn = <K extends WorkKind>({ rarerWorks }: Solution, ...kinds: K[]): At<K>[] =>
+  rarerWorks ? (listOf(rarerWorks).filter(({ kind }) => (kinds as string[]).includes(kind)) as At<K>[]) : [];
+
+/** A snag's code, weight and measure, as a maker of it. */
+export const maker =
+  (code: string, severity: Severity, measure: Measure) =>
+  (at: string, figure: number, limit: number, more: Partial<Snag> = {}): Snag => ({
+    code,
+    severity,
+    at,
+    measure,
+    figure,
+    limit,
+    ...more,
+  });
+
+/** A rule of one code. */
+export const rule = (
+  code: string,
+  severity: Severity,
+  measure: Measure,
+  find: (make: ReturnType<typeof maker>, ...given: Parameters<Rule['find']>) => Snag[],
+  tell: Rule['tell'],
+  short?: string,
+): Rule => ({
+  code,
+  ...(short === undefined ? {} : { short }),
+  find: (job, solution) => find(maker(code, severity, measure), job, solution),
+  tell,
+});
+
+export const SMALL = LEVEL_TOLERANCE;
+export const HOUR = 3600;
+export const DAY = 24 * HOUR;

@@ -1,0 +1,146 @@
+/** A subsurface drain, as a line or a field: what it leads off, how far apart, and how soon the ground is firm. */
+import { STONE_FACTS } from '../catalogue/stone';
+import { SOIL_FACTS, type Soil } from '../catalogue/soils';
+import { fullFlow } from '../hydraulics/pipe';
+import { drainRate, drainSpacing, timeToFall } from '../hydraulics/subsurface';
+import type { Drain, DrainField } from '../job/kinds';
+import { METRES_PER_FOOT } from '../units/constants';
+import { bearing } from '../site/place';
+import { layField, type FieldLines } from './field';
+import { conductivityOf, DRAINABLE, areaCovered, lengthOf, soilOf } from './measures';
+
+export interface DrainPlan {
+  kind: 'drain' | 'drainField';
+  /** Of all its pipes, m; 0 where nothing says. */
+  length: number;
+  /** Ground that it drains, m². */
+  area: number;
+  soil: Soil;
+  /** m/s */
+  conductivity: number;
+  recharge: number;
+  /** Water table midway, over its pipes, with which the ground is firm as deep as is asked, m; less than 0 where it lies too shallow. */
+  head: number;
+  barrier: number;
+  firm: number;
+  /** As laid, by Hooghoudt, and by trade habit from and to, m. Worked out: null where it lies too shallow. */
+  spacing: number;
+  worked: number | null;
+  habit: readonly [number, number];
+  equivalentDepth: number;
+  /** What it leads off at that spacing, m/s. */
+  rate: number;
+  /** From the ground full of water until it is firm, s; null where it never is. */
+  firmTime: number | null;
+  /** At its end, m³/s: what sinks in over its ground, and what its pipes carry full. */
+  flow: number;
+  capacity: number;
+  /** Water that its stone holds, m³. */
+  room: number;
+  /** m */
+  invertFoot: number;
+  invertHead: number;
+  depthHead: number | null;
+  /** Its pipes on the plan; null of a line, and of a field that is not drawn. */
+  lines: FieldLines | null;
+}
+
+/** Usual figures, where nothing else is said. */
+export const DRAIN_USUAL = {
+  /** m/s: 10 mm a day, in the middle of what is taken for ground to walk on. */
+  recharge: 0.01 / 86_400,
+  /** m */
+  firm: 0.3,
+  barrier: 1.5,
+  trenchWidth: 0.3,
+  /** m/m */
+  pitch: 0.005,
+};
+
+/** Manning's n of corrugated pipe with holes. */
+const ROUGHNESS = 0.016;
+/** A yard of less is a small one, m²: 3,000 ft². */
+const SMALL_YARD = 3000 * METRES_PER_FOOT ** 2;
+const HEAVY = new Set<Soil>(['clay', 'clayLoam']);
+
+/** What the trade lays by habit, m: 7 ft in small clay yards, 15 to 20 ft in large ones. */
+const habitOf = (soil: Soil, area: number): readonly [number, number] =>
+  HEAVY.has(soil) && area < SMALL_YARD
+    ? [7 * METRES_PER_FOOT, 7 * METRES_PER_FOOT]
+    : [15 * METRES_PER_FOOT, 20 * METRES_PER_FOOT];
+
+/** `fall` of the ground under a field, rad from north; null where nobody knows it. */
+export function drainPlan(drain: Drain | DrainField, jobSoil: Soil | undefined, fall: number | null): DrainPlan {
+  const soil = soilOf(drain, jobSoil);
+  const conductivity = conductivityOf(drain, jobSoil);
+  const recharge = drain.recharge ?? DRAIN_USUAL.recharge;
+  const barrier = drain.barrier ?? DRAIN_USUAL.barrier;
+  const firm = drain.firm ?? DRAIN_USUAL.firm;
+  const head = drain.depth - firm;
+  const ground = { depthToBarrier: barrier, drainRadius: drain.nominal / 2 };
+  const possible = head > 0.005 && conductivity > 0;
+  const worked = possible
+    ? drainSpacing({ conductivityBelow: conductivity, conductivityAbove: conductivity, recharge, head, ...ground })
+    : null;
+  const field = drain.kind === 'drainField';
+  const whole = field ? areaCovered(drain) : (drain.area ?? 0);
+  const habit = habitOf(soil, field ? whole : lengthOf(drain) * 10);
+  const spacing = drain.spacing ?? worked?.spacing ?? habit[0];
+  const lines =
+    field && drain.outline ? layField(drain.outline, spacing, fall ?? longest(drain.outline), drain.outline[0]!) : null;
+  const length = field ? (lines?.length ?? drain.length ?? whole / spacing) : lengthOf(drain);
+  const area = field ? whole : (drain.area ?? length * spacing);
+  const pitch = drain.pitch ?? DRAIN_USUAL.pitch;
+  const pipes = drain.kind === 'drain' ? (drain.pipes ?? 1) : 1;
+  const run = field ? Math.sqrt(whole) : length;
+  const invertFoot = drain.groundLevel - drain.depth;
+  const invertHead = invertFoot + pitch * run;
+  const stone = STONE_FACTS[drain.stone ?? 'angular'];
+  const width = drain.trenchWidth ?? DRAIN_USUAL.trenchWidth;
+  // Stone from under the pipe to a hand under the turf.
+  const section = width * Math.max(drain.nominal, drain.depth - 0.1) - (pipes * Math.PI * drain.nominal ** 2) / 4;
+  const rate = possible
+    ? drainRate(spacing, { conductivityBelow: conductivity, conductivityAbove: conductivity, head, ...ground })
+    : 0;
+  return {
+    kind: drain.kind,
+    length,
+    area,
+    soil,
+    conductivity,
+    recharge,
+    head,
+    barrier,
+    firm,
+    spacing,
+    worked: worked?.spacing ?? null,
+    habit,
+    equivalentDepth: worked?.equivalentDepth ?? 0,
+    rate,
+    firmTime: possible ? timeToFall(spacing, drain.depth, head, DRAINABLE[soil], { conductivity, ...ground }) : null,
+    flow: recharge * area,
+    capacity: pipes * fullFlow({ diameter: drain.nominal, slope: Math.max(pitch, 1e-4), roughness: ROUGHNESS }).flow,
+    room: Math.max(0, section) * length * stone.voids,
+    invertFoot,
+    invertHead,
+    depthHead: drain.headLevel === undefined ? null : drain.headLevel - invertHead,
+    lines,
+  };
+}
+
+/** Bearing of an outline's longest side: where no fall is known, pipes run along it. */
+function longest(outline: NonNullable<DrainField['outline']>): number {
+  let [most, way] = [0, 0];
+  outline.forEach((a, k) => {
+    const b = outline[(k + 1) % outline.length]!;
+    const side = Math.hypot(b.east - a.east, b.north - a.north);
+    if (side > most) [most, way] = [side, bearing(a, b)];
+  });
+  return way;
+}
+
+/** Whether a tested conductivity is one that a soil of that name never has: a hundred times off. */
+export const unlikeSoil = ({ soil, conductivity }: Pick<DrainPlan, 'soil' | 'conductivity'>): boolean => {
+  const usual = SOIL_FACTS[soil].conductivity;
+  return conductivity > 100 * usual || conductivity < usual / 100;
+};

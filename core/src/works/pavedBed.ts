@@ -1,0 +1,83 @@
+/** Open-graded stone under permeable paving: what it holds, lets out, and how soon it is empty. */
+import type { Soil } from '../catalogue/soils';
+import { SHARP_ORIFICE } from '../hydraulics/leader';
+import { routePond } from '../hydraulics/storage';
+import type { PavedBed } from '../job/kinds';
+import { GRAVITY } from '../units/constants';
+import { conductivityOf, areaCovered, soilOf } from './measures';
+import { inflowsOf, type Storm } from './storm';
+
+export interface PavedBedPlan {
+  kind: 'pavedBed';
+  soil: Soil;
+  area: number;
+  /** m³ that it holds under its low edge, and what its sloping floor loses of that. */
+  volume: number;
+  lost: number;
+  /** In the design storm: deepest at its low edge, m; most that its pipe lets out, m³/s; and that comes up through the paving. */
+  peakDepth: number;
+  peakOutflow: number;
+  over: number;
+  /** From full to empty, s; null where it never is. */
+  drainTime: number | null;
+}
+
+const VOIDS = 0.4;
+/** Half of what a clean floor takes is counted on. */
+const SILTED = 0.5;
+const LEVELS = 24;
+const BRIM = 0.01;
+const SUBSTEPS = 16;
+
+/** `outlet`: inside diameter of the pipe that leaves it, m; null without one. `area` C·A and `fixed` that come to it, its own rain among them. */
+export function pavedBedPlan(
+  bed: PavedBed,
+  outlet: number | null,
+  { area: comes, fixed }: { area: number; fixed: number },
+  storm: Storm,
+  jobSoil: Soil | undefined,
+): PavedBedPlan {
+  const area = areaCovered(bed);
+  const voids = bed.voids ?? VOIDS;
+  const length = bed.length ?? Math.sqrt(area);
+  const rise = Math.abs(bed.fall ?? 0) * length;
+  // Water stands level over a floor that rises from its low edge: as far as it reaches, and over all of it once it covers the high edge.
+  const wet = (depth: number): number => (rise > 0 ? Math.min(1, depth / rise) : 1);
+  const held = (depth: number): number =>
+    voids * area * (depth < rise ? (depth * depth) / (2 * rise) : depth - rise / 2);
+  const opening = Math.min(bed.orifice ?? outlet ?? 0, outlet ?? 0);
+  const hole = (Math.PI * opening ** 2) / 4;
+  const soil = bed.liner ? 0 : SILTED * conductivityOf(bed, jobSoil);
+  const pipe = (depth: number): number => SHARP_ORIFICE * hole * Math.sqrt(2 * GRAVITY * depth);
+  const out = (depth: number): number => pipe(depth) + soil * area * wet(depth);
+  const inflows = inflowsOf(storm, comes, fixed);
+  const most = Math.max(...inflows) + 1e-6;
+  const depths = Array.from({ length: LEVELS + 1 }, (_, k) => (bed.depth * k) / LEVELS);
+  const routed = routePond(
+    {
+      levels: [...depths, bed.depth + BRIM],
+      volumes: [...depths.map(held), held(bed.depth) + area * BRIM],
+      outflows: [...depths.map(out), out(bed.depth) + most],
+    },
+    inflows,
+    storm.step,
+    SUBSTEPS,
+  );
+  let drainTime = 0;
+  for (let k = LEVELS; k > 0; k--) {
+    const middle = (depths[k]! + depths[k - 1]!) / 2;
+    drainTime += (held(depths[k]!) - held(depths[k - 1]!)) / out(middle);
+  }
+  const peakDepth = Math.min(bed.depth, routed.peakLevel);
+  return {
+    kind: 'pavedBed',
+    soil: soilOf(bed, jobSoil),
+    area,
+    volume: held(bed.depth),
+    lost: voids * area * bed.depth - held(bed.depth),
+    peakDepth,
+    peakOutflow: pipe(peakDepth),
+    over: routed.peakLevel > bed.depth + 1e-9 ? Math.max(0, routed.peakOutflow - out(bed.depth)) : 0,
+    drainTime: Number.isFinite(drainTime) ? drainTime : null,
+  };
+}

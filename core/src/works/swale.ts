@@ -1,0 +1,125 @@
+/** A swale under its flow: how deep and how fast it runs, what it holds, and what must be cut for it. */
+import { LINING_FACTS } from '../catalogue/swales';
+import { swaleCapacity, swaleFlow, wetAt } from '../hydraulics/swaleFlow';
+import type { Swale } from '../job/kinds';
+import { placeAlong } from '../job/places';
+import type { Place } from '../site/place';
+import { lengthOf } from './measures';
+
+export interface SwalePlan {
+  kind: 'swale';
+  length: number;
+  /** Floor at its two ends, m, and its fall over its length, m/m. */
+  headLevel: number;
+  footLevel: number;
+  pitch: number;
+  /** m³/s: what comes to its foot, and what it carries full to its bank. */
+  flow: number;
+  capacity: number;
+  /** Of the water in it. */
+  depth: number;
+  topWidth: number;
+  velocity: number;
+  shear: number;
+  /** What its lining holds. */
+  mostVelocity: number;
+  mostShear: number;
+  /** Bank over the water, m. */
+  freeboard: number;
+  /** Width at its bank, m. */
+  bankWidth: number;
+  /** m³ of ground to be dug out, and to be brought up to its bank. */
+  cut: number;
+  fill: number;
+  /** Deepest that its floor lies under the ground, m, and how much of that is for the fall alone. */
+  deepest: number;
+  /** Into the ground on its way, m³/s. */
+  soaks: number;
+}
+
+/** Least fall with which grass is mown dry: under it a drain lies under the swale. */
+export const LEAST_FALL = 0.01;
+/** Bank over water that is asked, m: 4 in. */
+export const LEAST_FREEBOARD = 0.1016;
+/** Places along it at which ground is read. */
+const STATIONS = 24;
+
+const shapeOf = (swale: Swale) => ({
+  section: swale.section,
+  bottomWidth: swale.bottomWidth ?? 0,
+  sideSlope: swale.sideSlope,
+  depth: swale.depth,
+});
+
+/** Ground at a place, m; null where nobody has levelled it. */
+export type LevelAt = (place: Place) => number | null;
+
+/** Floor at a swale's two ends, m: as set, or the ground there less its depth. */
+export function floorOf(swale: Swale, levelAt: LevelAt): { head: number; foot: number } {
+  const at = (place: Place | undefined): number | null => {
+    const ground = place ? levelAt(place) : null;
+    return ground === null ? null : ground - swale.depth;
+  };
+  const head = swale.headLevel ?? at(swale.way?.[0]);
+  const foot = swale.footLevel ?? at(swale.way?.at(-1));
+  return { head: head ?? foot ?? 0, foot: foot ?? head ?? 0 };
+}
+
+export function swalePlan(swale: Swale, flow: number, conductivity: number, levelAt: LevelAt): SwalePlan {
+  const length = lengthOf(swale);
+  const { head, foot } = floorOf(swale, levelAt);
+  const pitch = length > 0 ? (head - foot) / length : 0;
+  const shape = shapeOf(swale);
+  const { roughness, shear: mostShear, speed } = LINING_FACTS[swale.lining];
+  const capacity = swaleCapacity(shape, swale.depth, pitch, roughness);
+  const running =
+    pitch > 0
+      ? swaleFlow(shape, flow, pitch, roughness)
+      : { depth: flow > 0 ? swale.depth : 0, velocity: 0, shear: 0, topWidth: wetAt(shape, swale.depth).topWidth };
+  const wet = running.depth > 0 ? wetAt(shape, running.depth).perimeter : 0;
+  return {
+    kind: 'swale',
+    length,
+    headLevel: head,
+    footLevel: foot,
+    pitch,
+    flow,
+    capacity,
+    ...running,
+    mostVelocity: speed,
+    mostShear,
+    freeboard: swale.depth - running.depth,
+    bankWidth: wetAt(shape, swale.depth).topWidth,
+    ...earthOf(swale, head, foot, length, levelAt),
+    soaks: conductivity * wet * length,
+  };
+}
+
+/** What is dug and what is filled, station by station: ground over the floor is cut as wide as the section is there, ground that lies under the bank is filled up to it. */
+function earthOf(
+  swale: Swale,
+  head: number,
+  foot: number,
+  length: number,
+  levelAt: LevelAt,
+): Pick<SwalePlan, 'cut' | 'fill' | 'deepest'> {
+  const shape = shapeOf(swale);
+  let [cut, fill, deepest] = [0, 0, 0];
+  for (let k = 0; k <= STATIONS; k++) {
+    const share = k / STATIONS;
+    const floor = head + (foot - head) * share;
+    const ground = (swale.way ? levelAt(placeAlong(swale.way, length * share)) : null) ?? floor + swale.depth;
+    const weight = (k === 0 || k === STATIONS ? 0.5 : 1) * (length / STATIONS);
+    const depth = ground - floor;
+    deepest = Math.max(deepest, depth);
+    if (depth > 0) cut += weight * wetAt(shape, depth).area;
+    const short = swale.depth - depth;
+    // Two banks, each as high as it is short, their sides as the swale's.
+    if (short > 1e-6) fill += weight * 2 * short * (0.3 + swale.sideSlope * short);
+  }
+  return { cut, fill, deepest };
+}
+
+/** Water level (m) in a swale so far down it, as a share of its length. */
+export const waterAt = ({ headLevel, footLevel, depth }: SwalePlan, share: number): number =>
+  headLevel + (footLevel - headLevel) * share + depth;
