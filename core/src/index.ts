@@ -2,6 +2,7 @@
 export * from './api/wire';
 export * from './catalogue';
 export { fixOf, searchFix, type Fix } from './design/fixes';
+export { suggestedChange, type Suggested } from './design/suggested';
 export { sizeJob, type JobSizing, type SizedJob } from './design/sizeJob';
 export { filledShare, normalDepth } from './hydraulics/pipe';
 export { sagCapacity, sagDepth } from './hydraulics/sagInlet';
@@ -48,6 +49,9 @@ export * from './site';
 export * from './snags';
 export * from './units';
 export { markWords, type MarkWords } from './words/marks';
+export { CASES, type CaseId } from './storm/cases';
+export { layersOf, type LayerCell, type LayerId, type LayerPart, type Layers } from './storm/layers';
+export { caseWords, cellWords, drowningWords, firstWords, LAYER_LABELS, partWords } from './words/layers';
 export { workFacts, type Fact } from './words/works';
 export { shortOf, tellSnag } from './words/tell';
 export { budgetWorking } from './words/workings/budgetWorking';

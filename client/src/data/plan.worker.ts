@@ -6,6 +6,7 @@ import {
   type Job,
   type JobSizing,
   type Fix,
+  type Layers,
   type Plan,
   type Snag,
 } from '@katabasis/core';
@@ -57,6 +58,7 @@ const worker = {
     task(ask, (signal) => planning.fix(jobOf(sent), snag, signal)),
   size: (sent: SentJob, ask: number): Promise<JobSizing | null> =>
     task(ask, (signal) => planning.size(jobOf(sent), signal)),
+  layers: (sent: SentJob, ask: number): Promise<Layers> => task(ask, (signal) => planning.layers(jobOf(sent), signal)),
   callOff: (ask: number): void => asked.get(ask)?.abort(),
 };
 export type PlanWorker = typeof worker;

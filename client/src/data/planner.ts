@@ -3,7 +3,7 @@
  * that is tried and sought for any job, so that no finger waits for it. What is asked for can be called off. Where no worker can be
  * had, as when its script is out of reach, the page does all of it.
  */
-import type { Change, Element, Fix, Job, JobSizing, Plan, Snag } from '@katabasis/core';
+import type { Change, Element, Fix, Job, JobSizing, Layers, Plan, Snag } from '@katabasis/core';
 import { wrap, type Remote } from 'comlink';
 import type { PlanWorker, SentJob } from './plan.worker';
 import * as planning from './planning';
@@ -97,13 +97,15 @@ const bare = <T>(record: Readonly<Record<string, T>>): Record<string, T> =>
 
 /** A plan as it came from the worker: on the way its records by id were given prototypes, on which an id would find what nobody put in. */
 export function received(plan: Plan): Plan {
-  const { landings, runs, inlets, standing, openings } = plan;
+  const { landings, runs, inlets, standing, works, rarerWorks, openings } = plan;
   return {
     ...plan,
     landings: bare(landings),
     runs: bare(runs),
     inlets: bare(inlets),
     standing: bare(standing),
+    works: bare(works),
+    rarerWorks: rarerWorks && bare(rarerWorks),
     openings: openings && { ...openings, freeboards: bare(openings.freeboards), spills: bare(openings.spills) },
   };
 }
@@ -134,4 +136,12 @@ export const findSizes = (job: Job, signal: AbortSignal): Promise<JobSizing | nu
     signal,
     (worker, id) => worker.size(sending(job), id),
     () => planning.size(job, signal),
+  );
+
+/** The layers of defence of a job. */
+export const findLayers = (job: Job, signal: AbortSignal): Promise<Layers> =>
+  away(
+    signal,
+    (worker, id) => worker.layers(sending(job), id),
+    () => planning.layers(job, signal),
   );

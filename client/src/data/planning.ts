@@ -1,6 +1,7 @@
 /** What plans a job, wherever it is done: on the page or in its worker. Nothing else in the client calls the core's planner. */
 import {
   changed,
+  layersOf,
   planJob,
   searchFix,
   sizeJob,
@@ -8,6 +9,7 @@ import {
   type Fix,
   type Job,
   type JobSizing,
+  type Layers,
   type Plan,
   type Snag,
 } from '@katabasis/core';
@@ -66,4 +68,11 @@ export async function size(job: Job, signal: AbortSignal): Promise<JobSizing | n
   await breath();
   unless(signal);
   return sizeJob(job, planJob(job));
+}
+
+/** The layers of defence of a job, tried with every rain and failure that it can meet. */
+export async function layers(job: Job, signal: AbortSignal): Promise<Layers> {
+  await breath();
+  unless(signal);
+  return layersOf(job, planJob(job));
 }

@@ -1,5 +1,14 @@
 /** Whether an inlet stands in a dip or on a slope, and what runs past it. */
-import { put, showFlow, showSmall, showVelocity, text, type Basin, type Channel } from '@katabasis/core';
+import {
+  put,
+  showFlow,
+  showSmall,
+  showVelocity,
+  takesGroundWater,
+  text,
+  type Basin,
+  type Channel,
+} from '@katabasis/core';
 import { View } from 'react-native';
 import { useKept } from '../data/useJob';
 import { QuantityField } from '../input/Field';

@@ -1,72 +1,66 @@
-/** Why a place is wet, with what speaks for it, and what could be done: each a tap to put in. */
+/** Why a place is wet, with what speaks for it, and what could be done: each a tap to put in, beside what it would give. */
 import {
+  changed,
   diagnose,
-  freeName,
-  freshId,
-  groundOf,
-  newRun,
   ofKind,
-  onPlan,
-  runAlong,
+  suggestedChange,
   suggestionWords,
-  waysOut,
   whyWords,
-  type Basin,
-  type Change,
-  type Element,
   type Job,
+  type Suggested,
   type Suggestion,
   type WetSpot,
 } from '@katabasis/core';
 import Plus from 'lucide-react-native/icons/plus';
+import { useMemo } from 'react';
 import { View } from 'react-native';
+import { planWith } from '../data/planner';
 import { useKept } from '../data/useJob';
+import { useWorked } from '../data/useWorked';
 import { SPACE } from '../theme/tokens';
 import { Button } from '../ui/Button';
+import { Mark } from '../ui/Mark';
 import { Text } from '../ui/Text';
+import { givesWords, type Gives } from './gives';
 
-/** What a suggestion puts in; null of one that is done on site. */
-function changeOf(job: Job, suggestion: Suggestion): { change: Change; id: string } | null {
-  if (suggestion.type === 'basin') {
-    const basin = onPlan(
-      { id: freshId('basin'), kind: 'basin', name: freeName(job, 'Basin'), grate: 'flat12', groundLevel: 0 } as Basin,
-      suggestion.place,
-    );
-    return {
-      change: { label: 'Put in a catch basin', puts: [basin, ...ledOff(job, basin)], removes: [] },
-      id: basin.id,
-    };
-  }
-  if (suggestion.type === 'leadOff') {
-    const downspout = job.elements.get(suggestion.downspout);
-    const puts = downspout ? ledOff(job, downspout) : [];
-    return puts.length > 0 ? { change: { label: 'Lead the downspout off', puts, removes: [] }, id: puts[0]!.id } : null;
-  }
-  return null;
+interface Offered {
+  suggestion: Suggestion;
+  made: Suggested | null;
 }
 
-/** A pipe from something new to the way out that is best for it; none where there is none on the plan. */
-function ledOff(job: Job, from: Element): Element[] {
-  if (!('place' in from) || !from.place) return [];
-  // The level that it will stand at: its own figure is only a stand-in.
-  const level = groundOf(job).surface?.levelAt(from.place) ?? ('groundLevel' in from ? from.groundLevel : 0);
-  const best = waysOut(job, { place: from.place, level, id: from.id })?.ways[0];
-  return best ? [runAlong(newRun(job, freshId('run'), from.id, best.id, Math.max(0.1, best.length)), best.route)] : [];
+/** Near enough to be the basin that was suggested, m. */
+const THERE = 0.5;
+
+/** What is suggested and is not there yet. */
+function offeredFor(job: Job, wet: WetSpot): Offered[] {
+  const standing = ofKind(job, 'basin');
+  return (diagnose(job, wet)?.suggestions ?? []).flatMap((suggestion) => {
+    const taken =
+      suggestion.type === 'basin' &&
+      standing.some(
+        ({ place }) =>
+          place && Math.hypot(suggestion.place.east - place.east, suggestion.place.north - place.north) < THERE,
+      );
+    return taken ? [] : [{ suggestion, made: suggestedChange(job, suggestion) }];
+  });
 }
 
 export function WhyWet({ wet, onGo }: { wet: WetSpot; onGo: (id: string) => void }) {
   const { job, edit } = useKept();
-  const found = diagnose(job, wet);
+  const found = useMemo(() => diagnose(job, wet), [job, wet]);
+  const offered = useMemo(() => offeredFor(job, wet), [job, wet]);
+  // One after the other, each on its own turn: what it would give stands beside it when it is there.
+  const gives = useWorked<ReadonlyMap<string, Gives>>([job, offered], async (signal, give) => {
+    const known = new Map<string, Gives>();
+    for (const { suggestion, made } of offered) {
+      if (!made) continue;
+      const plan = await planWith(job, made.change, signal);
+      known.set(suggestionWords(job, suggestion), givesWords(changed(job, made.change), plan, made.id));
+      give(new Map(known));
+    }
+  });
   if (!found) return <Text tone="soft">Put it on the ground plan, and the levels can say why it is wet.</Text>;
   const { headline, causes, doubts } = whyWords(job, found);
-  const taken = ofKind(job, 'basin').some(
-    ({ place }) =>
-      place &&
-      found.suggestions.some(
-        (each) =>
-          each.type === 'basin' && Math.hypot(each.place.east - place.east, each.place.north - place.north) < 0.5,
-      ),
-  );
   return (
     <View style={{ gap: SPACE.s }} testID="why-wet">
       <Text kind="heading">{headline}</Text>
@@ -86,21 +80,29 @@ export function WhyWet({ wet, onGo }: { wet: WetSpot; onGo: (id: string) => void
           ))}
         </View>
       )}
-      {found.suggestions.map((suggestion) => {
+      {offered.length > 0 && <Text kind="strong">What could be done</Text>}
+      {offered.map(({ suggestion, made }) => {
         const words = suggestionWords(job, suggestion);
-        const made = suggestion.type === 'basin' && taken ? null : changeOf(job, suggestion);
         if (!made) return suggestion.type === 'basin' ? null : <Text key={words}>{words}.</Text>;
+        const gave = gives?.get(words);
         return (
-          <View key={words} style={{ flexDirection: 'row' }}>
+          <View key={words} style={{ gap: SPACE.xs, alignItems: 'flex-start' }}>
             <Button
               label={words}
               icon={Plus}
-              kind="main"
               onPress={() => {
                 if (edit(made.change) === null) onGo(made.id);
               }}
               testID={`suggest-${suggestion.type}`}
             />
+            {gave && (
+              <View style={{ flexDirection: 'row', gap: SPACE.s, alignItems: 'center' }}>
+                <Mark kind={gave.mark} size={18} />
+                <View style={{ flex: 1 }}>
+                  <Text kind="small">{gave.says}</Text>
+                </View>
+              </View>
+            )}
           </View>
         );
       })}

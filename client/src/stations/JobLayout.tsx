@@ -8,6 +8,8 @@ import { JobProvider, useOpenJob } from '../data/useJob';
 import { OutOfReach } from './OutOfReach';
 import { PlanScreen } from './plan/PlanScreen';
 import { Shell } from './Shell';
+import { StormScreen } from './storm/StormScreen';
+import { stationIn } from './useGo';
 import { WalkScreen } from './walk/WalkScreen';
 import { YardScreen } from './yard/YardScreen';
 import { usePalette } from '../theme/theme';
@@ -25,8 +27,16 @@ const SHELL = (
 /** The station that the address names. Not the router's own page: that is made anew for each step of history, this one stays as it is. */
 function Station() {
   const path = usePathname();
-  if (path.endsWith('/walk')) return <WalkScreen />;
-  return path.endsWith('/yard') ? <YardScreen /> : <PlanScreen />;
+  switch (stationIn(path)) {
+    case 'walk':
+      return <WalkScreen />;
+    case 'yard':
+      return <YardScreen />;
+    case 'storm':
+      return <StormScreen />;
+    case 'plan':
+      return <PlanScreen />;
+  }
 }
 
 const saveRaw = async (id: string): Promise<void> => saveFile(`${id}.rows.json`, await api.raw(id));

@@ -7,6 +7,7 @@ const KEYS: readonly [string, string][] = [
   ['1', 'Walk'],
   ['2', 'Yard'],
   ['3', 'Plan'],
+  ['4', 'Storm'],
   ['/', 'Find by name'],
   ['n', 'New line: put something in'],
   ['z', 'Undo'],

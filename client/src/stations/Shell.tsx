@@ -2,6 +2,7 @@
 import { headOf } from '@katabasis/core';
 import { usePathname, useRouter } from 'expo-router';
 import ArrowLeft from 'lucide-react-native/icons/arrow-left';
+import CloudRain from 'lucide-react-native/icons/cloud-rain';
 import Footprints from 'lucide-react-native/icons/footprints';
 import Map from 'lucide-react-native/icons/map';
 import Redo from 'lucide-react-native/icons/redo-2';
@@ -70,6 +71,7 @@ const STATIONS: readonly Station[] = [
   { path: 'walk', label: 'Walk', icon: Footprints },
   { path: 'yard', label: 'Yard', icon: Map },
   { path: 'plan', label: 'Plan', icon: Waypoints },
+  { path: 'storm', label: 'Storm', icon: CloudRain },
 ];
 
 /** Its size comes from around it: what changes in the head lays out nothing in the station, nor the other way. */
@@ -87,6 +89,7 @@ export function Shell({ children }: { children: ReactNode }) {
     '1': () => go('walk', null),
     '2': () => go('yard', null),
     '3': () => go('plan', null),
+    '4': () => go('storm', null),
     n: () => go('walk', 'new'),
     '/': () => go(here, 'find'),
     '?': () => go(here, 'keys'),

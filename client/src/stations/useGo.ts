@@ -3,11 +3,12 @@ import { useCallback } from 'react';
 import { useMade, type OpenJob } from '../data/useJob';
 import { PUT, ROOF, SCALE } from '../parts/yardAddress';
 
-export type StationPath = 'walk' | 'yard' | 'plan';
+const STATIONS = ['walk', 'yard', 'storm', 'plan'] as const;
+export type StationPath = (typeof STATIONS)[number];
 
 /** The station that an address names. */
 export const stationIn = (path: string): StationPath =>
-  path.endsWith('/walk') ? 'walk' : path.endsWith('/yard') ? 'yard' : 'plan';
+  STATIONS.find((station) => path.endsWith(`/${station}`)) ?? 'plan';
 
 const idOf = ({ job }: OpenJob): { id: string } => ({ id: job.id });
 

@@ -2,9 +2,10 @@
 import type { Job } from '../job/job';
 import { brackenfold } from './brackenfold';
 import { quillfeather } from './quillfeather';
+import { wrenmoor } from './wrenmoor';
 
-export const samples = (): Job[] => [quillfeather(), brackenfold()];
-export { brackenfold, quillfeather };
+export const samples = (): Job[] => [quillfeather(), brackenfold(), wrenmoor()];
+export { brackenfold, quillfeather, wrenmoor };
 export { dice } from './dice';
 export { largeYard, seededJob } from './seeded';
 export { situations, type Situation } from './situations';

@@ -2,116 +2,29 @@
  * Twelve situations of the trade as jobs, each with what a contractor would expect of its plan. Invented yards in feet, 6 in/h of rain
  * unless another is given; levels from a zero at the house.
  */
-import { CUBIC_METRES_PER_SECOND_PER_GPM, METRES_PER_FOOT, METRES_PER_INCH } from '../units/constants';
-import { jobFrom, type Job } from '../job/job';
-import type { Basin, Channel, Discharge, Downspout, Element, RoofFace, Run, Surface } from '../job/kinds';
+import type { Job } from '../job/job';
+import type { Discharge, Element } from '../job/kinds';
+import {
+  basin,
+  channel,
+  cleanout,
+  ft,
+  ft2,
+  gpm,
+  inch,
+  jobOf,
+  lawn,
+  pipe,
+  roof,
+  sound,
+  spout,
+  swale,
+  told,
+  type Situation,
+} from './yardParts';
+import { worksSituations } from './worksSituations';
 
-export interface Situation {
-  job: Job;
-  /** Whether a contractor would dig it as it stands. */
-  holds: boolean;
-  /** What has to be told of it, and what must not be. */
-  told: readonly string[];
-  notTold: readonly string[];
-}
-
-const ft = (feet: number): number => feet * METRES_PER_FOOT;
-const inch = (inches: number): number => inches * METRES_PER_INCH;
-const ft2 = (area: number): number => area * METRES_PER_FOOT ** 2;
-const gpm = (flow: number): number => flow * CUBIC_METRES_PER_SECOND_PER_GPM;
-
-const roof = (to: string, area: number, more: Partial<RoofFace> = {}): RoofFace => ({
-  id: `roof-${to}`,
-  kind: 'roofFace',
-  name: `Roof over ${to}`,
-  storey: 1,
-  shape: { type: 'area', area: ft2(area) },
-  feeds: [{ to, share: 1 }],
-  ...more,
-});
-const spout = (id: string, level: number, more: Partial<Downspout> = {}): Downspout => ({
-  id,
-  kind: 'downspout',
-  name: `Downspout ${id}`,
-  storey: 1,
-  size: 'rect3x4',
-  groundLevel: ft(level),
-  ...more,
-});
-const lawn = (to: string, area: number, cover: Surface['cover'] = 'lawnClay'): Surface => ({
-  id: `ground-${to}`,
-  kind: 'surface',
-  name: `Ground at ${to}`,
-  cover,
-  area: ft2(area),
-  feeds: [{ to, share: 1 }],
-});
-const basin = (id: string, level: number, more: Partial<Basin> = {}): Basin => ({
-  id,
-  kind: 'basin',
-  name: `Basin ${id}`,
-  grate: 'flat12',
-  groundLevel: ft(level),
-  ...more,
-});
-const channel = (id: string, level: number, length: number, more: Partial<Channel> = {}): Channel => ({
-  id,
-  kind: 'channel',
-  name: `Channel ${id}`,
-  groundLevel: ft(level),
-  width: inch(4),
-  depth: inch(6),
-  length: ft(length),
-  slope: 0,
-  ...more,
-});
-const pipe = (from: string, to: string, length: number, size: number, more: Partial<Run> = {}): Run => ({
-  id: `${from}-${to}`,
-  kind: 'run',
-  from,
-  to,
-  length: ft(length),
-  material: 'smooth',
-  nominal: inch(size),
-  grade: { type: 'auto' },
-  ...more,
-});
-const swale = (level: number, more: Partial<Discharge> = {}): Discharge => ({
-  id: 'out',
-  kind: 'discharge',
-  name: 'Roadside swale',
-  form: 'daylight',
-  receiving: 'swale',
-  groundLevel: ft(level),
-  bank: { length: ft(6), topLevel: ft(Math.max(level, -1)) },
-  buildingDistance: ft(40),
-  stone: true,
-  ...more,
-});
-const cleanout = (id: string, level: number): Element => ({
-  id,
-  kind: 'junction',
-  form: 'cleanout',
-  name: `Cleanout ${id}`,
-  groundLevel: ft(level),
-});
-
-function jobOf(id: string, name: string, ...elements: Element[]): Job {
-  return jobFrom(id, [
-    { id: 'job', kind: 'job', name, units: 'us', pitchStyle: 'ground' },
-    {
-      id: 'rain',
-      kind: 'rain',
-      intensity: inch(6) / 3600,
-      openings: { returnPeriod: 100, intensity: inch(9) / 3600 },
-      source: { type: 'typed' },
-    },
-    ...elements,
-  ]);
-}
-
-const sound = (job: Job, notTold: readonly string[] = []): Situation => ({ job, holds: true, told: [], notTold });
-const told = (job: Job, ...codes: string[]): Situation => ({ job, holds: false, told: codes, notTold: [] });
+export type { Situation };
 
 const intoMain = (used: number): Job =>
   jobOf(
@@ -320,4 +233,5 @@ export const situations = (): Readonly<Record<string, Situation>> => ({
   'a garden lower than its way out': told(noFall, 'outOfFall'),
   'a long line with a cleanout': sound(longLine(true), ['noCleanout']),
   'a long line without': told(longLine(false), 'noCleanout'),
+  ...worksSituations(),
 });

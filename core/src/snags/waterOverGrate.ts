@@ -6,7 +6,7 @@ import { lidOver } from './lidAboveInlet';
 import { LEVEL_TOLERANCE, type Rule, type Snag } from './snag';
 
 /** Whether water can come up there: at an inlet, a downspout's foot, or under a cap at grade. */
-const opens = (landing: Landing): boolean =>
+export const opens = (landing: Landing): boolean =>
   landing.kind === 'junction' ? JUNCTION_FACTS[landing.form].access : landing.kind !== 'discharge';
 
 /** The water line stands over an inlet: it gives water instead of taking it. Where a pop-up's lid alone does it, `lidAboveInlet` tells. */

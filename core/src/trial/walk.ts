@@ -10,6 +10,7 @@ import { elementOf, groundInlets, ofKind, type Job } from '../job/job';
 import { diameterOf, type Basin, type Channel, type Discharge, type Landing, type Run } from '../job/kinds';
 import type { Plan } from '../plan/planJob';
 import type { RunPlan } from '../plan/solution';
+import { standingByWorks, walkWorks } from './walkWorks';
 
 const G = 9.80665;
 /** What a level is good for on site, m; and by how much two ways to march a water line may differ. */
@@ -117,11 +118,21 @@ function walkLevels({ job, plan, into, wrong }: Walk): void {
   }
 }
 
+/** Ends that come out of the ground. */
+const OPEN = new Set<Discharge['form']>(['daylight', 'kerb', 'pond', 'rainGarden']);
+
+/** Lowest that a pipe may come in there: as said, or the floor of what holds the water; undefined where nobody knows. */
+function floorOf(out: Discharge): number | undefined {
+  if (out.form === 'pump') return out.pump?.start ?? out.controlLevel;
+  if (out.controlLevel !== undefined || !out.store) return out.controlLevel;
+  return out.groundLevel - out.store.cover - out.store.depth;
+}
+
 /** Ground and cover along one run, every half metre. */
 function walkOver(job: Job, { settings }: Plan, run: RunPlan, wrong: string[]): void {
   const given = runOf(job, run.id);
   const [upper, lower] = [landingOf(job, given.from), landingOf(job, given.to)];
-  const out = lower.kind === 'discharge' && (lower.form === 'daylight' || lower.form === 'kerb') ? lower : null;
+  const out = lower.kind === 'discharge' && OPEN.has(lower.form) ? lower : null;
   const open = out ? (out.bank?.length ?? (given.under === 'cars' ? 0.9144 : settings.outcrop)) : 0;
   const edge = Math.max(0, given.length - open);
   const edgeGround = out?.bank
@@ -159,7 +170,7 @@ function walkEnds({ job, plan, into, wrong }: Walk): void {
     if (out.form === 'popup') walkPopup(out, plan, lowest, into, wrong);
     else {
       const control =
-        out.form === 'kerb' ? Math.max(out.controlLevel ?? out.groundLevel, out.groundLevel) : out.controlLevel;
+        out.form === 'kerb' ? Math.max(out.controlLevel ?? out.groundLevel, out.groundLevel) : floorOf(out);
       const dug = out.form === 'main' && out.groundLevel - (control ?? out.groundLevel) >= 1.524 + LAID;
       if (dug && arriving.some(({ id }) => !runOf(job, id).shored))
         wrong.push(`${out.id} is dug down to in an open trench`);
@@ -168,7 +179,7 @@ function walkEnds({ job, plan, into, wrong }: Walk): void {
         wrong.push(`${out.id} is reached ${lowest} under its level`);
     }
     const highest = Math.max(...arriving.map(({ invertDown }) => invertDown));
-    if ((out.form === 'daylight' || out.form === 'kerb') && highest > out.groundLevel + 0.1 + LAID)
+    if (OPEN.has(out.form) && highest > out.groundLevel + 0.1 + LAID)
       wrong.push(`${out.id} is reached through the air`);
     if (out.buildingDistance !== undefined && out.buildingDistance < plan.settings.buildingClearance - 1e-6)
       wrong.push(`${out.id} lets out beside a building`);
@@ -230,7 +241,8 @@ function walkWater(walk: Walk): void {
       wrong.push(`${run.id} runs too fast`);
     const foot =
       lower.kind === 'discharge'
-        ? standing(lower, plan.landings[lower.id]!.passing, plan) - run.invertDown
+        ? Math.max(standing(lower, plan.landings[lower.id]!.passing, plan), standingByWorks(job, plan, lower)) -
+          run.invertDown
         : water.get(lower.id)! - run.invertDown;
     const head = marched(run, each, foot);
     const velocity = each > 0 ? each / section(head, run.diameter).area : 0;
@@ -326,5 +338,5 @@ export function walkOf(job: Job, plan: Plan): string[] {
   walkEnds(walk);
   walkWater(walk);
   walkInlets(walk);
-  return walk.wrong;
+  return [...walk.wrong, ...walkWorks(job, plan)];
 }

@@ -101,8 +101,10 @@ describe('in sentences', () => {
   it('suggestions are what a button would say', () => {
     const job = quillfeather();
     expect(suggestionWords(job, { type: 'leadOff', downspout: 'ds1' })).toBe('Lead Street downspout off in solid pipe');
-    for (const type of ['channel', 'subsurfaceDrain', 'regrade'] as const)
-      expect(suggestionWords(job, { type })).not.toBe('');
+    for (const type of ['channel', 'regrade'] as const) expect(suggestionWords(job, { type })).not.toBe('');
+    const place = { east: 0, north: 0 };
+    for (const type of ['subsurfaceDrain', 'drainField', 'rainGarden', 'swale', 'pump'] as const)
+      expect(suggestionWords(job, { type, place })).toMatch(/^[A-Z]/);
   });
 
   it('what was seen beside the levels, and where the next one is wanted', () => {

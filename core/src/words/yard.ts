@@ -87,6 +87,14 @@ export function suggestionWords(job: Job, suggestion: Suggestion): string {
       return 'Catch the water above it in a channel drain';
     case 'subsurfaceDrain':
       return 'A subsurface drain through it: perforated pipe in stone';
+    case 'drainField':
+      return 'A drain field under it: perforated pipes side by side';
+    case 'rainGarden':
+      return 'Make a rain garden of it: this soil takes the water';
+    case 'swale':
+      return 'A swale from it, the way the ground falls';
+    case 'pump':
+      return 'A pump basin: no way out is reached by gravity';
     case 'regrade':
       return 'Reshape the ground so that it falls away; no pipe';
   }

@@ -8,6 +8,7 @@ import { groundOf } from './ground';
 import { seenOf, type Seen } from './seen';
 import { soilAt, type FoundSoil } from './soils';
 import { flowPath, upstreamOf, yardWater, type YardWater } from './water';
+import { waysOut } from './waysOut';
 
 export type Cause = 'surface' | 'roof' | 'subsurface' | 'steady';
 
@@ -29,7 +30,14 @@ export type Doubt = 'levelHere' | 'soilTest' | 'hoursAfter' | 'inDry';
 export type Suggestion =
   | { type: 'basin'; place: Place }
   | { type: 'leadOff'; downspout: string }
-  | { type: 'subsurfaceDrain' }
+  /** Through its middle, or side by side under all of it. */
+  | { type: 'subsurfaceDrain'; place: Place }
+  | { type: 'drainField'; place: Place }
+  /** Where the soil takes water: let it soak away on the spot. */
+  | { type: 'rainGarden'; place: Place }
+  /** Where no way out is reached in a pipe. */
+  | { type: 'swale'; place: Place }
+  | { type: 'pump'; place: Place }
   | { type: 'regrade' }
   | { type: 'channel' };
 
@@ -125,12 +133,7 @@ export function diagnose(job: Job, wet: WetSpot): Diagnosis | null {
     wet: wet.id,
     causes,
     doubts,
-    suggestions: suggest(
-      seen,
-      water,
-      causes,
-      spouts.map(({ id }) => id),
-    ),
+    suggestions: suggest(job, { ...seen, wet: { ...wet, place } }, water, causes, soil.conductivity, spouts),
     pond,
   };
 }
@@ -188,17 +191,38 @@ export function slopesAway(job: Job, outline: readonly Place[]): SlopeAway[] {
   });
 }
 
+/** Soil that takes at least this lets a garden soak away in a day, m/s. */
+const SOAKS = 4e-6;
+
 function suggest(
-  { pond, wet }: Seen,
+  job: Job,
+  { pond, wet }: Seen & { wet: { place: Place } },
   water: YardWater | null,
   causes: Diagnosis['causes'],
-  spouts: readonly string[],
+  conductivity: number,
+  spouts: readonly { id: string }[],
 ): Suggestion[] {
   const has = (cause: Cause): boolean => causes.some((each) => each.cause === cause);
-  const suggestions: Suggestion[] = spouts.map((downspout) => ({ type: 'leadOff', downspout }));
-  if (pond && water) suggestions.push({ type: 'basin', place: placeOf(water.grid, pond.deepest) });
+  const { place } = wet;
+  const lowest = pond && water ? placeOf(water.grid, pond.deepest) : null;
+  const suggestions: Suggestion[] = spouts.map(({ id }) => ({ type: 'leadOff', downspout: id }));
+  if (lowest) suggestions.push({ type: 'basin', place: lowest });
   else if (has('surface') && wet.form === 'washedOut') suggestions.push({ type: 'channel' });
-  if (has('subsurface') || has('steady')) suggestions.push({ type: 'subsurfaceDrain' });
+  if (has('subsurface') || has('steady')) {
+    suggestions.push({ type: 'drainField', place }, { type: 'subsurfaceDrain', place });
+  }
+  if (lowest && conductivity >= SOAKS) suggestions.push({ type: 'rainGarden', place: lowest });
+  if (lowest && !reachesByGravity(job, lowest)) {
+    suggestions.push({ type: 'swale', place: lowest }, { type: 'pump', place: lowest });
+  }
   if (wet.form === 'wetBasement' || (!pond && has('surface'))) suggestions.push({ type: 'regrade' });
   return suggestions;
+}
+
+/** Whether a pipe from a place falls to any way out that is on the plan. */
+function reachesByGravity(job: Job, place: Place): boolean {
+  const level = groundOf(job).surface?.levelAt(place);
+  if (level === null || level === undefined) return true;
+  const ways = waysOut(job, { place, level, id: 'here' })?.ways ?? [];
+  return ways.some(({ spare, spareLarge }) => Math.max(spare, spareLarge) >= 0);
 }

@@ -1,0 +1,108 @@
+/** What a yard is tried with: rains, and what can fail in one. Each as the job that it makes. */
+import { OUTFALLS, receivingOf } from '../catalogue/outfalls';
+import { SURFACE_FACTS, type SurfaceCover } from '../catalogue/surfaces';
+import { changed, put } from '../job/change';
+import { headOf, ofKind, rainOf, type Job } from '../job/job';
+import type { Basin, Discharge, Element, RainElement, Surface } from '../job/kinds';
+import { resolveSettings } from '../job/settings';
+import { rarerRain } from '../plan/openings';
+import type { Solution } from '../plan/solution';
+import { coefficientOf } from '../runoff/sources';
+import { storeOf } from '../works/store';
+
+export const CASES = ['ordinary', 'design', 'blocked', 'frozen', 'power', 'high', 'saturated', 'rarer'] as const;
+export type CaseId = (typeof CASES)[number];
+
+/** One case of a job: the rain that falls, the job as it then is, and what of it takes nothing. */
+export interface StormCase {
+  id: CaseId;
+  job: Job;
+  rain: RainElement | undefined;
+  /** A grate that is blocked, by id. */
+  blocked: string | null;
+  /** Ways out that let nothing out, by id. */
+  closed: ReadonlySet<string>;
+}
+
+const NONE: ReadonlySet<string> = new Set();
+const isSoft = (cover: SurfaceCover): boolean => cover === 'mulch' || cover.startsWith('lawn');
+/** Runoff of soft ground that is full of water or frozen, as a stress case. */
+export const SATURATED = SURFACE_FACTS.saturated.usual;
+
+const ordinary = new WeakMap<object, RainElement>();
+
+/** The ordinary rain of a job, as a rain of its own. */
+function ordinaryRain(job: Job): RainElement {
+  const settings = resolveSettings(headOf(job).settings);
+  const known = ordinary.get(settings) ?? {
+    id: 'rain',
+    kind: 'rain',
+    intensity: settings.ordinaryRain,
+    source: { type: 'typed' },
+  };
+  ordinary.set(settings, known);
+  return known;
+}
+
+/** The grate that most water comes to. */
+function mostLoaded(job: Job, { inlets }: Solution): Basin | null {
+  return ofKind(job, 'basin').reduce<Basin | null>((most, basin) => {
+    const offered = inlets[basin.id]?.offered ?? 0;
+    return offered > (most ? (inlets[most.id]?.offered ?? 0) : 0) ? basin : most;
+  }, null);
+}
+
+const freezes = ({ form }: Discharge): boolean => form === 'popup' || form === 'kerb';
+
+/** Level of a way out's water when what takes it is brimful, m; null where that never is. */
+function brimful(job: Job, discharge: Discharge): number | null {
+  const swale = discharge.into === undefined ? undefined : ofKind(job, 'swale').find(({ id }) => id === discharge.into);
+  if (swale) return (discharge.controlLevel ?? discharge.groundLevel) + swale.depth;
+  if (!OUTFALLS[discharge.form].opensOut) return null;
+  const into = receivingOf(discharge);
+  return discharge.form === 'pond' || into === 'swale' || into === 'ditch'
+    ? Math.max(discharge.groundLevel, discharge.standingLevel ?? Number.NEGATIVE_INFINITY)
+    : null;
+}
+
+const withPuts = (job: Job, puts: Element[]): Job => (puts.length > 0 ? changed(job, put('Try', ...puts)) : job);
+
+/** Ground and pits that take no more. */
+function saturated(job: Job): Element[] {
+  const ground = ofKind(job, 'surface')
+    .filter((surface) => isSoft(surface.cover) && coefficientOf(surface) < SATURATED)
+    .map((surface): Surface => ({ ...surface, coefficient: SATURATED }));
+  const stores = ofKind(job, 'discharge').flatMap((discharge): Discharge[] => {
+    const store = storeOf(discharge);
+    return store ? [{ ...discharge, store: { ...store, conductivity: 0 } }] : [];
+  });
+  return [...ground, ...stores];
+}
+
+/** Every case that a job can meet: only those in which it has something to lose. `job` as its places say. */
+export function casesOf(job: Job, solution: Solution): StormCase[] {
+  const rain = rainOf(job);
+  if (!rain) return [];
+  const plain = { job, rain, blocked: null, closed: NONE };
+  const discharges = ofKind(job, 'discharge');
+  const blocked = mostLoaded(job, solution);
+  const frozen = discharges.filter(freezes);
+  const pumped = discharges.filter(({ form }) => OUTFALLS[form].pumps);
+  const high = discharges.flatMap((discharge) => {
+    const level = brimful(job, discharge);
+    return level === null ? [] : [{ ...discharge, standingLevel: level }];
+  });
+  const wet = saturated(job);
+  const rarer = rarerRain(rain);
+  const closed = (some: readonly Discharge[]): ReadonlySet<string> => new Set(some.map(({ id }) => id));
+  return [
+    { ...plain, id: 'ordinary', rain: ordinaryRain(job) },
+    { ...plain, id: 'design' },
+    ...(blocked ? [{ ...plain, id: 'blocked' as const, blocked: blocked.id }] : []),
+    ...(frozen.length > 0 ? [{ ...plain, id: 'frozen' as const, closed: closed(frozen) }] : []),
+    ...(pumped.length > 0 ? [{ ...plain, id: 'power' as const, closed: closed(pumped) }] : []),
+    ...(high.length > 0 ? [{ ...plain, id: 'high' as const, job: withPuts(job, high) }] : []),
+    ...(wet.length > 0 ? [{ ...plain, id: 'saturated' as const, job: withPuts(job, wet) }] : []),
+    ...(rarer ? [{ ...plain, id: 'rarer' as const, rain: rarer }] : []),
+  ];
+}

@@ -1,0 +1,297 @@
+/** Layers of defence: what each takes, what it passes on and to whom, rain by rain and when one fails. */
+import { leftToSill } from '../snags/blockedGrate';
+import type { InletPlan } from '../inlets';
+import { elementOf, groundInlets, ofKind, type Job } from '../job/job';
+import type { GroundInlet } from '../job/kinds';
+import { NONE } from '../network/tree';
+import { placeOfLanding, placesOf, wayOfOpening } from '../job/places';
+import type { Plan } from '../plan/planJob';
+import { distance, footOnWay, wayLength } from '../site/place';
+import { waterAt } from '../works/swale';
+import { situated } from '../yard/situate';
+import { flowPath, yardWater } from '../yard/water';
+import { casesOf, type CaseId } from './cases';
+import { tryCase, type TriedCase } from './tried';
+
+export const LAYERS = ['gutters', 'grates', 'pipes', 'stores', 'swales', 'drains', 'berms', 'doors'] as const;
+export type LayerId = (typeof LAYERS)[number];
+
+/** One thing of a layer in one case. */
+export interface LayerPart {
+  /** Its element. */
+  id: string;
+  /** m³/s */
+  offered: number;
+  passed: number;
+  /** What takes what it passes on, by id; null over the ground. */
+  to: string | null;
+  /** Of a door or a berm: what is left over the water, m; less than 0 where it stands higher. */
+  left: number | null;
+}
+
+export interface LayerCell {
+  /** `dry`: nothing comes. */
+  state: 'dry' | 'takes' | 'passes' | 'close' | 'wet';
+  offered: number;
+  passed: number;
+  to: string | null;
+  left: number | null;
+  parts: readonly LayerPart[];
+}
+
+export interface Layers {
+  cases: readonly CaseId[];
+  layers: readonly { id: LayerId; cells: readonly LayerCell[] }[];
+  /** What gives way first, in the order of the cases; null where all holds. */
+  first: { layer: LayerId; case: CaseId; cell: LayerCell } | null;
+  /** Lines that carry waters of several kinds, and where one comes up through another's inlet. */
+  drowning: readonly Drowning[];
+}
+
+export interface Drowning {
+  /** The way out that they share. */
+  outlet: string;
+  kinds: readonly WaterKind[];
+  at: string;
+  case: CaseId;
+}
+
+export const WATER_KINDS = ['roof', 'surface', 'ground'] as const;
+export type WaterKind = (typeof WATER_KINDS)[number];
+
+/** Less than this runs past unseen, m³/s: a twentieth of a litre a second. */
+const TRICKLE = 5e-5;
+/** A swale or an inlet this near to where water runs takes it, m. */
+const IN_ITS_WAY = 1.5;
+
+const part = (id: string, offered: number, passed: number, to: string | null = null): LayerPart => ({
+  id,
+  offered,
+  passed: passed > TRICKLE ? passed : 0,
+  to,
+  left: null,
+});
+const margin = (id: string, left: number): LayerPart => ({ id, offered: 0, passed: 0, to: null, left });
+
+/** Where the ground leads what runs past an inlet: the first swale or inlet in its way; null where nothing is levelled, or nothing stands there. */
+function downhillOf(job: Job): (id: string) => string | null {
+  const water = yardWater(job);
+  const takers = [...ofKind(job, 'swale'), ...groundInlets(job)];
+  return (id) => {
+    const place = placeOfLanding(job.elements.get(id));
+    if (!water || !place) return null;
+    for (const step of flowPath(water, place).slice(2)) {
+      const met = takers.find((taker) => {
+        if (taker.id === id) return false;
+        const way = placesOf(taker);
+        const near = way.length > 1 ? footOnWay(way, step)?.distance : way[0] && distance(way[0], step);
+        return near !== undefined && near < IN_ITS_WAY;
+      });
+      if (met) return met.id;
+    }
+    return null;
+  };
+}
+
+class Telling {
+  private readonly downhill: (id: string) => string | null;
+
+  constructor(
+    private readonly tried: TriedCase,
+    job: Job,
+  ) {
+    this.downhill = downhillOf(job);
+  }
+
+  private get settings() {
+    return this.tried.layout.settings;
+  }
+
+  private outletOf(id: string): string | null {
+    return this.tried.response.landings[id]?.outlet ?? null;
+  }
+
+  private shut(id: string): boolean {
+    const outlet = this.outletOf(id);
+    return outlet !== null && this.tried.closed.has(outlet);
+  }
+
+  gutters(): LayerPart[] {
+    return Object.entries(this.tried.inlets).flatMap(([id, inlet]) =>
+      inlet.kind === 'downspout' && inlet.offered > 0
+        ? [part(id, inlet.offered, inlet.overshoot, elementOf(this.tried.job, 'downspout', id)?.spillsTo ?? null)]
+        : [],
+    );
+  }
+
+  grates(): LayerPart[] {
+    const inlets = groundInlets(this.tried.job).flatMap((inlet): LayerPart[] => {
+      const plan = this.tried.inlets[inlet.id];
+      if (!plan || plan.kind === 'downspout' || plan.offered <= 0) return [];
+      const passed = this.tried.blocked === inlet.id ? plan.offered : this.passes(plan);
+      return [part(inlet.id, plan.offered, passed, inlet.passesTo ?? this.downhill(inlet.id))];
+    });
+    const stone = this.works('stoneDrain').map(({ id, flow, over }) => part(id, flow, over));
+    return [...inlets, ...stone];
+  }
+
+  /** What runs past an inlet: over its grate, or more than it takes with as much water over it as is allowed. */
+  private passes(plan: Exclude<InletPlan, { kind: 'downspout' }>): number {
+    const most = plan.kind === 'basin' ? plan.capacity : (plan.outletCapacity ?? Number.POSITIVE_INFINITY);
+    return plan.passedOn + Math.max(0, plan.taken - most);
+  }
+
+  pipes(): LayerPart[] {
+    const { layout, response, carried, closed } = this.tried;
+    const { tree } = layout;
+    // Where no pipe goes on and none lets out, all that comes runs over.
+    const stuck = tree.landings.flatMap((landing, at) => {
+      const flow = response.flows.flow[at]!;
+      const soaks = response.works.plans[landing.id]?.kind === 'pavedBed';
+      return landing.kind !== 'discharge' && tree.leaving[at] === NONE && flow > 0 && !soaks
+        ? [part(landing.id, flow, flow)]
+        : [];
+    });
+    const led = ofKind(this.tried.job, 'discharge').flatMap(({ id }) => {
+      const at = tree.indexOf.get(id)!;
+      const flow = response.flows.flow[at]!;
+      if (flow <= 0 || tree.arriving[at]!.length === 0) return [];
+      const share = closed.has(id) ? 0 : (carried.get(at) ?? 1);
+      return [part(id, flow, flow * (1 - share))];
+    });
+    return [...led, ...stuck];
+  }
+
+  private works<K extends TriedCase['response']['works']['plans'][string]['kind']>(kind: K) {
+    type Plan = Extract<TriedCase['response']['works']['plans'][string], { kind: K }>;
+    return Object.entries(this.tried.response.works.plans).flatMap(([id, plan]) =>
+      plan.kind === kind ? [{ ...(plan as Plan), id }] : [],
+    );
+  }
+
+  stores(): LayerPart[] {
+    return [
+      ...this.works('store').map(({ id, flow, overflow }) => part(id, flow, Math.min(flow, overflow))),
+      ...this.works('pump').map(({ id, flow, short }) => part(id, flow, this.tried.closed.has(id) ? flow : short)),
+      ...this.works('pavedBed').map(({ id, peakOutflow, over }) => part(id, peakOutflow + over, over)),
+    ];
+  }
+
+  swales(): LayerPart[] {
+    return [
+      ...this.works('swale').map(({ id, flow, capacity }) => part(id, flow, Math.max(0, flow - capacity))),
+      ...this.works('culvert').map(({ id, flow, freeboard }) => part(id, flow, freeboard < 0 ? flow : 0)),
+    ].filter(({ offered }) => offered > 0);
+  }
+
+  drains(): LayerPart[] {
+    return [...this.works('drain'), ...this.works('drainField')].map(({ id, flow, capacity }) =>
+      part(id, flow, Math.max(0, flow - capacity)),
+    );
+  }
+
+  berms(): LayerPart[] {
+    return this.works('berm').flatMap(({ id, freeboard }) => (freeboard === null ? [] : [margin(id, freeboard)]));
+  }
+
+  doors(): LayerPart[] {
+    const { job, inlets } = this.tried;
+    const byInlet = groundInlets(job).flatMap((inlet) => {
+      const plan = inlets[inlet.id];
+      if (!plan || plan.kind === 'downspout' || inlet.sillLevel === undefined) return [];
+      return [margin(inlet.id, this.underSill(inlet, plan))];
+    });
+    const byStone = this.works('stoneDrain').flatMap(({ id, freeboard }) =>
+      freeboard === null ? [] : [margin(id, freeboard)],
+    );
+    const bySwale = this.works('swale').flatMap((plan) => {
+      const way = elementOf(job, 'swale', plan.id)?.way;
+      if (!way || plan.flow <= 0) return [];
+      return ofKind(job, 'opening').flatMap((opening) => {
+        const side = wayOfOpening(job, opening)?.[0];
+        const foot = side && opening.sillLevel !== undefined ? footOnWay(way, side) : null;
+        if (!foot || foot.distance > 3) return [];
+        return [margin(opening.id, opening.sillLevel! - waterAt(plan, foot.along / wayLength(way)))];
+      });
+    });
+    return [...byInlet, ...byStone, ...bySwale];
+  }
+
+  /** What is left to a sill at an inlet: with it blocked, or its line shut, all that comes runs off over the ground. */
+  private underSill(inlet: GroundInlet, plan: Exclude<InletPlan, { kind: 'downspout' }>): number {
+    if (this.tried.blocked === inlet.id || this.shut(inlet.id)) return leftToSill(inlet, plan.offered, this.settings);
+    return plan.freeboard ?? 0;
+  }
+
+  cell(layer: LayerId): LayerCell {
+    const parts = this[layer]();
+    const offered = parts.reduce((sum, each) => sum + each.offered, 0);
+    const passing = parts.filter(({ passed }) => passed > 0);
+    const passed = passing.reduce((sum, each) => sum + each.passed, 0);
+    const worst = passing.reduce<LayerPart | null>(
+      (most, each) => (each.passed > (most?.passed ?? 0) ? each : most),
+      null,
+    );
+    const lefts = parts.flatMap(({ left }) => (left === null ? [] : [left]));
+    const left = lefts.length > 0 ? Math.min(...lefts) : null;
+    const state =
+      left !== null
+        ? left < 0
+          ? 'wet'
+          : left < this.settings.openingMargin
+            ? 'close'
+            : 'takes'
+        : passed > 0
+          ? 'passes'
+          : offered > 0
+            ? 'takes'
+            : 'dry';
+    return { state, offered, passed, to: worst?.to ?? null, left, parts };
+  }
+}
+
+/** Kinds of water in the lines to each way out, and where one comes up through another's. */
+function drowningIn({ id, layout, response, job, comesUp }: TriedCase): Drowning[] {
+  const { tree } = layout;
+  const kinds = new Map<string, Set<WaterKind>>();
+  tree.landings.forEach((landing, at) => {
+    const outlet = response.landings[landing.id]?.outlet;
+    if (!outlet || response.flows.entering[at]! <= 0) return;
+    const kind: WaterKind =
+      landing.kind === 'downspout'
+        ? 'roof'
+        : landing.kind === 'drain' || landing.kind === 'drainField'
+          ? 'ground'
+          : 'surface';
+    kinds.set(outlet, (kinds.get(outlet) ?? new Set()).add(kind));
+  });
+  const told = new Set<string>();
+  return comesUp.flatMap((at) => {
+    const outlet = response.landings[at]?.outlet;
+    const mixed = outlet ? kinds.get(outlet) : undefined;
+    if (!outlet || !mixed || mixed.size < 2 || told.has(outlet) || !job.elements.has(at)) return [];
+    told.add(outlet);
+    return [{ outlet, kinds: WATER_KINDS.filter((kind) => mixed.has(kind)), at, case: id }];
+  });
+}
+
+const fails = ({ state }: LayerCell): boolean => state === 'passes' || state === 'wet';
+
+/** The layers of a job. `plan` is its own. */
+export function layersOf(given: Job, plan: Plan): Layers {
+  const job = situated(given);
+  const tried = casesOf(job, plan).map(tryCase);
+  const tellings = tried.map((each) => new Telling(each, job));
+  const layers = LAYERS.map((id) => ({ id, cells: tellings.map((telling) => telling.cell(id)) })).filter(({ cells }) =>
+    cells.some(({ parts }) => parts.length > 0),
+  );
+  const first =
+    tried
+      .flatMap(({ id: each }, k) => layers.map(({ id: layer, cells }) => ({ layer, case: each, cell: cells[k]! })))
+      .find(({ cell }) => fails(cell)) ?? null;
+  return { cases: tried.map(({ id }) => id), layers, first, drowning: firstOf(tried.flatMap(drowningIn)) };
+}
+
+/** Of each way out the first case in which it drowns. */
+const firstOf = (all: readonly Drowning[]): Drowning[] =>
+  all.filter(({ outlet }, k) => all.findIndex((each) => each.outlet === outlet) === k);
