@@ -155,9 +155,9 @@ const lowSpots = (area: number): Job =>
     area > 500 ? 'low-spots-garden' : 'low-spots-pit',
     area > 500 ? 'Four low spots into a rain garden' : 'Four low spots into a small dry well',
     ...['a', 'b', 'c', 'd'].flatMap((id, k): Element[] => [
-      lawn(id, 2500, 'lawnLoam'),
+      lawn(id, id === 'a' ? 3600 : 1800, 'lawnLoam'),
       basin(id, -0.2 * k),
-      pipe(id, id === 'd' ? 'out' : ['b', 'c', 'd'][k]!, 30, id === 'a' || id === 'b' ? 3 : 4),
+      pipe(id, id === 'd' ? 'out' : ['b', 'c', 'd'][k]!, 30, id === 'a' ? 3 : 4),
     ]),
     {
       ...ends(-2.6, { bank: undefined }),
