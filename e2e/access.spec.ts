@@ -41,6 +41,9 @@ const SCREENS = [
   '/job/quillfeather/yard?at=~says',
   '/job/quillfeather/yard?at=wetLawn',
   '/job/quillfeather/yard?at=new',
+  '/job/quillfeather/storm',
+  '/job/wrenmoor/yard?at=green',
+  '/job/wrenmoor/yard?at=pit',
   '/history/quillfeather',
   '/bin',
   '/devices',
@@ -50,6 +53,7 @@ const SCREENS = [
 
 for (const theme of ['daylight', 'glare', 'dusk'] as const) {
   test(`has no serious accessibility fault on any screen, ${theme}`, async ({ page }) => {
+    test.setTimeout(180_000);
     await page.addInitScript((name) => localStorage.setItem('katabasis.theme', name), theme);
     for (const path of SCREENS) {
       await page.goto(path);

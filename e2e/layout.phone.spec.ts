@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { quillfeather } from '../core/src/samples';
+import { quillfeather, situations } from '../core/src/samples';
 import type { Element } from '../core/src';
 import { putJob } from './jobs';
 import { layoutFaults } from './layout';
@@ -28,6 +28,37 @@ const longNamed = (): Element[] =>
   quillfeather().elements.all.map((element) =>
     'name' in element && typeof element.name === 'string' ? { ...element, name: LONG.slice(0, 60) } : element,
   );
+
+/** Every other work in one yard, each with a name of 60 characters. */
+const WORKS = ['top', 'berm', 'drain', 'sleeve', 'culvert', 'bed', 'barrel', 'stone', 'pump', 'field'];
+const everyWork = (): Element[] => {
+  const trial = (name: string): Element[] => situations()[name]!.job.elements.all.filter(({ id }) => id !== 'out');
+  const pump: Element = {
+    id: 'pump',
+    kind: 'discharge',
+    name: 'Pump',
+    form: 'pump',
+    receiving: 'lawn',
+    groundLevel: 0,
+  };
+  const all = new Map<string, Element>();
+  for (const name of [
+    'layers with a berm, a swale and a drain',
+    'a 15 in culvert',
+    'a permeable patio',
+    'a parking lot that sheds to a door',
+    'a soggy yard fed by a spring',
+  ])
+    for (const element of trial(name))
+      if (element.kind !== 'run' || element.to !== 'out') all.set(element.id, { ...element });
+  all.set('pump', pump);
+  all.set('barrel', { id: 'barrel', kind: 'barrel', name: 'Barrel', groundLevel: 0, volume: 0.2 });
+  return [...all.values()].map((element) =>
+    'name' in element && element.name !== undefined && element.kind !== 'job'
+      ? ({ ...element, name: LONG.slice(0, 60) } as Element)
+      : element,
+  );
+};
 
 /** What is wrong once the page has come to rest: a drawing is laid out anew a moment after its room has changed. */
 async function faultsAtRest(page: Page): Promise<string[]> {
@@ -131,6 +162,31 @@ test.describe('no words lie over others, none are cut, all can be tapped', () =>
     ).toEqual([]);
   });
 
+  test('on the storm’s table and on every other work, with usual and with long names', async ({ page, request }) => {
+    const wrenmoor = [
+      'storm',
+      'plan',
+      'walk',
+      'yard',
+      'yard?at=green',
+      'yard?at=pit',
+      'yard?at=sleeve',
+      'yard?at=soggy',
+    ];
+    expect(
+      await look(
+        page,
+        ['/job/quillfeather/storm', ...wrenmoor.map((path) => `/job/wrenmoor/${path}`)],
+        [...NARROW_AND_WIDE, [1920, 1080]],
+      ),
+    ).toEqual([]);
+    const works = everyWork();
+    const id = await putJob(request, works);
+    await page.addInitScript(() => localStorage.setItem('katabasis.text', 'large'));
+    const sheets = works.filter(({ id: at }) => WORKS.includes(at)).map(({ id: at }) => `/job/${id}/walk?at=${at}`);
+    expect(await look(page, [`/job/${id}/storm`, `/job/${id}/plan`, ...sheets], NARROW_AND_WIDE)).toEqual([]);
+  });
+
   test('with nothing in it, out of reach, and with a wrong entry in every box', async ({ page, request, context }) => {
     const head = { ...quillfeather().elements.get('job')!, name: 'Bare yard' };
     const id = await putJob(request, [head]);
@@ -142,6 +198,7 @@ test.describe('no words lie over others, none are cut, all can be tapped', () =>
           `/job/${id}/walk`,
           `/job/${id}/yard`,
           `/job/${id}/yard?at=~says`,
+          `/job/${id}/storm`,
           `/job/${id}/walk?at=rain`,
         ],
         NARROW_AND_WIDE,

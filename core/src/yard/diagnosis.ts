@@ -3,7 +3,7 @@ import { cellAt, placeOf } from '../ground/grid';
 import type { Pond } from '../ground/ponds';
 import { ofKind, type Job } from '../job/job';
 import type { WetSpot } from '../job/kinds';
-import { distance, distanceTo, type Place } from '../site/place';
+import { distance, distanceTo, footOnWay, isWithin, type Place } from '../site/place';
 import { groundOf } from './ground';
 import { seenOf, type Seen } from './seen';
 import { soilAt, type FoundSoil } from './soils';
@@ -191,6 +191,14 @@ export function slopesAway(job: Job, outline: readonly Place[]): SlopeAway[] {
   });
 }
 
+/** How near a drain dries the ground, m. */
+const DRIES = 3;
+
+/** Whether a subsurface drain lies under a place already. */
+const isDrained = (job: Job, place: Place): boolean =>
+  ofKind(job, 'drainField').some(({ outline }) => outline && isWithin(outline, place)) ||
+  ofKind(job, 'drain').some(({ way }) => way && (footOnWay(way, place)?.distance ?? Infinity) < DRIES);
+
 /** Soil that takes at least this lets a garden soak away in a day, m/s. */
 const SOAKS = 4e-6;
 
@@ -208,7 +216,7 @@ function suggest(
   const suggestions: Suggestion[] = spouts.map(({ id }) => ({ type: 'leadOff', downspout: id }));
   if (lowest) suggestions.push({ type: 'basin', place: lowest });
   else if (has('surface') && wet.form === 'washedOut') suggestions.push({ type: 'channel' });
-  if (has('subsurface') || has('steady')) {
+  if ((has('subsurface') || has('steady')) && !isDrained(job, place)) {
     suggestions.push({ type: 'drainField', place }, { type: 'subsurfaceDrain', place });
   }
   if (lowest && conductivity >= SOAKS) suggestions.push({ type: 'rainGarden', place: lowest });
