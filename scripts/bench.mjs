@@ -10,7 +10,7 @@ attempt(() => {
 });
 const { buildSync } = await import('esbuild');
 const outdir = mkdtempSync(join(tmpdir(), 'katabasis-bench-'));
-const COMMANDS = ['bench', 'benchGround'];
+const COMMANDS = ['bench', 'benchGround', 'benchWorks'];
 buildSync({
   entryPoints: COMMANDS.map((name) => join(ROOT, `server/src/commands/${name}.ts`)),
   bundle: true,
@@ -21,7 +21,7 @@ buildSync({
   logLevel: 'error',
 });
 // Then the server and the real interface, unless only one of them is asked for.
-const asked = ['--core', '--ground', '--server', '--page', '--yard', '--first'].filter((part) =>
+const asked = ['--core', '--ground', '--works', '--server', '--page', '--yard', '--first'].filter((part) =>
   process.argv.includes(part),
 );
 const wanted = (part) => asked.length === 0 || asked.includes(part);
@@ -29,6 +29,7 @@ const tsx = (file) => run(process.execPath, ['--import', 'tsx', join(ROOT, file)
 process.exit(
   (wanted('--core') && run(process.execPath, ['--expose-gc', join(outdir, 'bench.mjs')])) ||
     (wanted('--ground') && run(process.execPath, [join(outdir, 'benchGround.mjs')])) ||
+    (wanted('--works') && run(process.execPath, [join(outdir, 'benchWorks.mjs')])) ||
     (wanted('--server') && tsx('server/src/commands/benchServer.ts')) ||
     (wanted('--page') && tsx('scripts/benchPage.mjs')) ||
     (wanted('--yard') && tsx('scripts/benchYard.mjs')) ||

@@ -25,3 +25,23 @@ export function stage<A extends readonly unknown[], R>(name: string, work: (...r
     return answer.made;
   };
 }
+
+/** The same thing again for as long as what is made anew is alike: what reads it then need not be worked out anew. */
+export function steady<T>(alike: (one: T, other: T) => boolean): (made: T) => T {
+  let remembered: T[] = [];
+  return (made) => {
+    const known = remembered.find((each) => alike(each, made));
+    remembered = [known ?? made, ...remembered.filter((each) => each !== known)].slice(0, REMEMBERED);
+    return known ?? made;
+  };
+}
+
+/** Lists of the same things in the same order. */
+export const alikeLists =
+  <T>(alike: (one: T, other: T) => boolean) =>
+  (one: readonly T[], other: readonly T[]): boolean =>
+    one.length === other.length && one.every((each, k) => alike(each, other[k]!));
+
+/** Maps of the same values by the same keys. */
+export const alikeMaps = <K, V>(one: ReadonlyMap<K, V>, other: ReadonlyMap<K, V>): boolean =>
+  one.size === other.size && [...one].every(([key, value]) => Object.is(other.get(key), value));

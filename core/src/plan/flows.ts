@@ -11,7 +11,8 @@ import { rainTable } from '../rain/intensityOfRain';
 import { withBypass, type OnSlope } from '../runoff/bypass';
 import { leadOn, type Led, type WayFlow } from '../runoff/groundWays';
 import type { Arrival, Sources } from '../runoff/sources';
-import { openWaysOf, type OpenWays } from './groundWays';
+import { drainsOf, type Drains } from './drains';
+import { openWaysOf } from './groundWays';
 import type { Layout } from './layout';
 import { perElement } from './perElement';
 import { stage } from '../numeric/stage';
@@ -23,7 +24,11 @@ export interface JobFlows extends DesignFlows {
   /** C·A that passes each landing, m². */
   passingArea: Float64Array;
   onSlope: ReadonlyMap<string, OnSlope>;
-  /** What comes down every swale, through every culvert and behind every berm, by id. */
+}
+
+/** Flows in pipes, and what comes down every swale, through every culvert and behind every berm, by id. */
+export interface Flowing {
+  flows: JobFlows;
   ways: ReadonlyMap<string, WayFlow>;
 }
 
@@ -108,77 +113,78 @@ const entering = stage(
 const NOTHING: readonly Arrival[] = [];
 
 /** Flows in the pipes of a tree with what has been led to its landings. */
-function pipeFlows(
-  { arrivals, fixed, ways }: Led,
-  { onSlope, intensityOf: rainOfDuration, measured }: Entering,
-  tree: Tree,
-  levels: Levels | null,
-): JobFlows {
-  const here = tree.landings.map(({ id }) => measured(arrivals.get(id) ?? NOTHING));
-  const steady = Float64Array.from(tree.landings, ({ id }) => fixed.get(id) ?? 0);
-  const enteringArea = Float64Array.from(here, ({ area }) => area);
-  return {
-    ...designFlows({
-      tree,
-      entering: here.map(({ merged }) => merged),
-      fixed: steady,
-      intensityOf: rainOfDuration,
-      travelTime: levels ? travelTimes(tree, levels) : () => 0,
-    }),
-    onSlope,
-    ways,
-    entering: Float64Array.from(here, ({ flow }, at) => flow + steady[at]!),
-    enteringArea,
-    passingArea: accumulate(tree, enteringArea),
-  };
-}
-
-/** Pipes let out into a swale, a swale may end in a basin, and that in a pipe again: no yard goes round more often. */
-const ROUNDS = 4;
-
-const flows = stage(
+const pipeFlows = stage(
   'flows',
   (
-    own: Entering,
-    sources: Sources,
-    { ways, outlets }: OpenWays,
+    arrivals: Led['arrivals'],
+    fixed: Led['fixed'],
+    { onSlope, intensityOf: rainOfDuration, measured }: Entering,
     tree: Tree,
     // Without a table one intensity holds for all times, and how the pipes lie does not matter.
     levels: Levels | null,
   ): JobFlows => {
-    const flowOf = (parts: readonly Arrival[]): number => own.measured(parts).flow;
-    let led = leadOn(ways, own.arrivals, sources.fixed, flowOf);
-    let made = pipeFlows(led, own, tree, levels);
-    for (let round = 0; outlets.size > 0 && round < ROUNDS; round++) {
-      const arrivals = new Map(own.arrivals);
-      const fixed = new Map(sources.fixed);
-      for (const [discharge, swale] of outlets) {
-        const at = tree.indexOf.get(discharge)!;
-        const area = made.passingArea[at]!;
-        if (area > 0) arrivals.set(swale, [...(arrivals.get(swale) ?? []), { time: made.time[at]!, area }]);
-        if (made.fixed[at]! > 0) fixed.set(swale, (fixed.get(swale) ?? 0) + made.fixed[at]!);
-      }
-      const next = leadOn(ways, arrivals, fixed, flowOf);
-      const settled = [...next.ways].every(([id, { flow }]) => Math.abs(flow - led.ways.get(id)!.flow) < 1e-12);
-      led = next;
-      made = pipeFlows(led, own, tree, levels);
-      if (settled) break;
-    }
-    return made;
+    const here = tree.landings.map(({ id }) => measured(arrivals.get(id) ?? NOTHING));
+    const always = Float64Array.from(tree.landings, ({ id }) => fixed.get(id) ?? 0);
+    const enteringArea = Float64Array.from(here, ({ area }) => area);
+    return {
+      ...designFlows({
+        tree,
+        entering: here.map(({ merged }) => merged),
+        fixed: always,
+        intensityOf: rainOfDuration,
+        travelTime: levels ? travelTimes(tree, levels) : () => 0,
+      }),
+      onSlope,
+      entering: Float64Array.from(here, ({ flow }, at) => flow + always[at]!),
+      enteringArea,
+      passingArea: accumulate(tree, enteringArea),
+    };
   },
 );
 
+/** What always runs, by landing or way, m³/s: as the job says, and the ground water of its drains. */
+export const alwaysRuns = stage('always runs', (fixed: ReadonlyMap<string, number>, drains: Drains) => {
+  if (drains.size === 0) return fixed;
+  const all = new Map(fixed);
+  for (const [id, { flow }] of drains) all.set(id, (all.get(id) ?? 0) + flow);
+  return all;
+});
+
+/** Pipes let out into a swale, a swale may end in a basin, and that in a pipe again: no yard goes round more often. */
+const ROUNDS = 4;
+
 /** Flows of a job in a rain. */
-export const flowsOf = (
+export function flowsOf(
   job: Job,
   rain: RainElement | undefined,
   sources: Sources,
-  { tree, levels }: Layout,
-): JobFlows =>
-  flows(
-    entering(rain, ofKind(job, 'basin'), ofKind(job, 'channel'), sources),
-    sources,
-    openWaysOf(job),
-    tree,
-    rain?.table ? levels : null,
-  );
+  { tree, levels: laid }: Layout,
+): Flowing {
+  const own = entering(rain, ofKind(job, 'basin'), ofKind(job, 'channel'), sources);
+  const levels = rain?.table ? laid : null;
+  const { ways, outlets } = openWaysOf(job);
+  const always = alwaysRuns(sources.fixed, drainsOf(job));
+  const flowOf = (parts: readonly Arrival[]): number => own.measured(parts).flow;
+  // Where no way leads to a landing its pipes know nothing of ways.
+  const toPipes = ways.some(({ to }) => to !== null && tree.indexOf.has(to));
+  const inPipes = ({ arrivals, fixed }: Led): JobFlows =>
+    toPipes ? pipeFlows(arrivals, fixed, own, tree, levels) : pipeFlows(own.arrivals, always, own, tree, levels);
+  let led = leadOn(ways, own.arrivals, always, flowOf);
+  let flows = inPipes(led);
+  for (let round = 0; outlets.size > 0 && round < ROUNDS; round++) {
+    const arrivals = new Map(own.arrivals);
+    const fixed = new Map(always);
+    for (const [discharge, swale] of outlets) {
+      const at = tree.indexOf.get(discharge)!;
+      const area = flows.passingArea[at]!;
+      if (area > 0) arrivals.set(swale, [...(arrivals.get(swale) ?? []), { time: flows.time[at]!, area }]);
+      if (flows.fixed[at]! > 0) fixed.set(swale, (fixed.get(swale) ?? 0) + flows.fixed[at]!);
+    }
+    const next = leadOn(ways, arrivals, fixed, flowOf);
+    const settled = [...next.ways].every(([id, { flow }]) => Math.abs(flow - led.ways.get(id)!.flow) < 1e-12);
+    led = next;
+    flows = inPipes(led);
+    if (settled) break;
+  }
+  return { flows, ways: led.ways };
+}

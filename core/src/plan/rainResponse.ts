@@ -5,7 +5,7 @@ import { diameterOf, type RainElement } from '../job/kinds';
 import { NONE } from '../network/tree';
 import type { WaterLine } from '../network/waterLine';
 import type { Sources } from '../runoff/sources';
-import { flowsOf, type JobFlows } from './flows';
+import { flowsOf, type Flowing, type JobFlows } from './flows';
 import { inletsOf } from './inlets';
 import type { Layout } from './layout';
 import { byId, type LandingPlan } from './solution';
@@ -17,6 +17,8 @@ import { worksOf, type Works } from './works';
 export interface RainResponse {
   sources: Sources;
   flows: JobFlows;
+  /** What comes down every open way, by id. */
+  ways: Flowing['ways'];
   works: Works;
   water: WaterLine;
   landings: Record<string, LandingPlan>;
@@ -64,11 +66,11 @@ const landingPlans = stage('landings', (layout: Layout, flows: JobFlows, water: 
 /** A job under a rain: sources, flows, water line, landings, each stage after those that it reads. */
 export function rainResponse(job: Job, rain: RainElement | undefined, layout: Layout): RainResponse {
   const sources = sourcesOf(job, rain);
-  const flows = flowsOf(job, rain, sources, layout);
-  const works = worksOf(job, rain, layout, flows);
+  const { flows, ways } = flowsOf(job, rain, sources, layout);
+  const works = worksOf(job, rain, layout, { flows, ways });
   const water = waterLineOf(layout, flows, works.standing);
   const landings = landingPlans(layout, flows, water);
-  return { sources, flows, works, water, landings };
+  return { sources, flows, ways, works, water, landings };
 }
 
 /** What every inlet of a job does in that rain, by id. */

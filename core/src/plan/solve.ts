@@ -1,6 +1,8 @@
 /** From a job to every derived figure, stage by stage. Judging comes after, in `planJob.ts`. */
 import { rainOf, type Job } from '../job/job';
+import { drainsOf } from './drains';
 import { pipeEnds } from './ends';
+import { alwaysRuns } from './flows';
 import { layOut } from './layout';
 import { openingsOf, rarerRain } from './openings';
 import { inletsIn, rainResponse } from './rainResponse';
@@ -13,7 +15,7 @@ export function solve(job: Job): Solution {
   const layout = layOut(job);
   const rain = rainOf(job);
   const response = rainResponse(job, rain, layout);
-  const { sources, flows, water, works, landings } = response;
+  const { sources, flows, ways, water, works, landings } = response;
   const rarer = rain ? rarerRain(rain) : null;
   const hasWorks = Object.keys(works.plans).length > 0;
   const { settings, tree, lines, budgets } = layout;
@@ -25,14 +27,14 @@ export function solve(job: Job): Solution {
     lines: lines.map((line) => ({ letter: line.letter, runs: line.runs.map((run) => tree.runs[run]!.id) })),
     budgets,
     ends: pipeEnds(layout),
-    standing: standingWater(layout, sources.fixed),
+    standing: standingWater(layout, alwaysRuns(sources.fixed, drainsOf(job))),
     sources,
     onSlope: flows.onSlope,
     stray: tree.stray.map((run) => run.id),
     inlets: inletsIn(job, layout, response),
     works: works.plans,
     rarerWorks: hasWorks && rarer ? rainResponse(job, rarer, layout).works.plans : null,
-    ways: flows.ways,
+    ways,
     openings: openingsOf(job, (rarest) => inletsIn(job, layout, rainResponse(job, rarest, layout))),
   };
 }

@@ -1,11 +1,10 @@
 /** What of the rain comes to each landing. */
 import { headOf, landingsOf, ofKind, type Job } from '../job/job';
-import type { Downspout, FixedFlow, GroundWay, Landing, PavedBed, RainElement, RoofFace, Surface } from '../job/kinds';
+import type { Downspout, FixedFlow, RainElement, RoofFace, Surface } from '../job/kinds';
 import { resolveSettings } from '../job/settings';
 import { followWater, type Sources } from '../runoff/sources';
-import { stage } from '../numeric/stage';
+import { alikeLists, stage, steady } from '../numeric/stage';
 import { areaCovered } from '../works/measures';
-import { drainsOf, type Drains } from './drains';
 import { groundWaysIn } from './groundWays';
 
 const sources = stage(
@@ -15,10 +14,9 @@ const sources = stage(
     surfaces: readonly Surface[],
     fixedFlows: readonly FixedFlow[],
     downspouts: readonly Downspout[],
-    landings: readonly Landing[],
-    ways: readonly GroundWay[],
-    drains: Drains,
-    beds: readonly PavedBed[],
+    landings: readonly { id: string }[],
+    ways: readonly { id: string }[],
+    sinking: readonly { id: string; area: number }[],
     rain: RainElement | undefined,
     gutterDepth: number,
   ): Sources =>
@@ -29,12 +27,17 @@ const sources = stage(
       downspouts,
       landings,
       ways,
-      seeping: [...drains].map(([id, { flow }]) => ({ id, flow })),
-      sinking: beds.map((bed) => ({ id: bed.id, area: areaCovered(bed) })),
+      sinking,
       rain,
       gutterDepth,
     }),
 );
+
+// Of a landing that is lowered or a swale that is dug deeper only that it is there counts here.
+const sameId = alikeLists<{ id: string }>((a, b) => a.id === b.id);
+const landingIds = steady<readonly { id: string }[]>(sameId);
+const wayIds = steady<readonly { id: string }[]>(sameId);
+const sinkings = steady(alikeLists<{ id: string; area: number }>((a, b) => a.id === b.id && a.area === b.area));
 
 /** Sources of a job in a rain. */
 export const sourcesOf = (job: Job, rain: RainElement | undefined): Sources =>
@@ -43,10 +46,9 @@ export const sourcesOf = (job: Job, rain: RainElement | undefined): Sources =>
     ofKind(job, 'surface'),
     ofKind(job, 'fixedFlow'),
     ofKind(job, 'downspout'),
-    landingsOf(job),
-    groundWaysIn(job),
-    drainsOf(job),
-    ofKind(job, 'pavedBed'),
+    landingIds(landingsOf(job)),
+    wayIds(groundWaysIn(job)),
+    sinkings(ofKind(job, 'pavedBed').map((bed) => ({ id: bed.id, area: areaCovered(bed) }))),
     rain,
     resolveSettings(headOf(job).settings).gutterDepth,
   );

@@ -15,7 +15,7 @@ import {
   type Swale,
 } from '../job/kinds';
 import { NONE } from '../network/tree';
-import { stage } from '../numeric/stage';
+import { alikeMaps, stage, steady } from '../numeric/stage';
 import { footOnWay, wayLength, type Place } from '../site/place';
 import { bermPlan } from '../works/berm';
 import { culvertPlan, type CulvertPlan } from '../works/culvert';
@@ -29,7 +29,7 @@ import { swalePlan, waterAt, type SwalePlan } from '../works/swale';
 import type { WorkPlan } from '../works';
 import { groundOf } from '../yard/ground';
 import { drainsOf, type Drains } from './drains';
-import type { JobFlows } from './flows';
+import type { Flowing, JobFlows } from './flows';
 import { levelsUnder } from './groundWays';
 import type { Layout } from './layout';
 import { perElement } from './perElement';
@@ -78,6 +78,7 @@ class Working {
   constructor(
     private readonly listed: Listed,
     private readonly flows: JobFlows,
+    private readonly ways: Flowing['ways'],
     private readonly layout: Layout,
     private readonly rain: RainElement | undefined,
     private readonly soil: Soil | undefined,
@@ -85,7 +86,7 @@ class Working {
   ) {}
 
   private wayFlow(id: string): number {
-    return this.flows.ways.get(id)?.flow ?? 0;
+    return this.ways.get(id)?.flow ?? 0;
   }
 
   private at(id: string): number {
@@ -195,6 +196,8 @@ class Working {
   }
 }
 
+const standings = steady<ReadonlyMap<string, number>>(alikeMaps);
+
 const works = stage(
   'works',
   (
@@ -207,18 +210,20 @@ const works = stage(
     discharges: readonly Discharge[],
     drains: Drains,
     flows: JobFlows,
+    ways: Flowing['ways'],
     layout: Layout,
     rain: RainElement | undefined,
     soil: Soil | undefined,
     ground: GroundSurface | null,
   ): Works => {
     const listed = { swales, culverts, berms, stoneDrains, beds, barrels };
-    const working = new Working(listed, flows, layout, rain, soil, ground);
+    const working = new Working(listed, flows, ways, layout, rain, soil, ground);
     working.openWays();
     working.landings();
     working.outlets(discharges);
     for (const [id, plan] of drains) working.plans[id] = plan;
-    return working;
+    // Where the water stands as before, no pipe need be looked at again.
+    return { plans: working.plans, standing: standings(working.standing) };
   },
 );
 
@@ -232,7 +237,7 @@ const workLists = stage('outfall works', (discharges: readonly Discharge[]): rea
 );
 
 /** Works of a job in a rain. */
-export function worksOf(job: Job, rain: RainElement | undefined, layout: Layout, flows: JobFlows): Works {
+export function worksOf(job: Job, rain: RainElement | undefined, layout: Layout, { flows, ways }: Flowing): Works {
   const drains = drainsOf(job);
   const lists = (['swale', 'culvert', 'berm', 'stoneDrain', 'pavedBed', 'barrel'] as const).map((kind) =>
     ofKind(job, kind),
@@ -249,6 +254,7 @@ export function worksOf(job: Job, rain: RainElement | undefined, layout: Layout,
     discharges,
     drains,
     flows,
+    ways,
     layout,
     rain,
     headOf(job).soil,

@@ -6,7 +6,6 @@ import {
   type Downspout,
   type Feed,
   type FixedFlow,
-  type Landing,
   type RainElement,
   type RoofFace,
   type Surface,
@@ -68,11 +67,10 @@ export interface Shedding {
   surfaces: readonly Surface[];
   fixedFlows: readonly FixedFlow[];
   downspouts: readonly Downspout[];
-  landings: readonly Landing[];
+  landings: readonly { id: string }[];
   /** What leads water on over the ground. */
   ways: readonly { id: string }[];
-  /** What ground water brings to a drain whatever the sky does, m³/s; and paving that its own rain sinks through, m². */
-  seeping: readonly { id: string; flow: number }[];
+  /** Paving that its own rain sinks through, m². */
   sinking: readonly { id: string; area: number }[];
   rain: RainElement | undefined;
   /** Water that a gutter holds over its outlets where no gutter is named, m. */
@@ -177,7 +175,6 @@ class Following {
   }
 
   private steady(): void {
-    for (const { id, flow } of this.shedding.seeping) add(this.fixed, id, flow);
     for (const source of this.shedding.fixedFlows) {
       share(source.flow, source.feeds, (to, part) => {
         if (this.takerIds.has(to)) add(this.fixed, to, part);

@@ -11,8 +11,10 @@ export type LandingQuantity = (typeof LANDING_QUANTITIES)[number];
 const RATIONAL =
   'Rational method (Kuichling 1889), as in ASCE Manual of Practice 77. Each part keeps the time it has been on its way, 5 min at least.';
 
-function entering(job: Job, { sources }: Solution, landing: LandingPlan, units: UnitSystem): Working {
-  const fixed = sources.fixed.get(landing.id) ?? 0;
+function entering(job: Job, { sources, works }: Solution, landing: LandingPlan, units: UnitSystem): Working {
+  const drain = works[landing.id];
+  const seeping = drain?.kind === 'drain' || drain?.kind === 'drainField' ? drain.flow : 0;
+  const fixed = (sources.fixed.get(landing.id) ?? 0) + seeping;
   const fed = [...ofKind(job, 'roofFace'), ...ofKind(job, 'surface')].filter(({ feeds }) =>
     feeds.some((feed) => feed.to === landing.id),
   );
