@@ -27,7 +27,7 @@ export interface StormCase {
 const NONE: ReadonlySet<string> = new Set();
 const isSoft = (cover: SurfaceCover): boolean => cover === 'mulch' || cover.startsWith('lawn');
 /** Runoff of soft ground that is full of water or frozen, as a stress case. */
-export const SATURATED = SURFACE_FACTS.saturated.usual;
+const SATURATED = SURFACE_FACTS.saturated.usual;
 
 const ordinary = new WeakMap<object, RainElement>();
 

@@ -1,6 +1,7 @@
 /** The layers of defence in words that are read in ten seconds. */
 import { headOf, nameOf, rainOf, type Job } from '../job/job';
-import { SATURATED, type CaseId } from '../storm/cases';
+import { SURFACE_FACTS } from '../catalogue/surfaces';
+import type { CaseId } from '../storm/cases';
 import type { Drowning, LayerCell, LayerId, LayerPart, Layers, WaterKind } from '../storm/layers';
 import { showFlow, showPercent, showRain, showSmall, text } from '../units';
 import { resolveSettings } from '../job/settings';
@@ -37,7 +38,7 @@ export function caseWords(job: Job, id: CaseId): { label: string; note: string }
     case 'high':
       return { label: 'Swale brimful', note: 'where lines end' };
     case 'saturated':
-      return { label: 'Ground full', note: `soft ground sheds ${text(showPercent(SATURATED))}` };
+      return { label: 'Ground full', note: `soft ground sheds ${text(showPercent(SURFACE_FACTS.saturated.usual))}` };
   }
 }
 
