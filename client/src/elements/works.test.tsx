@@ -1,0 +1,89 @@
+import { jobFrom, planJob, workFacts, type Element, type Job } from '@katabasis/core';
+import { situations } from '@katabasis/core/samples';
+import { screen } from '@testing-library/react';
+import { openJob, press, seen, type } from '../testing/openJob';
+import { ElementSheet } from './ElementSheet';
+
+const nothing = (): void => undefined;
+const sheet = (job: Job, id: string) =>
+  openJob(jobFrom('test', job.elements.all), <ElementSheet id={id} onClose={nothing} onGo={nothing} />);
+const trial = (name: string): Job => situations()[name]!.job;
+
+beforeEach(() => localStorage.clear());
+
+describe('sheets of other works', () => {
+  it.each([
+    ['layers with a berm, a swale and a drain', 'top', 'Deep', '2 ft', 'depth', 0.6096],
+    ['layers with a berm, a swale and a drain', 'berm', 'Crest over that', '30 in', 'height', 0.762],
+    ['layers with a berm, a swale and a drain', 'drain', 'Sinks in a day', '0.5', 'recharge', 0.0127 / 86_400],
+    ['layers with a berm, a swale and a drain', 'sleeve', 'Sleeve', '6 in', 'nominal', 0.1524],
+    ['a 15 in culvert', 'culvert', 'Side by side', '2', 'pipes', 2],
+    ['a parking lot that sheds to a door', 'stone', 'Leaves take', '50 %', 'clogging', 0.5],
+    ['a permeable patio', 'bed', 'Stone is hollow', '35%', 'voids', 0.35],
+    ['a barrel into an old line', 'barrel', 'Holds', '80', 'volume', 0.302832942],
+    ['a soggy yard fed by a spring', 'field', 'Soil takes, tested', '0.25', 'conductivity', 0.00635 / 3600],
+  ] as const)(
+    '%s: %s takes its figures, and keeps a wrong entry at its place',
+    (name, id, label, typed, field, value) => {
+      const { job, plan } = sheet(trial(name), id);
+      const facts = workFacts(job(), plan(), id);
+      for (const fact of facts) expect(seen()).toContain(fact.label);
+      type(label, typed);
+      const element = job().elements.get(id) as unknown as Record<string, number>;
+      expect(element[field]! / value).toBeCloseTo(1, 6);
+      const box = type(label, 'a good deal');
+      expect(box).toHaveValue('a good deal');
+      expect((job().elements.get(id) as unknown as Record<string, number>)[field]).toBe(element[field]);
+      expect(screen.getAllByRole('alert').length).toBeGreaterThan(0);
+    },
+  );
+
+  it('a swale is led on, lined with stone, and says at once what it then holds', () => {
+    const { job, plan } = sheet(trial('a 15 in culvert'), 'ditch');
+    press('Off the job', 'radio');
+    expect(job().elements.get('ditch')).not.toHaveProperty('to');
+    press(/^Stone/, 'radio');
+    expect(job().elements.get('ditch')).toMatchObject({ lining: 'stone' });
+    const swale = plan().works.ditch;
+    expect(swale?.kind === 'swale' && swale.mostVelocity).toBe(3);
+    // Where its water would come round again is not offered.
+    press('Culvert', 'radio');
+    expect(job().elements.get('ditch')).toMatchObject({ to: 'culvert' });
+  });
+
+  it('a barrel’s months are typed as a tradesman says them', () => {
+    const { job } = sheet(trial('a barrel into an old line'), 'barrel');
+    type('Emptied for winter in', 'october');
+    expect(job().elements.get('barrel')).toMatchObject({ opened: 10 });
+    type('Emptied for winter in', '');
+    expect(job().elements.get('barrel')).not.toHaveProperty('opened');
+    expect(seen()).toContain('Nobody has said when Barrel is emptied for winter.');
+  });
+
+  it('a way out becomes a dry well, a garden, a pump basin, each with its own fields', () => {
+    const start = trial('four low spots into a small dry well');
+    const { job, plan } = sheet(start, 'out');
+    expect(seen()).toMatch(/Full after\s*4\.2/);
+    type('Its floor', '60 ft²');
+    const made = job().elements.get('out') as Extract<Element, { kind: 'discharge' }>;
+    expect(made.store!.area).toBeCloseTo(5.574, 3);
+    press(/^Rain garden/, 'radio');
+    expect(plan().works.out).toMatchObject({ kind: 'store' });
+    press(/^Pump basin/, 'radio');
+    expect(plan().works.out).toMatchObject({ kind: 'pump' });
+    type('Stops at', '10 ft');
+    expect(seen()).toContain('It stops lower than it starts.');
+    type('Pumps at most', '200 gpm');
+    const pump = (job().elements.get('out') as Extract<Element, { kind: 'discharge' }>).pump!;
+    expect(pump.curve.at(-1)!.flow).toBeCloseTo(200 * 6.30902e-5, 6);
+    expect(pump.curve[1]!.flow).toBeCloseTo(100 * 6.30902e-5, 6);
+  });
+});
+
+it('what is shown of a work is what its plan says, in every situation', () => {
+  for (const { job } of Object.values(situations())) {
+    const plan = planJob(job);
+    for (const id of Object.keys(plan.works))
+      expect(workFacts(job, plan, id).every(({ shown }) => shown.value !== '')).toBe(true);
+  }
+});
