@@ -26,6 +26,7 @@ import { Freeboard, type Ask } from '../parts/Freeboard';
 import { InletWorkings } from '../parts/InletWorkings';
 import { NameAndLevel } from '../parts/NameAndLevel';
 import { OnSlopeForm } from '../parts/OnSlopeForm';
+import { StoneInstead } from '../parts/StoneInstead';
 import { SillFields } from '../parts/SillFields';
 import { usePalette } from '../theme/theme';
 import { SPACE } from '../theme/tokens';
@@ -222,6 +223,7 @@ function Form({ element: channel }: { element: Channel }) {
         <SillFields inlet={channel} />
       </View>
       <OnSlopeForm inlet={channel} />
+      <StoneInstead channel={channel} />
     </>
   );
 }

@@ -8,6 +8,7 @@ import { brackenfold, quillfeather, wrenmoor } from '../samples';
 import { distanceTo } from '../site/place';
 import { withElements } from '../testing/parts';
 import { diagnose, type Suggestion } from '../yard/diagnosis';
+import { stoneInstead } from './instead';
 import { suggestedChange } from './suggested';
 
 const suggestionsAt = (job: Job, wet: string): Suggestion[] =>
@@ -79,4 +80,20 @@ describe('what is suggested for a wet place', () => {
     expect(types1).toContain('rainGarden');
     expect(types(suggestionsAt(withElements(quillfeather(), soil('clay')), 'wetLawn'))).not.toContain('rainGarden');
   });
+});
+
+it('at the kennel door an open stone drain stands in the channel’s place, with its water, its pipe and its sill', () => {
+  const job = quillfeather();
+  const channel = elementOf(job, 'channel', 'kennelDrain')!;
+  const before = planJob(job);
+  const after = changed(job, stoneInstead(channel, before.landings.kennelDrain!.groundLevel));
+  expect(jobFaults(after)).toEqual([]);
+  const plan = planJob(after);
+  const stone = plan.works.kennelDrain!;
+  if (stone.kind !== 'stoneDrain') throw new Error('no stone drain');
+  // The same 50.5 gpm come to it and go on down the same pipe; round stone, 16 ft by 1 ft, takes all of it.
+  expect(stone.flow).toBeCloseTo(before.landings.kennelDrain!.entering, 9);
+  expect(stone.over).toBe(0);
+  expect(plan.landings.kennelDrain!.outlet).toBe(before.landings.kennelDrain!.outlet);
+  expect(stone.freeboard!).toBeGreaterThan(0.05);
 });
