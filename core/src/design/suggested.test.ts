@@ -28,8 +28,8 @@ describe('what is suggested for a wet place', () => {
           const after = changed(job, made.change);
           expect([id, suggestion.type, jobFaults(after)]).toEqual([id, suggestion.type, []]);
           const plan = planJob(after);
-          for (const element of made.change.puts)
-            if (element.kind === 'run') expect(wayOfRun(after, element)).not.toBeNull();
+          const runs = made.change.puts.filter((element) => element.kind === 'run');
+          expect(runs.map((run) => wayOfRun(after, run))).not.toContain(null);
           expect(plan.snags.filter(({ code }) => code === 'drainUnderHouse' || code === 'roofInPerforated')).toEqual(
             [],
           );

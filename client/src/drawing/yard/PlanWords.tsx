@@ -80,6 +80,18 @@ function pipes(things: readonly Thing[], view: Viewport): Box[] {
   return boxes;
 }
 
+/** Half of what a corner's handle takes, px. */
+const HANDLE = 12;
+
+/** Room of the handles that what is chosen is moved by. */
+function corners(things: readonly Thing[], chosen: string | null, view: Viewport): Box[] {
+  const mine = things.find(({ id }) => id === chosen);
+  if (!mine || mine.shape === 'place') return [];
+  return mine.places
+    .map((place) => spotOf(view, place))
+    .map(({ x, y }) => ({ left: x - HANDLE, top: y - HANDLE, right: x + HANDLE, bottom: y + HANDLE }));
+}
+
 /** px a metre from which levels have their figures. */
 const LEVELS_FROM = 14;
 
@@ -169,7 +181,7 @@ export function PlanWords({ view, things, ground, wordsOf, chosen, us }: Drawn) 
     right: x + LETTER_ROOM,
     bottom: y + LETTER_ROOM,
   }));
-  const placed = placeWords(all, frame, [foot, north, ...rooms], pipes(things, view));
+  const placed = placeWords(all, frame, [foot, north, ...rooms, ...corners(things, chosen, view)], pipes(things, view));
   return (
     <>
       {letters.map(({ id, x, y, letter, paint }) => (
