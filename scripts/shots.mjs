@@ -50,7 +50,7 @@ const VIEWS = [
       for (const key of ['4', '.', '2', '5']) await page.getByRole('button', { name: key, exact: true }).click();
     },
   ],
-  ['yard-wide', '/job/quillfeather/yard?at=wetLawn', WIDE, there('[data-testid=why-wet]')],
+  ['yard-wide', '/job/quillfeather/yard?at=wetLawn', WIDE, there('text=Ground water at its end')],
   ['field-phone', '/job/wrenmoor/yard?at=green', PHONE, there('text=Hooghoudt asks')],
   ['storm-phone', '/job/quillfeather/storm', PHONE, there('[data-testid=case-rarer]')],
   [

@@ -53,6 +53,7 @@ export { markWords, type MarkWords } from './words/marks';
 export { CASES, type CaseId } from './storm/cases';
 export { layersOf, type LayerCell, type LayerId, type LayerPart, type Layers } from './storm/layers';
 export { caseWords, cellWords, drowningWords, firstWords, LAYER_LABELS, partWords } from './words/layers';
+export { jointWords } from './words/joints';
 export { workFacts, type Fact } from './words/works';
 export { shortOf, tellSnag } from './words/tell';
 export { budgetWorking } from './words/workings/budgetWorking';

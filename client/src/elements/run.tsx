@@ -1,5 +1,6 @@
 /** One run: what runs in it, what each size and material would give, its pitch, and what is wrong with it. */
 import {
+  isLaid,
   elementOf,
   holdsAt,
   leadElsewhere,
@@ -45,6 +46,7 @@ import { QuantityField } from '../input/Field';
 import { Sheet } from '../ui/Sheet';
 import { Text } from '../ui/Text';
 import { OnThePlan } from '../parts/OnThePlan';
+import { PipeWall } from '../parts/PipeWall';
 import { InsertInRun } from '../parts/InsertInRun';
 import { PitchDial } from '../input/PitchDial';
 import { without } from '../input/without';
@@ -66,7 +68,11 @@ function RunSheet({ element: { id }, onClose, onGo }: FormProps<Run>) {
   const planned = plan.runs[id];
   const working = asked && runWorking(job, plan, id, asked);
   if (!run) return null;
-  const over = planned ? `Line ${planned.line} · solid pipe` : 'Solid pipe in no line';
+  const over = planned
+    ? `Line ${planned.line} · ${run.perforated ? 'perforated' : 'solid'} pipe`
+    : isLaid(run)
+      ? 'Solid pipe in no line'
+      : 'Carries no water any more';
   const remove = (): void => {
     edit(removal(job, id));
     onClose();
@@ -140,6 +146,7 @@ function RunSheet({ element: { id }, onClose, onGo }: FormProps<Run>) {
           onCommit={(throat) => edit(put('Set the adapter’s throat', without(run, 'throat', throat)))}
         />
       </View>
+      <PipeWall run={run} />
       <Choice
         label="Leads to"
         value={run.to}

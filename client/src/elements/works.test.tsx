@@ -80,6 +80,22 @@ describe('sheets of other works', () => {
   });
 });
 
+it('a run is made perforated and told of the rain in it, cut off and told that it carries nothing, and put back', () => {
+  const { job, plan } = sheet(trial('a barrel into an old line'), 'barrel-out');
+  // From new plastic into old clay.
+  expect(seen()).toContain('A flexible boot with two clamps at Barrel');
+  press(/^Perforated/, 'radio');
+  expect(plan().snags.map(({ code }) => code)).toContain('rainInPerforated');
+  press('Solid', 'radio');
+  expect(job().elements.get('barrel-out')).not.toHaveProperty('perforated');
+  press('Old, cut off', 'radio');
+  expect(seen()).toContain('Carries no water any more');
+  expect(plan().runs['barrel-out']).toBeUndefined();
+  press('Old, kept', 'radio');
+  press('Broken', 'radio');
+  expect(seen()).toContain('is an old pipe that is not sound');
+});
+
 it('what is shown of a work is what its plan says, in every situation', () => {
   for (const { job } of Object.values(situations())) {
     const plan = planJob(job);

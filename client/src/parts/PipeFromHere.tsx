@@ -1,4 +1,5 @@
 import {
+  isLaid,
   freshId,
   invertSetAt,
   setInvert,
@@ -37,7 +38,7 @@ export function PipeFromHere({ id, onGo }: { id: string; onGo: (id: string) => v
   const [asked, setAsked] = useState<LandingQuantity | null>(null);
   const landing = plan.landings[id];
   const working = asked && landingWorking(job, plan, id, asked);
-  const leaving = ofKind(job, 'run').find((run) => run.from === id);
+  const leaving = ofKind(job, 'run').find((run) => run.from === id && isLaid(run));
   if (!landing) return null;
   const held = invertSetAt(job, id);
   const letGo = freeInvert(job, id);

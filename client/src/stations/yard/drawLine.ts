@@ -3,6 +3,7 @@ import {
   footOnWay,
   freeName,
   freshId,
+  isLaid,
   isLanding,
   newRun,
   ofKind,
@@ -37,7 +38,7 @@ export function drawLine(job: Job, places: readonly Place[], from: string | null
     if (!target || !isLanding(target))
       return { type: 'wrong', sentence: 'A line starts on a downspout, a basin, a channel or a landing.' };
     if (target.kind === 'discharge') return { type: 'wrong', sentence: 'A way out is where a line ends.' };
-    if (ofKind(job, 'run').some((run) => run.from === target.id))
+    if (ofKind(job, 'run').some((run) => run.from === target.id && isLaid(run)))
       return { type: 'wrong', sentence: `A pipe leaves ${target.name} already; tap that pipe to change it.` };
     return { type: 'on', from: target.id };
   }

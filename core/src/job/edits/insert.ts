@@ -1,7 +1,7 @@
 /** Putting a landing into a run, and giving a landing a way on. */
 import { put, type Change } from '../change';
 import type { Landing, Run } from '../kinds';
-import { isLanding } from '../kinds';
+import { isLaid, isLanding } from '../kinds';
 import { nameOf, ofKind, type Job } from '../job';
 import { placeAlong, putDown } from '../places';
 import { wayLength, type Place } from '../../site/place';
@@ -66,7 +66,11 @@ function dropUndefined<T extends object>(element: T): T {
 
 /** Landings that a landing's pipe may go to without going round: any that does not itself drain through it. */
 export function waysOn(job: Job, landing: string): Landing[] {
-  const next = new Map(ofKind(job, 'run').map((run) => [run.from, run.to]));
+  const next = new Map(
+    ofKind(job, 'run')
+      .filter(isLaid)
+      .map((run) => [run.from, run.to]),
+  );
   const passes = (from: string): boolean => {
     const seen = new Set<string>();
     for (let at: string | undefined = from; at !== undefined && !seen.has(at); at = next.get(at)) {
