@@ -148,7 +148,7 @@ describe('sum', () => {
     const { out } = command('sum', '--list');
     for (const name of ['pipe.full', 'waterline.solve', 'channel.profile', 'fall.shallowest'])
       expect(out).toContain(`${name}\n  in: `);
-    expect(out.match(/source: /g)).toHaveLength(22);
+    expect(out.match(/source: /g)).toHaveLength(28);
   });
 });
 
@@ -158,7 +158,7 @@ it('schema prints a JSON Schema that names every kind', () => {
 });
 
 it('the page about the job file names every kind and field as the schemas have them', () => {
-  expect(command('jobFormat', '--check')).toMatchObject({ code: 0, out: '23 kinds\n' });
+  expect(command('jobFormat', '--check')).toMatchObject({ code: 0, out: '32 kinds\n' });
 });
 
 describe('the sample that ships as a file', () => {
