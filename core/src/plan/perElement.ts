@@ -1,20 +1,20 @@
-/** What is worked out for one element, remembered on the numbers that it rests on: an edit works out only what it reaches. */
+/** What is worked out for one element, remembered on the numbers and things that it rests on: an edit works out only what it reaches. */
 
 /** The design rain and the rarer one. */
 const REMEMBERED = 2;
 
 interface Answer<T> {
-  inputs: readonly number[];
+  inputs: readonly unknown[];
   answer: T;
 }
 
-const same = (a: readonly number[], b: readonly number[]): boolean => {
+const same = (a: readonly unknown[], b: readonly unknown[]): boolean => {
   for (let k = 0; k < a.length; k++) if (!Object.is(a[k], b[k])) return false;
   return true;
 };
 
-/** A memory by element: the same one with the same numbers gives the same answer again, the very object. */
-export function perElement<E extends object, T>(): (element: E, inputs: readonly number[], work: () => T) => T {
+/** A memory by element: the same one with the same numbers, and the same objects, gives the same answer again, the very object. */
+export function perElement<E extends object, T>(): (element: E, inputs: readonly unknown[], work: () => T) => T {
   const remembered = new WeakMap<E, Answer<T>[]>();
   return (element, inputs, work) => {
     const known = remembered.get(element);

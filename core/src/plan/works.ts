@@ -1,6 +1,6 @@
 /** What every work that is not pipe does in a rain, and the water that it makes stand against the pipes that end in it. */
 import { OUTFALLS } from '../catalogue/outfalls';
-import { USUAL_SOIL, type Soil } from '../catalogue/soils';
+import type { Soil } from '../catalogue/soils';
 import type { Surface as GroundSurface } from '../ground/surface';
 import { headOf, ofKind, type Job } from '../job/job';
 import {
@@ -30,7 +30,7 @@ import type { WorkPlan } from '../works';
 import { groundOf } from '../yard/ground';
 import { drainsOf, type Drains } from './drains';
 import type { Flowing, JobFlows } from './flows';
-import { levelsUnder } from './groundWays';
+import { levelsUnder, openWaysOf, type OpenWays } from './groundWays';
 import type { Layout } from './layout';
 import { perElement } from './perElement';
 import { byId } from './solution';
@@ -79,6 +79,7 @@ class Working {
     private readonly listed: Listed,
     private readonly flows: JobFlows,
     private readonly ways: Flowing['ways'],
+    private readonly order: OpenWays['ways'],
     private readonly layout: Layout,
     private readonly rain: RainElement | undefined,
     private readonly soil: Soil | undefined,
@@ -102,39 +103,31 @@ class Working {
 
   /** Open ways from the foot of the yard up: what each runs into stands against it. */
   openWays(): void {
-    const { swales, culverts } = this.listed;
-    const levelAt = levelsUnder(this.ground);
-    const bySwale = new Map(swales.map((swale) => [swale.id, swale]));
-    for (const swale of swales)
-      this.plans[swale.id] = swalePlan(swale, this.wayFlow(swale.id), conductivityOf(swale, this.soil), levelAt);
-    for (const culvert of culverts) {
-      const below = culvert.to === undefined ? undefined : bySwale.get(culvert.to);
-      const tailwater = below ? waterAt(this.plans[below.id] as SwalePlan, 0) : Number.NEGATIVE_INFINITY;
-      this.plans[culvert.id] = culvertPlan(
-        culvert,
-        this.wayFlow(culvert.id),
-        tailwater,
-        this.layout.settings.leastCover,
-      );
-    }
-    for (const swale of swales) this.backUp(swale);
-    for (const berm of this.listed.berms) {
-      const swale = berm.holds === undefined ? undefined : bySwale.get(berm.holds);
-      this.plans[berm.id] = bermPlan(
-        berm,
-        this.wayFlow(berm.id),
-        swale ? beside(swale, this.plans[swale.id] as SwalePlan, berm.way) : null,
-      );
+    const { swales, culverts, berms } = this.listed;
+    const byId = new Map([...swales, ...culverts].map((way) => [way.id, way]));
+    // Ways that go round are in no order; they are worked out all the same.
+    const upward = [...this.order].reverse().flatMap(({ id }) => byId.get(id) ?? []);
+    for (const way of new Set([...upward, ...byId.values()]))
+      this.plans[way.id] = way.kind === 'swale' ? this.swale(way) : this.culvert(way);
+    for (const berm of berms) {
+      const swale = berm.holds === undefined ? undefined : byId.get(berm.holds);
+      const water = swale?.kind === 'swale' ? beside(swale, this.plans[swale.id] as SwalePlan, berm.way) : null;
+      this.plans[berm.id] = bermPlan(berm, this.wayFlow(berm.id), water);
     }
   }
 
-  /** A swale before a culvert stands as high as that asks. */
-  private backUp(swale: Swale): void {
+  /** A swale, before a culvert as deep as that asks. */
+  private swale(swale: Swale): SwalePlan {
+    const plan = swalePlan(swale, this.wayFlow(swale.id), conductivityOf(swale, this.soil), levelsUnder(this.ground));
     const below = swale.to === undefined ? undefined : this.plans[swale.to];
-    if (below?.kind !== 'culvert') return;
-    const plan = this.plans[swale.id] as SwalePlan;
-    const depth = Math.max(plan.depth, (below as CulvertPlan).waterLevel - plan.footLevel);
-    if (depth > plan.depth) this.plans[swale.id] = { ...plan, depth, freeboard: plan.freeboard - (depth - plan.depth) };
+    const deeper = below?.kind === 'culvert' ? below.waterLevel - plan.footLevel - plan.depth : 0;
+    return deeper > 0 ? { ...plan, depth: plan.depth + deeper, freeboard: plan.freeboard - deeper } : plan;
+  }
+
+  private culvert(culvert: Culvert): CulvertPlan {
+    const below = culvert.to === undefined ? undefined : this.plans[culvert.to];
+    const tailwater = below?.kind === 'swale' ? waterAt(below, 0) : Number.NEGATIVE_INFINITY;
+    return culvertPlan(culvert, this.wayFlow(culvert.id), tailwater, this.layout.settings.leastCover);
   }
 
   landings(): void {
@@ -155,10 +148,8 @@ class Working {
       const at = this.at(bed.id);
       const [area, steady] = [enteringArea[at] ?? 0, fixed[at] ?? 0];
       const outlet = this.outletOf(bed.id);
-      this.plans[bed.id] = held(
-        bed,
-        [area, steady, outlet ?? -1, storm.intensities[0]!, this.rain?.intensity ?? 0],
-        () => pavedBedPlan(bed, outlet, { area, fixed: steady }, storm, this.soil),
+      this.plans[bed.id] = held(bed, [area, steady, outlet, storm, this.soil], () =>
+        pavedBedPlan(bed, outlet, { area, fixed: steady }, storm, this.soil),
       );
     }
   }
@@ -171,15 +162,9 @@ class Working {
       const at = this.at(discharge.id);
       const store = storeOf(discharge);
       if (store) {
-        const inputs = [passingArea[at]!, flow[at]!, fixed[at]!, storm.intensities[0]!, this.rain?.intensity ?? 0];
+        const inputs = [passingArea[at]!, flow[at]!, fixed[at]!, storm, this.soil];
         const plan = stored(discharge, inputs, () =>
-          storePlan(
-            discharge,
-            store,
-            { area: passingArea[at]!, flow: flow[at]!, fixed: fixed[at]! },
-            storm,
-            this.soil ?? USUAL_SOIL,
-          ),
+          storePlan(discharge, store, { area: passingArea[at]!, flow: flow[at]!, fixed: fixed[at]! }, storm, this.soil),
         );
         this.plans[discharge.id] = plan;
         this.standing.set(discharge.id, plan.peakLevel);
@@ -211,13 +196,14 @@ const works = stage(
     drains: Drains,
     flows: JobFlows,
     ways: Flowing['ways'],
+    order: OpenWays['ways'],
     layout: Layout,
     rain: RainElement | undefined,
     soil: Soil | undefined,
     ground: GroundSurface | null,
   ): Works => {
     const listed = { swales, culverts, berms, stoneDrains, beds, barrels };
-    const working = new Working(listed, flows, ways, layout, rain, soil, ground);
+    const working = new Working(listed, flows, ways, order, layout, rain, soil, ground);
     working.openWays();
     working.landings();
     working.outlets(discharges);
@@ -255,6 +241,7 @@ export function worksOf(job: Job, rain: RainElement | undefined, layout: Layout,
     drains,
     flows,
     ways,
+    openWaysOf(job).ways,
     layout,
     rain,
     headOf(job).soil,
