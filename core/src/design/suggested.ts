@@ -2,8 +2,9 @@
 import type { Change } from '../job/change';
 import { freeName, newRun, onPlan, runAlong } from '../job/edits/insert';
 import { freshId } from '../job/ids';
-import { ofKind, type Job } from '../job/job';
+import { headOf, ofKind, type Job } from '../job/job';
 import type { Basin, Discharge, Drain, DrainField, Element, Landing, Swale } from '../job/kinds';
+import { resolveSettings } from '../job/settings';
 import { distanceTo, isWithin, type Place } from '../site/place';
 import { METRES_PER_INCH } from '../units/constants';
 import { usualPump } from '../works/pumpBasin';
@@ -86,6 +87,10 @@ function ledFrom(job: Job, id: string, place: Place, level: number): Element[] {
   return best ? [runAlong(newRun(job, freshId('run'), id, best.id, Math.max(0.1, best.length)), best.route)] : [];
 }
 
+/** Ground (m) under which a pipe with the usual cover starts as deep as a drain lies under its own, `level` m. */
+const startOf = (job: Job, level: number): number =>
+  level - DEPTH + resolveSettings(headOf(job).settings).cover + NOMINAL;
+
 const newBasin = (job: Job, place: Place): Landing =>
   onPlan(
     { id: freshId('basin'), kind: 'basin', name: freeName(job, 'Basin'), grate: 'flat12', groundLevel: 0 } as Basin,
@@ -130,7 +135,7 @@ function fieldUnder(job: Job, place: Place): Suggested | null {
     return made(
       'Put in a drain field',
       field,
-      ...(level === null ? [] : ledFrom(job, field.id, outline[0]!, level - DEPTH + 0.4)),
+      ...(level === null ? [] : ledFrom(job, field.id, outline[0]!, startOf(job, level))),
     );
   }
   return null;
@@ -162,7 +167,7 @@ function drainThrough(job: Job, place: Place): Suggested | null {
   return made(
     'Put in a subsurface drain',
     drain,
-    ...(level === null ? [] : ledFrom(job, drain.id, foot, level - DEPTH + 0.4)),
+    ...(level === null ? [] : ledFrom(job, drain.id, foot, startOf(job, level))),
   );
 }
 

@@ -45,15 +45,20 @@ export function openFlow(section: OpenSection, depth: number): number {
   return (area * Math.cbrt((area / perimeter) ** 2) * Math.sqrt(section.slope)) / section.roughness;
 }
 
-/** Normal depth of a flow (m³/s, ≥ 0). Found in ln y, where the curve is nearly straight between its two power laws. */
-export function openNormalDepth({ flow, ...section }: OpenSection & { flow: number }): OpenFlow {
-  if (flow <= 0) return { depth: 0, velocity: 0, froude: 0, shear: 0, topWidth: section.bottomWidth };
+/** Depth (m) at which an open section carries a flow (m³/s, more than 0), `flowAt` rising with depth. Found in ln y, where the curve is nearly straight between its two power laws. */
+export function depthCarrying(flow: number, flowAt: (depth: number) => number): number {
   let low = Math.log(0.1);
   let high = low;
-  while (openFlow(section, Math.exp(low)) > flow) low -= 2;
-  while (openFlow(section, Math.exp(high)) < flow) high += 2;
+  while (flowAt(Math.exp(low)) > flow) low -= 2;
+  while (flowAt(Math.exp(high)) < flow) high += 2;
   const wanted = Math.log(flow);
-  const depth = Math.exp(rootBetween(low, high, (at) => Math.log(openFlow(section, Math.exp(at))) - wanted));
+  return Math.exp(rootBetween(low, high, (at) => Math.log(flowAt(Math.exp(at))) - wanted));
+}
+
+/** Normal depth of a flow (m³/s, ≥ 0). */
+export function openNormalDepth({ flow, ...section }: OpenSection & { flow: number }): OpenFlow {
+  if (flow <= 0) return { depth: 0, velocity: 0, froude: 0, shear: 0, topWidth: section.bottomWidth };
+  const depth = depthCarrying(flow, (at) => openFlow(section, at));
   const { area, perimeter, topWidth } = shapeAt(section, depth);
   const velocity = flow / area;
   return {

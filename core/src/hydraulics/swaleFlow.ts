@@ -1,7 +1,7 @@
 /** Steady uniform flow in a swale of a V, a flat floor or a parabola: Manning's formula (Chow 1959, §6-6). */
 import type { SwaleSection } from '../catalogue/swales';
-import { rootBetween } from '../numeric/root';
 import { GRAVITY, WATER_DENSITY } from '../units/constants';
+import { depthCarrying } from './openSection';
 
 export interface SwaleShape {
   section: SwaleSection;
@@ -58,14 +58,7 @@ export function swaleCapacity(shape: SwaleShape, depth: number, slope: number, r
 export function swaleFlow(shape: SwaleShape, flow: number, slope: number, roughness: number): SwaleFlow {
   if (flow <= 0)
     return { depth: 0, velocity: 0, shear: 0, topWidth: shape.section === 'trapezoid' ? shape.bottomWidth : 0 };
-  let low = Math.log(0.1);
-  let high = low;
-  while (swaleCapacity(shape, Math.exp(low), slope, roughness) > flow) low -= 2;
-  while (swaleCapacity(shape, Math.exp(high), slope, roughness) < flow) high += 2;
-  const wanted = Math.log(flow);
-  const depth = Math.exp(
-    rootBetween(low, high, (at) => Math.log(swaleCapacity(shape, Math.exp(at), slope, roughness)) - wanted),
-  );
+  const depth = depthCarrying(flow, (at) => swaleCapacity(shape, at, slope, roughness));
   const { area, perimeter, topWidth } = wetAt(shape, depth);
   return {
     depth,

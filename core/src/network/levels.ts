@@ -9,7 +9,7 @@
  * One pitch: along each line the highest straight crown that clears the same bounds and is least to dig (`onePitch`).
  */
 import type { Settings } from '../job/settings';
-import { diameterOf, type Landing, type Run } from '../job/kinds';
+import { diameterOf, kindOf, type Landing, type Run } from '../job/kinds';
 import {
   arrivalOf,
   askedPitch,
@@ -66,12 +66,10 @@ function underBed(landing: Landing, leaving: Run | undefined): number {
     const bed = landing.groundLevel - landing.depth;
     return landing.hole === 'end' ? bed + diameterOf(leaving) : bed;
   }
-  // Their own pipe goes on in the one that leaves: invert to invert.
-  if (DEEP.has(landing.kind)) return landing.groundLevel - (landing as { depth: number }).depth + diameterOf(leaving);
-  return Number.POSITIVE_INFINITY;
+  // Its own pipe goes on in the one that leaves: invert to invert.
+  const floor = kindOf(landing.kind).floorDepth?.(landing);
+  return floor === undefined ? Number.POSITIVE_INFINITY : landing.groundLevel - floor + diameterOf(leaving);
 }
-
-const DEEP = new Set<Landing['kind']>(['drain', 'drainField', 'stoneDrain', 'pavedBed']);
 
 /** Ground less cover at every landing. An end that comes out of the ground needs no cover: its invert may lie on the ground. */
 function allowedCrowns(tree: Tree, settings: Settings): Float64Array {

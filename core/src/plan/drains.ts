@@ -41,16 +41,16 @@ function fallUnder(ground: GroundSurface | null, outline: readonly Place[]): num
     return level === null ? [] : [{ ...place, level }];
   });
   if (corners.length < 3) return null;
-  const mean = (of: (corner: (typeof corners)[number]) => number): number =>
-    corners.reduce((sum, corner) => sum + of(corner), 0) / corners.length;
-  const [east, north, level] = [mean((c) => c.east), mean((c) => c.north), mean((c) => c.level)];
-  const product = (of: (corner: (typeof corners)[number]) => number): number =>
-    corners.reduce((sum, corner) => sum + of(corner), 0);
-  const ee = product((c) => (c.east - east) ** 2);
-  const nn = product((c) => (c.north - north) ** 2);
-  const en = product((c) => (c.east - east) * (c.north - north));
-  const el = product((c) => (c.east - east) * (c.level - level));
-  const nl = product((c) => (c.north - north) * (c.level - level));
+  const sum = (of: (corner: (typeof corners)[number]) => number): number =>
+    corners.reduce((all, corner) => all + of(corner), 0);
+  const [east, north, level] = [sum((c) => c.east), sum((c) => c.north), sum((c) => c.level)].map(
+    (all) => all / corners.length,
+  ) as [number, number, number];
+  const ee = sum((c) => (c.east - east) ** 2);
+  const nn = sum((c) => (c.north - north) ** 2);
+  const en = sum((c) => (c.east - east) * (c.north - north));
+  const el = sum((c) => (c.east - east) * (c.level - level));
+  const nl = sum((c) => (c.north - north) * (c.level - level));
   const whole = ee * nn - en * en;
   if (whole <= 1e-9) return null;
   const [rise, climb] = [(el * nn - nl * en) / whole, (nl * ee - el * en) / whole];

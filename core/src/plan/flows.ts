@@ -12,7 +12,7 @@ import { withBypass, type OnSlope } from '../runoff/bypass';
 import { leadOn, type Led, type WayFlow } from '../runoff/groundWays';
 import type { Arrival, Sources } from '../runoff/sources';
 import { drainsOf, type Drains } from './drains';
-import { openWaysOf } from './groundWays';
+import { openWaysOf, type OpenWays } from './groundWays';
 import type { Layout } from './layout';
 import { perElement } from './perElement';
 import { stage } from '../numeric/stage';
@@ -120,7 +120,6 @@ const pipeFlows = stage(
     fixed: Led['fixed'],
     { onSlope, intensityOf: rainOfDuration, measured }: Entering,
     tree: Tree,
-    // Without a table one intensity holds for all times, and how the pipes lie does not matter.
     levels: Levels | null,
   ): JobFlows => {
     const here = tree.landings.map(({ id }) => measured(arrivals.get(id) ?? NOTHING));
@@ -153,38 +152,47 @@ export const alwaysRuns = stage('always runs', (fixed: ReadonlyMap<string, numbe
 /** Pipes let out into a swale, a swale may end in a basin, and that in a pipe again: no yard goes round more often. */
 const ROUNDS = 4;
 
-/** Flows of a job in a rain. */
-export function flowsOf(
-  job: Job,
-  rain: RainElement | undefined,
-  sources: Sources,
-  { tree, levels: laid }: Layout,
-): Flowing {
-  const own = entering(rain, ofKind(job, 'basin'), ofKind(job, 'channel'), sources);
-  const levels = rain?.table ? laid : null;
-  const { ways, outlets } = openWaysOf(job);
-  const always = alwaysRuns(sources.fixed, drainsOf(job));
-  const flowOf = (parts: readonly Arrival[]): number => own.measured(parts).flow;
-  // Where no way leads to a landing its pipes know nothing of ways.
-  const toPipes = ways.some(({ to }) => to !== null && tree.indexOf.has(to));
-  const inPipes = ({ arrivals, fixed }: Led): JobFlows =>
-    toPipes ? pipeFlows(arrivals, fixed, own, tree, levels) : pipeFlows(own.arrivals, always, own, tree, levels);
-  let led = leadOn(ways, own.arrivals, always, flowOf);
-  let flows = inPipes(led);
-  for (let round = 0; outlets.size > 0 && round < ROUNDS; round++) {
-    const arrivals = new Map(own.arrivals);
-    const fixed = new Map(always);
-    for (const [discharge, swale] of outlets) {
-      const at = tree.indexOf.get(discharge)!;
-      const area = flows.passingArea[at]!;
-      if (area > 0) arrivals.set(swale, [...(arrivals.get(swale) ?? []), { time: flows.time[at]!, area }]);
-      if (flows.fixed[at]! > 0) fixed.set(swale, (fixed.get(swale) ?? 0) + flows.fixed[at]!);
+const flowing = stage(
+  'flows over ground',
+  (
+    own: Entering,
+    always: ReadonlyMap<string, number>,
+    { ways, outlets }: OpenWays,
+    tree: Tree,
+    levels: Levels | null,
+  ): Flowing => {
+    const flowOf = (parts: readonly Arrival[]): number => own.measured(parts).flow;
+    // Where no way leads to a landing its pipes know nothing of ways.
+    const toPipes = ways.some(({ to }) => to !== null && tree.indexOf.has(to));
+    const inPipes = ({ arrivals, fixed }: Pick<Led, 'arrivals' | 'fixed'>): JobFlows =>
+      pipeFlows(toPipes ? arrivals : own.arrivals, toPipes ? fixed : always, own, tree, levels);
+    let led = leadOn(ways, own.arrivals, always, flowOf);
+    let flows = inPipes(led);
+    for (let round = 0; outlets.size > 0 && round < ROUNDS; round++) {
+      const arrivals = new Map(own.arrivals);
+      const fixed = new Map(always);
+      for (const [discharge, swale] of outlets) {
+        const at = tree.indexOf.get(discharge)!;
+        const area = flows.passingArea[at]!;
+        if (area > 0) arrivals.set(swale, [...(arrivals.get(swale) ?? []), { time: flows.time[at]!, area }]);
+        if (flows.fixed[at]! > 0) fixed.set(swale, (fixed.get(swale) ?? 0) + flows.fixed[at]!);
+      }
+      const before = led.ways;
+      led = leadOn(ways, arrivals, fixed, flowOf);
+      flows = inPipes(led);
+      if ([...led.ways].every(([id, { flow }]) => Math.abs(flow - before.get(id)!.flow) < 1e-12)) break;
     }
-    const next = leadOn(ways, arrivals, fixed, flowOf);
-    const settled = [...next.ways].every(([id, { flow }]) => Math.abs(flow - led.ways.get(id)!.flow) < 1e-12);
-    led = next;
-    flows = inPipes(led);
-    if (settled) break;
-  }
-  return { flows, ways: led.ways };
-}
+    return { flows, ways: led.ways };
+  },
+);
+
+/** Flows of a job in a rain. */
+export const flowsOf = (job: Job, rain: RainElement | undefined, sources: Sources, { tree, levels }: Layout): Flowing =>
+  flowing(
+    entering(rain, ofKind(job, 'basin'), ofKind(job, 'channel'), sources),
+    alwaysRuns(sources.fixed, drainsOf(job)),
+    openWaysOf(job),
+    tree,
+    // Without a table one intensity holds for all times, and how the pipes lie does not matter.
+    rain?.table ? levels : null,
+  );

@@ -3,7 +3,7 @@ import { ENTRY_LOSS, JUNCTION_FACTS, TURN_FACTS } from '../catalogue/fittings';
 import { OUTFALLS } from '../catalogue/outfalls';
 import { MATERIAL_FACTS } from '../catalogue/pipes';
 import { backwater, type Backwater, type Reach } from '../hydraulics/backwater';
-import { diameterOf, isGroundInlet, type Landing, type Run } from '../job/kinds';
+import { diameterOf, kindOf, type Run } from '../job/kinds';
 import { highestJoin, standingAt } from '../network/receiving';
 import { NONE, type Tree } from '../network/tree';
 import { solveWaterLine, type WaterLine } from '../network/waterLine';
@@ -30,14 +30,10 @@ function throatLoss(run: Run, flow: number): number {
 /** Where several pipes come in, as at a downspout's foot in the middle of a line. */
 const { meetingLoss: WYE_LOSS } = JUNCTION_FACTS.wye;
 
-/** What its water stands in before it leaves by its pipe. */
-const STANDING = new Set(['barrel', 'drain', 'drainField', 'stoneDrain', 'pavedBed']);
-const isStandingWork = ({ kind }: Landing): boolean => STANDING.has(kind);
-
 /** K of V²/2g for what stands at a landing. */
 function formLoss(tree: Tree, at: number): number {
   const landing = tree.landings[at]!;
-  if (isGroundInlet(landing) || isStandingWork(landing)) return ENTRY_LOSS;
+  if (kindOf(landing.kind).standsIn) return ENTRY_LOSS;
   // What falls down a leader has lost its velocity at the foot.
   if (landing.kind === 'downspout') return tree.arriving[at]!.length > 0 ? WYE_LOSS : ENTRY_LOSS;
   if (landing.kind !== 'junction') return 0;

@@ -4,10 +4,12 @@ import type { InletPlan } from '../inlets';
 import { elementOf, groundInlets, ofKind, type Job } from '../job/job';
 import type { GroundInlet } from '../job/kinds';
 import { NONE } from '../network/tree';
-import { placeOfLanding, placesOf, wayOfOpening } from '../job/places';
+import { placeOfLanding, placesOf } from '../job/places';
 import type { Plan } from '../plan/planJob';
-import { distance, footOnWay, wayLength } from '../site/place';
-import { waterAt } from '../works/swale';
+import { distance, footOnWay } from '../site/place';
+import { worksIn, type At } from '../snags/works/work';
+import type { WorkKind } from '../works';
+import { sillsBeside } from '../works/sills';
 import { situated } from '../yard/situate';
 import { flowPath, yardWater } from '../yard/water';
 import { casesOf, type CaseId } from './cases';
@@ -162,11 +164,8 @@ class Telling {
     return [...led, ...stuck];
   }
 
-  private works<K extends TriedCase['response']['works']['plans'][string]['kind']>(kind: K) {
-    type Plan = Extract<TriedCase['response']['works']['plans'][string], { kind: K }>;
-    return Object.entries(this.tried.response.works.plans).flatMap(([id, plan]) =>
-      plan.kind === kind ? [{ ...(plan as Plan), id }] : [],
-    );
+  private works<K extends WorkKind>(...kinds: K[]): At<K>[] {
+    return worksIn({ works: this.tried.response.works.plans }, ...kinds);
   }
 
   stores(): LayerPart[] {
@@ -185,7 +184,7 @@ class Telling {
   }
 
   drains(): LayerPart[] {
-    return [...this.works('drain'), ...this.works('drainField')].map(({ id, flow, capacity }) =>
+    return this.works('drain', 'drainField').map(({ id, flow, capacity }) =>
       part(id, flow, Math.max(0, flow - capacity)),
     );
   }
@@ -204,16 +203,9 @@ class Telling {
     const byStone = this.works('stoneDrain').flatMap(({ id, freeboard }) =>
       freeboard === null ? [] : [margin(id, freeboard)],
     );
-    const bySwale = this.works('swale').flatMap((plan) => {
-      const way = elementOf(job, 'swale', plan.id)?.way;
-      if (!way || plan.flow <= 0) return [];
-      return ofKind(job, 'opening').flatMap((opening) => {
-        const side = wayOfOpening(job, opening)?.[0];
-        const foot = side && opening.sillLevel !== undefined ? footOnWay(way, side) : null;
-        if (!foot || foot.distance > 3) return [];
-        return [margin(opening.id, opening.sillLevel! - waterAt(plan, foot.along / wayLength(way)))];
-      });
-    });
+    const bySwale = this.works('swale').flatMap((plan) =>
+      sillsBeside(job, plan.id, plan).map(({ opening, left }) => margin(opening, left)),
+    );
     return [...byInlet, ...byStone, ...bySwale];
   }
 

@@ -11,7 +11,7 @@ import { shallowestLine, type GroundLine } from '../network/shallowest';
 import { intensityOf, type IntensityTable } from '../rain/intensity';
 import { sheetTime } from '../runoff/timeOfConcentration';
 import { rationalFlow } from '../runoff/rational';
-import { anyNumber, BadGiven, field, notNegative, positive, rising, share, sum, type Sum } from './sum';
+import { anyNumber, BadGiven, evenly, field, notNegative, positive, rising, share, sum, type Sum } from './sum';
 
 const M = 'm';
 const FLOW = 'm³/s';
@@ -36,17 +36,9 @@ const partFull = { depth: M, velocity: SPEED, froude: '–', shear: SHEAR };
 
 const MANNING = 'Manning’s formula, n constant with depth (Chow 1959, chapters 5 and 6).';
 
-function table<T extends IntensityTable>(given: T): T {
-  if (given.durations.length !== given.intensities.length)
-    throw new BadGiven('intensities', `must be as many as the durations, ${given.durations.length}`);
-  return given;
-}
+const table = <T extends IntensityTable>(given: T): T => evenly(given, 'durations', 'intensities');
 
-function groundLine(given: GroundLine): GroundLine {
-  if (given.stations.length !== given.ground.length)
-    throw new BadGiven('ground', `must be as many as the stations, ${given.stations.length}`);
-  return given;
-}
+const groundLine = (given: GroundLine): GroundLine => evenly(given, 'stations', 'ground');
 
 export const formulaSums: readonly Sum[] = [
   sum('pipe.full', MANNING, { diameter: length, slope, roughness }, { flow: FLOW, velocity: SPEED }, fullFlow),

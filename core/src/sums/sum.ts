@@ -46,6 +46,15 @@ export function sum<T>(
   return { name, source, fields, gives, run: run as Sum['run'] };
 }
 
+/** What was given, if its lists are all as long as the first of them. */
+export function evenly<T extends object>(given: T, first: keyof T & string, ...others: (keyof T & string)[]): T {
+  const lengthOf = (name: keyof T): number => (given[name] as readonly unknown[]).length;
+  for (const name of others)
+    if (lengthOf(name) !== lengthOf(first))
+      throw new BadGiven(name, `must be as many as the ${first}, ${lengthOf(first)}`);
+  return given;
+}
+
 /** A field without its unit is taken as a pure number. */
 export const field = (schema: z.ZodType, unit = '–'): Field => ({ schema, unit });
 

@@ -6,7 +6,7 @@ import { pitTimes, routePond, type Pit, type Pond } from '../hydraulics/storage'
 import { drainSpacing, type DrainSpacing } from '../hydraulics/subsurface';
 import { alternatingBlock } from '../rain/alternatingBlock';
 import type { IntensityTable } from '../rain/intensity';
-import { anyNumber, BadGiven, field, notNegative, positive, rising, sum, type Sum } from './sum';
+import { anyNumber, evenly, field, notNegative, positive, rising, sum, type Sum } from './sum';
 
 const M = 'm';
 const AREA = 'm²';
@@ -16,14 +16,6 @@ const SPEED = 'm/s';
 const SECONDS = 's';
 const length = field(positive, M);
 const inflow = field(notNegative, FLOW);
-
-/** Lists that must be as long as the first. */
-function evenly(given: Record<string, readonly unknown[]>): void {
-  const [first, ...others] = Object.keys(given);
-  for (const name of others)
-    if (given[name]!.length !== given[first!]!.length)
-      throw new BadGiven(name, `must be as many as the ${first}, ${given[first!]!.length}`);
-}
 
 /** At least two, each no less than the one before. */
 const growing = z
@@ -112,7 +104,7 @@ export const workSums: readonly Sum[] = [
     },
     { intensities: SPEED },
     (given: IntensityTable & { step: number; count: number }) => {
-      evenly({ durations: given.durations, intensities: given.intensities });
+      evenly(given, 'durations', 'intensities');
       return { intensities: alternatingBlock(given, given.step, given.count) };
     },
   ),
@@ -128,7 +120,7 @@ export const workSums: readonly Sum[] = [
     },
     { peakLevel: M, peakOutflow: FLOW, volumeOut: VOLUME, volumeLeft: VOLUME },
     (given: Pond & { step: number; inflows: number[] }) => {
-      evenly({ levels: given.levels, volumes: given.volumes, outflows: given.outflows });
+      evenly(given, 'levels', 'volumes', 'outflows');
       return routePond(given, given.inflows, given.step);
     },
   ),

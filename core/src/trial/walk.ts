@@ -10,6 +10,7 @@ import { elementOf, groundInlets, ofKind, type Job } from '../job/job';
 import { diameterOf, type Basin, type Channel, type Discharge, type Landing, type Run } from '../job/kinds';
 import type { Plan } from '../plan/planJob';
 import type { RunPlan } from '../plan/solution';
+import { least } from './halving';
 import { standingByWorks, walkWorks } from './walkWorks';
 
 const G = 9.80665;
@@ -28,17 +29,6 @@ function section(depth: number, diameter: number): { area: number; wetted: numbe
     wetted: half * diameter,
     width: diameter * Math.sin(half),
   };
-}
-
-/** Least x in a range from which `enough` holds, by halving. */
-function least(low: number, high: number, enough: (x: number) => boolean): number {
-  let [a, b] = [low, high];
-  for (let k = 0; k < 60; k++) {
-    const middle = (a + b) / 2;
-    if (enough(middle)) b = middle;
-    else a = middle;
-  }
-  return b;
 }
 
 const friction = (flow: number, depth: number, diameter: number, n: number): number => {

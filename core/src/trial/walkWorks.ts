@@ -9,22 +9,12 @@ import type { Culvert, Discharge, Drain, DrainField, Swale } from '../job/kinds'
 import type { Plan } from '../plan/planJob';
 import { wayLength } from '../site/place';
 import { stormOf } from '../works/storm';
+import { least } from './halving';
 
 const G = 9.80665;
 const LAID = 0.001;
 /** Bank over water, m: 4 in. */
 const BANK = 0.1016;
-
-/** Least x in a range from which `enough` holds, by halving. */
-function least(low: number, high: number, enough: (x: number) => boolean): number {
-  let [a, b] = [low, high];
-  for (let k = 0; k < 60; k++) {
-    const middle = (a + b) / 2;
-    if (enough(middle)) b = middle;
-    else a = middle;
-  }
-  return b;
-}
 
 /** Width of a swale so high over its floor, m. */
 function widthAt({ section, bottomWidth = 0, sideSlope, depth }: Swale, z: number): number {

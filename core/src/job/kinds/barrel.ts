@@ -27,6 +27,7 @@ export const barrelKind = kind<Barrel>(schema, {
   about: 'a rain barrel in a downspout’s line, its overflow the pipe that leaves it',
   notes: { opened: 'month in which its valve is opened for winter', shut: 'and shut again' },
   isLanding: () => true,
+  standsIn: true,
   creations: [
     {
       stem: 'Barrel',

@@ -38,6 +38,8 @@ export const basinKind = kind<Basin>(schema, {
   links: [{ field: 'passesTo', to: 'taker', circuit: 'overflows' }],
   isLanding: () => true,
   groundInlet: true,
+  takesGround: true,
+  standsIn: true,
   creations: [
     {
       stem: 'Basin',

@@ -32,6 +32,7 @@ export const bermKind = kind<Berm>(schema, {
   idStem: 'berm',
   shape: 'way',
   leadsOn: true,
+  takesGround: true,
   about: 'a low bank that holds water off',
   notes: {
     holds: 'the swale whose water it holds off',

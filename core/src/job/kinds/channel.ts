@@ -46,6 +46,8 @@ export const channelKind = kind<Channel>(schema, {
   links: [{ field: 'passesTo', to: 'taker', circuit: 'overflows' }],
   isLanding: () => true,
   groundInlet: true,
+  takesGround: true,
+  standsIn: true,
   faults: (channel) =>
     outletsFit(channel)
       ? []

@@ -40,6 +40,7 @@ export const culvertKind = kind<Culvert>(schema, {
   idStem: 'culvert',
   shape: 'way',
   leadsOn: true,
+  takesGround: true,
   about: 'a pipe that takes a swale or ditch under a drive',
   notes: {
     straight: 'length, invertDown, of a line straight across, where it lies askew',

@@ -57,6 +57,8 @@ export const drainKind = kind<Drain>(schema, {
     firm: 'how deep the ground is to be firm',
   },
   isLanding: () => true,
+  standsIn: true,
+  floorDepth: ({ depth }) => depth,
   faults: ({ way: drawn }) => wayFaults(drawn),
   creations: [
     {

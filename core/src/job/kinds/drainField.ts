@@ -26,6 +26,8 @@ export const drainFieldKind = kind<DrainField>(schema, {
   about: 'subsurface drains side by side over an outline, with a collector',
   notes: { outline: 'its corners; the first is where its pipe leaves' },
   isLanding: () => true,
+  standsIn: true,
+  floorDepth: ({ depth }) => depth,
   faults: ({ outline: drawn }) => outlineFaults(drawn),
   creations: [
     {

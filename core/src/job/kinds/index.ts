@@ -115,11 +115,9 @@ export const isGroundWay = (element: Element | undefined): element is GroundWay 
 export const isTaker = (element: Element | undefined): element is Landing | GroundWay =>
   isLanding(element) || isGroundWay(element);
 
-const OVER_GROUND = new Set<ElementKind>(['basin', 'channel', 'stoneDrain', 'pavedBed', 'swale', 'culvert', 'berm']);
-
 /** What ground can be said to shed to. */
 export const takesGroundWater = (element: Element): element is (Landing | GroundWay) & { name: string } =>
-  OVER_GROUND.has(element.kind);
+  kindOf(element.kind).takesGround === true;
 
 export const isGroundInlet = (element: Element | undefined): element is GroundInlet =>
   element !== undefined && kindOf(element.kind).groundInlet === true;

@@ -54,6 +54,12 @@ export interface Kind<E> {
   groundInlet?: boolean;
   /** Whether it is no landing, and leads water on over the ground. */
   leadsOn?: boolean;
+  /** Whether ground can be said to shed to it. */
+  takesGround?: boolean;
+  /** Of a landing: whether its water stands in it before it goes into the pipe that leaves it. */
+  standsIn?: boolean;
+  /** Of a landing: from its ground level down to the floor on which its own pipe goes on in the one that leaves it, m. */
+  floorDepth?(element: E): number;
   /** What it is on the plan; absent of what has no place of its own. */
   shape?: Shape;
   /** What is wrong with one by itself that no schema can see. */

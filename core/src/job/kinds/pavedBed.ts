@@ -37,6 +37,9 @@ export const pavedBedKind = kind<PavedBed>(schema, {
   about: 'open-graded stone under permeable paving, with a pipe at its low edge',
   notes: { fall: 'of its floor away from the building', orifice: 'opening at its outlet' },
   isLanding: () => true,
+  takesGround: true,
+  standsIn: true,
+  floorDepth: ({ depth }) => depth,
   faults: ({ outline: drawn }) => outlineFaults(drawn),
   creations: [
     {

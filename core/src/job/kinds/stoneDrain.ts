@@ -34,6 +34,9 @@ export const stoneDrainKind = kind<StoneDrain>(schema, {
   about: 'stone to the surface along a slab, a pipe at its foot',
   notes: { groundLevel: 'top of its stone', slabLevel: 'edge of the slab that sheds to it' },
   isLanding: () => true,
+  takesGround: true,
+  standsIn: true,
+  floorDepth: ({ depth }) => depth,
   faults: ({ way: drawn }) => wayFaults(drawn),
   creations: [
     {

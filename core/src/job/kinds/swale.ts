@@ -38,6 +38,7 @@ export const swaleKind = kind<Swale>(schema, {
   idStem: 'swale',
   shape: 'way',
   leadsOn: true,
+  takesGround: true,
   about: 'an open way for water along the ground',
   notes: {
     sideSlope: 'run over rise',

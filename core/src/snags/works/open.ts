@@ -1,14 +1,12 @@
 /** Water in the open: swales, culverts under drives, berms. */
 import { elementOf, ofKind, type Job } from '../../job/job';
-import { placesOf, wayOfOpening } from '../../job/places';
-import { crossing, footOnWay, wayLength, type Place } from '../../site/place';
+import { placesOf } from '../../job/places';
+import { crossing, footOnWay, type Place } from '../../site/place';
 import { BERM_FREEBOARD } from '../../works/berm';
-import { LEAST_FALL, LEAST_FREEBOARD, waterAt } from '../../works/swale';
+import { sillsBeside } from '../../works/sills';
+import { LEAST_FALL, LEAST_FREEBOARD } from '../../works/swale';
 import type { Rule } from '../snag';
 import { rarerIn, rule, SMALL, worksIn } from './work';
-
-/** A door this near to a swale is one that its water reaches, m. */
-const NEAR = 3;
 
 const sidesOf = (way: readonly Place[]): [Place, Place][] => way.slice(1).map((b, k) => [way[k]!, b]);
 const crosses = (one: readonly Place[], other: readonly Place[]): boolean =>
@@ -121,22 +119,17 @@ export const openRules: readonly Rule[] = [
     (make, job, solution) => {
       const years = solution.openings?.returnPeriod;
       const plans = rarerIn(solution, 'swale');
-      return (plans.length > 0 ? plans : worksIn(solution, 'swale')).flatMap((plan) => {
-        const swale = elementOf(job, 'swale', plan.id);
-        const way = swale?.way;
-        if (!way || plan.flow <= 0) return [];
-        return ofKind(job, 'opening').flatMap((opening) => {
-          const { id, sillLevel } = opening;
-          const side = wayOfOpening(job, opening)?.[0];
-          const foot = side && sillLevel !== undefined ? footOnWay(way, side) : null;
-          if (!foot || foot.distance > NEAR) return [];
-          const left = sillLevel! - waterAt(plan, foot.along / wayLength(way));
-          const { openingMargin } = solution.settings;
-          return left < openingMargin - SMALL
-            ? [make(plan.id, left, openingMargin, { other: id, ...(years && plans.length > 0 ? { years } : {}) })]
-            : [];
-        });
-      });
+      const { openingMargin } = solution.settings;
+      return worst(plans, worksIn(solution, 'swale')).flatMap((plan) =>
+        sillsBeside(job, plan.id, plan)
+          .filter(({ left }) => left < openingMargin - SMALL)
+          .map(({ opening, left }) =>
+            make(plan.id, left, openingMargin, {
+              other: opening,
+              ...(years && plans.length > 0 ? { years } : {}),
+            }),
+          ),
+      );
     },
     (snag, say) => ({
       headline: `${say.name(snag.at)} stands ${snag.figure < 0 ? `${say.show('small', -snag.figure)} over` : `${say.show('small', snag.figure)} under`} the sill of ${say.name(snag.other!)}${snag.years ? ` in the ${snag.years}-year rain` : ''}.`,

@@ -17,7 +17,7 @@ function listOf(plans: Readonly<Record<string, WorkPlan>>): readonly (WorkPlan &
 }
 
 /** Works of some kinds, in the design rain. */
-export const worksIn = <K extends WorkKind>({ works }: Solution, ...kinds: K[]): At<K>[] =>
+export const worksIn = <K extends WorkKind>({ works }: Pick<Solution, 'works'>, ...kinds: K[]): At<K>[] =>
   listOf(works).filter(({ kind }) => (kinds as string[]).includes(kind)) as At<K>[];
 
 /** The same in the rarer rain; none where none is said. */
