@@ -7,9 +7,8 @@ import { useKept } from '../data/useJob';
 import { useWorked } from '../data/useWorked';
 import { SPACE } from '../theme/tokens';
 import { Button } from '../ui/Button';
-import { Mark } from '../ui/Mark';
-import { Text } from '../ui/Text';
 import { givesWords, type Gives } from './gives';
+import { GivesLine } from './GivesLine';
 
 export function StoneInstead({ channel }: { channel: Channel }) {
   const { job, plan, edit } = useKept();
@@ -26,14 +25,7 @@ export function StoneInstead({ channel }: { channel: Channel }) {
         onPress={() => void edit(stoneInstead(channel, level))}
         testID="stone-instead"
       />
-      {gave && (
-        <View style={{ flexDirection: 'row', gap: SPACE.s, alignItems: 'center' }}>
-          <Mark kind={gave.mark} size={18} />
-          <View style={{ flex: 1 }}>
-            <Text kind="small">{gave.says}</Text>
-          </View>
-        </View>
-      )}
+      {gave && <GivesLine {...gave} />}
     </View>
   );
 }

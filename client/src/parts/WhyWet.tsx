@@ -19,9 +19,9 @@ import { useKept } from '../data/useJob';
 import { useWorked } from '../data/useWorked';
 import { SPACE } from '../theme/tokens';
 import { Button } from '../ui/Button';
-import { Mark } from '../ui/Mark';
 import { Text } from '../ui/Text';
 import { givesWords, type Gives } from './gives';
+import { GivesLine } from './GivesLine';
 
 interface Offered {
   suggestion: Suggestion;
@@ -95,14 +95,7 @@ export function WhyWet({ wet, onGo }: { wet: WetSpot; onGo: (id: string) => void
               }}
               testID={`suggest-${suggestion.type}`}
             />
-            {gave && (
-              <View style={{ flexDirection: 'row', gap: SPACE.s, alignItems: 'center' }}>
-                <Mark kind={gave.mark} size={18} />
-                <View style={{ flex: 1 }}>
-                  <Text kind="small">{gave.says}</Text>
-                </View>
-              </View>
-            )}
+            {gave && <GivesLine {...gave} />}
           </View>
         );
       })}

@@ -7,7 +7,8 @@ export interface Gives {
   says: string;
 }
 
-const uncapped = (words: string): string => words.charAt(0).toLowerCase() + words.slice(1);
+/** A sentence as part of another. */
+const within = (sentence: string): string => sentence.charAt(0).toLowerCase() + sentence.slice(1).replace(/\.$/, '');
 
 /** `job` with it, and the plan of that. */
 export function givesWords(job: Job, plan: Plan, id: string): Gives {
@@ -16,7 +17,7 @@ export function givesWords(job: Job, plan: Plan, id: string): Gives {
     .map(({ label, shown }) => `${label.toLowerCase()} ${text(shown)}`);
   const led = plan.landings[id]?.outlet;
   const own = plan.snags.find(({ at }) => at === id || plan.runs[at]?.from === id);
-  const worst = own ? (shortOf(own) ?? uncapped(tellSnag(job, plan, own).headline)) : null;
+  const worst = own ? (shortOf(own) ?? within(tellSnag(job, plan, own).headline)) : null;
   const parts = [...facts, ...(led ? ['led to a way out'] : []), ...(worst ? [worst] : [])];
   const says = parts.length > 0 ? parts.join('; ') : 'Does what it says';
   return {

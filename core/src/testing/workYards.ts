@@ -1,6 +1,5 @@
 /** A yard for every snag of the other works: three numbers from 0 to 1 make one that has it, on most draws. */
-import { put } from '../job/change';
-import { changed } from '../job/change';
+import { changed, put } from '../job/change';
 import type { Berm, Culvert, Discharge, Drain, DrainField, Element, PavedBed, StoneDrain, Swale } from '../job/kinds';
 import type { Job } from '../job/job';
 import { basin, face, ground, jobOf, out, pipe, rain, spout } from './parts';
@@ -98,34 +97,35 @@ const drained = (more: Partial<Drain>, ...others: Element[]): Job =>
 const swaled = (area: number, more: Partial<Swale> = {}, ...others: Element[]): Job =>
   jobOf(ground(area, 'swale'), swaleOf(more), ...others);
 const culverted = (area: number, more: Partial<Culvert> = {}): Job => jobOf(ground(area, 'culvert'), culvertOf(more));
+/** A pump basin whole in its fittings: a pump of so much head (m) at no flow and so much flow (m³/s) at no head. */
+export const pumpOf = (
+  head: number,
+  flow: number,
+  more: Partial<NonNullable<Discharge['pump']>> = {},
+): Partial<Discharge> => ({
+  form: 'pump',
+  groundLevel: 0,
+  bank: undefined,
+  pump: {
+    curve: [
+      { flow: 0, head },
+      { flow: flow / 2, head: 0.6 * head },
+      { flow, head: 0 },
+    ],
+    area: 0.5,
+    start: -1.2,
+    stop: -1.5,
+    mainLength: 10,
+    mainDiameter: 0.0508,
+    outletLevel: 0.5,
+    checkValve: true,
+    alarm: true,
+    freezeOverflow: true,
+    ...more,
+  },
+});
 const pumped = (area: number, pump: Partial<NonNullable<Discharge['pump']>> = {}): Job =>
-  jobOf(
-    ground(area, 'basin'),
-    basin(),
-    pipe('basin', { nominal: 0.1524 }),
-    out({
-      form: 'pump',
-      groundLevel: 0,
-      bank: undefined,
-      pump: {
-        curve: [
-          { flow: 0, head: 7 },
-          { flow: 0.004, head: 4 },
-          { flow: 0.008, head: 0 },
-        ],
-        area: 0.5,
-        start: -1.2,
-        stop: -1.5,
-        mainLength: 10,
-        mainDiameter: 0.0508,
-        outletLevel: 0.5,
-        checkValve: true,
-        alarm: true,
-        freezeOverflow: true,
-        ...pump,
-      },
-    }),
-  );
+  jobOf(ground(area, 'basin'), basin(), pipe('basin', { nominal: 0.1524 }), out(pumpOf(7, 0.008, pump)));
 const soaked = (area: number, store: Partial<NonNullable<Discharge['store']>>, more: Partial<Discharge> = {}): Job =>
   jobOf(
     ground(area, 'basin'),

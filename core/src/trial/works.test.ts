@@ -9,7 +9,7 @@ import type { Element } from '../job/kinds';
 import type { Job } from '../job/job';
 import { planJob } from '../plan/planJob';
 import { basin, ground, jobOf, out, pipe, rain } from '../testing/parts';
-import { bermOf, culvertOf, drainOf, fieldOf, swaleOf } from '../testing/workYards';
+import { bermOf, culvertOf, drainOf, fieldOf, pumpOf, swaleOf } from '../testing/workYards';
 import { brokenFix } from './trial';
 import { walkOf } from './walk';
 
@@ -84,27 +84,16 @@ const pumped = fc
       ground(comes, 'basin'),
       basin({ grate: 'flat18' }),
       pipe('basin', { nominal: 0.1524 }),
-      out({
-        form: 'pump',
-        groundLevel: 0,
-        bank: undefined,
-        pump: {
-          curve: [
-            { flow: 0, head: most },
-            { flow: rate, head: most * 0.6 },
-            { flow: 2 * rate, head: 0 },
-          ],
+      out(
+        pumpOf(most, 2 * rate, {
           area,
           start: -1.1,
           stop: -1.6,
           mainLength: 15,
           mainDiameter: bore,
           outletLevel: lift,
-          checkValve: true,
-          alarm: true,
-          freezeOverflow: true,
-        },
-      }),
+        }),
+      ),
     ),
   );
 

@@ -35,19 +35,22 @@ const rate = (metresPerSecond: number, units: UnitSystem): Shown =>
     ? { value: ((metresPerSecond * 86_400) / 0.0254).toFixed(2), unit: 'in/day' }
     : { value: (metresPerSecond * 86_400_000).toFixed(1), unit: 'mm/day' };
 
+/** A fact told in the colour of its weight where it holds. */
+const toned = (tone: 'stop' | 'fix', holds: boolean): Pick<Fact, 'tone'> => (holds ? { tone } : {});
+
 type Tell<K extends WorkKind> = (plan: WorkOf<K>, units: UnitSystem) => Fact[];
 
 const drain: Tell<'drain' | 'drainField'> = (plan, units) => [
   {
     label: 'Ground water at its end',
     shown: showFlow(plan.flow, units),
-    ...(plan.flow > plan.capacity ? { tone: 'fix' as const } : {}),
+    ...toned('fix', plan.flow > plan.capacity),
   },
   { label: 'Its pipe carries', shown: showFlow(plan.capacity, units) },
   {
     label: plan.kind === 'drain' ? 'Drains a strip of' : 'Pipes lie apart',
     shown: showLength(plan.spacing, units),
-    ...(plan.worked !== null && plan.spacing > plan.worked * 1.02 ? { tone: 'fix' as const } : {}),
+    ...toned('fix', plan.worked !== null && plan.spacing > plan.worked * 1.02),
   },
   ...(plan.worked === null ? [] : [{ label: 'Hooghoudt asks', shown: showLength(plan.worked, units) }]),
   {
@@ -72,7 +75,7 @@ const FACTS: { [K in WorkKind]: Tell<K> } = {
     {
       label: 'Comes down it',
       shown: showFlow(plan.flow, units),
-      ...(plan.freeboard < 0 ? { tone: 'stop' as const } : {}),
+      ...toned('stop', plan.freeboard < 0),
     },
     { label: 'Carries to its bank', shown: showFlow(plan.capacity, units) },
     { label: 'Water in it', shown: showSmall(plan.depth, units) },
@@ -88,10 +91,10 @@ const FACTS: { [K in WorkKind]: Tell<K> } = {
     {
       label: 'Speed',
       shown: showVelocity(plan.velocity, units),
-      ...(plan.velocity > plan.mostVelocity ? { tone: 'fix' as const } : {}),
+      ...toned('fix', plan.velocity > plan.mostVelocity),
     },
     { label: 'Its lining holds', shown: showVelocity(plan.mostVelocity, units) },
-    { label: 'Falls', shown: showPitch(plan.pitch), ...(plan.pitch <= 0 ? { tone: 'stop' as const } : {}) },
+    { label: 'Falls', shown: showPitch(plan.pitch), ...toned('stop', plan.pitch <= 0) },
     { label: 'Wide at its bank', shown: showLength(plan.bankWidth, units) },
     { label: 'Long', shown: showLength(plan.length, units) },
     { label: 'To dig out', shown: earth(plan.cut, units) },
@@ -105,15 +108,15 @@ const FACTS: { [K in WorkKind]: Tell<K> } = {
     {
       label: 'Road over the water',
       shown: showSmall(plan.freeboard, units),
-      ...(plan.freeboard < 0 ? { tone: 'stop' as const } : {}),
+      ...toned('stop', plan.freeboard < 0),
     },
     { label: 'Ruled by', shown: words(plan.control === 'inlet' ? 'its inlet' : 'its barrel and outlet') },
     {
       label: 'Cover',
       shown: showSmall(plan.cover, units),
-      ...(plan.cover < plan.leastCover ? { tone: 'fix' as const } : {}),
+      ...toned('fix', plan.cover < plan.leastCover),
     },
-    { label: 'Falls', shown: showPitch(plan.pitch), ...(plan.pitch < 0 ? { tone: 'stop' as const } : {}) },
+    { label: 'Falls', shown: showPitch(plan.pitch), ...toned('stop', plan.pitch < 0) },
     { label: 'Lets out at', shown: showVelocity(plan.velocity, units) },
     ...(plan.stone > 0 ? [{ label: 'Stone there', shown: showSmall(plan.stone, units) }] : []),
     ...(plan.gained === null ? [] : [{ label: 'Gains by lying askew', shown: showPitch(plan.gained) }]),
@@ -126,7 +129,7 @@ const FACTS: { [K in WorkKind]: Tell<K> } = {
           {
             label: 'Over the water',
             shown: showSmall(plan.freeboard, units),
-            ...(plan.freeboard < 0 ? { tone: 'stop' as const } : {}),
+            ...toned('stop', plan.freeboard < 0),
           },
         ]),
     { label: 'Comes down behind it', shown: showFlow(plan.trapped, units) },
@@ -139,9 +142,9 @@ const FACTS: { [K in WorkKind]: Tell<K> } = {
     {
       label: 'Its stone takes',
       shown: showFlow(plan.capacity, units),
-      ...(plan.over > 0 ? { tone: 'fix' as const } : {}),
+      ...toned('fix', plan.over > 0),
     },
-    { label: 'Runs on', shown: showFlow(plan.over, units), ...(plan.over > 0 ? { tone: 'fix' as const } : {}) },
+    { label: 'Runs on', shown: showFlow(plan.over, units), ...toned('fix', plan.over > 0) },
     { label: 'Water on the slab', shown: showSmall(plan.depthOnSlab, units) },
     ...(plan.freeboard === null
       ? []
@@ -149,7 +152,7 @@ const FACTS: { [K in WorkKind]: Tell<K> } = {
           {
             label: 'Under the sill',
             shown: showSmall(plan.freeboard, units),
-            ...(plan.freeboard < 0 ? { tone: 'stop' as const } : {}),
+            ...toned('stop', plan.freeboard < 0),
           },
         ]),
     ...(plan.below === null ? [] : [{ label: 'Stone below the slab', shown: showSmall(plan.below, units) }]),
@@ -161,7 +164,7 @@ const FACTS: { [K in WorkKind]: Tell<K> } = {
     {
       label: 'Deepest in the storm',
       shown: showSmall(plan.peakDepth, units),
-      ...(plan.over > 0 ? { tone: 'fix' as const } : {}),
+      ...toned('fix', plan.over > 0),
     },
     { label: 'Lets out at most', shown: showFlow(plan.peakOutflow, units) },
     { label: 'Empty after', shown: lasts(plan.drainTime) },
@@ -174,7 +177,7 @@ const FACTS: { [K in WorkKind]: Tell<K> } = {
   ],
   pump: (plan, units) => [
     { label: 'Comes to it', shown: showFlow(plan.flow, units) },
-    { label: 'Lifts', shown: showFlow(plan.rate, units), ...(plan.rate < plan.flow ? { tone: 'fix' as const } : {}) },
+    { label: 'Lifts', shown: showFlow(plan.rate, units), ...toned('fix', plan.rate < plan.flow) },
     { label: 'Head, with its line', shown: showLength(plan.head, units) },
     { label: 'Starts an hour', shown: words(plan.cyclesPerHour === null ? 'runs on' : plan.cyclesPerHour.toFixed(1)) },
     { label: 'At worst', shown: words(plan.worstCyclesPerHour.toFixed(0)) },
@@ -191,12 +194,12 @@ const FACTS: { [K in WorkKind]: Tell<K> } = {
     {
       label: 'Empty after',
       shown: lasts(plan.drainTime),
-      ...(plan.drainTime === null ? { tone: 'fix' as const } : {}),
+      ...toned('fix', plan.drainTime === null),
     },
     {
       label: 'Runs over',
       shown: showFlow(plan.overflow, units),
-      ...(plan.overflow > 0 ? { tone: 'fix' as const } : {}),
+      ...toned('fix', plan.overflow > 0),
     },
     ...(plan.overTable === null ? [] : [{ label: 'Over the ground water', shown: showSmall(plan.overTable, units) }]),
   ],

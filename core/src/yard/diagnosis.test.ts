@@ -2,36 +2,18 @@ import fc from 'fast-check';
 import { changed } from '../job/change';
 import { jobFaults } from '../job/faults';
 import { ofKind } from '../job/job';
-import type { Element, SpotLevel } from '../job/kinds';
+import type { Element } from '../job/kinds';
 import { planJob } from '../plan/planJob';
 import { brackenfold, quillfeather } from '../samples';
-import { bearing, distance, onward, type Place } from '../site/place';
+import { distance, type Place } from '../site/place';
 import { basin, jobOf, out, pipe, spout } from '../testing/parts';
 import { seenWords, waysOutWords, whyWords } from '../words/yard';
+import { at, bowl, levelled, spot } from '../testing/levelledYard';
 import { diagnose } from './diagnosis';
 import { groundOf } from './ground';
 import { nextLevels } from './nextLevel';
 import { seenOf } from './seen';
 import { waysOut } from './waysOut';
-
-const at = (east: number, north: number): Place => ({ east, north });
-const spot = (id: string, place: Place, level: number): SpotLevel => ({
-  id,
-  kind: 'spotLevel',
-  name: id,
-  place,
-  level,
-});
-
-/** Levels every 2 m over 24 m square: a plane that falls north, with a bowl about (12, 12). */
-const bowl = (place: Place): number => 1 - 0.01 * place.north - 0.3 * Math.exp(-(distance(place, at(12, 12)) ** 2) / 9);
-const levelled = (level: (place: Place) => number, turn = 0, by = at(0, 0)): SpotLevel[] =>
-  Array.from({ length: 169 }, (_, k) => {
-    const place = at(2 * (k % 13), 2 * Math.floor(k / 13));
-    return spot(`level${k}`, moved(place, turn, by), level(place));
-  });
-const moved = (place: Place, turn: number, by: Place): Place =>
-  onward(by, bearing(at(0, 0), place) + turn, distance(at(0, 0), place));
 
 describe('why it is wet', () => {
   const wet = (form: 'standing' | 'soft', place: Place, more: object = {}): Element => ({

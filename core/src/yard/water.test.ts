@@ -1,21 +1,16 @@
 import { changed, put } from '../job/change';
 import type { Job } from '../job/job';
-import type { Element, SpotLevel } from '../job/kinds';
+import type { Element } from '../job/kinds';
 import { planJob } from '../plan/planJob';
 import { cellAt } from '../ground/grid';
 import { distance, type Place } from '../site/place';
 import { basin, channel, jobOf, out } from '../testing/parts';
+import { at, levelled } from '../testing/levelledYard';
 import { lawnOn } from './catchments';
 import { pondAt, unseenPonds } from './seen';
 import { catchmentCells } from './situate';
 import { flowPath, upstreamOf, yardWater } from './water';
 
-const at = (east: number, north: number): Place => ({ east, north });
-const levelled = (level: (place: Place) => number): SpotLevel[] =>
-  Array.from({ length: 169 }, (_, k) => {
-    const place = at(2 * (k % 13), 2 * Math.floor(k / 13));
-    return { id: `l${k}`, kind: 'spotLevel', name: `L${k}`, place, level: level(place) };
-  });
 /** 24 m square that falls north, 2 %. */
 const plane = (place: Place): number => 1 - 0.02 * place.north;
 const yard = (...more: Element[]): Job => jobOf(...levelled(plane), ...more);

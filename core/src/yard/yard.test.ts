@@ -2,38 +2,20 @@ import fc from 'fast-check';
 import { changed, put } from '../job/change';
 import { jobFaults } from '../job/faults';
 import { jobFrom, ofKind, type Job } from '../job/job';
-import type { Building, Element, Run, SpotLevel } from '../job/kinds';
+import type { Building, Element, Run } from '../job/kinds';
 import { putDown } from '../job/places';
 import { planJob } from '../plan/planJob';
-import { bearing, distance, onward, wayLength, type Place } from '../site/place';
+import { wayLength, type Place } from '../site/place';
 import { basin, jobOf, out, pipe } from '../testing/parts';
 import { crossingsOfRun } from './crossings';
 import { slopesAway } from './diagnosis';
+import { at, bowl, levelled, moved, spot } from '../testing/levelledYard';
 import { groundOf } from './ground';
 import { levelsOf } from './levels';
 import { nextLevels } from './nextLevel';
 import { routeAround } from './route';
 import { catchmentCells, situated } from './situate';
 import { yardWater } from './water';
-
-const at = (east: number, north: number): Place => ({ east, north });
-const spot = (id: string, place: Place, level: number): SpotLevel => ({
-  id,
-  kind: 'spotLevel',
-  name: id,
-  place,
-  level,
-});
-
-/** Levels every 2 m over 24 m square: a plane that falls north, with a bowl about (12, 12). */
-const bowl = (place: Place): number => 1 - 0.01 * place.north - 0.3 * Math.exp(-(distance(place, at(12, 12)) ** 2) / 9);
-const levelled = (level: (place: Place) => number, turn = 0, by = at(0, 0)): SpotLevel[] =>
-  Array.from({ length: 169 }, (_, k) => {
-    const place = at(2 * (k % 13), 2 * Math.floor(k / 13));
-    return spot(`level${k}`, moved(place, turn, by), level(place));
-  });
-const moved = (place: Place, turn: number, by: Place): Place =>
-  onward(by, bearing(at(0, 0), place) + turn, distance(at(0, 0), place));
 
 const inBowl = (turn = 0, by = at(0, 0)): Job =>
   jobOf(

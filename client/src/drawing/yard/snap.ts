@@ -1,5 +1,5 @@
 /** Where a finger means to put something: on a landing, a corner, a wall, or square to what was put before. */
-import { bearing, distance, footOnWay, onward, roundOf, type Place } from '@katabasis/core';
+import { bearing, distance, footOnWay, isLanding, onward, roundOf, type Place } from '@katabasis/core';
 import type { Thing } from './scene';
 
 export interface Snapped {
@@ -20,18 +20,6 @@ interface Asked {
   reach: number;
 }
 
-const LANDINGS = new Set([
-  'downspout',
-  'basin',
-  'channel',
-  'junction',
-  'discharge',
-  'barrel',
-  'drain',
-  'drainField',
-  'stoneDrain',
-  'pavedBed',
-]);
 /** How far from square a turn is still drawn square, rad. */
 const NEARLY = 0.12;
 
@@ -45,8 +33,8 @@ export function snapTo(place: Place, { things, not, before = [], reach }: Asked)
     best = { place: at, to, id };
     least = away;
   };
-  for (const { id, kind, shape, places } of others) {
-    if (LANDINGS.has(kind)) for (const at of places) offer(at, 'on it', id);
+  for (const { id, kind, element, shape, places } of others) {
+    if (isLanding(element)) for (const at of places) offer(at, 'on it', id);
     else if (kind === 'spotLevel') offer(places[0]!, 'on the level', id);
     else if (shape !== 'place' && kind !== 'run') for (const at of places) offer(at, 'corner', null);
   }

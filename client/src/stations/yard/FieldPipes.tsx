@@ -1,6 +1,6 @@
 /** The pipes of drain fields as they are laid. */
 import type { Place, Solution } from '@katabasis/core';
-import { Path } from 'react-native-svg';
+import { G, Path } from 'react-native-svg';
 import { pathOf } from '../../drawing/yard/pens';
 import { spotOf, type Viewport } from '../../drawing/yard/viewport';
 import { usePalette } from '../../theme/theme';
@@ -16,12 +16,10 @@ export function FieldPipes({ works, view }: Pick<Solution, 'works'> & { view: Vi
     <>
       {Object.entries(works).map(([id, work]) =>
         work.kind === 'drainField' && work.lines ? (
-          <Path key={id} d={work.lines.laterals.map(path).join('')} stroke={water} strokeWidth={1.5} fill="none" />
-        ) : null,
-      )}
-      {Object.entries(works).map(([id, work]) =>
-        work.kind === 'drainField' && work.lines ? (
-          <Path key={`to ${id}`} d={path(work.lines.collector)} stroke={water} strokeWidth={3.5} fill="none" />
+          <G key={id} stroke={water} fill="none">
+            <Path d={work.lines.laterals.map(path).join('')} strokeWidth={1.5} />
+            <Path d={path(work.lines.collector)} strokeWidth={3.5} />
+          </G>
         ) : null,
       )}
     </>
