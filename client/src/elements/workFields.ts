@@ -1,6 +1,7 @@
 /** Fields of the works that are not pipe. */
 import {
   CULVERT_INLET_FACTS,
+  DRAIN_USUAL,
   CULVERT_INLETS,
   FABRIC_FACTS,
   FABRICS,
@@ -35,7 +36,7 @@ import {
 } from '@katabasis/core';
 import { areaEntry, boreEntry, lengthEntry, levelEntry, pitchUpTo, shareBetween, smallEntry } from '../input/entry';
 import { countEntry, sinksEntry, soakEntry, timesEntry, volumeEntry } from '../input/workEntries';
-import type { FieldOf } from '../parts/FieldList';
+import { NONE, type FieldOf } from '../parts/FieldList';
 
 const depth = (what: string) => (units: UnitSystem) => smallEntry(units, 0.02, 5, what);
 const fall = pitchUpTo(1, 'A fall is', true);
@@ -107,14 +108,26 @@ const drainShared = [
     type: 'quantity',
     field: 'firm',
     label: 'Firm as deep as',
-    usual: '12 in (300 mm)',
+    usual: DRAIN_USUAL.firm,
     entry: depth('Firm ground is'),
   },
-  { type: 'quantity', field: 'recharge', label: 'Sinks in a day', usual: '0.4 in (10 mm)', entry: sinksEntry },
-  { type: 'quantity', field: 'barrier', label: 'Tight ground below it', usual: '5 ft (1.5 m)', entry: lengthEntry },
+  { type: 'quantity', field: 'recharge', label: 'Sinks in a day', usual: DRAIN_USUAL.recharge, entry: sinksEntry },
+  {
+    type: 'quantity',
+    field: 'barrier',
+    label: 'Tight ground below it',
+    usual: DRAIN_USUAL.barrier,
+    entry: lengthEntry,
+  },
   { type: 'quantity', field: 'nominal', label: 'Pipe', entry: boreEntry },
-  { type: 'quantity', field: 'pitch', label: 'Its pitch', usual: '½ %', entry: pitches },
-  { type: 'quantity', field: 'trenchWidth', label: 'Trench', usual: '12 in (300 mm)', entry: depth('A trench is') },
+  { type: 'quantity', field: 'pitch', label: 'Its pitch', usual: DRAIN_USUAL.pitch, entry: pitches },
+  {
+    type: 'quantity',
+    field: 'trenchWidth',
+    label: 'Trench',
+    usual: DRAIN_USUAL.trenchWidth,
+    entry: depth('A trench is'),
+  },
   tested,
 ] as const;
 const drainChoices = [
@@ -175,8 +188,8 @@ export const SWALE: readonly FieldOf<Swale>[] = [
     type: 'choice',
     field: 'consent',
     label: 'Whose leave its end wants',
-    usual: 'none',
     options: [
+      { value: NONE, label: 'Nobody’s' },
       { value: 'needed', label: 'A neighbour’s, not given yet' },
       { value: 'given', label: 'A neighbour’s, given' },
     ],
@@ -211,6 +224,7 @@ export const CULVERT: readonly FieldOf<Culvert>[] = [
     field: 'old',
     label: 'The old one',
     options: [
+      { value: NONE, label: 'None here' },
       { value: 'out', label: 'Comes out' },
       { value: 'beside', label: 'Stays beside it' },
     ],

@@ -16,8 +16,8 @@ interface Quantity<E> {
   field: Key<E>;
   label: string;
   entry: (units: UnitSystem) => Entry;
-  /** What holds where it is left empty; a field without it must be filled. */
-  usual?: string;
+  /** What holds where it is left empty, in words or as a figure of its own; a field without it must be filled. */
+  usual?: string | number;
   hint?: string;
 }
 
@@ -49,7 +49,8 @@ interface Lead<E> {
 
 export type FieldOf<E> = Quantity<E> | Chips<E> | Flag<E> | Lead<E>;
 
-const NONE = '';
+/** Of a choice that may be left: what is chosen then. */
+export const NONE = '';
 
 interface Props<E extends Element> {
   element: E;
@@ -79,24 +80,32 @@ function One<E extends Named>({ element, field }: { element: E; field: FieldOf<E
   const { job, edit, units } = useKept();
   const value = element[field.field];
   const set = (next: unknown): string | null =>
-    edit(put(`Set ${field.label.toLowerCase()}`, without(element, field.field, next) as Element));
+    edit(
+      put(
+        `Set ${field.label.toLowerCase()}`,
+        without(element, field.field, next === NONE ? undefined : next) as Element,
+      ),
+    );
   switch (field.type) {
-    case 'quantity':
+    case 'quantity': {
+      const entry = field.entry(units);
+      const usual = typeof field.usual === 'number' ? entry.show(field.usual) : field.usual;
       return (
         <QuantityField
           label={field.label}
           value={value as number | undefined}
-          {...field.entry(units)}
-          {...(field.usual === undefined ? {} : { usual: field.usual, optional: true })}
+          {...entry}
+          {...(usual === undefined ? {} : { usual, optional: true })}
           {...(field.hint === undefined ? {} : { hint: field.hint })}
           onCommit={set}
         />
       );
+    }
     case 'choice':
       return (
         <Choice
           label={field.label}
-          value={(value as string | undefined) ?? field.usual ?? null}
+          value={(value as string | undefined) ?? field.usual ?? NONE}
           options={field.options}
           onChoose={(next) => void set(next)}
         />
@@ -122,7 +131,7 @@ function One<E extends Named>({ element, field }: { element: E; field: FieldOf<E
             ...field.among(job, element).map(({ id, name }) => ({ value: id, label: name })),
             { value: NONE, label: field.none },
           ]}
-          onChoose={(next) => void set(next === NONE ? undefined : next)}
+          onChoose={(next) => void set(next)}
         />
       );
   }

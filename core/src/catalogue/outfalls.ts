@@ -211,6 +211,10 @@ export const OUTFALLS: Record<OutfallForm, Outfall> = {
   },
 };
 
+/** The swale that a way out lets out into, by id; undefined where its form comes out nowhere, whatever was said of it before. */
+export const letsInto = ({ form, into }: { form: OutfallForm; into?: string | undefined }): string | undefined =>
+  OUTFALLS[form].opensOut ? into : undefined;
+
 /** What takes the water of a way out. */
 export const receivingOf = ({ form, receiving }: { form: OutfallForm; receiving: Receiving }): Receiving =>
   OUTFALLS[form].into ?? receiving;

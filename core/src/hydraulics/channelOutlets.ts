@@ -129,7 +129,7 @@ function placesOf({ outlets, length }: Whole): readonly number[] {
 /** Steps over a stretch of a channel that many outlets part, at least. */
 const LEAST_STEPS = 40;
 
-/** Steps over a stretch while a divide is looked for: its closed end is out by less than a tenth of a millimetre. */
+/** Steps over a stretch while a divide is looked for: its closed end is out by about a tenth of a millimetre. */
 const SEARCH = 20;
 
 /** In parts of the way between two outlets: how far about the last divide the next is looked for, and how closely. */

@@ -1,4 +1,5 @@
 /** The open ways of a job, in the order in which water comes down them, and the pipes that let out into them. */
+import { letsInto } from '../catalogue/outfalls';
 import { MATERIAL_FACTS } from '../catalogue/pipes';
 import { LINING_FACTS } from '../catalogue/swales';
 import type { Surface as GroundSurface } from '../ground/surface';
@@ -79,7 +80,12 @@ const openWays = stage(
     ways: orderedWays(
       all.map((way) => ({ id: way.id, to: way.to ?? null, time: timeAlong(way, levelsUnder(ground)) })),
     ),
-    outlets: new Map(discharges.flatMap(({ id, into }) => (into === undefined ? [] : [[id, into] as const]))),
+    outlets: new Map(
+      discharges.flatMap((discharge) => {
+        const into = letsInto(discharge);
+        return into === undefined ? [] : [[discharge.id, into] as const];
+      }),
+    ),
   }),
 );
 

@@ -1,5 +1,5 @@
 /** What every work that is not pipe does in a rain, and the water that it makes stand against the pipes that end in it. */
-import { OUTFALLS } from '../catalogue/outfalls';
+import { letsInto, OUTFALLS } from '../catalogue/outfalls';
 import type { Soil } from '../catalogue/soils';
 import type { Surface as GroundSurface } from '../ground/surface';
 import { headOf, ofKind, type Job } from '../job/job';
@@ -173,7 +173,7 @@ class Working {
         this.plans[discharge.id] = plan;
         this.standing.set(discharge.id, plan.standing);
       }
-      const swale = discharge.into === undefined ? undefined : swales.get(discharge.into);
+      const swale = swales.get(letsInto(discharge) ?? '');
       const plan = swale ? (this.plans[swale.id] as SwalePlan) : null;
       if (swale && plan && plan.depth > 0)
         this.standing.set(discharge.id, waterAt(plan, shareOn(swale, plan, discharge)));
@@ -216,7 +216,7 @@ const works = stage(
 const isWork = (discharge: Discharge): boolean =>
   OUTFALLS[discharge.form].store !== undefined ||
   OUTFALLS[discharge.form].pumps === true ||
-  discharge.into !== undefined;
+  letsInto(discharge) !== undefined;
 
 const workLists = stage('outfall works', (discharges: readonly Discharge[]): readonly Discharge[] =>
   discharges.filter(isWork),

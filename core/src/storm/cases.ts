@@ -1,8 +1,8 @@
 /** What a yard is tried with: rains, and what can fail in one. Each as the job that it makes. */
-import { OUTFALLS, receivingOf } from '../catalogue/outfalls';
+import { letsInto, OUTFALLS, receivingOf } from '../catalogue/outfalls';
 import { SURFACE_FACTS, type SurfaceCover } from '../catalogue/surfaces';
 import { changed, put } from '../job/change';
-import { headOf, ofKind, rainOf, type Job } from '../job/job';
+import { elementOf, headOf, ofKind, rainOf, type Job } from '../job/job';
 import type { Basin, Discharge, Element, RainElement, Surface } from '../job/kinds';
 import { resolveSettings } from '../job/settings';
 import { rarerRain } from '../plan/openings';
@@ -56,7 +56,7 @@ const freezes = ({ form }: Discharge): boolean => form === 'popup' || form === '
 
 /** Level of a way out's water when what takes it is brimful, m; null where that never is. */
 function brimful(job: Job, discharge: Discharge): number | null {
-  const swale = discharge.into === undefined ? undefined : ofKind(job, 'swale').find(({ id }) => id === discharge.into);
+  const swale = elementOf(job, 'swale', letsInto(discharge) ?? '');
   if (swale) return (discharge.controlLevel ?? discharge.groundLevel) + swale.depth;
   if (!OUTFALLS[discharge.form].opensOut) return null;
   const into = receivingOf(discharge);

@@ -85,9 +85,11 @@ export function drainPlan(drain: Drain | DrainField, jobSoil: Soil | undefined, 
   const field = drain.kind === 'drainField';
   const whole = field ? areaCovered(drain) : (drain.area ?? 0);
   const habit = habitOf(soil, field ? whole : lengthOf(drain) * 10);
-  const spacing = drain.spacing ?? worked?.spacing ?? habit[0];
+  const asked = drain.spacing ?? worked?.spacing ?? habit[0];
   const lines =
-    field && drain.outline ? layField(drain.outline, spacing, fall ?? longest(drain.outline), drain.outline[0]!) : null;
+    field && drain.outline ? layField(drain.outline, asked, fall ?? longest(drain.outline), drain.outline[0]!) : null;
+  // Never told closer than it can be laid.
+  const spacing = Math.max(asked, lines?.spacing ?? 0);
   const length = field ? (lines?.length ?? drain.length ?? whole / spacing) : lengthOf(drain);
   const area = field ? whole : (drain.area ?? length * spacing);
   const pitch = drain.pitch ?? DRAIN_USUAL.pitch;

@@ -6,11 +6,12 @@ export interface FieldLines {
   laterals: [Place, Place][];
   /** Along their feet to where the field's pipe leaves. */
   collector: Place[];
-  /** Of all pipes together, m. */
+  /** Of all pipes together, and between two of them, m. */
   length: number;
+  spacing: number;
 }
 
-/** No field has more pipes than this: a spacing that would ask for more is told as too close. */
+/** No field has more pipes than this; where its spacing would ask for more they lie further apart. */
 const MOST = 400;
 /** A stretch shorter than this is not laid, m. */
 const LEAST = 0.3;
@@ -31,9 +32,11 @@ export function layField(outline: readonly Place[], spacing: number, fall: numbe
   const back = (u: number, v: number): Place => ({ east: u * sine + v * cosine, north: u * cosine - v * sine });
   const [low, high] = [Math.min(...turned.map(({ v }) => v)), Math.max(...turned.map(({ v }) => v))];
   const count = Math.min(MOST, Math.max(1, Math.round((high - low) / spacing)));
+  const wide = (high - low) / count;
+  const between = count < MOST ? Math.min(spacing, wide) : wide;
   const laterals: [Place, Place][] = [];
   for (let k = 0; k < count; k++) {
-    const v = (low + high) / 2 + (k - (count - 1) / 2) * Math.min(spacing, (high - low) / count);
+    const v = (low + high) / 2 + (k - (count - 1) / 2) * between;
     const cuts: number[] = [];
     turned.forEach((a, at) => {
       const b = turned[(at + 1) % turned.length]!;
@@ -47,5 +50,5 @@ export function layField(outline: readonly Place[], spacing: number, fall: numbe
   if (feet.length > 1 && distance(feet[0]!, foot) < distance(feet.at(-1)!, foot)) feet.reverse();
   const collector = [...feet, foot];
   const length = laterals.reduce((sum, [a, b]) => sum + distance(a, b), wayLength(collector));
-  return { laterals, collector, length };
+  return { laterals, collector, length, spacing: between };
 }

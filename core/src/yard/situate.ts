@@ -2,6 +2,7 @@
  * A job with what its places say: lengths by the plan, levels by the ground, and ground that runs to inlets. A job without places is
  * itself. Nothing of it is stored: it is worked out before the plan and read by it.
  */
+import { letsInto } from '../catalogue/outfalls';
 import { USUAL_SOIL, type Soil } from '../catalogue/soils';
 import { placeOf } from '../ground/grid';
 import { elementOf, headOf, ofKind, type Job } from '../job/job';
@@ -41,7 +42,7 @@ function isUnplaced(job: Job): boolean {
     ofKind(job, 'breakline').length === 0 &&
     ofKind(job, 'run').every(({ lengthFrom }) => lengthFrom === undefined) &&
     ofKind(job, 'surface').every(({ outline }) => outline === undefined) &&
-    ofKind(job, 'discharge').every(({ into, controlLevel }) => into === undefined || controlLevel !== undefined)
+    ofKind(job, 'discharge').every((each) => letsInto(each) === undefined || each.controlLevel !== undefined)
   );
 }
 
@@ -121,7 +122,9 @@ function resolve(job: Job): Resolved {
 }
 
 /** Floor of the swale that a way out lets out into, where it lies on it, m; null where its own level is said, or it has none. */
-function floorUnder(job: Job, { into, controlLevel, place }: Discharge, levelAt: LevelAt): number | null {
+function floorUnder(job: Job, discharge: Discharge, levelAt: LevelAt): number | null {
+  const { controlLevel, place } = discharge;
+  const into = letsInto(discharge);
   const swale = into === undefined || controlLevel !== undefined ? undefined : elementOf(job, 'swale', into);
   if (!swale) return null;
   const { head, foot } = floorOf(swale, levelAt);

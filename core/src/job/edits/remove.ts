@@ -1,34 +1,33 @@
 /** Taking an element out of a job without leaving anything pointing at nothing. */
 import type { Change } from '../change';
 import { nameOf, ofKind, type Job } from '../job';
-import type { Element, Run } from '../kinds';
+import { isLaid, type Element, type Run } from '../kinds';
 import { unlinked } from '../links';
 
-/** Elements that led to `id`, without that link. */
-function unledTo(job: Job, id: string): Element[] {
+/** Elements that led to any of some ids, without those links. */
+function unledTo(job: Job, ids: ReadonlySet<string>): Element[] {
   return job.elements.all.flatMap((element) => {
-    const changed = unlinked(element, id);
-    return changed === element ? [] : [changed];
+    if (ids.has(element.id)) return [];
+    const left = [...ids].reduce(unlinked, element);
+    return left === element ? [] : [left];
   });
 }
 
 /**
- * The change that removes an element. Links that led to it go too; a run that arrived at a removed landing is carried on to
- * where the landing's own run went, with both lengths, so that a line is not cut by taking a wye out of it.
+ * The change that removes an element. Links that led to it, or to a run that goes with it, go too; a run that arrived at a removed landing is
+ * carried on to where the landing's own run went, with both lengths, so that a line is not cut by taking a wye out of it. An old pipe that
+ * carries nothing any more goes with its end.
  */
 export function removal(job: Job, id: string): Change {
-  const puts = unledTo(job, id);
-  const removes = [id];
-  const runs = ofKind(job, 'run');
-  const leaving = runs.find((run) => run.from === id);
-  if (leaving) removes.push(leaving.id);
-  for (const run of runs) {
-    if (run.to !== id) continue;
-    // Two runs between one pair of landings would become one from a landing to itself.
-    if (leaving && leaving.to !== run.from) puts.push(carriedOn(run, leaving));
-    else removes.push(run.id);
-  }
-  return { label: `Remove ${nameOf(job, id)}`, puts, removes };
+  const there = ofKind(job, 'run').filter((run) => run.from === id || run.to === id);
+  const leaving = there.find((run) => run.from === id && isLaid(run));
+  // Two runs between one pair of landings would become one from a landing to itself.
+  const goesOn = (run: Run): boolean =>
+    leaving !== undefined && run.to === id && isLaid(run) && leaving.to !== run.from;
+  const gone = there.filter((run) => !goesOn(run));
+  const removes = [id, ...gone.map((run) => run.id)];
+  const carried = there.filter(goesOn).map((run) => carriedOn(run, leaving!));
+  return { label: `Remove ${nameOf(job, id)}`, puts: [...unledTo(job, new Set(removes)), ...carried], removes };
 }
 
 function carriedOn(run: Run, next: Run): Run {
