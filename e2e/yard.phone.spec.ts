@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import type { Element } from '../core/src';
 import { copyOfSample, kept, putJob, saved } from './jobs';
 
 /** Taps so far: the way from nothing to a yard is short, and how short is printed. */
@@ -146,15 +147,15 @@ test('a line is drawn by taps with a bend, ends on another as a wye, and a corne
   await expect(page.getByRole('heading', { name: 'Wye 1 to Out' })).toBeVisible();
   const length = page.getByTestId('run-length');
   const before = await length.inputValue();
-  await dragOnPlan(page, bent.bends![0]!, 0, 60);
+  await dragOnPlan(page, 0, 60);
   await expect(length).not.toHaveValue(before);
   await page.getByTestId('undo').tap();
   await expect(length).toHaveValue(before);
 });
 
-/** Drags what stands at a place by so many px, found by the handle that is drawn there. */
-async function dragOnPlan(page: Page, _place: { east: number; north: number }, dx: number, dy: number): Promise<void> {
-  const handle = page.getByTestId('ground-plan').locator('circle[r="11"]').first();
+/** Drags a handle of what is chosen by so many px: its first corner, unless another is given. */
+async function dragOnPlan(page: Page, dx: number, dy: number, which = 'circle[r="11"]'): Promise<void> {
+  const handle = page.getByTestId('ground-plan').locator(which).first();
   const { x, y, width, height } = (await handle.boundingBox())!;
   const from = { x: x + width / 2, y: y + height / 2 };
   const touch = await page.context().newCDPSession(page);
@@ -282,4 +283,64 @@ test('a tree is tied in by two tapes from the corners of a house, and tapes that
   const tree = Object.values(await kept(request, job)).find(({ kind }) => kind === 'tree');
   const place = tree?.kind === 'tree' ? tree.place! : corner(0, 0);
   expect(Math.hypot(place.east - 3.6, place.north - 4.8)).toBeLessThan(0.001);
+});
+
+test('a house is taken hold of and moved with its roof and downspouts, and undo puts it back; a section through it says its fall', async ({
+  page,
+  request,
+}) => {
+  const job = await copyOfSample(request);
+  const before = await kept(request, job);
+  const house = Object.values(before).find(({ kind }) => kind === 'building')!;
+  await page.goto(`/job/${job}/yard?at=${house.id}`);
+  await dragOnPlan(page, 0, 30, '[data-testid=grip]');
+  await saved(page, job);
+  const after = await kept(request, job);
+  const north = (element: Element | undefined, field: 'outline' | 'place'): number => {
+    const at = (element as unknown as Record<string, unknown>)[field];
+    return (Array.isArray(at) ? at[0] : at).north;
+  };
+  const by = north(after[house.id], 'outline') - north(house, 'outline');
+  expect(by).toBeLessThan(-1);
+  for (const element of Object.values(before)) {
+    if (element.kind === 'roofFace' && element.outline)
+      expect(north(after[element.id], 'outline') - north(element, 'outline')).toBeCloseTo(by, 6);
+    if (element.kind === 'spotLevel') expect(after[element.id]).toEqual(element);
+  }
+  await page.getByTestId('undo').tap();
+  await saved(page, job);
+  expect((await kept(request, job))[house.id]).toEqual(house);
+  await page.goto(`/job/${job}/yard?at=~says`);
+  await page.getByTestId('yard-section').tap();
+  await expect(page.getByText('Tap where the section begins, then where it goes.')).toBeVisible();
+  await tapPlan(page, 0.15, 0.3);
+  await tapPlan(page, 0.8, 0.75);
+  await expect(page.getByRole('heading', { name: /^(Rises|Falls) .* in over / })).toBeVisible();
+  await expect(page.getByTestId('cut')).toBeVisible();
+  await tap(page, 'Begin anew');
+  await expect(page.getByText('Tap where the section begins, then where it goes.')).toBeVisible();
+});
+
+test('the ground of a thousand levels comes from the worker: the page answers meanwhile, and what is drawn follows', async ({
+  page,
+  request,
+}) => {
+  const levels = Array.from({ length: 1000 }, (_, k): Element => {
+    const place = { east: 2 * (k % 32), north: 2 * Math.floor(k / 32) };
+    const level = 1 - 0.01 * place.north - 0.4 * Math.exp(-((place.east - 30) ** 2 + (place.north - 30) ** 2) / 40);
+    return { id: `level${k}`, kind: 'spotLevel', name: `L${k}`, place, level };
+  });
+  const job = await putJob(request, [
+    { id: 'job', kind: 'job', name: 'Large', units: 'metric', pitchStyle: 'ground' },
+    ...levels,
+  ]);
+  await page.goto(`/job/${job}/yard?at=~says`);
+  await expect(page.getByRole('heading', { name: 'Ponds by the levels, seen by nobody yet' })).toBeVisible();
+  await expect(page.getByTestId('ground-under-way')).toHaveCount(0);
+  await tap(page, 'Put a basin there');
+  await expect(page.getByRole('heading', { name: 'Basin 1', level: 2 })).toBeVisible();
+  await saved(page, job);
+  const basin = Object.values(await kept(request, job)).find(({ kind }) => kind === 'basin');
+  expect(Math.hypot(basin?.kind === 'basin' ? basin.place!.east - 30 : 99)).toBeLessThan(2);
+  await expect(page.getByTestId('ground-plan')).toContainText('deep');
 });

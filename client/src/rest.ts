@@ -2,7 +2,8 @@
  * All that is fetched after the list of jobs stands: one part, so that nothing of it is fetched with the list. Asked for while the list
  * is read, and kept on the device.
  */
-export { headOf, jobFrom, readFileText, toFile } from '@katabasis/core';
+export { headOf, jobFrom } from '@katabasis/core';
+export { readJob, saveJob } from './data/jobFile';
 export { planHere } from './data/planner';
 export { freeJobName, listenForOthers, startJob } from './data/sessions';
 export { BinScreen } from './stations/jobs/BinScreen';

@@ -63,13 +63,16 @@ export { landingWorking, type LandingQuantity } from './words/workings/landingWo
 export { runWorking, RUN_QUANTITIES, type RunQuantity } from './words/workings/runWorking';
 export type { Working } from './words/workings/working';
 export { catchmentCells, followsGround, situated } from './yard/situate';
-export { groundOf, type Ground } from './yard/ground';
+export { groundOf, placedLevels, type Ground } from './yard/ground';
 export { levelsOf, type BookResult, type Levels } from './yard/levels';
 export { flowPath, yardWater, type YardWater } from './yard/water';
 export { soilAt, soilOfTest, type FoundSoil } from './yard/soils';
 export { crossingsOf, crossingsOfRun, type Crossing } from './yard/crossings';
 export { diagnose, slopesAway, type Diagnosis, type SlopeAway, type Suggestion } from './yard/diagnosis';
 export { nextLevels, type NextLevel } from './yard/nextLevel';
+export { groundPicture, type GroundPicture } from './yard/picture';
+export { FALL_ASKED, groundSays, type GroundSays } from './yard/says';
+export { cutAlong, type Cut } from './yard/cut';
 export { pondAt, seenOf, unseenPonds, type Seen } from './yard/seen';
 export { waysOut, type WayOut } from './yard/waysOut';
 export { nextWords, pondWords, seenWords, suggestionWords, wayOutWords, waysOutWords, whyWords } from './words/yard';

@@ -12,8 +12,8 @@ export function pickFile(accept: string): Promise<File | null> {
   });
 }
 
-export function saveFile(name: string, content: string, type = 'application/json'): void {
-  const url = URL.createObjectURL(new Blob([content], { type }));
+export function saveFile(name: string, content: string | Blob, type = 'application/json'): void {
+  const url = URL.createObjectURL(typeof content === 'string' ? new Blob([content], { type }) : content);
   const link = document.createElement('a');
   link.href = url;
   link.download = name;
@@ -21,3 +21,10 @@ export function saveFile(name: string, content: string, type = 'application/json
   // The download reads the address after this call returns.
   setTimeout(() => URL.revokeObjectURL(url), 60_000);
 }
+
+/** A file's name for a job. */
+export const slug = (name: string): string =>
+  name
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '') || 'job';

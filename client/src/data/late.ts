@@ -2,20 +2,20 @@
  * What works on whole jobs comes after the list of them: the first screen is there without it. Whoever starts the application says
  * where it comes from.
  */
-import type { headOf, jobFrom, readFileText, toFile } from '@katabasis/core';
+import type { headOf, jobFrom } from '@katabasis/core';
+import type * as jobFile from './jobFile';
 import type * as planner from './planner';
 import type * as sessions from './sessions';
 
 interface OfCore {
   headOf: typeof headOf;
   jobFrom: typeof jobFrom;
-  readFileText: typeof readFileText;
-  toFile: typeof toFile;
 }
 
 export interface Late
   extends
     OfCore,
+    Pick<typeof jobFile, 'readJob' | 'saveJob'>,
     Pick<typeof planner, 'planHere'>,
     Pick<typeof sessions, 'freeJobName' | 'listenForOthers' | 'startJob'> {}
 

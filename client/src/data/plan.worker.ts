@@ -12,6 +12,7 @@ import {
 } from '@katabasis/core';
 import { expose } from 'comlink';
 import * as planning from './planning';
+import type { Answered, Asked, YardQuestion } from './yardAnswers';
 
 /** A state of a job: by what changed since one that was sent before, or whole. */
 export interface SentJob {
@@ -59,6 +60,13 @@ const worker = {
   size: (sent: SentJob, ask: number): Promise<JobSizing | null> =>
     task(ask, (signal) => planning.size(jobOf(sent), signal)),
   layers: (sent: SentJob, ask: number): Promise<Layers> => task(ask, (signal) => planning.layers(jobOf(sent), signal)),
+  yard: <Q extends YardQuestion>(
+    sent: SentJob,
+    question: Q,
+    about: Asked<Q>,
+    ask: number,
+    onStep: (step: number) => void,
+  ): Promise<Answered<Q>> => task(ask, (signal) => planning.yard(jobOf(sent), question, about, signal, onStep)),
   callOff: (ask: number): void => asked.get(ask)?.abort(),
 };
 export type PlanWorker = typeof worker;

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { changed, Elements, jobFrom, type Element, type Job } from '@katabasis/core';
 import { largeYard, quillfeather } from '@katabasis/core/samples';
-import { changesSince, findFix, planHere, received } from './planner';
+import { askYard, changesSince, findFix, planHere, received, yardHere } from './planner';
 
 const wye = (id: string, groundLevel: number): Element => ({
   id,
@@ -70,4 +70,16 @@ it('of several snags the first asked about is answered first, and one called off
   off.abort();
   await Promise.all(seeking);
   expect(answered).toEqual([0, 1, 2, 3, -4, 5, 6, 7, 8, 9]);
+});
+
+it('the ground answers step by step away from the page as it does at once, and not at all once called off', async () => {
+  const job = quillfeather();
+  const steps: number[] = [];
+  const control = new AbortController();
+  const said = await askYard(job, 'says', null, control.signal, (step) => steps.push(step));
+  expect(steps).toEqual([0, 1, 2]);
+  expect(said).toEqual(yardHere(job, 'says', null));
+  const off = new AbortController();
+  const asked = askYard(job, 'picture', null, off.signal, (step) => step === 1 && off.abort());
+  await expect(asked).rejects.toThrow();
 });

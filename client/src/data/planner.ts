@@ -4,17 +4,26 @@
  * had, as when its script is out of reach, the page does all of it.
  */
 import type { Change, Element, Fix, Job, JobSizing, Layers, Plan, Snag } from '@katabasis/core';
-import { wrap, type Remote } from 'comlink';
+import { proxy, wrap, type Remote } from 'comlink';
 import type { PlanWorker, SentJob } from './plan.worker';
 import * as planning from './planning';
+import { answerOf, type Answered, type Asked, type YardQuestion } from './yardAnswers';
 
 /** A plan of as many runs takes about 10 ms on a phone four times slower than the machine that the bench was made on. */
 const MAX_RUNS_HERE = 200;
 
+/** Levels of as many places are ground within as much again: some 25 ms there, most of it water over the grid. */
+const MAX_LEVELS_HERE = 400;
+
 let hasWorker = typeof Worker !== 'undefined';
 
 /** Whether a job is planned on the page, at once. */
-export const isPlannedHere = (job: Job): boolean => !hasWorker || job.elements.ofKind('run').length <= MAX_RUNS_HERE;
+export const isPlannedHere = ({ elements }: Job): boolean =>
+  !hasWorker ||
+  (elements.ofKind('run').length <= MAX_RUNS_HERE &&
+    elements.ofKind('spotLevel').length +
+      elements.ofKind('breakline').reduce((sum, { levels }) => sum + (levels?.length ?? 0), 0) <=
+      MAX_LEVELS_HERE);
 
 /** The plan of a job, at once; for a large one, only where nothing else is under way. */
 export const planHere = (job: Job): Plan => planning.plan(job);
@@ -144,4 +153,22 @@ export const findLayers = (job: Job, signal: AbortSignal): Promise<Layers> =>
     signal,
     (worker, id) => worker.layers(sending(job), id),
     () => planning.layers(job, signal),
+  );
+
+/** An answer about a job's ground, at once. */
+export const yardHere = answerOf;
+
+/** The same from the worker, told step by step. */
+export const askYard = <Q extends YardQuestion>(
+  job: Job,
+  question: Q,
+  about: Asked<Q>,
+  signal: AbortSignal,
+  onStep: (step: number) => void,
+): Promise<Answered<Q>> =>
+  away(
+    signal,
+    async (worker, id) =>
+      (await worker.yard(sending(job), question, about as never, id, proxy(onStep))) as unknown as Answered<Q>,
+    () => planning.yard(job, question, about, signal, onStep),
   );

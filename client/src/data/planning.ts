@@ -13,6 +13,7 @@ import {
   type Plan,
   type Snag,
 } from '@katabasis/core';
+import { answerOf, GROUND_STEPS, type Answered, type Asked, type YardQuestion } from './yardAnswers';
 
 /** Most that a search waits for an idle moment, ms. */
 const PATIENCE_MS = 100;
@@ -75,4 +76,22 @@ export async function layers(job: Job, signal: AbortSignal): Promise<Layers> {
   await breath();
   unless(signal);
   return layersOf(job, planJob(job));
+}
+
+/** An answer about the ground, step by step: each of them can be called off before it begins. */
+export async function yard<Q extends YardQuestion>(
+  job: Job,
+  question: Q,
+  about: Asked<Q>,
+  signal: AbortSignal,
+  onStep: (step: number) => void,
+): Promise<Answered<Q>> {
+  const steps = [...GROUND_STEPS, () => undefined];
+  for (const [k, step] of steps.entries()) {
+    onStep(k);
+    await breath();
+    unless(signal);
+    step(job);
+  }
+  return answerOf(job, question, about);
 }

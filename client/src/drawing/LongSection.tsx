@@ -10,13 +10,12 @@ import {
   text,
   type Plan,
   type UnitSystem,
-  groundOver,
-  situated,
 } from '@katabasis/core';
 import { memo, useMemo, useState } from 'react';
 import { View, type LayoutChangeEvent } from 'react-native';
 import Svg, { Circle, G, Line, Path, Text as SvgText } from 'react-native-svg';
 import { useKept } from '../data/useJob';
+import { useYard } from '../data/useYard';
 import { useLagging } from './useLagging';
 import { placeLabels } from './labels';
 import { widthOf, type Lettering } from '../theme/measure';
@@ -88,14 +87,14 @@ const SectionOf = memo(function SectionOf({ from, plan }: { from: string; plan: 
   const [width, setWidth] = useState(360);
   const [under, setUnder] = useState<number | null>(null);
   const scale = useTextScale();
+  const route = useMemo(() => routeOf(plan, from), [plan, from]);
+  const ids = useMemo(() => route.map(({ id }) => id), [route]);
+  const { answer: over, behind } = useYard(job, 'over', ids);
   const section = useMemo(() => {
-    const here = situated(job);
-    const ground = (id: string): ReturnType<typeof groundOver> => {
-      const run = elementOf(here, 'run', id);
-      return run ? groundOver(here, run) : [];
-    };
-    return sectionOf(plan, routeOf(plan, from), ground);
-  }, [job, plan, from]);
+    // Straight between landings until the ground between them is there.
+    const ground = new Map(behind || !over ? [] : ids.map((id, k) => [id, over[k]!] as const));
+    return sectionOf(plan, route, (id) => ground.get(id) ?? []);
+  }, [plan, route, ids, over, behind]);
   const foot = elementOf(job, 'discharge', section.landings.at(-1)?.id ?? '');
   const control = foot ? controlLevel(foot, plan.settings) : null;
   if (section.points.length === 0) return null;

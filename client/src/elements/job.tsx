@@ -8,7 +8,6 @@ import {
   showPitchTrade,
   showSmall,
   text,
-  toFile,
   type JobElement,
   type Settings,
 } from '@katabasis/core';
@@ -20,7 +19,7 @@ import Download from 'lucide-react-native/icons/download';
 import ScrollText from 'lucide-react-native/icons/scroll-text';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { saveFile } from '../data/files';
+import { saveJob } from '../data/jobFile';
 import { useKept } from '../data/useJob';
 import { useTheme } from '../theme/theme';
 import { Button } from '../ui/Button';
@@ -30,7 +29,7 @@ import { NameField, QuantityField } from '../input/Field';
 import { TextBox } from '../input/TextBox';
 import { without } from '../input/without';
 import { Text } from '../ui/Text';
-import { slug, STATE_WORDS } from './jobWords';
+import { STATE_WORDS } from './jobWords';
 import type { ElementView } from './view';
 import { footRow } from '../ui/rows';
 
@@ -73,6 +72,7 @@ const leastPitch = pitchUpTo(0.2, 'A pitch falls');
 export function JobForm() {
   const { job, edit, units } = useKept();
   const { choice, choose, textSize, chooseText } = useTheme();
+  const [said, setSaid] = useState<string | null>(null);
   const head = headOf(job);
   // What is emptied is left out again.
   const save = (label: string, next: { [K in keyof JobElement]?: JobElement[K] | undefined }): string | null =>
@@ -182,11 +182,12 @@ export function JobForm() {
         ]}
         onChoose={chooseText}
       />
+      {said !== null && <Text role="alert">{said}</Text>}
       <View style={footRow}>
         <Button
           label="Save as a job file"
           icon={Download}
-          onPress={() => saveFile(`${slug(head.name)}.katabasis.json`, JSON.stringify(toFile(job), null, 2))}
+          onPress={() => void saveJob(job).then(setSaid, (error: Error) => setSaid(error.message))}
         />
         <Button label="What was done" icon={ScrollText} onPress={() => router.navigate(`/history/${job.id}`)} />
       </View>

@@ -11,10 +11,3 @@ export const STATE_WORDS: Record<JobState, string> = {
   done: 'Done',
   dropped: 'Dropped',
 };
-
-/** A file's name for a job. */
-export const slug = (name: string): string =>
-  name
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-|-$/g, '') || 'job';

@@ -12,7 +12,7 @@ import {
   removal,
   resized,
   runWorking,
-  situated,
+  lengthOfRun,
   shortOf,
   showFlow,
   showLength,
@@ -63,8 +63,9 @@ function RunSheet({ element: { id }, onClose, onGo }: FormProps<Run>) {
   const { job, plan, edit, units } = useJob();
   const beside = useWide();
   const [asked, setAsked] = useState<RunQuantity | null>(null);
+  const own = elementOf(job, 'run', id);
   // As long as the plan has it, where that is what says so.
-  const run = elementOf(situated(job), 'run', id);
+  const run = own && { ...own, length: lengthOfRun(job, own) };
   const planned = plan.runs[id];
   const working = asked && runWorking(job, plan, id, asked);
   if (!run) return null;

@@ -1,56 +1,27 @@
 /** Why a place is wet, with what speaks for it, and what could be done: each a tap to put in, beside what it would give. */
-import {
-  changed,
-  diagnose,
-  ofKind,
-  suggestedChange,
-  suggestionWords,
-  whyWords,
-  type Job,
-  type Suggested,
-  type Suggestion,
-  type WetSpot,
-} from '@katabasis/core';
+import { changed, suggestionWords, whyWords, type WetSpot } from '@katabasis/core';
 import Plus from 'lucide-react-native/icons/plus';
-import { useMemo } from 'react';
 import { View } from 'react-native';
 import { planWith } from '../data/planner';
 import { useKept } from '../data/useJob';
 import { useWorked } from '../data/useWorked';
+import { useYard } from '../data/useYard';
+import type { Why } from '../data/yardAnswers';
 import { SPACE } from '../theme/tokens';
 import { Button } from '../ui/Button';
 import { Text } from '../ui/Text';
 import { givesWords, type Gives } from './gives';
 import { GivesLine } from './GivesLine';
 
-interface Offered {
-  suggestion: Suggestion;
-  made: Suggested | null;
-}
-
-/** Near enough to be the basin that was suggested, m. */
-const THERE = 0.5;
-
-/** What is suggested and is not there yet. */
-function offeredFor(job: Job, wet: WetSpot): Offered[] {
-  const standing = ofKind(job, 'basin');
-  return (diagnose(job, wet)?.suggestions ?? []).flatMap((suggestion) => {
-    const taken =
-      suggestion.type === 'basin' &&
-      standing.some(
-        ({ place }) =>
-          place && Math.hypot(suggestion.place.east - place.east, suggestion.place.north - place.north) < THERE,
-      );
-    return taken ? [] : [{ suggestion, made: suggestedChange(job, suggestion) }];
-  });
-}
+const NOTHING: Why['offered'] = [];
 
 export function WhyWet({ wet, onGo }: { wet: WetSpot; onGo: (id: string) => void }) {
   const { job, edit } = useKept();
-  const found = useMemo(() => diagnose(job, wet), [job, wet]);
-  const offered = useMemo(() => offeredFor(job, wet), [job, wet]);
+  const { answer, behind } = useYard(job, 'why', wet.id);
+  const offered = answer?.offered ?? NOTHING;
   // One after the other, each on its own turn: what it would give stands beside it when it is there.
-  const gives = useWorked<ReadonlyMap<string, Gives>>([job, offered], async (signal, give) => {
+  const gives = useWorked<ReadonlyMap<string, Gives>>([job, offered, behind], async (signal, give) => {
+    if (behind) return;
     const known = new Map<string, Gives>();
     for (const { suggestion, made } of offered) {
       if (!made) continue;
@@ -59,6 +30,8 @@ export function WhyWet({ wet, onGo }: { wet: WetSpot; onGo: (id: string) => void
       give(new Map(known));
     }
   });
+  if (!answer) return <Text tone="soft">Working out why it is wet.</Text>;
+  const { found } = answer;
   if (!found) return <Text tone="soft">Put it on the ground plan, and the levels can say why it is wet.</Text>;
   const { headline, causes, doubts } = whyWords(job, found);
   return (

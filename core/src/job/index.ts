@@ -12,6 +12,7 @@ export {
   splitRun,
   waysOn,
 } from './edits/insert';
+export { moveWhole } from './edits/move';
 export { resized } from './edits/pipes';
 export { quickElements, QUICK_INLETS, type QuickInlet, type QuickInletKind, type QuickJob } from './edits/quickJob';
 export { removal } from './edits/remove';

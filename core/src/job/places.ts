@@ -17,6 +17,16 @@ export function wayOfRun(job: Job, run: Run): Place[] | null {
   return from && to ? [from, ...(run.bends ?? []), to] : null;
 }
 
+/** Less than this is no length to go by, m. */
+const LEAST_LENGTH = 0.001;
+
+/** A run's length, m: off the plan where that is said and both of its ends are there, else its own. */
+export function lengthOfRun(job: Job, run: Run): number {
+  const way = run.lengthFrom === 'plan' ? wayOfRun(job, run) : null;
+  const length = way ? wayLength(way) : 0;
+  return length > LEAST_LENGTH ? length : run.length;
+}
+
 /** Width of an opening that nobody has measured, m. */
 const USUAL_WIDTH = 0.9;
 

@@ -1,4 +1,4 @@
-/** The open ways of a job, in the order in which water comes down them, and the pipes that let out into them. */
+/** The open ways of a job, and those of downspouts that let out on the ground, in the order in which water comes down them, and the pipes that let out into them. */
 import { letsInto } from '../catalogue/outfalls';
 import { MATERIAL_FACTS } from '../catalogue/pipes';
 import { LINING_FACTS } from '../catalogue/swales';
@@ -9,8 +9,10 @@ import { ofKind, type Job } from '../job/job';
 import type { Berm, Culvert, Discharge, GroundWay, Swale } from '../job/kinds';
 import { stage } from '../numeric/stage';
 import { orderedWays, type Way } from '../runoff/groundWays';
+import { shallowTime } from '../runoff/timeOfConcentration';
 import { lengthOf } from '../works/measures';
 import { floorOf, type LevelAt } from '../works/swale';
+import { splashesOf, type Splash } from '../yard/downhill';
 import { groundOf } from '../yard/ground';
 
 export interface OpenWays {
@@ -74,12 +76,26 @@ function timeAlong(way: GroundWay, levelAt: LevelAt): (flow: number) => number {
       : length / SLOW;
 }
 
+/** Over lawn from where a downspout lets out to what takes it: shallow flow, never taken flatter than this, m/m. */
+const LEAST_SLOPE = 0.002;
+
+const overLawn = ({ id, to, length, slope }: Splash): Way => {
+  const time = shallowTime({ length, slope: Math.max(LEAST_SLOPE, slope), paved: false });
+  return { id, to, time: () => time };
+};
+
 const openWays = stage(
   'open ways in order',
-  (all: readonly GroundWay[], discharges: readonly Discharge[], ground: GroundSurface | null): OpenWays => ({
-    ways: orderedWays(
-      all.map((way) => ({ id: way.id, to: way.to ?? null, time: timeAlong(way, levelsUnder(ground)) })),
-    ),
+  (
+    all: readonly GroundWay[],
+    splashes: readonly Splash[],
+    discharges: readonly Discharge[],
+    ground: GroundSurface | null,
+  ): OpenWays => ({
+    ways: orderedWays([
+      ...splashes.map(overLawn),
+      ...all.map((way) => ({ id: way.id, to: way.to ?? null, time: timeAlong(way, levelsUnder(ground)) })),
+    ]),
     outlets: new Map(
       discharges.flatMap((discharge) => {
         const into = letsInto(discharge);
@@ -91,5 +107,8 @@ const openWays = stage(
 
 export function openWaysOf(job: Job): OpenWays {
   const all = groundWaysIn(job);
-  return all.length === 0 ? NO_WAYS : openWays(all, ofKind(job, 'discharge'), groundOf(job).surface);
+  const splashes = splashesOf(job);
+  return all.length + splashes.length === 0
+    ? NO_WAYS
+    : openWays(all, splashes, ofKind(job, 'discharge'), groundOf(job).surface);
 }

@@ -1,5 +1,6 @@
 import { valuesOf } from './valuesOf';
 import type { WorkPlan } from '../works';
+import { splashesOf } from '../yard/downhill';
 import type { Rule } from './snag';
 
 /** Whether all that comes there sinks into the soil under it. */
@@ -10,7 +11,8 @@ const soaksAway = (work: WorkPlan | undefined): boolean =>
 export const noDischarge: Rule = {
   code: 'noDischarge',
   short: 'no way out',
-  find: (_, { landings, runs, works }) => {
+  find: (job, { landings, runs, works }) => {
+    const splashes = new Map(splashesOf(job).map(({ id, to }) => [id, to]));
     const left = new Set(valuesOf(runs).map((run) => run.from));
     const reached = new Set(valuesOf(runs).map((run) => run.to));
     return (
@@ -26,11 +28,15 @@ export const noDischarge: Rule = {
           measure: 'flow',
           figure: landing.passing,
           limit: 0,
+          ...(splashes.has(landing.id) ? { other: splashes.get(landing.id)! } : {}),
         }))
     );
   },
   tell: (snag, say) => ({
     headline: `${say.name(snag.at)} has nowhere to send its water.`,
-    why: `${say.show('flow', snag.figure)} arrives here and no pipe takes it to a discharge. Find the way out first: without one there is no line.`,
+    why:
+      snag.other === undefined
+        ? `${say.show('flow', snag.figure)} arrives here and no pipe takes it to a discharge. Find the way out first: without one there is no line.`
+        : `${say.show('flow', snag.figure)} lands on the ground here and runs over it to ${say.name(snag.other)}, which is planned for it. Beside a wall that water goes down along the footing: lead it off in pipe.`,
   }),
 };

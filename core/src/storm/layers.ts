@@ -4,14 +4,13 @@ import type { InletPlan } from '../inlets';
 import { elementOf, groundInlets, ofKind, type Job } from '../job/job';
 import type { GroundInlet } from '../job/kinds';
 import { NONE } from '../network/tree';
-import { placeOfLanding, placesOf } from '../job/places';
+import { placeOfLanding } from '../job/places';
 import type { Plan } from '../plan/planJob';
-import { distance, footOnWay } from '../site/place';
 import { worksIn, type At } from '../snags/works/work';
 import type { WorkKind } from '../works';
 import { sillsBeside } from '../works/sills';
 import { situated } from '../yard/situate';
-import { flowPath, yardWater } from '../yard/water';
+import { leadingIn } from '../yard/downhill';
 import { casesOf, type CaseId } from './cases';
 import { tryCase, type TriedCase } from './tried';
 
@@ -63,8 +62,6 @@ export type WaterKind = (typeof WATER_KINDS)[number];
 
 /** Less than this runs past unseen, m³/s: a twentieth of a litre a second. */
 const TRICKLE = 5e-5;
-/** A swale or an inlet this near to where water runs takes it, m. */
-const IN_ITS_WAY = 1.5;
 
 const part = (id: string, offered: number, passed: number, to: string | null = null): LayerPart => ({
   id,
@@ -75,23 +72,12 @@ const part = (id: string, offered: number, passed: number, to: string | null = n
 });
 const margin = (id: string, left: number): LayerPart => ({ id, offered: 0, passed: 0, to: null, left });
 
-/** Where the ground leads what runs past an inlet: the first swale or inlet in its way; null where nothing is levelled, or nothing stands there. */
-function downhillOf(job: Job): (id: string) => string | null {
-  const water = yardWater(job);
-  const takers = [...ofKind(job, 'swale'), ...groundInlets(job)];
+/** Where the ground leads what runs past an inlet: the first of what takes water in its way; null where nothing is levelled, or nothing stands there. */
+function downhillFrom(job: Job): (id: string) => string | null {
+  const leading = leadingIn(job);
   return (id) => {
     const place = placeOfLanding(job.elements.get(id));
-    if (!water || !place) return null;
-    for (const step of flowPath(water, place).slice(2)) {
-      const met = takers.find((taker) => {
-        if (taker.id === id) return false;
-        const way = placesOf(taker);
-        const near = way.length > 1 ? footOnWay(way, step)?.distance : way[0] && distance(way[0], step);
-        return near !== undefined && near < IN_ITS_WAY;
-      });
-      if (met) return met.id;
-    }
-    return null;
+    return (place && leading?.from(place, id)?.to) ?? null;
   };
 }
 
@@ -102,7 +88,7 @@ class Telling {
     private readonly tried: TriedCase,
     job: Job,
   ) {
-    this.downhill = downhillOf(job);
+    this.downhill = downhillFrom(job);
   }
 
   private get settings() {

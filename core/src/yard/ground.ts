@@ -19,18 +19,19 @@ const SLAB_FLAT = 0.015;
 const ON_SLAB = 0.05;
 const HARD = new Set<Patch['cover']>(['paving', 'pavers', 'permeablePavers']);
 
+const placed = stage('placed levels', (levels: Levels, spots: readonly SpotLevel[]): Ground['points'] =>
+  spots.flatMap(({ id, place }) => {
+    const level = levels.byId.get(id);
+    return place && level !== undefined ? [{ id, ...place, level }] : [];
+  }),
+);
+
+/** Levels of a job that stand on its plan. */
+export const placedLevels = (job: Job): Ground['points'] => placed(levelsOf(job), ofKind(job, 'spotLevel'));
+
 const ground = stage(
   'ground',
-  (
-    levels: Levels,
-    spots: readonly SpotLevel[],
-    breaklines: readonly Breakline[],
-    patches: readonly Patch[],
-  ): Ground => {
-    const points = spots.flatMap(({ id, place }) => {
-      const level = levels.byId.get(id);
-      return place && level !== undefined ? [{ id, ...place, level }] : [];
-    });
+  (points: Ground['points'], breaklines: readonly Breakline[], patches: readonly Patch[]): Ground => {
     const edges = breaklines.flatMap((each) => levelled(each));
     const slabs = patches.flatMap((patch) => slabEdge(patch, points) ?? []);
     return { surface: Surface.of(points, [...edges, ...slabs]), points };
@@ -39,7 +40,7 @@ const ground = stage(
 
 /** Ground of a job as it is levelled. */
 export const groundOf = (job: Job): Ground =>
-  ground(levelsOf(job), ofKind(job, 'spotLevel'), ofKind(job, 'breakline'), ofKind(job, 'surface'));
+  ground(placedLevels(job), ofKind(job, 'breakline'), ofKind(job, 'surface'));
 
 /** A breakline's places with levels: those between two levelled ones by their share of the way; beyond the last one none. */
 function levelled({ way = [], levels = [] }: Breakline): GroundPoint[][] {

@@ -15,11 +15,12 @@ import {
   type Landing,
   type Surface,
 } from '../job/kinds';
-import { placeOfLanding, wayOfRun } from '../job/places';
+import { placeOfLanding, lengthOfRun } from '../job/places';
 import { stage } from '../numeric/stage';
 import { areaOf, footOnWay, wayLength, type Place } from '../site/place';
 import { floorOf, type LevelAt } from '../works/swale';
 import { catchmentsOf } from './catchments';
+import { leadingIn } from './downhill';
 import { groundOf } from './ground';
 import { meetsFirst, yardWater, type YardWater } from './water';
 
@@ -80,9 +81,8 @@ function resolve(job: Job): Resolved {
   }
   for (const run of ofKind(job, 'run')) {
     if (run.lengthFrom !== 'plan') continue;
-    const way = wayOfRun(job, run);
-    const length = way ? wayLength(way) : 0;
-    if (length > 0.001)
+    const length = lengthOfRun(job, run);
+    if (length !== run.length)
       changed.set(
         run.id,
         remembered(run, `${length}`, () => ({ ...run, length })),
@@ -95,6 +95,15 @@ function resolve(job: Job): Resolved {
       changed.set(
         discharge.id,
         remembered(now, `floor ${floor}`, () => ({ ...now, controlLevel: floor })),
+      );
+  }
+  for (const steady of ofKind(job, 'fixedFlow')) {
+    const to =
+      steady.place && steady.feeds.length === 0 ? leadingIn(job)?.from(steady.place, steady.id)?.to : undefined;
+    if (to !== undefined)
+      changed.set(
+        steady.id,
+        remembered(steady, to, () => ({ ...steady, feeds: [{ to, share: 1 }] })),
       );
   }
   const drawn = ofKind(job, 'surface').filter(({ outline }) => outline !== undefined);

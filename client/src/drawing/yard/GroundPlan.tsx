@@ -38,6 +38,8 @@ const make = (palette: Palette) => ({
 const SLACK = 8;
 /** px by which what stands under the plan may grow for a sentence more. */
 const A_LINE = 130;
+/** A thumb's reach for a corner, px. */
+const REACH = 24;
 /** px that something put down is drawn to what is near. */
 const SNAP = 16;
 
@@ -57,6 +59,10 @@ interface Props extends Omit<Drawn, 'view' | 'draw'> {
   draft: Draft | null;
   /** Corners of the chosen thing that a finger can move. */
   handles: readonly Place[];
+  /** Where a finger takes hold of all of it; null of what is moved by its corners alone. */
+  grip?: Place | null;
+  /** How far it is moved, m. */
+  onGrip?: (by: Place, done: boolean) => void;
   onTap: (thing: Thing | null, place: Place) => void;
   onPut: (snapped: Snapped) => void;
   onHandle: (corner: number, place: Place, done: boolean) => void;
@@ -71,7 +77,23 @@ interface Finger extends Spot {
   start: Spot;
 }
 
-export function GroundPlan({ doing, draft, handles, onTap, onPut, onHandle, plan, extent, onTurn, ...drawn }: Props) {
+/** A finger that holds the whole thing, among those that hold a corner. */
+const ALL = -1;
+
+export function GroundPlan({
+  doing,
+  draft,
+  handles,
+  grip = null,
+  onGrip,
+  onTap,
+  onPut,
+  onHandle,
+  plan,
+  extent,
+  onTurn,
+  ...drawn
+}: Props) {
   const styles = useStyles(make);
   const palette = usePalette();
   const [view, setView] = useState<Viewport | null>(null);
@@ -154,12 +176,20 @@ export function GroundPlan({ doing, draft, handles, onTap, onPut, onHandle, plan
     const snapped = snapTo(placeAt(now, spot), { things, before: draft?.places ?? [], reach: SNAP / now.scale });
     setAim({ spot, snapped, view: now });
   };
-  const handleAt = (spot: Spot): number => {
+  /** The corner under a finger, or all of it; null of neither. */
+  const heldAt = (spot: Spot): number | null => {
     const now = shown.current!;
-    return handles.findIndex((place) => {
+    const away = (place: Place): number => {
       const at = spotOf(now, place);
-      return Math.hypot(at.x - spot.x, at.y - spot.y) <= 24;
-    });
+      return Math.hypot(at.x - spot.x, at.y - spot.y);
+    };
+    const corner = handles.findIndex((place) => away(place) <= REACH);
+    if (corner >= 0) return corner;
+    return grip && away(grip) <= REACH ? ALL : null;
+  };
+  const gripBy = (from: Spot, to: Spot): Place => {
+    const [a, b] = [placeAt(shown.current!, from), placeAt(shown.current!, to)];
+    return { east: b.east - a.east, north: b.north - a.north };
   };
 
   const onDown = (event: ReactPointerEvent): void => {
@@ -168,15 +198,16 @@ export function GroundPlan({ doing, draft, handles, onTap, onPut, onHandle, plan
     (event.currentTarget as Element).setPointerCapture(event.pointerId);
     fingers.current.set(event.pointerId, { ...spot, start: spot });
     if (fingers.current.size > 1) {
-      // A second finger: whatever the first was about to put down is not.
+      // A second finger: whatever the first was about to put down is not, and what it moved is where it was.
+      if (held.current === ALL) onGrip?.({ east: 0, north: 0 }, false);
+      else if (held.current !== null && handles[held.current]) onHandle(held.current, handles[held.current]!, false);
       held.current = null;
       moved.current = true;
       setAim(null);
       return;
     }
     moved.current = false;
-    const corner = doing === 'look' ? handleAt(spot) : -1;
-    held.current = corner < 0 ? null : corner;
+    held.current = doing === 'look' ? heldAt(spot) : null;
     if (doing === 'put' && event.button !== 1) aimAt(spot);
   };
   const onMove = (event: ReactPointerEvent): void => {
@@ -196,6 +227,7 @@ export function GroundPlan({ doing, draft, handles, onTap, onPut, onHandle, plan
       if (!moved.current && Math.hypot(spot.x - finger.start.x, spot.y - finger.start.y) < SLACK) return;
       moved.current = true;
       if (doing === 'put' && aim) aimAt(spot);
+      else if (held.current === ALL) onGrip?.(gripBy(finger.start, spot), false);
       else if (held.current !== null) {
         const snapped = snapTo(placeAt(now, spot), {
           things,
@@ -214,7 +246,10 @@ export function GroundPlan({ doing, draft, handles, onTap, onPut, onHandle, plan
     fingers.current.delete(event.pointerId);
     const now = shown.current;
     if (!finger || !now || fingers.current.size > 0) return;
-    if (held.current !== null) {
+    if (held.current === ALL) {
+      if (moved.current) onGrip?.(gripBy(finger.start, finger), true);
+      held.current = null;
+    } else if (held.current !== null) {
       if (aim && moved.current) onHandle(held.current, aim.snapped.place, true);
       held.current = null;
     } else if (doing === 'put' && aim) onPut(aim.snapped);
@@ -224,7 +259,8 @@ export function GroundPlan({ doing, draft, handles, onTap, onPut, onHandle, plan
   };
   const onCancel = (event: ReactPointerEvent): void => {
     fingers.current.delete(event.pointerId);
-    if (held.current !== null && handles[held.current]) onHandle(held.current, handles[held.current]!, false);
+    if (held.current === ALL) onGrip?.({ east: 0, north: 0 }, false);
+    else if (held.current !== null && handles[held.current]) onHandle(held.current, handles[held.current]!, false);
     held.current = null;
     setAim(null);
     if (shown.current) settle(shown.current);
@@ -283,7 +319,12 @@ export function GroundPlan({ doing, draft, handles, onTap, onPut, onHandle, plan
           style={[styles.layer, { width: view.width, height: view.height, overflow: 'visible' }]}
         >
           <YardDrawing {...drawn} view={view} />
-          <OverPlan view={view} draft={draft} handles={doing === 'look' ? handles : []} />
+          <OverPlan
+            view={view}
+            draft={draft}
+            handles={doing === 'look' ? handles : []}
+            grip={doing === 'look' ? grip : null}
+          />
         </View>
       )}
       {aim && <Loupe {...drawn} view={aim.view} aim={aim} draft={draft} ink={palette.ink} />}

@@ -2,7 +2,7 @@
 import type { Place } from '@katabasis/core';
 import { useMemo } from 'react';
 import { View } from 'react-native';
-import Svg, { Circle, Line, Path, Text as SvgText } from 'react-native-svg';
+import Svg, { Circle, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import { usePalette, useStyles, useTextScale } from '../../theme/theme';
 import { FONTS, type Palette } from '../../theme/tokens';
 import { pathOf } from './pens';
@@ -32,6 +32,8 @@ const LOUPE = 132;
 export interface Draft {
   places: readonly Place[];
   closed: boolean;
+  /** A place of it that is pointed at. */
+  mark?: Place | null;
   /** Length of a stretch, in words. */
   wordsOf?: (from: Place, to: Place) => string;
 }
@@ -43,7 +45,17 @@ export interface Aim {
 }
 
 /** What is being drawn, and the corners of what is chosen. */
-export function OverPlan({ view, draft, handles }: { view: Viewport; draft: Draft | null; handles: readonly Place[] }) {
+export function OverPlan({
+  view,
+  draft,
+  handles,
+  grip,
+}: {
+  view: Viewport;
+  draft: Draft | null;
+  handles: readonly Place[];
+  grip: Place | null;
+}) {
   const styles = useStyles(make);
   const { ink, ground, water } = usePalette();
   const scale = useTextScale();
@@ -52,7 +64,7 @@ export function OverPlan({ view, draft, handles }: { view: Viewport; draft: Draf
     if (!draft?.wordsOf) return [];
     return draft.places.slice(1).map((place, k) => draft.wordsOf!(draft.places[k]!, place));
   }, [draft]);
-  if (spots.length === 0 && handles.length === 0) return null;
+  if (spots.length === 0 && handles.length === 0 && !grip) return null;
   return (
     <View style={styles.over}>
       <Svg width={view.width} height={view.height}>
@@ -68,6 +80,7 @@ export function OverPlan({ view, draft, handles }: { view: Viewport; draft: Draf
         {spots.map(({ x, y }, k) => (
           <Circle key={k} cx={x} cy={y} r={6} fill={ground} stroke={ink} strokeWidth={2.5} />
         ))}
+        {draft?.mark && <Circle cx={spotOf(view, draft.mark).x} cy={spotOf(view, draft.mark).y} r={8} fill={ink} />}
         {lengths.map((words, k) => {
           const [a, b] = [spots[k]!, spots[k + 1]!];
           if (Math.hypot(b.x - a.x, b.y - a.y) < 40) return null;
@@ -88,12 +101,38 @@ export function OverPlan({ view, draft, handles }: { view: Viewport; draft: Draf
             </SvgText>
           );
         })}
+        {grip && <Grip {...spotOf(view, grip)} />}
         {handles.map((place, k) => {
           const { x, y } = spotOf(view, place);
           return <Circle key={k} cx={x} cy={y} r={11} fill={ground} stroke={ink} strokeWidth={3} opacity={0.92} />;
         })}
       </Svg>
     </View>
+  );
+}
+
+/** Half a side of the grip, px, and its arrows to all four sides. */
+const HALF = 13;
+const ARROWS = 'M-8 0H8M0 -8V8M-8 0l3 -3M-8 0l3 3M8 0l-3 -3M8 0l-3 3M0 -8l-3 3M0 -8l3 3M0 8l-3 -3M0 8l3 -3';
+
+/** What a finger takes hold of to move all of a thing. */
+function Grip({ x, y }: Spot) {
+  const { ink, ground } = usePalette();
+  return (
+    <>
+      <Rect
+        x={x - HALF}
+        y={y - HALF}
+        width={2 * HALF}
+        height={2 * HALF}
+        fill={ground}
+        stroke={ink}
+        strokeWidth={2.5}
+        opacity={0.92}
+        testID="grip"
+      />
+      <Path d={ARROWS} transform={`translate(${x} ${y})`} stroke={ink} strokeWidth={1.8} fill="none" />
+    </>
   );
 }
 

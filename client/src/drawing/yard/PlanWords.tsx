@@ -6,6 +6,7 @@ import { usePalette, useTextScale } from '../../theme/theme';
 import { FONTS, type Palette } from '../../theme/tokens';
 import { placeWords, type Box, type Words } from './labelled';
 import { LETTER_ROOM, serviceLetters } from './serviceMarks';
+import { gripOf } from './grip';
 import type { Thing } from './scene';
 import { barLength, spotOf, type Spot, type Viewport } from './viewport';
 import type { Drawn } from './drawn';
@@ -87,7 +88,8 @@ const HANDLE = 12;
 function corners(things: readonly Thing[], chosen: string | null, view: Viewport): Box[] {
   const mine = things.find(({ id }) => id === chosen);
   if (!mine || mine.shape === 'place') return [];
-  return mine.places
+  const grip = gripOf(mine);
+  return [...mine.places, ...(grip ? [grip] : [])]
     .map((place) => spotOf(view, place))
     .map(({ x, y }) => ({ left: x - HANDLE, top: y - HANDLE, right: x + HANDLE, bottom: y + HANDLE }));
 }

@@ -10,7 +10,7 @@ import Trash from 'lucide-react-native/icons/trash';
 import { useDeferredValue, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { api } from '../../data/api';
-import { pickFile, saveFile } from '../../data/files';
+import { pickFile, saveFile, slug } from '../../data/files';
 import { useJobList, useUnsentRows, useWaiting } from '../../data/queries';
 import { BIN_KEY, JOBS_KEY } from '../../data/keys';
 import { late } from '../../data/late';
@@ -22,7 +22,7 @@ import { Choice, type Option } from '../../ui/Choice';
 import { Notice } from '../../ui/Notice';
 import { pageColumn } from '../../ui/rows';
 import { Text } from '../../ui/Text';
-import { slug, STATE_WORDS } from '../../elements/jobWords';
+import { STATE_WORDS } from '../../elements/jobWords';
 import { JobRow } from './JobRow';
 import { OutOfReach } from '../OutOfReach';
 
@@ -31,8 +31,6 @@ const make = (palette: Palette) => ({
   body: pageColumn,
   strip: { backgroundColor: palette.bank, padding: SPACE.m, gap: SPACE.s },
 });
-
-const NEAR_MB = 12;
 
 const AS_LAST_SEEN =
   'These are the jobs as this device last saw them. You can go on working; changes are kept here and sent later.';
@@ -88,20 +86,10 @@ export function JobsScreen() {
   };
   const open = async (): Promise<void> => {
     setFaults(null);
-    const file = await pickFile('.json,application/json');
+    const file = await pickFile('.json,.zip,application/json,application/zip');
     if (!file) return;
-    if (file.size > NEAR_MB * 1e6)
-      return setFaults({
-        file: file.name,
-        faults: [
-          {
-            path: 'file',
-            sentence: `is ${Math.round(file.size / 1e6)} MB; a job file is at most ${NEAR_MB} MB`,
-          },
-        ],
-      });
-    const { readFileText } = await late();
-    const read = readFileText(await file.text());
+    const { readJob } = await late();
+    const read = await readJob(file);
     if (read.ok) await start([...read.job.elements]);
     else setFaults({ file: file.name, faults: read.faults });
   };
@@ -118,14 +106,15 @@ export function JobsScreen() {
     attempt(async () => {
       // One that cannot be read is given out as it lies.
       if (row.trouble !== undefined) return saveFile(`${slug(row.name)}.rows.json`, await api.raw(row.id));
-      const { jobFrom, toFile } = await late();
+      const { jobFrom, saveJob } = await late();
       const { elements } = await api.job(row.id);
       const job = jobFrom(
         row.id,
         elements.map(({ element }) => element),
       );
-      saveFile(`${slug(row.name)}.katabasis.json`, JSON.stringify(toFile(job), null, 2));
-    }, 'The file was not written.');
+      const left = await saveJob(job);
+      if (left !== null) throw new Error(left);
+    }, 'The file is not whole.');
   const remove = (row: JobRowData): Promise<void> =>
     attempt(async () => {
       await api.remove(row.id);

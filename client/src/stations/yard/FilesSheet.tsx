@@ -4,12 +4,12 @@ import {
   decodeText,
   freeName,
   freshId,
-  groundOf,
   guessMapping,
   levelsTable,
   mappingFault,
   nameOf,
   ofKind,
+  placedLevels,
   readGeoJson,
   readLevels,
   toGeoJson,
@@ -20,10 +20,9 @@ import {
 import Papa from 'papaparse';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { pickFile, saveFile } from '../../data/files';
+import { pickFile, saveFile, slug } from '../../data/files';
 import { keepPicture } from '../../data/pictures';
 import { useKept } from '../../data/useJob';
-import { slug } from '../../elements/jobWords';
 import { SPACE } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
@@ -117,7 +116,7 @@ export function FilesSheet({ middle, onClose, onGo }: Props) {
   };
   const saveLevels = (): void => {
     const spots = new Map(ofKind(job, 'spotLevel').map((spot) => [spot.id, spot]));
-    const levels = groundOf(job).points.map(({ id, east, north, level }) => ({
+    const levels = placedLevels(job).map(({ id, east, north, level }) => ({
       name: nameOf(job, id),
       east,
       north,

@@ -1,26 +1,20 @@
 /** What the ground says: ponds and wet spots, where the next level is wanted, and how it falls away from walls. */
 import {
+  FALL_ASKED,
   freeName,
   freshId,
-  groundOf,
-  nextLevels,
   nextWords,
-  ofKind,
   onPlan,
-  placeOfCell,
   pondWords,
-  seenOf,
   seenWords,
   showSmall,
-  slopesAway,
   text,
-  unseenPonds,
-  yardWater,
   type Basin,
   type Place,
 } from '@katabasis/core';
 import { View } from 'react-native';
 import { useKept } from '../../data/useJob';
+import { useYard } from '../../data/useYard';
 import { SPACE } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
 import { Mark } from '../../ui/Mark';
@@ -33,37 +27,31 @@ interface Props {
   onShow: (place: Place) => void;
 }
 
-/** Ground falls away from a wall by this in its first 10 ft, m: 6 in. */
-const FALL_ASKED = 0.1524;
-
 export function SaysSheet({ onClose, onGo, onShow }: Props) {
   const { job, edit, units } = useKept();
-  const ground = groundOf(job);
-  const water = yardWater(job);
-  if (!ground.surface || !water)
+  const { answer: says } = useYard(job, 'says', null);
+  if (!says)
+    return (
+      <Sheet title="What the ground says" onClose={onClose}>
+        <Text tone="soft">Working out the ground.</Text>
+      </Sheet>
+    );
+  if (!says.ground)
     return (
       <Sheet title="What the ground says" onClose={onClose}>
         <Text>
-          {ground.points.length < 3
-            ? `Three levels make ground; there ${ground.points.length === 1 ? 'is 1' : `are ${ground.points.length}`}. Take them where water is, at the corners of the house, and at every place it could go.`
+          {says.levels < 3
+            ? `Three levels make ground; there ${says.levels === 1 ? 'is 1' : `are ${says.levels}`}. Take them where water is, at the corners of the house, and at every place it could go.`
             : 'All levels lie in one line: take one beside it.'}
         </Text>
         <Button label="Take levels" kind="main" onPress={() => onGo('~levels')} />
       </Sheet>
     );
-  const next = nextLevels(job);
-  const ponds = unseenPonds(job);
-  const said = seenOf(job).flatMap((seen) => {
+  const { next, unseen, walls } = says;
+  const said = says.seen.flatMap((seen) => {
     const words = seenWords(job, seen);
     return words === null ? [] : [{ id: seen.wet.id, words }];
   });
-  const walls = ofKind(job, 'building').flatMap((building) =>
-    building.outline
-      ? slopesAway(job, building.outline)
-          .filter(({ fall }) => fall < FALL_ASKED - 0.005)
-          .map((each) => ({ ...each, name: building.name }))
-      : [],
-  );
   return (
     <Sheet title="What the ground says" onClose={onClose}>
       {next.length > 0 && (
@@ -87,9 +75,8 @@ export function SaysSheet({ onClose, onGo, onShow }: Props) {
           </View>
         </View>
       ))}
-      {ponds.length > 0 && <Text kind="heading">Ponds by the levels, seen by nobody yet</Text>}
-      {ponds.map((pond) => {
-        const place = placeOfCell(water.grid, pond.deepest);
+      {unseen.length > 0 && <Text kind="heading">Ponds by the levels, seen by nobody yet</Text>}
+      {unseen.map(({ pond, place }) => {
         const [depth, volume] = pondWords(job, pond);
         return (
           <View key={pond.deepest} style={{ gap: SPACE.xs }}>
@@ -118,7 +105,10 @@ export function SaysSheet({ onClose, onGo, onShow }: Props) {
           </View>
         );
       })}
-      {said.length === 0 && ponds.length === 0 && <Text>No hollow holds water by these levels.</Text>}
+      {said.length === 0 && unseen.length === 0 && <Text>No hollow holds water by these levels.</Text>}
+      <View style={{ flexDirection: 'row' }}>
+        <Button label="Section along a way" onPress={() => onGo('~section')} testID="yard-section" />
+      </View>
       {walls.length > 0 && (
         <View style={{ gap: SPACE.xs }}>
           <Text kind="heading">Falls away from walls</Text>

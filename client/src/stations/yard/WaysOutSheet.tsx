@@ -6,7 +6,6 @@ import {
   newRun,
   ofKind,
   runAlong,
-  waysOut,
   wayOutWords,
   waysOutWords,
   type Place,
@@ -14,6 +13,7 @@ import {
 import { useEffect, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { useKept } from '../../data/useJob';
+import { useYard } from '../../data/useYard';
 import { useStyles } from '../../theme/theme';
 import { SPACE, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
@@ -36,7 +36,7 @@ interface Props {
 export function WaysOutSheet({ onClose, onGo, onRoute }: Props) {
   const { job, edit } = useKept();
   const styles = useStyles(make);
-  const found = waysOut(job);
+  const { answer: found = null, behind } = useYard(job, 'waysOut', null);
   const [shown, setShown] = useState<string | null>(null);
   const route = found?.ways.find(({ id }) => id === (shown ?? found.ways[0]?.id))?.route ?? null;
   const key = route ? JSON.stringify(route) : '';
@@ -48,7 +48,9 @@ export function WaysOutSheet({ onClose, onGo, onRoute }: Props) {
   const led = from !== undefined && ofKind(job, 'run').some((run) => run.from === from.id);
   return (
     <Sheet title="Ways out" onClose={onClose}>
-      {found === null ? (
+      {found === null && behind ? (
+        <Text tone="soft">Comparing the ways out.</Text>
+      ) : found === null ? (
         <Text>Put down where the water is first: a downspout, a basin or a wet spot.</Text>
       ) : (
         <>

@@ -1,9 +1,11 @@
 /** The yard: the ground plan, and all that is put down, measured and drawn on it. */
 import {
+  distance,
   freeName,
   freshId,
   headOf,
   kindOf,
+  moveWhole,
   markWords,
   put,
   putDown,
@@ -15,8 +17,10 @@ import {
 import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { useJob, useKept } from '../../data/useJob';
+import { useYard } from '../../data/useYard';
 import { GroundPlan, type PlanHandle } from '../../drawing/yard/GroundPlan';
 import type { Draft } from '../../drawing/yard/OverPlan';
+import { gripOf } from '../../drawing/yard/grip';
 import { sceneOf, type Thing } from '../../drawing/yard/scene';
 import type { Snapped } from '../../drawing/yard/snap';
 import type { Viewport } from '../../drawing/yard/viewport';
@@ -39,12 +43,13 @@ import { PaceSheet } from './PaceSheet';
 import { bare, grounded, handlesOf, middleOf, movedBy } from './placing';
 import { RoofSheet } from './RoofSheet';
 import { ScaleSheet } from './ScaleSheet';
+import { SectionSheet } from './SectionSheet';
 import { SaysSheet } from './SaysSheet';
 import { LEAST, toolOf, type Tool } from './tools';
 import { Underlays } from './Underlays';
 import { TapeSheet } from './TapeSheet';
 import { WaysOutSheet } from './WaysOutSheet';
-import { Banner, EmptyYard, PlanButtons, Tools } from './YardTools';
+import { Banner, EmptyYard, GroundUnderWay, PlanButtons, Tools } from './YardTools';
 
 const make = (palette: Palette) => ({
   columns: { flex: 1, flexDirection: 'row' as const },
@@ -94,7 +99,8 @@ export function YardScreen() {
   const handle = useRef<PlanHandle>(null);
   const chosen = tool.type === 'look' ? tool.chosen : null;
   const things = useMemo(() => sceneOf(job), [job]);
-  const ground = useMemo(() => groundOnPlan(job, chosen), [job, chosen]);
+  const yard = useYard(job, 'picture', chosen);
+  const ground = useMemo(() => (yard.answer ? groundOnPlan(job, yard.answer) : null), [job, yard.answer]);
   const wordsOf = useCallback((thing: Thing) => markWords(job, plan, thing.element), [job, plan]);
   const extent = useMemo(() => {
     const all = things.flatMap((thing) => [...thing.places]);
@@ -102,6 +108,7 @@ export function YardScreen() {
   }, [things]);
   const chosenThing = chosen === null ? undefined : things.find(({ id }) => id === chosen);
   const handles = useMemo(() => handlesOf(chosenThing), [chosenThing]);
+  const grip = useMemo(() => gripOf(chosenThing), [chosenThing]);
   useEffect(() => {
     if (chosenThing?.places[0] && !wide) handle.current?.show(middleOf(chosenThing.places));
     // Only when something else is chosen: a thing that is moved stays under the finger.
@@ -133,6 +140,7 @@ export function YardScreen() {
     show({ wrong: null });
     if (tool.type === 'levels') return step({ pending: snapped });
     if (tool.type === 'pace') return setPace((now) => ({ ...now, start: snapped.place }));
+    if (tool.type === 'section') return step({ places: [...places, snapped.place] });
     if (tool.type === 'line') {
       const drawn = drawLine(kept, places, from, snapped);
       if (drawn.type === 'wrong') return show({ wrong: drawn.sentence });
@@ -159,25 +167,34 @@ export function YardScreen() {
     preview(null);
     edit(change);
   };
+  const onGrip = (by: Place, done: boolean): void => {
+    const change = chosen === null ? null : moveWhole(kept, chosen, by);
+    preview(done ? null : change);
+    if (done && change) edit(change);
+  };
   const putting =
     tool.type === 'putNew' ||
     tool.type === 'putOld' ||
     tool.type === 'line' ||
+    tool.type === 'section' ||
     tool.type === 'levels' ||
     tool.type === 'scale' ||
     (tool.type === 'pace' && !pace.start);
+  const lengthWords = (a: Place, b: Place): string => text(showLength(distance(a, b), units));
   const shownDraft: Draft | null =
     tool.type === 'pace' && pace.start
       ? {
           places: pace.places,
           closed: false,
-          wordsOf: (a, b) => text(showLength(Math.hypot(b.east - a.east, b.north - a.north), units)),
+          wordsOf: lengthWords,
         }
       : places.length > 0
         ? {
             places,
+            mark,
             closed: (tool.type === 'putNew' || tool.type === 'putOld') && tool.shape === 'outline',
-            wordsOf: (a, b) => text(showLength(Math.hypot(b.east - a.east, b.north - a.north), units)),
+            // A section's sheet says its length.
+            ...(tool.type === 'section' ? {} : { wordsOf: lengthWords }),
           }
         : tool.type === 'levels' && pending
           ? { places: [pending.place], closed: false }
@@ -219,7 +236,10 @@ export function YardScreen() {
         }}
         onPut={onPut}
         onHandle={onHandle}
+        grip={grip}
+        onGrip={onGrip}
       />
+      <GroundUnderWay yard={yard} />
       <PlanButtons plan={handle} turn={turn + (headOf(kept).north ?? 0)} />
       {things.length === 0 && tool.type === 'look' && (
         <EmptyYard onPace={() => choose('~pace')} onAdd={() => choose('new')} />
@@ -297,6 +317,8 @@ export function YardScreen() {
         );
       case 'waysOut':
         return <WaysOutSheet onClose={close} onGo={choose} onRoute={onRoute} />;
+      case 'section':
+        return <SectionSheet way={places} onBack={back} onAnew={anew} onClose={close} onShow={onMark} />;
       case 'files':
         return <FilesSheet middle={middleOf(extent)} onClose={close} onGo={choose} />;
       case 'line':

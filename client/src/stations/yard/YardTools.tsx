@@ -4,6 +4,7 @@ import Minus from 'lucide-react-native/icons/minus';
 import Plus from 'lucide-react-native/icons/plus';
 import type { RefObject } from 'react';
 import { Pressable, View } from 'react-native';
+import type { Yard } from '../../data/useYard';
 import type { PlanHandle } from '../../drawing/yard/GroundPlan';
 import { NorthMark } from '../../drawing/yard/NorthMark';
 import { usePalette, useStyles } from '../../theme/theme';
@@ -23,6 +24,18 @@ const make = (palette: Palette) => ({
     backgroundColor: palette.ground,
   },
   floating: { position: 'absolute' as const, right: SPACE.s, top: SPACE.s, gap: SPACE.xs },
+  underWay: {
+    position: 'absolute' as const,
+    left: SPACE.s,
+    top: SPACE.s,
+    flexDirection: 'row' as const,
+    alignItems: 'center' as const,
+    gap: SPACE.s,
+    paddingHorizontal: SPACE.m,
+    backgroundColor: palette.ground,
+    borderWidth: 1.5,
+    borderColor: palette.line,
+  },
   round: {
     width: 44,
     height: 44,
@@ -55,6 +68,24 @@ export function PlanButtons({ plan, turn }: { plan: RefObject<PlanHandle | null>
       <Round label="Smaller" onPress={() => plan.current?.zoom(1 / 1.4)} icon={Minus} />
       <Round label="Show all" onPress={() => plan.current?.fit()} icon={Expand} />
       <NorthButton turn={turn} onPress={() => plan.current?.turn()} />
+    </View>
+  );
+}
+
+/** How far the ground of a large yard is worked out, and how to call that off; nothing while it is there. */
+export function GroundUnderWay({ yard }: { yard: Yard<unknown> }) {
+  const styles = useStyles(make);
+  const { step, steps, behind, stop, again } = yard;
+  if (step === null && !behind) return null;
+  return (
+    <View style={styles.underWay} role="status">
+      <Text kind="strong">{step === null ? 'The ground is not as it is now' : `Ground: step ${step} of ${steps}`}</Text>
+      <Button
+        label={step === null ? 'Work it out' : 'Stop'}
+        kind="bare"
+        onPress={step === null ? again : stop}
+        testID="ground-under-way"
+      />
     </View>
   );
 }
