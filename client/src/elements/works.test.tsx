@@ -1,7 +1,7 @@
 import { jobFrom, planJob, workFacts, type Element, type Job } from '@katabasis/core';
 import { situations } from '@katabasis/core/samples';
 import { screen } from '@testing-library/react';
-import { openJob, press, seen, type } from '../testing/openJob';
+import { openJob, press, sampleWith, seen, type } from '../testing/openJob';
 import { ElementSheet } from './ElementSheet';
 
 const nothing = (): void => undefined;
@@ -94,6 +94,35 @@ it('a run is made perforated and told of the rain in it, cut off and told that i
   press('Old, kept', 'radio');
   press('Broken', 'radio');
   expect(seen()).toContain('is an old pipe that is not sound');
+});
+
+it('stone on one side of a door is led under the slab to the other side, each ending in a basin', async () => {
+  const stone = (id: string, name: string, groundLevel: number): Element => ({
+    id,
+    kind: 'stoneDrain',
+    name,
+    groundLevel,
+    slabLevel: groundLevel + 0.06,
+    width: 0.3,
+    depth: 0.45,
+    length: 5,
+  });
+  const { job } = openJob(
+    sampleWith(stone('left', 'Left of the door', 0), stone('right', 'Right of the door', -0.1)),
+    <ElementSheet id="left" onClose={nothing} onGo={nothing} />,
+  );
+  press('Lead it under the slab to Right of the door', 'button');
+  const [sleeve] = job().elements.ofKind('sleeve');
+  const run = job().elements.get(sleeve!.holds!);
+  expect(run).toMatchObject({ kind: 'run' });
+  expect(
+    job()
+      .elements.ofKind('basin')
+      .filter(({ name }) => name.endsWith(', basin')),
+  ).toHaveLength(2);
+  // Done: neither is offered again.
+  expect(screen.queryByTestId('stone-under')).toBeNull();
+  expect(screen.queryByTestId('stone-basin')).toBeNull();
 });
 
 it('what is shown of a work is what its plan says, in every situation', () => {

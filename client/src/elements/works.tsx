@@ -23,6 +23,7 @@ import type { OpenJob } from '../data/useJob';
 import type { GlyphPens } from '../drawing/LandingGlyph';
 import { FieldList, type FieldOf } from '../parts/FieldList';
 import { GroundLevel } from '../parts/NameAndLevel';
+import { StoneEnds } from '../parts/StoneEnds';
 import { WorkFacts } from '../parts/WorkFacts';
 import type { ElementView, ListGroup } from './view';
 import { BARREL, BERM, CULVERT, DRAIN, DRAIN_FIELD, PAVED_BED, SLEEVE, STONE_DRAIN, SWALE } from './workFields';
@@ -47,7 +48,7 @@ function work<K extends Kinds>(
   fields: readonly FieldOf<OfKind<K>>[],
   group: ListGroup,
   about: (element: OfKind<K>, open: OpenJob) => string,
-  more: Pick<ElementView<OfKind<K>>, 'glyph' | 'onPlan'>,
+  more: Pick<ElementView<OfKind<K>>, 'glyph' | 'onPlan'> & Pick<Partial<ElementView<OfKind<K>>>, 'Panel'>,
 ): ElementView<OfKind<K>> {
   const level = LEVELS[kind];
   return {
@@ -166,6 +167,12 @@ export const stoneDrainView: ElementView<StoneDrain> = work(
   'inlets',
   () => 'comes off the slab',
   {
+    Panel: ({ element }) => (
+      <>
+        <WorkFacts element={element} />
+        <StoneEnds drain={element} />
+      </>
+    ),
     glyph: (_, pens) =>
       box(
         pens,

@@ -100,6 +100,13 @@ const FACTS: { [K in WorkKind]: Tell<K> } = {
     { label: 'To dig out', shown: earth(plan.cut, units) },
     { label: 'To fill', shown: earth(plan.fill, units) },
     { label: 'Deepest cut', shown: showSmall(plan.deepest, units) },
+    ...(plan.flat === null
+      ? []
+      : [
+          { label: 'Ground too flat from', shown: showLength(plan.flat.from, units) },
+          { label: 'To, from its head', shown: showLength(plan.flat.to, units) },
+          { label: 'Cut deeper there, to fall 1 %', shown: showSmall(plan.flat.cut, units) },
+        ]),
     { label: 'Soaks away on its way', shown: showFlow(plan.soaks, units) },
   ],
   culvert: (plan, units) => [

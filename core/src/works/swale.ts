@@ -33,6 +33,8 @@ export interface SwalePlan {
   fill: number;
   /** Deepest that its floor lies under the ground, m, and how much of that is for the fall alone. */
   deepest: number;
+  /** Where the ground along it does not fall enough for a floor of its own depth, m from its head, and how much deeper it is cut there at most, m; null where it does, or nothing is levelled. */
+  flat: { from: number; to: number; cut: number } | null;
   /** Into the ground on its way, m³/s. */
   soaks: number;
 }
@@ -91,6 +93,7 @@ export function swalePlan(swale: Swale, flow: number, conductivity: number, leve
     freeboard: swale.depth - running.depth,
     bankWidth: wetAt(shape, swale.depth).topWidth,
     ...earthOf(swale, head, foot, length, levelAt),
+    flat: tooFlat(swale, length, levelAt),
     soaks: conductivity * wet * length,
   };
 }
@@ -118,6 +121,30 @@ function earthOf(
     if (short > 1e-6) fill += weight * 2 * short * (0.3 + swale.sideSlope * short);
   }
   return { cut, fill, deepest };
+}
+
+/** Less than this nobody digs to, m. */
+const AS_DUG = 0.01;
+
+/**
+ * Where the ground is too flat for a continuous fall. A floor that lies as deep as the swale under the ground at its head, never climbs, and
+ * falls by the least that is mown dry, lies deeper than the swale where the ground does not fall as much: that is cut besides.
+ */
+function tooFlat(swale: Swale, length: number, levelAt: LevelAt): SwalePlan['flat'] {
+  if (!swale.way || length === 0) return null;
+  const step = length / STATIONS;
+  let floor = null as number | null;
+  let found = null as SwalePlan['flat'];
+  for (let k = 0; k <= STATIONS; k++) {
+    const ground = levelAt(placeAlong(swale.way, step * k));
+    if (ground === null) continue;
+    const bed = ground - swale.depth;
+    floor = floor === null ? bed : Math.min(bed, floor - LEAST_FALL * step);
+    const cut = bed - floor;
+    if (cut > AS_DUG)
+      found = { from: found?.from ?? Math.max(0, (k - 1) * step), to: k * step, cut: Math.max(found?.cut ?? 0, cut) };
+  }
+  return found;
 }
 
 /** Water level (m) in a swale so far down it, as a share of its length. */

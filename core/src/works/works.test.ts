@@ -8,6 +8,7 @@ import { planJob, type Plan } from '../plan/planJob';
 import { situations, wrenmoor } from '../samples';
 import { layersOf } from '../storm/layers';
 import { basin, codes, face, ground, jobOf, out, pipe, rain, spout } from '../testing/parts';
+import { at, levelled } from '../testing/levelledYard';
 import { culvertOf, drainOf, fieldOf, swaleOf, WORK_YARDS } from '../testing/workYards';
 import { numbersIn } from '../trial/trial';
 import { tellSnag } from '../words/tell';
@@ -143,6 +144,32 @@ describe('works in a yard', () => {
     const depth = storm.intensities.reduce((sum, each) => sum + each * storm.step, 0);
     expect(volumeOf(inflows, storm.step)).toBeCloseTo(100 * depth, 9);
   });
+});
+
+it('a swale over ground that lies flat half way says from where to where, and how much deeper it is cut there', () => {
+  const line = (level: (north: number) => number) =>
+    levelled(({ north }) => level(north)).concat() as Parameters<typeof jobOf>;
+  const along = swaleOf({
+    way: [at(12, 1), at(12, 23)],
+    length: undefined,
+    headLevel: undefined,
+    footLevel: undefined,
+  });
+  const flatOf = (level: (north: number) => number) => {
+    const plan = planJob(jobOf(...line(level), along)).works.swale;
+    return plan?.kind === 'swale' ? plan.flat : undefined;
+  };
+  // Falls 3 %, lies level from 8 to 16 m north, and falls 3 % again.
+  const bench = (north: number): number => -0.03 * (Math.min(north, 8) + Math.max(0, north - 16));
+  const flat = flatOf(bench)!;
+  // At the end of 8 level metres the floor has to lie 8 cm deeper; what falls by more wins it back at 2 cm a metre, within 4 m.
+  expect(flat.cut).toBeCloseTo(0.08, 1);
+  expect(flat.cut).toBeLessThanOrEqual(0.0801);
+  expect(flat.from).toBeGreaterThan(6);
+  expect(flat.from).toBeLessThan(9);
+  expect(flat.to).toBeGreaterThan(17);
+  expect(flat.to).toBeLessThan(20.5);
+  expect(flatOf((north) => -0.02 * north)).toBeNull();
 });
 
 it('a small dry well is full in four minutes and empty in a day, as worked by hand', () => {
