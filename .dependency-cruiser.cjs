@@ -15,7 +15,7 @@ const FLOORS = [
   ['runoff'],
   ['network'],
   ['plan', 'snags', 'words'],
-  ['design', 'storm'],
+  ['design', 'storm', 'quantities'],
   ['api', 'sums', 'formats', 'samples', 'verification'],
   ['trial'],
 ];

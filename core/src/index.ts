@@ -91,3 +91,17 @@ export {
 } from './formats/levelsCsv';
 export { groundOver } from './yard/profile';
 export { scaledBy } from './yard/underlay';
+export { takeOff, type Part, type TakeOff } from './quantities/takeOff';
+export { PART_GROUPS, type Item, type PartGroup } from './quantities/item';
+export { floating, type Floats } from './quantities/floats';
+export {
+  amountOf,
+  buyOf,
+  floatsWords,
+  missingWords,
+  PART_GROUP_LABELS,
+  partLabel,
+  partWorking,
+  partsTable,
+  trenchWords,
+} from './words/parts';

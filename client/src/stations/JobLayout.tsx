@@ -6,6 +6,7 @@ import { saveFile } from '../data/files';
 import { listenNow } from '../data/late';
 import { JobProvider, useOpenJob } from '../data/useJob';
 import { OutOfReach } from './OutOfReach';
+import { BuildScreen } from './build/BuildScreen';
 import { PlanScreen } from './plan/PlanScreen';
 import { Shell } from './Shell';
 import { StormScreen } from './storm/StormScreen';
@@ -34,6 +35,8 @@ function Station() {
       return <YardScreen />;
     case 'storm':
       return <StormScreen />;
+    case 'build':
+      return <BuildScreen />;
     case 'plan':
       return <PlanScreen />;
   }

@@ -8,6 +8,7 @@ const KEYS: readonly [string, string][] = [
   ['2', 'Yard'],
   ['3', 'Plan'],
   ['4', 'Storm'],
+  ['5', 'Build'],
   ['/', 'Find by name'],
   ['n', 'New line: put something in'],
   ['z', 'Undo'],

@@ -7,6 +7,7 @@ import Footprints from 'lucide-react-native/icons/footprints';
 import Map from 'lucide-react-native/icons/map';
 import Redo from 'lucide-react-native/icons/redo-2';
 import Settings from 'lucide-react-native/icons/settings-2';
+import Shovel from 'lucide-react-native/icons/shovel';
 import Undo from 'lucide-react-native/icons/undo-2';
 import Waypoints from 'lucide-react-native/icons/waypoints';
 import type { LucideIcon } from 'lucide-react-native';
@@ -72,6 +73,7 @@ const STATIONS: readonly Station[] = [
   { path: 'yard', label: 'Yard', icon: Map },
   { path: 'plan', label: 'Plan', icon: Waypoints },
   { path: 'storm', label: 'Storm', icon: CloudRain },
+  { path: 'build', label: 'Build', icon: Shovel },
 ];
 
 /** Its size comes from around it: what changes in the head lays out nothing in the station, nor the other way. */
@@ -90,6 +92,7 @@ export function Shell({ children }: { children: ReactNode }) {
     '2': () => go('yard', null),
     '3': () => go('plan', null),
     '4': () => go('storm', null),
+    '5': () => go('build', null),
     n: () => go('walk', 'new'),
     '/': () => go(here, 'find'),
     '?': () => go(here, 'keys'),

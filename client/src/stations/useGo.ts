@@ -3,7 +3,7 @@ import { useCallback } from 'react';
 import { useMade, type OpenJob } from '../data/useJob';
 import { PUT, ROOF, SCALE } from '../parts/yardAddress';
 
-const STATIONS = ['walk', 'yard', 'storm', 'plan'] as const;
+const STATIONS = ['walk', 'yard', 'storm', 'build', 'plan'] as const;
 export type StationPath = (typeof STATIONS)[number];
 
 /** The station that an address names. */

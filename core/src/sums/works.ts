@@ -4,9 +4,12 @@ import { CULVERT_INLETS, culvertHeadwater, type CulvertAt } from '../hydraulics/
 import { pumpCycles } from '../hydraulics/pump';
 import { pitTimes, routePond, type Pit, type Pond } from '../hydraulics/storage';
 import { drainSpacing, type DrainSpacing } from '../hydraulics/subsurface';
+import { cutStock } from '../quantities/cuttingStock';
+import { trenchVolume, type TrenchLine } from '../quantities/trench';
+import { pipeUplift } from '../quantities/uplift';
 import { alternatingBlock } from '../rain/alternatingBlock';
 import type { IntensityTable } from '../rain/intensity';
-import { anyNumber, evenly, field, notNegative, positive, rising, sum, type Sum } from './sum';
+import { anyNumber, BadGiven, evenly, field, notNegative, positive, rising, sum, type Sum } from './sum';
 
 const M = 'm';
 const AREA = 'm²';
@@ -16,6 +19,8 @@ const SPEED = 'm/s';
 const SECONDS = 's';
 const length = field(positive, M);
 const inflow = field(notNegative, FLOW);
+
+const MOST_STICKS = 100_000;
 
 /** At least two, each no less than the one before. */
 const growing = z
@@ -36,6 +41,42 @@ const climbing = (each: z.ZodNumber) =>
     });
 
 export const workSums: readonly Sum[] = [
+  sum(
+    'trench.volume',
+    'Prismoidal rule, L (A1 + 4 Am + A2)/6 between stations, depth linear.',
+    {
+      stations: field(climbing(notNegative), M),
+      depths: field(z.array(notNegative).min(2).max(10_000), M),
+      width: length,
+      sideSlope: field(notNegative, 'run over rise'),
+    },
+    { volume: VOLUME },
+    (given: TrenchLine) => ({ volume: trenchVolume(evenly(given, 'stations', 'depths')) }),
+  ),
+  sum(
+    'pipe.uplift',
+    'ρ g π Do²/4 − own weight − γ′ (cover Do + Do² (½ − π/8)): Archimedes, and the prism of soil over the crown.',
+    {
+      outsideDiameter: length,
+      weight: field(notNegative, 'N/m'),
+      cover: field(notNegative, M),
+      submergedWeight: field(notNegative, 'N/m³'),
+    },
+    { uplift: 'N/m' },
+    (given: Parameters<typeof pipeUplift>[0]) => ({ uplift: pipeUplift(given) }),
+  ),
+  sum(
+    'stock.cut',
+    'Fewest sticks by branch and bound over the longest piece first, bounded from below as by Martello & Toth (1990).',
+    { lengths: field(z.array(positive).max(500), M), stick: length },
+    { sticks: '–', offcut: M },
+    ({ lengths, stick }: { lengths: number[]; stick: number }) => {
+      const whole = lengths.reduce((all, each) => all + each, 0) / stick;
+      if (whole > MOST_STICKS) throw new BadGiven('stick', `gives more than ${MOST_STICKS} sticks`);
+      const { sticks, offcut } = cutStock(lengths, stick);
+      return { sticks, offcut };
+    },
+  ),
   sum(
     'subsurface.spacing',
     'L² = (8 Kb d h + 4 Ka h²)/q (Hooghoudt 1940); d by van der Molen & Wesseling (1991), wetted perimeter πr.',

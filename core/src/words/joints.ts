@@ -2,9 +2,10 @@
 import { MATERIAL_FACTS } from '../catalogue/pipes';
 import { headOf, nameOf, ofKind, type Job } from '../job/job';
 import { isLaid, type Run } from '../job/kinds';
+import { jointOf } from '../network/joints';
 import { showNominal, text } from '../units';
 
-const CORRUGATED = new Set<Run['material']>(['singleWall', 'flexible', 'doubleWall']);
+const MAKES = { boot: 'A flexible boot with two clamps', coupler: 'A coupler', adapter: 'An adapter' };
 
 /** A short name within a sentence: letters that stand for words stay large. */
 const inSentence = (short: string): string => (/^[A-Z]{2}/.test(short) ? short : short.toLowerCase());
@@ -19,18 +20,10 @@ export function jointWords(job: Job, run: Run): string[] {
       const [one, other] = [above, run].map(({ material }) => inSentence(MATERIAL_FACTS[material].short));
       const sizes = [above, run].map(({ nominal }) => text(showNominal(nominal, units)));
       const words: string[] = [];
-      if (above.material !== run.material) {
-        const boot =
-          above.material === 'clay' || run.material === 'clay' || above.old !== undefined || run.old !== undefined;
-        const what = boot
-          ? 'A flexible boot with two clamps'
-          : CORRUGATED.has(above.material) === CORRUGATED.has(run.material)
-            ? 'A coupler'
-            : 'An adapter';
-        words.push(`${what} at ${at}, from ${one} to ${other}.`);
-      }
-      if (above.nominal < run.nominal - 1e-6) words.push(`An increaser at ${at}, from ${sizes[0]} to ${sizes[1]}.`);
-      if ((above.perforated ?? false) !== (run.perforated ?? false))
+      const { makes, increases, wall } = jointOf(above, run);
+      if (makes) words.push(`${MAKES[makes]} at ${at}, from ${one} to ${other}.`);
+      if (increases) words.push(`An increaser at ${at}, from ${sizes[0]} to ${sizes[1]}.`);
+      if (wall)
         words.push(
           `${above.perforated ? 'Perforated' : 'Solid'} pipe goes on as ${run.perforated ? 'perforated' : 'solid'} at ${at}: a coupler, joined tight.`,
         );

@@ -1,0 +1,203 @@
+/** What to buy and what to move: everything counted from the plan, by part or by place, each with how it came. */
+import {
+  amountOf,
+  floating,
+  floatsWords,
+  missingWords,
+  nameOf,
+  PART_GROUP_LABELS,
+  PART_GROUPS,
+  partLabel,
+  partsTable,
+  takeOff,
+  trenchWords,
+  type Part,
+} from '@katabasis/core';
+import Download from 'lucide-react-native/icons/download';
+import Papa from 'papaparse';
+import { useMemo, useState, type ReactNode } from 'react';
+import { Pressable, ScrollView, View } from 'react-native';
+import { saveFile, slug } from '../../data/files';
+import { useKept } from '../../data/useJob';
+import { ElementSheet } from '../../elements/ElementSheet';
+import { useStyles, useWide } from '../../theme/theme';
+import { SPACE, TOUCH, type Palette } from '../../theme/tokens';
+import { Button } from '../../ui/Button';
+import { Choice } from '../../ui/Choice';
+import { Mark } from '../../ui/Mark';
+import { Text } from '../../ui/Text';
+import { useAt } from '../useAt';
+import { useGo } from '../useGo';
+import { PartRow } from './PartRow';
+
+const make = (palette: Palette) => ({
+  body: { padding: SPACE.l, gap: SPACE.l, width: '100%' as const },
+  columns: { flexDirection: 'row' as const, gap: 48, alignItems: 'flex-start' as const },
+  column: { flex: 1, minWidth: 0, maxWidth: 640, gap: SPACE.l },
+  place: { borderTopWidth: 1, borderTopColor: palette.line, paddingVertical: SPACE.s, gap: SPACE.xs },
+  head: { minHeight: TOUCH, justifyContent: 'center' as const },
+  line: { flexDirection: 'row' as const, justifyContent: 'space-between' as const, gap: SPACE.m },
+  told: { flexDirection: 'row' as const, gap: SPACE.m, alignItems: 'flex-start' as const },
+});
+
+type By = 'part' | 'place';
+
+export function BuildScreen() {
+  const styles = useStyles(make);
+  const wide = useWide();
+  const { job, plan, units } = useKept();
+  const go = useGo();
+  const at = useAt();
+  const [by, setBy] = useState<By>('part');
+  const [open, setOpen] = useState<string | null>(null);
+  const taken = useMemo(() => takeOff(job, plan), [job, plan]);
+  if (at !== null) return <ElementSheet id={at} onClose={() => go('build', null)} onGo={(id) => go('build', id)} />;
+  const { parts, trenches, missing } = taken;
+  const deep = trenchWords(job, trenches);
+  const save = (): void =>
+    saveFile(
+      `${slug(nameOf(job, 'job'))}-parts.csv`,
+      Papa.unparse(partsTable(job, parts), { escapeFormulae: true }),
+      'text/csv',
+    );
+  const goTo = (id: string): void => go('build', id);
+  const groups = PART_GROUPS.flatMap((group): Block[] => {
+    const own = parts.filter((part) => part.group === group);
+    const rows = own.map((part) => (
+      <PartRow
+        key={part.key}
+        part={part}
+        open={open === part.key}
+        onToggle={() => setOpen((now) => (now === part.key ? null : part.key))}
+        onGo={goTo}
+      />
+    ));
+    if (own.length === 0) return [];
+    return [
+      {
+        rows: own.length + 1,
+        drawn: (
+          <View key={group}>
+            <Text kind="heading">{PART_GROUP_LABELS[group]}</Text>
+            {rows}
+          </View>
+        ),
+      },
+    ];
+  });
+  const byPlace = placesIn(parts);
+  const places = job.elements.all.flatMap(({ id }): Block[] => {
+    const own = byPlace.get(id);
+    return own ? [{ rows: own.length + 1, drawn: <PlaceParts key={id} id={id} own={own} onGo={goTo} /> }] : [];
+  });
+  return (
+    <ScrollView contentContainerStyle={[styles.body, { maxWidth: wide ? 1400 : 700 }]} testID="build">
+      <Text kind="title">Parts and earth</Text>
+      {parts.length === 0 ? (
+        <Text>Nothing is laid yet. Lead a downspout or a basin to a way out, and what it takes is counted here.</Text>
+      ) : (
+        <>
+          {plan.verdict.state === 'stop' && (
+            <View style={styles.told}>
+              <Mark kind="stop" />
+              <View style={{ flex: 1 }}>
+                <Text>The plan has a Stop: put that right before anything is bought.</Text>
+              </View>
+            </View>
+          )}
+          {missing.map((each) => (
+            <View key={`${each.id} ${each.why}`} style={styles.told}>
+              <Mark kind="fix" />
+              <View style={{ flex: 1 }}>
+                <Text>{missingWords(job, each)}</Text>
+              </View>
+            </View>
+          ))}
+          <Choice
+            label="Listed by"
+            value={by}
+            options={[
+              { value: 'part', label: 'Part' },
+              { value: 'place', label: 'Place' },
+            ]}
+            onChoose={setBy}
+          />
+          <View style={styles.columns}>
+            {shared(by === 'part' ? groups : places, wide ? 2 : 1).map((column, k) => (
+              <View key={k} style={styles.column}>
+                {column}
+              </View>
+            ))}
+          </View>
+          <View style={{ gap: SPACE.s }}>
+            <Text kind="heading">Before the trench is filled</Text>
+            {deep !== null && <Text>{deep}</Text>}
+            {floating(parts).map(({ material, nominal, cover }) => (
+              <Text key={`${material} ${nominal}`}>{floatsWords(material, nominal, cover, units)}</Text>
+            ))}
+            <Text>Call the locating service before any digging. Local code and licensed practice decide.</Text>
+          </View>
+          <View style={{ flexDirection: 'row' }}>
+            <Button label="Save as a table" icon={Download} onPress={save} testID="save-parts" />
+          </View>
+        </>
+      )}
+    </ScrollView>
+  );
+}
+
+interface Block {
+  rows: number;
+  drawn: ReactNode;
+}
+
+/** Blocks in so many columns of about one length, in their order. */
+function shared(blocks: readonly Block[], columns: number): ReactNode[][] {
+  const whole = blocks.reduce((sum, { rows }) => sum + rows, 0);
+  const made: ReactNode[][] = Array.from({ length: columns }, () => []);
+  let gone = 0;
+  for (const { rows, drawn } of blocks) {
+    made[Math.min(columns - 1, Math.floor(((gone + rows / 2) / whole) * columns))]!.push(drawn);
+    gone += rows;
+  }
+  return made;
+}
+
+interface PartThere {
+  part: Part;
+  quantity: number;
+}
+
+function placesIn(parts: readonly Part[]): ReadonlyMap<string, PartThere[]> {
+  const byPlace = new Map<string, PartThere[]>();
+  for (const part of parts)
+    for (const { id, quantity } of part.uses) byPlace.set(id, [...(byPlace.get(id) ?? []), { part, quantity }]);
+  return byPlace;
+}
+
+/** What one place takes. */
+function PlaceParts({ id, own, onGo }: { id: string; own: readonly PartThere[]; onGo: (id: string) => void }) {
+  const styles = useStyles(make);
+  const { job, units } = useKept();
+  return (
+    <View style={styles.place}>
+      <Pressable role="link" aria-label={`Go to ${nameOf(job, id)}`} onPress={() => onGo(id)} style={styles.head}>
+        <Text kind="strong">{nameOf(job, id)}</Text>
+      </Pressable>
+      {own.map(({ part, quantity }, k) => {
+        const { value, unit } = amountOf(quantity, part.unit, units);
+        return (
+          <View key={`${part.key} ${k}`} style={styles.line}>
+            <View style={{ flex: 1 }}>
+              <Text>{partLabel(part.item, units)}</Text>
+            </View>
+            <Text>
+              {value}
+              {unit === '' ? '' : ` ${unit}`}
+            </Text>
+          </View>
+        );
+      })}
+    </View>
+  );
+}

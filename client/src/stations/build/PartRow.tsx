@@ -1,0 +1,103 @@
+/** One part of the take-off: how much to buy, large; tapped, how that came and the places that it is for. */
+import { buyOf, partLabel, partWorking, type Part } from '@katabasis/core';
+import { Pressable, View } from 'react-native';
+import { useKept } from '../../data/useJob';
+import { useStyles } from '../../theme/theme';
+import { SPACE, TOUCH, type Palette } from '../../theme/tokens';
+import { Text } from '../../ui/Text';
+
+const make = (palette: Palette) => ({
+  part: { borderTopWidth: 1, borderTopColor: palette.line },
+  head: {
+    flexDirection: 'row' as const,
+    alignItems: 'center' as const,
+    gap: SPACE.m,
+    minHeight: TOUCH + 8,
+    paddingVertical: SPACE.xs,
+  },
+  amount: {
+    flexDirection: 'row' as const,
+    flexWrap: 'wrap' as const,
+    justifyContent: 'flex-end' as const,
+    alignItems: 'baseline' as const,
+    gap: 4,
+    maxWidth: '45%' as const,
+  },
+  open: { paddingLeft: SPACE.l, paddingBottom: SPACE.m },
+  line: {
+    flexDirection: 'row' as const,
+    justifyContent: 'space-between' as const,
+    alignItems: 'center' as const,
+    gap: SPACE.m,
+    minHeight: TOUCH,
+  },
+});
+
+interface Props {
+  part: Part;
+  open: boolean;
+  onToggle: () => void;
+  /** Goes to a place that it is for. */
+  onGo: (id: string) => void;
+}
+
+export function PartRow({ part, open, onToggle, onGo }: Props) {
+  const styles = useStyles(make);
+  const { job, units } = useKept();
+  const label = partLabel(part.item, units);
+  const { value, unit } = buyOf(part, units);
+  const lines = open ? partWorking(job, part) : [];
+  return (
+    <View style={styles.part}>
+      <Pressable
+        role="button"
+        aria-label={`${label}: ${value} ${unit}`.trim()}
+        aria-expanded={open}
+        onPress={onToggle}
+        style={styles.head}
+        testID={`part-${part.item.type}`}
+      >
+        <View style={{ flex: 1 }}>
+          <Text>{label}</Text>
+        </View>
+        <View style={styles.amount}>
+          <Text kind="figure">{value}</Text>
+          {unit !== '' && <Text kind="unit">{unit}</Text>}
+        </View>
+      </Pressable>
+      {open && (
+        <View style={styles.open}>
+          {lines.map((line, k) => {
+            const use = part.uses[k];
+            const words = (
+              <>
+                <View style={{ flex: 1 }}>
+                  <Text>{line.label}</Text>
+                </View>
+                <Text kind="strong">
+                  {line.shown.value}
+                  {line.shown.unit === '' ? '' : ` ${line.shown.unit}`}
+                </Text>
+              </>
+            );
+            return use ? (
+              <Pressable
+                key={k}
+                role="link"
+                aria-label={`Go to ${line.label}`}
+                onPress={() => onGo(use.id)}
+                style={styles.line}
+              >
+                {words}
+              </Pressable>
+            ) : (
+              <View key={k} style={styles.line}>
+                {words}
+              </View>
+            );
+          })}
+        </View>
+      )}
+    </View>
+  );
+}

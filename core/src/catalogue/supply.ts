@@ -1,0 +1,86 @@
+/** How things come from a yard, and what is usual to dig for them. Usual values of the trade; the supplier's own replace them. */
+import { METRES_PER_FOOT, METRES_PER_INCH } from '../units/constants';
+import type { Grate } from './grates';
+import type { Material } from './pipes';
+import type { Soil } from './soils';
+
+const feet = (count: number): number => count * METRES_PER_FOOT;
+const inches = (count: number): number => count * METRES_PER_INCH;
+
+export interface PipeSupply {
+  /** Outside over nominal size. */
+  outside: number;
+  /** A bell at one end of every stick, so that whole ones need no couplers. */
+  belled: boolean;
+  /** How its joints are made. */
+  joint: 'glued' | 'gasket' | 'taped';
+  /** Bends by hand round a yard's corners. */
+  bends: boolean;
+  /** kg per m³ of its nominal bore: its own weight by size. */
+  density: number;
+}
+
+export const PIPE_SUPPLY: Record<Material, PipeSupply> = {
+  smooth: { outside: 1.055, belled: true, joint: 'glued', bends: false, density: 190 },
+  doubleWall: { outside: 1.18, belled: true, joint: 'gasket', bends: false, density: 85 },
+  singleWall: { outside: 1.18, belled: false, joint: 'taped', bends: true, density: 55 },
+  flexible: { outside: 1.2, belled: false, joint: 'taped', bends: true, density: 55 },
+  clay: { outside: 1.25, belled: true, joint: 'gasket', bends: false, density: 1500 },
+};
+
+export interface Pack {
+  of: 'stick' | 'roll';
+  /** m */
+  length: number;
+}
+
+/** Largest pipe that comes in rolls, m. */
+const ROLLED = inches(6);
+
+/** What a pipe is bought by: 10 ft of smooth pipe, 20 ft of double-wall, rolls of 100 ft of what bends, while it is small. */
+export function packOf(material: Material, nominal: number): Pack {
+  if (PIPE_SUPPLY[material].bends && nominal <= ROLLED + 1e-6) return { of: 'roll', length: feet(100) };
+  return { of: 'stick', length: feet(material === 'smooth' ? 10 : 20) };
+}
+
+/** m */
+export const outsideOf = (material: Material, nominal: number): number => PIPE_SUPPLY[material].outside * nominal;
+
+/** A catch basin's box: from its rim to the invert of its outlets, m, and its openings. */
+export const BOXES: Record<Grate, { body: number; ports: number }> = {
+  round6: { body: inches(9), ports: 2 },
+  flat9: { body: inches(9), ports: 4 },
+  flat12: { body: inches(12), ports: 4 },
+  dome12: { body: inches(12), ports: 4 },
+  flat18: { body: inches(18), ports: 4 },
+  round20: { body: inches(18), ports: 4 },
+  flat24: { body: inches(24), ports: 4 },
+};
+/** Height of a riser, m. */
+export const RISER = inches(6);
+/** A length of channel drain, m. */
+export const CHANNEL_LENGTH = 1;
+
+/** Trench wider than its pipe, m: 8 in; room between pipes side by side; the narrowest bucket. */
+export const SIDE_ROOM = inches(8);
+export const BETWEEN_PIPES = inches(4);
+export const BUCKET = inches(12);
+/** Bedding of stone under a pipe that cars pass over, m. */
+export const BEDDING = inches(4);
+/** Backfill is rammed in lifts of this, m. */
+export const LIFT = inches(6);
+/** Turf is stripped wider than the trench, m. */
+export const STRIP = inches(12);
+
+/** Bulk of dug soil over its bulk in the ground. */
+export const swellOf = (soil: Soil): number =>
+  soil === 'clay' || soil === 'clayLoam' ? 1.3 : soil === 'sand' || soil === 'loamySand' ? 1.12 : 1.25;
+/** m³ in a truck: 10 yd³. */
+export const TRUCK = 7.646;
+/** Bulk density of stone, t/m³. */
+export const STONE_DENSITY = 1.5;
+/** Fabric laps itself by so much, m. */
+export const LAP = inches(12);
+
+/** Bought beyond what is measured, as a share of it. */
+export const WASTE = 0.05;

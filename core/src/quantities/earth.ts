@@ -1,0 +1,90 @@
+/** The trench of every run by its profile: what is dug, what the pipe and its bedding leave over, what lies on top. */
+import { BEDDING, BETWEEN_PIPES, BUCKET, LIFT, outsideOf, SIDE_ROOM, STRIP } from '../catalogue/supply';
+import { ofKind, type Job } from '../job/job';
+import type { Run } from '../job/kinds';
+import type { RunPlan, Solution } from '../plan/solution';
+import { crossingsOfRun } from '../yard/crossings';
+import { groundOver } from '../yard/profile';
+import type { Counting } from './counting';
+import { isNew } from './fittings';
+import { trenchVolume } from './trench';
+
+export interface Trench {
+  id: string;
+  length: number;
+  width: number;
+  /** Deepest, with its bedding, m. */
+  depth: number;
+  /** m³ in the ground: dug, and what the pipe and its bedding take the place of. */
+  volume: number;
+  displaced: number;
+  bedding: number;
+  /** Lifts that its backfill is rammed in, where it is deepest. */
+  lifts: number;
+  /** Along it under slabs, m. */
+  underSlab: number;
+}
+
+/** Width of a trench, m: its pipes and room beside them, never less than the bucket. */
+export function trenchWidth({ material, nominal, parallel = 1 }: Run): number {
+  const outside = outsideOf(material, nominal);
+  return Math.max(BUCKET, parallel * outside + (parallel - 1) * BETWEEN_PIPES + SIDE_ROOM);
+}
+
+/** Ground over a run at stations along it, its ends among them. */
+function groundAlong(job: Job, run: Run, plan: RunPlan): { along: number; level: number }[] {
+  const levelled = groundOver(job, run);
+  if (levelled.length > 0)
+    return [{ along: 0, level: plan.groundUp }, ...levelled, { along: run.length, level: plan.groundDown }];
+  // Straight to where it begins to come out, and from there down to its end.
+  const edge = run.length - plan.comesOutOver;
+  const breaks =
+    plan.coverDown === null && edge > 0 && edge < run.length ? [{ along: edge, level: plan.coveredGround }] : [];
+  return [{ along: 0, level: plan.groundUp }, ...breaks, { along: run.length, level: plan.groundDown }];
+}
+
+export function trenchOf(job: Job, run: Run, plan: RunPlan): Trench {
+  const { id, length, parallel = 1, material, nominal } = run;
+  const bedding = run.under === 'cars' ? BEDDING : 0;
+  const profile = groundAlong(job, run, plan);
+  const invert = (along: number): number => plan.invertUp + ((plan.invertDown - plan.invertUp) * along) / length;
+  const depths = profile.map(({ along, level }) => Math.max(0, level - invert(along)) + bedding);
+  const width = trenchWidth(run);
+  const outside = outsideOf(material, nominal);
+  const volume = trenchVolume({ stations: profile.map(({ along }) => along), depths, width, sideSlope: 0 });
+  const deepest = Math.max(...depths);
+  const stone = width * bedding * length;
+  return {
+    id,
+    length,
+    width,
+    depth: deepest,
+    volume,
+    displaced: Math.min(volume, stone + (parallel * length * Math.PI * outside ** 2) / 4),
+    bedding: stone,
+    lifts: Math.max(1, Math.ceil((deepest - outside) / LIFT - 1e-6)),
+    underSlab: crossingsOfRun(job, run)
+      .filter(({ kind }) => kind === 'surface')
+      .reduce((sum, { from, to }) => sum + to - from, 0),
+  };
+}
+
+/** Trenches of all new runs that have a plan. */
+export function trenchesOf(job: Job, { runs }: Pick<Solution, 'runs'>): Trench[] {
+  return ofKind(job, 'run').flatMap((run) => {
+    const plan = runs[run.id];
+    return plan && isNew(run) ? [trenchOf(job, run, plan)] : [];
+  });
+}
+
+export function countEarth(trenches: readonly Trench[], counting: Counting): void {
+  for (const { id, length, width, volume, displaced, bedding, underSlab } of trenches) {
+    counting.add({ type: 'dug' }, id, volume);
+    counting.add({ type: 'backfill' }, id, volume - displaced);
+    counting.add({ type: 'spoil' }, id, displaced);
+    counting.add({ type: 'stone', stone: 'bedding' }, id, bedding);
+    counting.add({ type: 'turf' }, id, (length - underSlab) * (width + STRIP));
+    counting.add({ type: 'saw' }, id, 2 * underSlab);
+    counting.add({ type: 'slab' }, id, underSlab * width);
+  }
+}

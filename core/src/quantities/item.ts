@@ -1,0 +1,114 @@
+/** What is bought, each by what it is and its sizes; its name is made where it is shown. */
+import type { DownspoutSize } from '../catalogue/downspouts';
+import type { Grate } from '../catalogue/grates';
+import type { Material } from '../catalogue/pipes';
+import type { Stone } from '../catalogue/stone';
+
+export const PART_GROUPS = ['pipe', 'fittings', 'inlets', 'ends', 'joints', 'stone', 'works', 'ground'] as const;
+export type PartGroup = (typeof PART_GROUPS)[number];
+
+/** Sizes are nominal, m. */
+export type Item =
+  | { type: 'pipe'; material: Material; nominal: number; perforated?: true }
+  | { type: 'coupler' | 'slipCoupler' | 'cap' | 'cleanoutCap'; material: Material; nominal: number }
+  | { type: 'wye' | 'tee'; material: Material; nominal: number; branch: number }
+  | { type: 'bend'; material: Material; nominal: number; degrees: 22.5 | 45 | 90 }
+  | { type: 'reducer'; material: Material; nominal: number; branch: number }
+  | { type: 'adapter' | 'boot'; material: Material; other: Material; nominal: number }
+  | { type: 'downspoutAdapter'; size: DownspoutSize; nominal: number }
+  | { type: 'box' | 'grate' | 'riser' | 'plug'; grate: Grate }
+  | { type: 'boxOutlet'; nominal: number }
+  | { type: 'trap' }
+  | { type: 'channel' | 'channelEnd'; width: number }
+  | { type: 'channelOutlet'; width: number; nominal: number }
+  | { type: 'emitter' | 'emitterElbow' | 'leachTee' | 'guard' | 'endGrate' | 'kerbOutlet' | 'tapIn'; nominal: number }
+  | { type: 'pump' | 'checkValve' | 'pumpBasin' | 'pumpAlarm' | 'frostOverflow' }
+  | { type: 'pumpLine'; nominal: number }
+  | { type: 'barrel'; volume: number }
+  | { type: 'culvertEnd'; nominal: number }
+  | { type: 'stone'; stone: Stone | 'bedding' | 'apron' | 'openGraded' }
+  | { type: 'fabric' | 'liner' | 'lining' | 'tape' | 'primer' | 'cement' | 'screws' }
+  | { type: 'dug' | 'backfill' | 'spoil' | 'fill' | 'turf' | 'saw' | 'slab' };
+
+export const GROUP_OF: Record<Item['type'], PartGroup> = {
+  pipe: 'pipe',
+  coupler: 'fittings',
+  slipCoupler: 'fittings',
+  cap: 'fittings',
+  cleanoutCap: 'fittings',
+  wye: 'fittings',
+  tee: 'fittings',
+  bend: 'fittings',
+  reducer: 'fittings',
+  adapter: 'fittings',
+  boot: 'fittings',
+  downspoutAdapter: 'inlets',
+  box: 'inlets',
+  grate: 'inlets',
+  riser: 'inlets',
+  plug: 'inlets',
+  boxOutlet: 'inlets',
+  trap: 'inlets',
+  channel: 'inlets',
+  channelEnd: 'inlets',
+  channelOutlet: 'inlets',
+  emitter: 'ends',
+  emitterElbow: 'ends',
+  leachTee: 'ends',
+  guard: 'ends',
+  endGrate: 'ends',
+  kerbOutlet: 'ends',
+  tapIn: 'ends',
+  pump: 'works',
+  checkValve: 'works',
+  pumpBasin: 'works',
+  pumpAlarm: 'works',
+  frostOverflow: 'works',
+  pumpLine: 'works',
+  barrel: 'works',
+  culvertEnd: 'works',
+  stone: 'stone',
+  fabric: 'stone',
+  liner: 'stone',
+  tape: 'joints',
+  primer: 'joints',
+  cement: 'joints',
+  screws: 'joints',
+  dug: 'ground',
+  backfill: 'ground',
+  spoil: 'ground',
+  fill: 'ground',
+  turf: 'ground',
+  lining: 'ground',
+  saw: 'ground',
+  slab: 'ground',
+};
+
+export type PartUnit = 'piece' | 'm' | 'm²' | 'm³' | 'L';
+
+export const UNIT_OF: Record<Item['type'], PartUnit> = {
+  ...(Object.fromEntries(Object.keys(GROUP_OF).map((type) => [type, 'piece'])) as Record<Item['type'], PartUnit>),
+  pipe: 'm',
+  pumpLine: 'm',
+  tape: 'm',
+  saw: 'm',
+  fabric: 'm²',
+  liner: 'm²',
+  lining: 'm²',
+  turf: 'm²',
+  slab: 'm²',
+  stone: 'm³',
+  dug: 'm³',
+  backfill: 'm³',
+  spoil: 'm³',
+  fill: 'm³',
+  primer: 'L',
+  cement: 'L',
+};
+
+/** The same for the same thing, whatever order it was written in. Sizes to a tenth of a millimetre. */
+export const keyOfItem = (item: Item): string =>
+  Object.entries(item)
+    .map(([field, value]) => `${field}=${typeof value === 'number' ? value.toFixed(4) : value}`)
+    .sort()
+    .join(' ');

@@ -1,0 +1,123 @@
+/** Everything that a plan takes, counted from it: each part with the places that it is used at, as it is bought. */
+import { USUAL_SOIL, type Soil } from '../catalogue/soils';
+import { packOf, STONE_DENSITY, swellOf, TRUCK, WASTE, type Pack } from '../catalogue/supply';
+import { headOf, type Job } from '../job/job';
+import type { Solution } from '../plan/solution';
+import { situated } from '../yard/situate';
+import { Counting, type Counted, type Missing, type Use } from './counting';
+import { cutStock, type Cut } from './cuttingStock';
+import { countEarth, trenchesOf, type Trench } from './earth';
+import { countFittings, countRuns, Lines } from './fittings';
+import { countInlets } from './inlets';
+import { GROUP_OF, PART_GROUPS, UNIT_OF, type Item, type PartGroup, type PartUnit } from './item';
+import { countJoints, couplersFor } from './joints';
+import { countOutlets } from './outlets';
+import { countWorks } from './works';
+
+export interface Part {
+  key: string;
+  item: Item;
+  group: PartGroup;
+  unit: PartUnit;
+  /** As measured, in its unit, and the places that it is for. */
+  net: number;
+  uses: readonly Use[];
+  /** To buy or to move: with waste, in whole pieces or packs where it comes so. */
+  buy: number;
+  /** Of pipe: how it is cut. */
+  packs?: Pack & Pick<Cut, 'sticks' | 'offcut' | 'pieces' | 'proved'>;
+  /** Of what is hauled: bulk that it comes to loose, m³, and truck loads; of stone, t. */
+  loose?: number;
+  loads?: number;
+  tonnes?: number;
+}
+
+export interface TakeOff {
+  parts: readonly Part[];
+  trenches: readonly Trench[];
+  /** What could not be counted. */
+  missing: readonly Missing[];
+}
+
+/** Loose and spoilt on the way: not of what is counted by the piece, nor of earth. */
+const WASTED = new Set<Item['type']>([
+  'stone',
+  'fabric',
+  'liner',
+  'lining',
+  'turf',
+  'tape',
+  'primer',
+  'cement',
+  'pumpLine',
+]);
+
+function partOf(counted: Counted, soil: Soil, cut: Cut | undefined): Part {
+  const { key, item, uses } = counted;
+  const net = uses.reduce((sum, { quantity }) => sum + quantity, 0);
+  const plain = { key, item, group: GROUP_OF[item.type], unit: UNIT_OF[item.type], net, uses };
+  if (item.type === 'pipe' && cut) {
+    const pack = packOf(item.material, item.nominal);
+    // Off-cuts go toward the waste.
+    const sticks = Math.max(cut.sticks, Math.ceil((net * (1 + WASTE)) / pack.length - 1e-6));
+    const { pieces, proved } = cut;
+    return {
+      ...plain,
+      buy: sticks * pack.length,
+      packs: { ...pack, sticks, offcut: sticks * pack.length - net, pieces, proved },
+    };
+  }
+  const buy = net * (WASTED.has(item.type) ? 1 + WASTE : 1);
+  if (item.type === 'stone') return { ...plain, buy, tonnes: buy * STONE_DENSITY };
+  if (item.type === 'spoil') {
+    const loose = net * swellOf(soil);
+    return { ...plain, buy, loose, loads: Math.ceil(loose / TRUCK - 1e-6) };
+  }
+  return { ...plain, buy };
+}
+
+const TYPES = Object.keys(GROUP_OF);
+const sizeOf = (item: Item): number => ('nominal' in item ? item.nominal : 0);
+
+/** As a yard's list is read: by group, by kind of thing, the larger first. */
+const inOrder = (a: Part, b: Part): number =>
+  PART_GROUPS.indexOf(a.group) - PART_GROUPS.indexOf(b.group) ||
+  TYPES.indexOf(a.item.type) - TYPES.indexOf(b.item.type) ||
+  sizeOf(b.item) - sizeOf(a.item) ||
+  (a.key < b.key ? -1 : 1);
+
+/** The take-off of a plan. Impossible things are left out and named as missing; it never throws. */
+export function takeOff(given: Job, solution: Pick<Solution, 'runs' | 'landings' | 'works'>): TakeOff {
+  const job = situated(given);
+  const counting = new Counting();
+  const lines = new Lines(job);
+  countRuns(job, solution, counting);
+  countFittings(lines, solution, counting);
+  countInlets(lines, solution, counting);
+  countOutlets(lines, counting);
+  countWorks(job, solution, counting);
+  const trenches = trenchesOf(job, solution);
+  countEarth(trenches, counting);
+  const cuts = new Map<string, Cut>();
+  for (const counted of counting.all) {
+    const { item, key, uses } = counted;
+    if (item.type !== 'pipe') continue;
+    const pack = packOf(item.material, item.nominal);
+    const cut = cutStock(
+      uses.map(({ quantity }) => quantity),
+      pack.length,
+    );
+    cuts.set(key, cut);
+    const { material, nominal } = item;
+    for (const { id, quantity } of couplersFor(counted, pack.length))
+      counting.add({ type: 'coupler', material, nominal }, id, quantity);
+  }
+  countJoints(counting.all, counting);
+  const soil = headOf(job).soil ?? USUAL_SOIL;
+  const parts = counting.all.map((counted) => partOf(counted, soil, cuts.get(counted.key)));
+  return {
+    parts: parts.sort(inOrder),
+    trenches,
+    missing: counting.missing,
+  };
+}
