@@ -21,21 +21,30 @@ export interface Missing {
 }
 
 export class Counting {
-  private readonly parts = new Map<string, Counted>();
+  private readonly parts = new Map<string, { counted: Counted; at: Map<string, Use> }>();
   readonly missing: Missing[] = [];
 
   /** `quantity` in the item's own unit; naught and less is nothing. */
   add(item: Item, id: string, quantity = 1): void {
     if (!(quantity > 0)) return;
     const key = keyOfItem(item);
-    const there = this.parts.get(key) ?? { key, item, uses: [] };
-    this.parts.set(key, there);
-    const before = item.type === 'pipe' ? undefined : there.uses.find((use) => use.id === id);
-    if (before) before.quantity += quantity;
-    else there.uses.push({ id, quantity });
+    let part = this.parts.get(key);
+    if (!part) {
+      part = { counted: { key, item, uses: [] }, at: new Map() };
+      this.parts.set(key, part);
+    }
+    // Every piece of pipe is cut by itself.
+    const before = item.type === 'pipe' ? undefined : part.at.get(id);
+    if (before) {
+      before.quantity += quantity;
+      return;
+    }
+    const use = { id, quantity };
+    part.counted.uses.push(use);
+    part.at.set(id, use);
   }
 
   get all(): readonly Counted[] {
-    return [...this.parts.values()];
+    return [...this.parts.values()].map(({ counted }) => counted);
   }
 }

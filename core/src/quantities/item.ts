@@ -106,9 +106,28 @@ export const UNIT_OF: Record<Item['type'], PartUnit> = {
   cement: 'L',
 };
 
-/** The same for the same thing, whatever order it was written in. Sizes to a tenth of a millimetre. */
-export const keyOfItem = (item: Item): string =>
-  Object.entries(item)
-    .map(([field, value]) => `${field}=${typeof value === 'number' ? value.toFixed(4) : value}`)
-    .sort()
-    .join(' ');
+/** All that tells one item from another. */
+const FIELDS = [
+  'material',
+  'other',
+  'nominal',
+  'branch',
+  'degrees',
+  'perforated',
+  'size',
+  'grate',
+  'width',
+  'volume',
+  'stone',
+] as const;
+
+/** The same for the same thing. Sizes to a tenth of a millimetre. */
+export function keyOfItem(item: Item): string {
+  const fields = item as unknown as Record<string, string | number | boolean | undefined>;
+  let key: string = item.type;
+  for (const name of FIELDS) {
+    const value = fields[name];
+    if (value !== undefined) key += ` ${name} ${typeof value === 'number' ? Math.round(value * 1e4) : value}`;
+  }
+  return key;
+}
