@@ -42,6 +42,8 @@ const SCREENS = [
   '/job/quillfeather/yard?at=wetLawn',
   '/job/quillfeather/yard?at=new',
   '/job/quillfeather/storm',
+  '/job/quillfeather/build',
+  '/job/quillfeather/build?at=~dig',
   '/job/wrenmoor/yard?at=green',
   '/job/wrenmoor/yard?at=pit',
   '/history/quillfeather',

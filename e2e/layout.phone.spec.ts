@@ -162,6 +162,21 @@ test.describe('no words lie over others, none are cut, all can be tapped', () =>
     ).toEqual([]);
   });
 
+  test('on the parts and the dig sheet, with usual and with long names', async ({ page, request }) => {
+    const views = ['build', 'build?at=~place', 'build?at=~dig'];
+    const samples = ['quillfeather', 'wrenmoor'].flatMap((job) => views.map((view) => `/job/${job}/${view}`));
+    expect(await look(page, samples, [...NARROW_AND_WIDE, [1920, 1080]])).toEqual([]);
+    const id = await putJob(request, longNamed());
+    await page.addInitScript(() => localStorage.setItem('katabasis.text', 'large'));
+    expect(
+      await look(
+        page,
+        views.map((view) => `/job/${id}/${view}`),
+        NARROW_AND_WIDE,
+      ),
+    ).toEqual([]);
+  });
+
   test('on the storm’s table and on every other work, with usual and with long names', async ({ page, request }) => {
     const wrenmoor = [
       'storm',
@@ -199,6 +214,7 @@ test.describe('no words lie over others, none are cut, all can be tapped', () =>
           `/job/${id}/yard`,
           `/job/${id}/yard?at=~says`,
           `/job/${id}/storm`,
+          `/job/${id}/build`,
           `/job/${id}/walk?at=rain`,
         ],
         NARROW_AND_WIDE,

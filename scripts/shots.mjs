@@ -59,13 +59,24 @@ const VIEWS = [
     WIDE,
     (page) => page.getByRole('button', { name: /^Solid pipe, Rarer rain/ }).click(),
   ],
+  ['build-wide', '/job/quillfeather/build', WIDE, there('[data-testid=part-pipe]')],
+  [
+    'dig-phone',
+    '/job/quillfeather/build?at=~dig',
+    PHONE,
+    async (page) => {
+      await page.getByTestId('dig-level').fill('0');
+      await page.getByTestId('dig-rod').fill('4.5');
+      await page.getByTestId('dig-rod').blur();
+      await page.getByTestId('dig-station').nth(2).click();
+      await page.getByTestId('take-laid').scrollIntoViewIfNeeded();
+    },
+  ],
   ['walk-phone', '/job/quillfeather/walk', PHONE, there('text=Buildings, roofs and downspouts')],
   ['plan-wide', '/job/quillfeather/plan', WIDE, there('text=Make it smooth PVC')],
   ['run-wide', '/job/quillfeather/plan?at=trunkLower', WIDE, there(ALL_SIZES)],
   ['basin-phone', '/job/quillfeather/walk?at=basin', PHONE, there('text=Stands over the grate')],
   ['channel-phone', '/job/quillfeather/walk?at=kennelDrain', PHONE, there('text=Below the sill')],
-  ['rain-wide', '/job/quillfeather/walk?at=rain', WIDE, there('text=Harrowmere')],
-  ['walk-wide', '/job/quillfeather/walk?at=faceValley', WIDE, there('text=Gathers over')],
   // Last, as it changes the job.
   [
     'history-phone',

@@ -105,3 +105,7 @@ export {
   partsTable,
   trenchWords,
 } from './words/parts';
+export { digSheet, stationName, targetRod, type DigLine, type DigStation } from './field/digSheet';
+export { judgeLaid, type Judged, type Laid } from './field/asLaid';
+export { rePitch } from './field/rePitch';
+export { judgedWords, type DigWords } from './words/dig';

@@ -31,8 +31,8 @@ export function trenchWidth({ material, nominal, parallel = 1 }: Run): number {
   return Math.max(BUCKET, parallel * outside + (parallel - 1) * BETWEEN_PIPES + SIDE_ROOM);
 }
 
-/** Ground over a run at stations along it, its ends among them. */
-function groundAlong(job: Job, run: Run, plan: RunPlan): { along: number; level: number }[] {
+/** Ground over a run at stations along it (m from its head), its ends among them. */
+export function groundAlong(job: Job, run: Run, plan: RunPlan): { along: number; level: number }[] {
   const levelled = groundOver(job, run);
   if (levelled.length > 0)
     return [{ along: 0, level: plan.groundUp }, ...levelled, { along: run.length, level: plan.groundDown }];

@@ -28,6 +28,7 @@ import { Mark } from '../../ui/Mark';
 import { Text } from '../../ui/Text';
 import { useAt } from '../useAt';
 import { useGo } from '../useGo';
+import { DigSheet } from './DigSheet';
 import { PartRow } from './PartRow';
 
 const make = (palette: Palette) => ({
@@ -40,7 +41,8 @@ const make = (palette: Palette) => ({
   told: { flexDirection: 'row' as const, gap: SPACE.m, alignItems: 'flex-start' as const },
 });
 
-type By = 'part' | 'place';
+/** How it is looked at, but for the list of parts: in the address, so that a reload comes back to it. */
+const VIEWS = ['place', 'dig'] as const;
 
 export function BuildScreen() {
   const styles = useStyles(make);
@@ -48,10 +50,11 @@ export function BuildScreen() {
   const { job, plan, units } = useKept();
   const go = useGo();
   const at = useAt();
-  const [by, setBy] = useState<By>('part');
+  const by = VIEWS.find((view) => at === `~${view}`) ?? 'part';
   const [open, setOpen] = useState<string | null>(null);
   const taken = useMemo(() => takeOff(job, plan), [job, plan]);
-  if (at !== null) return <ElementSheet id={at} onClose={() => go('build', null)} onGo={(id) => go('build', id)} />;
+  if (at !== null && !at.startsWith('~'))
+    return <ElementSheet id={at} onClose={() => go('build', null)} onGo={(id) => go('build', id)} />;
   const { parts, trenches, missing } = taken;
   const deep = trenchWords(job, trenches);
   const save = (): void =>
@@ -92,8 +95,22 @@ export function BuildScreen() {
   });
   return (
     <ScrollView contentContainerStyle={[styles.body, { maxWidth: wide ? 1400 : 700 }]} testID="build">
-      <Text kind="title">Parts and earth</Text>
-      {parts.length === 0 ? (
+      <Text kind="title">{by === 'dig' ? 'Dig sheet' : 'Parts and earth'}</Text>
+      {parts.length > 0 && (
+        <Choice
+          label="Show"
+          value={by}
+          options={[
+            { value: 'part', label: 'Parts' },
+            { value: 'place', label: 'By place' },
+            { value: 'dig', label: 'Dig sheet' },
+          ]}
+          onChoose={(view) => go('build', view === 'part' ? null : `~${view}`)}
+        />
+      )}
+      {by === 'dig' && parts.length > 0 ? (
+        <DigSheet />
+      ) : parts.length === 0 ? (
         <Text>Nothing is laid yet. Lead a downspout or a basin to a way out, and what it takes is counted here.</Text>
       ) : (
         <>
@@ -113,15 +130,6 @@ export function BuildScreen() {
               </View>
             </View>
           ))}
-          <Choice
-            label="Listed by"
-            value={by}
-            options={[
-              { value: 'part', label: 'Part' },
-              { value: 'place', label: 'Place' },
-            ]}
-            onChoose={setBy}
-          />
           <View style={styles.columns}>
             {shared(by === 'part' ? groups : places, wide ? 2 : 1).map((column, k) => (
               <View key={k} style={styles.column}>

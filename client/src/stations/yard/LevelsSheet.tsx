@@ -21,7 +21,7 @@ import { Choice } from '../../ui/Choice';
 import { Sheet } from '../../ui/Sheet';
 import { Text } from '../../ui/Text';
 import { useTyped } from './doing';
-import { Keypad } from './Keypad';
+import { Keypad } from '../../input/Keypad';
 import { booked, bookingOf, sightAt, type Booking, type Sight } from './levelling';
 
 interface Props {

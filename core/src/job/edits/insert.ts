@@ -29,20 +29,29 @@ export function splitRun(
   at: number,
   way?: readonly Place[] | null,
 ): Change {
-  const { assumed: _split, bends = [], ...rest } = run;
+  const { assumed: _split, bends = [], laid, ...rest } = run;
   const along = way ? (wayLength(way) * at) / run.length : 0;
   const upper = way ? bends.filter((_, k) => wayLength(way.slice(0, k + 2)) < along) : bends;
   const bent = (some: readonly Place[]): Partial<Run> => (some.length > 0 ? { bends: [...some] } : {});
+  const read = (some: Run['laid']): Partial<Run> => (some && some.length > 0 ? { laid: some } : {});
   const there = way ? onPlan(landing, placeAlong(way, along)) : landing;
   const [above, below] = splitGrade(run.grade, at / run.length);
   return {
     label: `Put ${landing.name} into the line`,
     puts: [
       there,
-      { ...rest, ...bent(upper), to: landing.id, length: at, grade: above },
+      {
+        ...rest,
+        ...bent(upper),
+        ...read(laid?.filter(({ along: from }) => from <= at)),
+        to: landing.id,
+        length: at,
+        grade: above,
+      },
       {
         ...rest,
         ...bent(bends.slice(upper.length)),
+        ...read(laid?.flatMap((each) => (each.along > at ? [{ ...each, along: each.along - at }] : []))),
         id: lowerId,
         from: landing.id,
         length: run.length - at,

@@ -41,6 +41,11 @@ const schema = z.strictObject({
   parallel: z.number().int().min(1).max(6).optional(),
   /** Opening left in the adapter at its head where that is narrower than the pipe, m. */
   throat: z.number().min(0.02).max(3).optional(),
+  /** As laid: invert, m, so far from its head, m, and when it was read. */
+  laid: z
+    .array(z.strictObject({ along: z.number().min(0).max(100_000), level, at: z.string().max(40).optional() }))
+    .max(1000)
+    .optional(),
   /** True once protection for a trench of 5 ft or deeper is planned. */
   shored: flag,
 });
@@ -63,6 +68,7 @@ export const runKind = kind<Run>(schema, {
     grade: '`auto`; `pitch` with pitch; `levels` with up, down',
     parallel: 'how many side by side',
     throat: 'opening of an adapter at its head, m',
+    laid: 'along (m from its head), level (invert), at (when), as it was read in the trench',
     shored: 'protection is planned for a deep trench',
   },
   links: [

@@ -3,9 +3,9 @@ import type { Parsed, UnitSystem } from '@katabasis/core';
 import Delete from 'lucide-react-native/icons/delete';
 import type { ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
-import { usePalette, useStyles } from '../../theme/theme';
-import { SPACE, type Palette } from '../../theme/tokens';
-import { Text } from '../../ui/Text';
+import { usePalette, useStyles } from '../theme/theme';
+import { SPACE, type Palette } from '../theme/tokens';
+import { Text } from '../ui/Text';
 
 const make = (palette: Palette) => ({
   shown: {

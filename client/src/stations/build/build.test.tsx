@@ -1,0 +1,121 @@
+import { jobFrom, type Element, type Job } from '@katabasis/core';
+import { quillfeather } from '@katabasis/core/samples';
+import { fireEvent, screen, waitFor } from '@testing-library/react';
+import { openJob, press, seen } from '../../testing/openJob';
+import { BuildScreen } from './BuildScreen';
+import { DigSheet } from './DigSheet';
+
+/** The address, as the router would hold it. */
+let mockAt: string | null = null;
+jest.mock('../useAt', () => ({ useAt: () => mockAt }));
+jest.mock('../useGo', () => ({
+  useGo: () => (_station: string, at: string | null) => {
+    mockAt = at;
+  },
+}));
+
+beforeEach(() => {
+  localStorage.clear();
+  mockAt = null;
+});
+const sample = (): Job => jobFrom('test', quillfeather().elements.all);
+const head: Element = { id: 'job', kind: 'job', name: 'Yard', units: 'metric', pitchStyle: 'ground' };
+
+describe('the parts', () => {
+  it('say how many sticks to buy, and opened, what each place takes and what is left over', () => {
+    openJob(sample(), <BuildScreen />);
+    const row = screen.getByRole('button', { name: /^6\sin double-wall pipe: 6 sticks of 20′/ });
+    fireEvent.click(row);
+    expect(screen.getByRole('link', { name: 'Go to Wye 1 to Wye 2' })).toHaveTextContent('44′');
+    expect(screen.getByRole('link', { name: 'Go to Wye 2 to Roadside swale' })).toHaveTextContent('62′');
+    // 120 ft bought, 106 laid.
+    expect(seen()).toContain('Left over of them');
+    expect(seen()).toContain('14′');
+  });
+
+  it('by place say what each one takes', () => {
+    mockAt = '~place';
+    openJob(sample(), <BuildScreen />);
+    expect(screen.getByRole('link', { name: 'Go to Lawn basin' })).toBeTruthy();
+    expect(seen()).toContain('Plug for a 12 × 12 in flat box');
+  });
+
+  it('of a job in which nothing is laid say what to do', () => {
+    openJob(jobFrom('test', [head]), <BuildScreen />);
+    expect(seen()).toContain('Nothing is laid yet');
+  });
+});
+
+describe('the dig sheet', () => {
+  const key = (keys: string): void => {
+    for (const each of keys) press(each, 'button');
+  };
+  const setUp = (): void => {
+    for (const [box, typed] of [
+      ['dig-level', '0'],
+      ['dig-rod', '4.5'],
+    ] as const) {
+      fireEvent.change(screen.getByTestId(box), { target: { value: typed } });
+      fireEvent.blur(screen.getByTestId(box));
+    }
+  };
+
+  it('says what the rod must read, takes what it reads, and says at once how far off that is', async () => {
+    const { job } = openJob(sample(), <DigSheet />);
+    setUp();
+    expect(seen()).toMatch(/Line of sight at \+4′\s6″/);
+    const stations = screen.getAllByTestId('dig-station');
+    expect(stations[0]).toHaveTextContent('Roadside swale');
+    fireEvent.click(stations[2]!);
+    key('7.2');
+    press('Take it', 'button');
+    const laid = job()
+      .elements.ofKind('run')
+      .flatMap((run) => run.laid ?? []);
+    // 4.5 − 7.2 ft
+    expect(laid).toEqual([
+      { along: expect.any(Number), level: expect.closeTo(-2.7 * 0.3048, 9), at: expect.any(String) },
+    ]);
+    expect(screen.getAllByTestId('dig-station')[2]).toHaveTextContent(/too high/);
+    // Read again at the same place it takes the place of the first.
+    key('7.7');
+    press('Take it', 'button');
+    expect(
+      job()
+        .elements.ofKind('run')
+        .flatMap((run) => run.laid ?? []),
+    ).toHaveLength(1);
+  });
+
+  it('re-pitches what is left in one tap, and keeps the reading with its pipe', async () => {
+    const { job, plan } = openJob(sample(), <DigSheet />);
+    setUp();
+    fireEvent.click(screen.getAllByTestId('dig-station')[2]!);
+    key('7.2');
+    press('Take it', 'button');
+    await waitFor(() => expect(seen()).toContain('Then: '));
+    press('Re-pitch what is left', 'button');
+    const broken = job()
+      .elements.ofKind('junction')
+      .find(({ name }) => name === 'Grade break 1')!;
+    const below = job()
+      .elements.ofKind('run')
+      .find(({ from }) => from === broken.id)!;
+    expect(plan().runs[below.id]!.invertUp).toBeCloseTo(-2.7 * 0.3048, 6);
+  });
+
+  it('refuses a rod that is none with a sentence, and keeps what was keyed in', () => {
+    const { job } = openJob(sample(), <DigSheet />);
+    setUp();
+    fireEvent.click(screen.getAllByTestId('dig-station')[1]!);
+    key('77');
+    press('Take it', 'button');
+    expect(screen.getByRole('alert')).toHaveTextContent('at most 9 m');
+    expect(screen.getByTestId('rod')).toHaveTextContent('77');
+    expect(
+      job()
+        .elements.ofKind('run')
+        .flatMap((run) => run.laid ?? []),
+    ).toEqual([]);
+  });
+});

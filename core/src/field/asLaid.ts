@@ -1,0 +1,92 @@
+/** What was laid against what was planned, at once: high, low, falling back; and what is still possible from there up. */
+import { METRES_PER_INCH } from '../units/constants';
+import type { DigLine, DigStation } from './digSheet';
+
+/** Laid as planned to this, m: a quarter of an inch. */
+export const AS_PLANNED = 0.25 * METRES_PER_INCH;
+/** What a rod cannot tell, m: no reading is a back fall for less. */
+const AS_READ = 0.001;
+
+export interface Laid {
+  /** m up the line, and the invert read there, m. */
+  up: number;
+  level: number;
+}
+
+export interface Judged {
+  state: 'right' | 'high' | 'low' | 'backFall';
+  /** Laid less planned, m. */
+  off: number;
+  /** Of a back fall: how much lower it lies than what was laid below it, m. */
+  back: number;
+  rest: Rest | null;
+}
+
+/** The pipe from a reading up to its run's head, not laid yet. */
+export interface Rest {
+  run: string;
+  head: string;
+  length: number;
+  /** Pitch that meets the head as planned, m/m; the least that is asked. */
+  pitch: number;
+  least: number;
+  /** How far the head must be raised so that the rest falls at its least pitch, m; 0 where it need not. */
+  raise: number;
+  /** Cover left at the head then, m, and the least asked there. */
+  cover: number;
+  leastCover: number;
+  /** Whether the rest can be laid with both. */
+  drains: boolean;
+}
+
+/** What of a run the rest is judged by. */
+export interface HeadOf {
+  id: string;
+  from: string;
+  length: number;
+  invertUp: number;
+  leastPitch: number;
+  coverUp: number;
+  leastCover: number;
+}
+
+/** The station as planned at so many m up a line, straight between stations; null beyond it. */
+export function plannedAt({ stations }: DigLine, up: number): number | null {
+  const k = stations.findIndex((each, j) => j > 0 && each.up >= up - 1e-9);
+  if (k < 1 || up < stations[0]!.up - 1e-9) return null;
+  const [a, b] = [stations[k - 1]!, stations[k]!];
+  return b.up > a.up ? a.invert + ((b.invert - a.invert) * (up - a.up)) / (b.up - a.up) : b.invert;
+}
+
+/**
+ * Judges a reading at a station against the plan and what was laid below it. `others` are the other readings of the line; `run` is the plan
+ * of the station's own.
+ */
+export function judgeLaid(station: DigStation, level: number, others: readonly Laid[], run: HeadOf): Judged {
+  const off = level - station.invert;
+  const below = others
+    .filter(({ up }) => up < station.up - 1e-6)
+    .reduce((most, each) => Math.max(most, each.level), -Infinity);
+  const back = Math.max(0, below - level);
+  const above = others.some(({ up }) => up > station.up + 1e-6);
+  const state = back > AS_READ ? 'backFall' : off > AS_PLANNED ? 'high' : off < -AS_PLANNED ? 'low' : 'right';
+  return { state, off, back, rest: above || station.along <= 1e-6 ? null : restOf(station, level, run) };
+}
+
+function restOf({ along }: DigStation, level: number, run: HeadOf): Rest {
+  const { id, from, invertUp, leastPitch, coverUp, leastCover } = run;
+  const pitch = (invertUp - level) / along;
+  const raise = Math.max(0, level + leastPitch * along - invertUp);
+  const cover = coverUp - raise;
+  return {
+    run: id,
+    head: from,
+    length: along,
+    pitch,
+    least: leastPitch,
+    raise,
+    cover,
+    leastCover,
+    drains: raise <= AS_READ || cover >= leastCover - 1e-6,
+  };
+}

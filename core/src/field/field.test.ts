@@ -1,0 +1,148 @@
+import fc from 'fast-check';
+import { changed, put } from '../job/change';
+import { elementOf, type Job } from '../job/job';
+import { splitRun } from '../job/edits/insert';
+import type { Junction } from '../job/kinds';
+import { planJob, type Plan } from '../plan/planJob';
+import { quillfeather } from '../samples';
+import { basin, ground, jobOf, out, pipe } from '../testing/parts';
+import { METRES_PER_INCH } from '../units/constants';
+import { judgedWords } from '../words/dig';
+import { judgeLaid, plannedAt, type Laid } from './asLaid';
+import { digSheet, targetRod, type DigLine, type DigStation } from './digSheet';
+import { rePitch } from './rePitch';
+
+/** 20 m from a basin at 0 to a swale, inverts −0.6 and −1: 2 %. */
+const yard = (more: object = {}): Job =>
+  jobOf(
+    ground(50, 'basin'),
+    basin(),
+    out({ groundLevel: -1, bank: undefined }),
+    pipe('basin', { grade: { type: 'levels', up: -0.6, down: -1 }, ...more }),
+  );
+const inch = METRES_PER_INCH;
+const sheet = (job: Job, every = 3): { plan: Plan; line: DigLine } => {
+  const plan = planJob(job);
+  return { plan, line: digSheet(job, plan, every)[0]! };
+};
+const at = ({ stations }: DigLine, up: number): DigStation => stations.find((each) => Math.abs(each.up - up) < 1e-6)!;
+
+describe('a dig sheet', () => {
+  it('begins at the way out and goes up: a station every so many metres and one at each landing', () => {
+    const { line } = sheet(yard());
+    expect(line.stations.map(({ up }) => up)).toEqual([0, 3, 6, 9, 12, 15, 18, 20]);
+    expect(line.stations.map(({ landing }) => landing)).toEqual(['out', null, null, null, null, null, null, 'basin']);
+    // By hand: invert −1 + 0.02 × 9 = −0.82; a line of sight at 1.2 reads 2.02 there.
+    expect(at(line, 9).invert).toBeCloseTo(-0.82, 9);
+    expect(targetRod(1.2, at(line, 9))).toBeCloseTo(2.02, 9);
+    expect(at(line, 20).cut).toBeCloseTo(0.6, 9);
+  });
+
+  it('of the clinic: every line has its runs once, its cut is ground less invert, its levels rise all the way up', () => {
+    const job = quillfeather();
+    const plan = planJob(job);
+    const lines = digSheet(job, plan, 3.048);
+    expect(lines.flatMap(({ runs }) => runs).sort()).toEqual(Object.keys(plan.runs).sort());
+    for (const { stations, length, runs } of lines) {
+      expect(length).toBeCloseTo(
+        runs.reduce((sum, id) => sum + plan.runs[id]!.length, 0),
+        9,
+      );
+      stations.forEach(({ up, invert, ground: level, cut, bedding }, k) => {
+        expect(cut).toBeCloseTo(Math.max(0, level - invert) + bedding, 9);
+        if (k > 0) {
+          expect(up).toBeGreaterThan(stations[k - 1]!.up);
+          // Crowns, not inverts, meet where a smaller pipe comes into a larger one: it may step up, never down.
+          expect(invert).toBeGreaterThanOrEqual(stations[k - 1]!.invert - 1e-9);
+        }
+      });
+    }
+    expect(lines.flatMap(({ meets }) => meets.map(({ id }) => id))).toContain('gas');
+  });
+});
+
+describe('a reading in the trench', () => {
+  const { plan, line } = sheet(yard());
+  const run = plan.runs['pipe-basin']!;
+  const judge = (up: number, off: number, others: Laid[] = []) => {
+    const station = at(line, up);
+    return judgeLaid(station, station.invert + off, others, run);
+  };
+
+  it.each([
+    [0, 'right'],
+    [0.24 * inch, 'right'],
+    [-0.24 * inch, 'right'],
+    [0.26 * inch, 'high'],
+    [-0.26 * inch, 'low'],
+  ] as const)('%f m off is %s', (off, state) => expect(judge(9, off).state).toBe(state));
+
+  it('lower than what was laid below it is a back fall, however near to the plan', () => {
+    const below: Laid = { up: 6, level: at(line, 6).invert + 0.065 };
+    const back = judge(9, 0, [below]);
+    expect(back).toMatchObject({ state: 'backFall', back: expect.closeTo(0.005, 9) });
+    expect(judge(9, 0.006, [below]).state).toBe('right');
+  });
+
+  it('half an inch high still drains where the rest has fall to spare, and says at what pitch', () => {
+    const { rest } = judge(9, 0.5 * inch);
+    // 11 m left to a head at −0.6, from −0.8073.
+    expect(rest).toMatchObject({ length: 11, raise: 0, drains: true });
+    expect(rest!.pitch).toBeCloseTo((0.22 - 0.5 * inch) / 11, 9);
+    expect(judgedWords(yard(), judge(9, 0.5 * inch)).rest).toMatch(
+      /^Still drains: the 11\.00\sm up to Basin lie at 1\.88\s?%\.$/,
+    );
+  });
+
+  it('too high for its least pitch raises the head, and drains no more where no cover is left for that', () => {
+    const high = judge(18, 0.1);
+    // 2 m at the ½ % of large smooth pipe from −0.54 come to −0.53: 7 cm over the head as planned.
+    expect(high.rest!.raise).toBeCloseTo(0.07, 9);
+    expect(high.rest!.cover).toBeCloseTo(run.coverUp - 0.07, 9);
+    expect(high.rest!.drains).toBe(true);
+    const lost = judge(18, run.coverUp - run.leastCover + 0.05);
+    expect(lost.rest!.drains).toBe(false);
+    expect(judgedWords(yard(), lost).rest).toContain('Does not drain any more');
+  });
+
+  it('whatever is said to drain, does: re-pitched so, its rest falls at its least pitch or more and is covered', () => {
+    fc.assert(
+      fc.property(fc.constantFrom(3, 6, 9, 12, 15, 18), fc.double({ min: -0.05, max: 0.3, noNaN: true }), (up, off) => {
+        const station = at(line, up);
+        const level = station.invert + off;
+        const { rest } = judgeLaid(station, level, [], run);
+        const change = rePitch(yard(), run, station, level, rest!)!;
+        const again = changed(yard(), change);
+        const runs = Object.values(planJob(again).runs);
+        const upper = runs.find(({ from }) => from === 'basin')!;
+        const lower = runs.find(({ to }) => to === 'out')!;
+        // What is laid lies where it was read.
+        expect(lower.invertUp).toBeCloseTo(level, 6);
+        expect(lower.invertDown).toBeCloseTo(-1, 6);
+        expect(upper.invertDown).toBeCloseTo(level, 6);
+        if (!rest!.drains) return;
+        expect(upper.pitch).toBeGreaterThanOrEqual(run.leastPitch - 1e-6);
+        expect(upper.coverUp).toBeGreaterThanOrEqual(run.leastCover - 2e-3);
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  it('is planned straight between stations, and nowhere beyond the line', () => {
+    expect(plannedAt(line, 10)).toBeCloseTo(-0.8, 9);
+    expect(plannedAt(line, 21)).toBeNull();
+  });
+});
+
+it('readings stay with the pipe that they were read on when a run is split', () => {
+  const laid = [
+    { along: 2, level: -0.64 },
+    { along: 15, level: -0.9 },
+  ];
+  const job = yard({ laid });
+  const mid: Junction = { id: 'mid', kind: 'junction', form: 'bend', name: 'Mid', groundLevel: -0.4 };
+  const parted = changed(job, splitRun(elementOf(job, 'run', 'pipe-basin')!, mid, 'lower', 10));
+  expect(elementOf(parted, 'run', 'pipe-basin')!.laid).toEqual([laid[0]]);
+  expect(elementOf(parted, 'run', 'lower')!.laid).toEqual([{ along: 5, level: -0.9 }]);
+  expect(changed(job, put('Same', elementOf(job, 'run', 'pipe-basin')!)).elements.all).toEqual(job.elements.all);
+});
