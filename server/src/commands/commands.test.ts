@@ -30,6 +30,21 @@ const changed = (id: string, by: object) => ({
 
 jest.setTimeout(30_000);
 
+it('takeoff prints what a plan takes, each part with where it goes, and refuses what is no job', () => {
+  const { code, out } = command('takeoff', file(sample()));
+  expect(code).toBe(0);
+  const taken = JSON.parse(out) as {
+    parts: { label: string; net: number; buy: number; packs?: { sticks: number }; uses: { name: string }[] }[];
+    trenches: unknown[];
+    missing: unknown[];
+  };
+  const pipe = taken.parts.find(({ label }) => label.includes('double-wall pipe'))!;
+  expect(pipe.packs!.sticks).toBe(6);
+  expect(pipe.uses.map(({ name }) => name)).toEqual(['Wye 1 to Wye 2', 'Wye 2 to Roadside swale']);
+  expect([taken.trenches.length, taken.missing.length]).toEqual([8, 0]);
+  expect(command('takeoff', file('{"format":'))).toMatchObject({ code: 2, said: expect.stringContaining('damaged') });
+});
+
 describe('plan', () => {
   it('prints the whole plan of a job in SI', () => {
     const { code, out } = command('plan', file(sample()));
@@ -105,7 +120,7 @@ describe('plan', () => {
       code: 2,
       said: expect.stringContaining('cannot be read (ENOENT)'),
     });
-    expect(command('plan')).toMatchObject({ code: 2, said: expect.stringContaining('say which job file to plan') });
+    expect(command('plan')).toMatchObject({ code: 2, said: expect.stringContaining('say which job file') });
   });
 });
 

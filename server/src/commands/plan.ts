@@ -5,12 +5,11 @@ import {
   elementOf,
   fixOf,
   planJob,
-  readFileText,
   smallestThatWorks,
   tellSnag,
   type Job,
 } from '@katabasis/core';
-import { readText } from './readText';
+import { printJob } from './printJob';
 
 function printable(job: Job): unknown {
   const plan = planJob(job);
@@ -46,16 +45,4 @@ function printable(job: Job): unknown {
   };
 }
 
-function main(path: string | undefined): number {
-  const text = readText(path, 'say which job file to plan: npm run -s plan -- FILE.katabasis.json');
-  if (text === null) return 2;
-  const read = readFileText(text);
-  if (!read.ok) {
-    for (const fault of read.faults) console.error(`${fault.path}: ${fault.sentence}`);
-    return 2;
-  }
-  console.log(JSON.stringify(printable(read.job), null, 2));
-  return 0;
-}
-
-process.exitCode = main(process.argv[2]);
+process.exitCode = printJob('plan', process.argv[2], printable);
