@@ -3,7 +3,10 @@ import { BEDDING, BETWEEN_PIPES, BUCKET, LIFT, outsideOf, SIDE_ROOM, STRIP } fro
 import { ofKind, type Job } from '../job/job';
 import type { Run } from '../job/kinds';
 import type { RunPlan, Solution } from '../plan/solution';
+import { placeOfLanding } from '../job/places';
+import { perElement } from '../plan/perElement';
 import { crossingsOfRun } from '../yard/crossings';
+import { groundOf } from '../yard/ground';
 import { groundOver } from '../yard/profile';
 import type { Counting } from './counting';
 import { isNew } from './fittings';
@@ -69,16 +72,23 @@ export function trenchOf(job: Job, run: Run, plan: RunPlan): Trench {
   };
 }
 
-/** Trenches of all new runs that have a plan. */
+/** What a trench may meet on its way. */
+const MET = ['service', 'barrier', 'breakline', 'tree', 'surface', 'building'] as const;
+const trenches = perElement<Run, Trench>();
+
+/** Trenches of all new runs that have a plan; an edit works out those that it reaches. */
 export function trenchesOf(job: Job, { runs }: Pick<Solution, 'runs'>): Trench[] {
+  const around = [groundOf(job).surface, ...MET.map((kind) => ofKind(job, kind))];
   return ofKind(job, 'run').flatMap((run) => {
     const plan = runs[run.id];
-    return plan && isNew(run) ? [trenchOf(job, run, plan)] : [];
+    if (!plan || !isNew(run)) return [];
+    const ends = [run.from, run.to].map((id) => placeOfLanding(job.elements.get(id)));
+    return [trenches(run, [plan, ...ends, ...around], () => trenchOf(job, run, plan))];
   });
 }
 
-export function countEarth(trenches: readonly Trench[], counting: Counting): void {
-  for (const { id, length, width, volume, displaced, bedding, underSlab } of trenches) {
+export function countEarth(dug: readonly Trench[], counting: Counting): void {
+  for (const { id, length, width, volume, displaced, bedding, underSlab } of dug) {
     counting.add({ type: 'dug' }, id, volume);
     counting.add({ type: 'backfill' }, id, volume - displaced);
     counting.add({ type: 'spoil' }, id, displaced);

@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { packOf } from '../catalogue/supply';
 import { changed, put } from '../job/change';
-import type { Job } from '../job/job';
+import { jobFrom, type Job } from '../job/job';
 import type { Element } from '../job/kinds';
 import { placesOf, putDown } from '../job/places';
 import { planJob } from '../plan/planJob';
-import { brackenfold, quillfeather, situations, wrenmoor } from '../samples';
+import { brackenfold, quillfeather, seededJob, situations, wrenmoor } from '../samples';
 import { at, moved } from '../testing/levelledYard';
 import { basin, ground, jobOf, out, pipe, spout } from '../testing/parts';
 import { METRES_PER_FOOT, METRES_PER_INCH } from '../units/constants';
@@ -324,4 +324,22 @@ describe('trench, sticks and floating', () => {
     expect(packOf('singleWall', inches(4))).toEqual({ of: 'roll', length: feet(100) });
     expect(packOf('singleWall', inches(8)).of).toBe('stick');
   });
+});
+
+it('of random jobs everything is counted once, and an edit counts what it reaches as a fresh count does', () => {
+  for (let seed = 1; seed <= 40; seed++) {
+    const job = seededJob(seed);
+    const plan = planJob(job);
+    const taken = takeOff(job, plan);
+    expect(netOf(taken, 'dug')).toBeCloseTo(netOf(taken, 'backfill') + netOf(taken, 'spoil'), 6);
+    const laid = job.elements.ofKind('run').filter((run) => run.old === undefined && run.material !== 'clay');
+    const pieces = taken.parts.filter(({ item }) => item.type === 'pipe').flatMap(({ uses }) => uses);
+    for (const { id, length, parallel = 1 } of laid)
+      expect(pieces.filter((use) => use.id === id).map(({ quantity }) => quantity)).toEqual(
+        Array(parallel).fill(length),
+      );
+    for (const { item, packs } of taken.parts) if (item.type === 'pipe') expect(packs!.proved).toBe(true);
+    // The same job read anew has nothing remembered of it.
+    expect(takeOff(jobFrom(job.id, structuredClone(job.elements.all)), plan)).toEqual(taken);
+  }
 });

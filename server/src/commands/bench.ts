@@ -10,6 +10,7 @@ import {
   solveWaterLine,
   tellSnag,
   type Element,
+  takeOff,
   type Job,
   type WaterNetwork,
 } from '@katabasis/core';
@@ -222,6 +223,15 @@ function editing(): void {
     };
   });
   console.log(`an edit of a run with its plan, snags and sentence: ${shown(edited)}`);
+  let counts = 0;
+  const counted = timed(100, () => {
+    const runs = job.elements.ofKind('run');
+    const run = runs[(counts * 37) % runs.length]!;
+    const after = changed(job, put('Longer', { ...run, length: run.length + ++counts * 0.001 }));
+    const next = planJob(after);
+    return () => void takeOff(after, next);
+  });
+  console.log(`all that it takes counted after such an edit: ${shown(counted)}`);
   const fixes = plan.snags.map((snag) => timed(1, () => () => void fixOf(job, plan, snag))[0]!).sort((a, b) => a - b);
   console.log(`a fix looked for, ${fixes.length} snags: ${shown(fixes)}, longest ${fixes.at(-1)!.toFixed(0)} ms`);
 }
