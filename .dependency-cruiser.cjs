@@ -16,7 +16,7 @@ const FLOORS = [
   ['network'],
   ['plan', 'snags', 'words'],
   ['design', 'storm', 'quantities'],
-  ['api', 'sums', 'formats', 'samples', 'verification', 'field'],
+  ['api', 'sums', 'formats', 'samples', 'verification', 'field', 'price'],
   ['trial'],
 ];
 

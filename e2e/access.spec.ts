@@ -43,6 +43,7 @@ const SCREENS = [
   '/job/quillfeather/yard?at=new',
   '/job/quillfeather/storm',
   '/job/quillfeather/build',
+  '/job/quillfeather/build?at=~price',
   '/job/quillfeather/build?at=~dig',
   '/job/wrenmoor/yard?at=green',
   '/job/wrenmoor/yard?at=pit',

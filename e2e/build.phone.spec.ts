@@ -20,6 +20,18 @@ test('from the plan to what is bought and what is dug: three readings, one of th
   await expect(page.getByRole('link', { name: 'Go to Lawn basin to Wye 1' })).toContainText('38′');
   const [table] = await Promise.all([page.waitForEvent('download'), page.getByTestId('save-parts').tap()]);
   expect(table.suggestedFilename()).toMatch(/-parts\.csv$/);
+  // The price follows a rate of one's own, and is there after a reload.
+  await page.getByRole('radio', { name: 'Price' }).tap();
+  const hero = page.getByText(/^\$[\d,]+\.\d\d$/).first();
+  const before = await hero.innerText();
+  await page.getByTestId('price-trench').tap();
+  await page.getByTestId('price-rate').fill('20');
+  await page.getByTestId('price-rate').blur();
+  await expect(hero).not.toHaveText(before);
+  const after = await hero.innerText();
+  await saved(page, job);
+  await page.reload();
+  await expect(hero).toHaveText(after);
   await page.getByRole('radio', { name: 'Dig sheet' }).tap();
   await page.getByTestId('dig-level').fill('0');
   await page.getByTestId('dig-rod').fill('4.5');

@@ -109,3 +109,6 @@ export { digSheet, stationName, targetRod, type DigLine, type DigStation } from 
 export { judgeLaid, type Judged, type Laid } from './field/asLaid';
 export { rePitch } from './field/rePitch';
 export { judgedWords, type DigWords } from './words/dig';
+export { priceDifference, priceOf, type Price, type PriceLine } from './price/price';
+export { pricesOf, type Prices } from './price/book';
+export { isCurrency, leastUnits, lineLabel, money, rateUnit } from './words/price';

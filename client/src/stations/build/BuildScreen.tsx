@@ -30,6 +30,7 @@ import { useAt } from '../useAt';
 import { useGo } from '../useGo';
 import { DigSheet } from './DigSheet';
 import { PartRow } from './PartRow';
+import { PriceSheet } from './PriceSheet';
 
 const make = (palette: Palette) => ({
   body: { padding: SPACE.l, gap: SPACE.l, width: '100%' as const },
@@ -42,7 +43,9 @@ const make = (palette: Palette) => ({
 });
 
 /** How it is looked at, but for the list of parts: in the address, so that a reload comes back to it. */
-const VIEWS = ['place', 'dig'] as const;
+const VIEWS = ['place', 'price', 'dig'] as const;
+
+const TITLES = { part: 'Parts and earth', place: 'Parts and earth', price: 'Price', dig: 'Dig sheet' };
 
 export function BuildScreen() {
   const styles = useStyles(make);
@@ -95,7 +98,7 @@ export function BuildScreen() {
   });
   return (
     <ScrollView contentContainerStyle={[styles.body, { maxWidth: wide ? 1400 : 700 }]} testID="build">
-      <Text kind="title">{by === 'dig' ? 'Dig sheet' : 'Parts and earth'}</Text>
+      <Text kind="title">{TITLES[by]}</Text>
       {parts.length > 0 && (
         <Choice
           label="Show"
@@ -103,6 +106,7 @@ export function BuildScreen() {
           options={[
             { value: 'part', label: 'Parts' },
             { value: 'place', label: 'By place' },
+            { value: 'price', label: 'Price' },
             { value: 'dig', label: 'Dig sheet' },
           ]}
           onChoose={(view) => go('build', view === 'part' ? null : `~${view}`)}
@@ -110,6 +114,8 @@ export function BuildScreen() {
       )}
       {by === 'dig' && parts.length > 0 ? (
         <DigSheet />
+      ) : by === 'price' && parts.length > 0 ? (
+        <PriceSheet taken={taken} />
       ) : parts.length === 0 ? (
         <Text>Nothing is laid yet. Lead a downspout or a basin to a way out, and what it takes is counted here.</Text>
       ) : (

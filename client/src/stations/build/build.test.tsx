@@ -1,7 +1,7 @@
-import { jobFrom, type Element, type Job } from '@katabasis/core';
+import { headOf, jobFrom, type Element, type Job } from '@katabasis/core';
 import { quillfeather } from '@katabasis/core/samples';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
-import { openJob, press, seen } from '../../testing/openJob';
+import { openJob, press, seen, type } from '../../testing/openJob';
 import { BuildScreen } from './BuildScreen';
 import { DigSheet } from './DigSheet';
 
@@ -117,5 +117,48 @@ describe('the dig sheet', () => {
         .elements.ofKind('run')
         .flatMap((run) => run.laid ?? []),
     ).toEqual([]);
+  });
+});
+
+describe('the price', () => {
+  const price = (job: Job) => {
+    mockAt = '~price';
+    return openJob(job, <BuildScreen />);
+  };
+
+  it('follows a rate of one’s own at once, to the cent, and goes back to the usual one when that is emptied', () => {
+    const { job } = price(sample());
+    const before = screen.getByTestId('price-visit').textContent;
+    expect(before).toContain('$250.00');
+    fireEvent.click(screen.getByTestId('price-visit'));
+    expect(seen()).toContain('a usual rate');
+    type(/^Your rate, each/, '$400');
+    expect(screen.getByTestId('price-visit')).toHaveTextContent('$400.00');
+    expect(headOf(job()).prices).toEqual({ rates: { 'work visit': 40_000 } });
+    type(/^Your rate, each/, '');
+    expect(screen.getByTestId('price-visit')).toHaveTextContent('$250.00');
+    expect(headOf(job()).prices).toEqual({ rates: {} });
+  });
+
+  it('a rate by the foot is kept for a metre, and shown by the foot again', () => {
+    const { job } = price(sample());
+    fireEvent.click(screen.getByTestId('price-trench'));
+    type(/^Your rate, a foot/, '9.50');
+    expect(headOf(job()).prices!.rates!['work trench']! * 0.3048).toBeCloseTo(950, 6);
+    expect(seen()).toContain('at $9.50 a foot, your own rate');
+  });
+
+  it('keeps what cannot be taken at its place with what would be right', () => {
+    const { job } = price(sample());
+    fireEvent.click(screen.getByTestId('price-visit'));
+    expect(type(/^Your rate, each/, 'a good deal')).toHaveValue('a good deal');
+    expect(seen()).toContain('A rate is an amount, such as 12.50.');
+    expect(type('Currency', '12$')).toHaveValue('12$');
+    expect(seen()).toContain('A currency is three letters');
+    expect(type('Margin', '100%')).toHaveValue('100%');
+    expect(headOf(job()).prices).toBeUndefined();
+    type('Currency', 'jpy');
+    expect(headOf(job()).prices).toEqual({ currency: 'JPY' });
+    expect(seen()).toMatch(/¥\d/);
   });
 });

@@ -27,6 +27,29 @@ const settingsSchema = z
   })
   .partial();
 
+const part = z.number().min(0).max(5);
+
+/** What a job is priced by, in place of the usual figures. Money in the currency's least units, whole where it is an amount. */
+const pricesSchema = z
+  .strictObject({
+    /** ISO 4217. */
+    currency: z.string().regex(/^[A-Z]{3}$/),
+    /** Of one SI unit, by what is priced. */
+    rates: z.record(z.string().max(200), z.number().min(0).max(1e9)),
+    /** Shares of the cost: for what nobody foresees, and for what the firm itself costs. */
+    contingency: part,
+    overhead: part,
+    /** Of the price (less than 1), or on top of the cost. */
+    profit: z.discriminatedUnion('as', [
+      z.strictObject({ as: z.literal('margin'), share: z.number().min(0).max(0.95) }),
+      z.strictObject({ as: z.literal('markup'), share: part }),
+    ]),
+    tax: z.number().min(0).max(1),
+    /** The price goes up to a whole number of these. */
+    rounding: z.number().int().min(1).max(1e7),
+  })
+  .partial();
+
 /** How far a job has come, in the order of the work. */
 export const JOB_STATES = ['asked', 'planned', 'offered', 'agreed', 'digging', 'done', 'dropped'] as const;
 export type JobState = (typeof JOB_STATES)[number];
@@ -50,6 +73,7 @@ const schema = z.strictObject({
   /** `ground`: each stretch as shallow as it may be. `single`: one laser setting from top to bottom of a line. */
   pitchStyle: z.enum(['ground', 'single']),
   settings: settingsSchema.optional(),
+  prices: pricesSchema.optional(),
 });
 export type JobElement = z.infer<typeof schema>;
 
@@ -64,6 +88,8 @@ export const jobKind = kind<JobElement>(schema, {
     date: 'day of the work, as 2026-11-25',
     north: 'how far north lies to the right of the plan’s up, rad',
     soil: 'of the ground where nothing else is said',
+    prices:
+      'currency, rates, contingency, overhead, profit, tax, rounding, in place of the usual ones; money in least units',
     settings: 'rules of this job, in place of the usual ones',
   },
 });

@@ -1,0 +1,106 @@
+import fc from 'fast-check';
+import { changed, put } from '../job/change';
+import { headOf, ofKind, type Job } from '../job/job';
+import type { JobElement } from '../job/kinds';
+import { planJob } from '../plan/planJob';
+import { takeOff } from '../quantities/takeOff';
+import { brackenfold, quillfeather, seededJob, wrenmoor } from '../samples';
+import { isCurrency, leastUnits, lineLabel, money } from '../words/price';
+import { priceDifference, priceOf, type Price } from './price';
+
+const priced = (job: Job): Price => priceOf(job, takeOff(job, planJob(job)));
+const withPrices = (job: Job, prices: JobElement['prices']): Job =>
+  changed(job, put('Price', { ...headOf(job), prices } as JobElement));
+
+const books = fc.record({
+  contingency: fc.double({ min: 0, max: 1, noNaN: true }),
+  overhead: fc.double({ min: 0, max: 1, noNaN: true }),
+  profit: fc.oneof(
+    fc.record({ as: fc.constant('margin' as const), share: fc.double({ min: 0, max: 0.9, noNaN: true }) }),
+    fc.record({ as: fc.constant('markup' as const), share: fc.double({ min: 0, max: 3, noNaN: true }) }),
+  ),
+  tax: fc.double({ min: 0, max: 0.3, noNaN: true }),
+  rounding: fc.constantFrom(1, 5, 100, 500, 1000),
+});
+
+it('is the sum of its lines to the cent, whatever the book says, and goes up to its rounding and no further', () => {
+  const jobs = [quillfeather(), brackenfold(), wrenmoor(), ...Array.from({ length: 6 }, (_, k) => seededJob(k + 1))];
+  fc.assert(
+    fc.property(fc.constantFrom(...jobs), books, (job, book) => {
+      const price = priced(withPrices(job, book));
+      expect(price.lines.reduce((sum, { amount }) => sum + amount, 0)).toBe(price.cost);
+      expect(price.cost + price.contingency + price.overhead + price.profit + price.rounded).toBe(price.price);
+      expect(price.price + price.tax).toBe(price.total);
+      expect(price.price % book.rounding).toBe(0);
+      expect(price.rounded).toBeGreaterThanOrEqual(0);
+      expect(price.rounded).toBeLessThan(book.rounding);
+      for (const { amount } of price.lines) expect(Number.isInteger(amount)).toBe(true);
+      for (const amount of [price.contingency, price.overhead, price.profit, price.tax])
+        expect(Number.isInteger(amount)).toBe(true);
+    }),
+    { numRuns: 60 },
+  );
+});
+
+it('a margin is a share of the price, a mark-up of the cost: as worked by hand', () => {
+  const plain = { contingency: 0, overhead: 0, rounding: 1 };
+  const at = (profit: { as: 'margin' | 'markup'; share: number }): Price =>
+    priced(withPrices(quillfeather(), { ...plain, profit }));
+  const { cost } = at({ as: 'markup', share: 0 });
+  // 20 % of the price is a quarter of the cost.
+  expect(at({ as: 'margin', share: 0.2 }).price).toBe(Math.round(cost * 1.25));
+  expect(at({ as: 'markup', share: 0.25 }).price).toBe(Math.round(cost * 1.25));
+  expect(at({ as: 'margin', share: 0.2 }).margin).toBeCloseTo(0.2, 4);
+});
+
+it('longer is never cheaper, and a rate of the job’s own takes the place of the usual one', () => {
+  const job = quillfeather();
+  const run = ofKind(job, 'run').find(({ id }) => id === 'runStreet')!;
+  let before = priced(job).cost;
+  for (const length of [6, 8, 12, 30]) {
+    const now = priced(changed(job, put('Longer', { ...run, length }))).cost;
+    expect(now).toBeGreaterThanOrEqual(before);
+    before = now;
+  }
+  const own = priced(withPrices(job, { rates: { 'work visit': 40_000, constructor: 5 } }));
+  expect(own.lines.find(({ work }) => work === 'visit')).toMatchObject({ amount: 40_000, own: true });
+  expect(own.cost - priced(job).cost).toBe(15_000);
+  // A rate of naught takes nothing, and is there to be put right.
+  expect(
+    priced(withPrices(job, { rates: { 'work visit': 0 } })).lines.find(({ work }) => work === 'visit'),
+  ).toMatchObject({
+    amount: 0,
+  });
+});
+
+it('what the trench meets is paid for: services by spade, roots, slabs, and nothing of it where nothing is met', () => {
+  const lines = priced(quillfeather()).lines;
+  const keys = lines.flatMap(({ work }) => work ?? []);
+  // Two runs cross gas and power; the door's line goes under the parking.
+  expect(keys).toEqual(expect.arrayContaining(['handDig', 'saw', 'slab']));
+  const amounts = lines.map(({ amount }) => amount);
+  expect(amounts).toEqual([...amounts].sort((a, b) => b - a));
+  expect(new Set(lines.map(({ key }) => key)).size).toBe(lines.length);
+  const bare = changed(quillfeather(), {
+    puts: [],
+    removes: ofKind(quillfeather(), 'service').map(({ id }) => id),
+  });
+  expect(priced(bare).lines.map(({ work }) => work)).not.toContain('handDig');
+  expect(priceDifference(priced(quillfeather()), priced(bare))).toBeLessThan(0);
+});
+
+it('says money in any currency, with the cents that it has, and knows which is none', () => {
+  expect(money(123_456, 'USD')).toBe('$1,234.56');
+  expect(money(1234, 'JPY')).toBe('¥1,234');
+  expect([leastUnits('USD'), leastUnits('JPY'), leastUnits('KWD')]).toEqual([100, 1, 1000]);
+  expect(money(-3800, 'EUR')).toBe('−€38.00');
+  expect([isCurrency('USD'), isCurrency('usd'), isCurrency('DOLLAR'), isCurrency('')]).toEqual([
+    true,
+    false,
+    false,
+    false,
+  ]);
+  const job = quillfeather();
+  const taken = takeOff(job, planJob(job));
+  for (const line of priceOf(job, taken).lines) expect(lineLabel(job, taken, line)).not.toMatch(/undefined|=/);
+});

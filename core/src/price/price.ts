@@ -1,0 +1,145 @@
+/** What a plan costs to build, line by line, and what is asked for it. Amounts are whole least units of the currency, and add up. */
+import { elementOf, ofKind, type Job } from '../job/job';
+import { rootReach, type Run } from '../job/kinds';
+import type { TakeOff } from '../quantities/takeOff';
+import type { PartUnit } from '../quantities/item';
+import { METRES_PER_FOOT } from '../units/constants';
+import { crossingsOfRun, handDigOf } from '../yard/crossings';
+import { situated } from '../yard/situate';
+import { partRate, pricesOf, WORK_RATES, type WorkRate } from './book';
+
+export interface PriceLine {
+  /** What its rate is kept under: a part's key, or `work` and its kind. */
+  key: string;
+  work: WorkRate | null;
+  quantity: number;
+  unit: PartUnit;
+  /** Least units for one of its units, and whether the job has its own. */
+  rate: number;
+  own: boolean;
+  amount: number;
+}
+
+export interface Price {
+  currency: string;
+  /** Dearest first: what drives the price. */
+  lines: readonly PriceLine[];
+  cost: number;
+  contingency: number;
+  overhead: number;
+  profit: number;
+  /** What rounding adds. */
+  rounded: number;
+  /** Before tax: the sum of all of these. */
+  price: number;
+  tax: number;
+  total: number;
+  /** Profit as a share of the price. */
+  margin: number;
+  /** m of trench that it is for; 0 where none is dug. */
+  length: number;
+}
+
+/** Depth that a metre of trench is priced to, m. */
+const SHALLOW = 2 * METRES_PER_FOOT;
+
+/** m of trench by spade beside services, among roots light and heavy. */
+function met(job: Job, runs: readonly Run[]): Record<'handDig' | 'rootsLight' | 'rootsHeavy', number> {
+  const found = { handDig: 0, rootsLight: 0, rootsHeavy: 0 };
+  for (const run of runs)
+    for (const { id, kind, from, to, angle } of crossingsOfRun(job, run)) {
+      if (kind === 'service') {
+        const service = elementOf(job, 'service', id)!;
+        // Askew the way through its zone is longer, to no more than the run itself.
+        found.handDig += Math.min(run.length, (2 * handDigOf(service)) / Math.max(0.1, Math.sin(angle ?? Math.PI / 2)));
+      }
+      const tree = kind === 'tree' ? elementOf(job, 'tree', id) : undefined;
+      if (tree && rootReach(tree) > 0) found[tree.vigour === 'aggressive' ? 'rootsHeavy' : 'rootsLight'] += to - from;
+    }
+  return found;
+}
+
+/** Quantities of work, by rate. */
+function workIn(job: Job, { parts, trenches }: TakeOff): Partial<Record<WorkRate, number>> {
+  const net = (...types: string[]): number =>
+    parts.filter(({ item }) => types.includes(item.type)).reduce((sum, part) => sum + part.net, 0);
+  const trenched = trenches.reduce((sum, { volume }) => sum + volume, 0);
+  const dug = new Set(trenches.map(({ id }) => id));
+  return {
+    visit: parts.length > 0 ? 1 : 0,
+    trench: trenches.reduce((sum, { length }) => sum + length, 0),
+    // By its mean depth, which its volume says.
+    deeper: trenches.reduce(
+      (sum, { length, width, volume }) => sum + length * Math.max(0, volume / (length * width) - SHALLOW),
+      0,
+    ),
+    lay: net('pipe', 'pumpLine'),
+    set: net('box', 'trap', 'emitter', 'kerbOutlet', 'tapIn', 'pumpBasin', 'barrel', 'downspoutAdapter', 'culvertEnd'),
+    channelSet: net('channel'),
+    ...met(
+      job,
+      ofKind(job, 'run').filter(({ id }) => dug.has(id)),
+    ),
+    saw: net('saw'),
+    slab: net('slab'),
+    turf: net('turf'),
+    haul: parts.reduce((sum, { loads = 0 }) => sum + loads, 0),
+    earth: Math.max(0, net('dug') - trenched) + net('fill'),
+    stonePlaced: net('stone'),
+  };
+}
+
+/** Key of a rate of work: a part may be called the same. */
+const workKey = (work: WorkRate): string => `work ${work}`;
+
+const UNITS: Partial<Record<WorkRate, PartUnit>> = {
+  visit: 'piece',
+  set: 'piece',
+  channelSet: 'piece',
+  haul: 'piece',
+  slab: 'm²',
+  turf: 'm²',
+  earth: 'm³',
+  stonePlaced: 'm³',
+};
+
+/** The price of a plan by its take-off. */
+export function priceOf(given: Job, taken: TakeOff): Price {
+  const job = situated(given);
+  const { currency, rates, contingency, overhead, profit, tax, rounding } = pricesOf(job);
+  const own = new Map(Object.entries(rates));
+  const lines: PriceLine[] = [];
+  const add = (key: string, work: WorkRate | null, quantity: number, unit: PartUnit, usual: number): void => {
+    const rate = own.get(key) ?? usual;
+    if (quantity > 0 && (rate > 0 || own.has(key)))
+      lines.push({ key, work, quantity, unit, rate, own: own.has(key), amount: Math.round(quantity * rate) });
+  };
+  for (const [work, quantity] of Object.entries(workIn(job, taken)) as [WorkRate, number][])
+    add(workKey(work), work, quantity, UNITS[work] ?? 'm', WORK_RATES[work]);
+  for (const { key, item, buy, unit } of taken.parts) add(key, null, buy, unit, partRate(item));
+  lines.sort((a, b) => b.amount - a.amount || (a.key < b.key ? -1 : 1));
+  const cost = lines.reduce((sum, { amount }) => sum + amount, 0);
+  const spare = Math.round(cost * contingency);
+  const firm = Math.round((cost + spare) * overhead);
+  const base = cost + spare + firm;
+  const earned = Math.round(profit.as === 'margin' ? base / (1 - profit.share) - base : base * profit.share);
+  const price = Math.ceil((base + earned) / rounding) * rounding;
+  const due = Math.round(price * tax);
+  return {
+    currency,
+    lines,
+    cost,
+    contingency: spare,
+    overhead: firm,
+    profit: earned,
+    rounded: price - base - earned,
+    price,
+    tax: due,
+    total: price + due,
+    margin: price > 0 ? (price - base) / price : 0,
+    length: taken.trenches.reduce((sum, { length }) => sum + length, 0),
+  };
+}
+
+/** What a change does to the price before tax, least units. */
+export const priceDifference = (before: Price, after: Price): number => after.price - before.price;
