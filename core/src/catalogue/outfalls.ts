@@ -56,6 +56,8 @@ export interface Outfall {
   drainsDry: boolean;
   /** Whether a fast pipe scours what it lets out onto, where that is soil. */
   scours: boolean;
+  /** Whether frost shuts it: a lid that is frozen down, ice over a walk. */
+  freezes: boolean;
   /** Whether it is a pipe with a capacity of its own. */
   hasCapacity: boolean;
   /** What it holds where nobody has measured it; only of a form that keeps its water and lets it soak away. */
@@ -87,6 +89,7 @@ const openEnd = {
   asksInto: true,
   drainsDry: true,
   scours: false,
+  freezes: false,
   hasCapacity: false,
   control: ({ controlLevel, groundLevel }: OutfallLevels) => controlLevel ?? groundLevel,
   standing: ({ standingLevel }: OutfallLevels) => standingLevel ?? Number.NEGATIVE_INFINITY,
@@ -132,6 +135,7 @@ export const OUTFALLS: Record<OutfallForm, Outfall> = {
     calledByName: true,
     opensOut: false,
     drainsDry: false,
+    freezes: true,
     control: overLid,
     standing: overLid,
   },
@@ -157,6 +161,7 @@ export const OUTFALLS: Record<OutfallForm, Outfall> = {
     into: 'street',
     asksInto: false,
     opensOut: true,
+    freezes: true,
     // Nothing comes out of a kerb below its gutter; a bottom noted for the swale that was there before does not help.
     control: ({ controlLevel, groundLevel }) => Math.max(controlLevel ?? groundLevel, groundLevel),
   },
@@ -214,6 +219,10 @@ export const OUTFALLS: Record<OutfallForm, Outfall> = {
 /** The swale that a way out lets out into, by id; undefined where its form comes out nowhere, whatever was said of it before. */
 export const letsInto = ({ form, into }: { form: OutfallForm; into?: string | undefined }): string | undefined =>
   OUTFALLS[form].opensOut ? into : undefined;
+
+/** Whether a fast pipe scours there: it comes out over soil, and no stone is laid. */
+export const scoursAt = (out: { form: OutfallForm; receiving: Receiving; stone?: boolean | undefined }): boolean =>
+  OUTFALLS[out.form].scours && RECEIVING_FACTS[receivingOf(out)].soil && !out.stone;
 
 /** What takes the water of a way out. */
 export const receivingOf = ({ form, receiving }: { form: OutfallForm; receiving: Receiving }): Receiving =>

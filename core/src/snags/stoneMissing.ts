@@ -1,5 +1,5 @@
 import { riprapSize } from '../hydraulics/riprap';
-import { OUTFALLS, RECEIVING_FACTS, receivingOf } from '../catalogue/outfalls';
+import { scoursAt } from '../catalogue/outfalls';
 import { ofKind } from '../job/job';
 import type { Discharge } from '../job/kinds';
 import type { RunPlan } from '../plan/solution';
@@ -10,8 +10,6 @@ import type { Rule } from './snag';
 const SCOURS_FROM = 1.5;
 
 /** Whether what is let out there can wash soil away. */
-const scours = (discharge: Discharge): boolean =>
-  OUTFALLS[discharge.form].scours && RECEIVING_FACTS[receivingOf(discharge)].soil;
 
 /** Stone for one pipe of a run, m, in what is known to stand before it in the design rain. */
 const stoneFor = (run: RunPlan, { standingLevel }: Discharge): number =>
@@ -26,7 +24,7 @@ export const stoneMissing: Rule = {
   code: 'stoneMissing',
   find: (job, { runs }) =>
     ofKind(job, 'discharge')
-      .filter((discharge) => scours(discharge) && !discharge.stone)
+      .filter(scoursAt)
       .flatMap((discharge) => {
         const worst = (runsInto(runs).get(discharge.id) ?? [])
           .filter((run) => run.topVelocity > SCOURS_FROM)

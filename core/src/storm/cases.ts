@@ -52,7 +52,7 @@ function mostLoaded(job: Job, { inlets }: Solution): Basin | null {
   }, null);
 }
 
-const freezes = ({ form }: Discharge): boolean => form === 'popup' || form === 'kerb';
+const freezes = ({ form }: Discharge): boolean => OUTFALLS[form].freezes;
 
 /** Level of a way out's water when what takes it is brimful, m; null where that never is. */
 function brimful(job: Job, discharge: Discharge): number | null {

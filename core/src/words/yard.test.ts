@@ -151,7 +151,15 @@ describe('in sentences', () => {
       'wants consent or a permit',
       'its line stays full after rain',
       'its level is assumed',
+      'its lid freezes shut',
     ]);
+    // 1.2 m of fall over 30 m comes out fast on soil, until stone is laid there.
+    const open = (stone: boolean): string[] =>
+      waysOut(jobOf(spout({ place: at(0, 0) }), out({ place: at(0, 30), groundLevel: -2, bank: undefined, stone })))!
+        .ways.flatMap((each) => wayOutWords(steep, each).against)
+        .filter((each) => each.includes('stone'));
+    expect(open(false)).toEqual(['comes out fast: stone under it']);
+    expect(open(true)).toEqual([]);
   });
 
   it('a house between is walked round, and no length is told through it', () => {

@@ -139,6 +139,8 @@ const CONCERNS: Record<Concern, string> = {
   holdsWater: 'its line stays full after rain',
   notMeasured: 'its level is assumed',
   walk: 'freezes over the walk',
+  freezes: 'its lid freezes shut',
+  scours: 'comes out fast: stone under it',
   standsHigh: 'water stands against it',
 };
 
