@@ -4,6 +4,7 @@ import {
   elementOf,
   judgedWords,
   judgeLaid,
+  MATERIAL_FACTS,
   METRES_PER_FOOT,
   nameOf,
   parseLength,
@@ -11,6 +12,9 @@ import {
   rePitch,
   showLength,
   showLevel,
+  showNominal,
+  showPitch,
+  showPitchTrade,
   showSmall,
   stationName,
   targetRod,
@@ -18,8 +22,10 @@ import {
   type Change,
   type DigLine,
   type DigStation,
+  type Element,
   type Laid,
   type Plan,
+  type UnitSystem,
 } from '@katabasis/core';
 import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
@@ -155,9 +161,11 @@ function Stations({ line, high }: { line: DigLine; high: number | null }) {
             .filter(({ from }) => from > (line.stations[k - 1]?.up ?? -1) && from <= station.up)
             .map(({ id, from }) => (
               <Text key={`${id} ${from}`} kind="small">
-                Crosses {nameOf(job, id)} at {text(showLength(from, units))}.
+                Crosses {nameOf(job, id)} at {text(showLength(from, units))}
+                {depthOf(job.elements.get(id), units)}.
               </Text>
             ))}
+          {station.run !== line.stations[k - 1]?.run && <RunHead id={station.run} />}
           <Station
             station={station}
             high={high}
@@ -167,6 +175,29 @@ function Stations({ line, high }: { line: DigLine; high: number | null }) {
           />
         </View>
       ))}
+    </View>
+  );
+}
+
+/** How deep what is crossed lies, where that is known. */
+const depthOf = (element: Element | undefined, units: UnitSystem): string =>
+  element?.kind !== 'service'
+    ? ''
+    : element.depth === undefined
+      ? ', nobody knows how deep: dig by hand'
+      : `, some ${text(showSmall(element.depth, units))} deep: dig by hand`;
+
+/** What is laid from here up: its size, its make, and its pitch as a level or a laser is set to it. */
+function RunHead({ id }: { id: string }) {
+  const { job, plan, units } = useKept();
+  const run = plan.runs[id]!;
+  return (
+    <View style={{ paddingTop: SPACE.m }}>
+      <Text kind="strong">
+        {text(showNominal(run.nominal, units))} {MATERIAL_FACTS[run.material].short} at {text(showPitch(run.pitch))},{' '}
+        {text(showPitchTrade(run.pitch, units))}
+      </Text>
+      <Text kind="small">{nameOf(job, id)}</Text>
     </View>
   );
 }

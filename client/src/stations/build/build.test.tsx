@@ -66,6 +66,8 @@ describe('the dig sheet', () => {
     expect(seen()).toMatch(/Line of sight at \+4′\s6″/);
     const stations = screen.getAllByTestId('dig-station');
     expect(stations[0]).toHaveTextContent('Roadside swale');
+    expect(seen()).toMatch(/6\sin Double-wall at 0\.50\s?%, 0\.06\sin\/ft/);
+    expect(seen()).toMatch(/Crosses Gas main to the east wall at .*: dig by hand\./);
     fireEvent.click(stations[2]!);
     key('7.2');
     press('Take it', 'button');
