@@ -112,6 +112,22 @@ export function BuildScreen() {
           onChoose={(view) => go('build', view === 'part' ? null : `~${view}`)}
         />
       )}
+      {parts.length > 0 && plan.verdict.state === 'stop' && (
+        <View style={styles.told}>
+          <Mark kind="stop" />
+          <View style={{ flex: 1 }}>
+            <Text>The plan has a Stop: put that right before anything is bought, offered or dug.</Text>
+          </View>
+        </View>
+      )}
+      {missing.map((each) => (
+        <View key={`${each.id} ${each.why}`} style={styles.told}>
+          <Mark kind="fix" />
+          <View style={{ flex: 1 }}>
+            <Text>{missingWords(job, each)}</Text>
+          </View>
+        </View>
+      ))}
       {by === 'dig' && parts.length > 0 ? (
         <DigSheet />
       ) : by === 'price' && parts.length > 0 ? (
@@ -120,22 +136,6 @@ export function BuildScreen() {
         <Text>Nothing is laid yet. Lead a downspout or a basin to a way out, and what it takes is counted here.</Text>
       ) : (
         <>
-          {plan.verdict.state === 'stop' && (
-            <View style={styles.told}>
-              <Mark kind="stop" />
-              <View style={{ flex: 1 }}>
-                <Text>The plan has a Stop: put that right before anything is bought.</Text>
-              </View>
-            </View>
-          )}
-          {missing.map((each) => (
-            <View key={`${each.id} ${each.why}`} style={styles.told}>
-              <Mark kind="fix" />
-              <View style={{ flex: 1 }}>
-                <Text>{missingWords(job, each)}</Text>
-              </View>
-            </View>
-          ))}
           <View style={styles.columns}>
             {shared(by === 'part' ? groups : places, wide ? 2 : 1).map((column, k) => (
               <View key={k} style={styles.column}>
