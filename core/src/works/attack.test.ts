@@ -5,7 +5,7 @@ import type { Job } from '../job/job';
 import type { Discharge } from '../job/kinds';
 import { planJob } from '../plan/planJob';
 import { layersOf } from '../storm/layers';
-import { basin, face, ground, jobOf, out, pipe, spout } from '../testing/parts';
+import { basin, codes, face, ground, jobOf, out, pipe, spout } from '../testing/parts';
 import { bermOf, culvertOf, fieldOf, pumpOf, swaleOf } from '../testing/workYards';
 import { numbersIn } from '../trial/trial';
 
@@ -93,4 +93,16 @@ it('a field of a hundred metres at a hand’s spacing, ground that takes nothing
   sound(jobOf(fieldOf({ area: undefined, outline: undefined, length: undefined }), pipe('drain'), out()));
   sound(jobOf(ground(10, 'basin'), basin(), pipe('basin'), out(pumpOf(0, 0.001))));
   sound(jobOf(ground(1, 'swale'), swaleOf({ length: undefined, headLevel: undefined, footLevel: undefined })));
+});
+
+it('a field so little under the ground that is to be firm that its pipes would lie on one another is too shallow, and is mended by depth', () => {
+  // 6 mm of head in clay: the formula asks for 13 cm, closer than its own pipes are wide.
+  const shallow = jobOf(
+    fieldOf({ area: 300, depth: 0.306, nominal: 0.0762, soil: 'clay', barrier: 4, spacing: 30 }),
+    out({ stone: true }),
+  );
+  const plan = planJob(shallow);
+  const snag = plan.snags.find(({ code }) => code === 'drainShallow')!;
+  expect(snag).toBeDefined();
+  expect(codes(plan)).not.toContain('drainWide');
 });

@@ -57,6 +57,9 @@ export const DRAIN_USUAL = {
   pitch: 0.005,
 };
 
+/** No pipes are laid closer together than this, m: 2 ft. */
+const LEAST_APART = 0.6;
+
 /** Manning's n of corrugated pipe with holes. */
 const ROUGHNESS = 0.016;
 /** A yard of less is a small one, m²: 3,000 ft². */
@@ -78,10 +81,13 @@ export function drainPlan(drain: Drain | DrainField, jobSoil: Soil | undefined, 
   const firm = drain.firm ?? DRAIN_USUAL.firm;
   const head = drain.depth - firm;
   const ground = { depthToBarrier: barrier, drainRadius: drain.nominal / 2 };
-  const possible = head > 0.005 && conductivity > 0;
-  const worked = possible
-    ? drainSpacing({ conductivityBelow: conductivity, conductivityAbove: conductivity, recharge, head, ...ground })
-    : null;
+  const asks =
+    head > 0.005 && conductivity > 0
+      ? drainSpacing({ conductivityBelow: conductivity, conductivityAbove: conductivity, recharge, head, ...ground })
+      : null;
+  // Closer than pipes can be laid: it lies too shallow, and the formula means nothing there.
+  const worked = asks && asks.spacing >= LEAST_APART ? asks : null;
+  const possible = worked !== null;
   const field = drain.kind === 'drainField';
   const whole = field ? areaCovered(drain) : (drain.area ?? 0);
   const habit = habitOf(soil, field ? whole : lengthOf(drain) * 10);

@@ -143,7 +143,7 @@ export const drainRules: readonly Rule[] = [
     'small',
     (make, job, solution) =>
       worksIn(solution, 'drain', 'drainField')
-        .filter(({ head }) => head <= 0.005)
+        .filter(({ head, worked, conductivity }) => head <= 0.005 || (worked === null && conductivity > 0))
         .map(({ id, firm }) => make(id, elementAt(job, id).depth, firm)),
     (snag, say) => ({
       headline: `${say.name(snag.at)} lies ${say.show('small', snag.figure)} deep; the ground is to be firm ${say.show('small', snag.limit)} deep.`,
