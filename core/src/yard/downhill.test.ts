@@ -57,6 +57,22 @@ describe('a downspout that lets out on the ground', () => {
     expect(splashesOf(yard(plane, roof, down, basin({ place: at(3, 2) })))).toEqual([]);
   });
 
+  it('at the very wall of a house lets out beside it, on whichever side it hangs', () => {
+    const house: Building = {
+      id: 'house',
+      kind: 'building',
+      name: 'House',
+      outline: [at(8, 4), at(16, 4), at(16, 10), at(8, 10)],
+    } as Building;
+    // On its lower wall, on a corner, and 20 cm within it, as a finger puts it down.
+    for (const place of [at(12, 10), at(16, 10), at(12, 9.8)]) {
+      const hung = yard(plane, house, roof, spout({ place }), basin({ place: at(place.east, 18), groundLevel: 0.64 }));
+      expect(splashesOf(hung)).toMatchObject([{ id: 'spout', to: 'basin' }]);
+    }
+    // In the middle of the house is nowhere.
+    expect(splashesOf(yard(plane, house, roof, spout({ place: at(12, 7) }), inlet))).toEqual([]);
+  });
+
   it('comes to an inlet anywhere in the pond that it runs into', () => {
     const pond = yard(bowl, roof, down, basin({ place: at(13, 13), groundLevel: 0.6 }));
     expect(splashesOf(pond).map(({ to }) => to)).toEqual(['basin']);

@@ -6,7 +6,7 @@ import { isLaid, landsOnGutter } from '../job/kinds';
 import { placesOf } from '../job/places';
 import { alikeLists, stage, steady } from '../numeric/stage';
 import { distance, footOnWay, type Place } from '../site/place';
-import { yardWater, type YardWater } from './water';
+import { wetCellAt, yardWater, type YardWater } from './water';
 
 export interface Downhill {
   /** What takes the water, by id. */
@@ -62,7 +62,7 @@ class Leading {
   /** `not`: the thing that the water comes from. */
   from(place: Place, not: string): Downhill | null {
     const { grid, flow } = this.water;
-    const start = cellAt(grid, place);
+    const start = wetCellAt(this.water, place);
     let length = 0;
     let before = place;
     for (let cell = start; cell >= 0 && flow.receiver[cell] !== -2; cell = flow.receiver[cell]!) {

@@ -77,14 +77,33 @@ export function meetsFirst({ grid, flow, ponds }: YardWater, inlets: readonly (B
   return metFirst(flow, marks);
 }
 
+/** What stands at a wall lets its water out so near beside it, m. */
+const BESIDE_WALL = 1;
+
+/**
+ * The cell that water from a place runs over: its own, or where a building or a wall stands on that the nearest one beside; −1 off the
+ * grid, and where none is near.
+ */
+export function wetCellAt({ grid, flow }: YardWater, place: Place): number {
+  const own = cellAt(grid, place);
+  if (own < 0 || flow.receiver[own] !== -2) return own;
+  const reach = Math.ceil(BESIDE_WALL / grid.cell);
+  const [row, col] = [Math.floor(own / grid.cols), own % grid.cols];
+  let best = { cell: -1, away: BESIDE_WALL };
+  for (let r = Math.max(0, row - reach); r <= Math.min(grid.rows - 1, row + reach); r++)
+    for (let c = Math.max(0, col - reach); c <= Math.min(grid.cols - 1, col + reach); c++) {
+      const cell = r * grid.cols + c;
+      const away = distance(placeOf(grid, cell), place);
+      if (flow.receiver[cell] !== -2 && away <= best.away) best = { cell, away };
+    }
+  return best.cell;
+}
+
 /** The way that water takes from a place, cell by cell, to where it leaves the yard or ends. */
-export function flowPath(
-  { grid, flow }: YardWater,
-  from: Place,
-  ends: (cell: number) => boolean = () => false,
-): Place[] {
+export function flowPath(water: YardWater, from: Place, ends: (cell: number) => boolean = () => false): Place[] {
+  const { grid, flow } = water;
   const way: Place[] = [];
-  for (let cell = cellAt(grid, from); cell >= 0; cell = flow.receiver[cell]!) {
+  for (let cell = wetCellAt(water, from); cell >= 0; cell = flow.receiver[cell]!) {
     if (flow.receiver[cell] === -2) break;
     way.push(placeOf(grid, cell));
     if (ends(cell)) break;
