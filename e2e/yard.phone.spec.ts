@@ -344,3 +344,30 @@ test('the ground of a thousand levels comes from the worker: the page answers me
   expect(Math.hypot(basin?.kind === 'basin' ? basin.place!.east - 30 : 99)).toBeLessThan(2);
   await expect(page.getByTestId('ground-plan')).toContainText('deep');
 });
+
+test('a move that a second finger breaks off is none: the house is where it was, drawn and kept', async ({
+  page,
+  request,
+}) => {
+  const job = await copyOfSample(request);
+  const before = await kept(request, job);
+  const house = Object.values(before).find(({ kind }) => kind === 'building')!;
+  await page.goto(`/job/${job}/yard?at=${house.id}`);
+  for (const which of ['[data-testid=grip]', 'circle[r="11"]']) {
+    const handle = page.getByTestId('ground-plan').locator(which).first();
+    const was = (await handle.boundingBox())!;
+    const from = { x: was.x + was.width / 2, y: was.y + was.height / 2 };
+    const touch = await page.context().newCDPSession(page);
+    const send = (type: 'touchStart' | 'touchMove' | 'touchEnd', touchPoints: { x: number; y: number }[]) =>
+      touch.send('Input.dispatchTouchEvent', { type, touchPoints });
+    const moved = { x: from.x + 20, y: from.y + 40 };
+    await send('touchStart', [from]);
+    await send('touchMove', [moved]);
+    await expect.poll(async () => (await handle.boundingBox())!.y).not.toBeCloseTo(was.y, 0);
+    await send('touchStart', [moved, { x: from.x + 90, y: from.y + 90 }]);
+    await send('touchEnd', []);
+    await expect.poll(async () => (await handle.boundingBox())!.y).toBeCloseTo(was.y, 0);
+  }
+  await expect(page.getByTestId('undo')).toBeDisabled();
+  expect((await kept(request, job))[house.id]).toEqual(house);
+});

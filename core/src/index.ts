@@ -105,10 +105,11 @@ export {
   partsTable,
   trenchWords,
 } from './words/parts';
-export { digSheet, stationName, targetRod, type DigLine, type DigStation } from './field/digSheet';
-export { judgeLaid, type Judged, type Laid } from './field/asLaid';
+export { digSheet, SAME_STATION, stationName, targetRod, type DigLine, type DigStation } from './field/digSheet';
+export { judgeLaid, laidOn, type Judged, type Laid } from './field/asLaid';
 export { rePitch } from './field/rePitch';
 export { judgedWords, type DigWords } from './words/dig';
-export { priceDifference, priceOf, type Price, type PriceLine } from './price/price';
+export { priceOf, type Price, type PriceLine } from './price/price';
 export { pricesOf, type Prices } from './price/book';
 export { isCurrency, leastUnits, lineLabel, money, rateUnit } from './words/price';
+export { straightOn } from './numeric/straight';

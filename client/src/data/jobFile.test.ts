@@ -60,6 +60,12 @@ it('refuses with a sentence what is no job file, and keeps nothing of it that no
   });
   expect(await told(whole.slice(0, whole.length - 30))).toMatch(/breaks off or is damaged/);
   expect(await told(whole)).toBe('ok');
+  // What would unfold to more than was allowed says so: here a header that claims half a gigabyte.
+  const claims = Uint8Array.from(whole);
+  const view = new DataView(claims.buffer);
+  const central = claims.findLastIndex((_, k) => k + 4 <= claims.length && view.getUint32(k, true) === 0x02014b50);
+  view.setUint32(central + 24, 500e6, true);
+  expect(await told(claims)).toMatch(/at most 400 MB/);
   // Somebody else's bytes under the name of a photo of the job are kept under their own, where nothing asks for them.
   const job = withPhotos(photo('front', 'b'.repeat(64)));
   await told(zip({ 'job.katabasis.json': JSON.stringify(toFile(job)), [`pictures/${'b'.repeat(64)}.jpg`]: 'false' }));

@@ -58,7 +58,7 @@ const refused = (sentence: string): ReadFile => ({ ok: false, faults: [{ path: '
 const tooLarge = (bytes: number, most: number): ReadFile =>
   refused(`is ${Math.round(bytes / 1e6)} MB; a job file is at most ${Math.round(most / 1e6)} MB`);
 
-/** Reads a job file of either form, and keeps its pictures on the device. Never throws. */
+/** Reads a job file of either form, and keeps its pictures on the device; a sentence where it cannot. */
 export async function readJob(file: Blob): Promise<ReadFile> {
   const head = new Uint8Array(await file.slice(0, 4).arrayBuffer());
   const isZip = head[0] === 0x50 && head[1] === 0x4b && head[2] === 3 && head[3] === 4;
@@ -83,13 +83,18 @@ async function readZip(bytes: Uint8Array): Promise<ReadFile> {
   } catch {
     return refused('is not a job file: it breaks off or is damaged');
   }
+  if (whole > MOST) return tooLarge(whole, MOST);
   const text = parts[JOB];
   if (!text) return refused(`is not a job file: it holds no ${JOB}`);
   const read = readFileText(strFromU8(text));
   if (!read.ok) return read;
   const named = picturesOf(read.job);
-  for (const [name, picture] of Object.entries(parts))
-    if (named.has(name.slice('pictures/'.length, -'.jpg'.length)))
-      await keepFile(new Blob([picture as BlobPart], { type: 'image/jpeg' }));
+  try {
+    for (const [name, picture] of Object.entries(parts))
+      if (named.has(name.slice('pictures/'.length, -'.jpg'.length)))
+        await keepFile(new Blob([picture as BlobPart], { type: 'image/jpeg' }));
+  } catch {
+    return refused('has pictures that this device has no room for');
+  }
   return read;
 }

@@ -1,7 +1,8 @@
 /** An answer about a yard's ground: at once where the job is planned on the page, else from the worker, with how far it is. */
 import type { Job } from '@katabasis/core';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { askYard, isPlannedHere, yardHere } from './planner';
+import { useWorked } from './useWorked';
 import { GROUND_STEPS, type Answered, type Asked, type YardQuestion } from './yardAnswers';
 
 export interface Yard<A> {
@@ -17,51 +18,36 @@ export interface Yard<A> {
   again: () => void;
 }
 
-interface State<A> {
-  job: Job;
-  question: YardQuestion;
-  about: unknown;
-  answer: A;
-}
+/** How far the working out is, or what it came to. */
+type Told<A> = { step: number } | { answer: A };
 
 export function useYard<Q extends YardQuestion>(job: Job, question: Q, about: Asked<Q>): Yard<Answered<Q>> {
   const here = isPlannedHere(job);
-  const [state, setState] = useState<State<Answered<Q>> | null>(null);
-  const [step, setStep] = useState<number | null>(null);
-  const [turn, setTurn] = useState(0);
-  const control = useRef<AbortController | null>(null);
-  const current = state !== null && state.job === job && state.question === question && state.about === about;
+  /** The state that nobody waits for any more. */
+  const [stopped, setStopped] = useState<Job | null>(null);
+  const off = stopped === job;
   const atOnce = useMemo(
     () => (here ? { answer: yardHere(job, question, about) } : null),
     [here, job, question, about],
   );
-  useEffect(() => {
-    if (here) return undefined;
-    const mine = new AbortController();
-    control.current = mine;
-    const tell = (next: number | null): void => {
-      if (!mine.signal.aborted) setStep(next);
-    };
-    askYard(job, question, about, mine.signal, (done) => tell(done + 1)).then(
-      (answer) => {
-        if (!mine.signal.aborted) setState({ job, question, about, answer });
-        tell(null);
-      },
-      () => tell(null),
-    );
-    return () => mine.abort();
-  }, [here, turn, job, question, about]);
-  const stop = useCallback((): void => {
-    control.current?.abort();
-    setStep(null);
-  }, []);
-  const again = useCallback((): void => setTurn((now) => now + 1), []);
+  const told = useWorked<Told<Answered<Q>>>([here, off, job, question, about], async (signal, give) => {
+    if (here || off) return;
+    // Steps come by a way of their own, the last of them at times behind the answer.
+    let there = false;
+    const answer = await askYard(job, question, about, signal, (step) => there || give({ step: step + 1 }));
+    there = true;
+    give({ answer });
+  });
+  const fresh = told && 'answer' in told ? told : null;
+  const [last, setLast] = useState<{ answer: Answered<Q> } | null>(null);
+  // While another is worked out the last one stands.
+  if (fresh && fresh !== last) setLast(fresh);
   return {
-    answer: (atOnce ?? state)?.answer,
-    behind: atOnce === null && !current,
-    step: here ? null : step,
+    answer: (atOnce ?? fresh ?? last)?.answer,
+    behind: !atOnce && !fresh,
+    step: told && 'step' in told ? told.step : null,
     steps: GROUND_STEPS.length + 1,
-    stop,
-    again,
+    stop: () => setStopped(job),
+    again: () => setStopped(null),
   };
 }

@@ -1,5 +1,5 @@
 /** Ground along a section, with what it meets; the level under the finger is read out. */
-import { METRES_PER_FOOT, nameOf, showLength, showLevel, text, type Cut } from '@katabasis/core';
+import { nameOf, showLength, showLevel, straightOn, text, type Cut } from '@katabasis/core';
 import { useEffect, useState } from 'react';
 import { View, type LayoutChangeEvent } from 'react-native';
 import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
@@ -8,7 +8,7 @@ import { widthOf } from '../theme/measure';
 import { usePalette, useTextScale } from '../theme/theme';
 import { FONTS } from '../theme/tokens';
 import { Text } from '../ui/Text';
-import { ticksOf } from './axis';
+import { LevelGrid, ruledLevels } from './LevelGrid';
 import { placeLabels } from './labels';
 
 const RIGHT = 14;
@@ -28,14 +28,11 @@ function stretchesOf(ground: Cut['ground']): Station[][] {
 }
 
 /** Level at a place along, straight between stations, m; null where nothing was levelled. */
-function levelAt(stretches: readonly Station[][], along: number): number | null {
-  for (const stretch of stretches) {
-    const k = stretch.findIndex((each) => each.along >= along);
-    if (k === -1 || stretch[0]!.along > along) continue;
-    const [a, b] = [stretch[Math.max(0, k - 1)]!, stretch[k]!];
-    return b.along === a.along ? b.level : a.level + ((b.level - a.level) * (along - a.along)) / (b.along - a.along);
-  }
-  return null;
+function levelAt(stretches: readonly Station[][], at: number): number | null {
+  const stretch = stretches.find((each) => each[0]!.along <= at && at <= each.at(-1)!.along);
+  if (!stretch) return null;
+  const [places, levels] = [stretch.map(({ along }) => along), stretch.map(({ level }) => level)];
+  return straightOn(places, levels, at).value;
 }
 
 export function CutDrawing({ cut, onPoint }: { cut: Cut; onPoint: (along: number | null) => void }) {
@@ -49,14 +46,7 @@ export function CutDrawing({ cut, onPoint }: { cut: Cut; onPoint: (along: number
   const levels = stretches.flat().map(({ level }) => level);
   const [low, high] = [Math.min(...levels), Math.max(...levels)];
   const room = (high - low) * 0.1 + 0.05;
-  const us = units === 'us';
-  const ticks = ticksOf({
-    low: low - room,
-    high: high + room,
-    per: us ? METRES_PER_FOOT : 1,
-    count: 3,
-    leastStep: us ? 0.5 : 0.1,
-  }).map(({ at }) => ({ at, words: text(showLevel(at, units)) }));
+  const ticks = ruledLevels(low - room, high + room, 3, units);
   const left = Math.max(...ticks.map(({ words }) => widthOf(words, lettering)), 20) + 10;
   const names = cut.meets.length > 0;
   const top = names ? (NAME_ROWS * 18 + 8) * scale : 8;
@@ -105,14 +95,7 @@ export function CutDrawing({ cut, onPoint }: { cut: Cut; onPoint: (along: number
               fill={soil}
             />
           ))}
-          {ticks.map(({ at, words }) => (
-            <G key={at}>
-              <Line x1={left} x2={width - RIGHT} y1={y(at)} y2={y(at)} stroke={line} strokeWidth={1} />
-              <SvgText x={left - 6} y={y(at) + 4} textAnchor="end" {...label}>
-                {words}
-              </SvgText>
-            </G>
-          ))}
+          <LevelGrid levels={ticks} left={left} right={width - RIGHT} y={y} lettering={lettering} />
           {met.map(({ id, from, to, words }, k) => (
             <G key={`${id} ${from}`}>
               {to > from && (

@@ -1,16 +1,5 @@
 /** The long section of a route: ground, cover limit, pipe and the water in it, with the levels under the finger read out. */
-import {
-  controlLevel,
-  elementOf,
-  METRES_PER_FOOT,
-  nameOf,
-  showLength,
-  showLevel,
-  showSmall,
-  text,
-  type Plan,
-  type UnitSystem,
-} from '@katabasis/core';
+import { controlLevel, elementOf, nameOf, showLength, showLevel, showSmall, text, type Plan } from '@katabasis/core';
 import { memo, useMemo, useState } from 'react';
 import { View, type LayoutChangeEvent } from 'react-native';
 import Svg, { Circle, G, Line, Path, Text as SvgText } from 'react-native-svg';
@@ -23,7 +12,7 @@ import { usePalette, useTextScale } from '../theme/theme';
 import { FONTS } from '../theme/tokens';
 import { Text } from '../ui/Text';
 import { routeOf, sectionAt, sectionOf, type Section, type SectionPoint } from './sectionLayout';
-import { ticksOf } from './axis';
+import { LevelGrid, ruledLevels } from './LevelGrid';
 
 const RIGHT = 14;
 /** Rows of names over the drawing. */
@@ -145,7 +134,7 @@ const SectionOf = memo(function SectionOf({ from, plan }: { from: string; plan: 
 
 const Drawing = memo(function Drawing({ section, frame }: { section: Section; frame: Frame }) {
   const { job, units } = useKept();
-  const { ink, soft, line, soil, water, ground, fix } = usePalette();
+  const { ink, soft, soil, water, ground, fix } = usePalette();
   const runs = section.pipes;
   const { left, top, floor, height, width, lettering } = frame;
   const label = { fontFamily: FONTS.text, fontSize: lettering.size, fill: soft };
@@ -165,14 +154,13 @@ const Drawing = memo(function Drawing({ section, frame }: { section: Section; fr
         d={`${polyline(section.points, frame, 'ground')}L${frame.x(section.length)} ${floor}L${left} ${floor}Z`}
         fill={soil}
       />
-      {levelTicks(section, units).map((level) => (
-        <G key={level}>
-          <Line x1={left} x2={width - RIGHT} y1={frame.y(level)} y2={frame.y(level)} stroke={line} strokeWidth={1} />
-          <SvgText x={left - 6} y={frame.y(level) + 4} textAnchor="end" {...label}>
-            {text(showLevel(level, units))}
-          </SvgText>
-        </G>
-      ))}
+      <LevelGrid
+        levels={ruledLevels(section.bottom, section.top, 4, units)}
+        left={left}
+        right={width - RIGHT}
+        y={frame.y}
+        lettering={lettering}
+      />
       {section.landings.map(({ id, station }, index) => (
         <G key={id}>
           <Line
@@ -235,11 +223,4 @@ function Control({ level, frame, section }: { level: number; frame: Frame; secti
       >{`not below ${text(showLevel(level, units))}`}</SvgText>
     </>
   );
-}
-
-/** Levels written beside the section, m. */
-function levelTicks({ bottom, top }: Section, units: UnitSystem): number[] {
-  const us = units === 'us';
-  const range = { low: bottom, high: top, per: us ? METRES_PER_FOOT : 1, count: 4, leastStep: us ? 0.5 : 0.1 };
-  return ticksOf(range).map(({ at }) => at);
 }

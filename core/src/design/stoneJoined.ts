@@ -1,10 +1,10 @@
 /** An open stone drain's basin at its end, and the solid pipe in a sleeve that takes it under an entrance to the stone on the other side. */
 import type { Change } from '../job/change';
-import { freeName, freeOf, newRun, onPlan, runAlong } from '../job/edits/insert';
+import { freeName, freeOf, newRun, runAlong } from '../job/edits/insert';
 import { freshId } from '../job/ids';
 import { elementOf, nameOf, ofKind, type Job } from '../job/job';
 import { isLaid, type Basin, type Element, type Run, type Sleeve, type StoneDrain } from '../job/kinds';
-import { placeOfLanding } from '../job/places';
+import { placeOfLanding, putDown } from '../job/places';
 import { distance } from '../site/place';
 import { METRES_PER_INCH } from '../units/constants';
 
@@ -34,16 +34,11 @@ function ended(job: Job, drain: StoneDrain, taken: ReadonlySet<string>): { basin
   };
   const place = placeOfLanding(drain);
   // Its level is that of the stone's end, whatever the ground is given there.
-  const basin = place ? { ...(onPlan(made, place) as Basin), levelFrom: undefined } : made;
+  const basin = place ? putDown(made, [place]) : made;
   const stub = newRun(job, freshId('run'), drain.id, basin.id, STUB);
   const before = leaving(job, drain.id);
-  return { basin: clean(basin), puts: [clean(basin), stub, ...(before ? [{ ...before, from: basin.id }] : [])] };
+  return { basin, puts: [basin, stub, ...(before ? [{ ...before, from: basin.id }] : [])] };
 }
-
-const clean = (basin: Basin & { levelFrom?: unknown }): Basin => {
-  const { levelFrom: _level, ...rest } = basin;
-  return rest as Basin;
-};
 
 const namesOf = (job: Job): Set<string> => new Set(job.elements.all.map(({ id }) => nameOf(job, id)));
 

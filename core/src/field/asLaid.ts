@@ -1,4 +1,6 @@
 /** What was laid against what was planned, at once: high, low, falling back; and what is still possible from there up. */
+import { elementOf, type Job } from '../job/job';
+import type { RunPlan } from '../plan/solution';
 import { METRES_PER_INCH } from '../units/constants';
 import type { DigLine, DigStation } from './digSheet';
 
@@ -24,7 +26,6 @@ export interface Judged {
 
 /** The pipe from a reading up to its run's head, not laid yet. */
 export interface Rest {
-  run: string;
   head: string;
   length: number;
   /** Pitch that meets the head as planned, m/m; the least that is asked. */
@@ -39,24 +40,18 @@ export interface Rest {
   drains: boolean;
 }
 
-/** What of a run the rest is judged by. */
-export interface HeadOf {
-  id: string;
-  from: string;
-  length: number;
-  invertUp: number;
-  leastPitch: number;
-  coverUp: number;
-  leastCover: number;
+/** What was read on a line's pipes, m up it. */
+export function laidOn(job: Job, line: DigLine): Laid[] {
+  return line.runs.flatMap((id) => {
+    const laid = elementOf(job, 'run', id)?.laid ?? [];
+    const station = line.stations.find(({ run }) => run === id)!;
+    const head = station.up + station.along;
+    return laid.map(({ along, level }) => ({ up: head - along, level }));
+  });
 }
 
-/** The station as planned at so many m up a line, straight between stations; null beyond it. */
-export function plannedAt({ stations }: DigLine, up: number): number | null {
-  const k = stations.findIndex((each, j) => j > 0 && each.up >= up - 1e-9);
-  if (k < 1 || up < stations[0]!.up - 1e-9) return null;
-  const [a, b] = [stations[k - 1]!, stations[k]!];
-  return b.up > a.up ? a.invert + ((b.invert - a.invert) * (up - a.up)) / (b.up - a.up) : b.invert;
-}
+/** What of a run's plan the rest is judged by. */
+type HeadOf = Pick<RunPlan, 'from' | 'invertUp' | 'leastPitch' | 'coverUp' | 'leastCover'>;
 
 /**
  * Judges a reading at a station against the plan and what was laid below it. `others` are the other readings of the line; `run` is the plan
@@ -74,12 +69,11 @@ export function judgeLaid(station: DigStation, level: number, others: readonly L
 }
 
 function restOf({ along }: DigStation, level: number, run: HeadOf): Rest {
-  const { id, from, invertUp, leastPitch, coverUp, leastCover } = run;
+  const { from, invertUp, leastPitch, coverUp, leastCover } = run;
   const pitch = (invertUp - level) / along;
   const raise = Math.max(0, level + leastPitch * along - invertUp);
   const cover = coverUp - raise;
   return {
-    run: id,
     head: from,
     length: along,
     pitch,

@@ -2,6 +2,7 @@
 import { BEDDING } from '../catalogue/supply';
 import { elementOf, nameOf, type Job } from '../job/job';
 import type { Run } from '../job/kinds';
+import { straightOn } from '../numeric/straight';
 import type { RunPlan, Solution } from '../plan/solution';
 import { groundAlong } from '../quantities/earth';
 import { crossingsOfRun, type Crossing } from '../yard/crossings';
@@ -31,18 +32,9 @@ export interface DigLine {
   length: number;
 }
 
-/** Two stations nearer together than this are one, m. */
+/** Two stations nearer together than this are one, m; and so far from one a reading is of it. */
 const APART = 0.05;
-
-/** Ground at a place along a run, straight between stations, m. */
-function groundAt(profile: readonly { along: number; level: number }[], along: number): number {
-  const k = Math.max(
-    1,
-    profile.findIndex((each, j) => j > 0 && each.along >= along),
-  );
-  const [a, b] = [profile[k - 1]!, profile[k]!];
-  return b.along > a.along ? a.level + ((b.level - a.level) * (along - a.along)) / (b.along - a.along) : b.level;
-}
+export const SAME_STATION = 0.02;
 
 /** A line's runs from its foot upward. */
 function upward(runs: readonly RunPlan[]): RunPlan[] {
@@ -54,7 +46,7 @@ function upward(runs: readonly RunPlan[]): RunPlan[] {
   return ordered;
 }
 
-/** The dig sheet of every line of a plan, a station every so many m up the line and one at every landing. */
+/** The dig sheet of every line of a plan, a station every so many m up the line, one at every landing and wherever something was read. */
 export function digSheet(given: Job, { lines, runs }: Pick<Solution, 'lines' | 'runs'>, every: number): DigLine[] {
   const job = situated(given);
   return lines.flatMap(({ letter, runs: ids }): DigLine[] => {
@@ -78,11 +70,12 @@ export function digSheet(given: Job, { lines, runs }: Pick<Solution, 'lines' | '
 /** Stations of a run whose foot lies so far up its line, from there upward; its foot is the head of the one below, and told once. */
 function stationsOf(job: Job, run: Run, plan: RunPlan, foot: number, every: number, first: boolean): DigStation[] {
   const profile = groundAlong(job, run, plan);
+  const [places, levels] = [profile.map((each) => each.along), profile.map(({ level }) => level)];
   const bedding = run.under === 'cars' ? BEDDING : 0;
   const at = (up: number, landing: string | null): DigStation => {
     const along = Math.max(0, foot + run.length - up);
     const invert = plan.invertUp + ((plan.invertDown - plan.invertUp) * along) / run.length;
-    const ground = groundAt(profile, along);
+    const ground = straightOn(places, levels, along).value;
     return { run: run.id, up, along, landing, ground, invert, cut: Math.max(0, ground - invert) + bedding, bedding };
   };
   const made = first ? [at(foot, run.to)] : [];
@@ -90,7 +83,12 @@ function stationsOf(job: Job, run: Run, plan: RunPlan, foot: number, every: numb
   for (let k = Math.floor(foot / every) + 1; k * every < head - APART; k++)
     if (k * every > foot + APART) made.push(at(k * every, null));
   made.push(at(head, run.from));
-  return made;
+  // What was read where none stands now, as before the line was measured anew, has one of its own.
+  for (const { along } of run.laid ?? []) {
+    const up = head - along;
+    if (along <= run.length && made.every((each) => Math.abs(each.up - up) >= SAME_STATION)) made.push(at(up, null));
+  }
+  return made.sort((a, b) => a.up - b.up);
 }
 
 /** What stands at a station, in a crew's words: a landing's name, or nothing. */

@@ -2,13 +2,14 @@ import fc from 'fast-check';
 import { changed, put } from '../job/change';
 import { elementOf, type Job } from '../job/job';
 import { splitRun } from '../job/edits/insert';
-import type { Junction } from '../job/kinds';
+import type { Element, Junction } from '../job/kinds';
+import { straightOn } from '../numeric/straight';
 import { planJob, type Plan } from '../plan/planJob';
 import { quillfeather } from '../samples';
 import { basin, ground, jobOf, out, pipe } from '../testing/parts';
 import { METRES_PER_INCH } from '../units/constants';
 import { judgedWords } from '../words/dig';
-import { judgeLaid, plannedAt, type Laid } from './asLaid';
+import { judgeLaid, laidOn, type Laid } from './asLaid';
 import { digSheet, targetRod, type DigLine, type DigStation } from './digSheet';
 import { rePitch } from './rePitch';
 
@@ -61,6 +62,19 @@ describe('a dig sheet', () => {
   });
 });
 
+it('what was read has its station whatever the spacing is, and after the line was measured anew', () => {
+  const read = yard({ laid: [{ along: 11, level: -0.82 }] });
+  // 9 m up: on a station every 3 m, and on none every 2.
+  for (const every of [3, 2]) {
+    const { line } = sheet(read, every);
+    expect(line.stations.filter(({ up }) => Math.abs(up - 9) < 1e-9)).toHaveLength(1);
+    expect(line.stations.map(({ up }) => up)).toEqual([...line.stations.map(({ up }) => up)].sort((a, b) => a - b));
+  }
+  const longer = sheet(yard({ length: 20.4, laid: [{ along: 11, level: -0.82 }] }));
+  const [at94] = laidOn(yard({ length: 20.4, laid: [{ along: 11, level: -0.82 }] }), longer.line);
+  expect(longer.line.stations.map(({ up }) => up)).toContainEqual(expect.closeTo(at94!.up, 9));
+});
+
 describe('a reading in the trench', () => {
   const { plan, line } = sheet(yard());
   const run = plan.runs['pipe-basin']!;
@@ -111,7 +125,7 @@ describe('a reading in the trench', () => {
         const station = at(line, up);
         const level = station.invert + off;
         const { rest } = judgeLaid(station, level, [], run);
-        const change = rePitch(yard(), run, station, level, rest!)!;
+        const change = rePitch(yard(), run, station, level, rest!.raise)!;
         const again = changed(yard(), change);
         const runs = Object.values(planJob(again).runs);
         const upper = runs.find(({ from }) => from === 'basin')!;
@@ -128,9 +142,34 @@ describe('a reading in the trench', () => {
     );
   });
 
-  it('is planned straight between stations, and nowhere beyond the line', () => {
-    expect(plannedAt(line, 10)).toBeCloseTo(-0.8, 9);
-    expect(plannedAt(line, 21)).toBeNull();
+  it('of a line lie as far up it as they were read, also on the second pipe', () => {
+    const job = quillfeather();
+    const lines = digSheet(job, planJob(job), 3.048);
+    const { stations, runs } = lines.find((each) => each.runs.length > 1)!;
+    const [low, high] = runs.map((id) => stations.filter((each) => each.run === id).at(-1)!);
+    const read = (station: DigStation): Element => ({
+      ...elementOf(job, 'run', station.run)!,
+      laid: [{ along: station.along, level: station.invert }],
+    });
+    const laid = changed(job, put('Read', read(low!), read(high!)));
+    expect(
+      laidOn(
+        laid,
+        digSheet(laid, planJob(laid), 3.048).find(({ runs: [first] }) => first === runs[0])!,
+      ),
+    ).toEqual([
+      { up: expect.closeTo(low!.up, 9), level: low!.invert },
+      { up: expect.closeTo(high!.up, 9), level: high!.invert },
+    ]);
+  });
+
+  it('is planned straight between stations', () => {
+    const planned = straightOn(
+      line.stations.map(({ up }) => up),
+      line.stations.map(({ invert }) => invert),
+      10,
+    );
+    expect(planned.value).toBeCloseTo(-0.8, 9);
   });
 });
 

@@ -1,4 +1,5 @@
 /** Water that is kept for a while: a pit that soaks away, and a pond that lets out what its level allows. */
+import { straightOn } from '../numeric/straight';
 
 export interface Pit {
   /** m² and m: its floor, and the length round it. */
@@ -45,14 +46,6 @@ export interface Routed {
 
 /** Substeps of a step: the peak lies within one of them. */
 const SUBSTEPS = 240;
-
-/** Piecewise straight lines over rising x, going on past the ends. */
-function straightOn(x: readonly number[], y: readonly number[], at: number): { value: number; slope: number } {
-  let k = 1;
-  while (k < x.length - 1 && x[k]! <= at) k++;
-  const slope = (y[k]! - y[k - 1]!) / (x[k]! - x[k - 1]!);
-  return { value: y[k - 1]! + slope * (at - x[k - 1]!), slope };
-}
 
 /**
  * A pond under inflows (m³/s) at even times `step` (s) apart, straight between, from empty: dS/dt = I − O(S). Each substep is solved exactly for

@@ -1,11 +1,10 @@
 /** What a plan costs to build, line by line, and what is asked for it. Amounts are whole least units of the currency, and add up. */
-import { elementOf, ofKind, type Job } from '../job/job';
-import { rootReach, type Run } from '../job/kinds';
+import { elementOf, type Job } from '../job/job';
+import type { Trench } from '../quantities/earth';
 import type { TakeOff } from '../quantities/takeOff';
 import type { PartUnit } from '../quantities/item';
 import { METRES_PER_FOOT } from '../units/constants';
-import { crossingsOfRun, handDigOf } from '../yard/crossings';
-import { situated } from '../yard/situate';
+import { handDigOf } from '../yard/crossings';
 import { partRate, pricesOf, WORK_RATES, type WorkRate } from './book';
 
 export interface PriceLine {
@@ -44,17 +43,17 @@ export interface Price {
 const SHALLOW = 2 * METRES_PER_FOOT;
 
 /** m of trench by spade beside services, among roots light and heavy. */
-function met(job: Job, runs: readonly Run[]): Record<'handDig' | 'rootsLight' | 'rootsHeavy', number> {
+function met(job: Job, trenches: readonly Trench[]): Record<'handDig' | 'rootsLight' | 'rootsHeavy', number> {
   const found = { handDig: 0, rootsLight: 0, rootsHeavy: 0 };
-  for (const run of runs)
-    for (const { id, kind, from, to, angle } of crossingsOfRun(job, run)) {
+  for (const { length, meets } of trenches)
+    for (const { id, kind, from, to, angle } of meets) {
       if (kind === 'service') {
         const service = elementOf(job, 'service', id)!;
         // Askew the way through its zone is longer, to no more than the run itself.
-        found.handDig += Math.min(run.length, (2 * handDigOf(service)) / Math.max(0.1, Math.sin(angle ?? Math.PI / 2)));
+        found.handDig += Math.min(length, (2 * handDigOf(service)) / Math.max(0.1, Math.sin(angle ?? Math.PI / 2)));
       }
       const tree = kind === 'tree' ? elementOf(job, 'tree', id) : undefined;
-      if (tree && rootReach(tree) > 0) found[tree.vigour === 'aggressive' ? 'rootsHeavy' : 'rootsLight'] += to - from;
+      if (tree) found[tree.vigour === 'aggressive' ? 'rootsHeavy' : 'rootsLight'] += to - from;
     }
   return found;
 }
@@ -63,11 +62,11 @@ function met(job: Job, runs: readonly Run[]): Record<'handDig' | 'rootsLight' | 
 function workIn(job: Job, { parts, trenches }: TakeOff): Partial<Record<WorkRate, number>> {
   const net = (...types: string[]): number =>
     parts.filter(({ item }) => types.includes(item.type)).reduce((sum, part) => sum + part.net, 0);
+  const along = trenches.reduce((sum, { length }) => sum + length, 0);
   const trenched = trenches.reduce((sum, { volume }) => sum + volume, 0);
-  const dug = new Set(trenches.map(({ id }) => id));
   return {
     visit: parts.length > 0 ? 1 : 0,
-    trench: trenches.reduce((sum, { length }) => sum + length, 0),
+    trench: along,
     // By its mean depth, which its volume says.
     deeper: trenches.reduce(
       (sum, { length, width, volume }) => sum + length * Math.max(0, volume / (length * width) - SHALLOW),
@@ -76,10 +75,7 @@ function workIn(job: Job, { parts, trenches }: TakeOff): Partial<Record<WorkRate
     lay: net('pipe', 'pumpLine'),
     set: net('box', 'trap', 'emitter', 'kerbOutlet', 'tapIn', 'pumpBasin', 'barrel', 'downspoutAdapter', 'culvertEnd'),
     channelSet: net('channel'),
-    ...met(
-      job,
-      ofKind(job, 'run').filter(({ id }) => dug.has(id)),
-    ),
+    ...met(job, trenches),
     saw: net('saw'),
     slab: net('slab'),
     turf: net('turf'),
@@ -104,8 +100,7 @@ const UNITS: Partial<Record<WorkRate, PartUnit>> = {
 };
 
 /** The price of a plan by its take-off. */
-export function priceOf(given: Job, taken: TakeOff): Price {
-  const job = situated(given);
+export function priceOf(job: Job, taken: TakeOff): Price {
   const { currency, rates, contingency, overhead, profit, tax, rounding } = pricesOf(job);
   const own = new Map(Object.entries(rates));
   const lines: PriceLine[] = [];
@@ -140,6 +135,3 @@ export function priceOf(given: Job, taken: TakeOff): Price {
     length: taken.trenches.reduce((sum, { length }) => sum + length, 0),
   };
 }
-
-/** What a change does to the price before tax, least units. */
-export const priceDifference = (before: Price, after: Price): number => after.price - before.price;

@@ -6,8 +6,9 @@ export interface Cut {
   offcut: number;
   /** Pieces of each stick, m; a length of more than a stick takes whole ones, and its rest is a piece. */
   pieces: readonly (readonly number[])[];
-  /** Whether it is proved that fewer will not do. */
+  /** Whether it is proved that fewer will not do, and the places that were tried for it. */
   proved: boolean;
+  steps: number;
 }
 
 /** A saw's cut and a tape's reading are no finer, m. */
@@ -25,13 +26,13 @@ export function cutStock(lengths: readonly number[], stick: number): Cut {
     const rest = length - full * stick;
     if (rest > TOLERANCE) pieces.push(rest);
   }
-  const { bins, proved } = fewestBins(
+  const { bins, proved, steps } = fewestBins(
     pieces.sort((a, b) => b - a),
     stick,
   );
   const sticks = whole.length + bins.length;
   const total = lengths.reduce((sum, length) => sum + length, 0);
-  return { sticks, offcut: Math.max(0, sticks * stick - total), pieces: [...whole, ...bins], proved };
+  return { sticks, offcut: Math.max(0, sticks * stick - total), pieces: [...whole, ...bins], proved, steps };
 }
 
 /** Fewest that any packing can do with (Martello & Toth 1990, L2): pieces over half a stick each want one, and what is left must fit beside them. */
@@ -63,7 +64,7 @@ function firstFit(sorted: readonly number[], stick: number): number[][] {
 }
 
 /** Branch and bound over where each piece goes, longest first; sticks with the same room left are tried once. */
-function fewestBins(sorted: readonly number[], stick: number): { bins: number[][]; proved: boolean } {
+function fewestBins(sorted: readonly number[], stick: number): { bins: number[][]; proved: boolean; steps: number } {
   let best = firstFit(sorted, stick);
   const least = leastBins(sorted, stick);
   const rest = sorted.map((_, k) => sorted.slice(k).reduce((sum, each) => sum + each, 0));
@@ -94,5 +95,5 @@ function fewestBins(sorted: readonly number[], stick: number): { bins: number[][
     bins.pop();
   };
   place(0);
-  return { bins: best, proved: best.length === least || steps <= MAX_STEPS };
+  return { bins: best, proved: best.length === least || steps <= MAX_STEPS, steps };
 }

@@ -5,7 +5,7 @@ import type { Run } from '../job/kinds';
 import type { RunPlan, Solution } from '../plan/solution';
 import { placeOfLanding } from '../job/places';
 import { perElement } from '../plan/perElement';
-import { crossingsOfRun } from '../yard/crossings';
+import { crossingsOfRun, type Crossing } from '../yard/crossings';
 import { groundOf } from '../yard/ground';
 import { groundOver } from '../yard/profile';
 import type { Counting } from './counting';
@@ -24,6 +24,8 @@ export interface Trench {
   bedding: number;
   /** Lifts that its backfill is rammed in, where it is deepest. */
   lifts: number;
+  /** What it meets on its way, in the order met. */
+  meets: readonly Crossing[];
   /** Along it under slabs, m. */
   underSlab: number;
 }
@@ -57,6 +59,7 @@ export function trenchOf(job: Job, run: Run, plan: RunPlan): Trench {
   const volume = trenchVolume({ stations: profile.map(({ along }) => along), depths, width, sideSlope: 0 });
   const deepest = Math.max(...depths);
   const stone = width * bedding * length;
+  const meets = crossingsOfRun(job, run);
   return {
     id,
     length,
@@ -66,9 +69,8 @@ export function trenchOf(job: Job, run: Run, plan: RunPlan): Trench {
     displaced: Math.min(volume, stone + (parallel * length * Math.PI * outside ** 2) / 4),
     bedding: stone,
     lifts: Math.max(1, Math.ceil((deepest - outside) / LIFT - 1e-6)),
-    underSlab: crossingsOfRun(job, run)
-      .filter(({ kind }) => kind === 'surface')
-      .reduce((sum, { from, to }) => sum + to - from, 0),
+    meets,
+    underSlab: meets.filter(({ kind }) => kind === 'surface').reduce((sum, { from, to }) => sum + to - from, 0),
   };
 }
 

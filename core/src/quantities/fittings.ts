@@ -97,7 +97,7 @@ function meeting(lines: Lines, junction: Junction, above: readonly Run[], below:
     if (makes) adapt(makes, branch, below, branch.nominal, id, counting);
     if (form === 'tee') continue;
     const turn = lines.turn(branch, below);
-    addBends(counting, branch, turn === null ? Math.PI / 4 : Math.abs(turn - WYE_TURN), id);
+    addBends(counting, branch, turn === null ? WYE_TURN : Math.abs(turn - WYE_TURN), id);
   }
   if (above.length === 1 && below.nominal === main.nominal && form !== 'bend' && form !== 'cleanout')
     counting.add({ type: 'coupler', material, nominal }, id);

@@ -309,12 +309,13 @@ describe('trench, sticks and floating', () => {
     );
   });
 
-  it('three dozen pieces are cut exactly, in no time', () => {
+  it('three dozen pieces are cut exactly, in few steps', () => {
     const pieces = Array.from({ length: 36 }, (_, k) => 0.4 + ((k * 37) % 25) / 10);
-    const begun = performance.now();
     const cut = cutStock(pieces, 3.048);
     expect(cut.sticks).toBeGreaterThanOrEqual(Math.ceil(pieces.reduce((sum, each) => sum + each, 0) / 3.048));
-    expect(performance.now() - begun).toBeLessThan(2000);
+    // It is told as proved only where the search came to its end.
+    expect(cut.proved).toBe(true);
+    expect(cut.steps).toBeLessThan(1000);
   });
 
   it('4 in smooth pipe floats until a hand of soil lies on it, as worked by hand; rolls come by the hundred feet', () => {

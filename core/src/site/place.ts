@@ -185,3 +185,9 @@ export function extentOf(places: Iterable<Place>): Extent | null {
   }
   return extent;
 }
+
+/** Middle of some places: the mean of each coordinate. */
+export const middleOf = (places: readonly Place[]): Place => ({
+  east: places.reduce((sum, { east }) => sum + east, 0) / places.length,
+  north: places.reduce((sum, { north }) => sum + north, 0) / places.length,
+});

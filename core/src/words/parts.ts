@@ -9,7 +9,20 @@ import type { Missing } from '../quantities/counting';
 import type { Item, PartGroup, PartUnit } from '../quantities/item';
 import type { Trench } from '../quantities/earth';
 import type { Part } from '../quantities/takeOff';
-import { decimals, showArea, showLength, showNominal, showSmall, text, type Shown, type UnitSystem } from '../units';
+import {
+  CUBIC_METRES_PER_CUBIC_YARD,
+  decimals,
+  LITRES_PER_QUART,
+  showArea,
+  showLength,
+  showNominal,
+  showSmall,
+  showVolume,
+  text,
+  TONNES_PER_SHORT_TON,
+  type Shown,
+  type UnitSystem,
+} from '../units';
 
 export const PART_GROUP_LABELS: Record<PartGroup, string> = {
   pipe: 'Pipe',
@@ -113,7 +126,7 @@ export function partLabel(item: Item, units: UnitSystem): string {
     case 'channelOutlet':
       return `${size(item.width)} channel outlet to ${size(item.nominal)} pipe`;
     case 'barrel':
-      return `Barrel of ${text(volume(item.volume, units))}`;
+      return `Barrel of ${text(showVolume(item.volume, units))}`;
     case 'stone':
       return item.stone in STONE_LABELS
         ? STONE_LABELS[item.stone as keyof typeof STONE_LABELS]
@@ -122,16 +135,6 @@ export function partLabel(item: Item, units: UnitSystem): string {
       return 'nominal' in item ? `${size(item.nominal)} ${NAMES[item.type]}` : PLAIN[item.type]!;
   }
 }
-
-const CUBIC_YARD = 0.764555;
-const GALLON = 0.003785411784;
-const QUART = 0.946352946;
-const SHORT_TON = 0.90718474;
-
-const volume = (cubicMetres: number, units: UnitSystem): Shown =>
-  units === 'us'
-    ? { value: decimals(cubicMetres / GALLON, 0), unit: 'gal' }
-    : { value: decimals(cubicMetres * 1000, 0), unit: 'L' };
 
 /** So much of a part's own unit. */
 export function amountOf(quantity: number, unit: PartUnit, units: UnitSystem): Shown {
@@ -144,14 +147,19 @@ export function amountOf(quantity: number, unit: PartUnit, units: UnitSystem): S
     case 'm²':
       return showArea(quantity, units);
     case 'm³':
-      return { value: decimals(us ? quantity / CUBIC_YARD : quantity, us ? 1 : 2), unit: us ? 'yd³' : 'm³' };
+      return {
+        value: decimals(us ? quantity / CUBIC_METRES_PER_CUBIC_YARD : quantity, us ? 1 : 2),
+        unit: us ? 'yd³' : 'm³',
+      };
     case 'L':
-      return { value: decimals(us ? quantity / QUART : quantity, 2), unit: us ? 'qt' : 'L' };
+      return { value: decimals(us ? quantity / LITRES_PER_QUART : quantity, 2), unit: us ? 'qt' : 'L' };
   }
 }
 
 const tonnes = (mass: number, units: UnitSystem): Shown =>
-  units === 'us' ? { value: decimals(mass / SHORT_TON, 1), unit: 'tons' } : { value: decimals(mass, 2), unit: 't' };
+  units === 'us'
+    ? { value: decimals(mass / TONNES_PER_SHORT_TON, 1), unit: 'tons' }
+    : { value: decimals(mass, 2), unit: 't' };
 
 /** What is asked for: sticks or rolls of pipe, pieces, or an amount with its waste. */
 export function buyOf(part: Part, units: UnitSystem): Shown {

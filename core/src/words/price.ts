@@ -4,7 +4,12 @@ import type { PriceLine } from '../price/price';
 import type { WorkRate } from '../price/book';
 import type { PartUnit } from '../quantities/item';
 import type { TakeOff } from '../quantities/takeOff';
-import { METRES_PER_FOOT } from '../units/constants';
+import {
+  CUBIC_METRES_PER_CUBIC_YARD,
+  LITRES_PER_QUART,
+  METRES_PER_FOOT,
+  SQUARE_METRES_PER_SQUARE_FOOT,
+} from '../units/constants';
 import type { UnitSystem } from '../units';
 import { partLabel } from './parts';
 
@@ -64,11 +69,11 @@ export function rateUnit(unit: PartUnit, units: UnitSystem): { per: number; said
     case 'm':
       return us ? { per: METRES_PER_FOOT, said: 'a foot' } : { per: 1, said: 'a metre' };
     case 'm²':
-      return us ? { per: METRES_PER_FOOT ** 2, said: 'a square foot' } : { per: 1, said: 'a square metre' };
+      return us ? { per: SQUARE_METRES_PER_SQUARE_FOOT, said: 'a square foot' } : { per: 1, said: 'a square metre' };
     case 'm³':
-      return us ? { per: (3 * METRES_PER_FOOT) ** 3, said: 'a cubic yard' } : { per: 1, said: 'a cubic metre' };
+      return us ? { per: CUBIC_METRES_PER_CUBIC_YARD, said: 'a cubic yard' } : { per: 1, said: 'a cubic metre' };
     case 'L':
-      return us ? { per: 0.946352946, said: 'a quart' } : { per: 1, said: 'a litre' };
+      return us ? { per: LITRES_PER_QUART, said: 'a quart' } : { per: 1, said: 'a litre' };
   }
 }
 

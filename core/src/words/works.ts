@@ -2,6 +2,7 @@
 import { headOf, type Job } from '../job/job';
 import type { Solution } from '../plan/solution';
 import {
+  CUBIC_METRES_PER_CUBIC_YARD,
   showArea,
   showDuration,
   showFlow,
@@ -28,7 +29,7 @@ const lasts = (seconds: number | null): Shown => (seconds === null ? never : sho
 const words = (value: string): Shown => ({ value, unit: '' });
 const earth = (cubicMetres: number, units: UnitSystem): Shown =>
   units === 'us'
-    ? { value: (cubicMetres / 0.764555).toFixed(1), unit: 'yd³' }
+    ? { value: (cubicMetres / CUBIC_METRES_PER_CUBIC_YARD).toFixed(1), unit: 'yd³' }
     : { value: cubicMetres.toFixed(1), unit: 'm³' };
 const rate = (metresPerSecond: number, units: UnitSystem): Shown =>
   units === 'us'

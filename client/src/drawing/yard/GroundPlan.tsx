@@ -66,6 +66,8 @@ interface Props extends Omit<Drawn, 'view' | 'draw'> {
   onTap: (thing: Thing | null, place: Place) => void;
   onPut: (snapped: Snapped) => void;
   onHandle: (corner: number, place: Place, done: boolean) => void;
+  /** A move is called off before it is done: a second finger, or the system's own doing. */
+  onLetGo: () => void;
   plan?: Ref<PlanHandle>;
   /** Places that must be in sight at first. */
   extent: readonly Place[];
@@ -89,6 +91,7 @@ export function GroundPlan({
   onTap,
   onPut,
   onHandle,
+  onLetGo,
   plan,
   extent,
   onTurn,
@@ -192,6 +195,12 @@ export function GroundPlan({
     return { east: b.east - a.east, north: b.north - a.north };
   };
 
+  /** What a finger held is where it was. */
+  const letGo = (): void => {
+    if (held.current !== null) onLetGo();
+    held.current = null;
+  };
+
   const onDown = (event: ReactPointerEvent): void => {
     if (!view) return;
     const spot = spotIn(event);
@@ -199,9 +208,7 @@ export function GroundPlan({
     fingers.current.set(event.pointerId, { ...spot, start: spot });
     if (fingers.current.size > 1) {
       // A second finger: whatever the first was about to put down is not, and what it moved is where it was.
-      if (held.current === ALL) onGrip?.({ east: 0, north: 0 }, false);
-      else if (held.current !== null && handles[held.current]) onHandle(held.current, handles[held.current]!, false);
-      held.current = null;
+      letGo();
       moved.current = true;
       setAim(null);
       return;
@@ -259,9 +266,7 @@ export function GroundPlan({
   };
   const onCancel = (event: ReactPointerEvent): void => {
     fingers.current.delete(event.pointerId);
-    if (held.current === ALL) onGrip?.({ east: 0, north: 0 }, false);
-    else if (held.current !== null && handles[held.current]) onHandle(held.current, handles[held.current]!, false);
-    held.current = null;
+    letGo();
     setAim(null);
     if (shown.current) settle(shown.current);
   };

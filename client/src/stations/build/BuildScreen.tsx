@@ -54,7 +54,6 @@ export function BuildScreen() {
   const go = useGo();
   const at = useAt();
   const by = VIEWS.find((view) => at === `~${view}`) ?? 'part';
-  const [open, setOpen] = useState<string | null>(null);
   const taken = useMemo(() => takeOff(job, plan), [job, plan]);
   if (at !== null && !at.startsWith('~'))
     return <ElementSheet id={at} onClose={() => go('build', null)} onGo={(id) => go('build', id)} />;
@@ -67,35 +66,6 @@ export function BuildScreen() {
       'text/csv',
     );
   const goTo = (id: string): void => go('build', id);
-  const groups = PART_GROUPS.flatMap((group): Block[] => {
-    const own = parts.filter((part) => part.group === group);
-    const rows = own.map((part) => (
-      <PartRow
-        key={part.key}
-        part={part}
-        open={open === part.key}
-        onToggle={() => setOpen((now) => (now === part.key ? null : part.key))}
-        onGo={goTo}
-      />
-    ));
-    if (own.length === 0) return [];
-    return [
-      {
-        rows: own.length + 1,
-        drawn: (
-          <View key={group}>
-            <Text kind="heading">{PART_GROUP_LABELS[group]}</Text>
-            {rows}
-          </View>
-        ),
-      },
-    ];
-  });
-  const byPlace = placesIn(parts);
-  const places = job.elements.all.flatMap(({ id }): Block[] => {
-    const own = byPlace.get(id);
-    return own ? [{ rows: own.length + 1, drawn: <PlaceParts key={id} id={id} own={own} onGo={goTo} /> }] : [];
-  });
   return (
     <ScrollView contentContainerStyle={[styles.body, { maxWidth: wide ? 1400 : 700 }]} testID="build">
       <Text kind="title">{TITLES[by]}</Text>
@@ -136,13 +106,7 @@ export function BuildScreen() {
         <Text>Nothing is laid yet. Lead a downspout or a basin to a way out, and what it takes is counted here.</Text>
       ) : (
         <>
-          <View style={styles.columns}>
-            {shared(by === 'part' ? groups : places, wide ? 2 : 1).map((column, k) => (
-              <View key={k} style={styles.column}>
-                {column}
-              </View>
-            ))}
-          </View>
+          {by === 'part' ? <ByPart parts={parts} onGo={goTo} /> : <ByPlace parts={parts} onGo={goTo} />}
           <View style={{ gap: SPACE.s }}>
             <Text kind="heading">Before the trench is filled</Text>
             {deep !== null && <Text>{deep}</Text>}
@@ -160,13 +124,56 @@ export function BuildScreen() {
   );
 }
 
+interface ListProps {
+  parts: readonly Part[];
+  onGo: (id: string) => void;
+}
+
+/** Part by part, in groups; one open at a time. */
+function ByPart({ parts, onGo }: ListProps) {
+  const [open, setOpen] = useState<string | null>(null);
+  const groups = PART_GROUPS.flatMap((group): Block[] => {
+    const own = parts.filter((part) => part.group === group);
+    if (own.length === 0) return [];
+    const drawn = (
+      <View key={group}>
+        <Text kind="heading">{PART_GROUP_LABELS[group]}</Text>
+        {own.map((part) => (
+          <PartRow
+            key={part.key}
+            part={part}
+            open={open === part.key}
+            onToggle={() => setOpen((now) => (now === part.key ? null : part.key))}
+            onGo={onGo}
+          />
+        ))}
+      </View>
+    );
+    return [{ rows: own.length + 1, drawn }];
+  });
+  return <Columns blocks={groups} />;
+}
+
+/** Place by place, in the job's own order. */
+function ByPlace({ parts, onGo }: ListProps) {
+  const { job } = useKept();
+  const byPlace = placesIn(parts);
+  const places = job.elements.all.flatMap(({ id }): Block[] => {
+    const own = byPlace.get(id);
+    return own ? [{ rows: own.length + 1, drawn: <PlaceParts key={id} id={id} own={own} onGo={onGo} /> }] : [];
+  });
+  return <Columns blocks={places} />;
+}
+
 interface Block {
   rows: number;
   drawn: ReactNode;
 }
 
-/** Blocks in so many columns of about one length, in their order. */
-function shared(blocks: readonly Block[], columns: number): ReactNode[][] {
+/** Blocks in their order: one column on a phone, two of about one length on a wide screen. */
+function Columns({ blocks }: { blocks: readonly Block[] }) {
+  const styles = useStyles(make);
+  const columns = useWide() ? 2 : 1;
   const whole = blocks.reduce((sum, { rows }) => sum + rows, 0);
   const made: ReactNode[][] = Array.from({ length: columns }, () => []);
   let gone = 0;
@@ -174,7 +181,15 @@ function shared(blocks: readonly Block[], columns: number): ReactNode[][] {
     made[Math.min(columns - 1, Math.floor(((gone + rows / 2) / whole) * columns))]!.push(drawn);
     gone += rows;
   }
-  return made;
+  return (
+    <View style={styles.columns}>
+      {made.map((column, k) => (
+        <View key={k} style={styles.column}>
+          {column}
+        </View>
+      ))}
+    </View>
+  );
 }
 
 interface PartThere {

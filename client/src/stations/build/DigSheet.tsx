@@ -4,12 +4,14 @@ import {
   elementOf,
   judgedWords,
   judgeLaid,
+  laidOn,
   MATERIAL_FACTS,
   METRES_PER_FOOT,
   nameOf,
   parseLength,
   put,
   rePitch,
+  SAME_STATION,
   showLength,
   showLevel,
   showNominal,
@@ -19,7 +21,6 @@ import {
   stationName,
   targetRod,
   text,
-  type Change,
   type DigLine,
   type DigStation,
   type Element,
@@ -57,26 +58,41 @@ const make = (palette: Palette) => ({
   told: { flexDirection: 'row' as const, gap: SPACE.s, alignItems: 'center' as const },
 });
 
-/** The instrument as it stands today: a known level and the rod on it, m. Of this device. */
-const sightSchema = z.object({ level: z.number().optional(), rod: z.number().optional() });
-const NO_SIGHT: z.infer<typeof sightSchema> = {};
+/** What is looked at, and the instrument as it stands: a known level and the rod on it, m, and the day that it was read. Of this device. */
+const sheetSchema = z.object({
+  letter: z.string().optional(),
+  near: z.boolean().optional(),
+  level: z.number().optional(),
+  rod: z.number().optional(),
+  day: z.string().optional(),
+});
+type Kept = z.infer<typeof sheetSchema>;
+const NOTHING_KEPT: Kept = {};
+const SIGHT = [
+  { field: 'level', label: 'Known level', usual: 'a sill, a nail', testID: 'dig-level' },
+  { field: 'rod', label: 'Rod on it', usual: 'as read', testID: 'dig-rod' },
+] as const;
+
+const today = (): string => new Date().toDateString();
+
+/** Level of the line of sight, m; null while it is not set up, or was on another day: nobody leaves an instrument standing overnight. */
+const sightOf = ({ level, rod, day }: Kept): number | null =>
+  level !== undefined && rod !== undefined && day === today() ? level + rod : null;
 
 const SPACINGS = { us: [5 * METRES_PER_FOOT, 10 * METRES_PER_FOOT], metric: [2, 3] } as const;
-/** Readings this near to one another are of one place, m. */
-const SAME = 0.02;
 /** As long as a rod is, m. */
 const ROD = 9;
 
 export function DigSheet() {
   const { job, plan, units } = useKept();
-  const [every, setEvery] = useState<'near' | 'far'>('far');
-  const spacing = SPACINGS[units][every === 'near' ? 0 : 1];
+  const [kept, keep] = useNoted(`katabasis.dig.${job.id}`, sheetSchema, NOTHING_KEPT);
+  const keepAlso = (next: Kept): void => keep((now) => ({ ...now, ...next }));
+  const spacing = SPACINGS[units][kept.near ? 0 : 1];
   const lines = useMemo(() => digSheet(job, plan, spacing), [job, plan, spacing]);
-  const [letter, setLetter] = useState<string | null>(null);
-  const [sight, setSight] = useNoted(`katabasis.dig.${job.id}.sight`, sightSchema, NO_SIGHT);
-  const line = lines.find((each) => each.letter === letter) ?? lines[0];
+  const line = lines.find((each) => each.letter === kept.letter) ?? lines[0];
   if (!line) return <Text>No line reaches a way out yet: there is nothing to dig by.</Text>;
-  const high = sight.level !== undefined && sight.rod !== undefined ? sight.level + sight.rod : null;
+  const high = sightOf(kept);
+  const stale = kept.rod !== undefined && kept.day !== today();
   return (
     <View style={{ gap: SPACE.l, maxWidth: 700 }}>
       <View style={fieldRow}>
@@ -85,50 +101,41 @@ export function DigSheet() {
             label="Line"
             value={line.letter}
             options={lines.map((each) => ({ value: each.letter, label: each.letter }))}
-            onChoose={setLetter}
+            onChoose={(letter) => keepAlso({ letter })}
           />
         )}
         <Choice
           label="A station every"
-          value={every}
+          value={kept.near ? 'near' : 'far'}
           options={(['near', 'far'] as const).map((value) => ({
             value,
             label: text(showLength(SPACINGS[units][value === 'near' ? 0 : 1], units)),
           }))}
-          onChoose={setEvery}
+          onChoose={(value) => keepAlso({ near: value === 'near' })}
         />
       </View>
       <Fields of={null}>
         <View style={fieldRow}>
-          <QuantityField
-            label="Known level"
-            value={sight.level}
-            {...levelEntry(units)}
-            optional
-            usual="a sill, a nail"
-            onCommit={(level) => {
-              setSight((now) => ({ ...now, level: level ?? undefined }));
-              return null;
-            }}
-            testID="dig-level"
-          />
-          <QuantityField
-            label="Rod on it"
-            value={sight.rod}
-            {...levelEntry(units)}
-            optional
-            usual="as read"
-            onCommit={(rod) => {
-              setSight((now) => ({ ...now, rod: rod ?? undefined }));
-              return null;
-            }}
-            testID="dig-rod"
-          />
+          {SIGHT.map(({ field, ...shown }) => (
+            <QuantityField
+              key={field}
+              {...shown}
+              value={field === 'rod' && stale ? undefined : kept[field]}
+              {...levelEntry(units)}
+              optional
+              onCommit={(read) => {
+                keepAlso(field === 'rod' ? { rod: read, day: today() } : { level: read });
+                return null;
+              }}
+            />
+          ))}
         </View>
       </Fields>
       {high === null ? (
         <Text tone="soft">
-          Set up the level: with a known level and the rod on it, every station says what to read.
+          {stale
+            ? 'The level was set up on another day: read the rod on the known level again.'
+            : 'Set up the level: with a known level and the rod on it, every station says what to read.'}
         </Text>
       ) : (
         <Text>Line of sight at {text(showLevel(high, units))}.</Text>
@@ -138,21 +145,10 @@ export function DigSheet() {
   );
 }
 
-/** Readings of a line, m up it. */
-function laidOn(line: DigLine, job: ReturnType<typeof useKept>['job']): Laid[] {
-  return line.runs.flatMap((id) => {
-    const run = elementOf(job, 'run', id);
-    const foot = line.stations.find((station) => station.run === id);
-    if (!run?.laid || !foot) return [];
-    const head = foot.up + foot.along;
-    return run.laid.map(({ along, level }) => ({ up: head - along, level }));
-  });
-}
-
 function Stations({ line, high }: { line: DigLine; high: number | null }) {
   const { job, units } = useKept();
   const [open, setOpen] = useState<number | null>(null);
-  const laid = laidOn(line, job);
+  const laid = laidOn(job, line);
   return (
     <View>
       {line.stations.map((station, k) => (
@@ -214,14 +210,12 @@ function Station({ station, high, laid, open, onToggle }: StationProps) {
   const styles = useStyles(make);
   const { job, plan, units } = useKept();
   const name = stationName(job, station);
-  const own = laid.find(({ up }) => Math.abs(up - station.up) < SAME);
+  const own = laid.find(({ up }) => Math.abs(up - station.up) < SAME_STATION);
   const run = plan.runs[station.run]!;
   const judged = own ? judgeLaid(station, own.level, laid, run) : null;
   const words = judged && judgedWords(job, judged);
   const rod = high === null ? null : targetRod(high, station);
   const at = text(showLength(station.up, units));
-  const again =
-    own && judged?.rest && judged.state !== 'right' ? rePitch(job, run, station, own.level, judged.rest) : null;
   return (
     <View style={styles.station}>
       <Pressable
@@ -262,7 +256,9 @@ function Station({ station, high, laid, open, onToggle }: StationProps) {
             {station.bedding > 0 ? `, ${text(showSmall(station.bedding, units))} of bedding under it` : ''}.
           </Text>
           {words?.rest && <Text>{words.rest}</Text>}
-          {again && judged?.rest?.drains && <Again change={again} />}
+          {own && judged?.rest?.drains && judged.state !== 'right' && (
+            <Again station={station} level={own.level} raise={judged.rest.raise} />
+          )}
           {high === null ? (
             <Text tone="soft">Set up the level above, then key in what the rod reads on the pipe’s invert.</Text>
           ) : (
@@ -280,10 +276,16 @@ function Station({ station, high, laid, open, onToggle }: StationProps) {
 }
 
 /** The rest laid anew in one tap, and what is said of the whole plan then: lines that come in above rise with their head. */
-function Again({ change }: { change: Change }) {
-  const { job, edit } = useKept();
-  const key = JSON.stringify(change.puts.map((element) => ('grade' in element ? element.grade : null)));
-  const then = useWorked<Plan>([job, key], async (signal, give) => give(await planWith(job, change, signal)));
+function Again({ station, level, raise }: { station: DigStation; level: number; raise: number }) {
+  const { job, plan, edit } = useKept();
+  const change = useMemo(
+    () => rePitch(job, plan.runs[station.run]!, station, level, raise),
+    [job, plan, station, level, raise],
+  );
+  const then = useWorked<Plan>([job, change], async (signal, give) => {
+    if (change) give(await planWith(job, change, signal));
+  });
+  if (!change) return null;
   return (
     <View style={{ gap: SPACE.xs, alignItems: 'flex-start' }}>
       <Button label="Re-pitch what is left" onPress={() => void edit(change)} testID="re-pitch" />
@@ -295,14 +297,15 @@ function Again({ change }: { change: Change }) {
 /** The rod as it reads on what was laid. */
 function Entry({ station, high }: { station: DigStation; high: number }) {
   const { job, units, edit } = useKept();
-  const [typed, setTyped] = useState('');
+  const [typed, note] = useNoted(`katabasis.dig.${job.id}.${station.run} ${station.along.toFixed(2)}`, z.string(), '');
+  const setTyped = (next: string): void => note(() => next);
   const [wrong, setWrong] = useState<string | null>(null);
   const read = parseLength(typed, units);
   const take = (): void => {
     const run = elementOf(job, 'run', station.run);
     if (!run || !read.ok) return;
     if (Math.abs(read.value) > ROD) return setWrong('A rod is at most 9 m (29 ft) long.');
-    const others = (run.laid ?? []).filter(({ along }) => Math.abs(along - station.along) >= SAME);
+    const others = (run.laid ?? []).filter(({ along }) => Math.abs(along - station.along) >= SAME_STATION);
     const laid = [...others, { along: station.along, level: high - read.value, at: new Date().toISOString() }];
     const refused = edit(put(`As laid at ${text(showLength(station.up, units))}`, { ...run, laid }));
     if (refused !== null) return setWrong(refused);

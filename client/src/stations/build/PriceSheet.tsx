@@ -100,6 +100,12 @@ function Book() {
   const { job } = useKept();
   const set = usePrices();
   const { currency, contingency, overhead, profit, tax } = pricesOf(job);
+  const ownRates = headOf(job).prices?.rates;
+  /** Figures that were typed stay as they were typed: nobody knows here what the one is worth in the other. */
+  const inCurrency = (rates: NonNullable<typeof ownRates>, code: string) =>
+    Object.fromEntries(
+      Object.entries(rates).map(([key, rate]) => [key, (rate * leastUnits(code)) / leastUnits(currency)]),
+    );
   const share = (
     label: string,
     value: number,
@@ -144,7 +150,7 @@ function Book() {
           onCommit={(typed) => {
             const code = (typed ?? '').trim().toUpperCase();
             return isCurrency(code)
-              ? set('Set the currency', { currency: code })
+              ? set('Set the currency', { currency: code, ...(ownRates && { rates: inCurrency(ownRates, code) }) })
               : 'A currency is three letters, such as USD or EUR.';
           }}
           testID="price-currency"

@@ -1,6 +1,6 @@
 import { headOf, jobFrom, type Element, type Job } from '@katabasis/core';
 import { quillfeather } from '@katabasis/core/samples';
-import { fireEvent, screen, waitFor } from '@testing-library/react';
+import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import { openJob, press, seen, type } from '../../testing/openJob';
 import { BuildScreen } from './BuildScreen';
 import { DigSheet } from './DigSheet';
@@ -106,6 +106,29 @@ describe('the dig sheet', () => {
     expect(plan().runs[below.id]!.invertUp).toBeCloseTo(-2.7 * 0.3048, 6);
   });
 
+  it('keeps what is keyed in and where one stands over a reload, but no set-up of another day', () => {
+    const { job } = openJob(sample(), <DigSheet />);
+    setUp();
+    press('B', 'radio');
+    fireEvent.click(screen.getAllByTestId('dig-station')[1]!);
+    key('6.5');
+    const again = jobFrom('test', job().elements.all);
+    cleanup();
+    openJob(again, <DigSheet />);
+    expect(screen.getByRole('radio', { name: 'B' })).toBeChecked();
+    fireEvent.click(screen.getAllByTestId('dig-station')[1]!);
+    expect(screen.getByTestId('rod')).toHaveTextContent('6.5');
+    cleanup();
+    // The next morning the instrument stands somewhere else.
+    jest.useFakeTimers({ now: Date.now() + 86_400_000, doNotFake: ['setTimeout', 'setInterval', 'queueMicrotask'] });
+    openJob(again, <DigSheet />);
+    expect(seen()).toContain('The level was set up on another day');
+    expect(seen()).not.toContain('Line of sight');
+    expect(screen.getByTestId('dig-rod')).toHaveValue('');
+    expect(screen.getByTestId('dig-level')).toHaveValue('0′');
+    jest.useRealTimers();
+  });
+
   it('refuses a rod that is none with a sentence, and keeps what was keyed in', () => {
     const { job } = openJob(sample(), <DigSheet />);
     setUp();
@@ -162,5 +185,11 @@ describe('the price', () => {
     type('Currency', 'jpy');
     expect(headOf(job()).prices).toEqual({ currency: 'JPY' });
     expect(seen()).toMatch(/¥\d/);
+    // A rate of one's own stays the figure that was typed, whatever the money is called.
+    type(/^Your rate, each/, '300');
+    expect(headOf(job()).prices!.rates).toEqual({ 'work visit': 300 });
+    type('Currency', 'eur');
+    expect(headOf(job()).prices!.rates).toEqual({ 'work visit': 30_000 });
+    expect(screen.getByTestId('price-visit')).toHaveTextContent('€300.00');
   });
 });

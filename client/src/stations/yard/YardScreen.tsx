@@ -7,6 +7,7 @@ import {
   kindOf,
   moveWhole,
   markWords,
+  middleOf,
   put,
   putDown,
   showLength,
@@ -40,7 +41,7 @@ import { drawLine, lineStart } from './drawLine';
 import { groundOnPlan } from './ground';
 import { LevelsSheet } from './LevelsSheet';
 import { PaceSheet } from './PaceSheet';
-import { bare, grounded, handlesOf, middleOf, movedBy } from './placing';
+import { bare, grounded, handlesOf, movedBy } from './placing';
 import { RoofSheet } from './RoofSheet';
 import { ScaleSheet } from './ScaleSheet';
 import { SectionSheet } from './SectionSheet';
@@ -167,6 +168,7 @@ export function YardScreen() {
     preview(null);
     edit(change);
   };
+  const onLetGo = useCallback((): void => preview(null), [preview]);
   const onGrip = (by: Place, done: boolean): void => {
     const change = chosen === null ? null : moveWhole(kept, chosen, by);
     preview(done ? null : change);
@@ -238,6 +240,7 @@ export function YardScreen() {
         onHandle={onHandle}
         grip={grip}
         onGrip={onGrip}
+        onLetGo={onLetGo}
       />
       <GroundUnderWay yard={yard} />
       <PlanButtons plan={handle} turn={turn + (headOf(kept).north ?? 0)} />

@@ -28,11 +28,6 @@ export function bare(element: Element): Element {
   return element;
 }
 
-export const middleOf = (places: readonly Place[]): Place => ({
-  east: places.reduce((sum, { east }) => sum + east, 0) / places.length,
-  north: places.reduce((sum, { north }) => sum + north, 0) / places.length,
-});
-
 /** Corners that a finger can move: of a run its bends. */
 export function handlesOf(thing: Thing | undefined): readonly Place[] {
   if (!thing) return [];

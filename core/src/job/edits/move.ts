@@ -1,5 +1,5 @@
 /** A thing moved as a whole on the plan, with what stands on it. */
-import { distanceTo, isWithin, type Place } from '../../site/place';
+import { distanceTo, isWithin, middleOf, type Place } from '../../site/place';
 import type { Change } from '../change';
 import { nameOf, ofKind, type Job } from '../job';
 import type { Element } from '../kinds';
@@ -14,11 +14,6 @@ function shifted(element: Element, by: Place): Element {
   const moved = putDown(element, placesOf(element).map(on));
   return moved.kind === 'roofFace' && moved.eave ? { ...moved, eave: moved.eave.map(on) } : moved;
 }
-
-const middleOf = (places: readonly Place[]): Place => ({
-  east: places.reduce((sum, { east }) => sum + east, 0) / places.length,
-  north: places.reduce((sum, { north }) => sum + north, 0) / places.length,
-});
 
 /** What goes along with a building: roof faces over it and downspouts on its walls. Openings lie on its walls and need no telling. */
 function on(job: Job, outline: readonly Place[]): Element[] {
