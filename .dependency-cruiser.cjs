@@ -17,6 +17,7 @@ const FLOORS = [
   ['plan', 'snags', 'words'],
   ['design', 'storm', 'quantities'],
   ['api', 'sums', 'formats', 'samples', 'verification', 'field', 'price'],
+  ['sheets'],
   ['trial'],
 ];
 

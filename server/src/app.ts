@@ -21,6 +21,7 @@ import { engineName } from './planning/engine';
 import { comesTo } from './planning/outcome';
 import { Planner } from './planning/planner';
 import { rainRoutes } from './rain/routes';
+import { sheetRoutes } from './sheets/routes';
 
 export interface AppOptions {
   db: Db;
@@ -142,6 +143,7 @@ export function createApp(options: AppOptions): Application {
   const routers = [
     jobRoutes({ store, summaries, news }),
     rainRoutes(),
+    sheetRoutes(),
     fileRoutes(new FileStore(db, files)),
     deviceRoutes(devices, pairing, addresses),
   ];

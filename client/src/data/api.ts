@@ -69,7 +69,7 @@ const withDevice = ({ headers, ...rest }: Pick<RequestInit, 'body' | 'headers'>)
   headers: { ...headers, 'Katabasis-Device': encodeURIComponent(deviceName()) },
 });
 
-async function ask(method: string, path: string, body?: unknown): Promise<Response> {
+export async function ask(method: string, path: string, body?: unknown): Promise<Response> {
   let response: Response;
   try {
     response = await fetch(`/api${path}`, {

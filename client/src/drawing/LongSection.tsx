@@ -1,5 +1,19 @@
 /** The long section of a route: ground, cover limit, pipe and the water in it, with the levels under the finger read out. */
-import { controlLevel, elementOf, nameOf, showLength, showLevel, showSmall, text, type Plan } from '@katabasis/core';
+import {
+  controlLevel,
+  elementOf,
+  nameOf,
+  routeOf,
+  sectionAt,
+  sectionOf,
+  showLength,
+  showLevel,
+  showSmall,
+  text,
+  type Plan,
+  type Section,
+  type SectionPoint,
+} from '@katabasis/core';
 import { memo, useMemo, useState } from 'react';
 import { View, type LayoutChangeEvent } from 'react-native';
 import Svg, { Circle, G, Line, Path, Text as SvgText } from 'react-native-svg';
@@ -11,7 +25,6 @@ import { widthOf, type Lettering } from '../theme/measure';
 import { usePalette, useTextScale } from '../theme/theme';
 import { FONTS } from '../theme/tokens';
 import { Text } from '../ui/Text';
-import { routeOf, sectionAt, sectionOf, type Section, type SectionPoint } from './sectionLayout';
 import { LevelGrid, ruledLevels } from './LevelGrid';
 
 const RIGHT = 14;

@@ -1,8 +1,17 @@
-import { applyChange, planJob, put, removal, type Element, type Job } from '@katabasis/core';
+import {
+  applyChange,
+  planJob,
+  put,
+  removal,
+  routeOf,
+  sectionAt,
+  sectionOf,
+  type Element,
+  type Job,
+} from '@katabasis/core';
 import { quillfeather } from '@katabasis/core/samples';
 import { LAST_ROW, layOutDescent, ROW } from './descentLayout';
 import { ticksOf } from './axis';
-import { routeOf, sectionAt, sectionOf } from './sectionLayout';
 
 const sample = quillfeather();
 const changed = (job: Job, id: string, by: object): Job =>

@@ -1,9 +1,17 @@
 /** A buried service, in the colour that it is marked with on the ground. */
-import { put, SERVICE_FORMS, showSmall, text, USUAL_HAND_DIG, type Service, type ServiceForm } from '@katabasis/core';
+import {
+  put,
+  SERVICE_FORMS,
+  SERVICE_PAINT,
+  showSmall,
+  text,
+  USUAL_HAND_DIG,
+  type Service,
+  type ServiceForm,
+} from '@katabasis/core';
 import { View } from 'react-native';
 import { Path } from 'react-native-svg';
 import { useKept } from '../data/useJob';
-import { SERVICE_PAINT } from '../drawing/yard/serviceMarks';
 import { NameField, QuantityField } from '../input/Field';
 import { distanceUpTo, smallEntry } from '../input/entry';
 import { without } from '../input/without';

@@ -10,6 +10,7 @@ export const AS_PLANNED = 0.25 * METRES_PER_INCH;
 const AS_READ = 0.001;
 
 export interface Laid {
+  run: string;
   /** m up the line, and the invert read there, m. */
   up: number;
   level: number;
@@ -46,7 +47,7 @@ export function laidOn(job: Job, line: DigLine): Laid[] {
     const laid = elementOf(job, 'run', id)?.laid ?? [];
     const station = line.stations.find(({ run }) => run === id)!;
     const head = station.up + station.along;
-    return laid.map(({ along, level }) => ({ up: head - along, level }));
+    return laid.map(({ along, level }) => ({ run: id, up: head - along, level }));
   });
 }
 

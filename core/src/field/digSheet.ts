@@ -35,6 +35,8 @@ export interface DigLine {
 /** Two stations nearer together than this are one, m; and so far from one a reading is of it. */
 const APART = 0.05;
 export const SAME_STATION = 0.02;
+/** A pipe that comes in higher than the one below leaves, by more than a rod tells, is told at both, m. */
+const STEP = 0.001;
 
 /** A line's runs from its foot upward. */
 function upward(runs: readonly RunPlan[]): RunPlan[] {
@@ -57,7 +59,9 @@ export function digSheet(given: Job, { lines, runs }: Pick<Solution, 'lines' | '
     let foot = 0;
     for (const plan of ordered) {
       const run = elementOf(job, 'run', plan.id)!;
-      stations.push(...stationsOf(job, run, plan, foot, every, stations.length === 0));
+      const below = stations.findLast(({ landing }) => landing !== null);
+      const steps = below === undefined || Math.abs(below.invert - plan.invertDown) > STEP;
+      stations.push(...stationsOf(job, run, plan, foot, every, steps));
       for (const { id, kind, from, to } of crossingsOfRun(job, run))
         meets.push({ id, kind, from: foot + run.length - to, to: foot + run.length - from });
       foot += run.length;
@@ -67,8 +71,8 @@ export function digSheet(given: Job, { lines, runs }: Pick<Solution, 'lines' | '
   });
 }
 
-/** Stations of a run whose foot lies so far up its line, from there upward; its foot is the head of the one below, and told once. */
-function stationsOf(job: Job, run: Run, plan: RunPlan, foot: number, every: number, first: boolean): DigStation[] {
+/** Stations of a run whose foot lies so far up its line, from there upward; with its foot where that is not the head of the one below. */
+function stationsOf(job: Job, run: Run, plan: RunPlan, foot: number, every: number, itsFoot: boolean): DigStation[] {
   const profile = groundAlong(job, run, plan);
   const [places, levels] = [profile.map((each) => each.along), profile.map(({ level }) => level)];
   const bedding = run.under === 'cars' ? BEDDING : 0;
@@ -78,7 +82,7 @@ function stationsOf(job: Job, run: Run, plan: RunPlan, foot: number, every: numb
     const ground = straightOn(places, levels, along).value;
     return { run: run.id, up, along, landing, ground, invert, cut: Math.max(0, ground - invert) + bedding, bedding };
   };
-  const made = first ? [at(foot, run.to)] : [];
+  const made = itsFoot ? [at(foot, run.to)] : [];
   const head = foot + run.length;
   for (let k = Math.floor(foot / every) + 1; k * every < head - APART; k++)
     if (k * every > foot + APART) made.push(at(k * every, null));

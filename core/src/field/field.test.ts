@@ -52,13 +52,19 @@ describe('a dig sheet', () => {
       stations.forEach(({ up, invert, ground: level, cut, bedding }, k) => {
         expect(cut).toBeCloseTo(Math.max(0, level - invert) + bedding, 9);
         if (k > 0) {
-          expect(up).toBeGreaterThan(stations[k - 1]!.up);
+          // A pipe that comes in higher than the next one leaves is told at both inverts.
+          if (stations[k - 1]!.landing === null || invert < stations[k - 1]!.invert + 0.001)
+            expect(up).toBeGreaterThan(stations[k - 1]!.up);
           // Crowns, not inverts, meet where a smaller pipe comes into a larger one: it may step up, never down.
           expect(invert).toBeGreaterThanOrEqual(stations[k - 1]!.invert - 1e-9);
         }
       });
     }
     expect(lines.flatMap(({ meets }) => meets.map(({ id }) => id))).toContain('gas');
+    // The 4 in that comes into the 6 in at the first wye, crown to crown, lies as much higher.
+    const atWye = lines[0]!.stations.filter(({ landing }) => landing === 'wye1');
+    expect(atWye.map(({ run }) => run)).toEqual(['trunkUpper', expect.any(String)]);
+    expect(atWye[1]!.invert - atWye[0]!.invert).toBeCloseTo(2 * 0.0254, 3);
   });
 });
 
@@ -92,7 +98,7 @@ describe('a reading in the trench', () => {
   ] as const)('%f m off is %s', (off, state) => expect(judge(9, off).state).toBe(state));
 
   it('lower than what was laid below it is a back fall, however near to the plan', () => {
-    const below: Laid = { up: 6, level: at(line, 6).invert + 0.065 };
+    const below: Laid = { run: 'lower', up: 6, level: at(line, 6).invert + 0.065 };
     const back = judge(9, 0, [below]);
     expect(back).toMatchObject({ state: 'backFall', back: expect.closeTo(0.005, 9) });
     expect(judge(9, 0.006, [below]).state).toBe('right');
@@ -158,8 +164,8 @@ describe('a reading in the trench', () => {
         digSheet(laid, planJob(laid), 3.048).find(({ runs: [first] }) => first === runs[0])!,
       ),
     ).toEqual([
-      { up: expect.closeTo(low!.up, 9), level: low!.invert },
-      { up: expect.closeTo(high!.up, 9), level: high!.invert },
+      { run: low!.run, up: expect.closeTo(low!.up, 9), level: low!.invert },
+      { run: high!.run, up: expect.closeTo(high!.up, 9), level: high!.invert },
     ]);
   });
 

@@ -1,20 +1,7 @@
-/** How buried services are marked: ground paint is everybody's, and a letter says it too. */
-import { SERVICE_FORMS, type ServiceForm } from '@katabasis/core';
+/** Where the letters of buried services are written along them. */
+import { SERVICE_FORMS, SERVICE_PAINT, type ServiceForm } from '@katabasis/core';
 import type { Thing } from './scene';
 import { spotOf, type Spot, type Viewport } from './viewport';
-
-export const SERVICE_PAINT: Record<ServiceForm, { letter: string; paint: string }> = {
-  power: { letter: 'E', paint: '#c8102e' },
-  gas: { letter: 'G', paint: '#b58900' },
-  water: { letter: 'W', paint: '#1976b8' },
-  sewer: { letter: 'S', paint: '#1b7a3d' },
-  telecom: { letter: 'T', paint: '#d35400' },
-  irrigation: { letter: 'IR', paint: '#7d3c98' },
-  lighting: { letter: 'L', paint: '#c8102e' },
-  invisibleFence: { letter: 'F', paint: '#d35400' },
-  septicField: { letter: 'SF', paint: '#1b7a3d' },
-  well: { letter: 'WL', paint: '#1976b8' },
-};
 
 /** Half the room that a letter takes, px. */
 export const LETTER_ROOM = 13;

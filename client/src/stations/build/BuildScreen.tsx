@@ -1,8 +1,7 @@
 /** What to buy and what to move: everything counted from the plan, by part or by place, each with how it came. */
 import {
   amountOf,
-  floating,
-  floatsWords,
+  cautionsOf,
   missingWords,
   nameOf,
   PART_GROUP_LABELS,
@@ -10,7 +9,6 @@ import {
   partLabel,
   partsTable,
   takeOff,
-  trenchWords,
   type Part,
 } from '@katabasis/core';
 import Download from 'lucide-react-native/icons/download';
@@ -29,6 +27,7 @@ import { Text } from '../../ui/Text';
 import { useAt } from '../useAt';
 import { useGo } from '../useGo';
 import { DigSheet } from './DigSheet';
+import { PaperSheet } from './PaperSheet';
 import { PartRow } from './PartRow';
 import { PriceSheet } from './PriceSheet';
 
@@ -43,22 +42,27 @@ const make = (palette: Palette) => ({
 });
 
 /** How it is looked at, but for the list of parts: in the address, so that a reload comes back to it. */
-const VIEWS = ['place', 'price', 'dig'] as const;
+const VIEWS = ['place', 'price', 'dig', 'paper'] as const;
 
-const TITLES = { part: 'Parts and earth', place: 'Parts and earth', price: 'Price', dig: 'Dig sheet' };
+const TITLES = {
+  part: 'Parts and earth',
+  place: 'Parts and earth',
+  price: 'Price',
+  dig: 'Dig sheet',
+  paper: 'On paper and in files',
+};
 
 export function BuildScreen() {
   const styles = useStyles(make);
   const wide = useWide();
-  const { job, plan, units } = useKept();
+  const { job, plan } = useKept();
   const go = useGo();
   const at = useAt();
   const by = VIEWS.find((view) => at === `~${view}`) ?? 'part';
   const taken = useMemo(() => takeOff(job, plan), [job, plan]);
   if (at !== null && !at.startsWith('~'))
     return <ElementSheet id={at} onClose={() => go('build', null)} onGo={(id) => go('build', id)} />;
-  const { parts, trenches, missing } = taken;
-  const deep = trenchWords(job, trenches);
+  const { parts, missing } = taken;
   const save = (): void =>
     saveFile(
       `${slug(nameOf(job, 'job'))}-parts.csv`,
@@ -78,6 +82,7 @@ export function BuildScreen() {
             { value: 'place', label: 'By place' },
             { value: 'price', label: 'Price' },
             { value: 'dig', label: 'Dig sheet' },
+            { value: 'paper', label: 'Paper' },
           ]}
           onChoose={(view) => go('build', view === 'part' ? null : `~${view}`)}
         />
@@ -98,7 +103,9 @@ export function BuildScreen() {
           </View>
         </View>
       ))}
-      {by === 'dig' && parts.length > 0 ? (
+      {by === 'paper' && parts.length > 0 ? (
+        <PaperSheet />
+      ) : by === 'dig' && parts.length > 0 ? (
         <DigSheet />
       ) : by === 'price' && parts.length > 0 ? (
         <PriceSheet taken={taken} />
@@ -108,12 +115,10 @@ export function BuildScreen() {
         <>
           {by === 'part' ? <ByPart parts={parts} onGo={goTo} /> : <ByPlace parts={parts} onGo={goTo} />}
           <View style={{ gap: SPACE.s }}>
-            <Text kind="heading">Before the trench is filled</Text>
-            {deep !== null && <Text>{deep}</Text>}
-            {floating(parts).map(({ material, nominal, cover }) => (
-              <Text key={`${material} ${nominal}`}>{floatsWords(material, nominal, cover, units)}</Text>
+            <Text kind="heading">Before you dig</Text>
+            {cautionsOf(job, taken).map((said) => (
+              <Text key={said}>{said}</Text>
             ))}
-            <Text>Call the locating service before any digging. Local code and licensed practice decide.</Text>
           </View>
           <View style={{ flexDirection: 'row' }}>
             <Button label="Save as a table" icon={Download} onPress={save} testID="save-parts" />

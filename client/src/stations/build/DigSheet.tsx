@@ -152,7 +152,7 @@ function Stations({ line, high }: { line: DigLine; high: number | null }) {
   return (
     <View>
       {line.stations.map((station, k) => (
-        <View key={station.up}>
+        <View key={`${station.run} ${station.up}`}>
           {line.meets
             .filter(({ from }) => from > (line.stations[k - 1]?.up ?? -1) && from <= station.up)
             .map(({ id, from }) => (
@@ -210,7 +210,7 @@ function Station({ station, high, laid, open, onToggle }: StationProps) {
   const styles = useStyles(make);
   const { job, plan, units } = useKept();
   const name = stationName(job, station);
-  const own = laid.find(({ up }) => Math.abs(up - station.up) < SAME_STATION);
+  const own = laid.find(({ run, up }) => run === station.run && Math.abs(up - station.up) < SAME_STATION);
   const run = plan.runs[station.run]!;
   const judged = own ? judgeLaid(station, own.level, laid, run) : null;
   const words = judged && judgedWords(job, judged);

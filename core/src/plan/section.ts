@@ -1,5 +1,6 @@
 /** A line's long section in plan numbers: stations along it and every level there. Pure. */
-import type { Plan, RunPlan } from '@katabasis/core';
+import type { Plan } from './planJob';
+import type { RunPlan } from './solution';
 
 export interface SectionPoint {
   /** m from the head */

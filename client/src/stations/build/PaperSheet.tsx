@@ -1,0 +1,112 @@
+/** What is printed and what other programs take over: sheets on paper, tables, drawings. */
+import { digLines, headOf, nameOf } from '@katabasis/core';
+import FileText from 'lucide-react-native/icons/file-text';
+import Table2 from 'lucide-react-native/icons/table-2';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { Refused, Unreachable } from '../../data/api';
+import { saveFile, slug } from '../../data/files';
+import { makePaper } from '../../data/papers';
+import { useKept } from '../../data/useJob';
+import { SPACE } from '../../theme/tokens';
+import { Button } from '../../ui/Button';
+import { Choice } from '../../ui/Choice';
+import { Text } from '../../ui/Text';
+
+const PRINTED: readonly [file: string, label: string][] = [
+  ['set.pdf', 'The whole set'],
+  ['plan.pdf', 'Plan to scale'],
+  ['sections.pdf', 'Long sections'],
+  ['runs.pdf', 'Schedule of runs'],
+  ['dig.pdf', 'Dig sheets'],
+  ['parts.pdf', 'Parts list'],
+];
+
+const TABLES: readonly [file: string, label: string][] = [
+  ['runs.csv', 'Runs'],
+  ['inlets.csv', 'Inlets and ends'],
+  ['parts.csv', 'Parts'],
+  ['price.csv', 'Price, line by line'],
+  ['levels.csv', 'Levels'],
+];
+
+const DRAWN: readonly [file: string, label: string][] = [
+  ['plan.dxf', 'Drawing (DXF)'],
+  ['network.xml', 'Pipes and ground (LandXML)'],
+  ['site.geojson', 'Site (GeoJSON)'],
+];
+
+type Making = { file: string; done: number; of: number } | { file: string; wrong: string } | null;
+
+export function PaperSheet() {
+  const { job, plan, units } = useKept();
+  const [paper, setPaper] = useState<'a4' | 'letter'>(units === 'us' ? 'letter' : 'a4');
+  const [making, setMaking] = useState<Making>(null);
+  const busy = making !== null && 'done' in making;
+  const get = async (file: string): Promise<void> => {
+    setMaking({ file, done: 0, of: 1 });
+    try {
+      const blob = await makePaper(file, job, paper, (done, of) => setMaking({ file, done, of }));
+      saveFile(`${slug(nameOf(job, 'job'))}-${file}`, blob);
+      setMaking(null);
+    } catch (error) {
+      const said = error instanceof Refused || error instanceof Unreachable ? error.message : 'It could not be made.';
+      setMaking({ file, wrong: said });
+    }
+  };
+  const digs = digLines(job, plan).map(({ letter }): [string, string] => [
+    `dig-${letter.toLowerCase()}.csv`,
+    `Dig sheet ${letter}`,
+  ]);
+  const group = (title: string, files: readonly (readonly [string, string])[], icon: typeof FileText) => (
+    <View style={{ gap: SPACE.s }}>
+      <Text kind="heading">{title}</Text>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+        {files.map(([file, label]) => (
+          <Button
+            key={file}
+            label={label}
+            icon={icon}
+            disabled={busy}
+            onPress={() => void get(file)}
+            testID={`make-${file}`}
+          />
+        ))}
+      </View>
+    </View>
+  );
+  return (
+    <View style={{ gap: SPACE.l, maxWidth: 900 }}>
+      <Choice
+        label="Paper"
+        value={paper}
+        options={[
+          { value: 'letter', label: 'Letter' },
+          { value: 'a4', label: 'A4' },
+        ]}
+        onChoose={setPaper}
+      />
+      <View role="status" aria-live="polite">
+        {making !== null && 'done' in making && (
+          <Text>
+            Making it: {making.done} of {making.of}
+          </Text>
+        )}
+        {making !== null && 'wrong' in making && (
+          <Text tone="stop" role="alert">
+            {making.wrong} What is laid, bought and dug stands on the other pages of this station without it.
+          </Text>
+        )}
+      </View>
+      {group('For the crew', PRINTED, FileText)}
+      <View style={{ gap: SPACE.s }}>
+        {group('For the customer', [['quote.pdf', 'Quote']], FileText)}
+        <Text kind="small">
+          It says what is done for {headOf(job).client ?? 'the customer'} and what it costs them; not what it costs you.
+        </Text>
+      </View>
+      {group('Tables (CSV)', [...TABLES, ...digs], Table2)}
+      {group('For other programs', DRAWN, Table2)}
+    </View>
+  );
+}

@@ -1,0 +1,154 @@
+/** What a customer is offered: the work in plain words, its price, what is not in it, and what to mind. No cost and no margin is in it. */
+import { GRATE_FACTS } from '../catalogue/grates';
+import { OUTFALLS } from '../catalogue/outfalls';
+import { headOf, nameOf, ofKind, rainOf, type Job } from '../job/job';
+import { kindOf, type ElementKind } from '../job/kinds';
+import type { Plan } from '../plan/planJob';
+import { priceOf } from '../price/price';
+import type { TakeOff } from '../quantities/takeOff';
+import { showLength, showNominal, showSmall, text } from '../units';
+import { money } from '../words/price';
+
+export interface Quote {
+  title: string;
+  /** Whom and where, a line each. */
+  head: readonly string[];
+  scope: readonly string[];
+  /** What it is made for, and what it cannot do. */
+  promise: readonly string[];
+  /** Amounts as they are written: before tax, tax where there is any, and in all. */
+  price: readonly { said: string; amount: string }[];
+  excluded: readonly string[];
+  cautions: readonly string[];
+  terms: readonly string[];
+  signatures: readonly string[];
+}
+
+/** Days that an offer stands. */
+export const VALID_DAYS = 30;
+
+const EXCLUDED = [
+  'Rock, buried concrete, old footings and anything else under the ground that nobody could see.',
+  'Mending of private lines that were not marked: irrigation, lighting, pool, fence, a drop to a shed.',
+  'Fees of permits and of inspections, unless they are named above.',
+  'Planting, beyond turf or seed over what was dug.',
+];
+
+const CAUTIONS = [
+  'No drain carries every storm. In a rain rarer than the one named above water may stand or run over the ground for a while.',
+  'Grates and ends must be kept clear; look at them after every storm and clean them in autumn.',
+  'Fresh backfill settles: the turf over it is left a little proud, and comes down within a year.',
+];
+
+const WORKS: readonly ElementKind[] = [
+  'swale',
+  'berm',
+  'culvert',
+  'drain',
+  'drainField',
+  'stoneDrain',
+  'pavedBed',
+  'barrel',
+  'sleeve',
+];
+
+/** The sizes of some pipes, each once, smallest first. */
+function sizes(job: Job, nominals: readonly number[]): string {
+  const { units } = headOf(job);
+  return [...new Set(nominals)]
+    .sort((a, b) => a - b)
+    .map((nominal) => text(showNominal(nominal, units)))
+    .join(', ');
+}
+
+/** "A, B and C", with how many more where there are many. */
+function listed(names: readonly string[], most = 6): string {
+  const shown = names.length > most ? [...names.slice(0, most - 1), `${names.length - most + 1} more`] : names;
+  return shown.length < 2 ? (shown[0] ?? '') : `${shown.slice(0, -1).join(', ')} and ${shown.at(-1)}`;
+}
+
+const many = (count: number, one: string): string => (count === 1 ? `1 ${one}` : `${count} ${one}s`);
+
+function scopeOf(job: Job, plan: Plan): string[] {
+  const { units } = headOf(job);
+  const scope: string[] = [];
+  for (const { letter, runs: ids } of plan.lines) {
+    const runs = ids.flatMap((id) => plan.runs[id] ?? []);
+    if (runs.length === 0) continue;
+    const length = runs.reduce((sum, run) => sum + run.length, 0);
+    const heads = new Set(runs.map(({ from }) => from));
+    const foot = runs.find(({ to }) => !heads.has(to))!.to;
+    const tos = new Set(runs.map(({ to }) => to));
+    const sources = [...heads].filter((id) => !tos.has(id)).map((id) => nameOf(job, id));
+    const drop =
+      Math.max(...runs.map(({ invertUp }) => invertUp)) - Math.min(...runs.map(({ invertDown }) => invertDown));
+    scope.push(
+      `Line ${letter}: lay ${text(showLength(length, units))} of buried pipe (${sizes(
+        job,
+        runs.map(({ nominal }) => nominal),
+      )}) from ${listed(sources)} to ${nameOf(job, foot)}, falling ${text(showSmall(drop, units))} on the way.`,
+    );
+  }
+  const downspouts = ofKind(job, 'downspout').filter(({ id }) => plan.landings[id]?.invert != null);
+  if (downspouts.length > 0)
+    scope.push(`Join ${many(downspouts.length, 'downspout')}: ${listed(downspouts.map(({ name }) => name))}.`);
+  for (const basin of ofKind(job, 'basin'))
+    scope.push(`Set a catch basin with a ${GRATE_FACTS[basin.grate].label} grate: ${basin.name}.`);
+  for (const channel of ofKind(job, 'channel'))
+    scope.push(`Set ${text(showLength(channel.length, units))} of channel drain: ${channel.name}.`);
+  for (const kind of WORKS)
+    for (const { id } of job.elements.ofKind(kind))
+      scope.push(`Build ${kindOf(kind).label.toLowerCase()}: ${nameOf(job, id)}.`);
+  for (const discharge of ofKind(job, 'discharge'))
+    scope.push(`Let the water out at ${discharge.name} (${OUTFALLS[discharge.form].label.toLowerCase()}).`);
+  scope.push(
+    'Call for the marks, dig, lay to its fall, test with water before covering, backfill in lifts and make the surface good.',
+  );
+  return scope;
+}
+
+function promiseOf(job: Job, plan: Plan): string[] {
+  const rain = rainOf(job);
+  const storm =
+    rain && rain.source.type !== 'typed'
+      ? `the rain that comes once in ${rain.source.returnPeriod} years`
+      : 'the rain that was agreed';
+  const made = `Made for ${storm}.`;
+  if (plan.verdict.state === 'stop' || plan.verdict.state === 'fix')
+    return [`This plan is not finished: ${plan.verdict.sentence}`, made];
+  const { openings } = plan;
+  return [
+    made,
+    ...(openings
+      ? [`Doors and window wells named on the plan are checked in the rain of once in ${openings.returnPeriod} years.`]
+      : []),
+  ];
+}
+
+/** A customer's quote of a plan. */
+export function quoteOf(job: Job, plan: Plan, taken: TakeOff): Quote {
+  const { name, client, site, date } = headOf(job);
+  const price = priceOf(job, taken);
+  const cash = (amount: number): string => money(amount, price.currency);
+  return {
+    title: `Quote: ${name}`,
+    head: [...(client ? [`For ${client}`] : []), ...(site ? [site] : []), ...(date ? [`Work about ${date}`] : [])],
+    scope: scopeOf(job, plan),
+    promise: promiseOf(job, plan),
+    price: [
+      { said: price.tax > 0 ? 'All of this, before tax' : 'All of this', amount: cash(price.price) },
+      ...(price.tax > 0
+        ? [
+            { said: 'Tax', amount: cash(price.tax) },
+            { said: 'In all', amount: cash(price.total) },
+          ]
+        : []),
+    ],
+    excluded: EXCLUDED,
+    cautions: CAUTIONS,
+    terms: [
+      `This offer stands for ${VALID_DAYS} days. What the ground shows otherwise is priced and agreed before it is dug further.`,
+    ],
+    signatures: ['Customer, date', 'Contractor, date'],
+  };
+}

@@ -1,0 +1,210 @@
+/** Every table of a job as rows of words, in the job's own units: printed, saved and read by other programs alike. */
+import { GRATE_FACTS } from '../catalogue/grates';
+import { MATERIAL_FACTS } from '../catalogue/pipes';
+import { digSheet, stationName, targetRod, type DigLine } from '../field/digSheet';
+import { levelsTable } from '../formats/levelsCsv';
+import { headOf, landingsOf, nameOf, ofKind, type Job } from '../job/job';
+import { kindOf } from '../job/kinds';
+import type { Plan } from '../plan/planJob';
+import type { Price } from '../price/price';
+import { priceOf } from '../price/price';
+import { takeOff, type TakeOff } from '../quantities/takeOff';
+import { METRES_PER_FOOT, showFlow, showLength, showLevel, showNominal, showPitch, showSmall, text } from '../units';
+import { amountOf, partsTable } from '../words/parts';
+import { lineLabel, money, rateUnit } from '../words/price';
+import { placedLevels } from '../yard/ground';
+
+export interface Table {
+  title: string;
+  columns: readonly { title: string; right?: true; wide?: true }[];
+  rows: readonly (readonly string[])[];
+}
+
+type Row = readonly string[];
+
+/** What is laid: a run a row, line by line. */
+export function runsTable(job: Job, plan: Plan): Table {
+  const { units } = headOf(job);
+  const rows = plan.lines.flatMap(({ letter, runs }) =>
+    runs.flatMap((id): Row[] => {
+      const run = plan.runs[id];
+      if (!run) return [];
+      return [
+        [
+          letter,
+          nameOf(job, id),
+          `${run.parallel > 1 ? `${run.parallel} × ` : ''}${text(showNominal(run.nominal, units))} ${MATERIAL_FACTS[run.material].short}`,
+          text(showLength(run.length, units)),
+          text(showPitch(run.pitch)),
+          text(showLevel(run.invertUp, units)),
+          text(showLevel(run.invertDown, units)),
+          text(showSmall(run.cover, units)),
+          text(showFlow(run.flow, units)),
+          text(showFlow(run.capacity, units)),
+        ],
+      ];
+    }),
+  );
+  return {
+    title: 'Schedule of runs',
+    columns: [
+      { title: 'Line' },
+      { title: 'Run', wide: true },
+      { title: 'Pipe' },
+      { title: 'Length', right: true },
+      { title: 'Pitch', right: true },
+      { title: 'Invert up', right: true },
+      { title: 'Invert down', right: true },
+      { title: 'Least cover', right: true },
+      { title: 'Flow', right: true },
+      { title: 'Carries', right: true },
+    ],
+    rows,
+  };
+}
+
+/** Every landing: what it is, its ground, its invert and what enters there. */
+export function inletsTable(job: Job, plan: Plan): Table {
+  const { units } = headOf(job);
+  const rows = landingsOf(job).map((landing): Row => {
+    const planned = plan.landings[landing.id];
+    return [
+      nameOf(job, landing.id),
+      landing.kind === 'basin' ? `${GRATE_FACTS[landing.grate].label} basin` : kindOf(landing.kind).label,
+      text(showLevel(planned?.groundLevel ?? landing.groundLevel, units)),
+      planned?.invert == null ? '' : text(showLevel(planned.invert, units)),
+      planned ? text(showFlow(planned.entering, units)) : '',
+    ];
+  });
+  return {
+    title: 'Inlets and ends',
+    columns: [
+      { title: 'Name', wide: true },
+      { title: 'What' },
+      { title: 'Ground', right: true },
+      { title: 'Invert', right: true },
+      { title: 'Water that enters', right: true },
+    ],
+    rows,
+  };
+}
+
+const EVERY = { us: 10 * METRES_PER_FOOT, metric: 3 } as const;
+
+/** Dig sheets of a plan, at the usual spacing of stations. */
+export const digLines = (job: Job, plan: Plan): DigLine[] => digSheet(job, plan, EVERY[headOf(job).units]);
+
+/** What a line is dug by, from its way out upward. With a line of sight (m): what the rod must read on the invert. */
+export function digTable(job: Job, plan: Plan, line: DigLine, sight: number | null = null): Table {
+  const { units } = headOf(job);
+  const level = (metres: number): string => text(showLevel(metres, units));
+  const met = new Map<string, string[]>();
+  line.meets.forEach(({ id, from }) => {
+    const next = line.stations.findIndex(({ up }) => up >= from);
+    const at = String(next < 0 ? line.stations.length - 1 : next);
+    met.set(at, [...(met.get(at) ?? []), `${nameOf(job, id)} at ${text(showLength(from, units))}`]);
+  });
+  const rows = line.stations.map((station, k): Row => {
+    const run = plan.runs[station.run]!;
+    return [
+      text(showLength(station.up, units)),
+      stationName(job, station) ?? '',
+      level(station.ground),
+      level(station.invert),
+      text(showSmall(station.cut, units)),
+      sight === null ? '' : text(showLength(targetRod(sight, station), units)),
+      `${text(showNominal(run.nominal, units))} at ${text(showPitch(run.pitch))}`,
+      (met.get(String(k)) ?? []).join('; '),
+      '',
+    ];
+  });
+  return {
+    title: `Dig sheet of line ${line.letter}`,
+    columns: [
+      { title: 'Up', right: true },
+      { title: 'At', wide: true },
+      { title: 'Ground', right: true },
+      { title: 'Invert', right: true },
+      { title: 'Cut', right: true },
+      { title: 'Rod', right: true },
+      { title: 'Pipe' },
+      { title: 'Meets', wide: true },
+      { title: 'As laid' },
+    ],
+    rows,
+  };
+}
+
+/** What it takes. */
+export function partsSheet(job: Job, { parts }: TakeOff): Table {
+  const [head, ...rows] = partsTable(job, parts);
+  return {
+    title: 'Parts and earth',
+    columns: head!.map((title, k) => ({
+      title,
+      ...(k === 2 || k === 3 ? { right: true } : {}),
+      ...(k === 1 || k === 4 ? { wide: true } : {}),
+    })),
+    rows,
+  };
+}
+
+/** What it costs, line by line: for the firm's own eyes. */
+export function priceTable(job: Job, taken: TakeOff, price: Price): Table {
+  const { units } = headOf(job);
+  const cash = (amount: number): string => money(amount, price.currency);
+  const rows = price.lines.map((line): Row => {
+    const { per, said } = rateUnit(line.unit, units);
+    return [
+      lineLabel(job, taken, line),
+      text(amountOf(line.quantity, line.unit, units)),
+      `${cash(line.rate * per)} ${said}`,
+      cash(line.amount),
+    ];
+  });
+  const sums: [string, number][] = [
+    ['Cost', price.cost],
+    ['Contingency', price.contingency],
+    ['Overhead', price.overhead],
+    ['Profit', price.profit],
+    ['Rounding', price.rounded],
+    ['Price', price.price],
+    ['Tax', price.tax],
+    ['Total', price.total],
+  ];
+  return {
+    title: 'Price, line by line',
+    columns: [
+      { title: 'For', wide: true },
+      { title: 'Quantity', right: true },
+      { title: 'Rate', right: true },
+      { title: 'Amount', right: true },
+    ],
+    rows: [...rows, ...sums.map(([name, amount]): Row => [name, '', '', cash(amount)])],
+  };
+}
+
+/** Levels that stand on the plan, in metres, as they are read in again. */
+function levelsSheet(job: Job): Table {
+  const spots = new Map(ofKind(job, 'spotLevel').map((spot) => [spot.id, spot.name]));
+  const [head, ...rows] = levelsTable(placedLevels(job).map((point) => ({ ...point, name: spots.get(point.id)! })));
+  return { title: 'Levels', columns: head!.map((title) => ({ title })), rows };
+}
+
+/** Tables that are saved as files, by their file's name. */
+export const TABLES = ['runs', 'inlets', 'parts', 'price', 'levels'] as const;
+
+/** Every table of a job, by the name that its file gets; a dig sheet for each line. */
+export function tablesOf(job: Job, plan: Plan): Record<string, Table> {
+  const taken = takeOff(job, plan);
+  return {
+    runs: runsTable(job, plan),
+    inlets: inletsTable(job, plan),
+    parts: partsSheet(job, taken),
+    price: priceTable(job, taken, priceOf(job, taken)),
+    levels: levelsSheet(job),
+    ...Object.fromEntries(
+      digLines(job, plan).map((line) => [`dig-${line.letter.toLowerCase()}`, digTable(job, plan, line)]),
+    ),
+  };
+}

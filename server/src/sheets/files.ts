@@ -1,0 +1,38 @@
+/** Every sheet and file of a job, by its file's name, each made when it is asked for. */
+import { planJob, tablesOf, toGeoJson, type Job } from '@katabasis/core';
+import Papa from 'papaparse';
+import { dxfOf } from './dxf';
+import { landXmlOf } from './landXml';
+import type { PaperSize } from './paper';
+import { pdfOf, PDFS } from './set';
+
+export interface FileOptions {
+  size: PaperSize;
+  /** ISO instant. */
+  made: string;
+  /** Told after each page's worth of work. */
+  onStep?: (done: number, of: number) => void;
+}
+
+type Make = (options: FileOptions) => Promise<Buffer> | Buffer;
+
+export function filesOf(job: Job): Record<string, Make> {
+  const plan = planJob(job);
+  const pdfs = PDFS.map((name): [string, Make] => [
+    `${name}.pdf`,
+    ({ size, made, onStep }) => pdfOf(job, name, { size, made: made.slice(0, 10), ...(onStep ? { onStep } : {}) }),
+  ]);
+  const tables = Object.entries(tablesOf(job, plan)).map(([name, { columns, rows }]): [string, Make] => [
+    `${name}.csv`,
+    () =>
+      Buffer.from(
+        Papa.unparse([columns.map(({ title }) => title), ...rows.map((row) => [...row])], { escapeFormulae: true }),
+      ),
+  ]);
+  return {
+    ...Object.fromEntries([...pdfs, ...tables]),
+    'site.geojson': () => Buffer.from(JSON.stringify(toGeoJson(job))),
+    'plan.dxf': () => Buffer.from(dxfOf(job, plan)),
+    'network.xml': ({ made }) => Buffer.from(landXmlOf(job, plan, made)),
+  };
+}

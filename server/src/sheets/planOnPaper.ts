@@ -1,0 +1,192 @@
+/** The plan to scale, with its scale bar, north and legend. */
+import {
+  LAYERS,
+  METRES_PER_FOOT,
+  SERVICE_PAINT,
+  type Drawing,
+  type LayerName,
+  type Place,
+  type Stroke,
+  type UnitSystem,
+} from '@katabasis/core';
+import { Letters } from './letters';
+import { INK, SOFT, type Box, type Paper } from './paper';
+
+const POINTS_PER_METRE = 72 / 0.0254;
+const WATER = '#0b5a8f';
+
+interface Pen {
+  colour: string;
+  width: number;
+  dash?: number;
+  fill?: string;
+}
+
+const PENS: Record<LayerName, Pen> = {
+  contours: { colour: '#a89f8d', width: 0.4 },
+  surfaces: { colour: '#b9b09f', width: 0.6, fill: '#f1ede4' },
+  buildings: { colour: INK, width: 1.6, fill: '#e2dccf' },
+  roofs: { colour: '#8a8171', width: 0.5, dash: 2 },
+  openings: { colour: '#a5361f', width: 2.2 },
+  barriers: { colour: '#6d6455', width: 0.8, dash: 4 },
+  trees: { colour: '#4f6b3a', width: 0.7 },
+  services: { colour: '#c8102e', width: 0.9, dash: 3 },
+  works: { colour: '#2f7a70', width: 1.2 },
+  pipes: { colour: WATER, width: 2 },
+  inlets: { colour: INK, width: 1, fill: '#ffffff' },
+  discharges: { colour: WATER, width: 1.6, fill: '#cfe3f1' },
+  levels: { colour: SOFT, width: 0.5, fill: SOFT },
+  words: { colour: INK, width: 0.5 },
+};
+
+/** Ratios that a scale rule has, 1 to so many. */
+const RATIOS = {
+  metric: [20, 25, 50, 100, 200, 250, 500, 1000, 2000, 2500, 5000, 10000],
+  us: [60, 120, 240, 360, 480, 600, 720, 1200, 2400, 3600, 6000, 12000],
+};
+
+export const ratioText = (ratio: number, units: UnitSystem): string =>
+  units === 'us' ? `1 in = ${ratio / 12} ft (1:${ratio})` : `1:${ratio}`;
+
+/** The largest scale at which an extent of so many metres goes into a box. */
+export function ratioFor(east: number, north: number, { width, height }: Box, units: UnitSystem): number {
+  const ratios = RATIOS[units];
+  return (
+    ratios.find(
+      (ratio) => (east * POINTS_PER_METRE) / ratio <= width && (north * POINTS_PER_METRE) / ratio <= height,
+    ) ?? Math.ceil(Math.max((east * POINTS_PER_METRE) / width, (north * POINTS_PER_METRE) / height) / 1000) * 1000
+  );
+}
+
+const LEGEND = 46;
+
+export function putPlan(paper: Paper, drawing: Drawing, units: UnitSystem): void {
+  const { extent } = drawing;
+  if (!extent) {
+    paper.page('Plan');
+    paper.paragraph('Nothing has a place on the plan yet. The schedule of runs and the dig sheets say what is laid.');
+    return;
+  }
+  const [across, up] = [extent.east - extent.west, extent.north - extent.south];
+  paper.page('Plan', across > up ? 'landscape' : 'portrait');
+  const { rest } = paper;
+  const box: Box = { ...rest, height: rest.height - LEGEND };
+  const inner = { ...box, width: box.width - 40, height: box.height - 40 };
+  const ratio = ratioFor(Math.max(across, 1), Math.max(up, 1), inner, units);
+  const scale = POINTS_PER_METRE / ratio;
+  const x = (place: Place): number => box.left + box.width / 2 + (place.east - (extent.west + extent.east) / 2) * scale;
+  const y = (place: Place): number =>
+    box.top + box.height / 2 - (place.north - (extent.south + extent.north) / 2) * scale;
+  const { doc } = paper;
+  doc.save();
+  doc.rect(box.left, box.top, box.width, box.height).clip();
+  for (const stroke of drawing.strokes) draw(paper, stroke, x, y, scale);
+  doc.restore();
+  const letters = new Letters(paper, box);
+  // What must be found first is written first.
+  const order: LayerName[] = [
+    'discharges',
+    'inlets',
+    'buildings',
+    'pipes',
+    'services',
+    'works',
+    'openings',
+    'trees',
+    'surfaces',
+    'barriers',
+    'levels',
+  ];
+  const words = [...drawing.words].sort((a, b) => order.indexOf(a.layer) - order.indexOf(b.layer));
+  for (const { at, said, layer } of words)
+    letters.put(
+      said,
+      x(at),
+      y(at),
+      layer === 'pipes' || layer === 'discharges' ? WATER : layer === 'levels' ? SOFT : INK,
+      layer === 'levels' ? 5.5 : 7,
+    );
+  paper.y = box.top + box.height;
+  foot(paper, drawing, ratio, scale, units, letters.left);
+}
+
+function draw(
+  paper: Paper,
+  stroke: Stroke,
+  x: (place: Place) => number,
+  y: (place: Place) => number,
+  scale: number,
+): void {
+  const { doc } = paper;
+  const pen = { ...PENS[stroke.layer] };
+  if (stroke.element?.kind === 'service') pen.colour = SERVICE_PAINT[stroke.element.form].paint;
+  if (stroke.shape === 'mark')
+    doc.circle(x(stroke.at), y(stroke.at), Math.max(stroke.layer === 'levels' ? 0.9 : 2.6, stroke.radius * scale));
+  else {
+    const [first, ...others] = stroke.places;
+    doc.moveTo(x(first!), y(first!));
+    for (const place of others) doc.lineTo(x(place), y(place));
+    if (stroke.shape === 'outline') doc.closePath();
+  }
+  doc.lineWidth(pen.width).strokeColor(pen.colour);
+  if (pen.dash) doc.dash(pen.dash, { space: pen.dash });
+  else doc.undash();
+  const filled = pen.fill !== undefined && stroke.shape !== 'way';
+  if (filled) doc.fillColor(pen.fill!).fillAndStroke();
+  else doc.stroke();
+  doc.undash();
+}
+
+/** A round length for the bar, of about so many metres. */
+function barLength(metres: number, units: UnitSystem): { length: number; said: string } {
+  const unit = units === 'us' ? METRES_PER_FOOT : 1;
+  const about = metres / unit;
+  const ten = 10 ** Math.floor(Math.log10(about));
+  const round = [5, 2, 1].find((step) => step * ten <= about)! * ten;
+  return { length: round * unit, said: `${round} ${units === 'us' ? 'ft' : 'm'}` };
+}
+
+function foot(paper: Paper, drawing: Drawing, ratio: number, scale: number, units: UnitSystem, left: number): void {
+  const { doc } = paper;
+  const top = paper.y + 8;
+  const { length, said } = barLength(120 / scale, units);
+  const bar = length * scale;
+  doc.lineWidth(0.8).strokeColor(INK).fillColor(INK);
+  doc.rect(paper.left, top, bar / 2, 4).fillAndStroke();
+  doc.rect(paper.left + bar / 2, top, bar / 2, 4).stroke();
+  paper.say(`0 to ${said} · ${ratioText(ratio, units)}`, paper.left, top + 8, { size: 8 });
+  if (left > 0)
+    paper.say(`${left} names found no room here; the tables have them.`, paper.left, top + 19, {
+      size: 7,
+      colour: SOFT,
+    });
+  // North, a plain arrow with its letter.
+  const [nx, ny] = [paper.left + 190, top + 12];
+  doc
+    .save()
+    .translate(nx, ny)
+    .rotate((drawing.north * 180) / Math.PI);
+  doc.moveTo(0, 12).lineTo(0, -10).moveTo(-4, -3).lineTo(0, -10).lineTo(4, -3).lineWidth(1).strokeColor(INK).stroke();
+  doc.restore();
+  paper.say('N', nx + 8, ny - 6, { size: 9, weight: 'strong' });
+  const used = Object.keys(LAYERS).filter(
+    (layer) => layer !== 'words' && drawing.strokes.some((stroke) => stroke.layer === layer),
+  ) as LayerName[];
+  let [lx, ly] = [paper.left + 225, top];
+  for (const layer of used) {
+    const width = paper.widthOf(LAYERS[layer], { size: 7.5 }) + 34;
+    if (lx + width > paper.left + paper.width) [lx, ly] = [paper.left + 225, ly + 12];
+    const pen = PENS[layer];
+    doc.lineWidth(Math.max(0.7, pen.width)).strokeColor(pen.colour);
+    if (pen.dash) doc.dash(pen.dash, { space: pen.dash });
+    if (pen.fill) doc.rect(lx, ly, 14, 7).fillColor(pen.fill).fillAndStroke();
+    else
+      doc
+        .moveTo(lx, ly + 4)
+        .lineTo(lx + 14, ly + 4)
+        .stroke();
+    doc.undash();
+    paper.say(LAYERS[layer], lx + 18, ly - 1, { size: 7.5 });
+    lx += width;
+  }
+}

@@ -1,0 +1,144 @@
+/** The papers of a job: which sheets there are, and a PDF of any of them. */
+import {
+  cautionsOf,
+  digLines,
+  digTable,
+  drawingOf,
+  headOf,
+  inletsTable,
+  partsSheet,
+  planJob,
+  quoteOf,
+  runsTable,
+  takeOff,
+  type Job,
+  type LayerName,
+  type Plan,
+  type Quote,
+  type TakeOff,
+} from '@katabasis/core';
+import { setImmediate as breath } from 'node:timers/promises';
+import { Paper, type PaperSize } from './paper';
+import { putPlan } from './planOnPaper';
+import { putSection } from './sectionOnPaper';
+import { putTable } from './tableOnPaper';
+
+/** In the order of a set. The customer's quote is a paper of its own: it never lies among a crew's sheets. */
+export const SHEETS = ['plan', 'sections', 'runs', 'dig', 'parts'] as const;
+export type Sheet = (typeof SHEETS)[number];
+export const PDFS = [...SHEETS, 'set', 'quote'] as const;
+export type PdfName = (typeof PDFS)[number];
+
+interface Printed {
+  job: Job;
+  plan: Plan;
+  taken: TakeOff;
+}
+
+/** One piece of work: about a page's worth, so that how far it has come can be told. */
+type Step = (paper: Paper) => void;
+
+const STEPS: Record<Sheet, (printed: Printed) => Step[]> = {
+  plan: ({ job, plan }) => [(paper) => putPlan(paper, drawingOf(job, plan), headOf(job).units)],
+  sections: ({ job, plan }) => plan.lines.map((line) => (paper) => putSection(paper, job, plan, line)),
+  runs: ({ job, plan, taken }) => [
+    (paper) => {
+      paper.page('Schedule of runs', 'landscape');
+      paper.paragraph(plan.verdict.sentence, { weight: 'strong' });
+      putTable(paper, runsTable(job, plan));
+      paper.heading('Inlets and ends');
+      putTable(paper, inletsTable(job, plan));
+    },
+    (paper) => putCautions(paper, job, taken),
+  ],
+  dig: ({ job, plan }) =>
+    digLines(job, plan).map((line) => (paper) => {
+      paper.page(`Dig sheet of line ${line.letter}`, 'landscape');
+      paper.paragraph('From the way out upward. Set up the level on a known level; rod = line of sight − invert.');
+      putTable(paper, digTable(job, plan, line));
+    }),
+  parts: ({ job, taken }) => [
+    (paper) => {
+      paper.page('Parts and earth');
+      putTable(paper, partsSheet(job, taken));
+    },
+  ],
+};
+
+function putCautions(paper: Paper, job: Job, taken: TakeOff): void {
+  paper.page('Before you dig');
+  for (const said of cautionsOf(job, taken)) paper.item(said);
+}
+
+function putQuote(paper: Paper, quote: Quote, printed: Printed): void {
+  paper.page(quote.title);
+  for (const said of quote.head) paper.paragraph(said);
+  paper.heading('What is done');
+  for (const said of quote.scope) paper.item(said);
+  for (const said of quote.promise) paper.paragraph(said);
+  paper.heading('Price');
+  for (const { said, amount } of quote.price) {
+    paper.need(24);
+    paper.say(said, paper.left, paper.y, { size: 12 });
+    paper.say(amount, paper.left, paper.y - 2, { size: 15, weight: 'strong', width: paper.width, align: 'right' });
+    paper.y += 24;
+  }
+  paper.heading('Not in it');
+  for (const said of quote.excluded) paper.item(said);
+  paper.heading('To know');
+  for (const said of quote.cautions) paper.item(said);
+  for (const said of quote.terms) paper.paragraph(said);
+  paper.need(70);
+  paper.y += 40;
+  const half = paper.width / 2 - 20;
+  quote.signatures.forEach((said, k) => {
+    const left = paper.left + k * (half + 40);
+    paper.doc
+      .moveTo(left, paper.y)
+      .lineTo(left + half, paper.y)
+      .lineWidth(0.6)
+      .strokeColor('#1d1a16')
+      .stroke();
+    paper.say(said, left, paper.y + 4, { size: 8.5 });
+  });
+  paper.y += 24;
+  const { strokes, words, ...drawing } = drawingOf(printed.job, printed.plan);
+  const shown = ({ layer }: { layer: LayerName }): boolean => layer !== 'contours' && layer !== 'levels';
+  if (drawing.extent)
+    putPlan(
+      paper,
+      { ...drawing, strokes: strokes.filter(shown), words: words.filter(shown) },
+      headOf(printed.job).units,
+    );
+}
+
+export interface PdfOptions {
+  size: PaperSize;
+  /** Day that it is made, as it is written. */
+  made: string;
+  /** Told after each piece of work. */
+  onStep?: (done: number, of: number) => void;
+}
+
+/** A PDF of some of a job's sheets. What cannot be drawn for want of places is said in it. */
+export async function pdfOf(job: Job, name: PdfName, { size, made, onStep }: PdfOptions): Promise<Buffer> {
+  const plan = planJob(job);
+  const printed: Printed = { job, plan, taken: takeOff(job, plan) };
+  const { name: title } = headOf(job);
+  const paper = new Paper(size, title, made, title);
+  const steps: Step[] =
+    name === 'quote'
+      ? [(on) => putQuote(on, quoteOf(job, plan, printed.taken), printed)]
+      : (name === 'set' ? SHEETS : [name]).flatMap((sheet) => STEPS[sheet](printed));
+  for (const [k, step] of steps.entries()) {
+    step(paper);
+    onStep?.(k + 1, steps.length);
+    // Others are answered between two pages.
+    await breath();
+  }
+  if (paper.title === '') {
+    paper.page(title);
+    paper.paragraph('Nothing is laid yet: there is nothing to print.');
+  }
+  return paper.end();
+}

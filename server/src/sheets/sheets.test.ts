@@ -1,0 +1,171 @@
+/** Papers and files, each opened again by a reader that shares nothing with what wrote it, and compared with the plan. */
+import {
+  jobFrom,
+  networkOf,
+  planJob,
+  priceOf,
+  surfaceOf,
+  takeOff,
+  text,
+  showLevel,
+  money,
+  headOf,
+  type Element,
+  type Job,
+} from '@katabasis/core';
+import { brackenfold, quillfeather, wrenmoor } from '@katabasis/core/samples';
+import { DOMParser } from '@xmldom/xmldom';
+import DxfParser from 'dxf-parser';
+import { serve } from '../testing/serve';
+import { dxfOf } from './dxf';
+import { filesOf } from './files';
+import { landXmlOf } from './landXml';
+import { pdfOf, type PdfName } from './set';
+import { pagesOf } from '../testing/readPdf';
+
+const MADE = '2026-11-26T08:00:00Z';
+const pages = async (job: Job, name: PdfName, size: 'a4' | 'letter' = 'letter') =>
+  pagesOf(await pdfOf(job, name, { size, made: '2026-11-26' }));
+type Read = ReturnType<DOMParser['parseFromString']>;
+const tagged = (xml: Read, tag: string) => Array.from(xml.getElementsByTagName(tag));
+/** As a reader of the paper has it. */
+const printed = (said: string): string => said.replaceAll('′', "'").replaceAll('″', '"').replace(/\s+/g, ' ');
+const SAMPLES: [string, Job][] = [
+  ['Quillfeather', quillfeather()],
+  ['Brackenfold', brackenfold()],
+  ['Wrenmoor', wrenmoor()],
+];
+
+describe('PDF', () => {
+  it.each(SAMPLES)(
+    '%s: every line has its section and its dig sheet with each invert, and every page its number',
+    async (_, job) => {
+      const plan = planJob(job);
+      const set = await pages(job, 'set');
+      const { units } = headOf(job);
+      set.forEach((page, k) => expect(page.words).toContain(`Page ${k + 1} of ${set.length}`));
+      for (const { letter, runs } of plan.lines) {
+        expect(set.some(({ words }) => words.includes(`Long section of line ${letter}`))).toBe(true);
+        const dug = set
+          .filter(({ words }) => words.includes(`Dig sheet of line ${letter}`))
+          .map(({ words }) => words)
+          .join(' ');
+        for (const id of runs) expect(dug).toContain(printed(text(showLevel(plan.runs[id]!.invertDown, units))));
+      }
+    },
+  );
+
+  it('is of the paper asked for', async () => {
+    const [[a4], [letter]] = [await pages(quillfeather(), 'parts', 'a4'), await pages(quillfeather(), 'parts')];
+    expect([a4!.width, a4!.height].map(Math.round)).toEqual([595, 842]);
+    expect([letter!.width, letter!.height]).toEqual([612, 792]);
+  });
+
+  it('offers a customer the price, and nothing of cost or margin', async () => {
+    const job = quillfeather();
+    const price = priceOf(job, takeOff(job, planJob(job)));
+    const words = (await pages(job, 'quote')).map((page) => page.words).join(' ');
+    expect(words).toContain(money(price.price, price.currency));
+    for (const own of [price.cost, price.profit, price.overhead, price.contingency])
+      expect(words).not.toContain(money(own, price.currency));
+    expect(words).not.toMatch(/margin|mark-?up|overhead/i);
+  });
+
+  it('writes names of any alphabet, of 60 letters, with signs that a file must not take for its own', async () => {
+    const name = 'Ωμέγα Żółw → канава (%) <b>"=1+1" ' + 'm'.repeat(25);
+    const job = jobFrom(
+      'x',
+      quillfeather().elements.all.map(
+        (element) => (element.id === 'swale' ? { ...element, name } : element) as Element,
+      ),
+    );
+    const runs = (await pages(job, 'runs')).map((page) => page.words).join(' ');
+    expect(runs.replace(/\s/g, '')).toContain(name.replace(/\s/g, ''));
+    const xml = new DOMParser().parseFromString(landXmlOf(job, planJob(job), MADE), 'text/xml');
+    expect(tagged(xml, 'Struct').some((each) => each.getAttribute('desc')!.startsWith(name))).toBe(true);
+    const csv = (await filesOf(job)['inlets.csv']!({ size: 'a4', made: MADE })).toString();
+    expect(csv).toContain(name.replaceAll('"', '""'));
+  });
+
+  it('says so where nothing is laid', async () => {
+    const bare = jobFrom('bare', [headOf(quillfeather())]);
+    for (const name of ['set', 'quote', 'sections'] as const)
+      expect((await pages(bare, name)).length).toBeGreaterThan(0);
+    expect((await pages(bare, 'sections'))[0]!.words).toContain('Nothing is laid yet');
+  });
+});
+
+it.each(SAMPLES)('DXF of %s has every pipe as a polyline in space at its inverts, on its layer', (_, job) => {
+  const plan = planJob(job);
+  const read = new DxfParser().parseSync(dxfOf(job, plan))!;
+  const lines = read.entities.filter(({ layer }) => layer === 'INVERTS') as unknown as {
+    vertices: { x: number; y: number; z: number }[];
+  }[];
+  const { pipes } = networkOf(job, plan);
+  expect(lines.map(({ vertices }) => vertices.map(({ x, y, z }) => [x, y, z].map((v) => v.toFixed(4))))).toEqual(
+    pipes.map(({ inverts }) => inverts.map(({ east, north, level }) => [east, north, level].map((v) => v.toFixed(4)))),
+  );
+  for (const pipe of pipes) {
+    expect(pipe.inverts[0]!.level).toBeCloseTo(plan.runs[pipe.id]!.invertUp, 9);
+    expect(pipe.inverts.at(-1)!.level).toBeCloseTo(plan.runs[pipe.id]!.invertDown, 9);
+  }
+  const layers = read.tables.layer.layers;
+  expect(Object.keys(layers)).toEqual(expect.arrayContaining(['BUILDINGS', 'PIPES', 'INVERTS', 'SERVICES']));
+});
+
+it.each(SAMPLES)('LandXML of %s gives back every pipe between its landings, and the ground', (_, job) => {
+  const plan = planJob(job);
+  const xml = new DOMParser().parseFromString(landXmlOf(job, plan, MADE), 'text/xml');
+  const all = (tag: string) => tagged(xml, tag);
+  const structs = new Set(all('Struct').map((each) => each.getAttribute('name')));
+  const { pipes } = networkOf(job, plan);
+  expect(all('Pipe').map((each) => each.getAttribute('name'))).toEqual(pipes.map(({ id }) => id));
+  for (const each of all('Pipe')) {
+    const run = plan.runs[each.getAttribute('name')!]!;
+    expect([structs.has(each.getAttribute('refStart')), structs.has(each.getAttribute('refEnd'))]).toEqual([
+      true,
+      true,
+    ]);
+    expect(Number(each.getAttribute('slope'))).toBeCloseTo(run.pitch * 100, 3);
+    expect(Number(each.getElementsByTagName('CircPipe')[0]!.getAttribute('diameter'))).toBeCloseTo(run.diameter, 3);
+  }
+  const surface = surfaceOf(job);
+  expect([all('P').length, all('F').length]).toEqual([surface?.points.length ?? 0, surface?.faces.length ?? 0]);
+});
+
+describe('asked of the server', () => {
+  const body = (job: Job, paper = 'letter') => ({ job: job.id, elements: job.elements.all, paper });
+  const lines = (said: string) =>
+    said
+      .trim()
+      .split('\n')
+      .map((line) => JSON.parse(line) as { done?: number; of?: number; bytes?: string });
+
+  it('tells how far it has come, and gives the file at the end', async () => {
+    const { server } = serve();
+    const reply = await server
+      .post('/api/sheets/set.pdf')
+      .send(body(quillfeather()))
+      .expect(200)
+      .buffer(true)
+      .parse((res, done) => {
+        let said = '';
+        res.on('data', (chunk: Buffer) => (said += chunk.toString()));
+        res.on('end', () => done(null, said));
+      });
+    const told = lines(reply.body as string);
+    expect(told.at(-2)).toEqual({ done: told.length - 1, of: told.length - 1 });
+    expect(pagesOf(Buffer.from(told.at(-1)!.bytes!, 'base64')).length).toBeGreaterThan(5);
+  });
+
+  it('refuses what is no job, no paper and no sheet, in words', async () => {
+    const { server } = serve();
+    await server.post('/api/sheets/set.pdf').send(body(quillfeather(), 'A0')).expect(422);
+    await server
+      .post('/api/sheets/set.pdf')
+      .send({ job: 'x', elements: [{ id: 'run', kind: 'run' }], paper: 'a4' })
+      .expect(422);
+    for (const file of ['cost.pdf', 'constructor', '..%2F..%2Fmain.ts'])
+      await server.post(`/api/sheets/${file}`).send(body(quillfeather())).expect(404);
+  });
+});
