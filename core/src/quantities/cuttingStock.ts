@@ -13,11 +13,27 @@ export interface Cut {
 
 /** A saw's cut and a tape's reading are no finer, m. */
 const TOLERANCE = 1e-6;
-/** Steps of the search; after them the best found stands, unproved. */
-const MAX_STEPS = 200_000;
+/** Sticks looked at in the search, for a few dozen pieces and for more; after them the best found stands, unproved. */
+const [MAX_VISITS, MAX_VISITS_OF_MANY, MANY] = [400_000, 20_000, 48];
+/** Ways tried to fill one stick as full as it goes. */
+const MAX_FILLS = 2000;
 
-/** Cuts lengths (m) from sticks of one length (m), none of them coupled within a stick's length. */
+const known = new Map<string, Cut>();
+/** Cuts remembered: every make and size of a few jobs. */
+const REMEMBERED = 64;
+
+/** Cuts lengths (m) from sticks of one length (m), none of them coupled within a stick's length. The same lengths give the same cut, found once. */
 export function cutStock(lengths: readonly number[], stick: number): Cut {
+  const key = `${stick} ${lengths.join(' ')}`;
+  const before = known.get(key);
+  if (before) return before;
+  const cut = cutAnew(lengths, stick);
+  if (known.size >= REMEMBERED) known.delete(known.keys().next().value!);
+  known.set(key, cut);
+  return cut;
+}
+
+function cutAnew(lengths: readonly number[], stick: number): Cut {
   const whole: number[][] = [];
   const pieces: number[] = [];
   for (const length of lengths) {
@@ -63,37 +79,94 @@ function firstFit(sorted: readonly number[], stick: number): number[][] {
   return bins.map(({ pieces }) => pieces);
 }
 
+/** Each stick about the longest piece left, as full as it goes (minimum bin slack; Gupta & Ho 1999). */
+function fullest(sorted: readonly number[], stick: number): number[][] {
+  let left = [...sorted];
+  const bins: number[][] = [];
+  while (left.length > 0) {
+    const [first, ...others] = left;
+    const picked = fillBest(others, stick - first!);
+    bins.push([first!, ...picked.map((k) => others[k]!)]);
+    const gone = new Set(picked);
+    left = others.filter((_, k) => !gone.has(k));
+  }
+  return bins;
+}
+
+/** Which of some pieces, longest first, fill a room best; by index. */
+function fillBest(pieces: readonly number[], room: number): number[] {
+  let best: number[] = [];
+  let bestLeft = room;
+  let fills = 0;
+  const chosen: number[] = [];
+  const fill = (from: number, left: number): void => {
+    if (left < bestLeft) [best, bestLeft] = [[...chosen], left];
+    let last = -1;
+    for (let k = from; k < pieces.length && bestLeft > TOLERANCE && fills < MAX_FILLS; k++) {
+      const piece = pieces[k]!;
+      // As long as the one that was tried before it: the same again.
+      if (piece > left + TOLERANCE || Math.abs(piece - last) <= TOLERANCE) continue;
+      last = piece;
+      fills++;
+      chosen.push(k);
+      fill(k + 1, left - piece);
+      chosen.pop();
+    }
+  };
+  fill(0, room);
+  return best;
+}
+
 /** Branch and bound over where each piece goes, longest first; sticks with the same room left are tried once. */
 function fewestBins(sorted: readonly number[], stick: number): { bins: number[][]; proved: boolean; steps: number } {
-  let best = firstFit(sorted, stick);
+  const most = sorted.length > MANY ? MAX_VISITS_OF_MANY : MAX_VISITS;
   const least = leastBins(sorted, stick);
+  let best = firstFit(sorted, stick);
+  if (best.length > least) {
+    const other = fullest(sorted, stick);
+    if (other.length < best.length) best = other;
+  }
   const rest = sorted.map((_, k) => sorted.slice(k).reduce((sum, each) => sum + each, 0));
-  const bins: { left: number; pieces: number[] }[] = [];
-  let steps = 0;
+  const lefts: number[] = [];
+  const bins: number[][] = [];
+  let [steps, visits, room] = [0, 0, 0];
   const place = (k: number): void => {
-    if (best.length === least || steps++ > MAX_STEPS) return;
+    if (best.length === least || visits > most) return;
+    steps++;
     if (k === sorted.length) {
-      if (bins.length < best.length) best = bins.map(({ pieces }) => [...pieces]);
+      if (bins.length < best.length) best = bins.map((pieces) => [...pieces]);
       return;
     }
-    const room = bins.reduce((sum, { left }) => sum + left, 0);
     if (bins.length + Math.max(0, Math.ceil((rest[k]! - room) / stick - TOLERANCE)) >= best.length) return;
-    const tried = new Set<string>();
-    for (const bin of bins) {
-      const key = bin.left.toFixed(6);
-      if (bin.left + TOLERANCE < sorted[k]! || tried.has(key)) continue;
-      tried.add(key);
-      bin.left -= sorted[k]!;
-      bin.pieces.push(sorted[k]!);
+    const piece = sorted[k]!;
+    for (let b = 0; b < bins.length; b++) {
+      visits++;
+      const left = lefts[b]!;
+      if (left + TOLERANCE < piece || sameBefore(lefts, b)) continue;
+      lefts[b] = left - piece;
+      room -= piece;
+      bins[b]!.push(piece);
       place(k + 1);
-      bin.pieces.pop();
-      bin.left += sorted[k]!;
+      bins[b]!.pop();
+      room += piece;
+      lefts[b] = left;
     }
     if (bins.length + 1 >= best.length) return;
-    bins.push({ left: stick - sorted[k]!, pieces: [sorted[k]!] });
+    visits++;
+    bins.push([piece]);
+    lefts.push(stick - piece);
+    room += stick - piece;
     place(k + 1);
+    room -= stick - piece;
+    lefts.pop();
     bins.pop();
   };
   place(0);
-  return { bins: best, proved: best.length === least || steps <= MAX_STEPS, steps };
+  return { bins: best, proved: best.length === least || visits <= most, steps };
+}
+
+/** Whether a stick before this one has the same room left. */
+function sameBefore(lefts: readonly number[], at: number): boolean {
+  for (let b = 0; b < at; b++) if (Math.abs(lefts[b]! - lefts[at]!) < TOLERANCE) return true;
+  return false;
 }

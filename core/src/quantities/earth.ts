@@ -85,7 +85,9 @@ export function trenchesOf(job: Job, { runs }: Pick<Solution, 'runs'>): Trench[]
     const plan = runs[run.id];
     if (!plan || !isNew(run)) return [];
     const ends = [run.from, run.to].map((id) => placeOfLanding(job.elements.get(id)));
-    return [trenches(run, [plan, ...ends, ...around], () => trenchOf(job, run, plan))];
+    const { invertUp, invertDown, groundUp, groundDown, comesOutOver, coverDown, coveredGround } = plan;
+    const profile = [invertUp, invertDown, groundUp, groundDown, comesOutOver, coverDown === null, coveredGround];
+    return [trenches(run, [...profile, ...ends, ...around], () => trenchOf(job, run, plan))];
   });
 }
 

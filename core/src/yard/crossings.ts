@@ -2,7 +2,7 @@
 import { ofKind, type Job } from '../job/job';
 import { rootReach, USUAL_HAND_DIG, type Element, type Run } from '../job/kinds';
 import { placeAlong, wayOfRun } from '../job/places';
-import { bearing, crossing, footOnWay, isWithin, wayLength, type Place } from '../site/place';
+import { bearing, crossing, extentOf, footOnWay, isWithin, wayLength, type Extent, type Place } from '../site/place';
 
 export interface Crossing {
   /** What is met. */
@@ -49,21 +49,46 @@ export function linesCrossed(way: readonly Place[], lines: readonly Line[]): Cro
 
 /** All that a way meets, in the order met. */
 export function crossingsOf(job: Job, way: readonly Place[]): Crossing[] {
+  const box = extentOf(way);
   const kerbs = ofKind(job, 'breakline').filter(({ form }) => form === 'kerb');
-  const met = linesCrossed(way, [...ofKind(job, 'service'), ...ofKind(job, 'barrier'), ...kerbs]);
+  const met = linesCrossed(
+    way,
+    [...ofKind(job, 'service'), ...ofKind(job, 'barrier'), ...kerbs].filter((line) => isNear(box, line.way)),
+  );
   const within = (id: string, kind: Element['kind'], inside: (place: Place) => boolean): void => {
     for (const [from, to] of stretches(way, inside)) met.push({ id, kind, from, to, angle: null });
   };
   for (const tree of ofKind(job, 'tree')) {
     const { place } = tree;
-    if (place)
+    if (place && isNear(box, [place], rootReach(tree)))
       within(tree.id, tree.kind, (at) => Math.hypot(at.east - place.east, at.north - place.north) < rootReach(tree));
   }
   for (const { id, kind, outline, cover } of ofKind(job, 'surface'))
-    if (outline && HARD.has(cover)) within(id, kind, (at) => isWithin(outline, at));
+    if (outline && HARD.has(cover) && isNear(box, outline)) within(id, kind, (at) => isWithin(outline, at));
   for (const { id, kind, outline } of ofKind(job, 'building'))
-    if (outline) within(id, kind, (at) => isWithin(outline, at));
+    if (outline && isNear(box, outline)) within(id, kind, (at) => isWithin(outline, at));
   return met.sort((a, b) => a.from - b.from);
+}
+
+const extents = new WeakMap<readonly Place[], Extent | null>();
+
+/** Extent of a way or an outline, worked out once for as long as it is the same. */
+function extentAt(places: readonly Place[]): Extent | null {
+  let extent = extents.get(places);
+  if (extent === undefined) extents.set(places, (extent = extentOf(places)));
+  return extent;
+}
+
+/** Whether something with a reach round it, m, may touch what lies within a box at all. */
+function isNear(box: Extent | null, places: readonly Place[] | undefined, reach = 0): boolean {
+  const own = places && extentAt(places);
+  if (!box || !own) return false;
+  return (
+    own.west - reach <= box.east &&
+    own.east + reach >= box.west &&
+    own.south - reach <= box.north &&
+    own.north + reach >= box.south
+  );
 }
 
 const HARD = new Set(['paving', 'pavers', 'permeablePavers']);
