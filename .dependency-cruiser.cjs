@@ -17,6 +17,8 @@ const FLOORS = [
   ['plan', 'snags', 'words'],
   ['design', 'storm', 'quantities'],
   ['api', 'sums', 'formats', 'samples', 'verification', 'field', 'price'],
+  ['clearances', 'variants'],
+  ['days'],
   ['sheets'],
   ['trial'],
 ];
@@ -45,7 +47,7 @@ module.exports = {
       name: 'core-alone',
       severity: 'error',
       from: { path: CORE, pathNot: '\\.test\\.ts$|^core/src/testing/' },
-      to: { pathNot: '^core/src|node_modules/(zod|delaunator|@kninnug/constrainautor|polyclip-ts)/' },
+      to: { pathNot: '^core/src|node_modules/(zod|date-fns|delaunator|@kninnug/constrainautor|polyclip-ts)/' },
     },
     {
       name: 'core-top-is-index',

@@ -1,4 +1,5 @@
 /** What the rest of the product may use of the core. */
+export * from './api/build';
 export * from './api/wire';
 export * from './catalogue';
 export { fixOf, searchFix, type Fix } from './design/fixes';
@@ -77,6 +78,7 @@ export { cutAlong, type Cut } from './yard/cut';
 export { pondAt, seenOf, unseenPonds, type Seen } from './yard/seen';
 export { waysOut, type WayOut } from './yard/waysOut';
 export { nextWords, pondWords, seenWords, suggestionWords, wayOutWords, waysOutWords, whyWords } from './words/yard';
+export { catalogueTable, readCatalogue, type ReadCatalogue } from './formats/catalogueCsv';
 export { readGeoJson, toGeoJson } from './formats/geoJson';
 export {
   COLUMNS,
@@ -120,3 +122,11 @@ export { drawingOf, LAYERS, type Drawing, type LayerName, type Stroke } from './
 export { networkOf, surfaceOf, type LaidPipe, type NetworkModel, type SurfaceModel } from './sheets/network';
 export { quoteOf, type Quote } from './sheets/quote';
 export { cautionsOf } from './sheets/cautions';
+export { isPrivate, needsOf, unmarked, type Need } from './clearances/needs';
+export { clearing, locateDays, markReady, standings, type NeedStanding } from './clearances/standing';
+export { calendarOf, daysBetween, isWorked, plusDays, workedFrom } from './clearances/workingDays';
+export { needAbout, needSays, needTitle, readyWords, standsMark, standsWords } from './words/clearances';
+export { scheduleOf, type Schedule, type Scheduled, type Weather } from './days/schedule';
+export { stepsOf, type WorkStep } from './days/steps';
+export { heldWords, stepLabel, truckWords } from './words/days';
+export { compareOptions, keepAside, optionName, priceOfChange, takeOption, type Compared } from './variants/variants';

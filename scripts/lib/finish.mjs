@@ -49,7 +49,7 @@ const { count, size, warnings } = await generateSW({
   // Names with a hash in them say which version they are.
   dontCacheBustURLsMatching: /_expo\/static\/|\.[0-9a-f]{32}\./,
   navigateFallback: '/index.html',
-  navigateFallbackDenylist: [/^\/api\//i],
+  navigateFallbackDenylist: [/^\/(api|s)\//i],
   maximumFileSizeToCacheInBytes: 8_000_000,
   // A newer version waits until the user takes it.
   skipWaiting: false,

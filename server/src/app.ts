@@ -21,7 +21,12 @@ import { engineName } from './planning/engine';
 import { comesTo } from './planning/outcome';
 import { Planner } from './planning/planner';
 import { rainRoutes } from './rain/routes';
+import { bookRoutes } from './books/routes';
+import { officeRoutes } from './offices/routes';
+import { sharedPages, shareRoutes } from './shares/routes';
+import { ShareStore } from './shares/store';
 import { sheetRoutes } from './sheets/routes';
+import { LocateOffice } from './stand-ins/locateOffice';
 
 export interface AppOptions {
   db: Db;
@@ -127,6 +132,7 @@ export function createApp(options: AppOptions): Application {
   });
   const summaries = new Summaries(db, engineName(), (job) => planner.want(job));
   const devices = new DeviceStore(db);
+  const shares = new ShareStore(db);
   const app = new Koa();
   // What is thrown in a request is answered there; this hears of connections that went away.
   app.silent = true;
@@ -144,6 +150,10 @@ export function createApp(options: AppOptions): Application {
     jobRoutes({ store, summaries, news }),
     rainRoutes(),
     sheetRoutes(),
+    officeRoutes(new LocateOffice(db)),
+    bookRoutes(db),
+    shareRoutes(shares, store),
+    sharedPages(shares, store),
     fileRoutes(new FileStore(db, files)),
     deviceRoutes(devices, pairing, addresses),
   ];

@@ -89,7 +89,7 @@ export async function ask(method: string, path: string, body?: unknown): Promise
   throw new Refused(problem.data);
 }
 
-async function read<T>(schema: z.ZodType<T>, asked: Promise<Response>): Promise<T> {
+export async function read<T>(schema: z.ZodType<T>, asked: Promise<Response>): Promise<T> {
   const response = await asked;
   const parsed = schema.safeParse(await response.json().catch(() => null));
   if (!parsed.success) throw new Unreachable('The server answered in a way that this version cannot read.');

@@ -39,6 +39,9 @@ import {
   swaleView,
 } from './works';
 
+/** What a station keeps by itself. */
+const ON_PAPER = { Form: () => null, list: null };
+
 const VIEWS: { [K in ElementKind]: ElementView<OfKind<K>> } = {
   job: jobView,
   rain: rainView,
@@ -58,6 +61,9 @@ const VIEWS: { [K in ElementKind]: ElementView<OfKind<K>> } = {
   soilTest: soilTestView,
   service: serviceView,
   photo: photoView,
+  clearance: ON_PAPER,
+  step: ON_PAPER,
+  variant: ON_PAPER,
   opening: openingView,
   levelBook: levelBookView,
   building: buildingView,

@@ -3,7 +3,11 @@ import { ownName, put, type Element } from '@katabasis/core';
 import { useKept } from '../data/useJob';
 import { NameField } from '../input/Field';
 
-export function OwnName({ element }: { element: Exclude<Element, { kind: 'rain' | 'job' | 'run' }> }) {
+export function OwnName({
+  element,
+}: {
+  element: Exclude<Element, { kind: 'rain' | 'job' | 'run' | 'clearance' | 'step' }>;
+}) {
   const { job, edit } = useKept();
   return (
     <NameField

@@ -1,4 +1,4 @@
-import { nameOf } from '@katabasis/core';
+import { kindOf, nameOf } from '@katabasis/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useKept } from '../data/useJob';
@@ -13,6 +13,7 @@ export function Find({ onClose, onGo }: { onClose: () => void; onGo: (id: string
   const [typed, setTyped] = useState('');
   const wanted = typed.trim().toLowerCase();
   const found = job.elements.all
+    .filter(({ kind }) => !kindOf(kind).onPaper)
     .map(({ id }) => id)
     .filter((id) => id !== 'job' && nameOf(job, id).toLowerCase().includes(wanted))
     .slice(0, 40);

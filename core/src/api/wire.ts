@@ -11,13 +11,6 @@ const version = z.number().int().min(0);
 /** A new job with its first elements. */
 export const createBodySchema = z.strictObject({ id: jobIdSchema, elements: z.array(z.unknown()).max(20_000) });
 
-/** A job to be printed, as it stands on the asking device. */
-export const sheetBodySchema = z.strictObject({
-  job: jobIdSchema,
-  elements: z.array(z.unknown()).max(20_000),
-  paper: z.enum(['a4', 'letter']),
-});
-
 /** One change. `base` is the version of the element that it replaces, 0 for a new one. */
 export const changeBodySchema = z.strictObject({
   change: changeId,

@@ -58,6 +58,9 @@ function met(job: Job, trenches: readonly Trench[]): Record<'handDig' | 'rootsLi
   return found;
 }
 
+/** m of some trenches that are dug by spade beside services. */
+export const spadeIn = (job: Job, trenches: readonly Trench[]): number => met(job, trenches).handDig;
+
 /** Quantities of work, by rate. */
 function workIn(job: Job, { parts, trenches }: TakeOff): Partial<Record<WorkRate, number>> {
   const net = (...types: string[]): number =>

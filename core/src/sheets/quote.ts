@@ -89,7 +89,7 @@ function scopeOf(job: Job, plan: Plan): string[] {
       )}) from ${listed(sources)} to ${nameOf(job, foot)}, falling ${text(showSmall(drop, units))} on the way.`,
     );
   }
-  const downspouts = ofKind(job, 'downspout').filter(({ id }) => plan.landings[id]?.invert != null);
+  const downspouts = ofKind(job, 'downspout').filter(({ id }) => typeof plan.landings[id]?.invert === 'number');
   if (downspouts.length > 0)
     scope.push(`Join ${many(downspouts.length, 'downspout')}: ${listed(downspouts.map(({ name }) => name))}.`);
   for (const basin of ofKind(job, 'basin'))

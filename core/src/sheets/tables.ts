@@ -72,7 +72,7 @@ export function inletsTable(job: Job, plan: Plan): Table {
       nameOf(job, landing.id),
       landing.kind === 'basin' ? `${GRATE_FACTS[landing.grate].label} basin` : kindOf(landing.kind).label,
       text(showLevel(planned?.groundLevel ?? landing.groundLevel, units)),
-      planned?.invert == null ? '' : text(showLevel(planned.invert, units)),
+      typeof planned?.invert === 'number' ? text(showLevel(planned.invert, units)) : '',
       planned ? text(showFlow(planned.entering, units)) : '',
     ];
   });

@@ -147,7 +147,7 @@ function upright(
       doc.restore();
     };
     onEnd(shortened(paper, nameOf(job, id), OVER - 4), box.top - 3, INK);
-    const invert = planned?.invert == null ? '' : `inv ${text(showLevel(planned.invert, units))}`;
+    const invert = typeof planned?.invert === 'number' ? `inv ${text(showLevel(planned.invert, units))}` : '';
     onEnd(text(showLength(station, units)), box.top + box.height + 44, SOFT);
     if (invert !== '') onEnd(invert, box.top + box.height + 100, INK);
   }

@@ -12,6 +12,7 @@ import { SPACE } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Text } from '../../ui/Text';
+import { ShareLinks } from './ShareLinks';
 
 const PRINTED: readonly [file: string, label: string][] = [
   ['set.pdf', 'The whole set'],
@@ -105,6 +106,7 @@ export function PaperSheet() {
           It says what is done for {headOf(job).client ?? 'the customer'} and what it costs them; not what it costs you.
         </Text>
       </View>
+      <ShareLinks />
       {group('Tables (CSV)', [...TABLES, ...digs], Table2)}
       {group('For other programs', DRAWN, Table2)}
     </View>

@@ -30,6 +30,7 @@ import { Choice } from '../../ui/Choice';
 import { Figure } from '../../ui/Figure';
 import { fieldRow, figureRow } from '../../ui/rows';
 import { Text } from '../../ui/Text';
+import { PriceBooks } from './PriceBooks';
 
 const make = (palette: Palette) => ({
   line: { borderTopWidth: 1, borderTopColor: palette.line, minHeight: TOUCH + 8, justifyContent: 'center' as const },
@@ -87,6 +88,7 @@ export function PriceSheet({ taken }: { taken: TakeOff }) {
         ))}
       </View>
       <Sums price={price} />
+      <PriceBooks taken={taken} />
       <Text kind="small">
         The rates are invented ones until you put in your own: tap a line. Cost and margin are yours; a customer sees
         the price.

@@ -33,6 +33,9 @@ import { stoneDrainKind } from './stoneDrain';
 import { swaleKind, type Swale } from './swale';
 import { runKind } from './run';
 import { surfaceKind } from './surface';
+import { clearanceKind } from './clearance';
+import { stepKind } from './step';
+import { variantKind } from './variant';
 
 /** In the order in which a job tells them, and the list of what can be put in. */
 const ALL = [
@@ -68,6 +71,9 @@ const ALL = [
   breaklineKind,
   underlayKind,
   photoKind,
+  clearanceKind,
+  stepKind,
+  variantKind,
 ] as const;
 
 type ElementOf<K> = K extends Kind<infer E> ? E : never;
@@ -141,7 +147,10 @@ export type { Junction } from './junction';
 export type { Creation, Shape, Site } from './kind';
 export type { LevelBook } from './levelBook';
 export { OPENING_FORMS, type Opening, type OpeningForm } from './opening';
+export { CLEARANCE_STATES, type Clearance, type ClearanceState } from './clearance';
 export type { Photo } from './photo';
+export type { Step } from './step';
+export type { Variant } from './variant';
 export type { RainElement } from './rain';
 export type { RoofFace } from './roofFace';
 export { diameterOf, isLaid, OLD_FATES, OLD_STATES, type Run } from './run';

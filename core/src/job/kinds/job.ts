@@ -30,7 +30,7 @@ const settingsSchema = z
 const part = z.number().min(0).max(5);
 
 /** What a job is priced by, in place of the usual figures. Money in the currency's least units, whole where it is an amount. */
-const pricesSchema = z
+export const pricesSchema = z
   .strictObject({
     /** ISO 4217. */
     currency: z.string().regex(/^[A-Z]{3}$/),
@@ -45,8 +45,24 @@ const pricesSchema = z
       z.strictObject({ as: z.literal('markup'), share: part }),
     ]),
     tax: z.number().min(0).max(1),
+    /** The company's book that they were taken from, and the day that it holds from. */
+    book: z.strictObject({ name, from: z.iso.date() }),
     /** The price goes up to a whole number of these. */
     rounding: z.number().int().min(1).max(1e7),
+  })
+  .partial();
+
+/** Days and customs that the work is laid out by, in place of the usual ones. */
+const calendarSchema = z
+  .strictObject({
+    /** Days on which nobody works. */
+    holidays: z.array(z.iso.date()).max(100),
+    /** Working days from a locate request to its marks, and days that those stand. */
+    locateDays: z.number().int().min(0).max(30),
+    locateLasts: z.number().int().min(1).max(365),
+    /** People in a crew, and hours of a day. */
+    crew: z.number().int().min(1).max(50),
+    hours: z.number().gt(0).max(24),
   })
   .partial();
 
@@ -74,6 +90,13 @@ const schema = z.strictObject({
   pitchStyle: z.enum(['ground', 'single']),
   settings: settingsSchema.optional(),
   prices: pricesSchema.optional(),
+  calendar: calendarSchema.optional(),
+  /** Since when all that is needed is there, and the dig may begin. */
+  clearedOn: z.iso.date().optional(),
+  /** First day of the work. */
+  startsOn: z.iso.date().optional(),
+  /** What this plan is called among its options. */
+  option: name.optional(),
 });
 export type JobElement = z.infer<typeof schema>;
 
@@ -90,6 +113,10 @@ export const jobKind = kind<JobElement>(schema, {
     soil: 'of the ground where nothing else is said',
     prices:
       'currency, rates, contingency, overhead, profit, tax, rounding, in place of the usual ones; money in least units',
+    calendar: 'holidays, locateDays, locateLasts, crew, hours a day, in place of the usual ones',
+    clearedOn: 'since when the dig may begin',
+    startsOn: 'first day of the work',
+    option: 'what this plan is called among its options',
     settings: 'rules of this job, in place of the usual ones',
   },
 });

@@ -48,6 +48,8 @@ export interface Kind<E> {
   about: string;
   notes?: Readonly<Record<string, string>>;
   links?: readonly Link[];
+  /** It is no thing of the yard: a station keeps it, and nobody looks for it by a name. */
+  onPaper?: boolean;
   /** Whether a pipe can start, pass or end there; never, when absent. */
   isLanding?(element: E): boolean;
   /** Whether water comes to it over the ground. */

@@ -1,0 +1,143 @@
+/** Where a job's rates come from: the company's price books, a supplier's catalogue, in and out as a table. */
+import {
+  catalogueTable,
+  freshId,
+  headOf,
+  nameOf,
+  pricesOf,
+  put,
+  readCatalogue,
+  type JobElement,
+  type PriceBook,
+  type TakeOff,
+} from '@katabasis/core';
+import { useQueryClient } from '@tanstack/react-query';
+import Papa from 'papaparse';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { Refused, Unreachable } from '../../data/api';
+import { pickFile, saveFile, slug } from '../../data/files';
+import { BOOKS_KEY, offices, useBooks } from '../../data/offices';
+import { useKept } from '../../data/useJob';
+import { NameField } from '../../input/Field';
+import { Fields } from '../../input/Fields';
+import { SPACE } from '../../theme/tokens';
+import { Button } from '../../ui/Button';
+import { Text } from '../../ui/Text';
+import { sayDay, todayOf } from './today';
+
+/** Refused rows that are told; how many more is said. */
+const TOLD = 8;
+
+interface Told {
+  taken: number;
+  refused: readonly { row: number; sentence: string }[];
+}
+
+export function PriceBooks({ taken }: { taken: TakeOff }) {
+  const { job, edit } = useKept();
+  const books = useBooks();
+  const queries = useQueryClient();
+  const [said, setSaid] = useState<string | null>(null);
+  const [told, setTold] = useState<Told | null>(null);
+  const head = headOf(job);
+  const prices = (label: string, next: JobElement['prices']): string | null =>
+    edit(put(label, { ...head, prices: { ...head.prices, ...next } } as JobElement));
+  const takeOver = ({ name, from, prices: own }: PriceBook): void =>
+    setSaid(edit(put(`Price by ${name}`, { ...head, prices: { ...own, book: { name, from } } } as JobElement)));
+  const keep = (name: string): null => {
+    const { book: _before, ...own } = { ...pricesOf(job) } as NonNullable<JobElement['prices']>;
+    const from = todayOf();
+    offices
+      .keepBook({ id: freshId('book'), name, from, prices: own })
+      .then(() => queries.invalidateQueries({ queryKey: BOOKS_KEY }))
+      .then(() => prices('Keep the rates as a book', { book: { name, from } }))
+      .then(setSaid)
+      .catch((error: unknown) =>
+        setSaid(
+          error instanceof Refused || error instanceof Unreachable ? error.message : 'The book could not be kept.',
+        ),
+      );
+    return null;
+  };
+  const read = async (): Promise<void> => {
+    const file = await pickFile('.csv,text/csv');
+    if (!file) return;
+    const rows = Papa.parse<string[]>(await file.text(), { skipEmptyLines: 'greedy' }).data;
+    const catalogue = readCatalogue(job, taken, rows);
+    if ('sentence' in catalogue) {
+      setTold(null);
+      return setSaid(catalogue.sentence);
+    }
+    const count = Object.keys(catalogue.rates).length;
+    setTold({ taken: count, refused: catalogue.refused });
+    setSaid(
+      count === 0 ? null : prices('Take over a catalogue', { rates: { ...pricesOf(job).rates, ...catalogue.rates } }),
+    );
+  };
+  const book = head.prices?.book;
+  const others = (books.data ?? []).filter(({ name, from }) => name !== book?.name || from !== book.from);
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <Text kind="heading">Price book and catalogue</Text>
+      <Text>
+        {book
+          ? `By ${book.name}, as it stood from ${sayDay(book.from)}. What is quoted keeps it, whatever book comes after.`
+          : 'By no book of your company yet: the usual, invented rates, and what you typed over them.'}
+      </Text>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+        {others.map((each) => (
+          <Button
+            key={each.id}
+            label={`Price by ${each.name}, from ${sayDay(each.from)}`}
+            onPress={() => takeOver(each)}
+            testID="take-book"
+          />
+        ))}
+      </View>
+      <Fields of={null}>
+        <NameField
+          label="Keep these rates as a book called"
+          value=""
+          optional
+          usual="such as Spring rates"
+          onCommit={(name) => (name === '' ? null : keep(name))}
+          testID="keep-book"
+        />
+      </Fields>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+        <Button
+          label="Save the parts with prices"
+          onPress={() =>
+            saveFile(
+              `${slug(nameOf(job, 'job'))}-catalogue.csv`,
+              Papa.unparse(catalogueTable(job, taken), { escapeFormulae: true }),
+              'text/csv',
+            )
+          }
+          testID="save-catalogue"
+        />
+        <Button label="Read a supplier’s prices" onPress={() => void read()} testID="read-catalogue" />
+      </View>
+      {said !== null && (
+        <Text tone="stop" role="alert">
+          {said}
+        </Text>
+      )}
+      {told !== null && (
+        <View role="status">
+          <Text>
+            {told.taken === 1 ? '1 price is taken over' : `${told.taken} prices are taken over`}
+            {told.refused.length === 0 ? '.' : `; ${told.refused.length} could not be:`}
+          </Text>
+          {told.refused.slice(0, TOLD).map(({ row, sentence }) => (
+            <Text key={row}>
+              Row {row} {sentence}
+            </Text>
+          ))}
+          {told.refused.length > TOLD && <Text>And {told.refused.length - TOLD} more.</Text>}
+        </View>
+      )}
+    </View>
+  );
+}

@@ -1,0 +1,76 @@
+/** Pages for the crew and the customer behind links that nobody guesses: made, copied, withdrawn. */
+import type { Audience } from '@katabasis/core';
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { Refused, Unreachable } from '../../data/api';
+import { offices, sharesKey, useShares } from '../../data/offices';
+import { useKept } from '../../data/useJob';
+import { SPACE } from '../../theme/tokens';
+import { Button } from '../../ui/Button';
+import { Text } from '../../ui/Text';
+
+const FOR: Record<Audience, string> = { crew: 'the crew', customer: 'the customer' };
+
+export function ShareLinks() {
+  const { job } = useKept();
+  const shares = useShares(job.id);
+  const queries = useQueryClient();
+  const [link, setLink] = useState<{ audience: Audience; address: string } | null>(null);
+  const [said, setSaid] = useState<string | null>(null);
+  const attempt = async (work: () => Promise<void>): Promise<void> => {
+    try {
+      setSaid(null);
+      await work();
+      await queries.invalidateQueries({ queryKey: sharesKey(job.id) });
+    } catch (error) {
+      setSaid(error instanceof Refused || error instanceof Unreachable ? error.message : 'It could not be done.');
+    }
+  };
+  const make = (audience: Audience): Promise<void> =>
+    attempt(async () => {
+      const address = new URL(await offices.share(job.id, audience), window.location.href).href;
+      setLink({ audience, address });
+      await navigator.clipboard?.writeText(address).catch(() => undefined);
+    });
+  const standing = (shares.data ?? []).filter(({ withdrawnAt }) => withdrawnAt === null);
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <Text kind="heading">To read by a link</Text>
+      <Text kind="small">
+        Whoever has the link reads the job as it stands at the server, and changes nothing. The crew sees how deep and
+        with what; the customer what is done and its price. Neither sees what it costs you.
+      </Text>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+        <Button label="A link for the crew" onPress={() => void make('crew')} testID="share-crew" />
+        <Button label="A link for the customer" onPress={() => void make('customer')} testID="share-customer" />
+      </View>
+      {link !== null && (
+        <View role="status">
+          <Text>For {FOR[link.audience]}, shown this once; it is on the clipboard where the device allows that:</Text>
+          <Text selectable testID="share-link">
+            {link.address}
+          </Text>
+        </View>
+      )}
+      {said !== null && (
+        <Text tone="stop" role="alert">
+          {said}
+        </Text>
+      )}
+      {standing.map(({ id, audience, madeAt }) => (
+        <View key={id} style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.m, flexWrap: 'wrap' }}>
+          <Text>
+            For {FOR[audience]}, made{' '}
+            {new Date(madeAt).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}
+          </Text>
+          <Button
+            label="Withdraw"
+            onPress={() => void attempt(() => offices.withdrawShare(job.id, id))}
+            testID="withdraw-share"
+          />
+        </View>
+      ))}
+    </View>
+  );
+}

@@ -1,0 +1,134 @@
+/** Several plans over one site: the one that is worked on stands in the job, the others are kept aside whole, and any can take its place. */
+import type { Change } from '../job/change';
+import { applyChange } from '../job/change';
+import { issueSentence } from '../job/faults';
+import { freeName } from '../job/edits/insert';
+import { freshId } from '../job/ids';
+import { headOf, ofKind, type Job } from '../job/job';
+import { elementSchema, isLanding, kindOf, type Element, type Variant } from '../job/kinds';
+import { targetsOf, unlinked } from '../job/links';
+import { planJob, type Plan } from '../plan/planJob';
+import { priceOf, type Price } from '../price/price';
+import { takeOff } from '../quantities/takeOff';
+
+/** Works that are no landing, and are planned all the same. */
+const PLANNED = new Set<Element['kind']>(['run', 'swale', 'culvert', 'berm', 'sleeve']);
+
+/** Whether an element is of the plan rather than of the site: a downspout was there before anybody drew a line. */
+const isPlanned = (element: Element): boolean =>
+  PLANNED.has(element.kind) || (isLanding(element) && element.kind !== 'downspout');
+
+const FIRST = 'First plan';
+
+/** What this plan is called among its options. */
+export const optionName = (job: Job): string => headOf(job).option ?? FIRST;
+
+type Fields = Record<string, unknown>;
+const fieldsOf = (element: Element): Fields => element as unknown as Fields;
+
+/** The plan as it stands, to be kept aside. */
+function snapshot(job: Job, id: string, name: string): Variant {
+  const planned = job.elements.all.filter(isPlanned);
+  const ids = new Set(planned.map((element) => element.id));
+  const links: Record<string, Fields> = {};
+  for (const element of job.elements) {
+    if (ids.has(element.id) || kindOf(element.kind).onPaper) continue;
+    const own: Fields = {};
+    for (const link of kindOf(element.kind).links ?? [])
+      if (targetsOf(element, link).some((to) => ids.has(to))) own[link.field] = fieldsOf(element)[link.field];
+    if (Object.keys(own).length > 0) links[element.id] = own;
+  }
+  return { id, kind: 'variant', name, elements: planned as unknown as Variant['elements'], links };
+}
+
+/** The change that keeps the present plan aside under a name, and goes on with it under another. */
+export function keepAside(job: Job, name: string): Change {
+  const kept = snapshot(job, freshId('option'), optionName(job));
+  return {
+    label: 'Keep this plan as an option',
+    puts: [kept, { ...headOf(job), option: freeName(job, name) }],
+    removes: [],
+  };
+}
+
+export type Taken = { ok: true; change: Change } | { ok: false; sentence: string };
+
+/** The change that takes an option in the place of the present plan, which is kept aside in its turn. */
+export function takeOption(job: Job, option: Variant): Taken {
+  const next: Element[] = [];
+  for (const raw of option.elements) {
+    const read = elementSchema.safeParse(raw, { reportInput: true });
+    if (!read.success || !isPlanned(read.data))
+      return {
+        ok: false,
+        sentence: `${option.name} cannot be read: its ${raw.kind} ${raw.id} ${read.success ? 'is no part of a plan' : issueSentence(read.error.issues[0]!)}.`,
+      };
+    next.push(read.data);
+  }
+  const ids = new Set(next.map(({ id }) => id));
+  const present = job.elements.all.filter(isPlanned);
+  const gone = present.filter(({ id }) => !ids.has(id)).map(({ id }) => id);
+  const kept = snapshot(job, freshId('option'), optionName(job));
+  const site = job.elements.all.flatMap((element): Element[] => {
+    if (isPlanned(element) || element.kind === 'job' || kindOf(element.kind).onPaper) return [];
+    let left = [...gone].reduce(unlinked, element);
+    // Only to what is there: a downspout may have been taken away since.
+    const own = Object.entries(option.links[element.id] ?? {}).filter(([field]) =>
+      (kindOf(element.kind).links ?? []).some((link) => link.field === field),
+    );
+    if (own.length > 0) left = { ...left, ...Object.fromEntries(own) } as Element;
+    const lost = (kindOf(left.kind).links ?? [])
+      .flatMap((link) => targetsOf(left, link))
+      .filter((to) => !ids.has(to) && (gone.includes(to) || !job.elements.has(to)));
+    left = lost.reduce(unlinked, left);
+    return left === element ? [] : [left];
+  });
+  return {
+    ok: true,
+    change: {
+      label: `Take ${option.name}`,
+      puts: [...next, ...site, kept, { ...headOf(job), option: option.name }],
+      removes: [...gone, option.id],
+    },
+  };
+}
+
+export interface OptionFigures {
+  /** Null of the present plan. */
+  id: string | null;
+  name: string;
+  verdict: Plan['verdict'];
+  price: Price;
+  /** m of pipe, m³ dug. */
+  pipe: number;
+  dug: number;
+}
+
+function figuresOf(id: string | null, name: string, job: Job, plan: Plan): OptionFigures {
+  const taken = takeOff(job, plan);
+  const net = (type: string): number =>
+    taken.parts.filter(({ item }) => item.type === type).reduce((sum, part) => sum + part.net, 0);
+  return { id, name, verdict: plan.verdict, price: priceOf(job, taken), pipe: net('pipe'), dug: net('dug') };
+}
+
+export type Compared = (OptionFigures | { id: string; name: string; sentence: string })[];
+
+/** Every option beside the present plan, the cheapest first; one that cannot be taken says why. */
+export function compareOptions(job: Job, plan: Plan): Compared {
+  const others = ofKind(job, 'variant').map((option): Compared[number] => {
+    const taken = takeOption(job, option);
+    if (!taken.ok) return { id: option.id, name: option.name, sentence: taken.sentence };
+    const then = applyChange(job, taken.change).job;
+    return figuresOf(option.id, option.name, then, planJob(then));
+  });
+  const all = [figuresOf(null, optionName(job), job, plan), ...others];
+  const priceOfOne = (each: Compared[number]): number => ('price' in each ? each.price.price : Infinity);
+  return all.sort((a, b) => priceOfOne(a) - priceOfOne(b));
+}
+
+/** What a change costs more, or less, than the plan as it stands: least units of the currency, before tax. */
+export function priceOfChange(job: Job, plan: Plan, change: Change): number {
+  const then = applyChange(job, change).job;
+  const cost = (of: Job, planned: Plan): number => priceOf(of, takeOff(of, planned)).price;
+  return cost(then, planJob(then)) - cost(job, plan);
+}
