@@ -110,9 +110,10 @@ export function stepsOf(
       settled: own,
     });
   };
-  add('setOut', 'setOut', [], 0, COME);
+  // The crew comes when there is something to dig: it looks for the marks first.
+  add('setOut', 'setOut', [], 0, COME, { digs: true });
   add('strip', 'strip', ['setOut'], net('turf') / STRIP, 0, { digs: true });
-  if (net('saw') > 0) add('saw', 'strip', ['setOut'], net('saw') / SAW, 0, { machine: 'saw' });
+  if (net('saw') > 0) add('saw', 'strip', ['setOut'], net('saw') / SAW, 0, { digs: true, machine: 'saw' });
   const byRun = new Map(trenches.map((trench) => [trench.id, trench]));
   const laid: string[] = [];
   for (const { letter, runs, into } of downstreamFirst(solution)) {

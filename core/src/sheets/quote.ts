@@ -7,6 +7,7 @@ import type { Plan } from '../plan/planJob';
 import { priceOf } from '../price/price';
 import type { TakeOff } from '../quantities/takeOff';
 import { showLength, showNominal, showSmall, text } from '../units';
+import { compareOptions } from '../variants/variants';
 import { money } from '../words/price';
 
 export interface Quote {
@@ -18,6 +19,8 @@ export interface Quote {
   promise: readonly string[];
   /** Amounts as they are written: before tax, tax where there is any, and in all. */
   price: readonly { said: string; amount: string }[];
+  /** Other plans over the same site that can be had instead, with what each comes to before tax. */
+  options: readonly { said: string; amount: string }[];
   excluded: readonly string[];
   cautions: readonly string[];
   terms: readonly string[];
@@ -125,6 +128,21 @@ function promiseOf(job: Job, plan: Plan): string[] {
   ];
 }
 
+/** Options that can be taken and have no Stop: nobody is offered a plan that does not hold. */
+const optionsOf = (job: Job, plan: Plan): Quote['options'] =>
+  ofKind(job, 'variant').length === 0
+    ? []
+    : compareOptions(job, plan).flatMap((each) =>
+        'price' in each && (each.id === null || each.verdict.state !== 'stop')
+          ? [
+              {
+                said: each.id === null ? `${each.name}, as above` : each.name,
+                amount: money(each.price.price, each.price.currency),
+              },
+            ]
+          : [],
+      );
+
 /** A customer's quote of a plan. */
 export function quoteOf(job: Job, plan: Plan, taken: TakeOff): Quote {
   const { name, client, site, date } = headOf(job);
@@ -144,6 +162,7 @@ export function quoteOf(job: Job, plan: Plan, taken: TakeOff): Quote {
           ]
         : []),
     ],
+    options: optionsOf(job, plan),
     excluded: EXCLUDED,
     cautions: CAUTIONS,
     terms: [

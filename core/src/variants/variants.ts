@@ -6,7 +6,7 @@ import { freeName } from '../job/edits/insert';
 import { freshId } from '../job/ids';
 import { headOf, ofKind, type Job } from '../job/job';
 import { elementSchema, isLanding, kindOf, type Element, type Variant } from '../job/kinds';
-import { targetsOf, unlinked } from '../job/links';
+import { referencesOf, targetsOf, unlinked } from '../job/links';
 import { planJob, type Plan } from '../plan/planJob';
 import { priceOf, type Price } from '../price/price';
 import { takeOff } from '../quantities/takeOff';
@@ -51,11 +51,28 @@ export function keepAside(job: Job, name: string): Change {
   };
 }
 
-export type Taken = { ok: true; change: Change } | { ok: false; sentence: string };
+/** `left`: names of what led to something that is no longer on the site, and is left out. */
+export type Taken = { ok: true; change: Change; left: readonly string[] } | { ok: false; sentence: string };
+
+/** Of some elements those that point at nothing which is not there: links that can go are taken off, what cannot be without one is left out. */
+function sound(planned: readonly Element[], there: (id: string) => boolean): { next: Element[]; left: Element[] } {
+  let next = [...planned];
+  const left: Element[] = [];
+  for (;;) {
+    const ids = new Set(next.map(({ id }) => id));
+    const lost = (element: Element): string[] =>
+      referencesOf(element).flatMap(({ to }) => (ids.has(to) || there(to) ? [] : [to]));
+    const freed = next.map((element) => lost(element).reduce(unlinked, element));
+    const kept = freed.filter((element) => lost(element).length === 0);
+    left.push(...freed.filter((element) => lost(element).length > 0));
+    if (kept.length === freed.length) return { next: kept, left };
+    next = kept;
+  }
+}
 
 /** The change that takes an option in the place of the present plan, which is kept aside in its turn. */
 export function takeOption(job: Job, option: Variant): Taken {
-  const next: Element[] = [];
+  const found: Element[] = [];
   for (const raw of option.elements) {
     const read = elementSchema.safeParse(raw, { reportInput: true });
     if (!read.success || !isPlanned(read.data))
@@ -63,8 +80,13 @@ export function takeOption(job: Job, option: Variant): Taken {
         ok: false,
         sentence: `${option.name} cannot be read: its ${raw.kind} ${raw.id} ${read.success ? 'is no part of a plan' : issueSentence(read.error.issues[0]!)}.`,
       };
-    next.push(read.data);
+    found.push(read.data);
   }
+  const planned = new Set(found.map(({ id }) => id));
+  const { next, left: missing } = sound(found, (id) => {
+    const element = job.elements.get(id);
+    return element !== undefined && !isPlanned(element) && !planned.has(id);
+  });
   const ids = new Set(next.map(({ id }) => id));
   const present = job.elements.all.filter(isPlanned);
   const gone = present.filter(({ id }) => !ids.has(id)).map(({ id }) => id);
@@ -90,6 +112,7 @@ export function takeOption(job: Job, option: Variant): Taken {
       puts: [...next, ...site, kept, { ...headOf(job), option: option.name }],
       removes: [...gone, option.id],
     },
+    left: missing.map((element) => ('name' in element && element.name) || kindOf(element.kind).label),
   };
 }
 

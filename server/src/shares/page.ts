@@ -95,7 +95,11 @@ function forCustomer(job: Job): string {
   const price = quote.price
     .map(({ said, amount }) => `<p>${esc(said)}: <span class="price">${esc(amount)}</span></p>`)
     .join('');
-  return `${quote.head.map((said) => `<p>${esc(said)}</p>`).join('')}<h2>What is done</h2>${list(quote.scope)}${list(quote.promise)}<h2>Price</h2>${price}${svg(drawingOf(job, plan))}<h2>Not in it</h2>${list(quote.excluded)}<h2>To know</h2>${list(quote.cautions)}${list(quote.terms)}`;
+  const options =
+    quote.options.length > 0
+      ? `<h2>To choose from</h2>${list(quote.options.map(({ said, amount }) => `${said}: ${amount}`))}`
+      : '';
+  return `${quote.head.map((said) => `<p>${esc(said)}</p>`).join('')}<h2>What is done</h2>${list(quote.scope)}${list(quote.promise)}<h2>Price</h2>${price}${options}${svg(drawingOf(job, plan))}<h2>Not in it</h2>${list(quote.excluded)}<h2>To know</h2>${list(quote.cautions)}${list(quote.terms)}`;
 }
 
 export function sharedPage(job: Job, audience: Audience): string {

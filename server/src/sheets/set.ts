@@ -83,6 +83,10 @@ function putQuote(paper: Paper, quote: Quote, printed: Printed): void {
     paper.say(amount, paper.left, paper.y - 2, { size: 15, weight: 'strong', width: paper.width, align: 'right' });
     paper.y += 24;
   }
+  if (quote.options.length > 0) {
+    paper.heading('To choose from');
+    for (const { said, amount } of quote.options) paper.item(`${said}: ${amount}`);
+  }
   paper.heading('Not in it');
   for (const said of quote.excluded) paper.item(said);
   paper.heading('To know');

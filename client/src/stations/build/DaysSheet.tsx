@@ -9,14 +9,17 @@ import {
   plusDays,
   put,
   scheduleOf,
+  showSmall,
   standings,
   stepLabel,
   stepsOf,
+  text,
   truckWords,
   workedFrom,
   type Scheduled,
   type Step,
   type TakeOff,
+  type UnitSystem,
   type Weather,
   type WorkStep,
 } from '@katabasis/core';
@@ -56,6 +59,12 @@ const make = (palette: Palette) => ({
   open: { gap: SPACE.m, paddingBottom: SPACE.l },
 });
 
+/** A temperature, °C, as it is said in a job's units. */
+function sayCold(celsius: number, units: UnitSystem): string {
+  const degrees = Math.round(units === 'us' ? celsius * 1.8 + 32 : celsius);
+  return `${String(degrees).replace('-', '−')} °${units === 'us' ? 'F' : 'C'}`;
+}
+
 const PEOPLE = countEntry(1, 50);
 /** px that a step is dragged for a day. */
 const PX_A_DAY = 56;
@@ -90,11 +99,7 @@ export function DaysSheet({ taken }: { taken: TakeOff }) {
   return (
     <View style={{ gap: SPACE.l, maxWidth: 760 }}>
       <View style={figureRow}>
-        <Figure
-          label="Days of work"
-          shown={{ value: String(days.length), unit: days.length === 1 ? 'day' : 'days' }}
-          size="hero"
-        />
+        <Figure label="Days of work" shown={{ value: String(days.length), unit: '' }} size="hero" />
         {schedule.first && <Figure label="From" shown={{ value: sayDay(schedule.first), unit: '' }} />}
         {schedule.last && <Figure label="To" shown={{ value: sayDay(schedule.last), unit: '' }} />}
       </View>
@@ -160,6 +165,7 @@ export function DaysSheet({ taken }: { taken: TakeOff }) {
 function Day({ day, weather, own }: { day: string; weather: Weather | undefined; own: readonly Scheduled[] }) {
   const styles = useStyles(make);
   const { ink } = usePalette();
+  const { units } = useKept();
   const truck = [...new Set(own.flatMap(({ step }) => truckWords(step).split(', ')).filter((each) => each !== ''))];
   return (
     <View style={styles.day} testID="day">
@@ -168,13 +174,13 @@ function Day({ day, weather, own }: { day: string; weather: Weather | undefined;
         {weather && weather.rain > 0 && (
           <>
             <CloudRain size={18} color={ink} />
-            <Text kind="small">{weather.rain} mm of rain</Text>
+            <Text kind="small">{text(showSmall(weather.rain / 1000, units))} of rain</Text>
           </>
         )}
         {weather && weather.low < 0 && (
           <>
             <Snowflake size={18} color={ink} />
-            <Text kind="small">{Math.round(weather.low)} °C at night</Text>
+            <Text kind="small">{sayCold(weather.low, units)} at night</Text>
           </>
         )}
       </View>

@@ -5,6 +5,7 @@ import {
   elementOf,
   keepAside,
   money,
+  ofKind,
   optionName,
   put,
   headOf,
@@ -49,7 +50,7 @@ export function OptionsSheet() {
         <Button
           label="Keep it aside, and change a copy"
           kind="main"
-          onPress={() => setWrong(edit(keepAside(job, `${present}, changed`)))}
+          onPress={() => setWrong(edit(keepAside(job, `Option ${ofKind(job, 'variant').length + 2}`)))}
           testID="keep-aside"
         />
         <Text kind="small">
@@ -80,7 +81,12 @@ function Option({ each, onWrong }: { each: Compared[number]; onWrong: (sentence:
     const option = elementOf(job, 'variant', each.id!);
     if (!option) return;
     const taken = takeOption(job, option);
-    onWrong(taken.ok ? edit(taken.change) : taken.sentence);
+    if (!taken.ok) return onWrong(taken.sentence);
+    const refused = edit(taken.change);
+    const { left } = taken;
+    onWrong(
+      refused ?? (left.length === 0 ? null : `Left out, as what they led from is no longer here: ${left.join(', ')}.`),
+    );
   };
   return (
     <View style={[styles.option, each.id === null && styles.present]} testID="option">

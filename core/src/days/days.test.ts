@@ -1,0 +1,122 @@
+import fc from 'fast-check';
+import { needsOf } from '../clearances/needs';
+import { clearing, standings } from '../clearances/standing';
+import { isWorked, plusDays } from '../clearances/workingDays';
+import { applyChange } from '../job/change';
+import type { Job } from '../job/job';
+import type { Element } from '../job/kinds';
+import { planJob } from '../plan/planJob';
+import { takeOff } from '../quantities/takeOff';
+import { quillfeather } from '../samples';
+import { scheduleOf, type Weather } from './schedule';
+import { stepsOf } from './steps';
+
+const TODAY = '2026-11-23';
+const clinic = quillfeather();
+const put = (job: Job, ...puts: Element[]): Job => applyChange(job, { label: 'x', puts, removes: [] }).job;
+const head = (by: object): Element => ({ ...clinic.elements.get('job')!, ...by }) as Element;
+
+function laidOut(job: Job, weather: readonly Weather[] = [], asked = true) {
+  const plan = planJob(job);
+  const taken = takeOff(job, plan);
+  const needs = needsOf(job, taken);
+  const told = asked
+    ? applyChange(job, clearing(job, needs[0]!, { readyOn: '2026-11-25', expiresOn: '2026-12-31' })).job
+    : job;
+  const steps = stepsOf(told, plan, taken, false);
+  return { steps, schedule: scheduleOf(told, steps, standings(told, needs, TODAY), weather, TODAY) };
+}
+
+const dry = (day: string): Weather => ({ day, rain: 0, low: 5 });
+const days = (count: number): string[] => Array.from({ length: count }, (_, k) => plusDays(TODAY, k));
+
+it('goes from the foot of the trunk upward: the line that others run into comes first, test before cover, turf last', () => {
+  const keys = laidOut(clinic).steps.map(({ key }) => key);
+  expect(keys.indexOf('line A')).toBeLessThan(Math.min(...['line C', 'line D'].map((key) => keys.indexOf(key))));
+  expect(keys.indexOf('test')).toBeLessThan(keys.indexOf('backfill'));
+  expect(keys.at(-1)).toBe('turf');
+});
+
+it('the machine’s hours are the volume dug by what it digs in an hour', () => {
+  const plan = planJob(clinic);
+  const [a] = plan.lines;
+  const own = takeOff(clinic, plan).trenches.filter(({ id }) => a!.runs.includes(id));
+  const volume = own.reduce((sum, each) => sum + each.volume, 0);
+  const length = own.reduce((sum, each) => sum + each.length, 0);
+  // 6 m³ an hour; 8 m a person and hour; 1.2 h a metre by spade over two zones of 24 in a side.
+  const { hours } = laidOut(clinic).steps.find(({ key }) => key === 'line A')!;
+  const least = volume / 6 + length / 8 / 3;
+  expect(hours).toBeGreaterThan(least);
+  expect(hours).toBeLessThan(least + (2 * 2 * 1.2 * 3) / 3 + 0.25);
+});
+
+it('waits for the marks, for dry ground, for nights without frost, and for a day set by hand; says which', () => {
+  const of = (result: ReturnType<typeof laidOut>, key: string) =>
+    result.schedule.steps.find(({ step }) => step.key === key)!;
+  const marks = of(laidOut(clinic), 'setOut');
+  expect([marks.held, marks.days[0]!.day]).toEqual([['marks'], '2026-11-25']);
+  const wet = days(9).map((day) => ({ ...dry(day), rain: day <= '2026-11-26' ? 12 : 0 }));
+  expect(of(laidOut(clinic, wet), 'strip').days[0]!.day).toBe('2026-11-27');
+  const frost = days(30).map((day) => ({ ...dry(day), low: day <= '2026-12-10' ? -2 : 3 }));
+  const turf = of(laidOut(clinic, frost), 'turf');
+  expect(turf.held).toContain('frost');
+  expect(turf.days[0]!.day > '2026-12-10').toBe(true);
+  const pinned = laidOut(put(clinic, { id: 's1', kind: 'step', of: 'backfill', day: '2026-12-09' }));
+  expect(of(pinned, 'backfill')).toMatchObject({ held: ['hand'], days: [{ day: '2026-12-09' }] });
+  expect(of(pinned, 'turf').days[0]!.day >= '2026-12-09').toBe(true);
+});
+
+it('digging without marks, or after they have run out, is told', () => {
+  expect(laidOut(clinic, [], false).schedule.steps.find(({ step }) => step.key === 'line A')!.marksGone).toBe(true);
+  expect(laidOut(clinic).schedule.steps.every(({ marksGone }) => !marksGone)).toBe(true);
+  const late = laidOut(put(clinic, head({ startsOn: '2027-01-11' })));
+  expect(late.schedule.steps.find(({ step }) => step.key === 'strip')!.marksGone).toBe(true);
+});
+
+it('whatever the crew, the hours, the holidays and the weather: no step before what it needs, no day over its hours, none on a holiday, in rain none digs', () => {
+  fc.assert(
+    fc.property(
+      fc.record({
+        crew: fc.integer({ min: 1, max: 8 }),
+        hours: fc.integer({ min: 3, max: 12 }),
+        free: fc.uniqueArray(fc.integer({ min: 0, max: 20 }), { maxLength: 8 }),
+        wet: fc.uniqueArray(fc.integer({ min: 0, max: 20 }), { maxLength: 12 }),
+        pin: fc.integer({ min: 0, max: 20 }),
+        of: fc.constantFrom('line B', 'test', 'boxes', 'line D'),
+      }),
+      ({ crew, hours, free, wet, pin, of }) => {
+        const holidays = free.map((k) => plusDays(TODAY, k));
+        const job = put(clinic, head({ calendar: { crew, hours, holidays } }), {
+          id: 's1',
+          kind: 'step',
+          of,
+          day: plusDays(TODAY, pin),
+        });
+        const weather = days(21).map((day, k) => ({ ...dry(day), rain: wet.includes(k) ? 20 : 0 }));
+        const { steps, schedule } = laidOut(job, weather);
+        expect(schedule.never).toEqual([]);
+        const on = new Map(schedule.steps.map((each) => [each.step.key, each]));
+        const used = new Map<string, number>();
+        for (const { step, days: own } of schedule.steps) {
+          expect(own.reduce((sum, each) => sum + each.hours, 0)).toBeCloseTo(step.hours, 6);
+          for (const key of step.after) expect(own[0]!.day >= on.get(key)!.days.at(-1)!.day).toBe(true);
+          for (const each of own) {
+            expect(isWorked(each.day, { holidays: new Set(holidays) })).toBe(true);
+            if (step.digs) expect(wet.map((k) => plusDays(TODAY, k))).not.toContain(each.day);
+            used.set(each.day, (used.get(each.day) ?? 0) + each.hours);
+          }
+        }
+        for (const all of used.values()) expect(all).toBeLessThanOrEqual(hours + 1e-6);
+        expect(on.get(of)!.days[0]!.day >= plusDays(TODAY, pin)).toBe(true);
+        expect(schedule.steps).toHaveLength(steps.length);
+      },
+    ),
+    { numRuns: 60 },
+  );
+});
+
+it('a calendar without a working day is told, not waited for', () => {
+  const holidays = Array.from({ length: 100 }, (_, k) => plusDays(TODAY, k));
+  const crowded = laidOut(put(clinic, head({ calendar: { holidays } })));
+  expect(crowded.schedule.first! > holidays.at(-1)!).toBe(true);
+});
