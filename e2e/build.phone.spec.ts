@@ -1,4 +1,6 @@
+import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
+import { pagesOf } from '../server/src/testing/readPdf';
 import { copyOfSample, kept, saved } from './jobs';
 
 const key = async (page: Page, keys: string): Promise<void> => {
@@ -75,4 +77,12 @@ test('from the plan to what is bought and what is dug: three readings, one of th
   expect(elements.some((each) => each.kind === 'junction' && each.name === 'Grade break 1')).toBe(true);
   // The readings stayed with the pipe below the break, and lie as planned there now.
   await expect(page.getByText(/too high/)).toHaveCount(0);
+  // And on paper: the grade break stands on the dig sheet that the server makes of the job as it is here.
+  await page.getByRole('radio', { name: 'Paper' }).tap();
+  const [paper] = await Promise.all([page.waitForEvent('download'), page.getByTestId('make-dig.pdf').tap()]);
+  const words = pagesOf(readFileSync(await paper.path()))
+    .map((each) => each.words)
+    .join(' ');
+  expect(words).toContain('Dig sheet of line A');
+  expect(words).toContain('Grade break 1');
 });

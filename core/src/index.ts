@@ -111,9 +111,9 @@ export { digSheet, SAME_STATION, stationName, targetRod, type DigLine, type DigS
 export { judgeLaid, laidOn, type Judged, type Laid } from './field/asLaid';
 export { rePitch } from './field/rePitch';
 export { judgedWords, type DigWords } from './words/dig';
-export { priceOf, type Price, type PriceLine } from './price/price';
+export { priceOf, unrounded, type Price, type PriceLine } from './price/price';
 export { pricesOf, type Prices } from './price/book';
-export { isCurrency, leastUnits, lineLabel, money, rateUnit } from './words/price';
+export { dearer, isCurrency, leastUnits, lineLabel, money, rateUnit } from './words/price';
 export { straightOn } from './numeric/straight';
 export { routeOf, sectionAt, sectionOf, type Section, type SectionPoint } from './plan/section';
 export { SERVICE_PAINT } from './words/servicePaint';
@@ -129,4 +129,4 @@ export { needAbout, needSays, needTitle, readyWords, standsMark, standsWords } f
 export { scheduleOf, type Schedule, type Scheduled, type Weather } from './days/schedule';
 export { stepsOf, type WorkStep } from './days/steps';
 export { heldWords, stepLabel, truckWords } from './words/days';
-export { compareOptions, keepAside, optionName, priceOfChange, takeOption, type Compared } from './variants/variants';
+export { compareOptions, keepAside, optionName, takeOption, type Compared } from './variants/variants';

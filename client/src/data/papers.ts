@@ -13,6 +13,7 @@ const TYPES: Record<string, string> = {
   pdf: 'application/pdf',
   csv: 'text/csv',
   geojson: 'application/geo+json',
+  ics: 'text/calendar',
   dxf: 'application/dxf',
   xml: 'application/xml',
 };

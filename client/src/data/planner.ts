@@ -7,6 +7,7 @@ import type { Change, Element, Fix, Job, JobSizing, Layers, Plan, Snag } from '@
 import { proxy, wrap, type Remote } from 'comlink';
 import type { PlanWorker, SentJob } from './plan.worker';
 import * as planning from './planning';
+import type { Tried } from './planning';
 import { answerOf, type Answered, type Asked, type YardQuestion } from './yardAnswers';
 
 /** A plan of as many runs takes about 10 ms on a phone four times slower than the machine that the bench was made on. */
@@ -131,6 +132,16 @@ export const planAway = (job: Job): Promise<Plan> =>
 export const planWith = (job: Job, change: Change, signal: AbortSignal): Promise<Plan> => {
   const here = (): Promise<Plan> => planning.planWith(job, change, signal);
   return away(signal, async (worker, id) => received(await worker.planWith(sending(job), change, id)), here);
+};
+
+/** The plan of a job with a change that is not made, and what that would cost. */
+export const tryChange = (job: Job, change: Change, signal: AbortSignal): Promise<Tried> => {
+  const here = (): Promise<Tried> => planning.tryChange(job, change, signal);
+  const there = async (worker: Remote<PlanWorker>, id: number): Promise<Tried> => {
+    const { plan, asked } = await worker.tryChange(sending(job), change, id);
+    return { plan: received(plan), asked };
+  };
+  return away(signal, there, here);
 };
 
 /** The change that mends a snag; null when only a person on site can. */

@@ -5,6 +5,7 @@ import {
   planJob,
   searchFix,
   sizeJob,
+  unrounded,
   type Change,
   type Fix,
   type Job,
@@ -39,6 +40,21 @@ export async function planWith(job: Job, change: Change, signal: AbortSignal): P
   await breath();
   unless(signal);
   return planJob(changed(job, change));
+}
+
+export interface Tried {
+  plan: Plan;
+  /** What it would be asked for, before rounding, least units. */
+  asked: number;
+}
+
+/** The plan of a job with a change, and what that would cost. */
+export async function tryChange(job: Job, change: Change, signal: AbortSignal): Promise<Tried> {
+  await breath();
+  unless(signal);
+  const then = changed(job, change);
+  const planned = planJob(then);
+  return { plan: planned, asked: unrounded(then, planned) };
 }
 
 let last: Promise<unknown> = Promise.resolve();

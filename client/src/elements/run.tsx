@@ -1,5 +1,8 @@
 /** One run: what runs in it, what each size and material would give, its pitch, and what is wrong with it. */
 import {
+  dearer,
+  headOf,
+  pricesOf,
   isLaid,
   elementOf,
   holdsAt,
@@ -29,7 +32,6 @@ import {
   type RunPlan,
   type RunQuantity,
   type Severity,
-  type UnitSystem,
 } from '@katabasis/core';
 import Trash from 'lucide-react-native/icons/trash';
 import { useState } from 'react';
@@ -52,7 +54,8 @@ import { PitchDial } from '../input/PitchDial';
 import { without } from '../input/without';
 import { SnagsAt } from '../parts/SnagItem';
 import { WorkingPanel } from '../parts/WorkingPanel';
-import { planWith } from '../data/planner';
+import { tryChange } from '../data/planner';
+import type { Tried } from '../data/planning';
 import { useWorked } from '../data/useWorked';
 import { RunFigures } from './runFigures';
 import type { FormProps, ElementView } from './view';
@@ -188,15 +191,15 @@ function outcome(plan: Plan, id: string): { note: string; tone?: 'stop' | 'fix' 
 }
 
 /** What each of several choices would give, worked out one after another; fewer while it is being worked out. */
-function useTries<T>(job: Job, choices: readonly T[], change: (choice: T) => Change, on: unknown): readonly Plan[] {
-  const plans = useWorked<Plan[]>([job, on], async (signal, give) => {
-    const made: Plan[] = [];
+function useTries<T>(job: Job, choices: readonly T[], change: (choice: T) => Change, on: unknown): readonly Tried[] {
+  const tries = useWorked<Tried[]>([job, on], async (signal, give) => {
+    const made: Tried[] = [];
     for (const choice of choices) {
-      made.push(await planWith(job, change(choice), signal));
+      made.push(await tryChange(job, change(choice), signal));
       give([...made]);
     }
   });
-  return plans ?? [];
+  return tries ?? [];
 }
 
 /**
@@ -205,15 +208,20 @@ function useTries<T>(job: Job, choices: readonly T[], change: (choice: T) => Cha
  */
 function gives(
   run: Run,
-  plan: Plan | undefined,
+  tried: Tried | undefined,
+  present: Tried | undefined,
   pitch: number,
-  units: UnitSystem,
+  job: Job,
 ): Pick<Option<string>, 'figure' | 'figureSaid' | 'note' | 'tone'> {
+  const { units } = headOf(job);
   const holds = text(showFlow(holdsAt(run, pitch), units));
   const figure = { figure: holds, figureSaid: `${holds} at ${text(showPitch(pitch))}` };
   // As high as it will be: nothing moves under a thumb when the answer comes.
-  if (!plan) return { ...figure, note: 'being worked out' };
-  const { note, ...tone } = outcome(plan, run.id);
+  if (!tried) return { ...figure, note: 'being worked out' };
+  const { plan } = tried;
+  const { note: comes, ...tone } = outcome(plan, run.id);
+  const costs = present ? dearer(tried.asked - present.asked, pricesOf(job).currency) : '';
+  const note = costs === '' ? comes : `${comes}, ${costs}`;
   const own = plan.runs[run.id]?.pitch ?? pitch;
   return {
     ...figure,
@@ -231,14 +239,14 @@ interface ChipsProps {
 function SizeChips({ run, pitch, strip }: ChipsProps) {
   // Of the job as made, not as previewed: what the chips say holds still while a dial turns.
   const { job, edit, units } = useKept();
-  const plans = useTries(job, NOMINAL_SIZES, (nominal) => put('Try', resized(run, nominal)), run);
+  const tries = useTries(job, NOMINAL_SIZES, (nominal) => put('Try', resized(run, nominal)), run);
+  const now = tries[NOMINAL_SIZES.findIndex((nominal) => Math.abs(nominal - run.nominal) < 1e-4)];
   const options = NOMINAL_SIZES.map((nominal, k): Option<string> => {
-    const plan = plans[k];
-    const planned = plan?.runs[run.id];
+    const planned = tries[k]?.plan.runs[run.id];
     return {
       value: String(nominal),
       label: text(showNominal(nominal, units)),
-      ...gives(resized(run, nominal), plan, pitch, units),
+      ...gives(resized(run, nominal), tries[k], now, pitch, job),
       picture: <Eye depthRatio={planned?.depthRatio ?? 0} overloaded={planned?.overloaded ?? false} size={28} />,
     };
   });
@@ -255,15 +263,15 @@ function SizeChips({ run, pitch, strip }: ChipsProps) {
 }
 
 function MaterialChips({ run, pitch, strip }: ChipsProps) {
-  const { job, edit, units } = useKept();
-  const plans = useTries(job, MATERIALS, (material) => put('Try', { ...run, material }), run);
+  const { job, edit } = useKept();
+  const tries = useTries(job, MATERIALS, (material) => put('Try', { ...run, material }), run);
+  const now = tries[MATERIALS.indexOf(run.material)];
   const options = MATERIALS.map((material, k): Option<Material> => {
-    const plan = plans[k];
     return {
       value: material,
       label: MATERIAL_FACTS[material].label,
       reason: MATERIAL_FACTS[material].note,
-      ...gives({ ...run, material }, plan, pitch, units),
+      ...gives({ ...run, material }, tries[k], now, pitch, job),
     };
   });
   return (

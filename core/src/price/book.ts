@@ -20,6 +20,12 @@ export const WORK_RATES = {
   handDig: 4500,
   rootsLight: 2000,
   rootsHeavy: 5500,
+  /** A pipe of the sprinklers crossed and mended; m³ of rock broken out; m of trench kept dry; m without a machine; m³ wheeled 10 m. */
+  sprinklers: 6500,
+  rock: 26_000,
+  wet: 2800,
+  narrow: 5200,
+  barrow: 900,
   /** m of saw cut, m² of slab made good, m² of turf. */
   saw: 1400,
   slab: 11_000,
@@ -114,6 +120,17 @@ export interface Prices {
   profit: { as: 'margin' | 'markup'; share: number };
   tax: number;
   rounding: number;
+  conditions: Conditions;
+  extras: readonly { name: string; amount: number }[];
+}
+
+export interface Conditions {
+  /** Shares of the trench. */
+  rock?: number | undefined;
+  wet?: number | undefined;
+  narrow?: boolean | undefined;
+  /** m that what is dug and brought is wheeled. */
+  barrow?: number | undefined;
 }
 
 const USUAL: Prices = {
@@ -124,6 +141,8 @@ const USUAL: Prices = {
   profit: { as: 'margin', share: 0.2 },
   tax: 0,
   rounding: 500,
+  conditions: {},
+  extras: [],
 };
 
 /** A job's prices, the usual ones where it says nothing. */

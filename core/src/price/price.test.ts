@@ -5,8 +5,8 @@ import type { JobElement } from '../job/kinds';
 import { planJob } from '../plan/planJob';
 import { takeOff } from '../quantities/takeOff';
 import { brackenfold, quillfeather, seededJob, wrenmoor } from '../samples';
-import { isCurrency, leastUnits, lineLabel, money } from '../words/price';
-import { priceOf, type Price } from './price';
+import { dearer, isCurrency, leastUnits, lineLabel, money } from '../words/price';
+import { priceOf, unrounded, type Price } from './price';
 
 const priced = (job: Job): Price => priceOf(job, takeOff(job, planJob(job)));
 const withPrices = (job: Job, prices: JobElement['prices']): Job =>
@@ -103,4 +103,32 @@ it('says money in any currency, with the cents that it has, and knows which is n
   const job = quillfeather();
   const taken = takeOff(job, planJob(job));
   for (const line of priceOf(job, taken).lines) expect(lineLabel(job, taken, line)).not.toMatch(/undefined|=/);
+});
+
+it('what is charged once stands in the cost as it was typed, and what the trench meets adds its rate', () => {
+  const clinic = quillfeather();
+  const plain = priced(clinic);
+  const extra = priced(withPrices(clinic, { extras: [{ name: 'Permit', amount: 12_345 }] }));
+  expect(extra.cost - plain.cost).toBe(12_345);
+  expect(extra.lines.find(({ key }) => key === 'extra Permit')).toMatchObject({ extra: 'Permit', amount: 12_345 });
+  const trenched = takeOff(clinic, planJob(clinic)).trenches;
+  const [length, volume] = (['length', 'volume'] as const).map((of) =>
+    trenched.reduce((sum, each) => sum + each[of], 0),
+  );
+  // A tenth of it in rock at 260 a m³, a quarter in water at 28 a m, all of it by hand at 52 a m.
+  const harder = priced(withPrices(clinic, { conditions: { rock: 0.1, wet: 0.25, narrow: true } }));
+  expect(harder.cost - plain.cost).toBeCloseTo(0.1 * volume! * 26_000 + 0.25 * length! * 2800 + length! * 5200, -1);
+});
+
+it('a difference is said in whole units of the currency, and nothing of none', () => {
+  expect([3849, -1251, 20, 0].map((amount) => dearer(amount, 'USD'))).toEqual(['+$38', '−$13', '', '']);
+  expect(dearer(40, 'JPY')).toBe('+¥40');
+});
+
+it('a larger pipe in the clinic’s first run is dearer, and the same pipe the same', () => {
+  const clinic = quillfeather();
+  const first = ofKind(clinic, 'run')[0]!;
+  const asked = (job: Job): number => unrounded(job, planJob(job));
+  expect(asked(changed(clinic, put('x', { ...first, nominal: 0.1524 })))).toBeGreaterThan(asked(clinic));
+  expect(asked(changed(clinic, put('x', { ...first })))).toBe(asked(clinic));
 });

@@ -1,7 +1,7 @@
 /** What a plan costs to build, line by line, and what is asked for it. Amounts are whole least units of the currency, and add up. */
 import { elementOf, type Job } from '../job/job';
 import type { Trench } from '../quantities/earth';
-import type { TakeOff } from '../quantities/takeOff';
+import { takeOff, type TakeOff } from '../quantities/takeOff';
 import type { PartUnit } from '../quantities/item';
 import { METRES_PER_FOOT } from '../units/constants';
 import { handDigOf } from '../yard/crossings';
@@ -11,6 +11,8 @@ export interface PriceLine {
   /** What its rate is kept under: a part's key, or `work` and its kind. */
   key: string;
   work: WorkRate | null;
+  /** What is charged once, by the name that it was given. */
+  extra?: string;
   quantity: number;
   unit: PartUnit;
   /** Least units for one of its units, and whether the job has its own. */
@@ -39,6 +41,8 @@ export interface Price {
   length: number;
 }
 
+/** Wheeling is priced by so many metres. */
+const WHEELED = 10;
 /** Depth that a metre of trench is priced to, m. */
 const SHALLOW = 2 * METRES_PER_FOOT;
 
@@ -67,6 +71,10 @@ function workIn(job: Job, { parts, trenches }: TakeOff): Partial<Record<WorkRate
     parts.filter(({ item }) => types.includes(item.type)).reduce((sum, part) => sum + part.net, 0);
   const along = trenches.reduce((sum, { length }) => sum + length, 0);
   const trenched = trenches.reduce((sum, { volume }) => sum + volume, 0);
+  const { rock = 0, wet = 0, narrow = false, barrow = 0 } = pricesOf(job).conditions;
+  const sprinklers = trenches
+    .flatMap(({ meets }) => meets)
+    .filter(({ id }) => elementOf(job, 'service', id)?.form === 'irrigation');
   return {
     visit: parts.length > 0 ? 1 : 0,
     trench: along,
@@ -79,6 +87,11 @@ function workIn(job: Job, { parts, trenches }: TakeOff): Partial<Record<WorkRate
     set: net('box', 'trap', 'emitter', 'kerbOutlet', 'tapIn', 'pumpBasin', 'barrel', 'downspoutAdapter', 'culvertEnd'),
     channelSet: net('channel'),
     ...met(job, trenches),
+    sprinklers: sprinklers.length,
+    rock: trenched * rock,
+    wet: along * wet,
+    narrow: narrow ? along : 0,
+    barrow: ((net('spoil') + net('stone')) * barrow) / WHEELED,
     saw: net('saw'),
     slab: net('slab'),
     turf: net('turf'),
@@ -93,6 +106,9 @@ const workKey = (work: WorkRate): string => `work ${work}`;
 
 const UNITS: Partial<Record<WorkRate, PartUnit>> = {
   visit: 'piece',
+  sprinklers: 'piece',
+  rock: 'm³',
+  barrow: 'm³',
   set: 'piece',
   channelSet: 'piece',
   haul: 'piece',
@@ -104,7 +120,7 @@ const UNITS: Partial<Record<WorkRate, PartUnit>> = {
 
 /** The price of a plan by its take-off. */
 export function priceOf(job: Job, taken: TakeOff): Price {
-  const { currency, rates, contingency, overhead, profit, tax, rounding } = pricesOf(job);
+  const { currency, rates, contingency, overhead, profit, tax, rounding, extras } = pricesOf(job);
   const own = new Map(Object.entries(rates));
   const lines: PriceLine[] = [];
   const add = (key: string, work: WorkRate | null, quantity: number, unit: PartUnit, usual: number): void => {
@@ -115,6 +131,19 @@ export function priceOf(job: Job, taken: TakeOff): Price {
   for (const [work, quantity] of Object.entries(workIn(job, taken)) as [WorkRate, number][])
     add(workKey(work), work, quantity, UNITS[work] ?? 'm', WORK_RATES[work]);
   for (const { key, item, buy, unit } of taken.parts) add(key, null, buy, unit, partRate(item));
+  if (lines.length > 0)
+    for (const { name, amount } of extras)
+      if (amount > 0)
+        lines.push({
+          key: `extra ${name}`,
+          work: null,
+          extra: name,
+          quantity: 1,
+          unit: 'piece',
+          rate: amount,
+          own: true,
+          amount,
+        });
   lines.sort((a, b) => b.amount - a.amount || (a.key < b.key ? -1 : 1));
   const cost = lines.reduce((sum, { amount }) => sum + amount, 0);
   const spare = Math.round(cost * contingency);
@@ -137,4 +166,10 @@ export function priceOf(job: Job, taken: TakeOff): Price {
     margin: price > 0 ? (price - base) / price : 0,
     length: taken.trenches.reduce((sum, { length }) => sum + length, 0),
   };
+}
+
+/** What a plan is asked for before it is rounded, least units: what one change makes dearer or cheaper shows in it. */
+export function unrounded(job: Job, solution: Parameters<typeof takeOff>[1]): number {
+  const { price, rounded } = priceOf(job, takeOff(job, solution));
+  return price - rounded;
 }

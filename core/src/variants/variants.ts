@@ -148,10 +148,3 @@ export function compareOptions(job: Job, plan: Plan): Compared {
   const priceOfOne = (each: Compared[number]): number => ('price' in each ? each.price.price : Infinity);
   return all.sort((a, b) => priceOfOne(a) - priceOfOne(b));
 }
-
-/** What a change costs more, or less, than the plan as it stands: least units of the currency, before tax. */
-export function priceOfChange(job: Job, plan: Plan, change: Change): number {
-  const then = applyChange(job, change).job;
-  const cost = (of: Job, planned: Plan): number => priceOf(of, takeOff(of, planned)).price;
-  return cost(then, planJob(then)) - cost(job, plan);
-}

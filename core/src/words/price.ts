@@ -23,6 +23,11 @@ export const WORK_LABELS: Record<WorkRate, string> = {
   handDig: 'By spade beside services',
   rootsLight: 'Among roots',
   rootsHeavy: 'Among heavy roots',
+  sprinklers: 'Sprinkler lines crossed and mended',
+  rock: 'Rock broken out',
+  wet: 'Trench kept dry',
+  narrow: 'Dug without a machine',
+  barrow: 'Wheeled by barrow, for every 10 m',
   saw: 'Saw cut',
   slab: 'Slab made good',
   turf: 'Turf laid',
@@ -48,6 +53,16 @@ export const money = (amount: number, currency: string): string =>
   formatOf(currency)
     .format(amount / leastUnits(currency))
     .replace('-', '−');
+
+/** What something makes dearer or cheaper, in whole units of the currency: `+$38`, `−$12`; nothing where it is the same. */
+export function dearer(amount: number, currency: string): string {
+  const whole = Math.round(amount / leastUnits(currency));
+  if (whole === 0) return '';
+  const said = new Intl.NumberFormat('en-US', { style: 'currency', currency, maximumFractionDigits: 0 }).format(
+    Math.abs(whole),
+  );
+  return `${whole > 0 ? '+' : '−'}${said}`;
+}
 
 /** Whether a currency can be written: three letters that somebody uses. */
 export function isCurrency(code: string): boolean {
@@ -78,7 +93,8 @@ export function rateUnit(unit: PartUnit, units: UnitSystem): { per: number; said
 }
 
 /** What a line of the price is for. */
-export function lineLabel(job: Job, { parts }: TakeOff, { key, work }: PriceLine): string {
+export function lineLabel(job: Job, { parts }: TakeOff, { key, work, extra }: PriceLine): string {
+  if (extra !== undefined) return extra;
   if (work) return WORK_LABELS[work];
   const part = parts.find((each) => each.key === key);
   return part ? partLabel(part.item, headOf(job).units) : key;

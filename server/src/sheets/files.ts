@@ -1,6 +1,7 @@
 /** Every sheet and file of a job, by its file's name, each made when it is asked for. */
 import { planJob, tablesOf, toGeoJson, type Job } from '@katabasis/core';
 import Papa from 'papaparse';
+import { calendarFile } from './calendar';
 import { dxfOf } from './dxf';
 import { landXmlOf } from './landXml';
 import type { PaperSize } from './paper';
@@ -33,6 +34,7 @@ export function filesOf(job: Job): Record<string, Make> {
     ...Object.fromEntries([...pdfs, ...tables]),
     'site.geojson': () => Buffer.from(JSON.stringify(toGeoJson(job))),
     'plan.dxf': () => Buffer.from(dxfOf(job, plan)),
+    'days.ics': ({ made }) => Buffer.from(calendarFile(job, made)),
     'network.xml': ({ made }) => Buffer.from(landXmlOf(job, plan, made)),
   };
 }

@@ -1,5 +1,7 @@
 /** Papers and files, each opened again by a reader that shares nothing with what wrote it, and compared with the plan. */
 import {
+  applyChange,
+  put,
   jobFrom,
   networkOf,
   planJob,
@@ -16,6 +18,7 @@ import {
 import { brackenfold, quillfeather, wrenmoor } from '@katabasis/core/samples';
 import { DOMParser } from '@xmldom/xmldom';
 import DxfParser from 'dxf-parser';
+import ICAL from 'ical.js';
 import { serve } from '../testing/serve';
 import { dxfOf } from './dxf';
 import { filesOf } from './files';
@@ -131,6 +134,29 @@ it.each(SAMPLES)('LandXML of %s gives back every pipe between its landings, and 
   }
   const surface = surfaceOf(job);
   expect([all('P').length, all('F').length]).toEqual([surface?.points.length ?? 0, surface?.faces.length ?? 0]);
+});
+
+it('the days come as events that follow one another, in the crew’s own time, round the marks', async () => {
+  const job = quillfeather();
+  const told = applyChange(
+    job,
+    put('x', {
+      id: 'c1',
+      kind: 'clearance',
+      of: 'locate',
+      state: 'granted',
+      readyOn: '2026-12-01',
+      expiresOn: '2026-12-31',
+    }),
+  ).job;
+  const file = (await filesOf(told)['days.ics']!({ size: 'a4', made: MADE })).toString();
+  const events = new ICAL.Component(ICAL.parse(file)).getAllSubcomponents('vevent').map((each) => new ICAL.Event(each));
+  expect(events[0]!.summary).toBe('Come, look for the marks, set out: Quillfeather Animal Clinic');
+  expect(events[0]!.startDate.toString() >= '2026-12-01T07:00:00').toBe(true);
+  expect(events[0]!.startDate.zone).toBe(ICAL.Timezone.localTimezone);
+  const spans = events.map(({ startDate, endDate }) => [startDate.toString(), endDate.toString()]).sort();
+  spans.slice(1).forEach(([from], k) => expect(from! >= spans[k]![1]!).toBe(true));
+  expect(new Set(events.map(({ uid }) => uid)).size).toBe(events.length);
 });
 
 describe('asked of the server', () => {

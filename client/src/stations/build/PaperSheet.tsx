@@ -35,6 +35,7 @@ const DRAWN: readonly [file: string, label: string][] = [
   ['plan.dxf', 'Drawing (DXF)'],
   ['network.xml', 'Pipes and ground (LandXML)'],
   ['site.geojson', 'Site (GeoJSON)'],
+  ['days.ics', 'Days for a calendar (ICS)'],
 ];
 
 type Making = { file: string; done: number; of: number } | { file: string; wrong: string } | null;

@@ -31,6 +31,7 @@ import { Figure } from '../../ui/Figure';
 import { fieldRow, figureRow } from '../../ui/rows';
 import { Text } from '../../ui/Text';
 import { PriceBooks } from './PriceBooks';
+import { PriceConditions } from './PriceConditions';
 
 const make = (palette: Palette) => ({
   line: { borderTopWidth: 1, borderTopColor: palette.line, minHeight: TOUCH + 8, justifyContent: 'center' as const },
@@ -74,6 +75,7 @@ export function PriceSheet({ taken }: { taken: TakeOff }) {
         )}
       </View>
       <Book />
+      <PriceConditions />
       <View>
         <Text kind="heading">What drives it</Text>
         {price.lines.map((line) => (
@@ -178,6 +180,11 @@ function Line({ line, price, label, open, onToggle }: LineProps) {
   const { per, said } = rateUnit(line.unit, units);
   const own = pricesOf(job).rates;
   const change = (rate: number | undefined): string | null => {
+    if (line.extra !== undefined) {
+      const others = pricesOf(job).extras.filter(({ name }) => name !== line.extra);
+      const kept = rate === undefined ? others : [...others, { name: line.extra, amount: Math.round(rate) }];
+      return set(`Charge ${line.extra}`, { extras: kept });
+    }
     const rates = { ...own };
     if (rate === undefined) delete rates[line.key];
     else rates[line.key] = rate;

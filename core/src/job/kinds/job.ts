@@ -45,6 +45,17 @@ export const pricesSchema = z
       z.strictObject({ as: z.literal('markup'), share: part }),
     ]),
     tax: z.number().min(0).max(1),
+    /** What the ground and the place add: shares of the trench in rock and in water, a gate that no machine passes, m that spoil is wheeled. */
+    conditions: z
+      .strictObject({
+        rock: z.number().min(0).max(1),
+        wet: z.number().min(0).max(1),
+        narrow: z.boolean(),
+        barrow: z.number().min(0).max(1000),
+      })
+      .partial(),
+    /** Permits, rentals by their days, and whatever else is charged once, least units. */
+    extras: z.array(z.strictObject({ name, amount: z.number().int().min(0).max(1e9) })).max(30),
     /** The company's book that they were taken from, and the day that it holds from. */
     book: z.strictObject({ name, from: z.iso.date() }),
     /** The price goes up to a whole number of these. */
@@ -112,7 +123,7 @@ export const jobKind = kind<JobElement>(schema, {
     north: 'how far north lies to the right of the plan’s up, rad',
     soil: 'of the ground where nothing else is said',
     prices:
-      'currency, rates, contingency, overhead, profit, tax, rounding, in place of the usual ones; money in least units',
+      'currency, rates, contingency, overhead, profit, tax, rounding, conditions, extras, book, in place of the usual ones; money in least units',
     calendar: 'holidays, locateDays, locateLasts, crew, hours a day, in place of the usual ones',
     clearedOn: 'since when the dig may begin',
     startsOn: 'first day of the work',
