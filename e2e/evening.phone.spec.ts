@@ -27,10 +27,15 @@ test('a price with what is charged once, a ticket that is asked for, and days ro
   await page.getByLabel('Good from').fill(day(-1));
   await page.getByLabel('Good from').blur();
   await page.getByRole('radio', { name: 'Granted' }).first().tap();
-  await expect(page.getByTestId('need-locate')).toContainText('no marks yet');
+  await expect(page.getByTestId('need-locate')).toContainText('There, until');
+  await expect(page.getByTestId('mark-ready')).toBeDisabled();
+  await page.getByTestId('need-private').tap();
+  await page.getByRole('radio', { name: 'Granted' }).first().tap();
+  await page.getByTestId('mark-ready').tap();
+  await expect(page.getByTestId('ready')).toContainText('Ready to dig.');
   await saved(page, job);
   await page.reload();
-  await expect(page.getByTestId('need-locate')).toContainText('no marks yet');
+  await expect(page.getByTestId('ready')).toContainText('Ready to dig.');
 
   await page.getByRole('radio', { name: 'Days' }).tap();
   const line = page.getByTestId('step-line A').first();

@@ -163,7 +163,9 @@ test.describe('no words lie over others, none are cut, all can be tapped', () =>
   });
 
   test('on the parts and the dig sheet, with usual and with long names', async ({ page, request }) => {
-    const views = ['build', 'build?at=~place', 'build?at=~price', 'build?at=~dig'];
+    const views = ['', '~place', '~price', '~options', '~clear', '~days', '~dig', '~paper'].map(
+      (at) => `build?at=${at}`,
+    );
     const samples = ['quillfeather', 'wrenmoor'].flatMap((job) => views.map((view) => `/job/${job}/${view}`));
     expect(await look(page, samples, [...NARROW_AND_WIDE, [1920, 1080]])).toEqual([]);
     const id = await putJob(request, longNamed());
