@@ -76,18 +76,18 @@ const VIEWS = [
   ['plan-wide', '/job/quillfeather/plan', WIDE, there('text=Make it smooth PVC')],
   ['run-wide', '/job/quillfeather/plan?at=trunkLower', WIDE, there(ALL_SIZES)],
   ['basin-phone', '/job/quillfeather/walk?at=basin', PHONE, there('text=Stands over the grate')],
-  ['channel-phone', '/job/quillfeather/walk?at=kennelDrain', PHONE, there('text=Below the sill')],
+  ['clear-phone', '/job/quillfeather/build?at=~clear', PHONE, there('[data-testid=need-locate]')],
   // Last, as it changes the job.
   [
-    'history-phone',
-    '/job/quillfeather/plan',
+    'days-phone',
+    '/job/quillfeather/build?at=~clear',
     PHONE,
     async (page) => {
-      await page.getByTestId('fix-outOfFall').click();
-      await page.getByTestId('fix-capacityExceeded').click();
-      await page.getByText('Carries').first().waitFor();
-      await page.goto(new URL('/history/quillfeather', page.url()).href);
-      await page.getByText('Copy as it began').waitFor();
+      await page.getByTestId('need-locate').click();
+      await page.getByTestId('ask-locate').click();
+      await page.getByText('the marks are due on').waitFor();
+      await page.getByRole('radio', { name: 'Days' }).click();
+      await page.getByTestId('step-line A').first().scrollIntoViewIfNeeded();
     },
   ],
 ];

@@ -1,5 +1,5 @@
 /** Whom this plan must ask before anybody digs, derived from it and from the site: leave, marks and notice, each with why. */
-import { headOf, ofKind, type Job } from '../job/job';
+import { ofKind, type Job } from '../job/job';
 import type { Discharge, Service } from '../job/kinds';
 import { receivingOf } from '../catalogue/outfalls';
 import type { TakeOff } from '../quantities/takeOff';
@@ -97,6 +97,3 @@ function streetward(out: Discharge): boolean {
 /** Public services without marks on the ground yet, by id: a locate that is granted is not whole while there are any. */
 export const unmarked = (job: Job): Service[] =>
   ofKind(job, 'service').filter((service) => !isPrivate(service) && service.markedBy === undefined);
-
-/** Day that all was said to be there. */
-export const clearedOn = (job: Job): string | undefined => headOf(job).clearedOn;

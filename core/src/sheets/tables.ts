@@ -191,9 +191,6 @@ function levelsSheet(job: Job): Table {
   return { title: 'Levels', columns: head!.map((title) => ({ title })), rows };
 }
 
-/** Tables that are saved as files, by their file's name. */
-export const TABLES = ['runs', 'inlets', 'parts', 'price', 'levels'] as const;
-
 /** Every table of a job, by the name that its file gets; a dig sheet for each line. */
 export function tablesOf(job: Job, plan: Plan): Record<string, Table> {
   const taken = takeOff(job, plan);

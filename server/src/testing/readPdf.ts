@@ -1,5 +1,6 @@
 /** The words of a PDF, page by page, read in a process of its own: the reader is a module that the tests' own loader does not take. */
 import { spawnSync } from 'node:child_process';
+import { join } from 'node:path';
 
 export interface ReadPage {
   words: string;
@@ -7,23 +8,10 @@ export interface ReadPage {
   height: number;
 }
 
-const READER = `
-import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
-const chunks = [];
-for await (const chunk of process.stdin) chunks.push(chunk);
-const pdf = await getDocument({ data: new Uint8Array(Buffer.concat(chunks)), verbosity: 0 }).promise;
-const pages = [];
-for (let k = 1; k <= pdf.numPages; k++) {
-  const page = await pdf.getPage(k);
-  const [, , width, height] = page.view;
-  const { items } = await page.getTextContent();
-  pages.push({ words: items.map(({ str }) => str).join(' ').replace(/\\s+/g, ' '), width, height });
-}
-console.log(JSON.stringify(pages));
-`;
+const READER = join(__dirname, 'pdfWords.mjs');
 
 export function pagesOf(pdf: Buffer): ReadPage[] {
-  const { stdout, stderr, status } = spawnSync(process.execPath, ['--input-type=module', '-e', READER], {
+  const { stdout, stderr, status } = spawnSync(process.execPath, [READER], {
     input: pdf,
     maxBuffer: 1e8,
   });

@@ -1,6 +1,7 @@
 /** The days of the work: every step on the days that it falls on, round marks, rain and frost; moved by its grip or by a day that is typed. */
 import {
   calendarOf,
+  daySchema,
   freshId,
   headOf,
   heldWords,
@@ -31,7 +32,7 @@ import { Pressable, View } from 'react-native';
 import { useWeather } from '../../data/offices';
 import { useKept } from '../../data/useJob';
 import { useDrag } from '../../input/useDrag';
-import { QuantityField } from '../../input/Field';
+import { NameField, QuantityField } from '../../input/Field';
 import { Fields } from '../../input/Fields';
 import { hoursEntry } from '../../input/entry';
 import { countEntry } from '../../input/workEntries';
@@ -123,6 +124,22 @@ export function DaysSheet({ taken }: { taken: TakeOff }) {
             }
           />
         </View>
+      </Fields>
+      <Fields of={null}>
+        <NameField
+          label="Nobody works on"
+          value={(head.calendar?.holidays ?? []).join(', ')}
+          optional
+          most={1300}
+          usual="such as 2026-12-25, 2027-01-01"
+          onCommit={(typed) => {
+            const holidays = [...new Set(typed.split(/[\s,;]+/).filter((each) => each !== ''))].sort();
+            const wrong = holidays.find((each) => !daySchema.safeParse(each).success);
+            if (wrong !== undefined) return `“${wrong}” is no day; a day is written as 2026-12-25.`;
+            return holidays.length > 100 ? 'At most 100 days.' : calendar({ holidays });
+          }}
+          testID="holidays"
+        />
       </Fields>
       {stands.some(({ need, clearance }) => need.kind === 'locate' && clearance === null) && (
         <View style={{ flexDirection: 'row', gap: SPACE.m }}>

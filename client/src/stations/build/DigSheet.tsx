@@ -37,7 +37,7 @@ import { useWorked } from '../../data/useWorked';
 import { QuantityField } from '../../input/Field';
 import { Fields } from '../../input/Fields';
 import { Keypad } from '../../input/Keypad';
-import { levelEntry } from '../../input/entry';
+import { levelEntry, smallEntry } from '../../input/entry';
 import { useNoted } from '../../input/useNoted';
 import { GivesLine } from '../../parts/GivesLine';
 import { useStyles } from '../../theme/theme';
@@ -65,6 +65,9 @@ const sheetSchema = z.object({
   level: z.number().optional(),
   rod: z.number().optional(),
   day: z.string().optional(),
+  /** Dug by a string instead, stretched so far above the invert, m. */
+  by: z.enum(['level', 'string']).optional(),
+  over: z.number().optional(),
 });
 type Kept = z.infer<typeof sheetSchema>;
 const NOTHING_KEPT: Kept = {};
@@ -80,6 +83,8 @@ const sightOf = ({ level, rod, day }: Kept): number | null =>
   level !== undefined && rod !== undefined && day === today() ? level + rod : null;
 
 const SPACINGS = { us: [5 * METRES_PER_FOOT, 10 * METRES_PER_FOOT], metric: [2, 3] } as const;
+/** Usual height of a string above the invert, m: 4 ft, clear of the ground of most trenches. */
+const STRING = 4 * METRES_PER_FOOT;
 /** As long as a rod is, m. */
 const ROD = 9;
 
@@ -91,7 +96,10 @@ export function DigSheet() {
   const lines = useMemo(() => digSheet(job, plan, spacing), [job, plan, spacing]);
   const line = lines.find((each) => each.letter === kept.letter) ?? lines[0];
   if (!line) return <Text>No line reaches a way out yet: there is nothing to dig by.</Text>;
+  const byString = kept.by === 'string';
   const high = sightOf(kept);
+  // A string runs beside the pipe, everywhere as high above it.
+  const sight = byString ? (station: DigStation) => station.invert + (kept.over ?? STRING) : () => high;
   const stale = kept.rod !== undefined && kept.day !== today();
   return (
     <View style={{ gap: SPACE.l, maxWidth: 700 }}>
@@ -114,38 +122,85 @@ export function DigSheet() {
           onChoose={(value) => keepAlso({ near: value === 'near' })}
         />
       </View>
-      <Fields of={null}>
-        <View style={fieldRow}>
-          {SIGHT.map(({ field, ...shown }) => (
-            <QuantityField
-              key={field}
-              {...shown}
-              value={field === 'rod' && stale ? undefined : kept[field]}
-              {...levelEntry(units)}
-              optional
-              onCommit={(read) => {
-                keepAlso(field === 'rod' ? { rod: read, day: today() } : { level: read });
-                return null;
-              }}
-            />
-          ))}
-        </View>
-      </Fields>
-      {high === null ? (
-        <Text tone="soft">
-          {stale
-            ? 'The level was set up on another day: read the rod on the known level again.'
-            : 'Set up the level: with a known level and the rod on it, every station says what to read.'}
-        </Text>
+      <Choice
+        label="Dug by"
+        value={byString ? 'string' : 'level'}
+        options={[
+          { value: 'level', label: 'Level and rod' },
+          { value: 'string', label: 'String line' },
+        ]}
+        onChoose={(by) => keepAlso({ by })}
+      />
+      {byString ? (
+        <ByString over={kept.over ?? STRING} onOver={(over) => keepAlso({ over })} />
       ) : (
-        <Text>Line of sight at {text(showLevel(high, units))}.</Text>
+        <>
+          <Fields of={null}>
+            <View style={fieldRow}>
+              {SIGHT.map(({ field, ...shown }) => (
+                <QuantityField
+                  key={field}
+                  {...shown}
+                  value={field === 'rod' && stale ? undefined : kept[field]}
+                  {...levelEntry(units)}
+                  optional
+                  onCommit={(read) => {
+                    keepAlso(field === 'rod' ? { rod: read, day: today() } : { level: read });
+                    return null;
+                  }}
+                />
+              ))}
+            </View>
+          </Fields>
+          {high === null ? (
+            <Text tone="soft">
+              {stale
+                ? 'The level was set up on another day: read the rod on the known level again.'
+                : 'Set up the level: with a known level and the rod on it, every station says what to read.'}
+            </Text>
+          ) : (
+            <Text>Line of sight at {text(showLevel(high, units))}.</Text>
+          )}
+        </>
       )}
-      <Stations key={line.letter} line={line} high={high} />
+      <Stations key={line.letter} line={line} sight={sight} byString={byString} />
     </View>
   );
 }
 
-function Stations({ line, high }: { line: DigLine; high: number | null }) {
+/** How high above the invert the string is stretched. */
+function ByString({ over, onOver }: { over: number; onOver: (over: number) => void }) {
+  const { units } = useKept();
+  return (
+    <>
+      <Fields of={null}>
+        <QuantityField
+          label="String above the invert"
+          value={over}
+          {...smallEntry(units, 0.1, 3, 'A string is stretched')}
+          onCommit={(next) => {
+            onOver(next!);
+            return null;
+          }}
+          testID="dig-string"
+        />
+      </Fields>
+      <Text tone="soft">
+        Fix it to a peg at each station, as high over the ground as is said there; everywhere along it the invert lies{' '}
+        {text(showSmall(over, units))} below.
+      </Text>
+    </>
+  );
+}
+
+interface StationsProps {
+  line: DigLine;
+  /** Level that is measured down from at a station, m; null while there is none. */
+  sight: (station: DigStation) => number | null;
+  byString: boolean;
+}
+
+function Stations({ line, sight, byString }: StationsProps) {
   const { job, units } = useKept();
   const [open, setOpen] = useState<number | null>(null);
   const laid = laidOn(job, line);
@@ -164,7 +219,8 @@ function Stations({ line, high }: { line: DigLine; high: number | null }) {
           {station.run !== line.stations[k - 1]?.run && <RunHead id={station.run} />}
           <Station
             station={station}
-            high={high}
+            high={sight(station)}
+            byString={byString}
             laid={laid}
             open={open === k}
             onToggle={() => setOpen((now) => (now === k ? null : k))}
@@ -201,12 +257,13 @@ function RunHead({ id }: { id: string }) {
 interface StationProps {
   station: DigStation;
   high: number | null;
+  byString: boolean;
   laid: readonly Laid[];
   open: boolean;
   onToggle: () => void;
 }
 
-function Station({ station, high, laid, open, onToggle }: StationProps) {
+function Station({ station, high, byString, laid, open, onToggle }: StationProps) {
   const styles = useStyles(make);
   const { job, plan, units } = useKept();
   const name = stationName(job, station);
@@ -235,7 +292,11 @@ function Station({ station, high, laid, open, onToggle }: StationProps) {
           </View>
           {rod !== null && (
             <View style={styles.figures}>
-              <Figure label="Rod" shown={rod < 0 ? { value: 'too low', unit: '' } : showLevelled(rod)} size="hero" />
+              {byString ? (
+                <Figure label="String over ground" shown={showSmall(high! - station.ground, units)} size="hero" />
+              ) : (
+                <Figure label="Rod" shown={rod < 0 ? { value: 'too low', unit: '' } : showLevelled(rod)} size="hero" />
+              )}
             </View>
           )}
         </View>

@@ -1,6 +1,7 @@
 /** Where a job's rates come from: the company's price books, a supplier's catalogue, in and out as a table. */
 import {
   catalogueTable,
+  decodeText,
   freshId,
   headOf,
   nameOf,
@@ -63,7 +64,9 @@ export function PriceBooks({ taken }: { taken: TakeOff }) {
   const read = async (): Promise<void> => {
     const file = await pickFile('.csv,text/csv');
     if (!file) return;
-    const rows = Papa.parse<string[]>(await file.text(), { skipEmptyLines: 'greedy' }).data;
+    const rows = Papa.parse<string[]>(decodeText(new Uint8Array(await file.arrayBuffer())), {
+      skipEmptyLines: 'greedy',
+    }).data;
     const catalogue = readCatalogue(job, taken, rows);
     if ('sentence' in catalogue) {
       setTold(null);
