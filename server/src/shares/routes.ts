@@ -1,6 +1,6 @@
 import { shareBodySchema } from '@katabasis/core';
 import Router from '@koa/router';
-import { parseOr422 } from '../http/problem';
+import { parseOr422, ProblemError } from '../http/problem';
 import type { JobStore } from '../jobs/store';
 import { page, sharedPage } from './page';
 import type { ShareStore } from './store';
@@ -41,7 +41,13 @@ export function sharedPages(shares: ShareStore, jobs: JobStore): Router {
       ctx.body = page('Katabasis', `<h1>${said}</h1>`);
       return;
     }
-    ctx.body = sharedPage(jobs.job(found.job), found.audience);
+    try {
+      ctx.body = sharedPage(jobs.job(found.job), found.audience);
+    } catch (error) {
+      if (!(error instanceof ProblemError)) throw error;
+      ctx.status = error.problem.status;
+      ctx.body = page('Katabasis', '<h1>This job cannot be read here now. Ask whoever sent you the link.</h1>');
+    }
   });
   return router;
 }

@@ -61,7 +61,9 @@ it('a link that is withdrawn, one that nobody made and one to a job that is gone
   await server.post('/api/jobs/clinic/shares').send({ audience: 'everybody' }).expect(422);
   const other = await shared('crew');
   await other.server.delete('/api/jobs/clinic').expect(204);
-  expect((await other.server.get(other.link)).status).toBe(404);
+  expect((await other.server.get(other.link).expect(404).expect('Content-Type', /html/)).text).toContain(
+    'cannot be read',
+  );
 });
 
 it('only who is let in makes a link; a page by its link needs no letting in', async () => {
