@@ -108,7 +108,7 @@ export {
   trenchWords,
 } from './words/parts';
 export { digSheet, SAME_STATION, stationName, targetRod, type DigLine, type DigStation } from './field/digSheet';
-export { judgeLaid, laidOn, type Judged, type Laid } from './field/asLaid';
+export { judgeLaid, laidOn, readElsewhere, type Judged, type Laid } from './field/asLaid';
 export { rePitch } from './field/rePitch';
 export { judgedWords, type DigWords } from './words/dig';
 export { priceOf, unrounded, type Price, type PriceLine } from './price/price';

@@ -51,6 +51,19 @@ export function laidOn(job: Job, line: DigLine): Laid[] {
   });
 }
 
+/** Read as exactly as this, m, a level is another station's: an eighth of an inch. */
+const ITS_OWN = 0.125 * METRES_PER_INCH;
+
+/** The nearest station of a line whose invert was read, where that is not right for the station that it is told of: the rod may stand there. */
+export function readElsewhere(line: DigLine, station: DigStation, level: number): DigStation | null {
+  if (Math.abs(level - station.invert) <= AS_PLANNED) return null;
+  const others = line.stations.filter(
+    (other) => Math.abs(other.up - station.up) > AS_PLANNED && Math.abs(other.invert - level) <= ITS_OWN,
+  );
+  const away = (other: DigStation): number => Math.abs(other.up - station.up);
+  return others.reduce<DigStation | null>((best, each) => (best && away(best) <= away(each) ? best : each), null);
+}
+
 /** What of a run's plan the rest is judged by. */
 type HeadOf = Pick<RunPlan, 'from' | 'invertUp' | 'leastPitch' | 'coverUp' | 'leastCover'>;
 

@@ -9,7 +9,7 @@ import { quillfeather } from '../samples';
 import { basin, ground, jobOf, out, pipe } from '../testing/parts';
 import { METRES_PER_INCH } from '../units/constants';
 import { judgedWords } from '../words/dig';
-import { judgeLaid, laidOn, type Laid } from './asLaid';
+import { judgeLaid, laidOn, readElsewhere, type Laid } from './asLaid';
 import { digSheet, targetRod, type DigLine, type DigStation } from './digSheet';
 import { rePitch } from './rePitch';
 
@@ -96,6 +96,13 @@ describe('a reading in the trench', () => {
     [0.26 * inch, 'high'],
     [-0.26 * inch, 'low'],
   ] as const)('%f m off is %s', (off, state) => expect(judge(9, off).state).toBe(state));
+
+  it('that is another station’s is said to be, with the nearest such station; one that is right, or nobody’s, is not', () => {
+    const [here, there] = [at(line, 9), at(line, 12)];
+    expect(readElsewhere(line, here, there.invert)?.up).toBeCloseTo(there.up, 9);
+    expect(readElsewhere(line, here, here.invert + 0.2 * inch)).toBeNull();
+    expect(readElsewhere(line, here, here.invert + 3)).toBeNull();
+  });
 
   it('lower than what was laid below it is a back fall, however near to the plan', () => {
     const below: Laid = { run: 'lower', up: 6, level: at(line, 6).invert + 0.065 };

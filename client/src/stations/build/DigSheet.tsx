@@ -10,6 +10,7 @@ import {
   nameOf,
   parseLength,
   put,
+  readElsewhere,
   rePitch,
   SAME_STATION,
   showLength,
@@ -222,6 +223,7 @@ function Stations({ line, sight, byString }: StationsProps) {
             high={sight(station)}
             byString={byString}
             laid={laid}
+            line={line}
             open={open === k}
             onToggle={() => setOpen((now) => (now === k ? null : k))}
           />
@@ -259,11 +261,12 @@ interface StationProps {
   high: number | null;
   byString: boolean;
   laid: readonly Laid[];
+  line: DigLine;
   open: boolean;
   onToggle: () => void;
 }
 
-function Station({ station, high, byString, laid, open, onToggle }: StationProps) {
+function Station({ station, high, byString, laid, line, open, onToggle }: StationProps) {
   const styles = useStyles(make);
   const { job, plan, units } = useKept();
   const name = stationName(job, station);
@@ -271,6 +274,7 @@ function Station({ station, high, byString, laid, open, onToggle }: StationProps
   const run = plan.runs[station.run]!;
   const judged = own ? judgeLaid(station, own.level, laid, run) : null;
   const words = judged && judgedWords(job, judged);
+  const elsewhere = own && readElsewhere(line, station, own.level);
   const rod = high === null ? null : targetRod(high, station);
   const at = text(showLength(station.up, units));
   return (
@@ -316,6 +320,9 @@ function Station({ station, high, byString, laid, open, onToggle }: StationProps
             Ground {text(showLevel(station.ground, units))}, invert {text(showLevel(station.invert, units))}
             {station.bedding > 0 ? `, ${text(showSmall(station.bedding, units))} of bedding under it` : ''}.
           </Text>
+          {elsewhere && (
+            <Text>That is what the station at {text(showLength(elsewhere.up, units))} asks for: is the rod there?</Text>
+          )}
           {words?.rest && <Text>{words.rest}</Text>}
           {own && judged?.rest?.drains && judged.state !== 'right' && (
             <Again station={station} level={own.level} raise={judged.rest.raise} />
