@@ -97,12 +97,12 @@ function wordsOf(job: Job, element: Element, plan: Plan): string | null {
   return element.kind === 'roofFace' || element.kind === 'breakline' ? null : nameOf(job, element.id);
 }
 
-/** A job's plan as a drawing; no strokes while nothing has a place. */
-export function drawingOf(job: Job, plan: Plan): Drawing {
+/** A job's plan as a drawing, with its contours or without; no strokes while nothing has a place. */
+export function drawingOf(job: Job, plan: Plan, contours = true): Drawing {
   const order = Object.keys(LAYERS);
   const strokes: Stroke[] = [];
   const words: Drawing['words'][number][] = [];
-  for (const { level, ways } of groundPicture(job, null)?.contours ?? [])
+  for (const { level, ways } of (contours ? groundPicture(job, null)?.contours : null) ?? [])
     for (const places of ways) strokes.push({ layer: 'contours', element: null, shape: 'way', places, level });
   for (const { schema } of KIND_LIST) {
     const kind = (schema.shape.kind as unknown as { value: ElementKind }).value;

@@ -5,6 +5,7 @@ import { useKept } from '../../data/useJob';
 import { useStyles } from '../../theme/theme';
 import { SPACE, TOUCH, type Palette } from '../../theme/tokens';
 import { Text } from '../../ui/Text';
+import { WhereOnPlan } from './WhereOnPlan';
 
 const make = (palette: Palette) => ({
   part: { borderTopWidth: 1, borderTopColor: palette.line },
@@ -67,6 +68,7 @@ export function PartRow({ part, open, onToggle, onGo }: Props) {
       </Pressable>
       {open && (
         <View style={styles.open}>
+          <WhereOnPlan ids={part.uses.map(({ id }) => id)} />
           {lines.map((line, k) => {
             const use = part.uses[k];
             const words = (

@@ -28,6 +28,8 @@ describe('the parts', () => {
     fireEvent.click(row);
     expect(screen.getByRole('link', { name: 'Go to Wye 1 to Wye 2' })).toHaveTextContent('44′');
     expect(screen.getByRole('link', { name: 'Go to Wye 2 to Roadside swale' })).toHaveTextContent('62′');
+    // The two runs stand strong on the plan.
+    expect(screen.getByTestId('where').querySelectorAll('path[stroke-width="8"]')).toHaveLength(2);
     // 120 ft bought, 106 laid.
     expect(seen()).toContain('Left over of them');
     expect(seen()).toContain('14′');
