@@ -219,17 +219,18 @@ function StepRow({ scheduled, day }: { scheduled: Scheduled; day: string }) {
   const { hours } = days.find((each) => each.day === day)!;
   const first = days[0]!.day;
   const settle = (next: Partial<Step>): string | null => edit(settled(job, step, next));
-  const { ref, handlers, held } = useDrag({
+  const moved = (day: string): string => workedFrom(plusDays(day, shift), calendarOf(job));
+  const { ref, handlers } = useDrag({
     grip: () => first,
     onMove: (_taken, _dx, dy) => setShift(Math.round(dy / PX_A_DAY)),
-    onDrop: (taken, moved) => {
+    onDrop: (taken, dragged) => {
       setShift(0);
-      if (moved && shift !== 0) void settle({ day: workedFrom(plusDays(taken, shift), calendarOf(job)) });
+      if (dragged && shift !== 0) void settle({ day: moved(taken) });
     },
     afterHold: true,
   });
   const label = stepLabel(step);
-  const held_ = heldWords(scheduled);
+  const held = heldWords(scheduled);
   return (
     <View style={styles.step}>
       <View style={styles.row}>
@@ -251,8 +252,8 @@ function StepRow({ scheduled, day }: { scheduled: Scheduled; day: string }) {
           testID={`step-${step.key}`}
         >
           <Text>{label}</Text>
-          {held && shift !== 0 && <Text kind="small">To {sayDay(plusDays(first, shift))}</Text>}
-          {held_.length > 0 && <Text kind="small">{held_.join(', ')}</Text>}
+          {shift !== 0 && <Text kind="small">To {sayDay(moved(first))}</Text>}
+          {held.length > 0 && <Text kind="small">{held.join(', ')}</Text>}
         </Pressable>
         <Text kind="strong">{hours} h</Text>
       </View>
