@@ -43,7 +43,7 @@ test('shows what each size would give, and a changed size changes the verdict at
   await page.goto(`/job/${job}/plan`);
   await page.getByTestId('run-runBasin').click();
   const sizes = page.getByRole('radiogroup', { name: 'Size: what each would give' });
-  await expect(sizes.getByRole('radio', { name: /^3 in: 51.6 gpm at 1.00%, too small$/ })).toBeVisible();
+  await expect(sizes.getByRole('radio', { name: /^3 in: 51.6 gpm at 1.00%, too small, −\$\d+$/ })).toBeVisible();
   await expect(sizes.getByRole('radio', { name: /^4 in/ })).toBeChecked();
   await sizes.getByRole('radio', { name: /^3 in/ }).click();
   await expect(page.getByTestId('verdict')).toContainText('2 Stop · 3 Fix');
