@@ -65,6 +65,19 @@ it('digging without marks, or after they have run out, is told', () => {
   expect(late.schedule.steps.find(({ step }) => step.key === 'strip')!.marksGone).toBe(true);
 });
 
+it('marks that are granted without a day are there; refused ones are not; a first day that is past is today', () => {
+  const marks = (state: 'granted' | 'refused' | 'asked') => {
+    const taken = takeOff(clinic, planJob(clinic));
+    const needs = needsOf(clinic, taken);
+    const told = applyChange(put(clinic, head({ startsOn: '2026-11-02' })), clearing(clinic, needs[0]!, { state })).job;
+    return scheduleOf(told, stepsOf(told, planJob(told), taken, false), standings(told, needs, TODAY), [], TODAY);
+  };
+  expect(marks('granted').steps.some(({ marksGone }) => marksGone)).toBe(false);
+  expect(marks('refused').steps.some(({ marksGone }) => marksGone)).toBe(true);
+  expect(marks('asked').steps.some(({ marksGone }) => marksGone)).toBe(true);
+  expect(marks('granted').first).toBe(TODAY);
+});
+
 it('whatever the crew, the hours, the holidays and the weather: no step before what it needs, no day over its hours, none on a holiday, in rain none digs', () => {
   fc.assert(
     fc.property(

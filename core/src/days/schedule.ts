@@ -46,15 +46,17 @@ export function scheduleOf(
   const calendar = calendarOf(job);
   const weather = new Map(forecast.map((each) => [each.day, each]));
   const locate = stands.find(({ need }) => need.kind === 'locate');
-  const marksFrom = locate?.clearance?.readyOn ?? null;
-  const marksTo = locate?.clearance?.expiresOn ?? null;
-  const begin = headOf(job).startsOn ?? today;
+  const { readyOn: marksFrom, expiresOn: marksTo, state } = locate?.clearance ?? {};
+  // Granted without a day they are there; asked for, they are expected on theirs.
+  const marked = state === 'granted' || (state === 'asked' && marksFrom !== undefined);
+  const { startsOn = today } = headOf(job);
+  const begin = startsOn > today ? startsOn : today;
   const used = new Map<string, number>();
   const ends = new Map<string, string>();
   const scheduled: Scheduled[] = [];
   const never: string[] = [];
   const spoils = (day: string, { digs, grows }: WorkStep): Held | null => {
-    if (digs && marksFrom !== null && day < marksFrom) return 'marks';
+    if (digs && marksFrom !== undefined && day < marksFrom) return 'marks';
     if (digs && (weather.get(day)?.rain ?? 0) >= WET) return 'wet';
     const nights = Array.from({ length: FROST_FREE + 1 }, (_, k) => weather.get(plusDays(day, k)));
     return grows && nights.some((each) => each !== undefined && each.low < FROST) ? 'frost' : null;
@@ -87,7 +89,7 @@ export function scheduleOf(
     }
     const last = days.at(-1)!.day;
     ends.set(step.key, last);
-    const marksGone = step.digs && (marksFrom === null || (marksTo !== null && last > marksTo));
+    const marksGone = step.digs && (!marked || (marksTo !== undefined && last > marksTo));
     scheduled.push({ step, days, held: [...held], marksGone });
   }
   const all = scheduled.flatMap(({ days }) => days.map(({ day }) => day)).sort();
