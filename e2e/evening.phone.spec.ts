@@ -7,6 +7,7 @@ test('a price with what is charged once, a ticket that is asked for, and days ro
   request,
 }) => {
   const job = await copyOfSample(request);
+  await page.clock.setFixedTime('2026-12-02T10:00:00');
   await page.goto(`/job/${job}/build?at=~price`);
   await page.getByTestId('extra-name').fill('Excavator, 2 days');
   await page.getByTestId('extra-name').press('Enter');
@@ -23,8 +24,7 @@ test('a price with what is charged once, a ticket that is asked for, and days ro
   await page.getByTestId('hear-locate').tap();
   await expect(page.getByText(/^(Not marked yet|Late:)/)).toBeVisible();
   // It was asked for three weeks ago, all is marked since, and it is good for another.
-  const day = (from: number): string => new Date(Date.now() + from * 86_400_000).toISOString().slice(0, 10);
-  await page.getByLabel('Good from').fill(day(-1));
+  await page.getByLabel('Good from').fill('2026-12-01');
   await page.getByLabel('Good from').blur();
   await page.getByRole('radio', { name: 'Granted' }).first().tap();
   await expect(page.getByTestId('need-locate')).toContainText('There, until');
@@ -42,7 +42,7 @@ test('a price with what is charged once, a ticket that is asked for, and days ro
   await expect(line).toBeVisible();
   // A step moved by hand says so.
   await line.tap();
-  await page.getByLabel('Not before').first().fill(day(20));
+  await page.getByLabel('Not before').first().fill('2026-12-22');
   await page.getByLabel('Not before').first().blur();
   await expect(page.getByTestId('step-line A').first()).toContainText('set by hand');
 });

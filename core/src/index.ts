@@ -19,6 +19,7 @@ export {
   type InletPlan,
 } from './inlets';
 export * from './job';
+export { defined } from './job/edits/defined';
 export { freshId } from './job/ids';
 export { letterOf, type FallBudget } from './network';
 export { choicesOf, holdsAt, smallestThatWorks, type SizeChoice } from './network/choices';

@@ -1,6 +1,7 @@
 /** How each clearance stands on a day, and whether the dig may begin. */
 import type { Change } from '../job/change';
 import { put } from '../job/change';
+import { defined } from '../job/edits/defined';
 import { freshId } from '../job/ids';
 import { headOf, ofKind, type Job } from '../job/job';
 import type { Clearance } from '../job/kinds';
@@ -43,16 +44,8 @@ export function standings(job: Job, needs: readonly Need[], today: string): Need
 /** What is told of a clearance, put into the job; a new one where there was none. An office's own days are worked out where none are told. */
 export function clearing(job: Job, need: Need, next: Partial<Omit<Clearance, 'id' | 'kind' | 'of'>>): Change {
   const known = ofKind(job, 'clearance').find(({ of }) => of === need.key);
-  const merged = {
-    id: freshId('clearance'),
-    kind: 'clearance' as const,
-    of: need.key,
-    state: 'asked' as const,
-    ...known,
-    ...next,
-  };
-  const clearance = Object.fromEntries(Object.entries(merged).filter(([, value]) => value !== undefined)) as Clearance;
-  return put('Say how a clearance stands', clearance);
+  const fresh = { id: freshId('clearance'), kind: 'clearance' as const, of: need.key, state: 'asked' as const };
+  return put('Say how a clearance stands', defined({ ...fresh, ...known, ...next } as Clearance));
 }
 
 /** Days of a locate that is asked for on a day: when its marks are due, and the last day that they stand. */

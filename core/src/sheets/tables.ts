@@ -191,17 +191,18 @@ function levelsSheet(job: Job): Table {
   return { title: 'Levels', columns: head!.map((title) => ({ title })), rows };
 }
 
-/** Every table of a job, by the name that its file gets; a dig sheet for each line. */
-export function tablesOf(job: Job, plan: Plan): Record<string, Table> {
-  const taken = takeOff(job, plan);
+/** Every table of a job, by the name that its file gets, each made when it is asked for; a dig sheet for each line. */
+export function tablesOf(job: Job, plan: Plan): Record<string, () => Table> {
+  const digs = digLines(job, plan).map((line) => [`dig-${line.letter.toLowerCase()}`, () => digTable(job, plan, line)]);
   return {
-    runs: runsTable(job, plan),
-    inlets: inletsTable(job, plan),
-    parts: partsSheet(job, taken),
-    price: priceTable(job, taken, priceOf(job, taken)),
-    levels: levelsSheet(job),
-    ...Object.fromEntries(
-      digLines(job, plan).map((line) => [`dig-${line.letter.toLowerCase()}`, digTable(job, plan, line)]),
-    ),
+    runs: () => runsTable(job, plan),
+    inlets: () => inletsTable(job, plan),
+    parts: () => partsSheet(job, takeOff(job, plan)),
+    price: () => {
+      const taken = takeOff(job, plan);
+      return priceTable(job, taken, priceOf(job, taken));
+    },
+    levels: () => levelsSheet(job),
+    ...(Object.fromEntries(digs) as Record<string, () => Table>),
   };
 }

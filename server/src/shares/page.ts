@@ -85,7 +85,7 @@ function forCrew(job: Job): string {
     (line) =>
       `<h2>Line ${esc(line.letter)}, from its foot upward</h2>${tableHtml(digTable(job, plan, line), (title) => title === 'Rod' || title === 'As laid')}`,
   );
-  return `<h2>Before you dig</h2>${list(cautionsOf(job, taken))}${svg(drawingOf(job, plan))}${digs.join('')}<h2>Parts</h2>${tableHtml(partsSheet(job, taken), (title) => title === 'Measured')}`;
+  return `<h2>Before you dig</h2>${list(cautionsOf(job, taken))}${svg(drawingOf(job, plan, false))}${digs.join('')}<h2>Parts</h2>${tableHtml(partsSheet(job, taken), (title) => title === 'Measured')}`;
 }
 
 /** What a customer needs: what is done, its price, what is not in it. No cost and no margin is in it. */
@@ -99,7 +99,7 @@ function forCustomer(job: Job): string {
     quote.options.length > 0
       ? `<h2>To choose from</h2>${list(quote.options.map(({ said, amount }) => `${said}: ${amount}`))}`
       : '';
-  return `${quote.head.map((said) => `<p>${esc(said)}</p>`).join('')}<h2>What is done</h2>${list(quote.scope)}${list(quote.promise)}<h2>Price</h2>${price}${options}${svg(drawingOf(job, plan))}<h2>Not in it</h2>${list(quote.excluded)}<h2>To know</h2>${list(quote.cautions)}${list(quote.terms)}`;
+  return `${quote.head.map((said) => `<p>${esc(said)}</p>`).join('')}<h2>What is done</h2>${list(quote.scope)}${list(quote.promise)}<h2>Price</h2>${price}${options}${svg(drawingOf(job, plan, false))}<h2>Not in it</h2>${list(quote.excluded)}<h2>To know</h2>${list(quote.cautions)}${list(quote.terms)}`;
 }
 
 export function sharedPage(job: Job, audience: Audience): string {

@@ -23,12 +23,13 @@ export function filesOf(job: Job): Record<string, Make> {
     `${name}.pdf`,
     ({ size, made, onStep }) => pdfOf(job, name, { size, made: made.slice(0, 10), ...(onStep ? { onStep } : {}) }),
   ]);
-  const tables = Object.entries(tablesOf(job, plan)).map(([name, { columns, rows }]): [string, Make] => [
+  const tables = Object.entries(tablesOf(job, plan)).map(([name, table]): [string, Make] => [
     `${name}.csv`,
-    () =>
-      Buffer.from(
-        Papa.unparse([columns.map(({ title }) => title), ...rows.map((row) => [...row])], { escapeFormulae: true }),
-      ),
+    () => {
+      const { columns, rows } = table();
+      const written = [columns.map(({ title }) => title), ...rows.map((row) => [...row])];
+      return Buffer.from(Papa.unparse(written, { escapeFormulae: true }));
+    },
   ]);
   return {
     ...Object.fromEntries([...pdfs, ...tables]),

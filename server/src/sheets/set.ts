@@ -106,8 +106,8 @@ function putQuote(paper: Paper, quote: Quote, printed: Printed): void {
     paper.say(said, left, paper.y + 4, { size: 8.5 });
   });
   paper.y += 24;
-  const { strokes, words, ...drawing } = drawingOf(printed.job, printed.plan);
-  const shown = ({ layer }: { layer: LayerName }): boolean => layer !== 'contours' && layer !== 'levels';
+  const { strokes, words, ...drawing } = drawingOf(printed.job, printed.plan, false);
+  const shown = ({ layer }: { layer: LayerName }): boolean => layer !== 'levels';
   if (drawing.extent)
     putPlan(
       paper,

@@ -2,6 +2,7 @@
 import {
   calendarOf,
   daySchema,
+  defined,
   freshId,
   headOf,
   heldWords,
@@ -292,7 +293,6 @@ function StepRow({ scheduled, day }: { scheduled: Scheduled; day: string }) {
 /** What is settled of a step by hand, put into the job. */
 function settled(job: Parameters<typeof ofKind>[0], { key }: WorkStep, next: Partial<Step>) {
   const known = ofKind(job, 'step').find(({ of }) => of === key);
-  const merged = { id: freshId('step'), kind: 'step' as const, of: key, ...known, ...next };
-  const step = Object.fromEntries(Object.entries(merged).filter(([, value]) => value !== undefined)) as Step;
-  return put('Settle a step', step);
+  const fresh = { id: freshId('step'), kind: 'step' as const, of: key };
+  return put('Settle a step', defined({ ...fresh, ...known, ...next } as Step));
 }

@@ -1,6 +1,7 @@
 /** What it costs and what is asked: every line dearest first, each rate the job's own for the typing. */
 import {
   amountOf,
+  defined,
   headOf,
   isCurrency,
   leastUnits,
@@ -48,9 +49,7 @@ function usePrices(): (label: string, next: { [K in keyof Own]?: Own[K] | undefi
   const { job, edit } = useKept();
   return (label, next) => {
     const head = headOf(job);
-    const prices = Object.fromEntries(
-      Object.entries({ ...head.prices, ...next }).filter(([, value]) => value !== undefined),
-    );
+    const prices = defined({ ...head.prices, ...next });
     return edit(put(label, { ...head, prices } as JobElement));
   };
 }

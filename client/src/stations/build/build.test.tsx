@@ -109,6 +109,10 @@ describe('the dig sheet', () => {
   });
 
   it('keeps what is keyed in and where one stands over a reload, but no set-up of another day', () => {
+    jest.useFakeTimers({
+      now: new Date('2026-11-26T10:00:00'),
+      doNotFake: ['setTimeout', 'setInterval', 'queueMicrotask'],
+    });
     const { job } = openJob(sample(), <DigSheet />);
     setUp();
     press('B', 'radio');
@@ -122,7 +126,7 @@ describe('the dig sheet', () => {
     expect(screen.getByTestId('rod')).toHaveTextContent('6.5');
     cleanup();
     // The next morning the instrument stands somewhere else.
-    jest.useFakeTimers({ now: Date.now() + 86_400_000, doNotFake: ['setTimeout', 'setInterval', 'queueMicrotask'] });
+    jest.setSystemTime(new Date('2026-11-27T10:00:00'));
     openJob(again, <DigSheet />);
     expect(seen()).toContain('The level was set up on another day');
     expect(seen()).not.toContain('Line of sight');
