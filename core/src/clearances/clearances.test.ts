@@ -4,6 +4,7 @@ import type { Element } from '../job/kinds';
 import { planJob } from '../plan/planJob';
 import { takeOff } from '../quantities/takeOff';
 import { quillfeather } from '../samples';
+import { swaleOf } from '../testing/workYards';
 import { readyWords, standsWords } from '../words/clearances';
 import { needsOf, type Need } from './needs';
 import { clearing, locateDays, markReady, standings } from './standing';
@@ -61,6 +62,26 @@ describe('what must be asked for', () => {
         .filter(({ kind }) => kind === 'neighbour')
         .map(({ about }) => about),
     ).toEqual([['near']]);
+  });
+
+  it('a swale over a boundary asks the neighbour as a pipe does', () => {
+    const way = [
+      { east: 200, north: 0 },
+      { east: 200, north: 60 },
+    ];
+    const line: Element = {
+      id: 'fence',
+      kind: 'barrier',
+      name: 'Boundary',
+      form: 'propertyLine',
+      way: [
+        { east: 150, north: 30 },
+        { east: 250, north: 30 },
+      ],
+    };
+    const job = withElements(clinic, line, swaleOf({ id: 'ditch', way }));
+    expect(needs(job).map(({ key }) => key)).toContain('neighbour fence');
+    expect(needs(withElements(clinic, line)).map(({ key }) => key)).not.toContain('neighbour fence');
   });
 
   it('nothing, where nothing is dug', () => expect(needs(jobFrom('x', [clinic.elements.get('job')!]))).toEqual([]));

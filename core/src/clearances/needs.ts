@@ -2,6 +2,8 @@
 import { ofKind, type Job } from '../job/job';
 import type { Discharge, Service } from '../job/kinds';
 import { receivingOf } from '../catalogue/outfalls';
+import { placesOf } from '../job/places';
+import { crossingsOf } from '../yard/crossings';
 import type { TakeOff } from '../quantities/takeOff';
 
 export const NEEDS = [
@@ -51,7 +53,11 @@ const DUG = [
 /** Clearances that a plan needs, the gravest first; none where nothing is dug. */
 export function needsOf(job: Job, { trenches, parts }: TakeOff): Need[] {
   if (trenches.length === 0 && DUG.every((kind) => ofKind(job, kind).length === 0)) return [];
-  const met = new Map(trenches.flatMap(({ meets }) => meets.map(({ id }) => [id, true] as const)));
+  // Works are dug along their own ways: what they cross is met as well as what trenches do.
+  const ways = DUG.flatMap((kind) => ofKind(job, kind)).flatMap((work) =>
+    placesOf(work).length > 1 ? crossingsOf(job, placesOf(work)) : [],
+  );
+  const met = new Set([...trenches.flatMap(({ meets }) => meets), ...ways].map(({ id }) => id));
   const services = ofKind(job, 'service');
   const outs = ofKind(job, 'discharge');
   const needs: Need[] = [];
