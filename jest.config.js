@@ -1,6 +1,13 @@
+/**
+ * Jest runs each file in a context of its own, where every look at a global goes through an interceptor: handed in as a
+ * parameter instead, `Math` and its like make the core's sums more than twice as fast.
+ */
+const sandboxInjectedGlobals = ['Math', 'Number', 'Map', 'Set', 'Array', 'Object', 'Float64Array', 'JSON', 'Error'];
+
 /** Core, server and the client's logic run in plain Node; what renders runs in the web preset. */
 const node = {
   testEnvironment: 'node',
+  sandboxInjectedGlobals,
   transform: {
     '^.+\\.(t|j|m?j)sx?$': [
       '@swc/jest',
@@ -21,6 +28,8 @@ const node = {
 module.exports = {
   // Property tests run many cases, and machines can be slow.
   testTimeout: 60_000,
+  // The runner's own choice leaves one core idle, which on two cores is half the machine.
+  maxWorkers: '100%',
   projects: [
     { ...node, displayName: 'core', testMatch: ['<rootDir>/core/src/**/*.test.ts'] },
     { ...node, displayName: 'server', testMatch: ['<rootDir>/server/src/**/*.test.ts'] },
@@ -28,6 +37,7 @@ module.exports = {
     {
       preset: 'jest-expo/web',
       displayName: 'screens',
+      sandboxInjectedGlobals: ['Math'],
       rootDir: '<rootDir>/client',
       roots: ['<rootDir>/src'],
       testMatch: ['<rootDir>/src/**/*.test.tsx'],

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
+import { test } from './test';
 import { pagesOf } from '../server/src/testing/readPdf';
 import { copyOfSample, kept, saved } from './jobs';
 

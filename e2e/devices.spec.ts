@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './test';
 import { copyOfSample, kept, saved } from './jobs';
 
 test('two devices follow each other as they work, and an undo leaves the other’s work alone', async ({

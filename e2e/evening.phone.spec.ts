@@ -1,5 +1,6 @@
 /** The evening's other half, on a phone: what is charged besides, whom to ask, on which days, the choices kept, and who may read it. */
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './test';
 import { copyOfSample, saved } from './jobs';
 
 test('a price with what is charged once, a ticket that is asked for, and days round its marks', async ({

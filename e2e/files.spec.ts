@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
+import { test } from './test';
 import { quillfeather } from '../core/src/samples';
 import { toFile } from '../core/src';
 import { copyOfSample } from './jobs';

@@ -1,4 +1,6 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
+import { atRest } from './rest';
+import { test } from './test';
 import { copyOfSample, kept, saved } from './jobs';
 
 /** Touch events as a finger sends them: down, moves after a rest, up. */
@@ -57,6 +59,7 @@ test('a run and its landings stay in sight while it is chosen, and the choice is
     await page.goto('/job/quillfeather/plan?at=trunkLower');
     const sheet = page.getByTestId('sheet');
     await expect(sheet).toBeVisible();
+    await atRest(page);
     const top = (await sheet.boundingBox())!.y;
     const head = (await page.getByRole('banner').boundingBox())!;
     expect(top - head.height).toBeGreaterThanOrEqual(0.395 * height);
@@ -138,7 +141,7 @@ test('chips go by arrow keys, the pitch dial takes focus, and each page has one 
   await expect.poll(async () => Number(await dial.getAttribute('aria-valuenow'))).toBeGreaterThan(before);
   for (const path of ['/', '/new', `/job/${job}/plan`, `/job/${job}/walk`, '/bin', '/devices', '/pair', '/nowhere']) {
     await page.goto(path);
-    await page.waitForLoadState('networkidle');
+    await atRest(page);
     await expect(page.getByRole('heading', { level: 1 }), path).toHaveCount(1);
   }
 });

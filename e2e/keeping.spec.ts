@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
+import { test } from './test';
 import { copyOfSample, kept, saved } from './jobs';
 
 /** Asks for it at once, where it has not been sent by itself meanwhile. */

@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './test';
 
 test('can be worked from the keyboard alone', async ({ page }) => {
   await page.goto('/job/quillfeather/plan');

@@ -1,4 +1,5 @@
-import { expect, test, type BrowserContext, type Page } from '@playwright/test';
+import { expect, type BrowserContext, type Page } from '@playwright/test';
+import { test } from './test';
 import { copyOfSample, waiting } from './jobs';
 
 const ROUNDS = 12;

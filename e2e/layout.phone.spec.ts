@@ -1,4 +1,6 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
+import { atRest } from './rest';
+import { test } from './test';
 import { quillfeather, situations } from '../core/src/samples';
 import type { Element } from '../core/src';
 import { putJob } from './jobs';
@@ -83,8 +85,7 @@ async function look(page: Page, paths: readonly string[], screens: readonly Scre
   for (const path of paths) {
     await page.setViewportSize({ width: screens[0]![0], height: screens[0]![1] });
     await page.goto(path);
-    await page.waitForLoadState('networkidle');
-    await page.evaluate(() => document.fonts.ready);
+    await atRest(page);
     for (const [width, height] of screens) {
       await page.setViewportSize({ width, height });
       await page.waitForTimeout(80);

@@ -26,15 +26,17 @@ export const layoutFaults = (page: Page): Promise<string[]> =>
     });
     const screen: Box = { left: 0, top: 0, right: innerWidth, bottom: innerHeight };
 
-    /** What of an element can be seen inside everything that scrolls or cuts around it. */
+    const rooms = new Map<Element, Box>();
+    /** What of an element can be seen inside everything that scrolls or cuts around it. Asked once for each element. */
     const windowOf = (element: Element): Box => {
-      let box = screen;
-      for (let each: Element | null = element; each; each = each.parentElement) {
-        const style = getComputedStyle(each);
-        if (style.overflowX !== 'visible' || style.overflowY !== 'visible')
-          box = within(box, each.getBoundingClientRect());
-        if (style.position === 'fixed') break;
-      }
+      const known = rooms.get(element);
+      if (known) return known;
+      const style = getComputedStyle(element);
+      const isFree = style.position === 'fixed' || !element.parentElement;
+      let box = isFree ? screen : windowOf(element.parentElement!);
+      if (style.overflowX !== 'visible' || style.overflowY !== 'visible')
+        box = within(box, element.getBoundingClientRect());
+      rooms.set(element, box);
       return box;
     };
     const isShown = (element: Element): boolean =>

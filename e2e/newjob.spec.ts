@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './test';
 import { kept, saved } from './jobs';
 
 test('goes from nothing to a verdict on three downspouts in a dozen entries', async ({ page, request }) => {

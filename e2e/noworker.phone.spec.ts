@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './test';
 import { largeYard } from '../core/src/samples';
 import { kept, saved } from './jobs';
 

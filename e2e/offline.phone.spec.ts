@@ -1,17 +1,16 @@
 import { cpSync, mkdtempSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { extname, join } from 'node:path';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
+import { test } from './test';
 import { waiting } from './jobs';
 import { startServer, stopServer } from './server';
 
 test.use({ serviceWorkers: 'allow' });
 
 const ROOT = join(__dirname, '..');
-const PORT = 4897;
-const BASE = `http://localhost:${PORT}`;
-
 /** The page is in the hands of what is kept on the device. */
 const isKept = (page: Page): Promise<void> =>
   expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null), { timeout: 30_000 }).toBe(true);
@@ -19,29 +18,31 @@ const isKept = (page: Page): Promise<void> =>
 test('opens and works with no server at all, and sends everything once any page is open', async ({ page }) => {
   test.setTimeout(120_000);
   const data = mkdtempSync(join(tmpdir(), 'katabasis-offline-'));
-  let server = await startServer(PORT, data);
-  await page.goto(`${BASE}/job/quillfeather/plan`);
+  const first = await startServer(0, data);
+  let { server } = first;
+  const base = first.base;
+  await page.goto(`${base}/job/quillfeather/plan`);
   await expect(page.getByTestId('verdict')).toBeVisible();
   await isKept(page);
-  await page.goto(`${BASE}/`);
+  await page.goto(`${base}/`);
   await expect(page.getByRole('link', { name: /^Quillfeather/ })).toBeVisible();
   // What was asked for is put by on the device in an idle moment.
   await page.waitForTimeout(1500);
   await stopServer(server);
-  await page.goto(`${BASE}/`);
+  await page.goto(`${base}/`);
   await page.getByRole('link', { name: /^Quillfeather/ }).click();
   await page.getByTestId('fix-outOfFall').click();
   await page.getByTestId('fix-capacityExceeded').click();
   await expect(page.getByTestId('verdict')).toContainText('Carries');
-  await page.goto(`${BASE}/job/quillfeather/walk?at=wye2`);
+  await page.goto(`${base}/job/quillfeather/walk?at=wye2`);
   await expect(page.getByRole('textbox', { name: 'Name' })).toHaveValue('Wye 2');
-  await page.goto(`${BASE}/`);
+  await page.goto(`${base}/`);
   await expect(page.getByText('2 changes wait on this device to be sent.')).toBeVisible();
-  server = await startServer(PORT, data);
+  ({ server } = await startServer(Number(new URL(base).port), data));
   // The list is open, not the job: it is sent all the same.
   await expect.poll(() => waiting(page, 'quillfeather'), { timeout: 40_000 }).toBe(0);
   await expect(page.getByText('2 changes wait on this device to be sent.')).toHaveCount(0);
-  const rows = ((await (await fetch(`${BASE}/api/jobs/quillfeather`)).json()) as { seq: number }).seq;
+  const rows = ((await (await fetch(`${base}/api/jobs/quillfeather`)).json()) as { seq: number }).seq;
   expect(rows).toBe(2);
   await stopServer(server);
 });
@@ -58,13 +59,14 @@ test('from one version to the next: told, taken when told to, nothing typed is l
   const web = mkdtempSync(join(tmpdir(), 'katabasis-web-'));
   cpSync(join(ROOT, 'client/dist'), web, { recursive: true });
   const server = createServer((request, response) => {
-    const path = new URL(request.url!, BASE).pathname;
+    const path = new URL(request.url!, 'http://localhost').pathname;
     if (path.startsWith('/api/')) return response.writeHead(503).end();
     const file = extname(path) ? join(web, path) : join(web, 'index.html');
     response.writeHead(200, { 'Content-Type': TYPES[extname(file)] ?? 'text/plain', 'Cache-Control': 'no-cache' });
     response.end(readFileSync(file));
-  }).listen(PORT);
-  await page.goto(`${BASE}/new`);
+  }).listen(0);
+  const base = `http://localhost:${(server.address() as AddressInfo).port}`;
+  await page.goto(`${base}/new`);
   await page.getByTestId('new-name').fill('Half typed');
   await isKept(page);
   // The next version: the same application under another mark.

@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './test';
 import { copyOfSample, kept, saved } from './jobs';
 
 test('a door that floods only in the rarer rain is a Stop, and a wider channel keeps it dry', async ({

@@ -1,10 +1,9 @@
 import { mkdtempSync } from 'node:fs';
 import { networkInterfaces, tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './test';
 import { startServer, stopServer } from './server';
-
-const PORT = 4896;
 
 /** This machine as others on its network see it. */
 const LAN = Object.values(networkInterfaces())
@@ -16,11 +15,10 @@ test('a phone on the network is let in by the code, is named in the history, and
   request,
 }) => {
   test.skip(LAN === undefined, 'This machine has no network of its own.');
-  const server = await startServer(PORT, mkdtempSync(join(tmpdir(), 'katabasis-pairing-')), {
+  const { server, base: here } = await startServer(0, mkdtempSync(join(tmpdir(), 'katabasis-pairing-')), {
     KATABASIS_HOST: '0.0.0.0',
   });
-  const here = `http://localhost:${PORT}`;
-  const there = `http://${LAN}:${PORT}`;
+  const there = `http://${LAN}:${new URL(here).port}`;
   await page.goto(`${there}/job/quillfeather/plan`);
   await expect(page.getByText('This device has not been let in')).toBeVisible();
   await page.getByRole('button', { name: 'Type the code' }).click();

@@ -1,23 +1,33 @@
 /** A server of a test's own, which can really be stopped. */
 import { spawn, type ChildProcess } from 'node:child_process';
 import { join } from 'node:path';
-import { expect } from '@playwright/test';
 
 const ROOT = join(__dirname, '..');
 
-export async function startServer(port: number, data: string, env: Record<string, string> = {}): Promise<ChildProcess> {
+export interface Started {
+  server: ChildProcess;
+  /** Where it answers. */
+  base: string;
+}
+
+/** Starts a server and waits until it says where it answers. Port 0 takes any that is free. */
+export function startServer(port: number, data: string, env: Record<string, string> = {}): Promise<Started> {
   const server = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'server/src/main.ts')], {
     cwd: ROOT,
     env: { ...process.env, KATABASIS_PORT: String(port), KATABASIS_SAMPLES: 'keep', KATABASIS_DATA: data, ...env },
-    stdio: 'ignore',
+    stdio: ['ignore', 'pipe', 'pipe'],
   });
-  const isUp = (): Promise<boolean> =>
-    fetch(`http://localhost:${port}/api/health`).then(
-      (reply) => reply.ok,
-      () => false,
-    );
-  await expect.poll(isUp, { timeout: 30_000 }).toBe(true);
-  return server;
+  return new Promise((resolve, reject) => {
+    let said = '';
+    const hear = (chunk: unknown): void => {
+      said += String(chunk);
+      const base = /http:\/\/localhost:\d+/.exec(said)?.[0];
+      if (base) resolve({ server, base });
+    };
+    server.stdout.on('data', hear);
+    server.stderr.on('data', hear);
+    server.once('close', () => reject(new Error(`The server ended before it answered: ${said}`)));
+  });
 }
 
 export const stopServer = (server: ChildProcess): Promise<void> =>

@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './test';
 import { copyOfSample, kept, saved } from './jobs';
 
 test('has no thing to tap smaller than 44 px on the plan', async ({ page }) => {

@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './test';
 import { copyOfSample, kept, saved } from './jobs';
 
 test('a basin shows its rating with today’s point, and a smaller grate is judged and mended', async ({

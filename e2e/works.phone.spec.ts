@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './test';
 import type { Element } from '../core/src';
 import { kept, putJob, saved } from './jobs';
 

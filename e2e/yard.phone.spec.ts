@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
+import { test } from './test';
 import type { Element } from '../core/src';
 import { copyOfSample, kept, putJob, saved } from './jobs';
 

@@ -2,18 +2,35 @@
 import { mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { runBin } from './lib/run.mjs';
+import { runBin, runBinAside } from './lib/run.mjs';
 import { attempt, ensureBuilt, ensureChromium, ensureInstalled } from './lib/setup.mjs';
 
 const reports = mkdtempSync(join(tmpdir(), 'katabasis-test-'));
 const count = { passed: 0, failed: 0 };
 
-function check(name, bin, args) {
-  const started = Date.now();
-  const code = runBin(bin, args);
-  console.log(`${code === 0 ? 'pass' : 'FAIL'}  ${name}, ${((Date.now() - started) / 1000).toFixed(0)} s`);
-  if (code === 0) count.passed++;
-  else count.failed++;
+const CHECKS = [
+  ['lint', 'eslint', ['.']],
+  ['types', 'tsc', ['-p', '.']],
+  ['layout of the code', 'prettier', ['--check', '--log-level', 'warn', '.']],
+  ['nothing unused', 'knip', []],
+  ['architecture', 'depcruise', ['--config', '.dependency-cruiser.cjs', 'core/src', 'server/src', 'client/src']],
+];
+
+/** Each check keeps one core busy: two at a time. */
+async function checks() {
+  const waiting = [...CHECKS];
+  const next = async () => {
+    for (let each = waiting.shift(); each; each = waiting.shift()) {
+      const [name, bin, args] = each;
+      const started = Date.now();
+      const { code, said } = await runBinAside(bin, args);
+      if (code !== 0) console.log(said);
+      console.log(`${code === 0 ? 'pass' : 'FAIL'}  ${name}, ${((Date.now() - started) / 1000).toFixed(0)} s`);
+      if (code === 0) count.passed++;
+      else count.failed++;
+    }
+  };
+  await Promise.all([next(), next()]);
 }
 
 /** Runs a test runner that writes a report, and adds what the report counts. A runner that dies without one is a failure. */
@@ -36,13 +53,9 @@ function suite(name, bin, args, read, env = {}) {
 
 const json = (file) => JSON.parse(readFileSync(join(reports, file), 'utf8'));
 
+attempt(() => ensureInstalled());
+await checks();
 attempt(() => {
-  ensureInstalled();
-  check('types', 'tsc', ['-p', '.']);
-  check('layout of the code', 'prettier', ['--check', '--log-level', 'warn', '.']);
-  check('lint', 'eslint', ['.']);
-  check('nothing unused', 'knip', []);
-  check('architecture', 'depcruise', ['--config', '.dependency-cruiser.cjs', 'core/src', 'server/src', 'client/src']);
   suite('unit tests', 'jest', ['--ci', '--json', `--outputFile=${join(reports, 'unit.json')}`], () => {
     const { numPassedTests, numFailedTests, numFailedTestSuites } = json('unit.json');
     return { passed: numPassedTests, failed: numFailedTests || numFailedTestSuites };

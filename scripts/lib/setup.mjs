@@ -147,27 +147,30 @@ function reportSizes() {
   if (total > SCRIPT_BUDGET) throw new Error('The scripts of the first screen weigh more than their budget.');
 }
 
+const SHELL = '/usr/bin/chromium-headless-shell';
 const BROWSERS = [
   process.env.KATABASIS_CHROMIUM,
+  SHELL,
   '/usr/bin/chromium',
   '/usr/bin/chromium-browser',
   '/usr/bin/google-chrome',
 ];
 
-/** Path of a Chromium for the end-to-end tests; installs Debian's when there is none and we may. */
+/** Path of a Chromium for the end-to-end tests; installs Debian's, the one without windows, when there is none and we may. */
 export function ensureChromium() {
   const found = BROWSERS.find((path) => path && existsSync(path));
   if (found) return found;
-  const install = 'apt-get update && apt-get install -y --no-install-recommends chromium fonts-liberation';
+  const install =
+    'apt-get update && apt-get install -y --no-install-recommends chromium-headless-shell fonts-liberation';
   if (process.getuid?.() !== 0 || !existsSync('/usr/bin/apt-get'))
     throw new Error(`The end-to-end tests need Chromium. Install it with:  sudo sh -c '${install}'`);
   console.error('Installing Chromium.');
   if (
     run('sh', ['-c', install], { quiet: true, env: { DEBIAN_FRONTEND: 'noninteractive' } }) !== 0 ||
-    !existsSync('/usr/bin/chromium')
+    !existsSync(SHELL)
   )
     throw new Error('Chromium could not be installed.');
-  return '/usr/bin/chromium';
+  return SHELL;
 }
 
 /** Runs a command's steps; a step that cannot be done ends it with one readable line. */

@@ -124,6 +124,8 @@ async function start(): Promise<void> {
   let answer: (handler: ReturnType<Application['app']['callback']>) => void = () => undefined;
   const ready = new Promise<ReturnType<Application['app']['callback']>>((resolve) => (answer = resolve));
   const server = createServer((request, response) => void ready.then((handle) => handle(request, response)));
+  // Longer than any browser or client keeps a connection that it means to use again: else it is cut as the next request leaves.
+  server.keepAliveTimeout = 75_000;
   const actual = await listening(server, port, host);
   held.announce(`http://localhost:${actual}`);
   const db = await prepare(paths, process.env.KATABASIS_SAMPLES);

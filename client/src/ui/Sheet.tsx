@@ -46,27 +46,30 @@ const HEIGHTS: Record<Size, { height: string; minHeight: number }> = {
 /** The size that was last chosen: the next sheet opens as the one before, but never shut. */
 let last: Size = 'half';
 
+/** How long is waited for what opened a sheet to be drawn again, ms, and how often is looked. */
+const WAIT = { most: 1500, step: 60 };
+
+/** Gives focus back to what opened a sheet, which may be drawn anew meanwhile; not where something else has taken it. */
+function giveBack(from: Element | null, waited = 0): void {
+  const mark = from?.getAttribute('data-testid');
+  setTimeout(() => {
+    if (document.activeElement !== document.body) return;
+    const back = from?.isConnected ? from : mark ? document.querySelector(`[data-testid="${CSS.escape(mark)}"]`) : null;
+    if (back instanceof HTMLElement) back.focus({ preventScroll: true });
+    if (document.activeElement === document.body && mark && waited < WAIT.most) giveBack(from, waited + WAIT.step);
+  }, WAIT.step);
+}
+
 /** Focus goes into a sheet, and back to what opened it. */
 function useFocusInside(): React.RefObject<HTMLElement | null> {
   const sheet = useRef<HTMLElement | null>(null);
   useEffect(() => {
     const from = document.activeElement;
-    const mark = from?.getAttribute('data-testid');
     const inside = sheet.current;
     if (!inside?.contains(from)) inside?.focus({ preventScroll: true });
     return () => {
       const now = document.activeElement;
-      if (now && now !== document.body && !inside?.contains(now)) return;
-      // What opened it may have been drawn anew meanwhile.
-      setTimeout(() => {
-        const back = from?.isConnected
-          ? from
-          : mark
-            ? document.querySelector(`[data-testid="${CSS.escape(mark)}"]`)
-            : null;
-        if (back instanceof HTMLElement && document.activeElement === document.body)
-          back.focus({ preventScroll: true });
-      }, 60);
+      if (!now || now === document.body || inside?.contains(now)) giveBack(from);
     };
   }, []);
   return sheet;
