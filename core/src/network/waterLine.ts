@@ -25,6 +25,9 @@ export interface WaterNetwork {
   order: ArrayLike<number>;
   /** How a run's reach is worked out, by its index; for whoever remembers some of them. `backwater` when absent. */
   backwaterOf?: (run: number, reach: Reach, level: number) => Backwater;
+  /** Likewise its critical depth, and the depth at its foot where it falls free, m. */
+  criticalOf?: (run: number, reach: Reach) => number;
+  freeOf?: (run: number, reach: Reach) => number;
 }
 
 export interface WaterRun {
@@ -61,9 +64,8 @@ function reachOf(network: WaterNetwork, run: WaterRun, flow: number): Reach & { 
   };
 }
 
-/** Depth of water (m) over the foot of a pipe that ends where water stands `standing` m over it, or below. */
-function depthAtEnd(reach: Reach, standing: number, exitLoss: number): number {
-  const free = freeDepth(reach);
+/** Depth of water (m) over the foot of a pipe that ends where water stands `standing` m over it, or below; `free` where none stands. */
+function depthAtEnd(reach: Reach, free: number, standing: number, exitLoss: number): number {
   if (standing <= 0) return free;
   const full = (Math.PI * reach.diameter ** 2) / 4;
   // In proportion to how far it is covered: a fitting in the open costs nothing.
@@ -84,11 +86,11 @@ export function flowsDown({ inverts, inflows, runs, order }: WaterNetwork): Floa
 }
 
 /** Head (m) that stands over a pipe's invert before its entry: its depth and K V²/2g, and never less than at critical depth, where it passes most. */
-function headBefore(depth: number, { diameter, flow }: Reach, loss: number): number {
+function headBefore(depth: number, { diameter, flow }: Reach, loss: number, critical: () => number): number {
   if (loss <= 0 || depth <= 0 || flow <= 0) return depth;
   const at = (y: number): number => y + (loss * (flow / flowArea(y, diameter)) ** 2) / (2 * GRAVITY);
   // Backwater slows a pipe that ran at critical depth; what stands before it does not fall for that.
-  return Math.max(at(depth), at(Math.min(depth, criticalDepth({ diameter, flow }))));
+  return Math.max(at(depth), at(Math.min(depth, critical())));
 }
 
 /**
@@ -96,7 +98,12 @@ function headBefore(depth: number, { diameter, flow }: Reach, loss: number): num
  * a free depth of its own, and only what `control` says is common to them; the node's own level is the highest of all.
  */
 export function solveWaterLine(network: WaterNetwork, control: (node: number) => number): WaterLine {
-  const { inverts, losses, runs, order, backwaterOf = (_, reach, level) => backwater(reach, level) } = network;
+  const { inverts, losses, runs, order } = network;
+  const {
+    backwaterOf = (_, reach, level) => backwater(reach, level),
+    criticalOf = (_, reach) => criticalDepth(reach),
+    freeOf = (_, reach) => freeDepth(reach),
+  } = network;
   const flows = network.flows ?? flowsDown(network);
   const levels = new Float64Array(inverts.length).fill(Number.NaN);
   const reaches = new Array<Backwater>(runs.length);
@@ -110,13 +117,13 @@ export function solveWaterLine(network: WaterNetwork, control: (node: number) =>
     const reach = reachOf(network, run, flows[index]!);
     const over = leaves[run.to]
       ? levels[run.to]! - reach.invertDown
-      : depthAtEnd(reach, control(run.to) - reach.invertDown, network.exitLosses?.[index] ?? 0);
+      : depthAtEnd(reach, freeOf(index, reach), control(run.to) - reach.invertDown, network.exitLosses?.[index] ?? 0);
     const line = backwaterOf(index, reach, over);
     reaches[index] = line;
     if (!leaves[run.to]) levels[run.to] = Math.max(levels[run.to]!, reach.invertDown + over);
     levels[run.from] =
       reach.invertUp +
-      headBefore(line.depthUp, reach, losses[run.from]!) +
+      headBefore(line.depthUp, reach, losses[run.from]!, () => criticalOf(index, reach)) +
       (network.throatLoss?.(index, reach.flow) ?? 0);
   }
   return { flows, levels, reaches };

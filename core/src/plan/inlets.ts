@@ -13,6 +13,7 @@ type Landings = Readonly<Record<string, LandingPlan>>;
 type Slopes = ReadonlyMap<string, OnSlope>;
 
 const rememberedBasins = perElement<Basin, InletPlan>();
+const rememberedChannels = perElement<Channel, InletPlan>();
 
 const basinPlans = stage(
   'basins',
@@ -42,11 +43,10 @@ const channelPlans = stage(
       const { entering: taken, waterLevel, passing, invert } = landings[channel.id]!;
       const diameter = outlets.get(channel.id);
       const outlet = diameter === undefined || invert === null ? null : { diameter, invert };
-      return channelPlan(
-        channel,
-        { taken, waterLevel, passedOn: onSlope.get(channel.id)?.passed, passing },
-        outlet,
-        settings,
+      const passedOn = onSlope.get(channel.id)?.passed;
+      const inputs = [taken, waterLevel, passedOn, passing, diameter, invert, settings];
+      return rememberedChannels(channel, inputs, () =>
+        channelPlan(channel, { taken, waterLevel, passedOn, passing }, outlet, settings),
       );
     });
   },

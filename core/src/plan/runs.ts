@@ -7,6 +7,7 @@ import { diameterOf, type Landing, type Run } from '../job/kinds';
 import { comesOut, coveredTo } from '../network/covered';
 import { leastCoverOf } from '../network/crowns';
 import type { Line } from '../network/lines';
+import type { Tree } from '../network/tree';
 import type { WaterLine } from '../network/waterLine';
 import type { JobFlows } from './flows';
 import type { Layout } from './layout';
@@ -22,6 +23,7 @@ function letterOfRuns(lines: Line[], count: number): string[] {
 
 const pipeFlows = perElement<Run, RunFlow>();
 const topSpeeds = perElement<Run, number>();
+const planned = perElement<Run, RunPlan>();
 
 /** How deep an existing main lies where it is joined, m: ground less invert; 0 elsewhere, or where nobody knows. */
 const mainDepth = (lower: Landing): number =>
@@ -36,6 +38,9 @@ function topVelocity(run: Run, slope: number, flow: number): number {
   const { roughness } = MATERIAL_FACTS[run.material];
   return flow / flowArea(leastDepth({ length: run.length, diameter, roughness, slope, flow }), diameter);
 }
+
+const widestAbove = (tree: Tree, landing: number): number =>
+  tree.arriving[landing]!.reduce((widest, above) => Math.max(widest, tree.runs[above]!.nominal), 0);
 
 function runPlan(
   { tree, levels, settings }: Layout,
@@ -128,17 +133,35 @@ function runPlan(
     parallel: side,
     topVelocity: topSpeeds(run, [pitch, flow], () => topVelocity(run, pitch, flow / side)),
     travelTime: inPipe.velocity > 0 ? run.length / inPipe.velocity : 0,
-    widestAbove: tree.arriving[upper]!.reduce((widest, above) => Math.max(widest, tree.runs[above]!.nominal), 0),
+    widestAbove: widestAbove(tree, upper),
   };
 }
 
-/** Runs of a layout, by id, upstream before downstream. */
+/** Runs of a layout, by id, upstream before downstream; one that an edit does not reach is the very object that it was. */
 export const runPlans = stage('runs', (layout: Layout, flows: JobFlows, water: WaterLine): Record<string, RunPlan> => {
-  const { tree, lines } = layout;
+  const { tree, levels, lines, settings } = layout;
   const letters = letterOfRuns(lines, tree.runs.length);
   const plans = byId<RunPlan>();
   tree.runs.forEach((run, index) => {
-    plans[run.id] = runPlan(layout, flows, water, index, letters[index]!);
+    const upper = tree.upper[index]!;
+    const read = [
+      levels.crownUp[index],
+      levels.crownDown[index],
+      levels.leastPitch[index],
+      letters[index],
+      flows.flow[upper],
+      flows.passingArea[upper],
+      flows.fixed[upper],
+      flows.intensity[upper],
+      flows.time[upper],
+      flows.area[upper],
+      water.reaches[index],
+      settings,
+      tree.landings[upper],
+      tree.landings[tree.lower[index]!],
+      widestAbove(tree, upper),
+    ];
+    plans[run.id] = planned(run, read, () => runPlan(layout, flows, water, index, letters[index]!));
   });
   return plans;
 });

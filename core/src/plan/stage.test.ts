@@ -37,6 +37,17 @@ it('an edit enters the stages that read what it touches, and no others', () => {
   expect(larger).not.toEqual(expect.arrayContaining(['layout']));
 });
 
+it('a run that an edit does not reach is the very object that it was, in any rain', () => {
+  const job = largeYard(30, 120);
+  const before = planJob(job).runs;
+  const run = job.elements.ofKind('run')[3]!;
+  const after = planJob(changed(job, put('Size', { ...run, nominal: 0.2032 }))).runs;
+  const ids = Object.keys(before);
+  const reached = ids.filter((id) => JSON.stringify(after[id]) !== JSON.stringify(before[id]));
+  expect(reached.length).toBeGreaterThan(0);
+  expect(ids.filter((id) => after[id] !== before[id]).sort()).toEqual(reached.sort());
+});
+
 it('undone, everything stands in the order in which it stood', () => {
   const job = quillfeather();
   planJob(job);

@@ -2,7 +2,8 @@
 import { ENTRY_LOSS, JUNCTION_FACTS, TURN_FACTS } from '../catalogue/fittings';
 import { OUTFALLS } from '../catalogue/outfalls';
 import { MATERIAL_FACTS } from '../catalogue/pipes';
-import { backwater, type Backwater, type Reach } from '../hydraulics/backwater';
+import { backwater, freeDepth, type Backwater, type Reach } from '../hydraulics/backwater';
+import { criticalDepth } from '../hydraulics/criticalDepth';
 import { diameterOf, kindOf, type Run } from '../job/kinds';
 import { highestJoin, standingAt } from '../network/receiving';
 import { NONE, type Tree } from '../network/tree';
@@ -51,6 +52,8 @@ function exitLoss({ tree, levels, settings }: Layout, index: number): number {
 }
 
 const reaches = perElement<Run, Backwater>();
+const criticals = perElement<Run, number>();
+const freeEnds = perElement<Run, number>();
 
 /** Water line of a layout under its flows; `byWorks`: water (m) that works make stand at ways out, by id. */
 export const waterLineOf = stage(
@@ -85,6 +88,10 @@ export const waterLineOf = stage(
       flows: Float64Array.from(tree.runs, (run, index) => flows.flow[tree.upper[index]!]! / (run.parallel ?? 1)),
       backwaterOf: (index: number, reach: Reach, level: number) =>
         reaches(tree.runs[index]!, [reach.flow, reach.slope, level], () => backwater(reach, level)),
+      criticalOf: (index: number, reach: Reach) =>
+        criticals(tree.runs[index]!, [reach.flow], () => criticalDepth(reach)),
+      freeOf: (index: number, reach: Reach) =>
+        freeEnds(tree.runs[index]!, [reach.flow, reach.slope], () => freeDepth(reach)),
     };
     return solveWaterLine(network, (node) => {
       const landing = tree.landings[node]!;

@@ -76,15 +76,18 @@ function partOf(counted: Counted, soil: Soil, cut: Cut | undefined): Part {
   return { ...plain, buy };
 }
 
-const TYPES = Object.keys(GROUP_OF);
+/** Where each type stands in a yard's list: by group, then by kind of thing. */
+const RANK = new Map(
+  Object.entries(GROUP_OF)
+    .map(([type, group], at) => ({ type, at, group: PART_GROUPS.indexOf(group) }))
+    .sort((a, b) => a.group - b.group || a.at - b.at)
+    .map(({ type }, rank) => [type, rank]),
+);
 const sizeOf = (item: Item): number => ('nominal' in item ? item.nominal : 0);
 
 /** As a yard's list is read: by group, by kind of thing, the larger first. */
 const inOrder = (a: Part, b: Part): number =>
-  PART_GROUPS.indexOf(a.group) - PART_GROUPS.indexOf(b.group) ||
-  TYPES.indexOf(a.item.type) - TYPES.indexOf(b.item.type) ||
-  sizeOf(b.item) - sizeOf(a.item) ||
-  (a.key < b.key ? -1 : 1);
+  RANK.get(a.item.type)! - RANK.get(b.item.type)! || sizeOf(b.item) - sizeOf(a.item) || (a.key < b.key ? -1 : 1);
 
 /** The take-off of a plan. Impossible things are left out and named as missing; it never throws. */
 export function takeOff(given: Job, solution: Pick<Solution, 'runs' | 'landings' | 'works'>): TakeOff {

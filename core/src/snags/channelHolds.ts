@@ -1,11 +1,12 @@
 import { LEVEL_TOLERANCE, type Rule } from './snag';
+import { entriesOf } from './valuesOf';
 
 /** A channel drain whose floor lies under its pipe: it stands full after every rain. */
 export const channelHolds: Rule = {
   code: 'channelHolds',
   short: 'stands full',
   find: (_, { inlets }) =>
-    Object.entries(inlets).flatMap(([id, inlet]) =>
+    entriesOf(inlets).flatMap(([id, inlet]) =>
       inlet.kind === 'channel' && inlet.holds > LEVEL_TOLERANCE
         ? [
             {

@@ -1,10 +1,11 @@
 import type { Rule } from './snag';
+import { entriesOf } from './valuesOf';
 
 /** The hole to a channel drain's pipe takes less than the channel brings to it. */
 export const channelOutlet: Rule = {
   code: 'channelOutlet',
   find: (_, { inlets }) =>
-    Object.entries(inlets).flatMap(([id, inlet]) =>
+    entriesOf(inlets).flatMap(([id, inlet]) =>
       inlet.kind === 'channel' && inlet.outletCapacity !== null && inlet.outletFlow > inlet.outletCapacity
         ? [
             {

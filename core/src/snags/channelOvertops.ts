@@ -1,10 +1,11 @@
 import { LEVEL_TOLERANCE, type Rule } from './snag';
+import { entriesOf } from './valuesOf';
 
 /** Water in a channel drain stands higher than the channel. */
 export const channelOvertops: Rule = {
   code: 'channelOvertops',
   find: (_, { inlets }) =>
-    Object.entries(inlets).flatMap(([id, inlet]) =>
+    entriesOf(inlets).flatMap(([id, inlet]) =>
       inlet.kind === 'channel' && inlet.profile.over > LEVEL_TOLERANCE
         ? [
             {

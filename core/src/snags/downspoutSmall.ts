@@ -1,6 +1,7 @@
 import { elementOf } from '../job/job';
 import type { DownspoutPlan } from '../inlets';
 import type { Rule } from './snag';
+import { entriesOf } from './valuesOf';
 
 const other = (id: string | undefined): { other?: string } => (id === undefined ? {} : { other: id });
 
@@ -12,7 +13,7 @@ const reaches = ({ offered, valley }: DownspoutPlan): number =>
 export const downspoutSmall: Rule = {
   code: 'downspoutSmall',
   find: (job, { inlets }) =>
-    Object.entries(inlets).flatMap(([id, inlet]) =>
+    entriesOf(inlets).flatMap(([id, inlet]) =>
       inlet.kind === 'downspout' && reaches(inlet) > inlet.capacity
         ? [
             {

@@ -1,10 +1,11 @@
 import type { Rule } from './snag';
+import { entriesOf } from './valuesOf';
 
 /** Water stands deeper over a grate than is allowed before the grate takes it all. On a slope it does not stand, but runs on. */
 export const grateSmall: Rule = {
   code: 'grateSmall',
   find: (_, { inlets, onSlope, settings }) =>
-    Object.entries(inlets).flatMap(([id, inlet]) =>
+    entriesOf(inlets).flatMap(([id, inlet]) =>
       inlet.kind === 'basin' && !onSlope.has(id) && inlet.ponding > settings.ponding
         ? [
             {

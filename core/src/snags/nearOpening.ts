@@ -1,12 +1,13 @@
 import { MAX_OVER_SILL } from '../inlets';
 import type { Rule } from './snag';
+import { entriesOf } from './valuesOf';
 
 /** Water at an inlet comes nearer to the sill that it protects than the margin. */
 export const nearOpening: Rule = {
   code: 'nearOpening',
   short: 'near a sill',
   find: (_, { inlets, settings }) =>
-    Object.entries(inlets).flatMap(([id, inlet]) =>
+    entriesOf(inlets).flatMap(([id, inlet]) =>
       inlet.kind !== 'downspout' && inlet.freeboard !== null && inlet.freeboard < settings.openingMargin
         ? [
             {

@@ -1,12 +1,13 @@
 import { MAX_OVER_SILL } from '../inlets';
 import type { Rule } from './snag';
+import { entriesOf } from './valuesOf';
 
 /** In the rarer rain that openings are checked by, water stands over a sill. Where the design rain comes near it already, that is told. */
 export const openingFloods: Rule = {
   code: 'openingFloods',
   short: 'floods a sill',
   find: (_, { openings, inlets, settings }) =>
-    Object.entries(openings?.freeboards ?? {}).flatMap(([id, freeboard]) => {
+    (openings ? entriesOf(openings.freeboards) : []).flatMap(([id, freeboard]) => {
       const inlet = inlets[id];
       const nearAlready =
         inlet !== undefined &&

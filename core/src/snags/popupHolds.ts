@@ -1,4 +1,5 @@
 import type { Rule, Severity } from './snag';
+import { entriesOf } from './valuesOf';
 
 const HOUR = 3600;
 /** Drained within a day it is as good as dry; after three days mosquitoes hatch. */
@@ -15,7 +16,7 @@ export const popupHolds: Rule = {
   code: 'popupHolds',
   short: 'holds water',
   find: (_, { standing }) =>
-    Object.entries(standing).flatMap(([id, { depth, length, drainTime, fed }]) => {
+    entriesOf(standing).flatMap(([id, { depth, length, drainTime, fed }]) => {
       const severity = severityOf(drainTime);
       if (!severity) return [];
       return [

@@ -1,11 +1,12 @@
 import { elementOf } from '../job/job';
 import type { Rule } from './snag';
+import { entriesOf } from './valuesOf';
 
 /** A valley brings more to one place of the gutter than the gutter carries from there to its outlet: it shoots over. */
 export const valleyOvershoots: Rule = {
   code: 'valleyOvershoots',
   find: (job, { inlets }) =>
-    Object.entries(inlets).flatMap(([id, inlet]) => {
+    entriesOf(inlets).flatMap(([id, inlet]) => {
       if (inlet.kind !== 'downspout' || !inlet.valley || inlet.valley.offered <= inlet.valley.capacity) return [];
       const { spillsTo } = elementOf(job, 'downspout', id)!;
       return [

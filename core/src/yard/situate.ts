@@ -36,14 +36,25 @@ function gatheringInlets(job: Job): (Basin | Channel)[] {
   ];
 }
 
+const clear = new WeakMap<readonly unknown[], boolean>();
+
+/** Whether none of a list is so; asked once for a list that stays as it is. Of one kind only one thing is ever asked. */
+function none<T>(list: readonly T[], isSo: (each: T) => boolean): boolean {
+  const known = clear.get(list);
+  if (known !== undefined) return known;
+  const answer = !list.some(isSo);
+  clear.set(list, answer);
+  return answer;
+}
+
 /** True of a job in which no figure hangs on a place. */
 function isUnplaced(job: Job): boolean {
   return (
     ofKind(job, 'spotLevel').length === 0 &&
     ofKind(job, 'breakline').length === 0 &&
-    ofKind(job, 'run').every(({ lengthFrom }) => lengthFrom === undefined) &&
-    ofKind(job, 'surface').every(({ outline }) => outline === undefined) &&
-    ofKind(job, 'discharge').every((each) => letsInto(each) === undefined || each.controlLevel !== undefined)
+    none(ofKind(job, 'run'), ({ lengthFrom }) => lengthFrom !== undefined) &&
+    none(ofKind(job, 'surface'), ({ outline }) => outline !== undefined) &&
+    none(ofKind(job, 'discharge'), (each) => letsInto(each) !== undefined && each.controlLevel === undefined)
   );
 }
 
@@ -51,16 +62,18 @@ const known = new WeakMap<Job, Job>();
 
 /** The job as its places say, the same again for the same job. */
 export function situated(job: Job): Job {
-  if (isUnplaced(job)) return job;
   const before = known.get(job);
   if (before) return before;
-  const resolved = resolve(job);
-  const elements = job.elements.resolved(resolved.changed, resolved.gathered, (list) => List.of(list));
-  const made = { id: job.id, elements };
+  const made = isUnplaced(job) ? job : { id: job.id, elements: placed(job) };
   known.set(job, made);
   // It is situated already: asked again, it is itself.
   known.set(made, made);
   return made;
+}
+
+function placed(job: Job): Job['elements'] {
+  const resolved = resolve(job);
+  return job.elements.resolved(resolved.changed, resolved.gathered, (list) => List.of(list));
 }
 
 interface Resolved {
