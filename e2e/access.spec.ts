@@ -50,6 +50,7 @@ const SCREENS = [
   '/job/quillfeather/build?at=~options',
   '/job/quillfeather/build?at=~clear',
   '/job/quillfeather/build?at=~days',
+  '/job/quillfeather/build?at=~tables',
   '/job/quillfeather/build?at=~paper',
   '/job/wrenmoor/yard?at=green',
   '/job/wrenmoor/yard?at=pit',

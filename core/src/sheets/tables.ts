@@ -18,30 +18,54 @@ export interface Table {
   title: string;
   columns: readonly { title: string; right?: true; wide?: true }[];
   rows: readonly (readonly string[])[];
+  /**
+   * What its cells say as numbers, in SI or least units of money, row by row, null where they say none: what it is put in order by.
+   * Rows past the last of these stay below the others.
+   */
+  measures?: readonly (readonly (number | null)[])[];
+  /** Element that each row is of. */
+  ids?: readonly string[];
 }
 
 type Row = readonly string[];
 
+/** A row as it is read, as it is measured, and the element that it is of. */
+interface Measured {
+  id: string;
+  cells: readonly (string | readonly [said: string, measure: number | null])[];
+}
+
+const measured = (lines: readonly Measured[]): Required<Pick<Table, 'rows' | 'measures' | 'ids'>> => ({
+  rows: lines.map(({ cells }) => cells.map((cell) => (typeof cell === 'string' ? cell : cell[0]))),
+  measures: lines.map(({ cells }) => cells.map((cell) => (typeof cell === 'string' ? null : cell[1]))),
+  ids: lines.map(({ id }) => id),
+});
+
 /** What is laid: a run a row, line by line. */
 export function runsTable(job: Job, plan: Plan): Table {
   const { units } = headOf(job);
-  const rows = plan.lines.flatMap(({ letter, runs }) =>
-    runs.flatMap((id): Row[] => {
+  const level = (metres: number) => [text(showLevel(metres, units)), metres] as const;
+  const lines = plan.lines.flatMap(({ letter, runs }) =>
+    runs.flatMap((id): Measured[] => {
       const run = plan.runs[id];
       if (!run) return [];
+      const pipe = `${text(showNominal(run.nominal, units))} ${MATERIAL_FACTS[run.material].short}`;
       return [
-        [
-          letter,
-          nameOf(job, id),
-          `${run.parallel > 1 ? `${run.parallel} × ` : ''}${text(showNominal(run.nominal, units))} ${MATERIAL_FACTS[run.material].short}`,
-          text(showLength(run.length, units)),
-          text(showPitch(run.pitch)),
-          text(showLevel(run.invertUp, units)),
-          text(showLevel(run.invertDown, units)),
-          text(showSmall(run.cover, units)),
-          text(showFlow(run.flow, units)),
-          text(showFlow(run.capacity, units)),
-        ],
+        {
+          id,
+          cells: [
+            letter,
+            nameOf(job, id),
+            [`${run.parallel > 1 ? `${run.parallel} × ` : ''}${pipe}`, run.nominal * run.parallel],
+            [text(showLength(run.length, units)), run.length],
+            [text(showPitch(run.pitch)), run.pitch],
+            level(run.invertUp),
+            level(run.invertDown),
+            [text(showSmall(run.cover, units)), run.cover],
+            [text(showFlow(run.flow, units)), run.flow],
+            [text(showFlow(run.capacity, units)), run.capacity],
+          ],
+        },
       ];
     }),
   );
@@ -59,22 +83,27 @@ export function runsTable(job: Job, plan: Plan): Table {
       { title: 'Flow', right: true },
       { title: 'Carries', right: true },
     ],
-    rows,
+    ...measured(lines),
   };
 }
 
 /** Every landing: what it is, its ground, its invert and what enters there. */
 export function inletsTable(job: Job, plan: Plan): Table {
   const { units } = headOf(job);
-  const rows = landingsOf(job).map((landing): Row => {
+  const lines = landingsOf(job).map((landing): Measured => {
     const planned = plan.landings[landing.id];
-    return [
-      nameOf(job, landing.id),
-      landing.kind === 'basin' ? `${GRATE_FACTS[landing.grate].label} basin` : kindOf(landing.kind).label,
-      text(showLevel(planned?.groundLevel ?? landing.groundLevel, units)),
-      typeof planned?.invert === 'number' ? text(showLevel(planned.invert, units)) : '',
-      planned ? text(showFlow(planned.entering, units)) : '',
-    ];
+    const ground = planned?.groundLevel ?? landing.groundLevel;
+    const invert = planned?.invert ?? null;
+    return {
+      id: landing.id,
+      cells: [
+        nameOf(job, landing.id),
+        landing.kind === 'basin' ? `${GRATE_FACTS[landing.grate].label} basin` : kindOf(landing.kind).label,
+        [text(showLevel(ground, units)), ground],
+        invert === null ? '' : [text(showLevel(invert, units)), invert],
+        planned ? [text(showFlow(planned.entering, units)), planned.entering] : '',
+      ],
+    };
   });
   return {
     title: 'Inlets and ends',
@@ -85,7 +114,7 @@ export function inletsTable(job: Job, plan: Plan): Table {
       { title: 'Invert', right: true },
       { title: 'Water that enters', right: true },
     ],
-    rows,
+    ...measured(lines),
   };
 }
 
@@ -146,6 +175,7 @@ export function partsSheet(job: Job, { parts }: TakeOff): Table {
       ...(k === 1 || k === 4 ? { wide: true } : {}),
     })),
     rows,
+    measures: parts.map(({ net, buy }) => [null, null, net, buy, null]),
   };
 }
 
@@ -181,6 +211,8 @@ export function priceTable(job: Job, taken: TakeOff, price: Price): Table {
       { title: 'Amount', right: true },
     ],
     rows: [...rows, ...sums.map(([name, amount]): Row => [name, '', '', cash(amount)])],
+    // What it comes to stands below its lines, whatever they are put in order by.
+    measures: price.lines.map(({ quantity, rate, amount }) => [null, quantity, rate, amount]),
   };
 }
 

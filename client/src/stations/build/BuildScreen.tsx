@@ -18,6 +18,7 @@ import { OptionsSheet } from './OptionsSheet';
 import { PaperSheet } from './PaperSheet';
 import { PartsSheet } from './PartsSheet';
 import { PriceSheet } from './PriceSheet';
+import { TablesSheet } from './TablesSheet';
 
 /** How it is looked at, its chip and its title; but for the list of parts in the address, so that a reload comes back to it. */
 const VIEWS = [
@@ -28,6 +29,7 @@ const VIEWS = [
   { value: 'clear', label: 'Clearances', title: 'Clearances' },
   { value: 'days', label: 'Days', title: 'Days' },
   { value: 'dig', label: 'Dig sheet', title: 'Dig sheet' },
+  { value: 'tables', label: 'Tables', title: 'Tables' },
   { value: 'paper', label: 'Paper', title: 'On paper and in files' },
 ] as const;
 
@@ -81,6 +83,7 @@ export function BuildScreen() {
           {by === 'clear' && <ClearSheet taken={taken} />}
           {by === 'days' && <DaysSheet taken={taken} />}
           {by === 'dig' && <DigSheet />}
+          {by === 'tables' && <TablesSheet onGo={(id) => go('build', id)} />}
           {by === 'paper' && <PaperSheet />}
         </>
       )}

@@ -1,0 +1,44 @@
+/** The job's tables on the screen, as they are printed and saved: each put in order by any of its columns. */
+import { nameOf, tablesOf } from '@katabasis/core';
+import Download from 'lucide-react-native/icons/download';
+import Papa from 'papaparse';
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+import { saveFile, slug } from '../../data/files';
+import { useKept } from '../../data/useJob';
+import { Button } from '../../ui/Button';
+import { Choice } from '../../ui/Choice';
+import { DataTable } from '../../ui/DataTable';
+import { Text } from '../../ui/Text';
+
+const TABLES = [
+  { value: 'runs', label: 'Runs' },
+  { value: 'inlets', label: 'Inlets and ends' },
+  { value: 'parts', label: 'Parts' },
+  { value: 'price', label: 'Price' },
+] as const;
+type Name = (typeof TABLES)[number]['value'];
+
+export function TablesSheet({ onGo }: { onGo: (id: string) => void }) {
+  const { job, plan } = useKept();
+  const [name, setName] = useState<Name>('runs');
+  const table = useMemo(() => tablesOf(job, plan)[name]!(), [job, plan, name]);
+  const save = (): void =>
+    saveFile(
+      `${slug(nameOf(job, 'job'))}-${name}.csv`,
+      Papa.unparse([table.columns.map(({ title }) => title), ...table.rows.map((row) => [...row])], {
+        escapeFormulae: true,
+      }),
+      'text/csv',
+    );
+  return (
+    <>
+      <Choice label="Table" value={name} options={TABLES} onChoose={setName} />
+      <Text kind="heading">{table.title}</Text>
+      <DataTable key={name} label={table.title} {...table} onGo={onGo} />
+      <View style={{ flexDirection: 'row' }}>
+        <Button label="Save as a table" icon={Download} onPress={save} testID="save-table" />
+      </View>
+    </>
+  );
+}
