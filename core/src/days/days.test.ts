@@ -58,6 +58,20 @@ it('waits for the marks, for dry ground, for nights without frost, and for a day
   expect(of(pinned, 'turf').days[0]!.day >= '2026-12-09').toBe(true);
 });
 
+it('what is done takes the hours of its day and no others, and nothing waits for it any more', () => {
+  const doneOn = plusDays(TODAY, -3);
+  const before = laidOut(clinic).schedule;
+  const first = before.steps.find(({ step }) => step.key === 'line A')!;
+  const { schedule } = laidOut(put(clinic, { id: 's1', kind: 'step', of: 'line A', doneOn, hours: 400 }));
+  expect(schedule.done).toMatchObject([{ step: { key: 'line A' }, day: doneOn }]);
+  expect(schedule.steps.some(({ step }) => step.key === 'line A')).toBe(false);
+  const next = (of: typeof schedule) => of.steps.find(({ step }) => step.key === 'line C')!.days[0]!.day;
+  expect(next(schedule) <= next(before)).toBe(true);
+  // Of today the hours are gone: 8 of 8.
+  const today = laidOut(put(clinic, { id: 's1', kind: 'step', of: 'setOut', doneOn: first.days[0]!.day, hours: 8 }));
+  expect(today.schedule.steps.every(({ days }) => days.every(({ day }) => day !== first.days[0]!.day))).toBe(true);
+});
+
 it('digging without marks, or after they have run out, is told', () => {
   expect(laidOut(clinic, [], false).schedule.steps.find(({ step }) => step.key === 'line A')!.marksGone).toBe(true);
   expect(laidOut(clinic).schedule.steps.every(({ marksGone }) => !marksGone)).toBe(true);

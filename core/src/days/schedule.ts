@@ -26,6 +26,8 @@ export interface Scheduled {
 
 export interface Schedule {
   steps: readonly Scheduled[];
+  /** What is done already, and when; nothing waits for it any more. */
+  done: readonly { step: WorkStep; day: string }[];
   /** Keys of steps that found no day within a year. */
   never: readonly string[];
   first: string | null;
@@ -55,6 +57,7 @@ export function scheduleOf(
   const ends = new Map<string, string>();
   const scheduled: Scheduled[] = [];
   const never: string[] = [];
+  const done: { step: WorkStep; day: string }[] = [];
   const spoils = (day: string, { digs, grows }: WorkStep): Held | null => {
     if (digs && marksFrom !== undefined && day < marksFrom) return 'marks';
     if (digs && (weather.get(day)?.rain ?? 0) >= WET) return 'wet';
@@ -62,6 +65,13 @@ export function scheduleOf(
     return grows && nights.some((each) => each !== undefined && each.low < FROST) ? 'frost' : null;
   };
   for (const step of steps) {
+    const doneOn = step.settled?.doneOn;
+    if (doneOn === undefined) continue;
+    done.push({ step, day: doneOn });
+    used.set(doneOn, (used.get(doneOn) ?? 0) + step.hours);
+  }
+  for (const step of steps) {
+    if (step.settled?.doneOn !== undefined) continue;
     const before = step.after.flatMap((key) => ends.get(key) ?? []);
     const soonest = before.reduce((most, day) => (day > most ? day : most), begin);
     const pinned = step.settled?.day;
@@ -93,5 +103,5 @@ export function scheduleOf(
     scheduled.push({ step, days, held: [...held], marksGone });
   }
   const all = scheduled.flatMap(({ days }) => days.map(({ day }) => day)).sort();
-  return { steps: scheduled, never, first: all[0] ?? null, last: all.at(-1) ?? null };
+  return { steps: scheduled, done, never, first: all[0] ?? null, last: all.at(-1) ?? null };
 }

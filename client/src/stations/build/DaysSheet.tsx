@@ -18,6 +18,7 @@ import {
   text,
   truckWords,
   workedFrom,
+  type Schedule,
   type Scheduled,
   type Step,
   type TakeOff,
@@ -59,6 +60,7 @@ const make = (palette: Palette) => ({
     justifyContent: 'center' as const,
   },
   open: { gap: SPACE.m, paddingBottom: SPACE.l },
+  ends: { flexDirection: 'row' as const, flexWrap: 'wrap' as const, gap: SPACE.s },
 });
 
 /** A temperature, °C, as it is said in a job's units. */
@@ -101,7 +103,11 @@ export function DaysSheet({ taken }: { taken: TakeOff }) {
   return (
     <View style={{ gap: SPACE.l, maxWidth: 760 }}>
       <View style={figureRow}>
-        <Figure label="Days of work" shown={{ value: String(days.length), unit: '' }} size="hero" />
+        <Figure
+          label={schedule.done.length > 0 ? 'Days left' : 'Days of work'}
+          shown={{ value: String(days.length), unit: '' }}
+          size="hero"
+        />
         {schedule.first && <Figure label="From" shown={{ value: sayDay(schedule.first), unit: '' }} />}
         {schedule.last && <Figure label="To" shown={{ value: sayDay(schedule.last), unit: '' }} />}
       </View>
@@ -170,6 +176,8 @@ export function DaysSheet({ taken }: { taken: TakeOff }) {
           />
         ))}
       </View>
+      {schedule.done.length === steps.length && <Text>All of it is done.</Text>}
+      <Done done={schedule.done} />
       <Text kind="small">
         {weather.data === undefined
           ? 'The weather office is out of reach: wet days and frost are not counted. '
@@ -276,16 +284,38 @@ function StepRow({ scheduled, day }: { scheduled: Scheduled; day: string }) {
               />
             </View>
           </Fields>
-          {step.settled !== null && (
-            <View style={{ flexDirection: 'row' }}>
+          <View style={styles.ends}>
+            <Button label="Done today" onPress={() => void settle({ doneOn: todayOf() })} testID={`done-${step.key}`} />
+            {step.settled !== null && (
               <Button
                 label="As worked out again"
                 onPress={() => void edit({ label: 'Lay a step out anew', puts: [], removes: [step.settled!.id] })}
               />
-            </View>
-          )}
+            )}
+          </View>
         </View>
       )}
+    </View>
+  );
+}
+
+/** What is done already: it stands where it was done, and can be taken back. */
+function Done({ done }: Pick<Schedule, 'done'>) {
+  const styles = useStyles(make);
+  const { job, edit } = useKept();
+  if (done.length === 0) return null;
+  return (
+    <View style={styles.day} testID="done">
+      <Text kind="heading">Done</Text>
+      {done.map(({ step, day }) => (
+        <View key={step.key} style={[styles.step, styles.row]}>
+          <View style={{ flex: 1 }}>
+            <Text>{stepLabel(step)}</Text>
+            <Text kind="small">{sayDay(day)}</Text>
+          </View>
+          <Button label="Not done yet" onPress={() => void edit(settled(job, step, { doneOn: undefined }))} />
+        </View>
+      ))}
     </View>
   );
 }

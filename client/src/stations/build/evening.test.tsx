@@ -1,7 +1,7 @@
 /** Whom to ask, on which days, for how much, and the options: as they are told on the screen. */
 import { catalogueTable, headOf, jobFrom, ofKind, planJob, takeOff, type Job } from '@katabasis/core';
 import { quillfeather } from '@katabasis/core/samples';
-import { fireEvent, screen, waitFor } from '@testing-library/react';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { TextDecoder } from 'node:util';
 import Papa from 'papaparse';
 import { pickFile } from '../../data/files';
@@ -48,6 +48,19 @@ it('days out of reach of the weather office say so; a holiday that is no day is 
   expect(screen.getByTestId('holidays')).toHaveValue('2026-12-25, 2026-13-01');
   commit('holidays', '2027-01-01 2026-12-25');
   expect(headOf(job()).calendar).toEqual({ holidays: ['2026-12-25', '2027-01-01'] });
+});
+
+it('a step that is done leaves the days, is kept with its day, and is taken back', () => {
+  const { job } = openJob(sample(), <DaysSheet taken={takenOf(sample())} />);
+  const kept = () => ofKind(job(), 'step').map(({ of, doneOn }) => [of, typeof doneOn]);
+  fireEvent.click(screen.getByTestId('step-setOut'));
+  fireEvent.click(screen.getByTestId('done-setOut'));
+  expect(kept()).toEqual([['setOut', 'string']]);
+  expect(screen.queryByTestId('step-setOut')).toBeNull();
+  expect(within(screen.getByTestId('done')).getByText('Come, look for the marks, set out')).toBeTruthy();
+  fireEvent.click(screen.getByRole('button', { name: 'Not done yet' }));
+  expect(kept()).toEqual([['setOut', 'undefined']]);
+  expect(screen.getByTestId('step-setOut')).toBeTruthy();
 });
 
 it('by a string line each peg is told, and what is measured down from it is judged', () => {

@@ -12,6 +12,7 @@ const schema = z.strictObject({
   /** People, and how long they take, h. */
   crew: z.number().int().min(1).max(50).optional(),
   hours: z.number().gt(0).max(1000).optional(),
+  /** The day on which it was done. */
   doneOn: day.optional(),
 });
 export type Step = z.infer<typeof schema>;
