@@ -2,9 +2,8 @@
 import { ofKind, type Job } from '../job/job';
 import type { Discharge, Service } from '../job/kinds';
 import { receivingOf } from '../catalogue/outfalls';
-import { placesOf } from '../job/places';
-import { crossingsOf } from '../yard/crossings';
 import type { TakeOff } from '../quantities/takeOff';
+import { DUG } from '../quantities/worksDug';
 
 export const NEEDS = [
   'locate',
@@ -36,28 +35,10 @@ const PRIVATE = new Set<Service['form']>(['irrigation', 'lighting', 'invisibleFe
 export const isPrivate = ({ form, owner }: Service): boolean =>
   owner === 'private' || (owner === undefined && PRIVATE.has(form));
 
-/** Kinds that are dug besides trenches of pipe. */
-const DUG = [
-  'drain',
-  'drainField',
-  'stoneDrain',
-  'pavedBed',
-  'swale',
-  'culvert',
-  'berm',
-  'sleeve',
-  'basin',
-  'channel',
-] as const;
-
 /** Clearances that a plan needs, the gravest first; none where nothing is dug. */
-export function needsOf(job: Job, { trenches, parts }: TakeOff): Need[] {
+export function needsOf(job: Job, { trenches, works, parts }: TakeOff): Need[] {
   if (trenches.length === 0 && DUG.every((kind) => ofKind(job, kind).length === 0)) return [];
-  // Works are dug along their own ways: what they cross is met as well as what trenches do.
-  const ways = DUG.flatMap((kind) => ofKind(job, kind)).flatMap((work) =>
-    placesOf(work).length > 1 ? crossingsOf(job, placesOf(work)) : [],
-  );
-  const met = new Set([...trenches.flatMap(({ meets }) => meets), ...ways].map(({ id }) => id));
+  const met = new Set([...trenches, ...works].flatMap(({ meets }) => meets.map(({ id }) => id)));
   const services = ofKind(job, 'service');
   const outs = ofKind(job, 'discharge');
   const needs: Need[] = [];

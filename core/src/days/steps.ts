@@ -137,11 +137,18 @@ export function stepsOf(
     laid.push(key);
   }
   const dugElsewhere = Math.max(0, net('dug') - trenches.reduce((sum, { volume }) => sum + volume, 0)) + net('fill');
-  add('works', 'works', ['strip', ...laid], net('stone') / RAM, dugElsewhere / DIG, {
-    digs: true,
-    machine: 'excavator',
-    truck: ['works', 'stone', 'pipe'],
-  });
+  add(
+    'works',
+    'works',
+    ['strip', ...laid],
+    net('stone') / RAM + spadeIn(job, taken.works) * SPADE,
+    dugElsewhere / DIG,
+    {
+      digs: true,
+      machine: 'excavator',
+      truck: ['works', 'stone', 'pipe'],
+    },
+  );
   const boxes = net(
     'box',
     'trap',

@@ -1,10 +1,13 @@
 import fc from 'fast-check';
 import { changed, put } from '../job/change';
 import { headOf, ofKind, type Job } from '../job/job';
-import type { JobElement } from '../job/kinds';
+import type { Element, JobElement } from '../job/kinds';
 import { planJob } from '../plan/planJob';
 import { takeOff } from '../quantities/takeOff';
 import { brackenfold, quillfeather, seededJob, wrenmoor } from '../samples';
+import { cautionsOf } from '../sheets/cautions';
+import { withElements } from '../testing/parts';
+import { fieldOf, swaleOf } from '../testing/workYards';
 import { dearer, isCurrency, leastUnits, lineLabel, money } from '../words/price';
 import { priceOf, unrounded, type Price } from './price';
 
@@ -21,6 +24,45 @@ const books = fc.record({
   ),
   tax: fc.double({ min: 0, max: 0.3, noNaN: true }),
   rounding: fc.constantFrom(1, 5, 100, 500, 1000),
+});
+
+it('a ditch or a drain field over a gas line is dug by spade there, is cautioned, and costs it, as a trench does', () => {
+  const gas: Element = {
+    id: 'main',
+    kind: 'service',
+    name: 'Gas to the barn',
+    form: 'gas',
+    way: [
+      { east: 150, north: 30 },
+      { east: 250, north: 30 },
+    ],
+  };
+  const across = [
+    { east: 200, north: 0 },
+    { east: 200, north: 60 },
+  ];
+  const spade = (...more: Element[]): number =>
+    priced(withElements(quillfeather(), ...more)).lines.find(({ key }) => key === 'work handDig')?.quantity ?? 0;
+  const ditch = swaleOf({ id: 'ditch', way: across });
+  // Two feet on either side, square across.
+  expect(spade(gas, ditch) - spade(gas)).toBeCloseTo(4 * 0.3048, 6);
+  const cautioned = (...more: Element[]): string[] => {
+    const job = withElements(quillfeather(), ...more);
+    return cautionsOf(job, takeOff(job, planJob(job))).filter((said) => said.includes('Gas to the barn'));
+  };
+  expect(cautioned(gas, ditch)).toHaveLength(1);
+  expect(cautioned(gas)).toEqual([]);
+  // Round an outline it is met where it goes in and where it comes out, on the side that closes it too.
+  const field = fieldOf({
+    id: 'wet',
+    outline: [
+      { east: 180, north: 20 },
+      { east: 180, north: 40 },
+      { east: 220, north: 40 },
+      { east: 220, north: 20 },
+    ],
+  });
+  expect(spade(gas, field) - spade(gas)).toBeCloseTo(8 * 0.3048, 6);
 });
 
 it('is the sum of its lines to the cent, whatever the book says, and goes up to its rounding and no further', () => {

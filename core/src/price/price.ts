@@ -1,6 +1,6 @@
 /** What a plan costs to build, line by line, and what is asked for it. Amounts are whole least units of the currency, and add up. */
 import { elementOf, type Job } from '../job/job';
-import type { Trench } from '../quantities/earth';
+import type { Dug } from '../quantities/worksDug';
 import { takeOff, type TakeOff } from '../quantities/takeOff';
 import type { PartUnit } from '../quantities/item';
 import { METRES_PER_FOOT } from '../units/constants';
@@ -46,10 +46,10 @@ const WHEELED = 10;
 /** Depth that a metre of trench is priced to, m. */
 const SHALLOW = 2 * METRES_PER_FOOT;
 
-/** m of trench by spade beside services, among roots light and heavy. */
-function met(job: Job, trenches: readonly Trench[]): Record<'handDig' | 'rootsLight' | 'rootsHeavy', number> {
+/** m dug by spade beside services, among roots light and heavy. */
+function met(job: Job, dug: readonly Dug[]): Record<'handDig' | 'rootsLight' | 'rootsHeavy', number> {
   const found = { handDig: 0, rootsLight: 0, rootsHeavy: 0 };
-  for (const { length, meets } of trenches)
+  for (const { length, meets } of dug)
     for (const { id, kind, from, to, angle } of meets) {
       if (kind === 'service') {
         const service = elementOf(job, 'service', id)!;
@@ -62,17 +62,18 @@ function met(job: Job, trenches: readonly Trench[]): Record<'handDig' | 'rootsLi
   return found;
 }
 
-/** m of some trenches that are dug by spade beside services. */
-export const spadeIn = (job: Job, trenches: readonly Trench[]): number => met(job, trenches).handDig;
+/** m of some trenches or works that are dug by spade beside services. */
+export const spadeIn = (job: Job, dug: readonly Dug[]): number => met(job, dug).handDig;
 
 /** Quantities of work, by rate. */
-function workIn(job: Job, { parts, trenches }: TakeOff): Partial<Record<WorkRate, number>> {
+function workIn(job: Job, { parts, trenches, works }: TakeOff): Partial<Record<WorkRate, number>> {
   const net = (...types: string[]): number =>
     parts.filter(({ item }) => types.includes(item.type)).reduce((sum, part) => sum + part.net, 0);
   const along = trenches.reduce((sum, { length }) => sum + length, 0);
   const trenched = trenches.reduce((sum, { volume }) => sum + volume, 0);
   const { rock = 0, wet = 0, narrow = false, barrow = 0 } = pricesOf(job).conditions;
-  const sprinklers = trenches
+  const dug = [...trenches, ...works];
+  const sprinklers = dug
     .flatMap(({ meets }) => meets)
     .filter(({ id }) => elementOf(job, 'service', id)?.form === 'irrigation');
   return {
@@ -86,7 +87,7 @@ function workIn(job: Job, { parts, trenches }: TakeOff): Partial<Record<WorkRate
     lay: net('pipe', 'pumpLine'),
     set: net('box', 'trap', 'emitter', 'kerbOutlet', 'tapIn', 'pumpBasin', 'barrel', 'downspoutAdapter', 'culvertEnd'),
     channelSet: net('channel'),
-    ...met(job, trenches),
+    ...met(job, dug),
     sprinklers: sprinklers.length,
     rock: trenched * rock,
     wet: along * wet,

@@ -5,7 +5,7 @@ import type { Run } from '../job/kinds';
 import type { RunPlan, Solution } from '../plan/solution';
 import { placeOfLanding } from '../job/places';
 import { perElement } from '../plan/perElement';
-import { crossingsOfRun, type Crossing } from '../yard/crossings';
+import { crossingsOfRun, MET, type Crossing } from '../yard/crossings';
 import { groundOf } from '../yard/ground';
 import { groundOver } from '../yard/profile';
 import type { Counting } from './counting';
@@ -74,8 +74,6 @@ export function trenchOf(job: Job, run: Run, plan: RunPlan): Trench {
   };
 }
 
-/** What a trench may meet on its way. */
-const MET = ['service', 'barrier', 'breakline', 'tree', 'surface', 'building'] as const;
 const trenches = perElement<Run, Trench>();
 
 /** Trenches of all new runs that have a plan; an edit works out those that it reaches. */

@@ -13,6 +13,7 @@ import { GROUP_OF, PART_GROUPS, UNIT_OF, type Item, type PartGroup, type PartUni
 import { countJoints, couplersFor } from './joints';
 import { countOutlets } from './outlets';
 import { countWorks } from './works';
+import { worksDug, type Dug } from './worksDug';
 
 export interface Part {
   key: string;
@@ -35,6 +36,8 @@ export interface Part {
 export interface TakeOff {
   parts: readonly Part[];
   trenches: readonly Trench[];
+  /** Works that are dug along ways of their own. */
+  works: readonly Dug[];
   /** What could not be counted. */
   missing: readonly Missing[];
 }
@@ -121,6 +124,7 @@ export function takeOff(given: Job, solution: Pick<Solution, 'runs' | 'landings'
   return {
     parts: parts.sort(inOrder),
     trenches,
+    works: worksDug(job),
     missing: counting.missing,
   };
 }

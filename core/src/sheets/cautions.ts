@@ -16,7 +16,7 @@ const types = ({ parts }: TakeOff): ReadonlySet<string> => new Set(parts.map(({ 
 export function cautionsOf(job: Job, taken: TakeOff): string[] {
   const { units } = headOf(job);
   const has = types(taken);
-  const met = new Map(taken.trenches.flatMap(({ meets }) => meets.map(({ id, kind }) => [id, kind] as const)));
+  const met = new Set([...taken.trenches, ...taken.works].flatMap(({ meets }) => meets.map(({ id }) => id)));
   const services = ofKind(job, 'service').filter(({ id }) => met.has(id));
   const gas = services.filter(({ form }) => form === 'gas');
   const deep = trenchWords(job, taken.trenches);

@@ -4,6 +4,9 @@ import { rootReach, USUAL_HAND_DIG, type Element, type Run } from '../job/kinds'
 import { placeAlong, wayOfRun } from '../job/places';
 import { bearing, crossing, extentOf, footOnWay, isWithin, wayLength, type Extent, type Place } from '../site/place';
 
+/** What a trench may meet on its way. */
+export const MET = ['service', 'barrier', 'breakline', 'tree', 'surface', 'building'] as const;
+
 export interface Crossing {
   /** What is met. */
   id: string;
