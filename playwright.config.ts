@@ -12,6 +12,7 @@ export default defineConfig({
   use: {
     launchOptions: {
       executablePath: process.env.KATABASIS_CHROMIUM ?? '/usr/bin/chromium',
+      // Among them: letters unhinted, as wide as on a phone's fine screen.
       args: CHROMIUM_ARGS,
     },
     trace: 'off',
