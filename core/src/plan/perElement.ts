@@ -1,7 +1,10 @@
 /** What is worked out for one element, remembered on the numbers and things that it rests on: an edit works out only what it reaches. */
 
-/** The design rain and the rarer one. */
-const REMEMBERED = 2;
+/**
+ * Last answers of one element: the design rain and the rarer one, all that the layers of defence try besides, and the steps in which
+ * the share that a flooded line carries is halved in on. Fewer would put one another out, and each edit would begin anew.
+ */
+const REMEMBERED = 48;
 
 interface Answer<T> {
   inputs: readonly unknown[];
