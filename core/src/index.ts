@@ -118,7 +118,16 @@ export { dearer, isCurrency, leastUnits, lineLabel, money, rateUnit } from './wo
 export { straightOn } from './numeric/straight';
 export { routeOf, sectionAt, sectionOf, type Section, type SectionPoint } from './plan/section';
 export { SERVICE_PAINT } from './words/servicePaint';
-export { digLines, digTable, inletsTable, partsSheet, runsTable, tablesOf, type Table } from './sheets/tables';
+export {
+  digLines,
+  digTable,
+  inletsTable,
+  partsSheet,
+  priceTable,
+  runsTable,
+  tablesOf,
+  type Table,
+} from './sheets/tables';
 export { drawingOf, LAYERS, type Drawing, type LayerName, type Stroke } from './sheets/drawing';
 export { networkOf, surfaceOf, type LaidPipe, type NetworkModel, type SurfaceModel } from './sheets/network';
 export { quoteOf, type Quote } from './sheets/quote';

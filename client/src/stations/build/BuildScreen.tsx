@@ -83,7 +83,7 @@ export function BuildScreen() {
           {by === 'clear' && <ClearSheet taken={taken} />}
           {by === 'days' && <DaysSheet taken={taken} />}
           {by === 'dig' && <DigSheet />}
-          {by === 'tables' && <TablesSheet onGo={(id) => go('build', id)} />}
+          {by === 'tables' && <TablesSheet taken={taken} onGo={(id) => go('build', id)} />}
           {by === 'paper' && <PaperSheet />}
         </>
       )}

@@ -1,5 +1,16 @@
 /** The job's tables on the screen, as they are printed and saved: each put in order by any of its columns. */
-import { nameOf, tablesOf } from '@katabasis/core';
+import {
+  inletsTable,
+  nameOf,
+  partsSheet,
+  priceOf,
+  priceTable,
+  runsTable,
+  type Job,
+  type Plan,
+  type Table,
+  type TakeOff,
+} from '@katabasis/core';
 import Download from 'lucide-react-native/icons/download';
 import Papa from 'papaparse';
 import { useMemo, useState } from 'react';
@@ -19,10 +30,18 @@ const TABLES = [
 ] as const;
 type Name = (typeof TABLES)[number]['value'];
 
-export function TablesSheet({ onGo }: { onGo: (id: string) => void }) {
+/** The one that is looked at, from what is worked out already. */
+const MADE: Record<Name, (job: Job, plan: Plan, taken: TakeOff) => Table> = {
+  runs: runsTable,
+  inlets: inletsTable,
+  parts: (job, _, taken) => partsSheet(job, taken),
+  price: (job, _, taken) => priceTable(job, taken, priceOf(job, taken)),
+};
+
+export function TablesSheet({ taken, onGo }: { taken: TakeOff; onGo: (id: string) => void }) {
   const { job, plan } = useKept();
   const [name, setName] = useState<Name>('runs');
-  const table = useMemo(() => tablesOf(job, plan)[name]!(), [job, plan, name]);
+  const table = useMemo(() => MADE[name](job, plan, taken), [job, plan, taken, name]);
   const save = (): void =>
     saveFile(
       `${slug(nameOf(job, 'job'))}-${name}.csv`,
