@@ -11,10 +11,9 @@ import {
   type TakeOff,
 } from '@katabasis/core';
 import Download from 'lucide-react-native/icons/download';
-import Papa from 'papaparse';
 import { useState, type ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
-import { saveFile, slug } from '../../data/files';
+import { saveTable } from '../../data/tables';
 import { useKept } from '../../data/useJob';
 import { useStyles, useWide } from '../../theme/theme';
 import { SPACE, TOUCH, type Palette } from '../../theme/tokens';
@@ -39,12 +38,7 @@ interface Props {
 export function PartsSheet({ taken, by, onGo }: Props) {
   const { job } = useKept();
   const { parts } = taken;
-  const save = (): void =>
-    saveFile(
-      `${slug(nameOf(job, 'job'))}-parts.csv`,
-      Papa.unparse(partsTable(job, parts), { escapeFormulae: true }),
-      'text/csv',
-    );
+  const save = (): void => saveTable(job, 'parts', partsTable(job, parts));
   return (
     <>
       {by === 'part' ? <ByPart parts={parts} onGo={onGo} /> : <ByPlace parts={parts} onGo={onGo} />}

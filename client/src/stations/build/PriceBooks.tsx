@@ -4,7 +4,6 @@ import {
   decodeText,
   freshId,
   headOf,
-  nameOf,
   pricesOf,
   put,
   readCatalogue,
@@ -17,7 +16,8 @@ import Papa from 'papaparse';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Refused, Unreachable } from '../../data/api';
-import { pickFile, saveFile, slug } from '../../data/files';
+import { pickFile } from '../../data/files';
+import { saveTable } from '../../data/tables';
 import { BOOKS_KEY, offices, useBooks } from '../../data/offices';
 import { useKept } from '../../data/useJob';
 import { NameField } from '../../input/Field';
@@ -111,13 +111,7 @@ export function PriceBooks({ taken }: { taken: TakeOff }) {
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
         <Button
           label="Save the parts with prices"
-          onPress={() =>
-            saveFile(
-              `${slug(nameOf(job, 'job'))}-catalogue.csv`,
-              Papa.unparse(catalogueTable(job, taken), { escapeFormulae: true }),
-              'text/csv',
-            )
-          }
+          onPress={() => saveTable(job, 'catalogue', catalogueTable(job, taken))}
           testID="save-catalogue"
         />
         <Button label="Read a supplier’s prices" onPress={() => void read()} testID="read-catalogue" />

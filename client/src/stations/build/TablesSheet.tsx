@@ -1,7 +1,6 @@
 /** The job's tables on the screen, as they are printed and saved: each put in order by any of its columns. */
 import {
   inletsTable,
-  nameOf,
   partsSheet,
   priceOf,
   priceTable,
@@ -12,10 +11,9 @@ import {
   type TakeOff,
 } from '@katabasis/core';
 import Download from 'lucide-react-native/icons/download';
-import Papa from 'papaparse';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { saveFile, slug } from '../../data/files';
+import { saveTable } from '../../data/tables';
 import { useKept } from '../../data/useJob';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
@@ -42,14 +40,7 @@ export function TablesSheet({ taken, onGo }: { taken: TakeOff; onGo: (id: string
   const { job, plan } = useKept();
   const [name, setName] = useState<Name>('runs');
   const table = useMemo(() => MADE[name](job, plan, taken), [job, plan, taken, name]);
-  const save = (): void =>
-    saveFile(
-      `${slug(nameOf(job, 'job'))}-${name}.csv`,
-      Papa.unparse([table.columns.map(({ title }) => title), ...table.rows.map((row) => [...row])], {
-        escapeFormulae: true,
-      }),
-      'text/csv',
-    );
+  const save = (): void => saveTable(job, name, [table.columns.map(({ title }) => title), ...table.rows]);
   return (
     <>
       <Choice label="Table" value={name} options={TABLES} onChoose={setName} />

@@ -21,6 +21,7 @@ import Papa from 'papaparse';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { pickFile, saveFile, slug } from '../../data/files';
+import { saveTable } from '../../data/tables';
 import { keepPicture } from '../../data/pictures';
 import { useKept } from '../../data/useJob';
 import { SPACE } from '../../theme/tokens';
@@ -123,11 +124,7 @@ export function FilesSheet({ middle, onClose, onGo }: Props) {
       level,
       code: spots.get(id)?.code,
     }));
-    saveFile(
-      `${slug(nameOf(job, 'job'))}-levels.csv`,
-      Papa.unparse(levelsTable(levels), { escapeFormulae: true }),
-      'text/csv',
-    );
+    saveTable(job, 'levels', levelsTable(levels));
   };
   const saveSite = (): void =>
     saveFile(`${slug(nameOf(job, 'job'))}.geojson`, JSON.stringify(toGeoJson(job), null, 1), 'application/geo+json');
