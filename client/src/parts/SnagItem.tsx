@@ -1,4 +1,4 @@
-import { tellSnag, type Fix, type Snag } from '@katabasis/core';
+import { snagKey, tellSnag, type Fix, type Snag } from '@katabasis/core';
 import Wrench from 'lucide-react-native/icons/wrench';
 import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
@@ -86,7 +86,7 @@ export function SnagsAt({ id }: { id: string }) {
   return (
     <View>
       {own.map((snag) => (
-        <SnagItem key={snag.code} snag={snag} />
+        <SnagItem key={snagKey(snag)} snag={snag} />
       ))}
     </View>
   );

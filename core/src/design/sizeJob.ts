@@ -18,7 +18,8 @@ import type { Tree } from '../network/tree';
 import { layOut } from '../plan/layout';
 import { planJob, type Plan } from '../plan/planJob';
 import { laidCost, runCost } from './cost';
-import { keyOf, worsened } from './fixes/prove';
+import { noWorse } from './fixes/prove';
+import type { Snag } from '../snags/snag';
 import { suitedGrates } from './suitedGrates';
 import { runnersUp, sizeNetwork, type SizingInput } from './sizeNetwork';
 import { situated } from '../yard/situate';
@@ -134,12 +135,13 @@ const kindsOf = ({ snags }: Plan): Set<string> => new Set(snags.map(({ code }) =
 /** Whether a plan does harm beside another: a snag of a kind that was not there, a new Stop, or a Stop made worse. */
 function harms(plan: Plan, before: Plan): boolean {
   const kinds = kindsOf(before);
-  const known = new Map(before.snags.map((each) => [keyOf(each), each]));
-  return plan.snags.some((snag) => {
-    if (!kinds.has(snag.code)) return true;
-    const was = known.get(keyOf(snag));
-    return snag.severity === 'stop' && (!was || worsened(snag, was));
-  });
+  const asItWas = noWorse(before.snags, plan.snags);
+  // Sizes move nothing: what comes up at another element has come anew, whatever went elsewhere.
+  const placeOf = ({ code, at }: Snag): string => `${code} ${at}`;
+  const places = new Set(before.snags.map(placeOf));
+  return plan.snags.some(
+    (snag) => !kinds.has(snag.code) || (snag.severity === 'stop' && !(places.has(placeOf(snag)) && asItWas(snag))),
+  );
 }
 
 /** Counts of snags that sizes cure, worst first: fewer of a worse sort goes before any cost. */

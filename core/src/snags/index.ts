@@ -1,2 +1,2 @@
 export { RULES } from './rules';
-export { LEAST_SHORT, LEVEL_TOLERANCE, SEVERITIES, type Severity, type Snag, type SnagWords } from './snag';
+export { LEAST_SHORT, LEVEL_TOLERANCE, SEVERITIES, snagKey, type Severity, type Snag, type SnagWords } from './snag';

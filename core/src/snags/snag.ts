@@ -29,6 +29,9 @@ export interface Snag {
   others?: number;
 }
 
+/** What tells one snag from another: its rule, where it stands, and what it names besides. Two services across one run are two snags. */
+export const snagKey = ({ code, at, other = '' }: Snag): string => `${code} ${at} ${other}`;
+
 export interface SnagWords {
   /** One sentence a crew lead would say. */
   headline: string;

@@ -6,6 +6,7 @@ import type {
   Downspout,
   Element,
   JobElement,
+  Junction,
   RainElement,
   RoofFace,
   Run,
@@ -93,6 +94,14 @@ export const pipe = (from: string, more: Partial<Run> = {}): Run => ({
   material: 'smooth',
   nominal: 0.1524,
   grade: { type: 'auto' },
+  ...more,
+});
+export const node = (form: Junction['form'], more: Partial<Junction> = {}): Junction => ({
+  id: 'node',
+  kind: 'junction',
+  form,
+  name: 'Node',
+  groundLevel: 0,
   ...more,
 });
 export const jobOf = (...elements: Element[]): Job =>

@@ -1,5 +1,5 @@
 /** Plan: where the water goes, how big, how steep. The descent, the fall budget, the long section, the snags. */
-import { budgetWorking, headOf, nameOf, put, type FallBudget, type Job, type Plan } from '@katabasis/core';
+import { budgetWorking, headOf, nameOf, put, snagKey, type FallBudget, type Job, type Plan } from '@katabasis/core';
 import { memo, useCallback, useMemo, useRef, useState, type ReactNode } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
 import { unhurried, useFresh, useKept, useMade, type OpenJob } from '../../data/useJob';
@@ -259,7 +259,7 @@ const Snags = unhurried(function Snags({ onGo }: { onGo: (id: string) => void })
         <Text tone="soft">None found by the checks in this version. Look at the site with your own eyes as well.</Text>
       )}
       {plan.snags.map((snag) => (
-        <SnagItem key={`${snag.code} ${snag.at}`} snag={snag} onGo={onGo} />
+        <SnagItem key={snagKey(snag)} snag={snag} onGo={onGo} />
       ))}
     </View>
   );

@@ -6,7 +6,7 @@ import { freshId } from '../../job/ids';
 import type { Job } from '../../job/job';
 import type { Element, Junction, Run } from '../../job/kinds';
 import { wayOfRun } from '../../job/places';
-import { accessReaches } from '../../snags/noCleanout';
+import { fromAccess } from '../../snags/noCleanout';
 import { groundAlong } from '../../plan/along';
 import type { RunPlan } from '../../plan/solution';
 import { fixOfChange, type Mending } from './fix';
@@ -19,8 +19,8 @@ export const cleanout: Mending = {
   *candidates(snag, job, solution) {
     const run = runOf(job, snag.at);
     const planned = solution.runs[snag.at]!;
-    const { start } = accessReaches(job, solution).find((each) => each.run === snag.at)!;
-    const along = snag.limit - start;
+    const runs = Object.values(solution.runs);
+    const along = snag.limit - fromAccess(job, runs)[runs.indexOf(planned)]!;
     const head = job.elements.get(run.from);
     if (head?.kind === 'junction' && head.form !== 'wye' && head.form !== 'tee')
       yield fixOfChange(put(`Bring ${head.name} to grade as a cleanout`, { ...head, form: 'cleanout' }));

@@ -6,7 +6,7 @@ import type { Element, Junction } from '../../job/kinds';
 import type { Job } from '../../job/job';
 import { planJob } from '../../plan/planJob';
 import { RULES } from '../../snags/rules';
-import { basin, channel, face, ground, jobOf, out, pipe, rain, spout } from '../../testing/parts';
+import { basin, channel, face, ground, jobOf, out, pipe, rain, spout, node } from '../../testing/parts';
 import { WORK_YARDS, WORKS_WITHOUT_FIX } from '../../testing/workYards';
 import { brokenFix } from '../../trial/trial';
 import { fixOf } from '.';
@@ -14,14 +14,6 @@ import { fixOf } from '.';
 /** Three numbers from 0 to 1 make a job that has the rule's snag, on most draws. */
 type Make = (a: number, b: number, c: number) => Job;
 
-const node = (form: Junction['form'], more: Partial<Junction> = {}): Junction => ({
-  id: 'node',
-  kind: 'junction',
-  form,
-  name: 'Node',
-  groundLevel: 0,
-  ...more,
-});
 const yard = (area: number, ...more: Element[]): Job =>
   jobOf(ground(area, 'basin'), basin(), out(), pipe('basin'), ...more);
 /** A yard whose basin and pipe have other fields, on another way out. */

@@ -3,10 +3,11 @@ import { applyChange } from '../../job/change';
 import type { Basin, Channel, Element } from '../../job/kinds';
 import { jobFaults } from '../../job/faults';
 import { jobFrom, type Job } from '../../job/job';
-import { basin, ground, inOrderOfIds, jobOf, out, pipe } from '../../testing/parts';
+import { basin, ground, inOrderOfIds, jobOf, node, out, pipe } from '../../testing/parts';
 import { planJob } from '../../plan/planJob';
 import { randomJob } from '../../testing/randomJob';
 import { fixOf } from '.';
+import { mends } from './prove';
 import { tellSnag } from '../../words/tell';
 import { numbersIn } from '../../trial/trial';
 
@@ -138,4 +139,44 @@ it('two devices that take the same fix put in two things, which a job can hold b
   const put = (change: typeof one): string[] => change.puts.map(({ id }) => id).filter((id) => !far.elements.has(id));
   expect(put(one)).toHaveLength(2);
   expect(put(other).filter((id) => put(one).includes(id))).toEqual([]);
+});
+
+it('mends one thing beside two others of one kind at one place, which neither hide one another nor look like something new', () => {
+  const wye = node('wye', { groundLevel: -0.2 });
+  // Two pipes of different size come together in one smaller than both.
+  const job = jobOf(
+    ground(30, 'bed', { cover: 'mulch', coefficient: 0.3 }),
+    basin({ id: 'bed' }),
+    basin({ id: 'a' }),
+    basin({ id: 'b' }),
+    ground(10, 'a'),
+    ground(10, 'b'),
+    wye,
+    out(),
+    pipe('bed', { length: 25 }),
+    pipe('a', { to: wye.id, nominal: 0.2032, length: 8 }),
+    pipe('b', { to: wye.id, nominal: 0.254, length: 8 }),
+    pipe(wye.id),
+  );
+  const plan = planJob(job);
+  const narrow = plan.snags.filter(({ code }) => code === 'largerIntoSmaller');
+  expect(narrow.map(({ at, limit }) => [at, limit])).toEqual([
+    ['pipe-node', 0.2032],
+    ['pipe-node', 0.254],
+  ]);
+  const inMulch = plan.snags.find(({ code }) => code === 'flatInMulch')!;
+  const dome = fixOf(job, plan, inMulch)!;
+  expect(dome.change.puts).toMatchObject([{ id: 'bed', grate: 'dome12' }]);
+  // Made as wide as the larger of them, none narrows any more; and to mend the one is no mend while the other stands.
+  for (const snag of narrow) {
+    const wider = fixOf(job, plan, snag)!;
+    const after = planJob(applyChange(job, wider.change).job);
+    expect(after.snags.filter(({ code, other }) => code === snag.code && other === snag.other)).toEqual([]);
+  }
+  const larger = [{ ...narrow[0]!, limit: 0.3048 }, narrow[1]!];
+  expect(mends(inMulch, plan.snags, [...narrow].reverse())).toBe(true);
+  expect(mends(inMulch, plan.snags, larger)).toBe(false);
+  expect(mends(inMulch, plan.snags, [...narrow, { ...narrow[0]!, other: 'pipe-bed' }])).toBe(false);
+  // Another thing in the place of the one to be mended is no mend.
+  expect(mends(narrow[0]!, [narrow[0]!], [{ ...narrow[0]!, other: 'pipe-bed' }])).toBe(false);
 });

@@ -31,8 +31,10 @@ const capacityExceeded: Mending = {
 
 const largerIntoSmaller: Mending = {
   code: 'largerIntoSmaller',
-  *candidates(snag, job) {
-    yield fixOfChange(sizeDown(job, runOf(job, snag.at), snag.limit, `Make it ${called(job, snag.limit)}`));
+  *candidates(snag, job, { runs }) {
+    // As wide as the widest that comes in, so that one tap does for all of them.
+    const widest = Math.max(snag.limit, runs[snag.at]!.widestAbove);
+    yield fixOfChange(sizeDown(job, runOf(job, snag.at), widest, `Make it ${called(job, widest)}`));
     const above = snag.other === undefined ? undefined : runOf(job, snag.other);
     if (above) yield fixOfChange(put(`Make what comes to it ${called(job, snag.figure)}`, resized(above, snag.figure)));
   },

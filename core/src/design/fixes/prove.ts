@@ -1,8 +1,7 @@
 /** A fix is offered only when the plan that it gives is better: its snag is gone, and nothing as bad or worse has come in its place. */
-import { SEVERITIES, type Snag } from '../../snags/snag';
+import { SEVERITIES, snagKey, type Snag } from '../../snags/snag';
 
 const rank = ({ severity }: Snag): number => SEVERITIES.indexOf(severity);
-export const keyOf = ({ code, at }: Snag): string => `${code} ${at}`;
 
 /** How far a snag's figure is from its limit. */
 const miss = ({ figure, limit }: Snag): number => Math.abs(figure - limit);
@@ -12,30 +11,39 @@ const SAME = 0.02;
 const ROUNDING = 1e-6;
 
 /** Whether a snag that was there before has become worse. */
-export function worsened(now: Snag, before: Snag): boolean {
+function worsened(now: Snag, before: Snag): boolean {
   if (now.severity !== before.severity) return rank(now) < rank(before);
   return miss(now) > miss(before) * (1 + SAME) + ROUNDING;
 }
 
 /**
- * Whether a plan with the snags `after` mends `snag` of one with `before`. A snag that is no worse and only stands at another element now,
- * as when its run was split, has not come anew.
+ * Tells of each snag of a plan whether an earlier plan had it and it is no worse. Asked once for each of them: one that has gone from
+ * where it was, and only stands at another element now or names another (as when its run was split), counts for one that has come.
+ * `but` is a snag of the earlier plan for which nothing may stand in.
  */
-export function mends(snag: Snag, before: readonly Snag[], after: readonly Snag[]): boolean {
-  const known = new Map(before.map((each) => [keyOf(each), each]));
-  const still = new Set(after.map(keyOf));
-  const gone = before.filter((each) => each !== snag && !still.has(keyOf(each)));
-  for (const now of after) {
-    if (keyOf(now) === keyOf(snag)) return false;
-    if (rank(now) > rank(snag)) continue;
-    const was = known.get(keyOf(now)) ?? moved(now, gone);
-    if (!was || worsened(now, was)) return false;
+export function noWorse(before: readonly Snag[], after: readonly Snag[], but?: Snag): (now: Snag) => boolean {
+  const known = new Map<string, Snag[]>();
+  for (const each of before) {
+    const key = snagKey(each);
+    const alike = known.get(key);
+    if (alike) alike.push(each);
+    else known.set(key, [each]);
   }
-  return true;
+  const still = new Set(after.map(snagKey));
+  const gone = before.filter((each) => each !== but && !still.has(snagKey(each)));
+  return (now) => {
+    const was = known.get(snagKey(now));
+    if (was) return was.some((each) => !worsened(now, each));
+    const moved = gone.findIndex((each) => each.code === now.code && !worsened(now, each));
+    if (moved === -1) return false;
+    gone.splice(moved, 1);
+    return true;
+  };
 }
 
-/** Takes the snag that this one was before out of those that are gone. */
-function moved(now: Snag, gone: Snag[]): Snag | undefined {
-  const at = gone.findIndex((each) => each.code === now.code && !worsened(now, each));
-  return at < 0 ? undefined : gone.splice(at, 1)[0];
+/** Whether a plan with the snags `after` mends `snag` of one with `before`. */
+export function mends(snag: Snag, before: readonly Snag[], after: readonly Snag[]): boolean {
+  const key = snagKey(snag);
+  const asItWas = noWorse(before, after, snag);
+  return after.every((now) => snagKey(now) !== key && (rank(now) > rank(snag) || asItWas(now)));
 }
