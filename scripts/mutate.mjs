@@ -5,5 +5,11 @@ import { attempt, ensureInstalled } from './lib/setup.mjs';
 attempt(() => {
   ensureInstalled();
   const [path] = process.argv.slice(2);
-  process.exit(runBin('stryker', ['run', 'stryker.config.mjs', ...(path ? ['--mutate', path] : [])]));
+  process.exit(
+    runBin('stryker', [
+      'run',
+      'stryker.config.mjs',
+      ...(path ? ['--mutate', `${path},!**/*.test.ts,!**/index.ts`] : []),
+    ]),
+  );
 });

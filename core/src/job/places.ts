@@ -13,8 +13,10 @@ export function placeOfLanding(landing: Element | undefined): Place | undefined 
 
 /** A run's way on the plan, from end to end by its bends; null while one of its ends has no place. */
 export function wayOfRun(job: Job, run: Run): Place[] | null {
-  const [from, to] = [job.elements.get(run.from), job.elements.get(run.to)].map(placeOfLanding);
-  return from && to ? [from, ...(run.bends ?? []), to] : null;
+  const from = placeOfLanding(job.elements.get(run.from));
+  if (!from) return null;
+  const to = placeOfLanding(job.elements.get(run.to));
+  return to ? [from, ...(run.bends ?? []), to] : null;
 }
 
 /** Less than this is no length to go by, m. */

@@ -10,6 +10,8 @@ import { NONE, type Tree } from './tree';
 
 /** Parts kept apart at a landing; beyond it the two nearest in time become one, at the earlier time. */
 const MAX_PARTS = 12;
+/** Parts that arrive within this of each other are one, s. */
+const AT_ONCE = 1e-6;
 
 export interface DesignFlows {
   /** What passes each landing: m³/s, of which fixed; and the rain (m/s), time (s) and C·A (m²) that made it. */
@@ -30,6 +32,12 @@ export interface DesignFlowInput {
   travelTime: (run: number, flow: number) => number;
 }
 
+/** What comes to a landing, rising in time: s, and C·A, m². Two rows of numbers, as a yard has thousands of parts. */
+interface Parts {
+  times: number[];
+  areas: number[];
+}
+
 export function designFlows({
   tree,
   entering,
@@ -38,10 +46,11 @@ export function designFlows({
   travelTime,
 }: DesignFlowInput): DesignFlows {
   const count = tree.landings.length;
-  const fixed = Float64Array.from(fixedEntering);
-  const parts: (readonly Arrival[])[] = [...entering];
-  /** Largest rain flow of a pipe that arrives at each landing. */
-  const largest: (Governing | undefined)[] = new Array<Governing | undefined>(count);
+  const fixed = fixedEntering.slice();
+  const arrived: (Parts | undefined)[] = new Array<Parts | undefined>(count);
+  /** Of the rain at each landing: what governs, m³/s; and the landing above from which the most came, or NONE. */
+  const ofRain = new Float64Array(count);
+  const most = new Int32Array(count).fill(NONE);
   const out: DesignFlows = {
     flow: new Float64Array(count),
     fixed,
@@ -50,46 +59,90 @@ export function designFlows({
     area: new Float64Array(count),
   };
   for (let at = 0; at < count; at++) {
-    parts[at] = mergedByTime(parts[at]!);
-    const here = governing(parts[at]!, intensityOf);
-    const above = largest[at];
-    const most = above && above.flow > here.flow ? above : here;
-    out.flow[at] = most.flow + fixed[at]!;
-    out.intensity[at] = most.intensity;
-    out.time[at] = most.time;
-    out.area[at] = most.area;
+    const own = inTime(entering[at]!);
+    const fromAbove = arrived[at];
+    const parts = fromAbove ? joined(own, fromAbove) : own;
+    merge(parts);
+    const here = worstTime(parts, intensityOf);
+    const above = most[at]!;
+    const rules = above !== NONE && ofRain[above]! > here.flow;
+    ofRain[at] = rules ? ofRain[above]! : here.flow;
+    out.flow[at] = ofRain[at]! + fixed[at]!;
+    out.intensity[at] = rules ? out.intensity[above]! : here.intensity;
+    out.time[at] = rules ? out.time[above]! : here.time;
+    out.area[at] = rules ? out.area[above]! : here.area;
     const run = tree.leaving[at]!;
     if (run === NONE) continue;
     const to = tree.lower[run]!;
     fixed[to]! += fixed[at]!;
-    if (most.flow > (largest[to]?.flow ?? 0)) largest[to] = most;
-    if (parts[at]!.length === 0) continue;
-    const travel = travelTime(run, out.flow[at]!);
-    parts[to] = [...parts[to]!, ...parts[at]!.map(({ time, area }) => ({ time: time + travel, area }))];
+    if (ofRain[at]! > (most[to] === NONE ? 0 : ofRain[most[to]!]!)) most[to] = at;
+    if (parts.times.length === 0) continue;
+    const coming = later(parts, travelTime(run, out.flow[at]!));
+    arrived[to] = arrived[to] ? joined(arrived[to], coming) : coming;
   }
   return out;
 }
 
-/** Rising in time, those of one time together, and not more than `MAX_PARTS`. */
-function mergedByTime(parts: readonly Arrival[]): Arrival[] {
-  if (parts.length < 2) return [...parts];
-  const merged: Arrival[] = [];
-  for (const part of [...parts].sort((a, b) => a.time - b.time)) {
-    const last = merged[merged.length - 1];
-    if (last && part.time - last.time < 1e-6)
-      merged[merged.length - 1] = { time: last.time, area: last.area + part.area };
-    else merged.push(part);
+const NONE_COME: Parts = { times: [], areas: [] };
+
+/** Parts in the order of their time. */
+function inTime(parts: readonly Arrival[]): Parts {
+  if (parts.length === 0) return NONE_COME;
+  const sorted = parts.every(({ time }, k) => k === 0 || parts[k - 1]!.time <= time)
+    ? parts
+    : [...parts].sort((a, b) => a.time - b.time);
+  return { times: sorted.map(({ time }) => time), areas: sorted.map(({ area }) => area) };
+}
+
+/** That much (s) later. */
+const later = ({ times, areas }: Parts, by: number): Parts => ({
+  times: times.map((time) => time + by),
+  areas: areas.slice(),
+});
+
+/** Both together; of equal times what is in `first` comes first. */
+function joined(first: Parts, second: Parts): Parts {
+  if (first.times.length === 0) return second;
+  if (second.times.length === 0) return first;
+  const times: number[] = [];
+  const areas: number[] = [];
+  let k = 0;
+  for (let j = 0; j < second.times.length; j++) {
+    const time = second.times[j]!;
+    for (; k < first.times.length && first.times[k]! <= time; k++) {
+      times.push(first.times[k]!);
+      areas.push(first.areas[k]!);
+    }
+    times.push(time);
+    areas.push(second.areas[j]!);
   }
-  while (merged.length > MAX_PARTS) {
+  for (; k < first.times.length; k++) {
+    times.push(first.times[k]!);
+    areas.push(first.areas[k]!);
+  }
+  return { times, areas };
+}
+
+/** Makes those of one time one, and not more than `MAX_PARTS` of them all. */
+function merge({ times, areas }: Parts): void {
+  let kept = 0;
+  for (let k = 1; k < times.length; k++) {
+    if (times[k]! - times[kept]! < AT_ONCE) areas[kept]! += areas[k]!;
+    else {
+      kept++;
+      times[kept] = times[k]!;
+      areas[kept] = areas[k]!;
+    }
+  }
+  if (kept + 1 < times.length) times.length = areas.length = kept + 1;
+  while (times.length > MAX_PARTS) {
     let nearest = 1;
-    for (let k = 2; k < merged.length; k++)
-      if (merged[k]!.time - merged[k - 1]!.time < merged[nearest]!.time - merged[nearest - 1]!.time) nearest = k;
-    merged.splice(nearest - 1, 2, {
-      time: merged[nearest - 1]!.time,
-      area: merged[nearest - 1]!.area + merged[nearest]!.area,
-    });
+    for (let k = 2; k < times.length; k++)
+      if (times[k]! - times[k - 1]! < times[nearest]! - times[nearest - 1]!) nearest = k;
+    areas[nearest - 1]! += areas[nearest]!;
+    times.splice(nearest, 1);
+    areas.splice(nearest, 1);
   }
-  return merged;
 }
 
 export interface Governing {
@@ -100,15 +153,25 @@ export interface Governing {
   area: number;
 }
 
-/** The time at which intensity times the area arrived by then is greatest. `parts` rise in time. */
-export function governing(parts: readonly Arrival[], intensityOf: (duration: number) => number): Governing {
+const NOTHING: Governing = { flow: 0, intensity: 0, time: 0, area: 0 };
+
+function worstTime({ times, areas }: Parts, intensityOf: (duration: number) => number): Governing {
+  if (times.length === 0) return NOTHING;
+  const most = { flow: 0, intensity: 0, time: 0, area: 0 };
   let area = 0;
-  let most: Governing = { flow: 0, intensity: 0, time: 0, area: 0 };
-  for (const part of parts) {
-    area += part.area;
-    const time = Math.max(ROOF_DURATION, part.time);
+  for (let k = 0; k < times.length; k++) {
+    area += areas[k]!;
+    const time = Math.max(ROOF_DURATION, times[k]!);
     const intensity = intensityOf(time);
-    if (intensity * area >= most.flow) most = { flow: intensity * area, intensity, time, area };
+    if (intensity * area < most.flow) continue;
+    most.flow = intensity * area;
+    most.intensity = intensity;
+    most.time = time;
+    most.area = area;
   }
   return most;
 }
+
+/** The time at which intensity times the area arrived by then is greatest. */
+export const governing = (parts: readonly Arrival[], intensityOf: (duration: number) => number): Governing =>
+  worstTime(inTime(parts), intensityOf);

@@ -24,6 +24,7 @@ import {
 import type { Line } from './lines';
 import { straighten } from './straighten';
 import { NONE, type Tree } from './tree';
+import { floats } from '../numeric/filled';
 
 export interface Levels {
   /** Highest crown that cover allows at each landing, m; at a way out, of the lowest pipe that ends there. */
@@ -45,7 +46,7 @@ export interface Levels {
 
 /** Plans every level of a tree. Never fails: where no feasible level exists the pipe shows what the bounds lead to. */
 export function planLevels(tree: Tree, lines: Line[], settings: Settings, style: 'ground' | 'single'): Levels {
-  const leastPitch = Float64Array.from(tree.runs, (run) => leastPitchOf(run, settings));
+  const leastPitch = floats(tree.runs, (run) => leastPitchOf(run, settings));
   const allowed = allowedCrowns(tree, settings);
   const setCrown = crownsSetByHand(tree);
   const laidPitch = style === 'single' ? pitchOfLines(tree, lines, setCrown, leastPitch) : leastPitch;
@@ -73,26 +74,23 @@ function underBed(landing: Landing, leaving: Run | undefined): number {
 
 /** Ground less cover at every landing. An end that comes out of the ground needs no cover: its invert may lie on the ground. */
 function allowedCrowns(tree: Tree, settings: Settings): Float64Array {
-  return Float64Array.from(tree.landings, (landing, at) => {
-    const arriving = tree.arriving[at]!.map((run) => tree.runs[run]!);
-    const leaving = isEnd(tree, at) ? undefined : tree.runs[tree.leaving[at]!]!;
+  return floats(tree.landings, (landing, at) => {
+    const arriving = tree.arriving[at]!;
     if (landing.kind === 'discharge') {
-      return arriving.reduce(
-        (lowest, run) => Math.min(lowest, highestEnd(run, landing, settings)),
-        arriving.length > 0 ? Number.POSITIVE_INFINITY : landing.groundLevel,
-      );
+      let lowest = arriving.length > 0 ? Number.POSITIVE_INFINITY : landing.groundLevel;
+      for (const run of arriving) lowest = Math.min(lowest, highestEnd(tree.runs[run]!, landing, settings));
+      return lowest;
     }
-    const deepest = [...arriving, ...(leaving ? [leaving] : [])].reduce(
-      (cover, run) => Math.max(cover, plannedCover(run, settings)),
-      settings.cover,
-    );
-    return Math.min(landing.groundLevel - deepest, underBed(landing, leaving));
+    const leaving = isEnd(tree, at) ? undefined : tree.runs[tree.leaving[at]!]!;
+    let cover = leaving ? Math.max(settings.cover, plannedCover(leaving, settings)) : settings.cover;
+    for (const run of arriving) cover = Math.max(cover, plannedCover(tree.runs[run]!, settings));
+    return Math.min(landing.groundLevel - cover, underBed(landing, leaving));
   });
 }
 
 /** Crowns that the user has set, by the level at which the run below starts; NaN where free. */
 function crownsSetByHand(tree: Tree): Float64Array {
-  return Float64Array.from(tree.landings, (_, at) => {
+  return floats(tree.landings, (_, at) => {
     const run = isEnd(tree, at) ? undefined : tree.runs[tree.leaving[at]!];
     return run?.grade.type === 'levels' && run.grade.up !== undefined ? run.grade.up + diameterOf(run) : Number.NaN;
   });
@@ -100,7 +98,7 @@ function crownsSetByHand(tree: Tree): Float64Array {
 
 /** One pitch all along must be that of the line's most demanding run. A line set by hand is left to its own. */
 function pitchOfLines(tree: Tree, lines: Line[], setCrown: Float64Array, leastPitch: Float64Array): Float64Array {
-  const pitch = Float64Array.from(leastPitch);
+  const pitch = leastPitch.slice();
   for (const line of lines) {
     if (setByHand(tree, line, setCrown)) continue;
     const most = line.runs.reduce((steepest, run) => Math.max(steepest, leastPitch[run]!), 0);
@@ -117,7 +115,7 @@ function lookAhead(
   setCrown: Float64Array,
   laidPitch: Float64Array,
 ): Float64Array {
-  const bound = Float64Array.from(allowed);
+  const bound = allowed.slice();
   for (let at = tree.landings.length - 1; at >= 0; at--) {
     const leaving = tree.leaving[at]!;
     if (!Number.isNaN(setCrown[at]!)) bound[at] = setCrown[at]!;
@@ -140,7 +138,7 @@ function followGround(
   setCrown: Float64Array,
   laidPitch: Float64Array,
 ): Float64Array {
-  const crown = Float64Array.from(bound);
+  const crown = bound.slice();
   for (let at = 0; at < tree.landings.length; at++) {
     if (!Number.isNaN(setCrown[at]!) || isEnd(tree, at)) continue;
     for (const run of tree.arriving[at]!) {
@@ -154,7 +152,7 @@ function followGround(
 
 /** Crown at the end of every run that joins no other, m; NaN elsewhere. */
 function endsByGround(tree: Tree, settings: Settings, crown: Float64Array, laidPitch: Float64Array): Float64Array {
-  return Float64Array.from(tree.runs, (_, index) =>
+  return floats(tree.runs, (_, index) =>
     isEnd(tree, tree.lower[index]!)
       ? endOf(tree, settings, index, crown[tree.upper[index]!]!, laidPitch[index]!)
       : Number.NaN,
@@ -167,8 +165,8 @@ function runEnds(
   ends: Float64Array,
   laidPitch: Float64Array,
 ): Pick<Levels, 'crownUp' | 'crownDown'> {
-  const crownUp = Float64Array.from(tree.runs, (_, run) => crown[tree.upper[run]!]!);
-  const crownDown = Float64Array.from(tree.runs, (run, index) => {
+  const crownUp = floats(tree.runs, (_, run) => crown[tree.upper[run]!]!);
+  const crownDown = floats(tree.runs, (run, index) => {
     if (!Number.isNaN(ends[index]!)) return ends[index]!;
     const meets = crown[tree.lower[index]!]!;
     return run.grade.type === 'auto' || (run.grade.type === 'levels' && run.grade.down === undefined)

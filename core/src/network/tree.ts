@@ -1,6 +1,7 @@
 /** The lines as a tree toward each discharge: indices instead of ids, in one order that water keeps to. */
 import type { Landing, Run } from '../job/kinds';
 import { placesOf, upstreamFirst } from '../numeric/upstreamFirst';
+import { indices } from '../numeric/filled';
 
 export const NONE = -1;
 
@@ -17,72 +18,112 @@ export interface Tree {
   upper: Int32Array;
   lower: Int32Array;
   /** Runs that arrive at each landing. */
-  arriving: number[][];
+  arriving: readonly (readonly number[])[];
   /** Landing index of the discharge that each landing drains to, or NONE. */
   outlet: Int32Array;
   /** Runs left out, because an end is missing, it goes round in a loop, or its landing has a way out already. */
   stray: Run[];
 }
 
-/** Builds the tree of landings and runs. A poor job still gives a tree: what does not fit in it is in `stray`. */
-export function buildTree(all: readonly Landing[], allRuns: readonly Run[]): Tree {
-  const place = placesOf(all);
-  const out = new Array<Run | undefined>(all.length);
-  const stray: Run[] = [];
-  for (const run of allRuns) {
-    const from = place.get(run.from);
-    if (from === undefined || !place.has(run.to) || out[from] || all[from]!.kind === 'discharge') stray.push(run);
-    else out[from] = run;
-  }
-  const { order, left } = upstreamFirst(all.length, (at) => (out[at] ? [place.get(out[at].to)!] : []));
-  for (const at of left) {
-    // On a loop, or below one: its landings still show, its pipes cannot be planned.
-    if (out[at]) stray.push(out[at]);
-    out[at] = undefined;
-  }
-  const whole = [...order, ...left];
-  return indexed(
-    whole.map((at) => all[at]!),
-    whole.map((at) => out[at]),
-    stray,
-  );
+/** What of a tree hangs only on what joins what, by place in the lists that it was built of. */
+interface Joining extends Pick<Tree, 'indexOf' | 'leaving' | 'arriving' | 'outlet' | 'upper' | 'lower'> {
+  landings: readonly number[];
+  runs: readonly number[];
+  stray: readonly number[];
 }
 
-function indexed(landings: Landing[], out: (Run | undefined)[], stray: Run[]): Tree {
-  const indexOf = placesOf(landings);
-  const runs: Run[] = [];
-  const leaving = new Int32Array(landings.length).fill(NONE);
+/** Last joinings: of the job as made, and of the one under the finger. An edit seldom joins anew. */
+const REMEMBERED = 4;
+const known: { landings: readonly Landing[]; runs: readonly Run[]; joining: Joining }[] = [];
+
+/** Whether nothing joins otherwise in them. */
+function joinAlike(
+  landings: readonly Landing[],
+  otherLandings: readonly Landing[],
+  runs: readonly Run[],
+  otherRuns: readonly Run[],
+): boolean {
+  if (landings.length !== otherLandings.length || runs.length !== otherRuns.length) return false;
+  for (let k = 0; k < landings.length; k++) {
+    const [one, other] = [landings[k]!, otherLandings[k]!];
+    if (one !== other && (one.id !== other.id || one.kind !== other.kind)) return false;
+  }
+  for (let k = 0; k < runs.length; k++) {
+    const [one, other] = [runs[k]!, otherRuns[k]!];
+    if (one !== other && (one.from !== other.from || one.to !== other.to)) return false;
+  }
+  return true;
+}
+
+/** Builds the tree of landings and runs. A poor job still gives a tree: what does not fit in it is in `stray`. */
+export function buildTree(landings: readonly Landing[], runs: readonly Run[]): Tree {
+  let at = known.findIndex((each) => joinAlike(each.landings, landings, each.runs, runs));
+  if (at === -1) {
+    at = 0;
+    known.unshift({ landings, runs, joining: join(landings, runs) });
+    if (known.length > REMEMBERED) known.pop();
+  }
+  const { joining } = known[at]!;
+  return {
+    ...joining,
+    landings: joining.landings.map((place) => landings[place]!),
+    runs: joining.runs.map((place) => runs[place]!),
+    stray: joining.stray.map((place) => runs[place]!),
+  };
+}
+
+function join(all: readonly Landing[], allRuns: readonly Run[]): Joining {
+  const place = placesOf(all);
+  const out = new Int32Array(all.length).fill(NONE);
+  const stray: number[] = [];
+  allRuns.forEach((run, index) => {
+    const from = place.get(run.from);
+    if (from === undefined || !place.has(run.to) || out[from] !== NONE || all[from]!.kind === 'discharge')
+      stray.push(index);
+    else out[from] = index;
+  });
+  const lowerOf = (at: number): number => place.get(allRuns[out[at]!]!.to)!;
+  const { order, left } = upstreamFirst(all.length, (at) => (out[at] === NONE ? [] : [lowerOf(at)]));
+  for (const at of left) {
+    // On a loop, or below one: its landings still show, its pipes cannot be planned.
+    if (out[at] !== NONE) stray.push(out[at]!);
+    out[at] = NONE;
+  }
+  const landings = [...order, ...left];
+  const indexOf = new Map(landings.map((at, index) => [all[at]!.id, index]));
+  const runs: number[] = [];
+  const leaving = new Int32Array(all.length).fill(NONE);
   const arriving: number[][] = landings.map(() => []);
   const ends: [number, number][] = [];
-  out.forEach((run, from) => {
-    if (!run) return;
-    const to = indexOf.get(run.to)!;
+  landings.forEach((at, from) => {
+    if (out[at] === NONE) return;
+    const to = indexOf.get(allRuns[out[at]!]!.to)!;
     leaving[from] = runs.length;
     arriving[to]!.push(runs.length);
     ends.push([from, to]);
-    runs.push(run);
+    runs.push(out[at]!);
   });
-  const outlet = new Int32Array(landings.length).fill(NONE);
+  const outlet = new Int32Array(all.length).fill(NONE);
   for (let at = landings.length - 1; at >= 0; at--) {
-    if (landings[at]!.kind === 'discharge') outlet[at] = at;
+    if (all[landings[at]!]!.kind === 'discharge') outlet[at] = at;
     else if (leaving[at] !== NONE) outlet[at] = outlet[ends[leaving[at]!]![1]]!;
   }
   return {
     landings,
     runs,
+    stray,
     indexOf,
     leaving,
     arriving,
     outlet,
-    stray,
-    upper: Int32Array.from(ends, ([from]) => from),
-    lower: Int32Array.from(ends, ([, to]) => to),
+    upper: indices(ends, ([from]) => from),
+    lower: indices(ends, ([, to]) => to),
   };
 }
 
 /** Sums a quantity that enters at landings down the tree; what a landing passes on includes its own. */
 export function accumulate(tree: Tree, entering: Float64Array): Float64Array {
-  const total = Float64Array.from(entering);
+  const total = entering.slice();
   for (let at = 0; at < tree.landings.length; at++) {
     const run = tree.leaving[at]!;
     if (run !== NONE) total[tree.lower[run]!]! += total[at]!;

@@ -16,18 +16,18 @@ export interface WaterNetwork {
   /** m³/s, one a run. */
   flows?: Float64Array;
   losses: ArrayLike<number>;
-  /** Head (m) that each run loses at its head besides, by its index and flow: a throat's. None when absent. */
-  throatLoss?: (run: number, flow: number) => number;
+  /** Head (m) that each run loses at its head besides, by its index: a throat's. None when absent. */
+  throatLoss?: (run: number) => number;
   /** K at the foot of each run that ends at an outlet, where what stands there covers it; none when absent. */
   exitLosses?: ArrayLike<number>;
   runs: readonly WaterRun[];
   /** Runs in such an order that every run comes before the one it flows into. */
   order: ArrayLike<number>;
-  /** How a run's reach is worked out, by its index; for whoever remembers some of them. `backwater` when absent. */
-  backwaterOf?: (run: number, reach: Reach, level: number) => Backwater;
+  /** How a run's reach is worked out, by its index and the level at its foot (m); for whoever remembers some. `backwater` when absent. */
+  backwaterOf?: (run: number, level: number) => Backwater;
   /** Likewise its critical depth, and the depth at its foot where it falls free, m. */
-  criticalOf?: (run: number, reach: Reach) => number;
-  freeOf?: (run: number, reach: Reach) => number;
+  criticalOf?: (run: number) => number;
+  freeOf?: (run: number) => number;
 }
 
 export interface WaterRun {
@@ -50,27 +50,28 @@ export interface WaterLine {
   reaches: Backwater[];
 }
 
-function reachOf(network: WaterNetwork, run: WaterRun, flow: number): Reach & { invertUp: number; invertDown: number } {
-  const invertUp = run.invertUp ?? network.inverts[run.from]!;
-  const invertDown = run.invertDown ?? network.inverts[run.to]!;
-  return {
-    length: run.length,
-    diameter: run.diameter,
-    roughness: run.roughness,
-    slope: (invertUp - invertDown) / run.length,
-    flow,
-    invertUp,
-    invertDown,
-  };
+/** Fall of a run by its inverts, m/m. */
+export function slopeOf({ inverts, runs }: Pick<WaterNetwork, 'inverts' | 'runs'>, index: number): number {
+  const { from, to, length, invertUp = inverts[from]!, invertDown = inverts[to]! } = runs[index]!;
+  return (invertUp - invertDown) / length;
 }
 
+/** A run as one reach. */
+export const reachOf = ({ length, diameter, roughness }: WaterRun, flow: number, slope: number): Reach => ({
+  length,
+  diameter,
+  roughness,
+  slope,
+  flow,
+});
+
 /** Depth of water (m) over the foot of a pipe that ends where water stands `standing` m over it, or below; `free` where none stands. */
-function depthAtEnd(reach: Reach, free: number, standing: number, exitLoss: number): number {
+function depthAtEnd(diameter: number, flow: number, free: number, standing: number, exitLoss: number): number {
   if (standing <= 0) return free;
-  const full = (Math.PI * reach.diameter ** 2) / 4;
+  const full = (Math.PI * diameter ** 2) / 4;
   // In proportion to how far it is covered: a fitting in the open costs nothing.
-  const covered = Math.min(1, standing / reach.diameter);
-  return Math.max(free, standing + (covered * exitLoss * (reach.flow / full) ** 2) / (2 * GRAVITY));
+  const covered = Math.min(1, standing / diameter);
+  return Math.max(free, standing + (covered * exitLoss * (flow / full) ** 2) / (2 * GRAVITY));
 }
 
 /** Flow that passes each run: what enters at and above its head. */
@@ -85,13 +86,9 @@ export function flowsDown({ inverts, inflows, runs, order }: WaterNetwork): Floa
   return flows;
 }
 
-/** Head (m) that stands over a pipe's invert before its entry: its depth and K V²/2g, and never less than at critical depth, where it passes most. */
-function headBefore(depth: number, { diameter, flow }: Reach, loss: number, critical: () => number): number {
-  if (loss <= 0 || depth <= 0 || flow <= 0) return depth;
-  const at = (y: number): number => y + (loss * (flow / flowArea(y, diameter)) ** 2) / (2 * GRAVITY);
-  // Backwater slows a pipe that ran at critical depth; what stands before it does not fall for that.
-  return Math.max(at(depth), at(Math.min(depth, critical())));
-}
+/** Head (m) over a pipe's invert where its water enters at a depth: that depth and K V²/2g. */
+const headAt = (depth: number, diameter: number, flow: number, loss: number): number =>
+  depth + (loss * (flow / flowArea(depth, diameter)) ** 2) / (2 * GRAVITY);
 
 /**
  * Solves it. `control` gives the level (m) that an outlet node (one with no run out) is kept at or above. Every pipe that ends there has
@@ -99,12 +96,13 @@ function headBefore(depth: number, { diameter, flow }: Reach, loss: number, crit
  */
 export function solveWaterLine(network: WaterNetwork, control: (node: number) => number): WaterLine {
   const { inverts, losses, runs, order } = network;
-  const {
-    backwaterOf = (_, reach, level) => backwater(reach, level),
-    criticalOf = (_, reach) => criticalDepth(reach),
-    freeOf = (_, reach) => freeDepth(reach),
-  } = network;
   const flows = network.flows ?? flowsDown(network);
+  const reach = (index: number): Reach => reachOf(runs[index]!, flows[index]!, slopeOf(network, index));
+  const {
+    backwaterOf = (index, level) => backwater(reach(index), level),
+    criticalOf = (index) => criticalDepth(reach(index)),
+    freeOf = (index) => freeDepth(reach(index)),
+  } = network;
   const levels = new Float64Array(inverts.length).fill(Number.NaN);
   const reaches = new Array<Backwater>(runs.length);
   const leaves = new Uint8Array(inverts.length);
@@ -114,17 +112,27 @@ export function solveWaterLine(network: WaterNetwork, control: (node: number) =>
   for (let k = order.length - 1; k >= 0; k--) {
     const index = order[k]!;
     const run = runs[index]!;
-    const reach = reachOf(network, run, flows[index]!);
-    const over = leaves[run.to]
-      ? levels[run.to]! - reach.invertDown
-      : depthAtEnd(reach, freeOf(index, reach), control(run.to) - reach.invertDown, network.exitLosses?.[index] ?? 0);
-    const line = backwaterOf(index, reach, over);
+    const { from, to, diameter } = run;
+    const flow = flows[index]!;
+    const invertUp = run.invertUp ?? inverts[from]!;
+    const invertDown = run.invertDown ?? inverts[to]!;
+    const over = leaves[to]
+      ? levels[to]! - invertDown
+      : depthAtEnd(diameter, flow, freeOf(index), control(to) - invertDown, network.exitLosses?.[index] ?? 0);
+    const line = backwaterOf(index, over);
     reaches[index] = line;
-    if (!leaves[run.to]) levels[run.to] = Math.max(levels[run.to]!, reach.invertDown + over);
-    levels[run.from] =
-      reach.invertUp +
-      headBefore(line.depthUp, reach, losses[run.from]!, () => criticalOf(index, reach)) +
-      (network.throatLoss?.(index, reach.flow) ?? 0);
+    if (!leaves[to]) levels[to] = Math.max(levels[to]!, invertDown + over);
+    const { depthUp } = line;
+    const loss = losses[from]!;
+    // Backwater slows a pipe that ran at critical depth, where it passes most; what stands before it does not fall for that.
+    const head =
+      loss <= 0 || depthUp <= 0 || flow <= 0
+        ? depthUp
+        : Math.max(
+            headAt(depthUp, diameter, flow, loss),
+            headAt(Math.min(depthUp, criticalOf(index)), diameter, flow, loss),
+          );
+    levels[from] = invertUp + head + (network.throatLoss?.(index) ?? 0);
   }
   return { flows, levels, reaches };
 }

@@ -5,14 +5,20 @@
 
 /** Last answers that a stage remembers: the design rain and the rarer one, of the job as made and of the one under the finger. */
 const REMEMBERED = 4;
+/** Of a stage that reads no rain. What is remembered must be carried about in memory, at every edit. */
+export const NO_RAIN = 2;
 
 const entered = new Map<string, number>();
 
 /** How often each stage has been worked out, rather than remembered, since the program began. */
 export const stagesEntered = (): ReadonlyMap<string, number> => new Map(entered);
 
-/** A stage by its name and its work. */
-export function stage<A extends readonly unknown[], R>(name: string, work: (...read: A) => R): (...read: A) => R {
+/** A stage by its name and its work, and how many of its answers it remembers. */
+export function stage<A extends readonly unknown[], R>(
+  name: string,
+  work: (...read: A) => R,
+  remembers = REMEMBERED,
+): (...read: A) => R {
   const remembered: { read: A; made: R }[] = [];
   return (...read) => {
     const at = remembered.findIndex((each) => each.read.every((thing, k) => thing === read[k]));
@@ -21,7 +27,7 @@ export function stage<A extends readonly unknown[], R>(name: string, work: (...r
     if (!known) entered.set(name, (entered.get(name) ?? 0) + 1);
     const answer = known ?? { read, made: work(...read) };
     remembered.unshift(answer);
-    if (remembered.length > REMEMBERED) remembered.length = REMEMBERED;
+    if (remembered.length > remembers) remembered.length = remembers;
     return answer.made;
   };
 }

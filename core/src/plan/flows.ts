@@ -16,6 +16,7 @@ import { openWaysOf, type OpenWays } from './groundWays';
 import type { Layout } from './layout';
 import { perElement } from './perElement';
 import { stage } from '../numeric/stage';
+import { floats } from '../numeric/filled';
 
 export interface JobFlows extends DesignFlows {
   /** What enters at each landing over the ground, at its own worst time, m³/s; and its C·A, m². */
@@ -91,11 +92,7 @@ const entering = stage(
   ): Entering => {
     const table = rainTable(rain);
     const rainOfDuration = (duration: number): number => intensityOf(table, duration);
-    const flowOf = (parts: readonly Arrival[]): number =>
-      governing(
-        [...parts].sort((a, b) => a.time - b.time),
-        rainOfDuration,
-      ).flow;
+    const flowOf = (parts: readonly Arrival[]): number => governing(parts, rainOfDuration).flow;
     const { arrivals, onSlope } = withBypass([...basins, ...channels], sources.arrivals, flowOf);
     const known = new WeakMap<readonly Arrival[], Measured>();
     const measured = (parts: readonly Arrival[]): Measured => {
@@ -123,8 +120,8 @@ const pipeFlows = stage(
     levels: Levels | null,
   ): JobFlows => {
     const here = tree.landings.map(({ id }) => measured(arrivals.get(id) ?? NOTHING));
-    const always = Float64Array.from(tree.landings, ({ id }) => fixed.get(id) ?? 0);
-    const enteringArea = Float64Array.from(here, ({ area }) => area);
+    const always = floats(tree.landings, ({ id }) => fixed.get(id) ?? 0);
+    const enteringArea = floats(here, ({ area }) => area);
     return {
       ...designFlows({
         tree,
@@ -134,7 +131,7 @@ const pipeFlows = stage(
         travelTime: levels ? travelTimes(tree, levels) : () => 0,
       }),
       onSlope,
-      entering: Float64Array.from(here, ({ flow }, at) => flow + always[at]!),
+      entering: floats(here, ({ flow }, at) => flow + always[at]!),
       enteringArea,
       passingArea: accumulate(tree, enteringArea),
     };

@@ -22,8 +22,8 @@ const basinPlans = stage(
       const { entering: taken, waterLevel, passing } = landings[basin.id]!;
       const passedOn = onSlope.get(basin.id)?.passed;
       const { ponding, spillLength } = settings;
-      const inputs = [taken, waterLevel ?? Number.NaN, ponding, spillLength, passedOn ?? Number.NaN, passing];
-      return rememberedBasins(basin, inputs, () =>
+      const numbers = [taken, waterLevel ?? Number.NaN, ponding, spillLength, passedOn ?? Number.NaN, passing];
+      return rememberedBasins(basin, numbers, () =>
         basinPlan(basin, { taken, waterLevel, passedOn, passing }, settings),
       );
     }),
@@ -44,9 +44,11 @@ const channelPlans = stage(
       const diameter = outlets.get(channel.id);
       const outlet = diameter === undefined || invert === null ? null : { diameter, invert };
       const passedOn = onSlope.get(channel.id)?.passed;
-      const inputs = [taken, waterLevel, passedOn, passing, diameter, invert, settings];
-      return rememberedChannels(channel, inputs, () =>
-        channelPlan(channel, { taken, waterLevel, passedOn, passing }, outlet, settings),
+      return rememberedChannels(
+        channel,
+        [taken, passing],
+        () => channelPlan(channel, { taken, waterLevel, passedOn, passing }, outlet, settings),
+        [waterLevel, passedOn, diameter, invert, settings],
       );
     });
   },

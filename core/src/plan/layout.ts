@@ -6,7 +6,7 @@ import { fallBudget, tightestBudgets, type FallBudget } from '../network/budget'
 import { planLevels, type Levels } from '../network/levels';
 import { findLines, type Line } from '../network/lines';
 import { buildTree, type Tree } from '../network/tree';
-import { stage } from '../numeric/stage';
+import { NO_RAIN, stage } from '../numeric/stage';
 
 export interface Layout {
   settings: Settings;
@@ -29,6 +29,7 @@ const layout = stage(
     const levels = planLevels(tree, lines, settings, pitchStyle);
     return { settings, tree, lines, levels, budgets: tightestBudgets(tree, levels, settings) };
   },
+  NO_RAIN,
 );
 
 /** Pipes that carry water: those that are cut off or taken out only stand in the record. */

@@ -33,7 +33,7 @@ function lowestArriving({ tree, levels }: Layout, at: number): number | undefine
   );
 }
 
-function landingPlan(layout: Layout, flows: JobFlows, water: WaterLine, at: number): LandingPlan {
+function landingPlan({ layout, flows, water }: Read, at: number): LandingPlan {
   const { tree, levels } = layout;
   const landing = tree.landings[at]!;
   const leaving = tree.leaving[at]!;
@@ -55,12 +55,45 @@ function landingPlan(layout: Layout, flows: JobFlows, water: WaterLine, at: numb
   };
 }
 
+interface Read {
+  layout: Layout;
+  flows: JobFlows;
+  water: WaterLine;
+}
+
+/** Last ones made, in the design rain and the rarer one: of the job as it is, and of the one under the finger. */
+const REMEMBERED = 4;
+const earlier: (Read & { plans: readonly LandingPlan[] })[] = [];
+
+/** Whether a landing reads in one what it read in the other, which joins alike. */
+function readsTheSame(now: Read, before: Read, at: number): boolean {
+  const [{ tree, levels }, { tree: treeBefore, levels: levelsBefore }] = [now.layout, before.layout];
+  if (tree.landings[at] !== treeBefore.landings[at]) return false;
+  const leaving = tree.leaving[at]!;
+  // At an end the lowest of the pipes that arrive tells: few, and made anew.
+  if (leaving === NONE ? tree.arriving[at]!.length > 0 : tree.runs[leaving] !== treeBefore.runs[leaving]) return false;
+  return (
+    (leaving === NONE || levels.crownUp[leaving] === levelsBefore.crownUp[leaving]) &&
+    now.flows.enteringArea[at] === before.flows.enteringArea[at] &&
+    now.flows.passingArea[at] === before.flows.passingArea[at] &&
+    now.flows.entering[at] === before.flows.entering[at] &&
+    now.flows.flow[at] === before.flows.flow[at] &&
+    now.water.levels[at] === before.water.levels[at]
+  );
+}
+
+/** Landings in their water, by id; one that an edit does not reach is the very object that it was. */
 const landingPlans = stage('landings', (layout: Layout, flows: JobFlows, water: WaterLine) => {
-  const plans = byId<LandingPlan>();
-  layout.tree.landings.forEach((landing, at) => {
-    plans[landing.id] = landingPlan(layout, flows, water, at);
-  });
-  return plans;
+  const now = { layout, flows, water };
+  const alike = earlier.filter((each) => each.layout.tree.outlet === layout.tree.outlet);
+  const plans = layout.tree.landings.map(
+    (_, at) => alike.find((before) => readsTheSame(now, before, at))?.plans[at] ?? landingPlan(now, at),
+  );
+  earlier.unshift({ ...now, plans });
+  if (earlier.length > REMEMBERED) earlier.pop();
+  const known = byId<LandingPlan>();
+  for (const plan of plans) known[plan.id] = plan;
+  return known;
 });
 
 /** A job under a rain: sources, flows, water line, landings, each stage after those that it reads. */

@@ -13,7 +13,7 @@ import type { JobFlows } from './flows';
 import type { Layout } from './layout';
 import { perElement } from './perElement';
 import { byId, type RunPlan } from './solution';
-import { stage } from '../numeric/stage';
+import { NO_RAIN, stage } from '../numeric/stage';
 
 function letterOfRuns(lines: Line[], count: number): string[] {
   const letters = new Array<string>(count).fill('');
@@ -23,7 +23,6 @@ function letterOfRuns(lines: Line[], count: number): string[] {
 
 const pipeFlows = perElement<Run, RunFlow>();
 const topSpeeds = perElement<Run, number>();
-const planned = perElement<Run, RunPlan>();
 
 /** How deep an existing main lies where it is joined, m: ground less invert; 0 elsewhere, or where nobody knows. */
 const mainDepth = (lower: Landing): number =>
@@ -137,31 +136,60 @@ function runPlan(
   };
 }
 
+/** What the runs of a plan were made of, and they. */
+interface Made {
+  layout: Layout;
+  flows: JobFlows;
+  water: WaterLine;
+  letters: readonly string[];
+  plans: readonly RunPlan[];
+}
+
+/** Last ones made: of the job as it is, and of the one under the finger. */
+const earlier: Made[] = [];
+
+/** Whether a run reads in one what it read in the other. Number by number where they stand: a list of them for each run would cost more than the rest. */
+function readsTheSame(now: Omit<Made, 'plans'>, before: Made, index: number): boolean {
+  const [{ tree, levels, settings }, { tree: treeBefore, levels: levelsBefore }] = [now.layout, before.layout];
+  const upper = tree.upper[index]!;
+  const lower = tree.lower[index]!;
+  return (
+    tree.runs[index] === treeBefore.runs[index] &&
+    tree.landings[upper] === treeBefore.landings[upper] &&
+    tree.landings[lower] === treeBefore.landings[lower] &&
+    now.letters[index] === before.letters[index] &&
+    settings === before.layout.settings &&
+    levels.crownUp[index] === levelsBefore.crownUp[index] &&
+    levels.crownDown[index] === levelsBefore.crownDown[index] &&
+    now.flows.flow[upper] === before.flows.flow[upper] &&
+    now.flows.passingArea[upper] === before.flows.passingArea[upper] &&
+    now.flows.fixed[upper] === before.flows.fixed[upper] &&
+    now.flows.intensity[upper] === before.flows.intensity[upper] &&
+    now.flows.time[upper] === before.flows.time[upper] &&
+    now.flows.area[upper] === before.flows.area[upper] &&
+    now.water.reaches[index] === before.water.reaches[index] &&
+    widestAbove(tree, upper) === widestAbove(treeBefore, upper)
+  );
+}
+
 /** Runs of a layout, by id, upstream before downstream; one that an edit does not reach is the very object that it was. */
-export const runPlans = stage('runs', (layout: Layout, flows: JobFlows, water: WaterLine): Record<string, RunPlan> => {
-  const { tree, levels, lines, settings } = layout;
-  const letters = letterOfRuns(lines, tree.runs.length);
-  const plans = byId<RunPlan>();
-  tree.runs.forEach((run, index) => {
-    const upper = tree.upper[index]!;
-    const read = [
-      levels.crownUp[index],
-      levels.crownDown[index],
-      levels.leastPitch[index],
-      letters[index],
-      flows.flow[upper],
-      flows.passingArea[upper],
-      flows.fixed[upper],
-      flows.intensity[upper],
-      flows.time[upper],
-      flows.area[upper],
-      water.reaches[index],
-      settings,
-      tree.landings[upper],
-      tree.landings[tree.lower[index]!],
-      widestAbove(tree, upper),
-    ];
-    plans[run.id] = planned(run, read, () => runPlan(layout, flows, water, index, letters[index]!));
-  });
-  return plans;
-});
+export const runPlans = stage(
+  'runs',
+  (layout: Layout, flows: JobFlows, water: WaterLine): Record<string, RunPlan> => {
+    const { tree, lines } = layout;
+    const now = { layout, flows, water, letters: letterOfRuns(lines, tree.runs.length) };
+    // Where the same joins the same, every run stands at the place where it stood.
+    const alike = earlier.filter((each) => each.layout.tree.upper === tree.upper);
+    const plans = tree.runs.map(
+      (_, index) =>
+        alike.find((before) => readsTheSame(now, before, index))?.plans[index] ??
+        runPlan(layout, flows, water, index, now.letters[index]!),
+    );
+    earlier.unshift({ ...now, plans });
+    if (earlier.length > NO_RAIN) earlier.pop();
+    const known = byId<RunPlan>();
+    for (const plan of plans) known[plan.id] = plan;
+    return known;
+  },
+  NO_RAIN,
+);

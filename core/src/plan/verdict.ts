@@ -18,9 +18,11 @@ export interface Verdict {
   minds: number;
 }
 
+const COUNTED = { stop: 'stops', fix: 'fixes', mind: 'minds' } as const;
+
 export function verdictOf(job: Job, solution: Solution, snags: Snag[]): Verdict {
-  const count = (severity: Severity): number => snags.filter((snag) => snag.severity === severity).length;
-  const counts = { stops: count('stop'), fixes: count('fix'), minds: count('mind') };
+  const counts = { stops: 0, fixes: 0, minds: 0 };
+  for (const { severity } of snags) counts[COUNTED[severity]]++;
   const worst = snags[0];
   if (Object.keys(solution.landings).length === 0 && solution.sources.contributingAreas.length === 0) {
     return { state: 'empty', sentence: 'Nothing here yet: start with a roof and a way out.', at: null, ...counts };

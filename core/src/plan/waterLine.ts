@@ -7,12 +7,13 @@ import { criticalDepth } from '../hydraulics/criticalDepth';
 import { diameterOf, kindOf, type Run } from '../job/kinds';
 import { highestJoin, standingAt } from '../network/receiving';
 import { NONE, type Tree } from '../network/tree';
-import { solveWaterLine, type WaterLine } from '../network/waterLine';
+import { reachOf, slopeOf, solveWaterLine, type WaterLine } from '../network/waterLine';
 import type { JobFlows } from './flows';
 import type { Layout } from './layout';
 import { perElement } from './perElement';
 import { GRAVITY } from '../units/constants';
-import { stage } from '../numeric/stage';
+import { NO_RAIN, stage } from '../numeric/stage';
+import { floats, indices } from '../numeric/filled';
 
 /** Contraction of a jet through a sharp opening. */
 const CONTRACTION = 0.62;
@@ -55,14 +56,23 @@ const reaches = perElement<Run, Backwater>();
 const criticals = perElement<Run, number>();
 const freeEnds = perElement<Run, number>();
 
-/** Water line of a layout under its flows; `byWorks`: water (m) that works make stand at ways out, by id. */
-export const waterLineOf = stage(
-  'water line',
-  (layout: Layout, flows: JobFlows, byWorks: ReadonlyMap<string, number>): WaterLine => {
-    const { tree, levels, settings } = layout;
+/** A layout as the solver of the water line takes it: the same in every rain. */
+const networkOf = stage(
+  'water network',
+  (layout: Layout) => {
+    const { tree, levels } = layout;
     const invertUp = (index: number): number => levels.crownUp[index]! - diameterOf(tree.runs[index]!);
     const invertDown = (index: number): number => levels.crownDown[index]! - diameterOf(tree.runs[index]!);
-    const inverts = tree.landings.map((landing, at) => {
+    const runs = tree.runs.map((run, index) => ({
+      from: tree.upper[index]!,
+      to: tree.lower[index]!,
+      length: run.length,
+      diameter: diameterOf(run),
+      roughness: MATERIAL_FACTS[run.material].roughness,
+      invertUp: invertUp(index),
+      invertDown: invertDown(index),
+    }));
+    const inverts = floats(tree.landings, (landing, at) => {
       const leaving = tree.leaving[at]!;
       if (leaving !== NONE) return invertUp(leaving);
       return tree.arriving[at]!.reduce(
@@ -70,30 +80,38 @@ export const waterLineOf = stage(
         tree.arriving[at]!.length > 0 ? Number.POSITIVE_INFINITY : landing.groundLevel,
       );
     });
-    const network = {
+    return {
       inverts,
-      losses: tree.landings.map((_, at) => formLoss(tree, at)),
-      exitLosses: tree.runs.map((_, index) => exitLoss(layout, index)),
-      throatLoss: (index: number, flow: number) => throatLoss(tree.runs[index]!, flow),
-      order: tree.runs.map((_, index) => index),
-      runs: tree.runs.map((run, index) => ({
-        from: tree.upper[index]!,
-        to: tree.lower[index]!,
-        length: run.length,
-        diameter: diameterOf(run),
-        roughness: MATERIAL_FACTS[run.material].roughness,
-        invertUp: invertUp(index),
-        invertDown: invertDown(index),
-      })),
-      flows: Float64Array.from(tree.runs, (run, index) => flows.flow[tree.upper[index]!]! / (run.parallel ?? 1)),
-      backwaterOf: (index: number, reach: Reach, level: number) =>
-        reaches(tree.runs[index]!, [reach.flow, reach.slope, level], () => backwater(reach, level)),
-      criticalOf: (index: number, reach: Reach) =>
-        criticals(tree.runs[index]!, [reach.flow], () => criticalDepth(reach)),
-      freeOf: (index: number, reach: Reach) =>
-        freeEnds(tree.runs[index]!, [reach.flow, reach.slope], () => freeDepth(reach)),
+      losses: floats(tree.landings, (_, at) => formLoss(tree, at)),
+      exitLosses: floats(tree.runs, (_, index) => exitLoss(layout, index)),
+      order: indices(tree.runs, (_, index) => index),
+      runs,
+      slopes: floats(tree.runs, (_, index) => slopeOf({ inverts, runs }, index)),
     };
-    return solveWaterLine(network, (node) => {
+  },
+  NO_RAIN,
+);
+
+/** Water line of a layout under its flows; `byWorks`: water (m) that works make stand at ways out, by id. */
+export const waterLineOf = stage(
+  'water line',
+  (layout: Layout, flows: JobFlows, byWorks: ReadonlyMap<string, number>): WaterLine => {
+    const { tree, settings } = layout;
+    const network = networkOf(layout);
+    const { runs, slopes } = network;
+    const inPipes = floats(tree.runs, (run, index) => flows.flow[tree.upper[index]!]! / (run.parallel ?? 1));
+    const reach = (index: number): Reach => reachOf(runs[index]!, inPipes[index]!, slopes[index]!);
+    const remembering = {
+      ...network,
+      flows: inPipes,
+      throatLoss: (index: number) => throatLoss(tree.runs[index]!, inPipes[index]!),
+      backwaterOf: (index: number, level: number) =>
+        reaches(tree.runs[index]!, [inPipes[index]!, slopes[index]!, level], () => backwater(reach(index), level)),
+      criticalOf: (index: number) => criticals(tree.runs[index]!, [inPipes[index]!], () => criticalDepth(reach(index))),
+      freeOf: (index: number) =>
+        freeEnds(tree.runs[index]!, [inPipes[index]!, slopes[index]!], () => freeDepth(reach(index))),
+    };
+    return solveWaterLine(remembering, (node) => {
       const landing = tree.landings[node]!;
       if (landing.kind !== 'discharge') return Number.NEGATIVE_INFINITY;
       return Math.max(

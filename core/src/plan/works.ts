@@ -148,8 +148,11 @@ class Working {
       const at = this.at(bed.id);
       const [area, steady] = [enteringArea[at] ?? 0, fixed[at] ?? 0];
       const outlet = this.outletOf(bed.id);
-      this.plans[bed.id] = held(bed, [area, steady, outlet, storm, this.soil], () =>
-        pavedBedPlan(bed, outlet, { area, fixed: steady }, storm, this.soil),
+      this.plans[bed.id] = held(
+        bed,
+        [area, steady],
+        () => pavedBedPlan(bed, outlet, { area, fixed: steady }, storm, this.soil),
+        [outlet, storm, this.soil],
       );
     }
   }
@@ -162,9 +165,12 @@ class Working {
       const at = this.at(discharge.id);
       const store = storeOf(discharge);
       if (store) {
-        const inputs = [passingArea[at]!, flow[at]!, fixed[at]!, storm, this.soil];
-        const plan = stored(discharge, inputs, () =>
-          storePlan(discharge, store, { area: passingArea[at]!, flow: flow[at]!, fixed: fixed[at]! }, storm, this.soil),
+        const comes = { area: passingArea[at]!, flow: flow[at]!, fixed: fixed[at]! };
+        const plan = stored(
+          discharge,
+          [comes.area, comes.flow, comes.fixed],
+          () => storePlan(discharge, store, comes, storm, this.soil),
+          [storm, this.soil],
         );
         this.plans[discharge.id] = plan;
         this.standing.set(discharge.id, plan.peakLevel);

@@ -84,8 +84,8 @@ export function trenchesOf(job: Job, { runs }: Pick<Solution, 'runs'>): Trench[]
     if (!plan || !isNew(run)) return [];
     const ends = [run.from, run.to].map((id) => placeOfLanding(job.elements.get(id)));
     const { invertUp, invertDown, groundUp, groundDown, comesOutOver, coverDown, coveredGround } = plan;
-    const profile = [invertUp, invertDown, groundUp, groundDown, comesOutOver, coverDown === null, coveredGround];
-    return [trenches(run, [...profile, ...ends, ...around], () => trenchOf(job, run, plan))];
+    const profile = [invertUp, invertDown, groundUp, groundDown, comesOutOver, coveredGround];
+    return [trenches(run, profile, () => trenchOf(job, run, plan), [coverDown === null, ...ends, ...around])];
   });
 }
 

@@ -37,10 +37,15 @@ export function worksDug(job: Job): Dug[] {
     const places = placesOf(work);
     if (places.length < 2) return [];
     return [
-      remembered(work, around, () => {
-        const way = kindOf(work.kind).shape === 'outline' ? [...places, places[0]!] : places;
-        return { id: work.id, length: wayLength(way), meets: crossingsOf(job, way) };
-      }),
+      remembered(
+        work,
+        [],
+        () => {
+          const way = kindOf(work.kind).shape === 'outline' ? [...places, places[0]!] : places;
+          return { id: work.id, length: wayLength(way), meets: crossingsOf(job, way) };
+        },
+        around,
+      ),
     ];
   });
 }

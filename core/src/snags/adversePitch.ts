@@ -1,40 +1,22 @@
 import { valuesOf } from './valuesOf';
-import { ofKind } from '../job/job';
-import { LEVEL_TOLERANCE, type Rule, type Snag } from './snag';
+import { LEVEL_TOLERANCE, type Rule } from './snag';
+import { each } from './each';
+import { runsFrom } from './runsInto';
 
 /** A pipe that lies level or climbs, or meets the next one below that one's invert. */
 export const adversePitch: Rule = {
   code: 'adversePitch',
   short: 'uphill',
-  find: (job, { runs }) => {
-    const next = new Map(ofKind(job, 'run').map((run) => [run.from, run.id]));
-    return valuesOf(runs).flatMap((run): Snag[] => {
-      if (run.pitch <= 0)
-        return [
-          {
-            code: 'adversePitch',
-            severity: 'stop',
-            at: run.id,
-            measure: 'pitch',
-            figure: run.pitch,
-            limit: run.leastPitch,
-          },
-        ];
-      const below = runs[next.get(run.to) ?? ''];
+  find: (_, { runs }) => {
+    const next = runsFrom(runs);
+    return each(valuesOf(runs), ({ id, to, pitch, leastPitch, crownDown }) => {
+      if (pitch <= 0)
+        return { code: 'adversePitch', severity: 'stop', at: id, measure: 'pitch', figure: pitch, limit: leastPitch };
+      const below = next.get(to);
       // Level with the crown is how pipes meet; below it, water must climb to get on.
-      const climb = below ? below.crownUp - run.crownDown : 0;
-      if (climb <= LEVEL_TOLERANCE) return [];
-      return [
-        {
-          code: 'adversePitch',
-          severity: 'stop',
-          at: run.id,
-          other: run.to,
-          measure: 'small',
-          figure: -climb,
-          limit: 0,
-        },
-      ];
+      const climb = below ? below.crownUp - crownDown : 0;
+      if (climb <= LEVEL_TOLERANCE) return null;
+      return { code: 'adversePitch', severity: 'stop', at: id, other: to, measure: 'small', figure: -climb, limit: 0 };
     });
   },
   tell: (snag, say) =>

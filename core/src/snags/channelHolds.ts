@@ -1,24 +1,23 @@
 import { LEVEL_TOLERANCE, type Rule } from './snag';
 import { entriesOf } from './valuesOf';
+import { each } from './each';
 
 /** A channel drain whose floor lies under its pipe: it stands full after every rain. */
 export const channelHolds: Rule = {
   code: 'channelHolds',
   short: 'stands full',
   find: (_, { inlets }) =>
-    entriesOf(inlets).flatMap(([id, inlet]) =>
+    each(entriesOf(inlets), ([id, inlet]) =>
       inlet.kind === 'channel' && inlet.holds > LEVEL_TOLERANCE
-        ? [
-            {
-              code: 'channelHolds',
-              severity: 'fix' as const,
-              at: id,
-              measure: 'small' as const,
-              figure: inlet.holds,
-              limit: 0,
-            },
-          ]
-        : [],
+        ? {
+            code: 'channelHolds',
+            severity: 'fix',
+            at: id,
+            measure: 'small',
+            figure: inlet.holds,
+            limit: 0,
+          }
+        : null,
     ),
   tell: (snag, say) => ({
     headline: `${say.name(snag.at)} stands ${say.show('small', snag.figure)} full: its pipe leaves higher than its floor.`,

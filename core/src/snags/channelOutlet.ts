@@ -1,23 +1,22 @@
 import type { Rule } from './snag';
 import { entriesOf } from './valuesOf';
+import { each } from './each';
 
 /** The hole to a channel drain's pipe takes less than the channel brings to it. */
 export const channelOutlet: Rule = {
   code: 'channelOutlet',
   find: (_, { inlets }) =>
-    entriesOf(inlets).flatMap(([id, inlet]) =>
+    each(entriesOf(inlets), ([id, inlet]) =>
       inlet.kind === 'channel' && inlet.outletCapacity !== null && inlet.outletFlow > inlet.outletCapacity
-        ? [
-            {
-              code: 'channelOutlet',
-              severity: 'fix' as const,
-              at: id,
-              measure: 'flow' as const,
-              figure: inlet.outletFlow,
-              limit: inlet.outletCapacity,
-            },
-          ]
-        : [],
+        ? {
+            code: 'channelOutlet',
+            severity: 'fix',
+            at: id,
+            measure: 'flow',
+            figure: inlet.outletFlow,
+            limit: inlet.outletCapacity,
+          }
+        : null,
     ),
   tell: (snag, say) => ({
     headline: `The outlet of ${say.name(snag.at)} takes ${say.show('flow', snag.limit)} of ${say.show('flow', snag.figure)}.`,

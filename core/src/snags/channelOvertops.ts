@@ -1,23 +1,22 @@
 import { LEVEL_TOLERANCE, type Rule } from './snag';
 import { entriesOf } from './valuesOf';
+import { each } from './each';
 
 /** Water in a channel drain stands higher than the channel. */
 export const channelOvertops: Rule = {
   code: 'channelOvertops',
   find: (_, { inlets }) =>
-    entriesOf(inlets).flatMap(([id, inlet]) =>
+    each(entriesOf(inlets), ([id, inlet]) =>
       inlet.kind === 'channel' && inlet.profile.over > LEVEL_TOLERANCE
-        ? [
-            {
-              code: 'channelOvertops',
-              severity: 'fix' as const,
-              at: id,
-              measure: 'small' as const,
-              figure: inlet.profile.over,
-              limit: 0,
-            },
-          ]
-        : [],
+        ? {
+            code: 'channelOvertops',
+            severity: 'fix',
+            at: id,
+            measure: 'small',
+            figure: inlet.profile.over,
+            limit: 0,
+          }
+        : null,
     ),
   tell: (snag, say) => ({
     headline: `${say.name(snag.at)} overtops: water would stand ${say.show('small', snag.figure)} over its grate.`,

@@ -1,25 +1,24 @@
 import { valuesOf } from './valuesOf';
 import { LEVEL_TOLERANCE, type Rule } from './snag';
+import { each } from './each';
 
 /** Less soil over the crown than the least for what passes over it. */
 export const coverShort: Rule = {
   code: 'coverShort',
   short: 'cover short',
   find: (_, { runs }) =>
-    valuesOf(runs).flatMap((run) => {
+    each(valuesOf(runs), (run) => {
       const { cover } = run;
-      if (cover >= run.leastCover - LEVEL_TOLERANCE) return [];
-      return [
-        {
-          code: 'coverShort',
-          severity: 'fix' as const,
-          at: run.id,
-          measure: 'small' as const,
-          figure: cover,
-          limit: run.leastCover,
-          ...(run.comesOutOver > 0 ? { length: run.comesOutOver } : {}),
-        },
-      ];
+      if (cover >= run.leastCover - LEVEL_TOLERANCE) return null;
+      return {
+        code: 'coverShort',
+        severity: 'fix',
+        at: run.id,
+        measure: 'small',
+        figure: cover,
+        limit: run.leastCover,
+        ...(run.comesOutOver > 0 ? { length: run.comesOutOver } : {}),
+      };
     }),
   tell: (snag, say) => ({
     headline:

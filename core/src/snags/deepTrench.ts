@@ -2,6 +2,7 @@ import { valuesOf } from './valuesOf';
 import { METRES_PER_FOOT } from '../units/constants';
 import { runOf } from '../job/edits/pipes';
 import type { Rule } from './snag';
+import { each } from './each';
 
 /** From 5 ft a trench needs a protective system (29 CFR 1926.652); local rules may ask it sooner. */
 export const PROTECT_FROM = 5 * METRES_PER_FOOT;
@@ -11,20 +12,11 @@ export const deepTrench: Rule = {
   code: 'deepTrench',
   short: 'deep trench',
   find: (job, { runs }) =>
-    valuesOf(runs).flatMap((run) => {
-      const depth = run.trenchDepth;
-      if (depth < PROTECT_FROM || runOf(job, run.id).shored) return [];
-      return [
-        {
-          code: 'deepTrench',
-          severity: 'stop' as const,
-          at: run.id,
-          measure: 'small' as const,
-          figure: depth,
-          limit: PROTECT_FROM,
-        },
-      ];
-    }),
+    each(valuesOf(runs), ({ id, trenchDepth: figure }) =>
+      figure < PROTECT_FROM || runOf(job, id).shored
+        ? null
+        : { code: 'deepTrench', severity: 'stop', at: id, measure: 'small', figure, limit: PROTECT_FROM },
+    ),
   tell: (snag, say) => ({
     headline: `The trench of ${say.name(snag.at)} is ${say.show('small', snag.figure)} deep and unprotected.`,
     why: `From ${say.show('small', snag.limit)} a protective system and a competent person are required; from 4 ft a ladder. Trench walls kill.`,

@@ -2,6 +2,7 @@ import { elementOf } from '../job/job';
 import type { DownspoutPlan } from '../inlets';
 import type { Rule } from './snag';
 import { entriesOf } from './valuesOf';
+import { each } from './each';
 
 const other = (id: string | undefined): { other?: string } => (id === undefined ? {} : { other: id });
 
@@ -13,20 +14,18 @@ const reaches = ({ offered, valley }: DownspoutPlan): number =>
 export const downspoutSmall: Rule = {
   code: 'downspoutSmall',
   find: (job, { inlets }) =>
-    entriesOf(inlets).flatMap(([id, inlet]) =>
+    each(entriesOf(inlets), ([id, inlet]) =>
       inlet.kind === 'downspout' && reaches(inlet) > inlet.capacity
-        ? [
-            {
-              code: 'downspoutSmall',
-              severity: 'fix' as const,
-              at: id,
-              measure: 'flow' as const,
-              figure: reaches(inlet),
-              limit: inlet.capacity,
-              ...other(elementOf(job, 'downspout', id)!.spillsTo),
-            },
-          ]
-        : [],
+        ? {
+            code: 'downspoutSmall',
+            severity: 'fix',
+            at: id,
+            measure: 'flow',
+            figure: reaches(inlet),
+            limit: inlet.capacity,
+            ...other(elementOf(job, 'downspout', id)!.spillsTo),
+          }
+        : null,
     ),
   tell: (snag, say) => ({
     headline: `${say.name(snag.at)} takes ${say.show('flow', snag.limit)} of ${say.show('flow', snag.figure)}; the gutter spills the rest.`,

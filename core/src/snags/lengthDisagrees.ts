@@ -1,7 +1,9 @@
 import { ofKind } from '../job/job';
 import { wayOfRun } from '../job/places';
 import { wayLength } from '../site/place';
-import type { Rule, Snag } from './snag';
+import type { Rule } from './snag';
+import { each } from './each';
+import { isLaid } from '../job/kinds';
 
 /** Of a paced or taped length, and what a tape sags and slips at least, m. */
 const TAPE = 0.02;
@@ -11,14 +13,19 @@ const LEAST = 0.15;
 export const lengthDisagrees: Rule = {
   code: 'lengthDisagrees',
   find: (job) =>
-    ofKind(job, 'run').flatMap((run): Snag[] => {
-      const way = run.lengthFrom === 'plan' ? null : wayOfRun(job, run);
-      if (!way) return [];
+    each(ofKind(job, 'run'), (run) => {
+      const way = run.lengthFrom === 'plan' || !isLaid(run) ? null : wayOfRun(job, run);
+      if (!way) return null;
       const onPlan = wayLength(way);
-      if (Math.abs(onPlan - run.length) <= Math.max(LEAST, TAPE * run.length)) return [];
-      return [
-        { code: 'lengthDisagrees', severity: 'mind', at: run.id, measure: 'length', figure: run.length, limit: onPlan },
-      ];
+      if (Math.abs(onPlan - run.length) <= Math.max(LEAST, TAPE * run.length)) return null;
+      return {
+        code: 'lengthDisagrees',
+        severity: 'mind',
+        at: run.id,
+        measure: 'length',
+        figure: run.length,
+        limit: onPlan,
+      };
     }),
   tell: (snag, say) => ({
     headline: `${say.name(snag.at)} was taped at ${say.show('length', snag.figure)}; on the plan it is ${say.show('length', snag.limit)}.`,

@@ -1,25 +1,24 @@
 import { MAX_OVER_SILL } from '../inlets';
 import type { Rule } from './snag';
 import { entriesOf } from './valuesOf';
+import { each } from './each';
 
 /** Water at an inlet comes nearer to the sill that it protects than the margin. */
 export const nearOpening: Rule = {
   code: 'nearOpening',
   short: 'near a sill',
   find: (_, { inlets, settings }) =>
-    entriesOf(inlets).flatMap(([id, inlet]) =>
+    each(entriesOf(inlets), ([id, inlet]) =>
       inlet.kind !== 'downspout' && inlet.freeboard !== null && inlet.freeboard < settings.openingMargin
-        ? [
-            {
-              code: 'nearOpening',
-              severity: 'stop' as const,
-              at: id,
-              measure: 'small' as const,
-              figure: inlet.freeboard,
-              limit: settings.openingMargin,
-            },
-          ]
-        : [],
+        ? {
+            code: 'nearOpening',
+            severity: 'stop',
+            at: id,
+            measure: 'small',
+            figure: inlet.freeboard,
+            limit: settings.openingMargin,
+          }
+        : null,
     ),
   tell: (snag, say) => ({
     headline:

@@ -2,6 +2,8 @@ import { valuesOf } from './valuesOf';
 import type { WorkPlan } from '../works';
 import { splashesOf } from '../yard/downhill';
 import type { Rule } from './snag';
+import { each } from './each';
+import { runsFrom, runsInto } from './runsInto';
 
 /** Whether all that comes there sinks into the soil under it. */
 const soaksAway = (work: WorkPlan | undefined): boolean =>
@@ -12,25 +14,24 @@ export const noDischarge: Rule = {
   code: 'noDischarge',
   short: 'no way out',
   find: (job, { landings, runs, works }) => {
-    const splashes = new Map(splashesOf(job).map(({ id, to }) => [id, to]));
-    const left = new Set(valuesOf(runs).map((run) => run.from));
-    const reached = new Set(valuesOf(runs).map((run) => run.to));
-    return (
-      valuesOf(landings)
-        // Said once, where the pipe ends, and not again at every landing above it.
-        .filter((landing) => landing.outlet === null && !left.has(landing.id))
-        .filter((landing) => landing.passing > 0 || reached.has(landing.id))
-        .filter(({ id }) => !soaksAway(works[id]))
-        .map((landing) => ({
-          code: 'noDischarge',
-          severity: 'stop',
-          at: landing.id,
-          measure: 'flow',
-          figure: landing.passing,
-          limit: 0,
-          ...(splashes.has(landing.id) ? { other: splashes.get(landing.id)! } : {}),
-        }))
-    );
+    const left = runsFrom(runs);
+    const reached = runsInto(runs);
+    return each(valuesOf(landings), ({ id, outlet, passing }) => {
+      // Said once, where the pipe ends, and not again at every landing above it.
+      if (outlet !== null || left.has(id)) return null;
+      if (passing <= 0 && !reached.has(id)) return null;
+      if (soaksAway(works[id])) return null;
+      const splash = splashesOf(job).find((each) => each.id === id);
+      return {
+        code: 'noDischarge',
+        severity: 'stop',
+        at: id,
+        measure: 'flow',
+        figure: passing,
+        limit: 0,
+        ...(splash ? { other: splash.to } : {}),
+      };
+    });
   },
   tell: (snag, say) => ({
     headline: `${say.name(snag.at)} has nowhere to send its water.`,

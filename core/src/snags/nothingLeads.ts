@@ -2,6 +2,7 @@ import { valuesOf } from './valuesOf';
 import type { Landing } from '../job/kinds';
 import { runsInto } from './runsInto';
 import type { Rule } from './snag';
+import { each } from './each';
 
 /** Whether something ought to lead to it: a fitting where lines join, or an inlet in the ground. */
 const wantsWater = (landing: Landing): boolean =>
@@ -14,17 +15,11 @@ export const nothingLeads: Rule = {
   code: 'nothingLeads',
   find: (job, { landings, runs }) => {
     const into = runsInto(runs);
-    return valuesOf(landings)
-      .filter(({ id, enteringArea, entering }) => enteringArea <= 0 && entering <= 0 && !into.has(id))
-      .filter(({ id }) => wantsWater(job.elements.get(id) as Landing))
-      .map(({ id }) => ({
-        code: 'nothingLeads',
-        severity: 'mind' as const,
-        at: id,
-        measure: 'count' as const,
-        figure: 0,
-        limit: 1,
-      }));
+    return each(valuesOf(landings), ({ id, enteringArea, entering }) => {
+      if (enteringArea > 0 || entering > 0 || into.has(id)) return null;
+      if (!wantsWater(job.elements.get(id) as Landing)) return null;
+      return { code: 'nothingLeads', severity: 'mind', at: id, measure: 'count', figure: 0, limit: 1 };
+    });
   },
   tell: (snag, say) => ({
     headline: `Nothing leads to ${say.name(snag.at)}.`,

@@ -1,20 +1,31 @@
-/** Runs by the landing that they arrive at, gathered once for each plan. */
-import { valuesOf } from './valuesOf';
+/** Runs by the landing that they arrive at, and by the one that they leave, gathered once for each plan. */
 import type { RunPlan, Solution } from '../plan/solution';
+import { valuesOf } from './valuesOf';
 
-type Into = ReadonlyMap<string, readonly RunPlan[]>;
+interface Meeting {
+  into: ReadonlyMap<string, readonly RunPlan[]>;
+  from: ReadonlyMap<string, RunPlan>;
+}
 
-const gathered = new WeakMap<Solution['runs'], Into>();
+const gathered = new WeakMap<Solution['runs'], Meeting>();
 
-export function runsInto(runs: Solution['runs']): Into {
+function meetings(runs: Solution['runs']): Meeting {
   const known = gathered.get(runs);
   if (known) return known;
   const into = new Map<string, RunPlan[]>();
+  const from = new Map<string, RunPlan>();
   for (const run of valuesOf(runs)) {
+    from.set(run.from, run);
     const there = into.get(run.to);
     if (there) there.push(run);
     else into.set(run.to, [run]);
   }
-  gathered.set(runs, into);
-  return into;
+  const made = { into, from };
+  gathered.set(runs, made);
+  return made;
 }
+
+export const runsInto = (runs: Solution['runs']): Meeting['into'] => meetings(runs).into;
+
+/** The run that takes the water on from each landing: what is planned, and not what only stands in the record beside it. */
+export const runsFrom = (runs: Solution['runs']): Meeting['from'] => meetings(runs).from;

@@ -2,6 +2,8 @@ import { valuesOf } from './valuesOf';
 import { JUNCTION_FACTS } from '../catalogue/fittings';
 import type { Landing } from '../job/kinds';
 import type { Rule } from './snag';
+import { each } from './each';
+import { runsFrom } from './runsInto';
 
 /** A pitch at which a storm drags grit along with it, m/m: 4 %; and how many times flatter the pipe below must be for it to drop. */
 const STEEP = 0.04;
@@ -18,23 +20,21 @@ export const sedimentTrapMissing: Rule = {
   code: 'sedimentTrapMissing',
   short: 'no grit trap',
   find: (job, { runs }) => {
-    const leaving = new Map(valuesOf(runs).map((run) => [run.from, run]));
-    return valuesOf(runs).flatMap((above) => {
+    const leaving = runsFrom(runs);
+    return each(valuesOf(runs), (above) => {
       const below = leaving.get(above.to);
-      if (!below || below.line !== above.line || above.flow <= 0 || below.pitch <= 0) return [];
-      if (above.pitch < STEEP || above.pitch < TIMES_FLATTER * below.pitch) return [];
-      if (trapsGrit(job.elements.get(above.to) as Landing)) return [];
-      return [
-        {
-          code: 'sedimentTrapMissing',
-          severity: 'mind' as const,
-          at: above.to,
-          other: above.id,
-          measure: 'pitch' as const,
-          figure: above.pitch,
-          limit: below.pitch,
-        },
-      ];
+      if (!below || below.line !== above.line || above.flow <= 0 || below.pitch <= 0) return null;
+      if (above.pitch < STEEP || above.pitch < TIMES_FLATTER * below.pitch) return null;
+      if (trapsGrit(job.elements.get(above.to) as Landing)) return null;
+      return {
+        code: 'sedimentTrapMissing',
+        severity: 'mind',
+        at: above.to,
+        other: above.id,
+        measure: 'pitch',
+        figure: above.pitch,
+        limit: below.pitch,
+      };
     });
   },
   tell: (snag, say) => ({

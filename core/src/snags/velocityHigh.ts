@@ -1,17 +1,18 @@
 import { valuesOf } from './valuesOf';
-import type { Rule, Snag } from './snag';
+import type { Rule } from './snag';
+import { each } from './each';
 
 /** Fast enough to wear pipe and joints, and to scour where it comes out. */
 export const velocityHigh: Rule = {
   code: 'velocityHigh',
   short: 'too fast',
   find: (_, { runs, settings }) =>
-    valuesOf(runs).flatMap(({ id, topVelocity }): Snag[] => {
+    each(valuesOf(runs), ({ id, topVelocity }) => {
       const stops = topVelocity > settings.stopVelocity;
       const limit = stops ? settings.stopVelocity : settings.highVelocity;
-      if (topVelocity <= limit) return [];
-      const severity = stops ? 'stop' : 'mind';
-      return [{ code: 'velocityHigh', severity, at: id, measure: 'velocity', figure: topVelocity, limit }];
+      if (topVelocity <= limit) return null;
+      const severity = stops ? ('stop' as const) : ('mind' as const);
+      return { code: 'velocityHigh', severity, at: id, measure: 'velocity', figure: topVelocity, limit };
     }),
   tell: (snag, say) => ({
     headline: `${say.name(snag.at)} runs fast, at ${say.show('velocity', snag.figure)}.`,

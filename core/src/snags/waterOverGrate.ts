@@ -3,7 +3,8 @@ import { JUNCTION_FACTS } from '../catalogue/fittings';
 import { elementOf } from '../job/job';
 import type { Landing } from '../job/kinds';
 import { lidOver } from './lidAboveInlet';
-import { LEVEL_TOLERANCE, type Rule, type Snag } from './snag';
+import { LEVEL_TOLERANCE, type Rule } from './snag';
+import { each } from './each';
 
 /** Whether water can come up there: at an inlet, a downspout's foot, or under a cap at grade. */
 export const opens = (landing: Landing): boolean =>
@@ -14,16 +15,15 @@ export const waterOverGrate: Rule = {
   code: 'waterOverGrate',
   short: 'floods an inlet',
   find: (job, { landings, settings }) =>
-    valuesOf(landings).flatMap((landing): Snag[] => {
+    each(valuesOf(landings), (landing) => {
+      const over = landing.waterLevel === null ? 0 : landing.waterLevel - landing.groundLevel;
+      if (over <= LEVEL_TOLERANCE) return null;
       const element = job.elements.get(landing.id) as Landing;
-      if (landing.waterLevel === null || !opens(element)) return [];
+      if (!opens(element)) return null;
       const outlet = elementOf(job, 'discharge', landing.outlet ?? '');
       const byLid = outlet && element.kind !== 'junction' ? lidOver(outlet, element, settings) : null;
-      if (byLid !== null && byLid >= -LEVEL_TOLERANCE) return [];
-      const over = landing.waterLevel - landing.groundLevel;
-      return over <= LEVEL_TOLERANCE
-        ? []
-        : [{ code: 'waterOverGrate', severity: 'stop', at: landing.id, measure: 'small', figure: over, limit: 0 }];
+      if (byLid !== null && byLid >= -LEVEL_TOLERANCE) return null;
+      return { code: 'waterOverGrate', severity: 'stop', at: landing.id, measure: 'small', figure: over, limit: 0 };
     }),
   tell: (snag, say) => ({
     headline: `Water comes out of ${say.name(snag.at)}, ${say.show('small', snag.figure)} over the ground.`,

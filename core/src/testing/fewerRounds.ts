@@ -1,5 +1,5 @@
 /** For mutation runs: the same dice every time, and fewer throws. A mutant that only the tenth throw would notice is let live. */
-const ROUNDS = 8;
+const ROUNDS = 16;
 
 type Rounds = { numRuns?: number } | undefined;
 type Assert = (property: unknown, asked?: Rounds) => unknown;
