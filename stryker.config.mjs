@@ -13,7 +13,7 @@ export default {
   coverageAnalysis: 'perTest',
   ignoreStatic: true,
   concurrency: 2,
-  timeoutMS: 15_000,
+  timeoutMS: 8_000,
   timeoutFactor: 2,
   tempDirName: '.cache/stryker',
   reporters: ['clear-text', 'json', 'progress-append-only'],

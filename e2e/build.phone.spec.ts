@@ -87,3 +87,30 @@ test('from the plan to what is bought and what is dug: three readings, one of th
   expect(words).toContain('Dig sheet of line A');
   expect(words).toContain('Grade break 1');
 });
+
+test('what a row of a table led to is closed back to the table, in the order that it was put in; and so after a reload', async ({
+  page,
+}) => {
+  await page.goto('/job/quillfeather/build');
+  await page.getByRole('radio', { name: 'Tables' }).tap();
+  await page.getByRole('radio', { name: 'Inlets and ends' }).tap();
+  const inOrder = page.getByRole('radio', { name: 'Invert, least first' });
+  await page.getByRole('radio', { name: 'Invert', exact: true }).tap();
+  await expect(inOrder).toBeChecked();
+  const rows = page.getByRole('list', { name: 'Inlets and ends' }).getByRole('listitem');
+  const order = await rows.allInnerTexts();
+  await rows.nth(1).getByRole('link').tap();
+  await expect(inOrder).toBeHidden();
+  await page.goBack();
+  await expect(inOrder).toBeChecked();
+  expect(await rows.allInnerTexts()).toEqual(order);
+  await rows.nth(1).getByRole('link').tap();
+  await page
+    .getByRole('button', { name: /^(Close|Back)$/ })
+    .first()
+    .tap();
+  await expect(inOrder).toBeChecked();
+  await page.reload();
+  await expect(inOrder).toBeChecked();
+  expect(await rows.allInnerTexts()).toEqual(order);
+});

@@ -5,6 +5,7 @@ import { attempt, ensureInstalled } from './lib/setup.mjs';
 attempt(() => {
   ensureInstalled();
   const [path] = process.argv.slice(2);
+  if (path) process.env.KATABASIS_MUTATED = path;
   process.exit(
     runBin('stryker', [
       'run',

@@ -38,7 +38,11 @@ export function keepApplication(onNewer: (take: Take) => void): () => void {
   };
   workers.addEventListener('controllerchange', reload);
   // Only by what is on the device is it known that there is no server; a failed registration is tried again at the next visit.
-  workers.register('/sw.js').then(watch, () => undefined);
+  // Where a browser is told to keep no such thing, it may answer with nothing at all.
+  (workers.register('/sw.js') as Promise<ServiceWorkerRegistration | undefined>).then(
+    (registration) => registration && watch(registration),
+    () => undefined,
+  );
   return () => {
     clearInterval(looking);
     workers.removeEventListener('controllerchange', reload);

@@ -15,6 +15,10 @@ const idOf = ({ job }: OpenJob): { id: string } => ({ id: job.id });
 /** How many steps of the browser's history a sheet of ours has opened: closing one goes back over them. */
 let opened = 0;
 
+/** Whether it is gone from a view of Build (`~tables`) into one of the job's things: closing that comes back to the view. */
+const isOut = (station: StationPath, now: string, at: string): boolean =>
+  station === 'build' && now.startsWith('~') && !at.startsWith('~');
+
 /**
  * Goes to a station, and to what is open there, which stands in the address: a link or a reload comes back to it, and the browser's
  * Back closes it first.
@@ -32,7 +36,7 @@ export function useGo(): (station: StationPath, at: string | null) => void {
       if (at === null && opened > 0) {
         opened--;
         router.back();
-      } else if (at !== null && (now === null || at === 'find' || at === 'keys' || !stays)) {
+      } else if (at !== null && (now === null || at === 'find' || at === 'keys' || !stays || isOut(station, now, at))) {
         // What came with another station is not gone back over: closing it stays at that station.
         if (stays) opened++;
         router.push(address);

@@ -1,6 +1,7 @@
 import { fireEvent, render, screen, within } from '@testing-library/react';
+import { useState } from 'react';
 import { ThemeProvider } from '../theme/theme';
-import { DataTable } from './DataTable';
+import { DataTable, type Order } from './DataTable';
 
 const COLUMNS = [
   { title: 'Run', wide: true as const },
@@ -21,19 +22,29 @@ const MEASURES = [
   [null, 3.81],
 ];
 
+/** Whoever draws it keeps the order. */
+function Kept({ onGo }: { onGo: (id: string) => void }) {
+  const [by, onBy] = useState<Order | null>(null);
+  return (
+    <DataTable
+      label="Runs"
+      columns={COLUMNS}
+      rows={ROWS}
+      measures={MEASURES}
+      ids={['a', 'b', 'c', 'd']}
+      onGo={onGo}
+      by={by}
+      onBy={onBy}
+    />
+  );
+}
+
 const drawn = (width: number, onGo: (id: string) => void = () => undefined): void => {
   Object.assign(window, { innerWidth: width });
   fireEvent(window, new Event('resize'));
   render(
     <ThemeProvider>
-      <DataTable
-        label="Runs"
-        columns={COLUMNS}
-        rows={ROWS}
-        measures={MEASURES}
-        ids={['a', 'b', 'c', 'd']}
-        onGo={onGo}
-      />
+      <Kept onGo={onGo} />
     </ThemeProvider>,
   );
 };

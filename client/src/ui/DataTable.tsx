@@ -9,7 +9,7 @@ import {
 } from '@tanstack/react-table';
 import ChevronDown from 'lucide-react-native/icons/chevron-down';
 import ChevronUp from 'lucide-react-native/icons/chevron-up';
-import { useMemo, useState, type ReactNode } from 'react';
+import { useMemo, type ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
 import { usePalette, useStyles, useWide } from '../theme/theme';
 import { SPACE, TOUCH, type Palette } from '../theme/tokens';
@@ -43,6 +43,14 @@ interface Props {
   /** What is gone to by a row's name. */
   ids?: readonly string[];
   onGo?: (id: string) => void;
+  /** The column that it is put in order by; null as the rows come. */
+  by: Order | null;
+  onBy: (by: Order | null) => void;
+}
+
+export interface Order {
+  at: number;
+  desc: boolean;
 }
 
 interface Line {
@@ -60,9 +68,9 @@ type Worth = number | string;
 const compared = (a: Worth, b: Worth): number =>
   typeof a === 'number' && typeof b === 'number' ? a - b : words.compare(String(a), String(b));
 
-export function DataTable({ label, columns, rows, measures, ids, onGo }: Props) {
+export function DataTable({ label, columns, rows, measures, ids, onGo, by, onBy }: Props) {
   const wide = useWide();
-  const [sorting, setSorting] = useState<SortingState>([]);
+  const sorting = useMemo<SortingState>(() => (by ? [{ id: String(by.at), desc: by.desc }] : []), [by]);
   const { lines, foot } = useMemo(() => {
     const all = rows.map((cells, k): Line => ({ cells, measures: measures?.[k] ?? [], id: ids?.[k] }));
     const count = measures?.length ?? rows.length;
@@ -87,7 +95,10 @@ export function DataTable({ label, columns, rows, measures, ids, onGo }: Props) 
     data: lines as Line[],
     columns: defined,
     state: { sorting },
-    onSortingChange: setSorting,
+    onSortingChange: (next) => {
+      const [first] = typeof next === 'function' ? next(sorting) : next;
+      onBy(first ? { at: Number(first.id), desc: first.desc } : null);
+    },
     enableMultiSort: false,
     sortDescFirst: false,
   });
@@ -98,7 +109,7 @@ export function DataTable({ label, columns, rows, measures, ids, onGo }: Props) 
       label={label}
       columns={columns}
       lines={sorted}
-      by={sorting[0] ? { at: Number(sorting[0].id), desc: sorting[0].desc } : null}
+      by={by}
       onSort={(at) => table.getColumn(String(at))!.toggleSorting()}
       onGo={onGo}
     />
@@ -109,7 +120,7 @@ interface DrawnProps {
   label: string;
   columns: readonly Column[];
   lines: readonly Line[];
-  by: { at: number; desc: boolean } | null;
+  by: Order | null;
   onSort: (at: number) => void;
   onGo: ((id: string) => void) | undefined;
 }

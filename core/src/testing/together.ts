@@ -11,12 +11,22 @@ const LEFT_OUT = [
   ...['design', 'samples', 'trial', 'job', 'units', 'words', 'ground', 'site'],
   ...['price', 'quantities', 'days', 'formats', 'variants', 'field', 'clearances'],
 ];
+/** A formula is judged by what reckons with it directly: whole plans take ten times as long, and would let live what these do. */
+const OF_FORMULAS = ['numeric/', 'hydraulics/', 'network/waterLine', 'sums/', 'inlets/'];
+/** Plan the same job over and over to see what is remembered, and not what is reckoned. */
+const OF_MEMORY = ['plan/stage.test.ts'];
+const ofFormulas = process.env.KATABASIS_MUTATED?.includes('/hydraulics') ?? false;
 
 const roomOf = (path: string): string => path.split('/')[0]!;
 const rank = (path: string): number => FIRST.indexOf(roomOf(path)) + 1 || FIRST.length + 1;
 
+const isAsked = (path: string): boolean =>
+  ofFormulas
+    ? OF_FORMULAS.some((start) => path.startsWith(start))
+    : !LEFT_OUT.includes(roomOf(path)) && !OF_MEMORY.includes(path);
+
 const files = readdirSync(SOURCES, { recursive: true, encoding: 'utf8' })
-  .filter((path) => path.endsWith('.test.ts') && !LEFT_OUT.includes(roomOf(path)))
+  .filter((path) => path.endsWith('.test.ts') && isAsked(path))
   .sort((a, b) => rank(a) - rank(b) || a.localeCompare(b));
 
 type Body = ((...args: unknown[]) => unknown) | undefined;
@@ -39,11 +49,12 @@ const untilKilled =
     }
   };
 
-/** Tests that count how often something came up in their many rounds: in few it does not. */
-const WANT_MANY_ROUNDS = [
+/** Tests that count how often something came up in their many rounds, and in few it does not; and whole searches, which rest on what they plan with. */
+const PASSED_OVER = [
   /^divide where both sides/,
   /^says how far before the end the fall runs out/,
   /^what is told to be covered/,
+  /^sizes the sample/,
 ];
 
 const plain = globalThis.it;
@@ -53,7 +64,7 @@ const each =
     plain.each(table)(name, untilKilled(body) as () => void);
 globalThis.it = Object.assign(
   (name: string, body?: Body) =>
-    (WANT_MANY_ROUNDS.some((each) => each.test(name)) ? plain.skip : plain)(name, untilKilled(body) as () => void),
+    (PASSED_OVER.some((each) => each.test(name)) ? plain.skip : plain)(name, untilKilled(body) as () => void),
   {
     each,
   },

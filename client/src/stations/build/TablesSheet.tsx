@@ -11,14 +11,16 @@ import {
   type TakeOff,
 } from '@katabasis/core';
 import Download from 'lucide-react-native/icons/download';
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { View } from 'react-native';
 import { saveTable } from '../../data/tables';
 import { useKept } from '../../data/useJob';
+import { useNoted } from '../../input/useNoted';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { DataTable } from '../../ui/DataTable';
 import { Text } from '../../ui/Text';
+import { z } from 'zod';
 
 const TABLES = [
   { value: 'runs', label: 'Runs' },
@@ -26,7 +28,8 @@ const TABLES = [
   { value: 'parts', label: 'Parts' },
   { value: 'price', label: 'Price' },
 ] as const;
-type Name = (typeof TABLES)[number]['value'];
+const nameSchema = z.enum(['runs', 'inlets', 'parts', 'price']);
+type Name = z.infer<typeof nameSchema>;
 
 /** The one that is looked at, from what is worked out already. */
 const MADE: Record<Name, (job: Job, plan: Plan, taken: TakeOff) => Table> = {
@@ -36,16 +39,37 @@ const MADE: Record<Name, (job: Job, plan: Plan, taken: TakeOff) => Table> = {
   price: (job, _, taken) => priceTable(job, taken, priceOf(job, taken)),
 };
 
+/** Which one is looked at, and the order that each was put in: found again after whatever a row led to, and after a reload. */
+const lookedAtSchema = z.object({
+  name: nameSchema,
+  orders: z.partialRecord(nameSchema, z.object({ at: z.int().min(0), desc: z.boolean() }).optional()),
+});
+type LookedAt = z.infer<typeof lookedAtSchema>;
+const AT_FIRST: LookedAt = { name: 'runs', orders: {} };
+
 export function TablesSheet({ taken, onGo }: { taken: TakeOff; onGo: (id: string) => void }) {
   const { job, plan } = useKept();
-  const [name, setName] = useState<Name>('runs');
+  const [{ name, orders }, look] = useNoted(`katabasis.tables.${job.id}`, lookedAtSchema, AT_FIRST);
   const table = useMemo(() => MADE[name](job, plan, taken), [job, plan, taken, name]);
+  const by = orders[name];
   const save = (): void => saveTable(job, name, [table.columns.map(({ title }) => title), ...table.rows]);
   return (
     <>
-      <Choice label="Table" value={name} options={TABLES} onChoose={setName} />
+      <Choice
+        label="Table"
+        value={name}
+        options={TABLES}
+        onChoose={(next) => look((now) => ({ ...now, name: next }))}
+      />
       <Text kind="heading">{table.title}</Text>
-      <DataTable key={name} label={table.title} {...table} onGo={onGo} />
+      <DataTable
+        key={name}
+        label={table.title}
+        {...table}
+        onGo={onGo}
+        by={by && by.at < table.columns.length ? by : null}
+        onBy={(next) => look((now) => ({ ...now, orders: { ...now.orders, [name]: next ?? undefined } }))}
+      />
       <View style={{ flexDirection: 'row' }}>
         <Button label="Save as a table" icon={Download} onPress={save} testID="save-table" />
       </View>
