@@ -24,7 +24,7 @@ export default defineConfig({
     // What a wide screen lays out otherwise: keys, the stations side by side, sheets beside the plan.
     {
       name: 'wide',
-      testMatch: /\.wide\.spec|(access|newjob|sample|water)\.spec/,
+      testMatch: /\.wide\.spec|(access|sample)\.spec/,
       use: { viewport: { width: 1280, height: 800 } },
     },
   ],

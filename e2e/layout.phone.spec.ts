@@ -72,13 +72,18 @@ async function faultsAtRest(page: Page): Promise<string[]> {
   return faults;
 }
 
-/** Everything that scrolls stands at its end. */
-const scrollAll = (page: Page): Promise<void> =>
-  page.evaluate(() => {
+/** Brings everything that scrolls to its start or its end; tells whether anything moved. */
+const scrollAll = (page: Page, to: 'start' | 'end'): Promise<boolean> =>
+  page.evaluate((where) => {
+    let moved = false;
     for (const each of document.querySelectorAll('body *'))
-      if (each.scrollHeight > each.clientHeight + 4 && /auto|scroll/.test(getComputedStyle(each).overflowY))
-        each.scrollTop = each.scrollHeight;
-  });
+      if (each.scrollHeight > each.clientHeight + 4 && /auto|scroll/.test(getComputedStyle(each).overflowY)) {
+        const before = each.scrollTop;
+        each.scrollTop = where === 'start' ? 0 : each.scrollHeight;
+        moved ||= each.scrollTop !== before;
+      }
+    return moved;
+  }, to);
 
 async function look(page: Page, paths: readonly string[], screens: readonly Screen[]): Promise<string[]> {
   const all: string[] = [];
@@ -88,9 +93,10 @@ async function look(page: Page, paths: readonly string[], screens: readonly Scre
     await atRest(page);
     for (const [width, height] of screens) {
       await page.setViewportSize({ width, height });
+      await scrollAll(page, 'start');
       await page.waitForTimeout(80);
       for (const fault of await faultsAtRest(page)) all.push(`${path} at ${width} × ${height}: ${fault}`);
-      await scrollAll(page);
+      if (!(await scrollAll(page, 'end'))) continue;
       await page.waitForTimeout(40);
       for (const fault of await faultsAtRest(page)) all.push(`${path} at ${width} × ${height}, scrolled: ${fault}`);
     }

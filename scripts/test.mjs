@@ -1,14 +1,15 @@
-// Everything that must hold: types, lint, architecture, unit tests, end-to-end tests. The last line counts them.
+// Everything that must hold: types, lint, architecture, that it builds, unit tests, end-to-end tests. The last line counts them.
 import { mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { runBin, runBinAside } from './lib/run.mjs';
-import { attempt, ensureBuilt, ensureChromium, ensureInstalled } from './lib/setup.mjs';
+import { runAside, runBin } from './lib/run.mjs';
+import { attempt, ensureChromium, ensureInstalled } from './lib/setup.mjs';
 
 const reports = mkdtempSync(join(tmpdir(), 'katabasis-test-'));
 const count = { passed: 0, failed: 0 };
 
 const CHECKS = [
+  ['the application, built for the end-to-end tests', 'scripts/build.mjs', ['--if-stale']],
   ['lint', 'eslint', ['.']],
   ['types', 'tsc', ['-p', '.']],
   ['layout of the code', 'prettier', ['--check', '--log-level', 'warn', '.']],
@@ -23,7 +24,7 @@ async function checks() {
     for (let each = waiting.shift(); each; each = waiting.shift()) {
       const [name, bin, args] = each;
       const started = Date.now();
-      const { code, said } = await runBinAside(bin, args);
+      const { code, said } = await runAside(bin, args);
       if (code !== 0) console.log(said);
       console.log(`${code === 0 ? 'pass' : 'FAIL'}  ${name}, ${((Date.now() - started) / 1000).toFixed(0)} s`);
       if (code === 0) count.passed++;
@@ -60,7 +61,6 @@ attempt(() => {
     const { numPassedTests, numFailedTests, numFailedTestSuites } = json('unit.json');
     return { passed: numPassedTests, failed: numFailedTests || numFailedTestSuites };
   });
-  ensureBuilt();
   const chromium = ensureChromium();
   suite(
     'end-to-end tests',

@@ -18,10 +18,11 @@ export function run(command, args, { quiet = false, cwd = ROOT, env = {} } = {})
 /** Runs a program of this project's packages. */
 export const runBin = (name, args, options) => run(process.execPath, [binPath(name), ...args], options);
 
-/** The same without waiting: gives its exit code and, where it failed, all that it said. */
-export const runBinAside = (name, args) =>
+/** A program of a package, or a script of ours, without waiting: gives its exit code and, where it failed, all that it said. */
+export const runAside = (name, args) =>
   new Promise((resolve) => {
-    const child = spawn(process.execPath, [binPath(name), ...args], { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] });
+    const file = name.endsWith('.mjs') ? join(ROOT, name) : binPath(name);
+    const child = spawn(process.execPath, [file, ...args], { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] });
     let said = '';
     for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => (said += String(chunk)));
     child.on('close', (code) => resolve({ code: code ?? 1, said }));

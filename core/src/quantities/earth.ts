@@ -1,7 +1,7 @@
 /** The trench of every run by its profile: what is dug, what the pipe and its bedding leave over, what lies on top. */
 import { BEDDING, BETWEEN_PIPES, BUCKET, LIFT, outsideOf, SIDE_ROOM, STRIP } from '../catalogue/supply';
 import { ofKind, type Job } from '../job/job';
-import type { Run } from '../job/kinds';
+import { isNew, type Run } from '../job/kinds';
 import type { RunPlan, Solution } from '../plan/solution';
 import { placeOfLanding } from '../job/places';
 import { perElement } from '../plan/perElement';
@@ -9,7 +9,6 @@ import { crossingsOfRun, MET, type Crossing } from '../yard/crossings';
 import { groundOf } from '../yard/ground';
 import { groundOver } from '../yard/profile';
 import type { Counting } from './counting';
-import { isNew } from './fittings';
 import { trenchVolume } from './trench';
 
 export interface Trench {

@@ -1,7 +1,7 @@
 /** What stands in the lines: pipe, wyes by size pair, bends, reducers, adapters, cleanouts. */
 import { RISER } from '../catalogue/supply';
 import { ofKind, type Job } from '../job/job';
-import { isLaid, type Junction, type Landing, type Run } from '../job/kinds';
+import { isNew, isLaid, type Junction, type Landing, type Run } from '../job/kinds';
 import { jointOf } from '../network/joints';
 import type { Solution } from '../plan/solution';
 import type { Counting } from './counting';
@@ -35,9 +35,6 @@ export class Lines {
     return a && b ? turnBetween(a.foot, b.head) : null;
   }
 }
-
-/** Whether a run is bought: not one that was here before. */
-export const isNew = (run: Run): boolean => run.old === undefined;
 
 /** Pipe of every run that is laid anew, and the bends within it; what becomes of the old ones. */
 export function countRuns(job: Job, { runs }: Pick<Solution, 'runs'>, counting: Counting): void {

@@ -1,10 +1,10 @@
 /** What water enters by: downspout adapters, basins with their risers and grates, channel drain in its lengths. */
 import { BOXES, CHANNEL_LENGTH, RISER } from '../catalogue/supply';
 import { ofKind } from '../job/job';
-import { landsOnGutter, type Basin, type Channel } from '../job/kinds';
+import { isNew, landsOnGutter, type Basin, type Channel } from '../job/kinds';
 import type { Solution } from '../plan/solution';
 import type { Counting } from './counting';
-import { isNew, type Lines } from './fittings';
+import type { Lines } from './fittings';
 
 /** Into an adapter, each. */
 const SCREWS = 4;

@@ -1,9 +1,9 @@
 /** What ends a line: a guard, an emitter with its elbow, a tap into a main, the store or pump that keeps or lifts the water, an apron of stone. */
 import { STONE_FACTS } from '../catalogue/stone';
 import { ofKind } from '../job/job';
-import type { Discharge, Run } from '../job/kinds';
+import { isNew, type Discharge, type Run } from '../job/kinds';
 import type { Counting } from './counting';
-import { isNew, type Lines } from './fittings';
+import type { Lines } from './fittings';
 
 /** An apron where nobody has drawn one: so many pipe widths long and wide, and so thick, m. */
 const APRON = { long: 6, wide: 3, thick: 0.2 };

@@ -1,4 +1,5 @@
 import { ofKind } from '../job/job';
+import { isLaid } from '../job/kinds';
 import type { Rule } from './snag';
 
 /** A length or level that stands in until somebody measures it. */
@@ -6,7 +7,7 @@ export const assumedFigure: Rule = {
   code: 'assumedFigure',
   find: (job) => [
     ...ofKind(job, 'run')
-      .filter((run) => run.assumed)
+      .filter((run) => run.assumed && isLaid(run))
       .map((run) => ({
         code: 'assumedFigure',
         severity: 'mind' as const,

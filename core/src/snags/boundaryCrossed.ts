@@ -1,4 +1,5 @@
 import { ofKind } from '../job/job';
+import { isDug, isLaid } from '../job/kinds';
 import { wayOfRun } from '../job/places';
 import { linesCrossed } from '../yard/crossings';
 import type { Rule, Snag } from './snag';
@@ -14,15 +15,18 @@ export const boundaryCrossed: Rule = {
     );
     if (lines.size === 0) return [];
     return ofKind(job, 'run').flatMap((run) =>
-      linesCrossed(wayOfRun(job, run) ?? [], [...lines.values()]).map(({ id, from }): Snag => ({
-        code: 'boundaryCrossed',
-        severity: 'stop',
-        at: run.id,
-        other: id,
-        measure: 'length',
-        figure: from,
-        limit: 0,
-      })),
+      // One that is cut off brings nobody water any more, and nobody digs for it.
+      linesCrossed((isLaid(run) || isDug(run) ? wayOfRun(job, run) : null) ?? [], [...lines.values()]).map(
+        ({ id, from }): Snag => ({
+          code: 'boundaryCrossed',
+          severity: 'stop',
+          at: run.id,
+          other: id,
+          measure: 'length',
+          figure: from,
+          limit: 0,
+        }),
+      ),
     );
   },
   tell: (snag, say) => ({

@@ -1,4 +1,5 @@
 import { ofKind } from '../job/job';
+import { isNew } from '../job/kinds';
 import { groundOver, hasGround } from '../yard/profile';
 import { PROTECT_FROM } from './deepTrench';
 import type { Rule, Snag } from './snag';
@@ -11,7 +12,7 @@ export const deepBetween: Rule = {
       ? []
       : ofKind(job, 'run').flatMap((run): Snag[] => {
           const planned = runs[run.id];
-          if (!planned || run.shored || planned.trenchDepth >= PROTECT_FROM) return [];
+          if (!planned || !isNew(run) || run.shored || planned.trenchDepth >= PROTECT_FROM) return [];
           let deepest = 0;
           let where = 0;
           for (const { along, level } of groundOver(job, run)) {

@@ -1,4 +1,5 @@
 import { ofKind } from '../job/job';
+import { isNew } from '../job/kinds';
 import { placeAlong, wayOfRun } from '../job/places';
 import { distanceTo, wayLength } from '../site/place';
 import { groundOf } from '../yard/ground';
@@ -17,7 +18,7 @@ export const footingUndermined: Rule = {
     if (buildings.length === 0) return [];
     const { surface } = groundOf(job);
     return ofKind(job, 'run').flatMap((run): Snag[] => {
-      const way = wayOfRun(job, run);
+      const way = isNew(run) ? wayOfRun(job, run) : null;
       const planned = runs[run.id];
       if (!way || !planned) return [];
       const whole = wayLength(way);

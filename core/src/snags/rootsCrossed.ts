@@ -1,5 +1,5 @@
 import { ofKind } from '../job/job';
-import type { Run } from '../job/kinds';
+import { isLaid, type Run } from '../job/kinds';
 import { crossingsOfRun } from '../yard/crossings';
 import type { Rule, Snag } from './snag';
 
@@ -12,7 +12,7 @@ export const rootsCrossed: Rule = {
   find: (job) => {
     if (ofKind(job, 'tree').length === 0) return [];
     return ofKind(job, 'run').flatMap((run) =>
-      TIGHT.has(run.material)
+      TIGHT.has(run.material) || !isLaid(run)
         ? []
         : crossingsOfRun(job, run)
             .filter(({ kind }) => kind === 'tree')

@@ -1,6 +1,6 @@
 import { ofKind } from '../job/job';
 import { wayOfRun } from '../job/places';
-import type { Service } from '../job/kinds';
+import { isDug, type Service } from '../job/kinds';
 import { handDigOf, nearest } from '../yard/crossings';
 import type { Rule, Snag } from './snag';
 
@@ -14,7 +14,7 @@ export const serviceUnmarked: Rule = {
     const services = ofKind(job, 'service').filter(({ way, markedBy }) => way !== undefined && markedBy === undefined);
     if (services.length === 0) return [];
     return ofKind(job, 'run').flatMap((run): Snag[] => {
-      const way = wayOfRun(job, run);
+      const way = isDug(run) ? wayOfRun(job, run) : null;
       if (!way) return [];
       return services.flatMap((service): Snag[] => {
         const { away, along } = nearest(way, service.way!);

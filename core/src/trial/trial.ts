@@ -7,7 +7,7 @@ import { jobFaults } from '../job/faults';
 import type { Job } from '../job/job';
 import { planJob, type Plan } from '../plan/planJob';
 import { seededJob, type Mood } from '../samples/seeded';
-import { SEVERITIES, type Snag } from '../snags/snag';
+import { SEVERITIES, snagKey, type Snag } from '../snags/snag';
 import { walkOf } from './walk';
 
 export interface Tally {
@@ -40,7 +40,7 @@ const asBad = (snag: Snag, { snags }: Plan): Snag[] =>
 
 /** What a fix did not keep of its promise; null when it did. */
 export function brokenFix(snag: Snag, before: Plan, after: Plan): string | null {
-  if (after.snags.some(({ code, at }) => code === snag.code && at === snag.at)) return 'its snag is still there';
+  if (after.snags.some((each) => snagKey(each) === snagKey(snag))) return 'its snag is still there';
   const count = (plan: Plan, code: string): number => asBad(snag, plan).filter((each) => each.code === code).length;
   const worse = [...new Set(asBad(snag, after).map(({ code }) => code))].find(
     (code) => count(after, code) > count(before, code),

@@ -2,7 +2,7 @@
 import { cellAt, placeOf } from '../ground/grid';
 import type { Pond } from '../ground/ponds';
 import { ofKind, type Job } from '../job/job';
-import type { WetSpot } from '../job/kinds';
+import { isLaid, type WetSpot } from '../job/kinds';
 import { distance, distanceTo, footOnWay, isWithin, type Place } from '../site/place';
 import { groundOf } from './ground';
 import { seenOf, type Seen } from './seen';
@@ -79,7 +79,7 @@ export function diagnose(job: Job, wet: WetSpot): Diagnosis | null {
   const water = yardWater(job);
   const { pond } = seen;
   const soil = soilAt(job, place);
-  const led = new Set(ofKind(job, 'run').map(({ from }) => from));
+  const led = new Set(ofKind(job, 'run').flatMap((run) => (isLaid(run) ? [run.from] : [])));
   const spouts = ofKind(job, 'downspout').filter(
     ({ id, landsOn, place: at }) => !(landsOn?.length ?? 0) && !led.has(id) && passesNear(water, at, place, pond),
   );

@@ -8,6 +8,7 @@ import { jobFrom, type Element, type JobList, type JobReply } from '@katabasis/c
 import { largeYard, quillfeather } from '@katabasis/core/samples';
 import { openDatabase } from '../database';
 import { JobStore } from '../jobs/store';
+import { pdfOf } from '../sheets/set';
 import { send, startServer } from '../trial/started';
 
 const JOBS = 2000;
@@ -133,6 +134,31 @@ async function most(base: string): Promise<void> {
   console.log(`changes that one process saves, each flushed to the disk: ${(done / 5).toFixed(0)} a second`);
 }
 
+/** The whole set on paper, as a tap on "Print" waits for it: of the sample, and of 208 runs with its steps. */
+async function papers(): Promise<void> {
+  for (const [name, job, rounds] of [
+    ['the sample', quillfeather(), 7],
+    ['208 runs', largeYard(190, 900), 3],
+  ] as const) {
+    const times: number[] = [];
+    let steps = 0;
+    let bytes = 0;
+    for (let k = 0; k < rounds; k++) {
+      steps = 0;
+      const made = new Date(0).toISOString();
+      const onStep = (): void => void steps++;
+      bytes = (
+        await timed(times, () => pdfOf(jobFrom(name, [...job.elements]), 'set', { size: 'letter', made, onStep }))
+      ).length;
+    }
+    const runs = job.elements.ofKind('run').length;
+    console.log(
+      `every sheet of ${name} as PDF (${runs} runs, ${(bytes / 1000).toFixed(0)} kB, ${steps} steps told): first ${at([times[0]!], 0)} ms, then ${at(times.slice(1), 0.5)} ms`,
+    );
+  }
+}
+
+await papers();
 const data = mkdtempSync(join(tmpdir(), 'katabasis-bench-'));
 try {
   fill(join(data, 'katabasis.sqlite'));

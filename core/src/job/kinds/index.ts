@@ -153,7 +153,7 @@ export type { Step } from './step';
 export type { Variant } from './variant';
 export type { RainElement } from './rain';
 export type { RoofFace } from './roofFace';
-export { diameterOf, isLaid, OLD_FATES, OLD_STATES, type Run } from './run';
+export { diameterOf, isDug, isLaid, isNew, OLD_FATES, OLD_STATES, type Run } from './run';
 export { SERVICE_FORMS, USUAL_HAND_DIG, type Service, type ServiceForm } from './service';
 export type { SoilTest } from './soilTest';
 export type { SpotLevel } from './spotLevel';

@@ -54,6 +54,12 @@ export type Run = z.infer<typeof schema>;
 /** Whether water still runs through it: one that is cut off or taken out carries none. */
 export const isLaid = ({ old }: Run): boolean => old === undefined || old.fate === 'kept';
 
+/** Whether it is laid anew: an old one lies in its trench already. */
+export const isNew = ({ old }: Run): boolean => old === undefined;
+
+/** Whether the ground is opened along it: to lay it, or to take it out. */
+export const isDug = (run: Run): boolean => isNew(run) || run.old!.fate === 'takenOut';
+
 /** Inside diameter, m: the product's own where it was entered. */
 export const diameterOf = (run: Run): number => run.insideDiameter ?? run.nominal;
 

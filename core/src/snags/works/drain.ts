@@ -2,7 +2,7 @@
 import { FABRIC_FACTS, STONE_FACTS } from '../../catalogue/stone';
 import { elementOf, ofKind, type Job } from '../../job/job';
 import { placesOf, wayOfRun } from '../../job/places';
-import { rootReach, type Drain, type DrainField } from '../../job/kinds';
+import { isLaid, rootReach, type Drain, type DrainField } from '../../job/kinds';
 import type { Solution } from '../../plan/solution';
 import { distanceTo, footOnWay, isWithin, type Place } from '../../site/place';
 import { unlikeSoil } from '../../works/drain';
@@ -29,7 +29,7 @@ function alongWay(way: readonly Place[]): Place[] {
 /** Perforated pipe of a job on the plan: runs, and drains with all their pipes. */
 function perforatedWays(job: Job, solution: Solution): { id: string; ways: readonly (readonly Place[])[] }[] {
   const runs = ofKind(job, 'run')
-    .filter(({ perforated }) => perforated)
+    .filter((run) => run.perforated && isLaid(run))
     .map((run) => ({ id: run.id, ways: [wayOfRun(job, run) ?? []] }));
   const drains = worksIn(solution, 'drain', 'drainField').map((plan) => {
     const drain = elementAt(job, plan.id);

@@ -1,6 +1,14 @@
 /** Working of an inlet's figures: a basin's, a channel drain's, a downspout's. */
 import type { BasinPlan, ChannelPlan } from '../../inlets';
-import { diameterOf, type Basin, type Channel, type Downspout, type GroundInlet, type Run } from '../../job/kinds';
+import {
+  isLaid,
+  diameterOf,
+  type Basin,
+  type Channel,
+  type Downspout,
+  type GroundInlet,
+  type Run,
+} from '../../job/kinds';
 import { headOf, ofKind, type Job } from '../../job/job';
 import type { Solution } from '../../plan/solution';
 import { showSump, type UnitSystem } from '../../units';
@@ -73,7 +81,7 @@ export function inletWorking(
       return channelWorking(
         element as Channel,
         inlet,
-        ofKind(job, 'run').find((run) => run.from === id),
+        ofKind(job, 'run').find((run) => run.from === id && isLaid(run)),
         solution,
         quantity,
         units,
