@@ -4,6 +4,7 @@ import { GUTTER_FACTS, type Gutter } from '../catalogue/gutters';
 import { gutterRunCapacity } from '../hydraulics/gutterRun';
 import { gutterOutletCapacity, LEADER_FILLED, leaderCapacity } from '../hydraulics/leader';
 import type { Downspout } from '../job/kinds';
+import { perElement } from '../numeric/perElement';
 import { METRES_PER_INCH } from '../units/constants';
 import type { Offered } from './inlet';
 
@@ -29,6 +30,9 @@ export interface RoofWater {
 /** n of a sheet-metal gutter with its seams and a little grit. */
 const GUTTER_ROUGHNESS = 0.012;
 
+/** What a gutter carries does not hang on the rain. */
+const carriedBy = perElement<object, number>();
+
 /**
  * Lesser of what the gutter's outlet lets in and what falls quietly down the leader, a rectangle as the circle of equal area; and
  * before that, of what comes down a valley, no more than the gutter carries to its outlet. `gutterDepth`: water over the outlet where
@@ -46,7 +50,9 @@ export function downspoutPlan(
   const leader = leaderCapacity({ diameter: Math.sqrt((4 * openArea) / Math.PI), filled: LEADER_FILLED });
   const capacity = Math.min(outlet, leader);
   const carried = valley
-    ? gutterRunCapacity({ width, depth, length: valley.gutterRun, roughness: GUTTER_ROUGHNESS })
+    ? carriedBy(GUTTER_FACTS[gutter], [valley.gutterRun], () =>
+        gutterRunCapacity({ width, depth, length: valley.gutterRun, roughness: GUTTER_ROUGHNESS }),
+      )
     : 0;
   const atValley = valley ? Math.max(0, valley.offered - carried) : 0;
   const overshoot = atValley + Math.max(0, offered - atValley - capacity);

@@ -14,7 +14,7 @@ import type { Arrival, Sources } from '../runoff/sources';
 import { drainsOf, type Drains } from './drains';
 import { openWaysOf, type OpenWays } from './groundWays';
 import type { Layout } from './layout';
-import { perElement } from './perElement';
+import { perElement } from '../numeric/perElement';
 import { stage } from '../numeric/stage';
 import { floats } from '../numeric/filled';
 

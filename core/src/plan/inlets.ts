@@ -5,7 +5,7 @@ import { diameterOf, type Basin, type Channel, type Downspout, type Run } from '
 import type { Settings } from '../job/settings';
 import type { OnSlope } from '../runoff/bypass';
 import type { Sources } from '../runoff/sources';
-import { perElement } from './perElement';
+import { perElement } from '../numeric/perElement';
 import { byId, type LandingPlan } from './solution';
 import { stage } from '../numeric/stage';
 

@@ -11,7 +11,7 @@ import type { Tree } from '../network/tree';
 import type { WaterLine } from '../network/waterLine';
 import type { JobFlows } from './flows';
 import type { Layout } from './layout';
-import { perElement } from './perElement';
+import { perElement } from '../numeric/perElement';
 import { byId, type RunPlan } from './solution';
 import { NO_RAIN, stage } from '../numeric/stage';
 

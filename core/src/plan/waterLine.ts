@@ -10,7 +10,7 @@ import { NONE, type Tree } from '../network/tree';
 import { reachOf, slopeOf, solveWaterLine, type WaterLine } from '../network/waterLine';
 import type { JobFlows } from './flows';
 import type { Layout } from './layout';
-import { perElement } from './perElement';
+import { perElement } from '../numeric/perElement';
 import { GRAVITY } from '../units/constants';
 import { NO_RAIN, stage } from '../numeric/stage';
 import { floats, indices } from '../numeric/filled';

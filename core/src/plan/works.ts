@@ -32,7 +32,7 @@ import { drainsOf, type Drains } from './drains';
 import type { Flowing, JobFlows } from './flows';
 import { levelsUnder, openWaysOf, type OpenWays } from './groundWays';
 import type { Layout } from './layout';
-import { perElement } from './perElement';
+import { perElement } from '../numeric/perElement';
 import { byId } from './solution';
 
 export interface Works {

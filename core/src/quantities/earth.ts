@@ -4,7 +4,7 @@ import { ofKind, type Job } from '../job/job';
 import { isNew, type Run } from '../job/kinds';
 import type { RunPlan, Solution } from '../plan/solution';
 import { placeOfLanding } from '../job/places';
-import { perElement } from '../plan/perElement';
+import { perElement } from '../numeric/perElement';
 import { crossingsOfRun, MET, type Crossing } from '../yard/crossings';
 import { groundOf } from '../yard/ground';
 import { groundOver } from '../yard/profile';

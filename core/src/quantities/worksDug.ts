@@ -2,7 +2,7 @@
 import { ofKind, type Job } from '../job/job';
 import { kindOf, type OfKind } from '../job/kinds';
 import { placesOf } from '../job/places';
-import { perElement } from '../plan/perElement';
+import { perElement } from '../numeric/perElement';
 import { wayLength } from '../site/place';
 import { crossingsOf, MET, type Crossing } from '../yard/crossings';
 
