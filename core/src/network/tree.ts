@@ -2,6 +2,7 @@
 import type { Landing, Run } from '../job/kinds';
 import { placesOf, upstreamFirst } from '../numeric/upstreamFirst';
 import { indices } from '../numeric/filled';
+import { stage, steady } from '../numeric/stage';
 
 export const NONE = -1;
 
@@ -32,38 +33,30 @@ interface Joining extends Pick<Tree, 'indexOf' | 'leaving' | 'arriving' | 'outle
   stray: readonly number[];
 }
 
-/** Last joinings: of the job as made, and of the one under the finger. An edit seldom joins anew. */
-const REMEMBERED = 4;
-const known: { landings: readonly Landing[]; runs: readonly Run[]; joining: Joining }[] = [];
+interface Lists {
+  landings: readonly Landing[];
+  runs: readonly Run[];
+}
 
-/** Whether nothing joins otherwise in them. */
-function joinAlike(
-  landings: readonly Landing[],
-  otherLandings: readonly Landing[],
-  runs: readonly Run[],
-  otherRuns: readonly Run[],
-): boolean {
-  if (landings.length !== otherLandings.length || runs.length !== otherRuns.length) return false;
-  for (let k = 0; k < landings.length; k++) {
-    const [one, other] = [landings[k]!, otherLandings[k]!];
-    if (one !== other && (one.id !== other.id || one.kind !== other.kind)) return false;
+/** The same lists again for as long as nothing joins otherwise in them, whatever else an edit has changed. */
+const joinedAlike = steady<Lists>((one, other) => {
+  if (one.landings.length !== other.landings.length || one.runs.length !== other.runs.length) return false;
+  for (let k = 0; k < one.landings.length; k++) {
+    const [a, b] = [one.landings[k]!, other.landings[k]!];
+    if (a !== b && (a.id !== b.id || a.kind !== b.kind)) return false;
   }
-  for (let k = 0; k < runs.length; k++) {
-    const [one, other] = [runs[k]!, otherRuns[k]!];
-    if (one !== other && (one.from !== other.from || one.to !== other.to)) return false;
+  for (let k = 0; k < one.runs.length; k++) {
+    const [a, b] = [one.runs[k]!, other.runs[k]!];
+    if (a !== b && (a.from !== b.from || a.to !== b.to)) return false;
   }
   return true;
-}
+});
+
+const joiningOf = stage('joining', ({ landings, runs }: Lists): Joining => join(landings, runs));
 
 /** Builds the tree of landings and runs. A poor job still gives a tree: what does not fit in it is in `stray`. */
 export function buildTree(landings: readonly Landing[], runs: readonly Run[]): Tree {
-  let at = known.findIndex((each) => joinAlike(each.landings, landings, each.runs, runs));
-  if (at === -1) {
-    at = 0;
-    known.unshift({ landings, runs, joining: join(landings, runs) });
-    if (known.length > REMEMBERED) known.pop();
-  }
-  const { joining } = known[at]!;
+  const joining = joiningOf(joinedAlike({ landings, runs }));
   return {
     ...joining,
     landings: joining.landings.map((place) => landings[place]!),
