@@ -44,7 +44,7 @@ interface Stretch {
   drain: ChannelDrain;
 }
 
-type Whole = ChannelDrain & { outlets: Outlets };
+type Whole = ChannelDrain & { outlets: Outlets; hole?: OutletHole | undefined };
 
 /** What comes on to a stretch, m²/s, what stands at its outlet, m, and how finely to look. */
 interface Load {
@@ -137,12 +137,54 @@ interface Round {
   about: number;
   within: number;
 }
-const ALONE: readonly Round[] = [{ about: 0.5, within: 1e-4 }];
-/** Several divides are brought to agree in rounds. */
-const SEVERAL: readonly Round[] = [
-  { about: 0.5, within: 1e-2 },
-  { about: 0.05, within: 1e-3 },
-];
+/** Of divides that do not move one another. */
+const ALONE: Round = { about: 0.5, within: 1e-4 };
+
+/** Rounds in which several divides are brought to agree, at most; and how far, in parts of its way, one still moves when they do. */
+const MAX_ROUNDS = 40;
+const AGREED = 1e-3;
+
+/** Where each outlet stands (m from the upper end), and how deep (m) the water stands at the k-th when so much of the way drains to it. */
+interface Row {
+  places: readonly number[];
+  standsAt: (k: number, drained: number) => number;
+}
+
+/** Way (m) that comes to the k-th outlet from above and from below, by what of the way to the next one each outlet drains. */
+const fromAbove = (places: readonly number[], lefts: readonly number[], k: number): number =>
+  k === 0 ? places[0]! : places[k]! - places[k - 1]! - lefts[k - 1]!;
+const fromBelow = (places: readonly number[], lefts: readonly number[], k: number, length: number): number =>
+  k === places.length - 1 ? length - places[k]! : lefts[k]!;
+
+/**
+ * Of the way between each outlet and the next, what drains to the upper one, m. Through holes one divide moves what its two outlets
+ * get, and with that the divides beside it: they are sought in turn until none moves. Without holes, or alone, each is found at once.
+ */
+function dividesOf(whole: Whole, q: number, { places, standsAt }: Row): number[] {
+  const lefts = places.slice(1).map((next, k) => (next - places[k]!) / 2);
+  /** Seeks each anew about where it is; how far the farthest moved, in parts of its way. */
+  const seek = (round: Round): number => {
+    let moved = 0;
+    lefts.forEach((near, k) => {
+      const [a, b] = [places[k]!, places[k + 1]!];
+      const depthAt = {
+        a: (left: number) => standsAt(k, fromAbove(places, lefts, k) + left),
+        b: (left: number) => standsAt(k + 1, fromBelow(places, lefts, k + 1, whole.length) + b - a - left),
+      };
+      lefts[k] = divideAt({ whole, q, a, b, depthAt }, near, round);
+      moved = Math.max(moved, Math.abs(lefts[k]! - near) / (b - a));
+    });
+    return moved;
+  };
+  if (lefts.length < 2 || !whole.hole) {
+    seek(ALONE);
+    return lefts;
+  }
+  let moved = 0.5;
+  for (let round = 0; round < MAX_ROUNDS && moved > AGREED; round++)
+    moved = seek({ about: moved, within: Math.max(moved / 20, AGREED / 4) });
+  return lefts;
+}
 
 /**
  * Profile of the whole channel under an inflow of `lateralInflow` (m²/s) all along. `outletDepth` is the depth (m) that water in the
@@ -150,50 +192,27 @@ const SEVERAL: readonly Round[] = [
  * go through a `hole`, which wants a depth of its own for what comes to it; it falls free there when absent.
  */
 export function multiOutletProfile(
-  whole: Whole & {
-    lateralInflow: number;
-    outletDepth?: number | undefined;
-    hole?: OutletHole | undefined;
-    steps?: number;
-  },
+  whole: Whole & { lateralInflow: number; outletDepth?: number | undefined; steps?: number },
 ): MultiOutletProfile {
   const { outlets, length, slope, lateralInflow: q, outletDepth = 0, hole } = whole;
   const places = placesOf(whole);
   // Several outlets part it into shorter stretches, each looked at as closely as the whole would be.
   const { steps = Math.max(LEAST_STEPS, Math.round(FINE / places.length)) } = whole;
-  const lineAt = (at: number): number =>
-    outlets === 'middle' ? outletDepth : Math.max(0, outletDepth - slope * (length - at));
-  /** Of the way between each outlet and the next, what drains to the upper one, m. */
-  const lefts = places.slice(1).map((next, k) => (next - places[k]!) / 2);
-  const fromAbove = (k: number): number => (k === 0 ? places[0]! : places[k]! - places[k - 1]! - lefts[k - 1]!);
-  const fromBelow = (k: number): number => (k === places.length - 1 ? length - places[k]! : lefts[k]!);
   const standsAt = (k: number, drained: number): number => {
-    const line = lineAt(places[k]!);
+    const line = outlets === 'middle' ? outletDepth : Math.max(0, outletDepth - slope * (length - places[k]!));
     return hole ? depthForHole(hole, q * drained, line) : line;
   };
-  // One divide moves what its two holes get, and with that the divides beside it; a single one is found at once.
-  for (const round of lefts.length > 1 ? SEVERAL : ALONE)
-    lefts.forEach((near, k) => {
-      const [a, b] = [places[k]!, places[k + 1]!];
-      const depthAt = {
-        a: (left: number) => standsAt(k, fromAbove(k) + left),
-        b: (left: number) => standsAt(k + 1, fromBelow(k + 1) + b - a - left),
-      };
-      lefts[k] = divideAt({ whole, q, a, b, depthAt }, near, round);
-    });
-  const stands = places.map((_, k) => standsAt(k, fromAbove(k) + fromBelow(k)));
-  const stretches: Stretch[] = [];
-  const add = (k: number, from: -1 | 1, long: number): void => {
-    const stretch = stretchAt(whole, places[k]!, from, long, { q, outletDepth: stands[k]!, steps });
-    if (stretch) stretches.push(stretch);
-  };
-  places.forEach((at, k) => {
-    if (k === 0) add(k, 1, at);
-    if (k === places.length - 1) return add(k, -1, length - at);
-    add(k, -1, lefts[k]!);
-    add(k + 1, 1, places[k + 1]! - at - lefts[k]!);
+  const lefts = dividesOf(whole, q, { places, standsAt });
+  const stretches = places.flatMap((at, k) => {
+    const [above, below] = [fromAbove(places, lefts, k), fromBelow(places, lefts, k, length)];
+    const load = { q, outletDepth: standsAt(k, above + below), steps };
+    return [stretchAt(whole, at, 1, above, load), stretchAt(whole, at, -1, below, load)];
   });
-  return joined(stretches, places, q);
+  return joined(
+    stretches.filter((stretch) => stretch !== null),
+    places,
+    q,
+  );
 }
 
 /** The stretches as one row of stations. */
