@@ -13,10 +13,12 @@ export function sillsBeside(job: Job, id: string, plan: SwalePlan): { opening: s
   if (!way || plan.flow <= 0) return [];
   return ofKind(job, 'opening').flatMap((opening) => {
     const { sillLevel } = opening;
-    const side = wayOfOpening(job, opening)?.[0];
-    const foot = side && sillLevel !== undefined ? footOnWay(way, side) : null;
-    return foot && foot.distance <= NEAR
-      ? [{ opening: opening.id, left: sillLevel! - waterAt(plan, foot.along / wayLength(way)) }]
-      : [];
+    if (sillLevel === undefined) return [];
+    // Water falls along the wall: what counts is the side of the opening that it comes to first, whichever that is.
+    const near = (wayOfOpening(job, opening) ?? []).flatMap((side) => {
+      const foot = footOnWay(way, side);
+      return foot && foot.distance <= NEAR ? [waterAt(plan, foot.along / wayLength(way))] : [];
+    });
+    return near.length > 0 ? [{ opening: opening.id, left: sillLevel - Math.max(...near) }] : [];
   });
 }
