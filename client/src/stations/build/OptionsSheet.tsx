@@ -118,8 +118,8 @@ function Option({ each, onWrong }: { each: Compared[number]; onWrong: (sentence:
         <View style={styles.acts}>
           {!('sentence' in each) && <Button label={`Take ${each.name}`} onPress={take} testID="take-option" />}
           <Button
-            label="Remove"
-            onPress={() => onWrong(edit({ label: `Remove ${each.name}`, puts: [], removes: [each.id!] }))}
+            label={`Take out ${each.name}`}
+            onPress={() => onWrong(edit({ label: `Take out ${each.name}`, puts: [], removes: [each.id!] }))}
           />
         </View>
       )}

@@ -27,7 +27,7 @@ export function removal(job: Job, id: string): Change {
   const gone = there.filter((run) => !goesOn(run));
   const removes = [id, ...gone.map((run) => run.id)];
   const carried = there.filter(goesOn).map((run) => carriedOn(run, leaving!));
-  return { label: `Remove ${nameOf(job, id)}`, puts: [...unledTo(job, new Set(removes)), ...carried], removes };
+  return { label: `Take out ${nameOf(job, id)}`, puts: [...unledTo(job, new Set(removes)), ...carried], removes };
 }
 
 function carriedOn(run: Run, next: Run): Run {
