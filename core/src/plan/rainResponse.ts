@@ -10,6 +10,7 @@ import { inletsOf } from './inlets';
 import type { Layout } from './layout';
 import { byId, type LandingPlan } from './solution';
 import { sourcesOf } from './sources';
+import { placeByPlace } from '../numeric/placeByPlace';
 import { stage } from '../numeric/stage';
 import { waterLineOf } from './waterLine';
 import { worksOf, type Works } from './works';
@@ -61,10 +62,6 @@ interface Read {
   water: WaterLine;
 }
 
-/** Last ones made, in the design rain and the rarer one: of the job as it is, and of the one under the finger. */
-const REMEMBERED = 4;
-const earlier: (Read & { plans: readonly LandingPlan[] })[] = [];
-
 /** Whether a landing reads in one what it read in the other, which joins alike. */
 function readsTheSame(now: Read, before: Read, at: number): boolean {
   const [{ tree, levels }, { tree: treeBefore, levels: levelsBefore }] = [now.layout, before.layout];
@@ -82,17 +79,18 @@ function readsTheSame(now: Read, before: Read, at: number): boolean {
   );
 }
 
+const planned = placeByPlace<Read, LandingPlan>({
+  // In the design rain and in the rarer one: of the job as it is, and of the one under the finger.
+  remembered: 4,
+  alike: (now, before) => now.layout.tree.outlet === before.layout.tree.outlet,
+  readsTheSame,
+  make: landingPlan,
+});
+
 /** Landings in their water, by id; one that an edit does not reach is the very object that it was. */
 const landingPlans = stage('landings', (layout: Layout, flows: JobFlows, water: WaterLine) => {
-  const now = { layout, flows, water };
-  const alike = earlier.filter((each) => each.layout.tree.outlet === layout.tree.outlet);
-  const plans = layout.tree.landings.map(
-    (_, at) => alike.find((before) => readsTheSame(now, before, at))?.plans[at] ?? landingPlan(now, at),
-  );
-  earlier.unshift({ ...now, plans });
-  if (earlier.length > REMEMBERED) earlier.pop();
   const known = byId<LandingPlan>();
-  for (const plan of plans) known[plan.id] = plan;
+  for (const plan of planned({ layout, flows, water }, layout.tree.landings.length)) known[plan.id] = plan;
   return known;
 });
 

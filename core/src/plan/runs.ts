@@ -13,6 +13,7 @@ import type { JobFlows } from './flows';
 import type { Layout } from './layout';
 import { perElement } from '../numeric/perElement';
 import { byId, type RunPlan } from './solution';
+import { placeByPlace } from '../numeric/placeByPlace';
 import { NO_RAIN, stage } from '../numeric/stage';
 
 function letterOfRuns(lines: Line[], count: number): string[] {
@@ -136,20 +137,15 @@ function runPlan(
   };
 }
 
-/** What the runs of a plan were made of, and they. */
-interface Made {
+/** What the runs of a plan are made of. */
+interface Read {
   layout: Layout;
   flows: JobFlows;
   water: WaterLine;
   letters: readonly string[];
-  plans: readonly RunPlan[];
 }
 
-/** Last ones made: of the job as it is, and of the one under the finger. */
-const earlier: Made[] = [];
-
-/** Whether a run reads in one what it read in the other. Number by number where they stand: a list of them for each run would cost more than the rest. */
-function readsTheSame(now: Omit<Made, 'plans'>, before: Made, index: number): boolean {
+function readsTheSame(now: Read, before: Read, index: number): boolean {
   const [{ tree, levels, settings }, { tree: treeBefore, levels: levelsBefore }] = [now.layout, before.layout];
   const upper = tree.upper[index]!;
   const lower = tree.lower[index]!;
@@ -172,23 +168,22 @@ function readsTheSame(now: Omit<Made, 'plans'>, before: Made, index: number): bo
   );
 }
 
+const planned = placeByPlace<Read, RunPlan>({
+  remembered: NO_RAIN,
+  // Where the same joins the same, every run stands at the place where it stood.
+  alike: (now, before) => now.layout.tree.upper === before.layout.tree.upper,
+  readsTheSame,
+  make: ({ layout, flows, water, letters }, index) => runPlan(layout, flows, water, index, letters[index]!),
+});
+
 /** Runs of a layout, by id, upstream before downstream; one that an edit does not reach is the very object that it was. */
 export const runPlans = stage(
   'runs',
   (layout: Layout, flows: JobFlows, water: WaterLine): Record<string, RunPlan> => {
     const { tree, lines } = layout;
-    const now = { layout, flows, water, letters: letterOfRuns(lines, tree.runs.length) };
-    // Where the same joins the same, every run stands at the place where it stood.
-    const alike = earlier.filter((each) => each.layout.tree.upper === tree.upper);
-    const plans = tree.runs.map(
-      (_, index) =>
-        alike.find((before) => readsTheSame(now, before, index))?.plans[index] ??
-        runPlan(layout, flows, water, index, now.letters[index]!),
-    );
-    earlier.unshift({ ...now, plans });
-    if (earlier.length > NO_RAIN) earlier.pop();
+    const letters = letterOfRuns(lines, tree.runs.length);
     const known = byId<RunPlan>();
-    for (const plan of plans) known[plan.id] = plan;
+    for (const plan of planned({ layout, flows, water, letters }, tree.runs.length)) known[plan.id] = plan;
     return known;
   },
   NO_RAIN,

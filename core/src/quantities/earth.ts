@@ -73,7 +73,7 @@ export function trenchOf(job: Job, run: Run, plan: RunPlan): Trench {
   };
 }
 
-const trenches = perElement<Run, Trench>();
+const worked = perElement<Run, Trench>();
 
 /** Trenches of all new runs that have a plan; an edit works out those that it reaches. */
 export function trenchesOf(job: Job, { runs }: Pick<Solution, 'runs'>): Trench[] {
@@ -84,18 +84,25 @@ export function trenchesOf(job: Job, { runs }: Pick<Solution, 'runs'>): Trench[]
     const ends = [run.from, run.to].map((id) => placeOfLanding(job.elements.get(id)));
     const { invertUp, invertDown, groundUp, groundDown, comesOutOver, coverDown, coveredGround } = plan;
     const profile = [invertUp, invertDown, groundUp, groundDown, comesOutOver, coveredGround];
-    return [trenches(run, profile, () => trenchOf(job, run, plan), [coverDown === null, ...ends, ...around])];
+    return [worked(run, profile, () => trenchOf(job, run, plan), [coverDown === null, ...ends, ...around])];
   });
 }
 
-export function countEarth(dug: readonly Trench[], counting: Counting): void {
-  for (const { id, length, width, volume, displaced, bedding, underSlab } of dug) {
-    counting.add({ type: 'dug' }, id, volume);
-    counting.add({ type: 'backfill' }, id, volume - displaced);
-    counting.add({ type: 'spoil' }, id, displaced);
-    counting.add({ type: 'stone', stone: 'bedding' }, id, bedding);
-    counting.add({ type: 'turf' }, id, (length - underSlab) * (width + STRIP));
-    counting.add({ type: 'saw' }, id, 2 * underSlab);
-    counting.add({ type: 'slab' }, id, underSlab * width);
+export function countEarth(trenches: readonly Trench[], counting: Counting): void {
+  const dug = counting.of({ type: 'dug' });
+  const backfill = counting.of({ type: 'backfill' });
+  const spoil = counting.of({ type: 'spoil' });
+  const stone = counting.of({ type: 'stone', stone: 'bedding' });
+  const turf = counting.of({ type: 'turf' });
+  const saw = counting.of({ type: 'saw' });
+  const slab = counting.of({ type: 'slab' });
+  for (const { id, length, width, volume, displaced, bedding, underSlab } of trenches) {
+    dug(id, volume);
+    backfill(id, volume - displaced);
+    spoil(id, displaced);
+    stone(id, bedding);
+    turf(id, (length - underSlab) * (width + STRIP));
+    saw(id, 2 * underSlab);
+    slab(id, underSlab * width);
   }
 }

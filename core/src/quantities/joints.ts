@@ -31,19 +31,20 @@ export function couplersFor({ item, uses }: Counted, pack: number): Use[] {
 
 /** Joints of every make, by the parts that have them. */
 export function countJoints(parts: readonly Counted[], counting: Counting): void {
+  const glue = counting.of({ type: 'cement' });
+  const primer = counting.of({ type: 'primer' });
+  const tape = counting.of({ type: 'tape' });
   for (const { item, uses } of parts) {
     const hubs = HUBS[item.type];
     if (hubs === undefined || !('material' in item)) continue;
     const { joint } = PIPE_SUPPLY[item.material];
-    for (const { id, quantity } of uses) {
-      const joints = hubs * quantity;
+    if (joint !== 'glued' && joint !== 'taped') continue;
+    // Cement by area, half as much primer; tape twice round.
+    const cement = hubs * CEMENT * (item.nominal / SIZE) ** 2;
+    for (const { id, quantity } of uses)
       if (joint === 'glued') {
-        const cement = joints * CEMENT * (item.nominal / SIZE) ** 2;
-        counting.add({ type: 'cement' }, id, cement);
-        counting.add({ type: 'primer' }, id, cement / 2);
-      }
-      // Twice round.
-      if (joint === 'taped') counting.add({ type: 'tape' }, id, joints * 2 * Math.PI * item.nominal);
-    }
+        glue(id, cement * quantity);
+        primer(id, (cement * quantity) / 2);
+      } else tape(id, hubs * quantity * 2 * Math.PI * item.nominal);
   }
 }
