@@ -1,7 +1,7 @@
 /** Lays each line that has nothing set by hand on one pitch: main lines first, branches to the crown that they join. */
 import { OUTFALLS } from '../catalogue/outfalls';
 import type { Settings } from '../job/settings';
-import { arrivalOf, endOf, highestEnd, isEnd, lowestEnd, nodesOf, setByHand } from './crowns';
+import { arrivalOf, highestEnd, isEnd, lowestEnd, nodesOf, setByHand } from './crowns';
 import type { Line } from './lines';
 import { onePitch } from './onePitch';
 import type { Tree } from './tree';
@@ -27,11 +27,8 @@ export function straighten(all: Straightening): void {
     const nodes = nodesOf(tree, line);
     const foot = nodes[nodes.length - 1]!;
     const free = isEnd(tree, foot);
-    if (setByHand(tree, line, setCrown)) {
-      refollow(all, line);
-      if (free) ends[last] = endOf(tree, settings, last, crown[tree.upper[last]!]!, laidPitch[last]!);
-      continue;
-    }
+    // A line set by hand lies as the ground led it.
+    if (setByHand(tree, line, setCrown)) continue;
     const stations = stationsOf(tree, line);
     // Branches bound their junction too.
     const ceiling = nodes.map((node) => ceilingAt(all, node, line, joining));
@@ -97,13 +94,4 @@ function joiningLines(all: Straightening): Joining {
     joining.set(foot, [...(joining.get(foot) ?? []), { line, arrival }]);
   }
   return joining;
-}
-
-/** A line set by hand keeps its shallowest levels, below whatever the lines it meets came to. */
-function refollow({ tree, crown, setCrown, laidPitch }: Straightening, { runs }: Line): void {
-  for (const run of runs.slice(0, -1)) {
-    const to = tree.lower[run]!;
-    if (Number.isNaN(setCrown[to]!))
-      crown[to] = Math.min(crown[to]!, arrivalOf(tree.runs[run]!, crown[tree.upper[run]!]!, laidPitch[run]!));
-  }
 }

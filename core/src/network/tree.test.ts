@@ -47,7 +47,7 @@ const jobs = fc
           ? node('wye', { id, groundLevel })
           : kind! < 0.8
             ? basin({ id, groundLevel })
-            : channel({ id, groundLevel, depth: 0.2, hole: kind! < 0.9 ? 'end' : 'floor' }),
+            : channel({ id, groundLevel, depth: 0.45, hole: kind! < 0.9 ? 'end' : 'floor' }),
       );
       const grade: Run['grade'] =
         !byHand || hand! < 0.5
@@ -103,12 +103,18 @@ const isOut = (landing: Landing): landing is Discharge => landing.kind === 'disc
 it('lets no crown stand above what cover and the floor it comes from allow, unless somebody set it', () =>
   law(({ tree, levels }) => {
     tree.landings.forEach((landing, at) => {
-      if (isOut(landing)) return;
+      if (isOut(landing)) {
+        const ends = tree.arriving[at]!.map((run) => highestEnd(tree.runs[run]!, landing, DEFAULTS));
+        const lowest = tree.arriving[at]!.map((run) => levels.crownDown[run]!);
+        expect(levels.allowed[at]).toBe(ends.length > 0 ? Math.min(...ends) : landing.groundLevel);
+        if (ends.length > 0) expect(levels.crown[at]).toBe(Math.min(levels.bound[at]!, ...lowest));
+        return;
+      }
       const leaving = tree.runs[tree.leaving[at]!]!;
       const touching = [leaving, ...tree.arriving[at]!.map((run) => tree.runs[run]!)];
       const floor =
         landing.kind === 'channel'
-          ? landing.groundLevel - 0.2 + (landing.hole === 'end' ? leaving.nominal : 0)
+          ? landing.groundLevel - 0.45 + (landing.hole === 'end' ? leaving.nominal : 0)
           : Number.POSITIVE_INFINITY;
       const allowed = Math.min(landing.groundLevel - Math.max(...touching.map(coverAsked)), floor);
       expect(levels.allowed[at]).toBeCloseTo(allowed, 9);

@@ -181,26 +181,27 @@ describe('level by level', () => {
 
   it('ends each pipe at its own depth where several come out, and loses at a drowned end as far as that is covered', () => {
     const two: WaterNetwork = {
-      inverts: [0.6, 0.9, 0],
-      inflows: [0.006, 0.002, 0],
+      inverts: [0.04, 0.34, 0],
+      inflows: [0.008, 0.002, 0],
       losses: [0, 0, 0],
       exitLosses: [1, 0],
       runs: [run(0, 2), run(1, 2, { invertDown: 0.3 })],
       order: [0, 1],
     };
-    const first = reach(0.006, 0.03);
-    const second = reach(0.002, 0.03);
+    const first = reach(0.008, 0.002);
+    const second = reach(0.002, 0.002);
     const free = solveWaterLine(two, () => Number.NEGATIVE_INFINITY).levels;
     expect(free[2]).toBeCloseTo(0.3 + freeDepth(second), 9);
-    expect(free[0]).toBeCloseTo(0.6 + backwater(first, freeDepth(first)).depthUp, 9);
-    const speed = (0.006 / area(1, 0.15)) ** 2 / (2 * G);
+    expect(free[0]).toBeCloseTo(0.04 + backwater(first, freeDepth(first)).depthUp, 9);
+    const speed = (0.008 / area(1, 0.15)) ** 2 / (2 * G);
     for (const [stands, covered] of [
       [0.4, 1],
-      [0.075, 0.5],
+      [0.12, 0.8],
     ] as const) {
       const { levels } = solveWaterLine(two, () => stands);
       const foot = Math.max(freeDepth(first), stands + covered * speed);
-      expect(levels[0]).toBeCloseTo(0.6 + backwater(first, foot).depthUp, 9);
+      expect(levels[0]).toBeCloseTo(0.04 + backwater(first, foot).depthUp, 9);
+      expect(levels[2]).toBeCloseTo(Math.max(foot, 0.3 + Math.max(freeDepth(second), stands - 0.3)), 9);
     }
   });
 
