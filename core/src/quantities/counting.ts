@@ -22,8 +22,12 @@ export interface Missing {
 
 interface Tallied {
   counted: Counted;
-  at: Map<string, Use>;
+  /** Uses by place, once there are so many that a look through them would take longer. */
+  at: Map<string, Use> | null;
 }
+
+/** So many places are looked through. */
+const FEW = 12;
 
 /** Adds so much of one thing, in its own unit, at an element; naught and less is nothing. */
 export type Tally = (id: string, quantity?: number) => void;
@@ -35,31 +39,20 @@ export class Counting {
   /** A tally of one thing, for what is added many times over. */
   of(item: Item): Tally {
     const key = keyOfItem(item);
-    // Every piece of pipe is cut by itself.
-    const byPiece = item.type === 'pipe';
     let part = this.parts.get(key);
     return (id, quantity = 1) => {
-      if (!(quantity > 0)) return;
-      part ??= this.begun(key, item);
-      const before = byPiece ? undefined : part.at.get(id);
-      if (before) {
-        before.quantity += quantity;
-        return;
-      }
-      const use = { id, quantity };
-      part.counted.uses.push(use);
-      if (!byPiece) part.at.set(id, use);
+      if (quantity > 0) tally((part ??= this.part(key, item)), id, quantity);
     };
   }
 
   add(item: Item, id: string, quantity = 1): void {
-    if (quantity > 0) this.of(item)(id, quantity);
+    if (quantity > 0) tally(this.part(keyOfItem(item), item), id, quantity);
   }
 
-  private begun(key: string, item: Item): Tallied {
+  private part(key: string, item: Item): Tallied {
     const known = this.parts.get(key);
     if (known) return known;
-    const part = { counted: { key, item, uses: [] }, at: new Map<string, Use>() };
+    const part = { counted: { key, item, uses: [] }, at: null };
     this.parts.set(key, part);
     return part;
   }
@@ -67,4 +60,26 @@ export class Counting {
   get all(): readonly Counted[] {
     return [...this.parts.values()].map(({ counted }) => counted);
   }
+}
+
+function useAt({ counted: { item, uses }, at }: Tallied, id: string): Use | undefined {
+  // Every piece of pipe is cut by itself.
+  if (item.type === 'pipe') return undefined;
+  if (at) return at.get(id);
+  for (let k = uses.length - 1; k >= 0; k--) if (uses[k]!.id === id) return uses[k];
+  return undefined;
+}
+
+function tally(part: Tallied, id: string, quantity: number): void {
+  const before = useAt(part, id);
+  if (before) {
+    before.quantity += quantity;
+    return;
+  }
+  const { uses } = part.counted;
+  const use = { id, quantity };
+  uses.push(use);
+  if (part.at) part.at.set(id, use);
+  else if (uses.length > FEW && part.counted.item.type !== 'pipe')
+    part.at = new Map(uses.map((each) => [each.id, each]));
 }

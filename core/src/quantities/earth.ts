@@ -5,6 +5,7 @@ import { isNew, type Run } from '../job/kinds';
 import type { RunPlan, Solution } from '../plan/solution';
 import { placeOfLanding } from '../job/places';
 import { perElement } from '../numeric/perElement';
+import { placeByPlace } from '../numeric/placeByPlace';
 import { crossingsOfRun, MET, type Crossing } from '../yard/crossings';
 import { groundOf } from '../yard/ground';
 import { groundOver } from '../yard/profile';
@@ -73,19 +74,63 @@ export function trenchOf(job: Job, run: Run, plan: RunPlan): Trench {
   };
 }
 
+interface Read {
+  job: Job;
+  runs: readonly Run[];
+  plans: Solution['runs'];
+  /** What runs may meet, and the ground over them. */
+  around: readonly unknown[];
+}
+
+const endsOf = ({ job }: Read, { from, to }: Run) => [
+  placeOfLanding(job.elements.get(from)),
+  placeOfLanding(job.elements.get(to)),
+];
+
+function readsTheSame(now: Read, before: Read, at: number): boolean {
+  const run = now.runs[at]!;
+  if (run !== before.runs[at]) return false;
+  const [plan, planBefore] = [now.plans[run.id], before.plans[run.id]];
+  if (plan !== planBefore && !(plan && planBefore && PROFILE.every((field) => plan[field] === planBefore[field])))
+    return false;
+  return (
+    placeOfLanding(now.job.elements.get(run.from)) === placeOfLanding(before.job.elements.get(run.from)) &&
+    placeOfLanding(now.job.elements.get(run.to)) === placeOfLanding(before.job.elements.get(run.to))
+  );
+}
+
+/** What of a run's plan its trench rests on. */
+const PROFILE = [
+  'invertUp',
+  'invertDown',
+  'groundUp',
+  'groundDown',
+  'comesOutOver',
+  'coveredGround',
+  'coverDown',
+] as const;
+
 const worked = perElement<Run, Trench>();
 
+const row = placeByPlace<Read, Trench | null>({
+  remembered: 2,
+  alike: (now, before) =>
+    now.runs.length === before.runs.length && now.around.every((each, k) => each === before.around[k]),
+  readsTheSame,
+  make: (read, at) => {
+    const run = read.runs[at]!;
+    const plan = read.plans[run.id];
+    if (!plan || !isNew(run)) return null;
+    const profile = PROFILE.map((field) => plan[field] ?? Number.NaN);
+    return worked(run, profile, () => trenchOf(read.job, run, plan), [...endsOf(read, run), ...read.around]);
+  },
+});
+
 /** Trenches of all new runs that have a plan; an edit works out those that it reaches. */
-export function trenchesOf(job: Job, { runs }: Pick<Solution, 'runs'>): Trench[] {
+export function trenchesOf(job: Job, { runs: plans }: Pick<Solution, 'runs'>): Trench[] {
+  const runs = ofKind(job, 'run');
   const around = [groundOf(job).surface, ...MET.map((kind) => ofKind(job, kind))];
-  return ofKind(job, 'run').flatMap((run) => {
-    const plan = runs[run.id];
-    if (!plan || !isNew(run)) return [];
-    const ends = [run.from, run.to].map((id) => placeOfLanding(job.elements.get(id)));
-    const { invertUp, invertDown, groundUp, groundDown, comesOutOver, coverDown, coveredGround } = plan;
-    const profile = [invertUp, invertDown, groundUp, groundDown, comesOutOver, coveredGround];
-    return [worked(run, profile, () => trenchOf(job, run, plan), [coverDown === null, ...ends, ...around])];
-  });
+  return row({ job, runs, plans, around }, runs.length).filter((trench) => trench !== null);
 }
 
 export function countEarth(trenches: readonly Trench[], counting: Counting): void {

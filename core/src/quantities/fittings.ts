@@ -2,9 +2,11 @@
 import { RISER } from '../catalogue/supply';
 import { ofKind, type Job } from '../job/job';
 import { isNew, isLaid, type Junction, type Landing, type Run } from '../job/kinds';
+import { wayOfRun } from '../job/places';
 import { jointOf } from '../network/joints';
 import type { Solution } from '../plan/solution';
 import type { Counting } from './counting';
+import type { Item } from './item';
 import { addBends, directionsOf, ownTurns, turnBetween } from './turns';
 
 /** A wye turns its branch by so much itself, rad; where nobody knows how a branch comes, one 45 makes the sweep. */
@@ -24,7 +26,9 @@ export class Lines {
   constructor(readonly job: Job) {
     for (const run of ofKind(job, 'run')) {
       if (!isLaid(run)) continue;
-      this.into.set(run.to, [...(this.into.get(run.to) ?? []), run]);
+      const there = this.into.get(run.to);
+      if (there) there.push(run);
+      else this.into.set(run.to, [run]);
       this.from.set(run.from, run);
     }
   }
@@ -49,9 +53,13 @@ export function countRuns(job: Job, { runs }: Pick<Solution, 'runs'>, counting: 
       continue;
     }
     if (!runs[id]) counting.missing.push({ id, why: 'noLine' });
+    const pipe: Item = perforated
+      ? { type: 'pipe', material, nominal, perforated }
+      : { type: 'pipe', material, nominal };
+    const turns = ownTurns(wayOfRun(job, run) ?? []);
     for (let k = 0; k < parallel; k++) {
-      counting.add({ type: 'pipe', material, nominal, ...(perforated ? { perforated } : {}) }, id, run.length);
-      for (const turn of ownTurns(directionsOf(job, run)?.way ?? [])) addBends(counting, run, turn, id);
+      counting.add(pipe, id, run.length);
+      for (const turn of turns) addBends(counting, run, turn, id);
     }
   }
 }

@@ -57,40 +57,45 @@ const WASTED = new Set<Item['type']>([
 
 function partOf(counted: Counted, soil: Soil, cut: Cut | undefined): Part {
   const { key, item, uses } = counted;
-  const net = uses.reduce((sum, { quantity }) => sum + quantity, 0);
-  const plain = { key, item, group: GROUP_OF[item.type], unit: UNIT_OF[item.type], net, uses };
+  let net = 0;
+  for (const { quantity } of uses) net += quantity;
+  const buy = net * (WASTED.has(item.type) ? 1 + WASTE : 1);
+  const part: Part = { key, item, group: GROUP_OF[item.type], unit: UNIT_OF[item.type], net, uses, buy };
   if (item.type === 'pipe' && cut) {
     const pack = packOf(item.material, item.nominal);
     // Off-cuts go toward the waste.
     const sticks = Math.max(cut.sticks, Math.ceil((net * (1 + WASTE)) / pack.length - 1e-6));
     const { pieces, proved } = cut;
-    return {
-      ...plain,
-      buy: sticks * pack.length,
-      packs: { ...pack, sticks, offcut: sticks * pack.length - net, pieces, proved },
-    };
+    part.buy = sticks * pack.length;
+    part.packs = { ...pack, sticks, offcut: part.buy - net, pieces, proved };
   }
-  const buy = net * (WASTED.has(item.type) ? 1 + WASTE : 1);
-  if (item.type === 'stone') return { ...plain, buy, tonnes: buy * STONE_DENSITY };
+  if (item.type === 'stone') part.tonnes = buy * STONE_DENSITY;
   if (item.type === 'spoil') {
-    const loose = net * swellOf(soil);
-    return { ...plain, buy, loose, loads: Math.ceil(loose / TRUCK - 1e-6) };
+    part.loose = net * swellOf(soil);
+    part.loads = Math.ceil(part.loose / TRUCK - 1e-6);
   }
-  return { ...plain, buy };
+  return part;
 }
 
 /** Where each type stands in a yard's list: by group, then by kind of thing. */
-const RANK = new Map(
+const RANK = Object.fromEntries(
   Object.entries(GROUP_OF)
     .map(([type, group], at) => ({ type, at, group: PART_GROUPS.indexOf(group) }))
     .sort((a, b) => a.group - b.group || a.at - b.at)
     .map(({ type }, rank) => [type, rank]),
-);
-const sizeOf = (item: Item): number => ('nominal' in item ? item.nominal : 0);
+) as Record<Item['type'], number>;
+/** More than any pipe is wide, m. */
+const WIDER = 100;
 
 /** As a yard's list is read: by group, by kind of thing, the larger first. */
-const inOrder = (a: Part, b: Part): number =>
-  RANK.get(a.item.type)! - RANK.get(b.item.type)! || sizeOf(b.item) - sizeOf(a.item) || (a.key < b.key ? -1 : 1);
+function inOrder(parts: readonly Part[]): Part[] {
+  const places = parts.map((part) => ({
+    part,
+    at: RANK[part.item.type] * WIDER - ('nominal' in part.item ? part.item.nominal : 0),
+  }));
+  places.sort((a, b) => a.at - b.at || (a.part.key < b.part.key ? -1 : 1));
+  return places.map(({ part }) => part);
+}
 
 /** The take-off of a plan. Impossible things are left out and named as missing; it never throws. */
 export function takeOff(given: Job, solution: Pick<Solution, 'runs' | 'landings' | 'works'>): TakeOff {
@@ -122,7 +127,7 @@ export function takeOff(given: Job, solution: Pick<Solution, 'runs' | 'landings'
   const soil = headOf(job).soil ?? USUAL_SOIL;
   const parts = counting.all.map((counted) => partOf(counted, soil, cuts.get(counted.key)));
   return {
-    parts: parts.sort(inOrder),
+    parts: inOrder(parts),
     trenches,
     works: worksDug(job),
     missing: counting.missing,

@@ -32,7 +32,10 @@ export function addBends(counting: Counting, run: Pick<Run, 'material' | 'nomina
   counting.add({ type: 'bend', material, nominal, degrees: 22.5 }, id, steps % 2);
 }
 
+const NONE: readonly number[] = [];
+
 /** Turns at the bends of a run's own way, rad. */
-export function ownTurns(way: readonly Place[]): number[] {
+export function ownTurns(way: readonly Place[]): readonly number[] {
+  if (way.length < 3) return NONE;
   return way.slice(1, -1).map((at, k) => turnBetween(bearing(way[k]!, at), bearing(at, way[k + 2]!)));
 }

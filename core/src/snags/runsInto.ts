@@ -1,4 +1,5 @@
 /** Runs by the landing that they arrive at, and by the one that they leave, gathered once for each plan. */
+import { lastFew } from '../numeric/lastFew';
 import type { RunPlan, Solution } from '../plan/solution';
 import { valuesOf } from './valuesOf';
 
@@ -7,11 +8,7 @@ interface Meeting {
   from: ReadonlyMap<string, RunPlan>;
 }
 
-const gathered = new WeakMap<Solution['runs'], Meeting>();
-
-function meetings(runs: Solution['runs']): Meeting {
-  const known = gathered.get(runs);
-  if (known) return known;
+const meetings = lastFew(2, (runs: Solution['runs']): Meeting => {
   const into = new Map<string, RunPlan[]>();
   const from = new Map<string, RunPlan>();
   for (const run of valuesOf(runs)) {
@@ -20,10 +17,8 @@ function meetings(runs: Solution['runs']): Meeting {
     if (there) there.push(run);
     else into.set(run.to, [run]);
   }
-  const made = { into, from };
-  gathered.set(runs, made);
-  return made;
-}
+  return { into, from };
+});
 
 export const runsInto = (runs: Solution['runs']): Meeting['into'] => meetings(runs).into;
 

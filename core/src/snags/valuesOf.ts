@@ -1,18 +1,11 @@
 /** Values and entries of a record, listed once: some sixty rules go through the same runs, landings and inlets of one plan. */
+import { lastFew } from '../numeric/lastFew';
 
-const remembered = <T>(list: (record: object) => T): ((record: object) => T) => {
-  const lists = new WeakMap<object, T>();
-  return (record) => {
-    const known = lists.get(record);
-    if (known !== undefined) return known;
-    const made = list(record);
-    lists.set(record, made);
-    return made;
-  };
-};
+/** Records remembered: those of a plan or two. */
+const REMEMBERED = 16;
 
-const values = remembered<readonly unknown[]>(Object.values);
-const entries = remembered<readonly (readonly [string, unknown])[]>(Object.entries);
+const values = lastFew<object, readonly unknown[]>(REMEMBERED, Object.values);
+const entries = lastFew<object, readonly (readonly [string, unknown])[]>(REMEMBERED, Object.entries);
 
 export const valuesOf = <T>(record: Readonly<Record<string, T>>): readonly T[] => values(record) as readonly T[];
 export const entriesOf = <T>(record: Readonly<Record<string, T>>): readonly (readonly [string, T])[] =>

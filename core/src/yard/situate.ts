@@ -16,6 +16,7 @@ import {
   type Surface,
 } from '../job/kinds';
 import { placeOfLanding, lengthOfRun } from '../job/places';
+import { lastFew } from '../numeric/lastFew';
 import { stage } from '../numeric/stage';
 import { areaOf, footOnWay, wayLength, type Place } from '../site/place';
 import { floorOf, type LevelAt } from '../works/swale';
@@ -58,18 +59,18 @@ function isUnplaced(job: Job): boolean {
   );
 }
 
-const known = new WeakMap<Job, Job>();
+/** Jobs remembered as their places say: as made and under the finger, and what is tried on them. */
+const REMEMBERED = 4;
+/** Elements of a job that is situated already: asked again, it is itself. */
+const done = new WeakSet<Job['elements']>();
 
-/** The job as its places say, the same again for the same job. */
-export function situated(job: Job): Job {
-  const before = known.get(job);
-  if (before) return before;
-  const made = isUnplaced(job) ? job : { id: job.id, elements: placed(job) };
-  known.set(job, made);
-  // It is situated already: asked again, it is itself.
-  known.set(made, made);
-  return made;
-}
+/** The job as its places say, the same again for the same job while it is among the last few. */
+export const situated: (job: Job) => Job = lastFew(REMEMBERED, (job: Job): Job => {
+  if (done.has(job.elements) || isUnplaced(job)) return job;
+  const elements = placed(job);
+  done.add(elements);
+  return { id: job.id, elements };
+});
 
 function placed(job: Job): Job['elements'] {
   const resolved = resolve(job);

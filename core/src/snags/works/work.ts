@@ -1,4 +1,5 @@
 /** What the rules of works have alike. */
+import { lastFew } from '../../numeric/lastFew';
 import { LEVEL_TOLERANCE, type Rule, type Severity, type Snag } from '../snag';
 import type { Solution } from '../../plan/solution';
 import type { WorkKind, WorkOf, WorkPlan } from '../../works';
@@ -6,15 +7,9 @@ import type { Measure } from '../../words/teller';
 
 export type At<K extends WorkKind> = WorkOf<K> & { id: string };
 
-const listed = new WeakMap<object, readonly (WorkPlan & { id: string })[]>();
-
-function listOf(plans: Readonly<Record<string, WorkPlan>>): readonly (WorkPlan & { id: string })[] {
-  const known = listed.get(plans);
-  if (known) return known;
-  const made = Object.entries(plans).map(([id, plan]) => ({ ...plan, id }));
-  listed.set(plans, made);
-  return made;
-}
+const listOf = lastFew(4, (plans: Readonly<Record<string, WorkPlan>>): readonly (WorkPlan & { id: string })[] =>
+  Object.entries(plans).map(([id, plan]) => ({ ...plan, id })),
+);
 
 /** Works of some kinds, in the design rain. */
 export const worksIn = <K extends WorkKind>({ works }: Pick<Solution, 'works'>, ...kinds: K[]): At<K>[] =>
