@@ -10,6 +10,7 @@ import {
   solveWaterLine,
   tellSnag,
   type Element,
+  priceOf,
   takeOff,
   type Job,
   type WaterNetwork,
@@ -229,9 +230,9 @@ function editing(): void {
     const run = runs[(counts * 37) % runs.length]!;
     const after = changed(job, put('Longer', { ...run, length: run.length + ++counts * 0.001 }));
     const next = planJob(after);
-    return () => void takeOff(after, next);
+    return () => void priceOf(after, takeOff(after, next));
   });
-  console.log(`all that it takes counted after such an edit: ${shown(counted)}`);
+  console.log(`all that it takes counted and priced after such an edit: ${shown(counted)}`);
   const fixes = plan.snags.map((snag) => timed(1, () => () => void fixOf(job, plan, snag))[0]!).sort((a, b) => a - b);
   console.log(`a fix looked for, ${fixes.length} snags: ${shown(fixes)}, longest ${fixes.at(-1)!.toFixed(0)} ms`);
 }
