@@ -4,6 +4,7 @@ import type { Element } from '../job/kinds';
 import { planJob } from '../plan/planJob';
 import { takeOff } from '../quantities/takeOff';
 import { quillfeather } from '../samples';
+import { basin, jobOf, out, pipe } from '../testing/parts';
 import { swaleOf } from '../testing/workYards';
 import { readyWords, standsWords } from '../words/clearances';
 import { needsOf, type Need } from './needs';
@@ -62,6 +63,38 @@ describe('what must be asked for', () => {
         .filter(({ kind }) => kind === 'neighbour')
         .map(({ about }) => about),
     ).toEqual([['near']]);
+  });
+
+  it('a line to the street that opens paving beyond the property line asks for the walk, and one that ends before it does not', () => {
+    const square = (from: number, to: number) => [
+      { east: from, north: -2 },
+      { east: to, north: -2 },
+      { east: to, north: 2 },
+      { east: from, north: 2 },
+    ];
+    const street = (paved: [number, number], more: object = {}): string[] =>
+      needs(
+        jobOf(
+          basin({ place: { east: 0, north: 0 } }),
+          out({ place: { east: 20, north: 0 }, receiving: 'street', ...more }),
+          pipe('basin', { length: 20 }),
+          { id: 'walk', kind: 'surface', name: 'Walk', cover: 'paving', outline: square(...paved), feeds: [] },
+          {
+            id: 'line',
+            kind: 'barrier',
+            name: 'Front line',
+            form: 'propertyLine',
+            way: [
+              { east: 15, north: -9 },
+              { east: 15, north: 9 },
+            ],
+          },
+        ),
+      ).map(({ kind }) => kind);
+    expect(street([16, 18])).toContain('sidewalk');
+    expect(street([12, 16])).toContain('sidewalk');
+    expect(street([5, 8])).not.toContain('sidewalk');
+    expect(street([16, 18], { receiving: 'swale' })).not.toContain('sidewalk');
   });
 
   it('a swale over a boundary asks the neighbour as a pipe does', () => {

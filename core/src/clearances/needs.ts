@@ -1,7 +1,8 @@
 /** Whom this plan must ask before anybody digs, derived from it and from the site: leave, marks and notice, each with why. */
-import { ofKind, type Job } from '../job/job';
+import { elementOf, ofKind, type Job } from '../job/job';
 import type { Discharge, Service } from '../job/kinds';
 import { receivingOf } from '../catalogue/outfalls';
+import type { Trench } from '../quantities/earth';
 import type { TakeOff } from '../quantities/takeOff';
 import { DUG } from '../quantities/worksDug';
 
@@ -52,8 +53,8 @@ export function needsOf(job: Job, { trenches, works, parts }: TakeOff): Need[] {
   need('private', true, services.filter(isPrivate));
   const inStreet = outs.filter((out) => streetward(out));
   if (inStreet.length > 0) need('rightOfWay', true, inStreet);
-  const kerbs = outs.filter(({ form }) => form === 'kerb');
-  if (kerbs.length > 0) need('sidewalk', true, kerbs);
+  const walks = inStreet.filter((out) => out.form === 'kerb' || beyondTheLine(job, trenches, out));
+  if (walks.length > 0) need('sidewalk', true, walks);
   const ponds = outs.filter(({ form }) => form === 'pond');
   if (ponds.length > 0) need('water', true, ponds);
   // One neighbour an edge: each is asked by himself.
@@ -79,6 +80,15 @@ export function needsOf(job: Job, { trenches, works, parts }: TakeOff): Need[] {
 /** Whether a way out lies in public ground: a street, its kerb or its ditch, a main. */
 function streetward(out: Discharge): boolean {
   return out.form === 'kerb' || out.form === 'main' || receivingOf(out) === 'street' || receivingOf(out) === 'ditch';
+}
+
+/** Whether the trench to a way out in public ground opens paving beyond the property line: that is the walk. */
+function beyondTheLine(job: Job, trenches: readonly Trench[], out: Discharge): boolean {
+  return trenches.some(({ id, meets }) => {
+    if (elementOf(job, 'run', id)?.to !== out.id) return false;
+    const line = meets.find((met) => elementOf(job, 'barrier', met.id)?.form === 'propertyLine');
+    return line !== undefined && meets.some(({ kind, to }) => kind === 'surface' && to > line.from + 1e-6);
+  });
 }
 
 /** Public services without marks on the ground yet, by id: a locate that is granted is not whole while there are any. */
