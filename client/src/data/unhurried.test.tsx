@@ -1,8 +1,7 @@
 import { act, screen } from '@testing-library/react';
-import { flushSync } from 'react-dom';
 import { nameOf, put, type Change, type Element } from '@katabasis/core';
 import { openJob, sampleWith } from '../testing/openJob';
-import { Unhurried, unhurried, useJob, useKept } from './useJob';
+import { unhurried, useJob, useKept } from './useJob';
 
 const Behind = unhurried(function Behind() {
   const { job: made, edit } = useKept();
@@ -39,30 +38,4 @@ it('whoever touches it finds it as it is: what is done there is done on the job 
   });
   expect(open.job().elements.get('basin')).toMatchObject({ name: 'Yard basin', sumpDepth: 0.2 });
   expect(reads('made')).toBe('Yard basin');
-});
-
-it('hurries while it is told to: what is in sight is drawn with the tap, and the same part goes on when it is not', () => {
-  const drawn: string[] = [];
-  function Name() {
-    drawn.push(nameOf(useKept().job, 'basin'));
-    return null;
-  }
-  const parts = (on: boolean) => (
-    <Unhurried on={on}>
-      <Name />
-    </Unhurried>
-  );
-  const inSight = openJob(sampleWith(), parts(false));
-  act(() => {
-    drawn.length = 0;
-    flushSync(() => void inSight.session.edit(renamed('At once')));
-    expect(drawn.at(-1)).toBe('At once');
-  });
-  const out = openJob(sampleWith(), parts(true));
-  act(() => {
-    drawn.length = 0;
-    flushSync(() => void out.session.edit(renamed('Later')));
-    expect(drawn).not.toContain('Later');
-  });
-  expect(drawn.at(-1)).toBe('Later');
 });

@@ -209,8 +209,8 @@ function behindOf(fresh: Planned, made: OpenJob): Planned {
   };
 }
 
-/** What is drawn in it may, while that is `on`, come a frame after what has changed elsewhere: a tap's picture is there before all that is said of it. */
-export function Unhurried({ children, on = true }: { children: ReactNode; on?: boolean }) {
+/** What is drawn in it may come a frame after what has changed elsewhere: a tap's picture is there before all that is said of it. */
+function Unhurried({ children }: { children: ReactNode }) {
   const fresh = usePlanned();
   const kept = useSyncExternalStore(fresh.subscribe, fresh.kept)!;
   const [made, setMade] = useState(kept);
@@ -226,7 +226,7 @@ export function Unhurried({ children, on = true }: { children: ReactNode; on?: b
       for (const touch of TOUCHES) window.removeEventListener(touch, catchUp, true);
     };
   }, [fresh, made]);
-  const value = useMemo(() => (on ? behindOf(fresh, made) : fresh), [fresh, made, on]);
+  const value = useMemo(() => behindOf(fresh, made), [fresh, made]);
   return <PlannedContext value={value}>{children}</PlannedContext>;
 }
 

@@ -2,7 +2,7 @@
 import { budgetWorking, headOf, nameOf, put, snagKey, type FallBudget, type Job, type Plan } from '@katabasis/core';
 import { memo, useCallback, useMemo, useRef, useState, type ReactNode } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
-import { Unhurried, unhurried, useFresh, useKept, useMade, type OpenJob } from '../../data/useJob';
+import { unhurried, useFresh, useKept, useMade, type OpenJob } from '../../data/useJob';
 import { useLagging } from '../../drawing/useLagging';
 import { Descent } from '../../drawing/Descent';
 import { layOutDescent } from '../../drawing/descentLayout';
@@ -14,7 +14,6 @@ import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
-import { useInSight } from '../../ui/useInSight';
 import { isOfYard, useGo } from '../useGo';
 import { useAt } from '../useAt';
 import { useKeys } from '../useKeys';
@@ -117,24 +116,12 @@ function OnPhone({ at, sheet, choose }: LayoutProps) {
           <Budget onGo={choose} />
           <Snags onGo={choose} />
           <PitchStyle />
-          <DescentBelow at={at} choose={choose} />
+          <Descent chosen={at} onChoose={choose} draw={drawGlyph} />
           <Sections chosen={at} />
           <Foot />
         </ScrollView>
       )}
       {sheet}
-    </View>
-  );
-}
-
-/** Under the snags: a fix tapped up there is seen there, and waits for no line that is out of sight. */
-function DescentBelow({ at, choose }: Omit<LayoutProps, 'sheet'>) {
-  const { ref, inSight } = useInSight<View>();
-  return (
-    <View ref={ref}>
-      <Unhurried on={!inSight}>
-        <Descent chosen={at} onChoose={choose} draw={drawGlyph} />
-      </Unhurried>
     </View>
   );
 }
