@@ -56,7 +56,6 @@ const untilKilled =
 
 /** Tests that count how often something came up in their many rounds, and in few it does not; and whole searches, which rest on what they plan with. */
 const PASSED_OVER = [
-  /^divide where both sides/,
   /^says how far before the end the fall runs out/,
   /^what is told to be covered/,
   /^sizes the sample/,
