@@ -22,8 +22,8 @@ let made = 0;
 export const plansMade = (): number => made;
 
 /**
- * The plan of a job; the same one again for the same job, while it is among the last few. Pure; never throws on a job that its schema accepts, however poor:
- * impossible things are snags.
+ * The plan of a job; the same one again for the same job, while it is among the last few. Pure; never throws on a job that its schema
+ * accepts, however poor: impossible things are snags.
  */
 export const planJob: (job: Job) => Plan = lastFew(REMEMBERED, (job: Job): Plan => {
   made++;

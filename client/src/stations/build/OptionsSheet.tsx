@@ -13,6 +13,7 @@ import {
   type Compared,
   type JobElement,
 } from '@katabasis/core';
+import Trash from 'lucide-react-native/icons/trash';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { useKept } from '../../data/useJob';
@@ -119,6 +120,8 @@ function Option({ each, onWrong }: { each: Compared[number]; onWrong: (sentence:
           {!('sentence' in each) && <Button label={`Take ${each.name}`} onPress={take} testID="take-option" />}
           <Button
             label={`Take out ${each.name}`}
+            icon={Trash}
+            kind="bare"
             onPress={() => onWrong(edit({ label: `Take out ${each.name}`, puts: [], removes: [each.id!] }))}
           />
         </View>
