@@ -39,6 +39,7 @@ export { fitRain, intensityOf, type IntensityTable } from './rain/intensity';
 export { gatheringArea, planArea, windFactor } from './runoff/roofArea';
 export { coefficientOf, type ContributingArea } from './runoff/sources';
 export { contoursOf, contourStep, type Contour } from './ground/contours';
+export { JOB_STATES, type JobState } from './job/states';
 export { place as placeSchema } from './job/kinds/fields';
 export { cellAt, placeOf as placeOfCell, type Grid } from './ground/grid';
 export { flood, metFirst } from './ground/flood';

@@ -1,10 +1,9 @@
-/** The server's door: typed requests, answers checked by the schemas that both sides share. */
+/** What is asked of the server of whole jobs: typed requests, answers checked by the schemas that both sides share. */
 import {
   binSchema,
   changeReplySchema,
   devicesSchema,
   historySchema,
-  jobListSchema,
   jobReplySchema,
   problemSchema,
   stationListSchema,
@@ -12,92 +11,26 @@ import {
   type ChangeBody,
   type ChangeReply,
   type Devices,
+  type Element,
   type History,
-  type JobList,
-  type JobQuery,
   type JobReply,
   type Problem,
   type RainStation,
-} from '@katabasis/core/first';
-import type { Element } from '@katabasis/core';
+} from '@katabasis/core';
 import type { z } from 'zod';
-import { deviceName } from './device';
+import { ask, asSearch, NOT_READ, Unreachable } from './ask';
 
-/** The server answered, and said no. */
-export class Refused extends Error {
-  readonly problem: Problem;
-
-  constructor(problem: Problem) {
-    super([problem.title, ...(problem.faults ?? []).map((fault) => `${fault.path} ${fault.sentence}.`)].join(' '));
-    this.problem = problem;
-  }
-}
-
-/** Nobody answered, or the server could not now; asking again later may help. */
-export class Unreachable extends Error {
-  /** What the server said of itself; null when nobody answered. */
-  readonly said: string | null;
-
-  constructor(message: string, said: string | null = null) {
-    super(message);
-    this.said = said;
-  }
-}
-
-/** This device has not been let in, or is no longer. What is kept here stays, and is sent when it is. */
-export class NotAdmitted extends Unreachable {}
-
-/** A search part of an address: what is left out is not asked for. */
-function asSearch(query: Readonly<Record<string, string | number | undefined>>): string {
-  const given = Object.entries(query).flatMap(([key, value]) => (value === undefined ? [] : [[key, String(value)]]));
-  return given.length === 0 ? '' : `?${new URLSearchParams(given).toString()}`;
-}
-
-/** A yard's signal can be slow; a job is small. */
-const PATIENCE_MS = 20_000;
-
-/** What is sent along: a file as it is, anything else as JSON. */
-function bodyOf(body: unknown): Pick<RequestInit, 'body' | 'headers'> {
-  if (body === undefined) return {};
-  if (body instanceof Blob) return { body, headers: { 'Content-Type': body.type || 'application/octet-stream' } };
-  return { body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } };
-}
-
-/** Says what this device is called; the server writes it beside each change. */
-const withDevice = ({ headers, ...rest }: Pick<RequestInit, 'body' | 'headers'>): RequestInit => ({
-  ...rest,
-  headers: { ...headers, 'Katabasis-Device': encodeURIComponent(deviceName()) },
-});
-
-export async function ask(method: string, path: string, body?: unknown): Promise<Response> {
-  let response: Response;
-  try {
-    response = await fetch(`/api${path}`, {
-      method,
-      signal: AbortSignal.timeout(PATIENCE_MS),
-      ...withDevice(bodyOf(body)),
-    });
-  } catch {
-    throw new Unreachable('The server is out of reach.');
-  }
-  if (response.ok) return response;
-  const problem = problemSchema.safeParse(await response.json().catch(() => null));
-  if (!problem.success) throw new Unreachable('The server could not answer.');
-  const { title } = problem.data;
-  if (response.status === 401) throw new NotAdmitted(title, title);
-  if (response.status >= 500 || response.status === 429) throw new Unreachable(title, title);
-  throw new Refused(problem.data);
-}
+/** A problem as its schema reads it; null where it is none. */
+export const readProblem = (said: unknown): Problem | null => problemSchema.safeParse(said).data ?? null;
 
 export async function read<T>(schema: z.ZodType<T>, asked: Promise<Response>): Promise<T> {
   const response = await asked;
   const parsed = schema.safeParse(await response.json().catch(() => null));
-  if (!parsed.success) throw new Unreachable('The server answered in a way that this version cannot read.');
+  if (!parsed.success) throw new Unreachable(NOT_READ);
   return parsed.data;
 }
 
 export const api = {
-  jobs: (query: JobQuery = {}): Promise<JobList> => read(jobListSchema, ask('GET', `/jobs${asSearch(query)}`)),
   job: (id: string): Promise<JobReply> => read(jobReplySchema, ask('GET', `/jobs/${id}`)),
   create: (id: string, elements: readonly Element[]): Promise<JobReply> =>
     read(jobReplySchema, ask('POST', '/jobs', { id, elements })),

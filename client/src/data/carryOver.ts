@@ -2,13 +2,11 @@
  * What earlier versions kept in local storage, carried into the database: changes not yet sent, jobs made here, and the server's answers
  * put by for offline. Each is taken out of local storage only once the database has it.
  */
-import { changeSchema, elementSchema, jobReplySchema } from '@katabasis/core/first';
+import { changeSchema, elementSchema, jobReplySchema } from '@katabasis/core';
 import { z } from 'zod';
+import { CACHE, keptEarlier, QUEUE } from './earlier';
 import type { Db } from './schema';
 import type { Pending } from './stored';
-
-const QUEUE = 'katabasis.queue.';
-const CACHE = 'katabasis.cache';
 
 const queueSchema = z.object({
   create: z.array(elementSchema).optional(),
@@ -61,11 +59,12 @@ async function carryAnswers(db: Db, text: string): Promise<void> {
 }
 
 export async function carryOver(db: Db, storage: Storage): Promise<void> {
-  const cache = storage.getItem(CACHE);
-  if (cache !== null) await taken(storage, CACHE, () => carryAnswers(db, cache));
-  const keys = Array.from({ length: storage.length }, (_, k) => storage.key(k)!).filter((key) => key.startsWith(QUEUE));
-  for (const key of keys)
-    await taken(storage, key, () => carryQueue(db, key.slice(QUEUE.length), storage.getItem(key)!));
+  for (const key of keptEarlier(storage)) {
+    const text = storage.getItem(key)!;
+    await taken(storage, key, () =>
+      key === CACHE ? carryAnswers(db, text) : carryQueue(db, key.slice(QUEUE.length), text),
+    );
+  }
 }
 
 /** Runs a step, and takes its text out of local storage; what cannot be read is set aside under another name rather than thrown away. */

@@ -1,5 +1,6 @@
 import { jobFrom, type ChangeBody, type Conflict, type Element, type JobReply } from '@katabasis/core';
-import { Refused, Unreachable, type Api } from './api';
+import { type Api } from './api';
+import { Refused, Unreachable } from './ask';
 import { MemoryStore } from './memoryStore';
 import { Session } from './session';
 

@@ -3,8 +3,11 @@ import { IDBFactory } from 'fake-indexeddb';
 import fc from 'fast-check';
 import type { Element } from '@katabasis/core';
 import { IndexedStore, openDatabase } from './deviceStore';
+import { comesLate, type Late } from './late';
 import { MemoryStore } from './memoryStore';
 import type { DeviceStore, Pending, Step, Versioned } from './stored';
+
+comesLate(() => Promise.resolve(jest.requireActual<Late>('./carryOver')));
 
 /** Local storage as far as carrying over asks of it. */
 function storage(kept: Record<string, string> = {}): Storage & { kept: Record<string, string> } {
@@ -164,6 +167,16 @@ describe('what an earlier version kept in local storage', () => {
     expect(Object.entries(local.kept).map(([key, text]) => [key.replace(/\d+$/, ''), text])).toEqual([
       ['katabasis.unread.katabasis.queue.old.', '{"changes": "of an older kind"}'],
     ]);
+  });
+
+  it('stays where it is while what reads it cannot be had', async () => {
+    const kept = { 'katabasis.queue.yard': JSON.stringify({ changes: [change('a', 'One')], bases: {} }) };
+    const local = freshDevice(kept);
+    comesLate(() => Promise.reject(new Error('out of reach')));
+    expect(await (await open()).waiting()).toEqual([]);
+    expect(local.kept).toEqual(kept);
+    comesLate(() => Promise.resolve(jest.requireActual<Late>('./carryOver')));
+    expect(await (await open()).waiting()).toEqual([{ job: 'yard', count: 1 }]);
   });
 });
 

@@ -4,7 +4,8 @@
  */
 import type { Element } from '@katabasis/core';
 import { openDB } from 'idb';
-import { carryOver } from './carryOver';
+import { keptEarlier } from './earlier';
+import { late } from './late';
 import type { Db, KatabasisDb } from './schema';
 import { byOrder, byStep, countWaiting, elementsKept, MemoryStore } from './memoryStore';
 import { byPlace } from './places';
@@ -126,7 +127,12 @@ export async function openDatabase(): Promise<Db> {
       opening = null;
     },
   });
-  await carryOver(db, localStorage);
+  // It is read by schemas, which come late. Where they cannot be had it stays where it is until they can.
+  if (keptEarlier(localStorage).length > 0)
+    await late().then(
+      ({ carryOver }) => carryOver(db, localStorage),
+      () => undefined,
+    );
   return db;
 }
 

@@ -3,6 +3,8 @@
  * where it comes from.
  */
 import type { headOf, jobFrom } from '@katabasis/core';
+import type * as api from './api';
+import type * as earlier from './carryOver';
 import type * as jobFile from './jobFile';
 import type * as planner from './planner';
 import type * as sessions from './sessions';
@@ -15,6 +17,8 @@ interface OfCore {
 export interface Late
   extends
     OfCore,
+    Pick<typeof api, 'api' | 'readProblem'>,
+    Pick<typeof earlier, 'carryOver'>,
     Pick<typeof jobFile, 'readJob' | 'saveJob'>,
     Pick<typeof planner, 'planHere'>,
     Pick<typeof sessions, 'freeJobName' | 'listenForOthers' | 'startJob'> {}

@@ -13,7 +13,8 @@ import {
   type Weather,
 } from '@katabasis/core';
 import { useQuery, type UseQueryResult } from '@tanstack/react-query';
-import { ask, read } from './api';
+import { read } from './api';
+import { ask } from './ask';
 
 export const offices = {
   locate: async (ticket: LocateTicket): Promise<void> => void (await ask('POST', '/locate', ticket)),

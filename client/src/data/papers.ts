@@ -1,7 +1,7 @@
 /** Papers and files, made at the server of the job as it stands here. */
 import type { Job } from '@katabasis/core';
 import { z } from 'zod';
-import { ask, Unreachable } from './api';
+import { ask, Unreachable } from './ask';
 
 const lineSchema = z.union([
   z.object({ done: z.number(), of: z.number() }),

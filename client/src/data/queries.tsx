@@ -1,5 +1,5 @@
 /** Questions to the server, their answers kept; lists are put by on the device, jobs in its store. */
-import type { Bin, Devices, History, JobList, JobQuery, JobRow, RainStation } from '@katabasis/core/first';
+import type { JobList, JobQuery, JobRow } from '@katabasis/core/first';
 import { createAsyncStoragePersister } from '@tanstack/query-async-storage-persister';
 import {
   keepPreviousData,
@@ -8,14 +8,13 @@ import {
   useQuery,
   type InfiniteData,
   type UseInfiniteQueryResult,
-  type UseQueryResult,
 } from '@tanstack/react-query';
 import { PersistQueryClientProvider, removeOldestQuery } from '@tanstack/react-query-persist-client';
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
-import { api } from './api';
 import { database, deviceStore } from './deviceStore';
-import { BIN_KEY, JOBS_KEY, UNSENT_KEY, WAITING_KEY } from './keys';
+import { JOBS_KEY, UNSENT_KEY, WAITING_KEY } from './keys';
 import { late, listenLate } from './late';
+import { listApi } from './listApi';
 
 /** Changed when what is put by takes another shape. */
 const SHAPE = '3';
@@ -86,7 +85,7 @@ export function DataProvider({ children }: { children: ReactNode }) {
 export function useJobList(ask: JobQuery): UseInfiniteQueryResult<InfiniteData<JobList>> {
   return useInfiniteQuery({
     queryKey: [...JOBS_KEY, ask],
-    queryFn: ({ pageParam }) => api.jobs({ ...ask, ...(pageParam === null ? {} : { after: pageParam }) }),
+    queryFn: ({ pageParam }) => listApi.jobs({ ...ask, ...(pageParam === null ? {} : { after: pageParam }) }),
     initialPageParam: null as string | null,
     getNextPageParam: ({ next }) => next,
     placeholderData: keepPreviousData,
@@ -126,20 +125,3 @@ export function useWaiting(): ReadonlyMap<string, number> {
   });
   return useMemo(() => new Map(data), [data]);
 }
-
-export const useBin = (): UseQueryResult<Bin> => useQuery({ queryKey: BIN_KEY, queryFn: api.bin });
-
-export const useDevices = (): UseQueryResult<Devices> => useQuery({ queryKey: ['devices'], queryFn: api.devices });
-
-export function useHistory(id: string): UseInfiniteQueryResult<InfiniteData<History>> {
-  return useInfiniteQuery({
-    queryKey: ['history', id],
-    queryFn: ({ pageParam }) => api.history(id, pageParam ?? undefined),
-    initialPageParam: null as number | null,
-    getNextPageParam: ({ next }) => next,
-    staleTime: 0,
-  });
-}
-
-export const useStations = (): UseQueryResult<RainStation[]> =>
-  useQuery({ queryKey: ['stations'], queryFn: api.stations, staleTime: 24 * 3600 * 1000 });

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { quillfeather } from '@katabasis/core/samples';
 import type { ChangeBody, Element, JobReply } from '@katabasis/core';
-import { Refused, Unreachable, type Api } from './api';
+import { type Api } from './api';
+import { Refused, Unreachable } from './ask';
 import { MemoryStore } from './memoryStore';
 import { Session } from './session';
 

@@ -13,7 +13,7 @@ import {
   type JobReply,
   type Stands,
 } from '@katabasis/core';
-import { Refused, Unreachable } from './api';
+import { Refused, Unreachable } from './ask';
 import { faultOf } from './faultOf';
 import type { Asking, Keeping, PageNews, SessionNeeds, SessionView } from './keeping';
 import { Retry } from './retry';

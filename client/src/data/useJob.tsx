@@ -29,7 +29,8 @@ import {
 } from 'react';
 import { flushSync } from 'react-dom';
 import { useSyncExternalStoreWithSelector } from 'use-sync-external-store/with-selector';
-import { api, Refused } from './api';
+import { api } from './api';
+import { Refused } from './ask';
 import { faultOf } from './faultOf';
 import { isPlannedHere, planAway, planHere } from './planner';
 import type { SessionView } from './keeping';

@@ -22,7 +22,7 @@ import FileUp from 'lucide-react-native/icons/file-up';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { pickFile } from '../data/files';
-import { useStations } from '../data/queries';
+import { useStations } from '../data/records';
 import { useKept } from '../data/useJob';
 import { Chart } from '../drawing/Chart';
 import { SPACE } from '../theme/tokens';

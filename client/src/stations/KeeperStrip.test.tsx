@@ -1,6 +1,7 @@
 import { act, screen } from '@testing-library/react';
 import { put, type Change, type Element } from '@katabasis/core';
-import { Refused, Unreachable, type Api } from '../data/api';
+import { type Api } from '../data/api';
+import { Refused, Unreachable } from '../data/ask';
 import { openJob, sampleWith, seen, type Opened } from '../testing/openJob';
 import { KeeperStrip } from './KeeperStrip';
 

@@ -1,5 +1,5 @@
-/** What a screen needs that only lists jobs: none of what plans them. */
-export { changeSchema } from '../job/change';
+/** What a screen needs that only lists jobs: none of what plans them, and no schemas. */
 export { freshId } from '../job/ids';
-export { elementSchema, JOB_STATES, type JobState } from '../job/kinds';
-export * from './wire';
+export { JOB_STATES, type JobState } from '../job/states';
+export { isJobList, isPlainProblem } from './plainly';
+export type { JobList, JobQuery, JobRow, Problem } from './wire';

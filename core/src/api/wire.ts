@@ -1,7 +1,8 @@
 /** What the client and the server say to each other: one schema a body, shared by both. */
 import { z } from 'zod';
 import { standsListSchema } from '../job/change';
-import { elementSchema, idSchema, JOB_STATES } from '../job/kinds';
+import { elementSchema, idSchema } from '../job/kinds';
+import { JOB_STATES } from '../job/states';
 
 /** A job's own id: longer than an element's, so that two phones never name two jobs alike. */
 export const jobIdSchema = idSchema;

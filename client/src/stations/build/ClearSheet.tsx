@@ -24,7 +24,7 @@ import {
 } from '@katabasis/core';
 import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { Refused, Unreachable } from '../../data/api';
+import { Refused, Unreachable } from '../../data/ask';
 import { offices } from '../../data/offices';
 import { useKept } from '../../data/useJob';
 import { NameField } from '../../input/Field';

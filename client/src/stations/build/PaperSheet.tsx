@@ -4,7 +4,7 @@ import FileText from 'lucide-react-native/icons/file-text';
 import Table2 from 'lucide-react-native/icons/table-2';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Refused, Unreachable } from '../../data/api';
+import { Refused, Unreachable } from '../../data/ask';
 import { saveFile, slug } from '../../data/files';
 import { makePaper } from '../../data/papers';
 import { useKept } from '../../data/useJob';

@@ -15,7 +15,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import Papa from 'papaparse';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Refused, Unreachable } from '../../data/api';
+import { Refused, Unreachable } from '../../data/ask';
 import { pickFile } from '../../data/files';
 import { saveTable } from '../../data/tables';
 import { BOOKS_KEY, offices, useBooks } from '../../data/offices';

@@ -3,7 +3,7 @@ import type { Audience } from '@katabasis/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Refused, Unreachable } from '../../data/api';
+import { Refused, Unreachable } from '../../data/ask';
 import { offices, sharesKey, useShares } from '../../data/offices';
 import { useKept } from '../../data/useJob';
 import { SPACE } from '../../theme/tokens';

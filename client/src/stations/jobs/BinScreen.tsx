@@ -3,7 +3,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { api } from '../../data/api';
-import { useBin } from '../../data/queries';
+import { useBin } from '../../data/records';
 import { BIN_KEY, JOBS_KEY } from '../../data/keys';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';

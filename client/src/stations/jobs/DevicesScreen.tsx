@@ -5,7 +5,7 @@ import { View } from 'react-native';
 import { SvgXml } from 'react-native-svg';
 import { api } from '../../data/api';
 import { deviceName, nameDevice } from '../../data/device';
-import { useDevices } from '../../data/queries';
+import { useDevices } from '../../data/records';
 import { NameField } from '../../input/Field';
 import { SPACE } from '../../theme/tokens';
 import { Button } from '../../ui/Button';

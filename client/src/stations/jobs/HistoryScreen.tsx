@@ -5,7 +5,7 @@ import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { api } from '../../data/api';
-import { useHistory } from '../../data/queries';
+import { useHistory } from '../../data/records';
 import { jobKey, JOBS_KEY } from '../../data/keys';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';

@@ -9,7 +9,6 @@ import Smartphone from 'lucide-react-native/icons/smartphone';
 import Trash from 'lucide-react-native/icons/trash';
 import { useDeferredValue, useState } from 'react';
 import { ScrollView, View } from 'react-native';
-import { api } from '../../data/api';
 import { pickFile, saveFile, slug } from '../../data/files';
 import { useJobList, useUnsentRows, useWaiting } from '../../data/queries';
 import { BIN_KEY, JOBS_KEY } from '../../data/keys';
@@ -95,6 +94,7 @@ export function JobsScreen() {
   };
   const copy = (row: JobRowData): Promise<void> =>
     attempt(async () => {
+      const { api } = await late();
       const { elements } = await api.job(row.id);
       await start(
         elements.map(({ element }) =>
@@ -104,9 +104,9 @@ export function JobsScreen() {
     }, 'The copy was not made.');
   const save = (row: JobRowData): Promise<void> =>
     attempt(async () => {
+      const { api, jobFrom, saveJob } = await late();
       // One that cannot be read is given out as it lies.
       if (row.trouble !== undefined) return saveFile(`${slug(row.name)}.rows.json`, await api.raw(row.id));
-      const { jobFrom, saveJob } = await late();
       const { elements } = await api.job(row.id);
       const job = jobFrom(
         row.id,
@@ -117,12 +117,12 @@ export function JobsScreen() {
     }, 'The file is not whole.');
   const remove = (row: JobRowData): Promise<void> =>
     attempt(async () => {
-      await api.remove(row.id);
+      await (await late()).api.remove(row.id);
       setGone((before) => [row, ...before]);
     }, 'It was not taken out.');
   const restore = (row: JobRowData): Promise<void> =>
     attempt(async () => {
-      await api.restore(row.id);
+      await (await late()).api.restore(row.id);
       setGone((before) => before.filter(({ id }) => id !== row.id));
     }, 'It was not brought back.');
   return (

@@ -18,7 +18,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { Controller, useForm, useWatch, type Control, type FieldPath, type Resolver } from 'react-hook-form';
 import { ScrollView, View } from 'react-native';
 import { planHere } from '../../data/planner';
-import { useStations } from '../../data/queries';
+import { useStations } from '../../data/records';
 import { freeJobName, startJob } from '../../data/sessions';
 import { areaEntry, lengthEntry, levelEntry, rainEntry } from '../../input/entry';
 import { TextBox, type BoxProps } from '../../input/TextBox';

@@ -1,9 +1,11 @@
 import { act, fireEvent, render, screen, waitFor } from '@testing-library/react';
-import type { JobRow } from '@katabasis/core';
+import type { JobList, JobRow } from '@katabasis/core';
 import { quillfeather } from '@katabasis/core/samples';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
-import { api, NotAdmitted, Refused, Unreachable } from '../../data/api';
+import { api } from '../../data/api';
+import { NotAdmitted, Refused, Unreachable } from '../../data/ask';
+import { listApi } from '../../data/listApi';
 import { deviceStore } from '../../data/deviceStore';
 import { press, seen } from '../../testing/openJob';
 import { ThemeProvider } from '../../theme/theme';
@@ -36,8 +38,9 @@ const harrowmere = {
   ],
 };
 
-const listed = (jobs: JobRow[]): jest.SpyInstance =>
-  mocked('jobs', async () => ({ jobs, total: jobs.length, next: null }));
+const listedBy = (answer: () => Promise<JobList>): jest.SpyInstance =>
+  jest.spyOn(listApi, 'jobs').mockImplementation(answer);
+const listed = (jobs: JobRow[]): jest.SpyInstance => listedBy(async () => ({ jobs, total: jobs.length, next: null }));
 
 function draw(children: ReactNode): void {
   const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
@@ -81,7 +84,7 @@ describe('the list of jobs', () => {
 
   it('says so when nobody answers, and asks again when told to', async () => {
     let tries = 0;
-    mocked('jobs', async () => {
+    listedBy(async () => {
       if (tries++ === 0) throw new Unreachable('nobody');
       return { jobs: [row()], total: 1, next: null };
     });
@@ -156,14 +159,14 @@ describe('a job that cannot be had', () => {
   });
 
   it('asks for the code where this device has not been let in', async () => {
-    mocked('jobs', () => Promise.reject(new NotAdmitted('Not let in', 'Not let in')));
+    listedBy(() => Promise.reject(new NotAdmitted('Not let in', 'Not let in')));
     draw(<JobsScreen />);
     fireEvent.click(await screen.findByRole('button', { name: 'Type the code' }));
     expect(mockRouter.navigate).toHaveBeenCalledWith('/pair');
   });
 
   it('says what the server said of itself, not that it is out of reach', async () => {
-    mocked('jobs', () =>
+    listedBy(() =>
       Promise.reject(new Unreachable('x', 'The server’s disk is full; what you typed is kept on this device.')),
     );
     draw(<JobsScreen />);

@@ -142,7 +142,7 @@ export type { Discharge } from './discharge';
 export { landsOnGutter, type Downspout } from './downspout';
 export { idSchema, type Feed } from './fields';
 export { WATER_ORIGINS, type FixedFlow, type WaterOrigin } from './fixedFlow';
-export { JOB_STATES, type JobElement, type JobState } from './job';
+export type { JobElement } from './job';
 export type { Junction } from './junction';
 export type { Creation, Shape, Site } from './kind';
 export type { LevelBook } from './levelBook';

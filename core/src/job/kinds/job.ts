@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { SOILS } from '../../catalogue/soils';
+import { JOB_STATES } from '../states';
 import { intensity, length, name } from './fields';
 import { kind } from './kind';
 
@@ -76,10 +77,6 @@ const calendarSchema = z
     hours: z.number().gt(0).max(24),
   })
   .partial();
-
-/** How far a job has come, in the order of the work. */
-export const JOB_STATES = ['asked', 'planned', 'offered', 'agreed', 'digging', 'done', 'dropped'] as const;
-export type JobState = (typeof JOB_STATES)[number];
 
 const schema = z.strictObject({
   id: z.literal('job'),

@@ -1,0 +1,78 @@
+/** The server's door: what is asked, and what comes of no answer or of a no. Needs no schema of an element: the list of jobs is there before them. */
+import { isPlainProblem, type Problem } from '@katabasis/core/first';
+import { deviceName } from './device';
+import { late } from './late';
+
+/** The server answered, and said no. */
+export class Refused extends Error {
+  readonly problem: Problem;
+
+  constructor(problem: Problem) {
+    super([problem.title, ...(problem.faults ?? []).map((fault) => `${fault.path} ${fault.sentence}.`)].join(' '));
+    this.problem = problem;
+  }
+}
+
+/** Nobody answered, or the server could not now; asking again later may help. */
+export class Unreachable extends Error {
+  /** What the server said of itself; null when nobody answered. */
+  readonly said: string | null;
+
+  constructor(message: string, said: string | null = null) {
+    super(message);
+    this.said = said;
+  }
+}
+
+/** This device has not been let in, or is no longer. What is kept here stays, and is sent when it is. */
+export class NotAdmitted extends Unreachable {}
+
+export const NOT_READ = 'The server answered in a way that this version cannot read.';
+
+/** A search part of an address: what is left out is not asked for. */
+export function asSearch(query: Readonly<Record<string, string | number | undefined>>): string {
+  const given = Object.entries(query).flatMap(([key, value]) => (value === undefined ? [] : [[key, String(value)]]));
+  return given.length === 0 ? '' : `?${new URLSearchParams(given).toString()}`;
+}
+
+/** A yard's signal can be slow; a job is small. */
+const PATIENCE_MS = 20_000;
+
+/** What is sent along: a file as it is, anything else as JSON. */
+function bodyOf(body: unknown): Pick<RequestInit, 'body' | 'headers'> {
+  if (body === undefined) return {};
+  if (body instanceof Blob) return { body, headers: { 'Content-Type': body.type || 'application/octet-stream' } };
+  return { body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } };
+}
+
+/** Says what this device is called; the server writes it beside each change. */
+const withDevice = ({ headers, ...rest }: Pick<RequestInit, 'body' | 'headers'>): RequestInit => ({
+  ...rest,
+  headers: { ...headers, 'Katabasis-Device': encodeURIComponent(deviceName()) },
+});
+
+export async function ask(method: string, path: string, body?: unknown): Promise<Response> {
+  let response: Response;
+  try {
+    response = await fetch(`/api${path}`, {
+      method,
+      signal: AbortSignal.timeout(PATIENCE_MS),
+      ...withDevice(bodyOf(body)),
+    });
+  } catch {
+    throw new Unreachable('The server is out of reach.');
+  }
+  if (response.ok) return response;
+  const problem = await problemOf(await response.json().catch(() => null));
+  if (problem === null) throw new Unreachable('The server could not answer.');
+  const { title } = problem;
+  if (response.status === 401) throw new NotAdmitted(title, title);
+  if (response.status >= 500 || response.status === 429) throw new Unreachable(title, title);
+  throw new Refused(problem);
+}
+
+/** What the server said was wrong; null where it is nothing of its own. One with conflicts names elements, and is read by their schemas. */
+async function problemOf(said: unknown): Promise<Problem | null> {
+  if (isPlainProblem(said)) return said;
+  return said === null ? null : (await late()).readProblem(said);
+}

@@ -1,0 +1,28 @@
+/** Questions about what the server keeps beside the jobs: those taken out, what was done, devices, places of rain. */
+import type { Bin, Devices, History, RainStation } from '@katabasis/core';
+import {
+  useInfiniteQuery,
+  useQuery,
+  type InfiniteData,
+  type UseInfiniteQueryResult,
+  type UseQueryResult,
+} from '@tanstack/react-query';
+import { api } from './api';
+import { BIN_KEY } from './keys';
+
+export const useBin = (): UseQueryResult<Bin> => useQuery({ queryKey: BIN_KEY, queryFn: api.bin });
+
+export const useDevices = (): UseQueryResult<Devices> => useQuery({ queryKey: ['devices'], queryFn: api.devices });
+
+export function useHistory(id: string): UseInfiniteQueryResult<InfiniteData<History>> {
+  return useInfiniteQuery({
+    queryKey: ['history', id],
+    queryFn: ({ pageParam }) => api.history(id, pageParam ?? undefined),
+    initialPageParam: null as number | null,
+    getNextPageParam: ({ next }) => next,
+    staleTime: 0,
+  });
+}
+
+export const useStations = (): UseQueryResult<RainStation[]> =>
+  useQuery({ queryKey: ['stations'], queryFn: api.stations, staleTime: 24 * 3600 * 1000 });
