@@ -3,7 +3,7 @@
  * is read, and kept on the device.
  */
 export { headOf, jobFrom } from '@katabasis/core';
-export { api, readProblem } from './data/api';
+export { api } from './data/api';
 export { carryOver } from './data/carryOver';
 export { readJob, saveJob } from './data/jobFile';
 export { planHere } from './data/planner';

@@ -3,6 +3,7 @@ import { useFonts } from 'expo-font';
 import text from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-400-normal.woff2';
 import bold from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-700-normal.woff2';
 import figures from '@fontsource/atkinson-hyperlegible-mono/files/atkinson-hyperlegible-mono-latin-500-normal.woff2';
+import { carriedOverBy } from '../data/earlier';
 import { comesLate } from '../data/late';
 import { DataProvider } from '../data/queries';
 import { rest } from '../later';
@@ -14,6 +15,7 @@ import { FONTS } from '../theme/tokens';
 export { Failed as ErrorBoundary } from '../stations/Failed';
 
 comesLate(rest);
+carriedOverBy(async () => (await rest()).carryOver);
 
 export default function Root() {
   // Text shows at once in the system's face, and changes when the fonts are in: a plan never waits for a typeface.

@@ -14,14 +14,12 @@ import {
   type Element,
   type History,
   type JobReply,
-  type Problem,
   type RainStation,
 } from '@katabasis/core';
 import type { z } from 'zod';
-import { ask, asSearch, NOT_READ, Unreachable } from './ask';
+import { ask, asSearch, NOT_READ, problemsReadBy, Unreachable } from './ask';
 
-/** A problem as its schema reads it; null where it is none. */
-export const readProblem = (said: unknown): Problem | null => problemSchema.safeParse(said).data ?? null;
+problemsReadBy((said) => problemSchema.safeParse(said).data ?? null);
 
 export async function read<T>(schema: z.ZodType<T>, asked: Promise<Response>): Promise<T> {
   const response = await asked;

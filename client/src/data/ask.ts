@@ -1,7 +1,6 @@
 /** The server's door: what is asked, and what comes of no answer or of a no. Needs no schema of an element: the list of jobs is there before them. */
 import { isPlainProblem, type Problem } from '@katabasis/core/first';
 import { deviceName } from './device';
-import { late } from './late';
 
 /** The server answered, and said no. */
 export class Refused extends Error {
@@ -63,7 +62,7 @@ export async function ask(method: string, path: string, body?: unknown): Promise
     throw new Unreachable('The server is out of reach.');
   }
   if (response.ok) return response;
-  const problem = await problemOf(await response.json().catch(() => null));
+  const problem = problemOf(await response.json().catch(() => null));
   if (problem === null) throw new Unreachable('The server could not answer.');
   const { title } = problem;
   if (response.status === 401) throw new NotAdmitted(title, title);
@@ -71,8 +70,9 @@ export async function ask(method: string, path: string, body?: unknown): Promise
   throw new Refused(problem);
 }
 
-/** What the server said was wrong; null where it is nothing of its own. One with conflicts names elements, and is read by their schemas. */
-async function problemOf(said: unknown): Promise<Problem | null> {
-  if (isPlainProblem(said)) return said;
-  return said === null ? null : (await late()).readProblem(said);
-}
+/** A problem that names elements is read by their schemas, which come later than this: whoever has them says how. */
+let readWhole: (said: unknown) => Problem | null = () => null;
+export const problemsReadBy = (reader: typeof readWhole): void => void (readWhole = reader);
+
+/** What the server said was wrong; null where it is nothing of its own. */
+const problemOf = (said: unknown): Problem | null => (isPlainProblem(said) ? said : readWhole(said));

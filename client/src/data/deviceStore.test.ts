@@ -2,12 +2,13 @@ import 'fake-indexeddb/auto';
 import { IDBFactory } from 'fake-indexeddb';
 import fc from 'fast-check';
 import type { Element } from '@katabasis/core';
+import { carryOver } from './carryOver';
 import { IndexedStore, openDatabase } from './deviceStore';
-import { comesLate, type Late } from './late';
+import { carriedOverBy } from './earlier';
 import { MemoryStore } from './memoryStore';
 import type { DeviceStore, Pending, Step, Versioned } from './stored';
 
-comesLate(() => Promise.resolve(jest.requireActual<Late>('./carryOver')));
+carriedOverBy(() => Promise.resolve(carryOver));
 
 /** Local storage as far as carrying over asks of it. */
 function storage(kept: Record<string, string> = {}): Storage & { kept: Record<string, string> } {
@@ -172,10 +173,10 @@ describe('what an earlier version kept in local storage', () => {
   it('stays where it is while what reads it cannot be had', async () => {
     const kept = { 'katabasis.queue.yard': JSON.stringify({ changes: [change('a', 'One')], bases: {} }) };
     const local = freshDevice(kept);
-    comesLate(() => Promise.reject(new Error('out of reach')));
+    carriedOverBy(() => Promise.reject(new Error('out of reach')));
     expect(await (await open()).waiting()).toEqual([]);
     expect(local.kept).toEqual(kept);
-    comesLate(() => Promise.resolve(jest.requireActual<Late>('./carryOver')));
+    carriedOverBy(() => Promise.resolve(carryOver));
     expect(await (await open()).waiting()).toEqual([{ job: 'yard', count: 1 }]);
   });
 });

@@ -4,8 +4,7 @@
  */
 import type { Element } from '@katabasis/core';
 import { openDB } from 'idb';
-import { keptEarlier } from './earlier';
-import { late } from './late';
+import { carryEarlier } from './earlier';
 import type { Db, KatabasisDb } from './schema';
 import { byOrder, byStep, countWaiting, elementsKept, MemoryStore } from './memoryStore';
 import { byPlace } from './places';
@@ -127,12 +126,7 @@ export async function openDatabase(): Promise<Db> {
       opening = null;
     },
   });
-  // It is read by schemas, which come late. Where they cannot be had it stays where it is until they can.
-  if (keptEarlier(localStorage).length > 0)
-    await late().then(
-      ({ carryOver }) => carryOver(db, localStorage),
-      () => undefined,
-    );
+  await carryEarlier(db, localStorage);
   return db;
 }
 

@@ -4,7 +4,6 @@
  */
 import type { headOf, jobFrom } from '@katabasis/core';
 import type * as api from './api';
-import type * as earlier from './carryOver';
 import type * as jobFile from './jobFile';
 import type * as planner from './planner';
 import type * as sessions from './sessions';
@@ -17,8 +16,7 @@ interface OfCore {
 export interface Late
   extends
     OfCore,
-    Pick<typeof api, 'api' | 'readProblem'>,
-    Pick<typeof earlier, 'carryOver'>,
+    Pick<typeof api, 'api'>,
     Pick<typeof jobFile, 'readJob' | 'saveJob'>,
     Pick<typeof planner, 'planHere'>,
     Pick<typeof sessions, 'freeJobName' | 'listenForOthers' | 'startJob'> {}

@@ -12,6 +12,7 @@ import {
 import { PersistQueryClientProvider, removeOldestQuery } from '@tanstack/react-query-persist-client';
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { database, deviceStore } from './deviceStore';
+import { takeEarly } from './early';
 import { JOBS_KEY, UNSENT_KEY, WAITING_KEY } from './keys';
 import { late, listenLate } from './late';
 import { listApi } from './listApi';
@@ -47,9 +48,15 @@ const persistOptions = {
 
 export function DataProvider({ children }: { children: ReactNode }) {
   // A server on the yard's own network can be in reach when the device believes itself offline: always ask.
-  const [client] = useState(
-    () => new QueryClient({ defaultOptions: { queries: { gcTime: Infinity, retry: false, networkMode: 'always' } } }),
-  );
+  const [client] = useState(() => {
+    const made = new QueryClient({
+      defaultOptions: { queries: { gcTime: Infinity, retry: false, networkMode: 'always' } },
+    });
+    const early = takeEarly();
+    // Drawn with the first picture, before what is put by on the device has been read.
+    if (early) made.setQueryData(listKey({}), { pages: [early], pageParams: [null] });
+    return made;
+  });
   useEffect(() => {
     let left = false;
     let deaf: (() => void) | undefined;
@@ -81,10 +88,12 @@ export function DataProvider({ children }: { children: ReactNode }) {
   );
 }
 
+const listKey = (ask: JobQuery): readonly unknown[] => [...JOBS_KEY, ask];
+
 /** Jobs on the server, latest first, page by page; `ask` narrows them. The last list stays until the next is there. */
 export function useJobList(ask: JobQuery): UseInfiniteQueryResult<InfiniteData<JobList>> {
   return useInfiniteQuery({
-    queryKey: [...JOBS_KEY, ask],
+    queryKey: listKey(ask),
     queryFn: ({ pageParam }) => listApi.jobs({ ...ask, ...(pageParam === null ? {} : { after: pageParam }) }),
     initialPageParam: null as string | null,
     getNextPageParam: ({ next }) => next,

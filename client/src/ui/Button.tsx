@@ -31,6 +31,8 @@ interface Props {
   /** Shows the icon alone; the label is still said to a screen reader. */
   iconOnly?: boolean;
   disabled?: boolean;
+  /** Drawn as one that is not ready, and can be pressed all the same. */
+  pale?: boolean;
   testID?: string;
 }
 
@@ -41,6 +43,7 @@ export function Button({
   kind = 'line',
   iconOnly = false,
   disabled = false,
+  pale = false,
   testID,
 }: Props) {
   const styles = useStyles(make);
@@ -54,7 +57,7 @@ export function Button({
       disabled={disabled}
       onPress={onPress}
       testID={testID}
-      style={[styles.base, styles[kind], disabled && styles.off]}
+      style={[styles.base, styles[kind], (disabled || pale) && styles.off]}
     >
       {Icon && <Icon size={20} color={colour} strokeWidth={2} />}
       {!iconOnly && (

@@ -1,0 +1,79 @@
+import { act, fireEvent, screen, waitFor } from '@testing-library/react';
+import { nameOf, put, type Element, type Fix } from '@katabasis/core';
+import { findFix } from '../data/planner';
+import { useKept } from '../data/useJob';
+import { openJob, sampleWith, seen, type Opened } from '../testing/openJob';
+import { Mend } from './Mend';
+
+jest.mock('../data/planner', () => ({ ...jest.requireActual('../data/planner'), findFix: jest.fn() }));
+
+/** What is worked out, given when the test says. */
+let found: ((fix: Fix | null) => void)[] = [];
+beforeEach(() => {
+  found = [];
+  jest.mocked(findFix).mockImplementation(() => new Promise((done) => found.push(done)));
+});
+
+const renamed = (name: string) => put(name, { ...sampleWith().elements.get('basin')!, name } as Element);
+const mend = (label: string): Fix => ({ label, change: renamed(`Basin, after: ${label}`) }) as Fix;
+const give = (fix: Fix | null): Promise<void> => act(async () => found.at(-1)!(fix));
+const button = (): HTMLElement => screen.getByTestId(/^fix-/);
+const tap = (): void => {
+  fireEvent.pointerDown(button());
+  fireEvent.click(button());
+};
+const basin = (open: Opened): string => nameOf(open.job(), 'basin');
+
+function First() {
+  const { plan } = useKept();
+  return <Mend snag={plan.snags[0]!} instead="Nothing mends this." />;
+}
+
+/** A mend that is known, and then being worked out anew as something else was changed. */
+async function anew(): Promise<Opened> {
+  const open = openJob(sampleWith(), <First />);
+  await give(mend('Lay 8 in'));
+  act(() => void open.session.edit(renamed('Changed elsewhere')));
+  await waitFor(() => expect(found).toHaveLength(2));
+  return open;
+}
+
+it('a tap while it is worked out anew is kept, and done once it is found to be the same', async () => {
+  const open = await anew();
+  tap();
+  expect(basin(open)).toBe('Changed elsewhere');
+  await give(mend('Lay 8 in'));
+  expect(basin(open)).toBe('Basin, after: Lay 8 in');
+});
+
+it.each([
+  ['another', mend('Lay 10 in')],
+  ['none', null],
+])('where it comes out as %s nothing is done, and it says so', async (_, fix) => {
+  const open = await anew();
+  tap();
+  await give(fix);
+  expect(basin(open)).toBe('Changed elsewhere');
+  expect(seen()).toContain('nothing was done');
+});
+
+it('a tap that was kept is dropped where something else is done before it', async () => {
+  const open = await anew();
+  tap();
+  act(() => void open.session.edit(renamed('Changed again')));
+  await waitFor(() => expect(found).toHaveLength(3));
+  await give(mend('Lay 8 in'));
+  expect(basin(open)).toBe('Changed again');
+  expect(seen()).toContain('nothing was done');
+});
+
+it('what was read when the finger came down is what is meant', async () => {
+  const open = await anew();
+  fireEvent.pointerDown(button());
+  await give(mend('Lay 10 in'));
+  fireEvent.click(button());
+  expect(basin(open)).toBe('Changed elsewhere');
+  expect(seen()).toContain('nothing was done');
+  tap();
+  expect(basin(open)).toBe('Basin, after: Lay 10 in');
+});

@@ -1,0 +1,81 @@
+/** The mend of a snag: one tap applies it, also a tap that comes while it is being worked out anew. */
+import type { Fix, Snag } from '@katabasis/core';
+import Wrench from 'lucide-react-native/icons/wrench';
+import { useRef, useState } from 'react';
+import { View } from 'react-native';
+import { findFix } from '../data/planner';
+import { useKept } from '../data/useJob';
+import { useWorked } from '../data/useWorked';
+import { TOUCH } from '../theme/tokens';
+import { Button } from '../ui/Button';
+import { Text } from '../ui/Text';
+
+const OTHER = 'What mends it has changed meanwhile; nothing was done.';
+
+/** `instead` is said where nothing that was tried mends it. */
+export function Mend({ snag, instead }: { snag: Snag; instead: string }) {
+  // What mends it was worked out on this very job: on any other it is not done.
+  const { job, edit } = useKept();
+  const [said, setSaid] = useState<string | null>(null);
+  /** What was pressed while it was pale; what was read when the finger came down. */
+  const wanted = useRef<string | null>(null);
+  const read = useRef<string | null>(null);
+  const [waits, setWaits] = useState(false);
+  const mend = (label: string, found: Fix | null): void => setSaid(found?.label === label ? edit(found.change) : OTHER);
+  const stopWaiting = (): string | null => {
+    const label = wanted.current;
+    wanted.current = null;
+    if (label !== null) setWaits(false);
+    return label;
+  };
+  // Worked out once the snag stands on the screen, and called off when it goes: no edit waits for it.
+  const fix = useWorked<Fix | null>([job, snag], async (signal, give) => {
+    // Something else was done since it was pressed: it was meant for what stood before.
+    if (stopWaiting() !== null) setSaid(OTHER);
+    const found = await findFix(job, snag, signal);
+    give(found);
+    if (signal.aborted) return;
+    const label = stopWaiting();
+    if (label !== null) mend(label, found);
+  });
+  // What mended it before stands there, pale, until it is known anew: nothing goes and comes under a thumb, and nothing old is done.
+  const [last, setLast] = useState(fix);
+  if (fix !== undefined && fix !== last) setLast(fix);
+  const shown = fix === undefined ? last : fix;
+  const touched = {
+    onPointerDown: (): void => void (read.current = shown?.label ?? null),
+  };
+  const press = (): void => {
+    const label = read.current ?? shown!.label;
+    read.current = null;
+    if (fix !== undefined) return mend(label, fix);
+    wanted.current = label;
+    setSaid(null);
+    setWaits(true);
+  };
+  // Its place is kept, so that nothing moves under a thumb when it is there.
+  if (shown === undefined) return <View style={{ height: TOUCH }} />;
+  return (
+    <>
+      {shown ? (
+        <View style={{ flexDirection: 'row' }} {...(touched as object)}>
+          <Button
+            label={shown.label}
+            icon={Wrench}
+            kind="line"
+            pale={fix === undefined && !waits}
+            onPress={press}
+            testID={`fix-${snag.code}`}
+          />
+        </View>
+      ) : (
+        <Text kind="small">{instead}</Text>
+      )}
+      {said !== null && (
+        <View role="status">
+          <Text kind="small">{said}</Text>
+        </View>
+      )}
+    </>
+  );
+}
