@@ -327,6 +327,8 @@ export class Session {
 
   private async send(): Promise<void> {
     await this.ready;
+    // It is on the device already: what a tap shows comes first.
+    await this.needs.picture?.();
     this.retry.callOff();
     while (this.stopped === null && this.count() > 0) {
       const [head] = this.waiting;

@@ -1,7 +1,8 @@
 import { act, screen } from '@testing-library/react';
 import { nameOf, put, type Change, type Element } from '@katabasis/core';
 import { openJob, sampleWith } from '../testing/openJob';
-import { unhurried, useJob, useKept } from './useJob';
+import { unhurried } from './unhurried';
+import { useJob, useKept } from './useJob';
 
 const Behind = unhurried(function Behind() {
   const { job: made, edit } = useKept();

@@ -16,18 +16,14 @@ import {
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import {
   createContext,
-  memo,
-  startTransition,
   use,
   useCallback,
   useEffect,
   useMemo,
   useState,
   useSyncExternalStore,
-  type ComponentType,
   type ReactNode,
 } from 'react';
-import { flushSync } from 'react-dom';
 import { useSyncExternalStoreWithSelector } from 'use-sync-external-store/with-selector';
 import { api } from './api';
 import { Refused } from './ask';
@@ -152,13 +148,13 @@ export function useOpenJob(id: string): Opening {
   return { state: 'loading' };
 }
 
-const PlannedContext = createContext<Planned | null>(null);
+export const PlannedContext = createContext<Planned | null>(null);
 
 export function JobProvider({ planned: value, children }: { planned: Planned; children: ReactNode }) {
   return <PlannedContext value={value}>{children}</PlannedContext>;
 }
 
-function usePlanned(): Planned {
+export function usePlanned(): Planned {
   const value = use(PlannedContext);
   if (value === null) throw new Error('This is for screens of an open job.');
   return value;
@@ -193,55 +189,6 @@ export function WithDraft({
     return { session, subscribe: () => () => undefined, kept: () => drafted, shown: () => drafted };
   }, [session, open, draft, take]);
   return <PlannedContext value={value}>{children}</PlannedContext>;
-}
-
-/** The same open job, a moment behind in what was made; what is under a finger is shown at once, as anywhere. */
-function behindOf(fresh: Planned, made: OpenJob): Planned {
-  let previewed: OpenJob | null = null;
-  return {
-    ...fresh,
-    fresh: fresh.fresh ?? fresh,
-    kept: () => made,
-    shown: () => {
-      if (fresh.session.moving) return (previewed = fresh.shown());
-      // Let go, and the change made of it not here yet: what stood under the finger stays until it is.
-      return made === fresh.kept() ? made : (previewed ?? made);
-    },
-  };
-}
-
-/** What is drawn in it may come a frame after what has changed elsewhere: a tap's picture is there before all that is said of it. */
-function Unhurried({ children }: { children: ReactNode }) {
-  const fresh = usePlanned();
-  const kept = useSyncExternalStore(fresh.subscribe, fresh.kept)!;
-  const [made, setMade] = useState(kept);
-  useEffect(() => startTransition(() => setMade(kept)), [kept]);
-  useEffect(() => {
-    // Whoever touches it finds it as it is: nothing is ever done on what is not so any more.
-    const catchUp = (): void => {
-      const now = fresh.kept();
-      if (now !== null && now !== made) flushSync(() => setMade(now));
-    };
-    for (const touch of TOUCHES) window.addEventListener(touch, catchUp, true);
-    return () => {
-      for (const touch of TOUCHES) window.removeEventListener(touch, catchUp, true);
-    };
-  }, [fresh, made]);
-  const value = useMemo(() => behindOf(fresh, made), [fresh, made]);
-  return <PlannedContext value={value}>{children}</PlannedContext>;
-}
-
-const TOUCHES = ['pointerdown', 'keydown'] as const;
-
-/** A part of a screen that is drawn unhurried, and only when its own properties or the job change. */
-export function unhurried<P extends object>(Part: ComponentType<P>): ComponentType<P> {
-  return memo(function Lagging(props: P) {
-    return (
-      <Unhurried>
-        <Part {...props} />
-      </Unhurried>
-    );
-  }) as unknown as ComponentType<P>;
 }
 
 /** The job as it is at the moment it is asked for, for what is done and not drawn. */

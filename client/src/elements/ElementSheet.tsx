@@ -2,7 +2,8 @@
 import { isLanding, kindOf, nameOf, removal, type Element } from '@katabasis/core';
 import Trash from 'lucide-react-native/icons/trash';
 import { View } from 'react-native';
-import { unhurried, useKept } from '../data/useJob';
+import { unhurried } from '../data/unhurried';
+import { useKept } from '../data/useJob';
 import { Fields } from '../input/Fields';
 import { OnThePlan } from '../parts/OnThePlan';
 import { PipeFromHere } from '../parts/PipeFromHere';

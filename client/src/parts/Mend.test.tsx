@@ -1,7 +1,8 @@
 import { act, fireEvent, screen, waitFor } from '@testing-library/react';
 import { nameOf, put, type Element, type Fix } from '@katabasis/core';
+import { useState } from 'react';
 import { findFix } from '../data/planner';
-import { useKept } from '../data/useJob';
+import { PlannedContext, useKept, usePlanned } from '../data/useJob';
 import { openJob, sampleWith, seen, type Opened } from '../testing/openJob';
 import { Mend } from './Mend';
 
@@ -76,4 +77,31 @@ it('what was read when the finger came down is what is meant', async () => {
   expect(seen()).toContain('nothing was done');
   tap();
   expect(basin(open)).toBe('Basin, after: Lay 10 in');
+});
+
+/** Draws what it holds as it was, until it is told to catch up. */
+function Behind() {
+  const fresh = usePlanned();
+  const [held] = useState(fresh.kept);
+  const [behind, setBehind] = useState(true);
+  const still = { ...fresh, fresh, kept: () => held, shown: () => held };
+  return (
+    <PlannedContext value={behind ? still : fresh}>
+      <button onClick={() => setBehind(false)}>Catch up</button>
+      <First />
+    </PlannedContext>
+  );
+}
+
+it('what is drawn a moment behind does nothing to the job as it is, before it is found for that', async () => {
+  const open = openJob(sampleWith(), <Behind />);
+  await give(mend('Lay 8 in'));
+  act(() => void open.session.edit(renamed('Changed elsewhere')));
+  tap();
+  expect(basin(open)).toBe('Changed elsewhere');
+  act(() => screen.getByText('Catch up').click());
+  await waitFor(() => expect(found).toHaveLength(2));
+  expect(basin(open)).toBe('Changed elsewhere');
+  await give(mend('Lay 8 in'));
+  expect(basin(open)).toBe('Basin, after: Lay 8 in');
 });

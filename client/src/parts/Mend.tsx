@@ -4,8 +4,9 @@ import Wrench from 'lucide-react-native/icons/wrench';
 import { useRef, useState } from 'react';
 import { View } from 'react-native';
 import { findFix } from '../data/planner';
-import { useKept } from '../data/useJob';
+import { useFresh, useKept } from '../data/useJob';
 import { useWorked } from '../data/useWorked';
+import { useOutOfSight } from './AtLeisure';
 import { TOUCH } from '../theme/tokens';
 import { Button } from '../ui/Button';
 import { Text } from '../ui/Text';
@@ -16,28 +17,33 @@ const OTHER = 'What mends it has changed meanwhile; nothing was done.';
 export function Mend({ snag, instead }: { snag: Snag; instead: string }) {
   // What mends it was worked out on this very job: on any other it is not done.
   const { job, edit } = useKept();
+  const fresh = useFresh();
+  const unseen = useOutOfSight();
   const [said, setSaid] = useState<string | null>(null);
   /** What was pressed while it was pale; what was read when the finger came down. */
-  const wanted = useRef<string | null>(null);
+  const wanted = useRef<{ label: string; job: object } | null>(null);
   const read = useRef<string | null>(null);
   const [waits, setWaits] = useState(false);
   const mend = (label: string, found: Fix | null): void => setSaid(found?.label === label ? edit(found.change) : OTHER);
-  const stopWaiting = (): string | null => {
-    const label = wanted.current;
+  const stopWaiting = (): void => {
     wanted.current = null;
-    if (label !== null) setWaits(false);
-    return label;
+    setWaits(false);
   };
   // Worked out once the snag stands on the screen, and called off when it goes: no edit waits for it.
-  const fix = useWorked<Fix | null>([job, snag], async (signal, give) => {
-    // Something else was done since it was pressed: it was meant for what stood before.
-    if (stopWaiting() !== null) setSaid(OTHER);
+  const work = async (signal: AbortSignal, give: (fix: Fix | null) => void): Promise<void> => {
+    if (wanted.current && wanted.current.job !== job) {
+      // Something else was done since it was pressed: it was meant for what stood before.
+      stopWaiting();
+      setSaid(OTHER);
+    }
     const found = await findFix(job, snag, signal);
     give(found);
-    if (signal.aborted) return;
-    const label = stopWaiting();
-    if (label !== null) mend(label, found);
-  });
+    if (signal.aborted || !wanted.current) return;
+    const { label } = wanted.current;
+    stopWaiting();
+    mend(label, found);
+  };
+  const fix = useWorked<Fix | null>([job, snag], work, !unseen);
   // What mended it before stands there, pale, until it is known anew: nothing goes and comes under a thumb, and nothing old is done.
   const [last, setLast] = useState(fix);
   if (fix !== undefined && fix !== last) setLast(fix);
@@ -48,8 +54,10 @@ export function Mend({ snag, instead }: { snag: Snag; instead: string }) {
   const press = (): void => {
     const label = read.current ?? shown!.label;
     read.current = null;
-    if (fix !== undefined) return mend(label, fix);
-    wanted.current = label;
+    // What is drawn may be a moment behind: what is pressed then is found for the job as it is.
+    const now = fresh().job;
+    if (fix !== undefined && now === job) return mend(label, fix);
+    wanted.current = { label, job: now };
     setSaid(null);
     setWaits(true);
   };

@@ -5,6 +5,7 @@ import { api } from '../data/api';
 import { saveFile } from '../data/files';
 import { listenNow } from '../data/late';
 import { JobProvider, useOpenJob } from '../data/useJob';
+import { warmUp, whenIdle } from '../data/warmUp';
 import { OutOfReach } from './OutOfReach';
 import { BuildScreen } from './build/BuildScreen';
 import { PlanScreen } from './plan/PlanScreen';
@@ -49,6 +50,8 @@ export function JobLayout() {
   const { id } = useLocalSearchParams<{ id: string }>();
   const opening = useOpenJob(id);
   useEffect(listenNow, []);
+  const planned = opening.state === 'open' ? opening.planned : null;
+  useEffect(() => (planned ? whenIdle(() => warmUp(planned.kept()!.job)) : undefined), [planned]);
   const router = useRouter();
   const { ground } = usePalette();
   if (opening.state === 'open') {

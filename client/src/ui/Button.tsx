@@ -31,7 +31,7 @@ interface Props {
   /** Shows the icon alone; the label is still said to a screen reader. */
   iconOnly?: boolean;
   disabled?: boolean;
-  /** Drawn as one that is not ready, and can be pressed all the same. */
+  /** Drawn and said as one that is not ready; a press is taken all the same, for when it is. */
   pale?: boolean;
   testID?: string;
 }
@@ -53,7 +53,7 @@ export function Button({
     <Pressable
       role="button"
       aria-label={label}
-      aria-disabled={disabled}
+      aria-disabled={disabled || pale}
       disabled={disabled}
       onPress={onPress}
       testID={testID}

@@ -2,7 +2,8 @@
 import { budgetWorking, headOf, nameOf, put, snagKey, type FallBudget, type Job, type Plan } from '@katabasis/core';
 import { memo, useCallback, useMemo, useRef, useState, type ReactNode } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
-import { unhurried, useFresh, useKept, useMade, type OpenJob } from '../../data/useJob';
+import { unhurried } from '../../data/unhurried';
+import { useFresh, useKept, useMade, type OpenJob } from '../../data/useJob';
 import { useLagging } from '../../drawing/useLagging';
 import { Descent } from '../../drawing/Descent';
 import { layOutDescent } from '../../drawing/descentLayout';
@@ -20,6 +21,7 @@ import { useKeys } from '../useKeys';
 import { ElementSheet } from '../../elements/ElementSheet';
 import { Cautions } from './Cautions';
 import { SizeJob } from './SizeJob';
+import { AtLeisure } from '../../parts/AtLeisure';
 import { SnagItem } from '../../parts/SnagItem';
 import { WorkingPanel } from '../../parts/WorkingPanel';
 import { drawGlyph } from '../../elements';
@@ -116,8 +118,12 @@ function OnPhone({ at, sheet, choose }: LayoutProps) {
           <Budget onGo={choose} />
           <Snags onGo={choose} />
           <PitchStyle />
-          <Descent chosen={at} onChoose={choose} draw={drawGlyph} />
-          <Sections chosen={at} />
+          <AtLeisure ahead>
+            <Descent chosen={at} onChoose={choose} draw={drawGlyph} />
+          </AtLeisure>
+          <AtLeisure>
+            <Sections chosen={at} />
+          </AtLeisure>
           <Foot />
         </ScrollView>
       )}
@@ -258,11 +264,21 @@ const Snags = unhurried(function Snags({ onGo }: { onGo: (id: string) => void })
       {plan.snags.length === 0 && (
         <Text tone="soft">None found by the checks in this version. Look at the site with your own eyes as well.</Text>
       )}
-      {plan.snags.map((snag) => (
-        <SnagItem key={snagKey(snag)} snag={snag} onGo={onGo} />
+      {plan.snags.map((snag, place) => (
+        <AtLeisure key={snagKey(snag)}>
+          <SnagOf id={snagKey(snag)} place={place} onGo={onGo} />
+        </AtLeisure>
       ))}
     </View>
   );
+});
+
+/** A snag as it is in the job that is drawn here, which may be behind the list; `place` is where it stood there. */
+const SnagOf = memo(function SnagOf({ id, place, onGo }: { id: string; place: number; onGo: (id: string) => void }) {
+  const { snags } = useKept().plan;
+  const there = snags[place];
+  const snag = there && snagKey(there) === id ? there : snags.find((each) => snagKey(each) === id);
+  return snag ? <SnagItem snag={snag} onGo={onGo} /> : null;
 });
 
 function PitchStyle() {

@@ -1,0 +1,41 @@
+/** Has things done once nothing has been changed in a job for a while, one after another, and called off where something is. */
+import type { Planned } from './useJob';
+
+/** How long it must have stood, ms: another tap of the same thumb comes before. */
+const REST_MS = 400;
+
+/** Between two of them, ms: time for what was asked for to be drawn. */
+const BETWEEN_MS = 8;
+
+type Part = () => void;
+
+interface Resting {
+  parts: Set<Part>;
+  /** Those that go first. */
+  ahead: Set<Part>;
+}
+
+const resting = new WeakMap<Planned, Resting>();
+
+function begin(planned: Planned): Resting {
+  const all: Resting = { parts: new Set(), ahead: new Set() };
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const each = (left: Part[]): void => {
+    left.shift()?.();
+    if (left.length > 0) timer = setTimeout(() => each(left), BETWEEN_MS);
+  };
+  planned.subscribe(() => {
+    clearTimeout(timer);
+    timer = setTimeout(() => each([...all.ahead, ...all.parts]), REST_MS);
+  });
+  resting.set(planned, all);
+  return all;
+}
+
+/** `part` is done each time that a job comes to rest, until what this gives is called. */
+export function whenAtRest(planned: Planned, part: Part, ahead: boolean): () => void {
+  const all = resting.get(planned) ?? begin(planned);
+  const own = ahead ? all.ahead : all.parts;
+  own.add(part);
+  return () => void own.delete(part);
+}
