@@ -111,7 +111,7 @@ export function Descent({ chosen, onChoose, draw, only }: Props) {
   return (
     <View
       ref={shown as never}
-      style={{ height: layout.height }}
+      style={[OUT_OF_SIGHT, { height: layout.height }]}
       onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}
       role="list"
       aria-label="The descent, highest first"
@@ -208,6 +208,9 @@ const Row = memo(function Row({
     </View>
   );
 });
+
+/** Its height is known: out of sight the browser lays out nothing of it, nor looks for a finger in it. */
+const OUT_OF_SIGHT = { contentVisibility: 'auto' } as object;
 
 /** Of known size, so that a word changed in it makes the browser lay out nothing around it, and nothing at all out of sight. */
 const OF_SET_SIZE = { contain: 'size layout style', contentVisibility: 'auto' } as object;

@@ -2,15 +2,15 @@
 import { createContext, startTransition, use, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { whenAtRest } from '../data/atRest';
-import { PlannedContext, usePlanned, type OpenJob, type Planned } from '../data/useJob';
+import { PlannedContext, type OpenJob, type Planned } from '../data/useJob';
 import { useFar } from '../ui/useFar';
 
 /** The same open job as it was, whatever is done in it. */
-const stillAt = (fresh: Planned, held: OpenJob): Planned => ({
+const stillAt = ({ fresh, open }: { fresh: Planned; open: OpenJob }): Planned => ({
   ...fresh,
   fresh,
-  kept: () => held,
-  shown: () => held,
+  kept: () => open,
+  shown: () => open,
 });
 
 const FarContext = createContext(false);
@@ -18,28 +18,39 @@ const FarContext = createContext(false);
 /** Whether what asks stands where nobody sees it: nothing need be worked out for it yet. */
 export const useOutOfSight = (): boolean => use(FarContext);
 
+interface Props {
+  children: ReactNode;
+  /** Drawn before others that wait for rest as well. */
+  ahead?: boolean;
+  /** About how tall it is, px: out of sight the browser lays out nothing of it, nor looks for a finger in it. */
+  tall?: number;
+}
+
+const notLaidOut = (tall: number): object => ({ contentVisibility: 'auto', containIntrinsicSize: `auto ${tall}px` });
+
 /**
  * What is drawn in it follows the job as around it while it is in sight, or nearly; out of sight it stands still until nothing has been
- * done for a while. No tap waits for what nobody sees. `ahead` of others that wait for rest as well.
+ * done for a while. No tap waits for what nobody sees.
  */
-export function AtLeisure({ children, ahead = false }: { children: ReactNode; ahead?: boolean }) {
-  const around = usePlanned();
-  const fresh = around.fresh ?? around;
+export function AtLeisure({ children, ahead = false, tall }: Props) {
   const { ref, far } = useFar<View>();
   /** What it stands still at; null while it follows. */
-  const [held, setHeld] = useState<OpenJob | null>(null);
+  const [held, setHeld] = useState<{ fresh: Planned; open: OpenJob } | null>(null);
+  // Read only while it follows: what stands still is not even asked whether anything has changed.
+  const around = held === null ? use(PlannedContext) : null;
   const [was, setWas] = useState(far);
   if (far !== was) {
     setWas(far);
-    setHeld(far === true ? around.kept() : null);
+    setHeld(far === true && around ? { fresh: around.fresh ?? around, open: around.kept()! } : null);
   }
+  const fresh = held?.fresh;
   useEffect(() => {
-    if (far !== true) return;
-    return whenAtRest(fresh, () => startTransition(() => setHeld(fresh.kept())), ahead);
-  }, [far, fresh, ahead]);
-  const still = useMemo(() => (held === null ? null : stillAt(fresh, held)), [fresh, held]);
+    if (!fresh) return;
+    return whenAtRest(fresh, () => startTransition(() => setHeld({ fresh, open: fresh.kept()! })), ahead);
+  }, [fresh, ahead]);
+  const still = useMemo(() => (held === null ? null : stillAt(held)), [held]);
   return (
-    <View ref={ref}>
+    <View ref={ref} {...(tall === undefined ? {} : { style: notLaidOut(tall) })}>
       <FarContext value={far !== false}>
         <PlannedContext value={still ?? around}>{children}</PlannedContext>
       </FarContext>

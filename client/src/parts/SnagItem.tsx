@@ -15,8 +15,6 @@ const make = (palette: Palette) => ({
     paddingVertical: SPACE.m,
     borderTopWidth: 1,
     borderTopColor: palette.line,
-    // Of a long list only what is in sight is laid out.
-    ...({ contentVisibility: 'auto', containIntrinsicSize: 'auto 150px' } as object),
   },
   words: { flex: 1, gap: 6 },
   tapped: { minHeight: TOUCH, justifyContent: 'center' as const },

@@ -264,22 +264,32 @@ const Snags = unhurried(function Snags({ onGo }: { onGo: (id: string) => void })
       {plan.snags.length === 0 && (
         <Text tone="soft">None found by the checks in this version. Look at the site with your own eyes as well.</Text>
       )}
-      {plan.snags.map((snag, place) => (
-        <AtLeisure key={snagKey(snag)}>
-          <SnagOf id={snagKey(snag)} place={place} onGo={onGo} />
-        </AtLeisure>
+      {plan.snags.map((snag) => (
+        <SnagRow key={snagKey(snag)} id={snagKey(snag)} onGo={onGo} />
       ))}
     </View>
   );
 });
 
-/** A snag as it is in the job that is drawn here, which may be behind the list; `place` is where it stood there. */
-const SnagOf = memo(function SnagOf({ id, place, onGo }: { id: string; place: number; onGo: (id: string) => void }) {
-  const { snags } = useKept().plan;
-  const there = snags[place];
-  const snag = there && snagKey(there) === id ? there : snags.find((each) => snagKey(each) === id);
-  return snag ? <SnagItem snag={snag} onGo={onGo} /> : null;
+interface SnagRowProps {
+  id: string;
+  onGo: (id: string) => void;
+}
+
+const SnagRow = memo(function SnagRow(props: SnagRowProps) {
+  return (
+    <AtLeisure tall={150}>
+      <SnagOf {...props} />
+    </AtLeisure>
+  );
 });
+
+/** A snag as it is in the job that is drawn here, which may be behind the list. */
+function SnagOf({ id, onGo }: SnagRowProps) {
+  const { snags } = useKept().plan;
+  const snag = useMemo(() => snags.find((each) => snagKey(each) === id), [snags, id]);
+  return snag ? <SnagItem snag={snag} onGo={onGo} /> : null;
+}
 
 function PitchStyle() {
   const { job, edit } = useKept();
