@@ -7,7 +7,11 @@ const REST_MS = 400;
 /** Between two of them, ms: time for what was asked for to be drawn. */
 const BETWEEN_MS = 8;
 
-type Part = () => void;
+/** What may be spent on those that found nothing to draw before others get their turn, ms. */
+const AT_A_TIME_MS = 3;
+
+/** Says whether there was anything to draw. */
+type Part = () => boolean;
 
 interface Resting {
   parts: Set<Part>;
@@ -21,7 +25,8 @@ function begin(planned: Planned): Resting {
   const all: Resting = { parts: new Set(), ahead: new Set() };
   let timer: ReturnType<typeof setTimeout> | undefined;
   const each = (left: Part[]): void => {
-    left.shift()?.();
+    const until = performance.now() + AT_A_TIME_MS;
+    for (let part = left.shift(); part && !part() && performance.now() < until;) part = left.shift();
     if (left.length > 0) timer = setTimeout(() => each(left), BETWEEN_MS);
   };
   planned.subscribe(() => {

@@ -1,10 +1,17 @@
-/** A page that nobody sees draws no pictures: it waits no longer for one, ms. */
+/** A page that nobody sees draws no pictures: nothing waits longer for one, ms. */
 const MOST_MS = 100;
 
-/** Comes once the next picture is on the screen. */
-export const nextPicture = (): Promise<void> =>
-  new Promise((done) => {
-    setTimeout(done, MOST_MS);
-    // Timers come after the picture of the frame that this is called before.
-    requestAnimationFrame(() => setTimeout(done, 0));
-  });
+/** Has `act` done once the next picture is on the screen; what it gives calls that off. */
+export function afterPicture(act: () => void): () => void {
+  let waits = true;
+  const once = (): void => {
+    if (waits) act();
+    waits = false;
+  };
+  setTimeout(once, MOST_MS);
+  // Timers come after the picture of the frame that this is called before.
+  requestAnimationFrame(() => setTimeout(once, 0));
+  return () => void (waits = false);
+}
+
+export const nextPicture = (): Promise<void> => new Promise((done) => void afterPicture(done));

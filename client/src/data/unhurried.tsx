@@ -10,6 +10,7 @@ import {
   type ReactNode,
 } from 'react';
 import { flushSync } from 'react-dom';
+import { afterPicture } from './picture';
 import { PlannedContext, usePlanned, type OpenJob, type Planned } from './useJob';
 
 /** The same open job, a moment behind in what was made; what is under a finger is shown at once, as anywhere. */
@@ -32,7 +33,7 @@ function Unhurried({ children }: { children: ReactNode }) {
   const fresh = usePlanned();
   const kept = useSyncExternalStore(fresh.subscribe, fresh.kept)!;
   const [made, setMade] = useState(kept);
-  useEffect(() => startTransition(() => setMade(kept)), [kept]);
+  useEffect(() => afterPicture(() => startTransition(() => setMade(kept))), [kept]);
   useEffect(() => {
     // Whoever touches it finds it as it is: nothing is ever done on what is not so any more.
     const catchUp = (): void => {

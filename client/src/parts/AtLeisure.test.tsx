@@ -1,6 +1,6 @@
 import { act, screen } from '@testing-library/react';
 import { nameOf, put, type Change, type Element } from '@katabasis/core';
-import { useKept } from '../data/useJob';
+import { useKept, type OpenJob } from '../data/useJob';
 import { openJob, sampleWith, type Opened } from '../testing/openJob';
 import { AtLeisure, useOutOfSight } from './AtLeisure';
 
@@ -52,4 +52,22 @@ it('follows at once in sight; out of sight it stands still until nothing has bee
   rename(open, 'Four');
   say(true);
   expect(reads()).toBe('Four');
+});
+
+it('is not drawn anew at rest where it looks the same', () => {
+  const name = ({ job }: OpenJob): string => nameOf(job, 'basin');
+  const open = openJob(
+    sampleWith(),
+    <AtLeisure same={(before, now) => name(before) === name(now)}>
+      <Name />
+    </AtLeisure>,
+  );
+  say(false);
+  const before = drawings;
+  act(() => void open.session.edit(put('Sump', { ...sampleWith().elements.get('basin')!, sumpDepth: 0.2 } as Element)));
+  wait(1000);
+  expect(drawings - before).toBe(0);
+  rename(open, 'Other');
+  wait(1000);
+  expect(reads()).toBe('Other, unseen');
 });

@@ -1,17 +1,10 @@
 /** What is out of sight is drawn when nothing has been done for a while. */
-import { createContext, startTransition, use, useEffect, useMemo, useState, type ReactNode } from 'react';
+import { createContext, use, useEffect, useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { whenAtRest } from '../data/atRest';
-import { PlannedContext, type OpenJob, type Planned } from '../data/useJob';
+import { pausable } from '../data/pausable';
+import { PlannedContext, type OpenJob } from '../data/useJob';
 import { useFar } from '../ui/useFar';
-
-/** The same open job as it was, whatever is done in it. */
-const stillAt = ({ fresh, open }: { fresh: Planned; open: OpenJob }): Planned => ({
-  ...fresh,
-  fresh,
-  kept: () => open,
-  shown: () => open,
-});
 
 const FarContext = createContext(false);
 
@@ -22,6 +15,8 @@ interface Props {
   children: ReactNode;
   /** Drawn before others that wait for rest as well. */
   ahead?: boolean;
+  /** Whether it looks the same of both: then it is not drawn anew before it is in sight. */
+  same?: (before: OpenJob, now: OpenJob) => boolean;
   /** About how tall it is, px: out of sight the browser lays out nothing of it, nor looks for a finger in it. */
   tall?: number;
 }
@@ -32,27 +27,37 @@ const notLaidOut = (tall: number): object => ({ contentVisibility: 'auto', conta
  * What is drawn in it follows the job as around it while it is in sight, or nearly; out of sight it stands still until nothing has been
  * done for a while. No tap waits for what nobody sees.
  */
-export function AtLeisure({ children, ahead = false, tall }: Props) {
+export function AtLeisure({ children, ahead = false, same, tall }: Props) {
   const { ref, far } = useFar<View>();
-  /** What it stands still at; null while it follows. */
-  const [held, setHeld] = useState<{ fresh: Planned; open: OpenJob } | null>(null);
+  const [still, setStill] = useState<ReturnType<typeof pausable> | null>(null);
+  const stands = far === true && still !== null;
   // Read only while it follows: what stands still is not even asked whether anything has changed.
-  const around = held === null ? use(PlannedContext) : null;
-  const [was, setWas] = useState(far);
-  if (far !== was) {
-    setWas(far);
-    setHeld(far === true && around ? { fresh: around.fresh ?? around, open: around.kept()! } : null);
-  }
-  const fresh = held?.fresh;
+  const around = stands ? null : use(PlannedContext)!;
+  const fresh = around === null ? still!.fresh : (around.fresh ?? around);
+  if (still?.fresh !== fresh) setStill(pausable(fresh));
   useEffect(() => {
-    if (!fresh) return;
-    return whenAtRest(fresh, () => startTransition(() => setHeld({ fresh, open: fresh.kept()! })), ahead);
-  }, [fresh, ahead]);
-  const still = useMemo(() => (held === null ? null : stillAt(held)), [held]);
+    if (!stands) return;
+    let held = fresh.kept()!;
+    still.hold(held);
+    const catchUp = (): boolean => {
+      const now = fresh.kept()!;
+      if (now === held || same?.(held, now)) return false;
+      still.hold((held = now));
+      return true;
+    };
+    const left = whenAtRest(fresh, catchUp, ahead);
+    return () => {
+      left();
+      still.hold(null);
+    };
+  }, [stands, still, fresh, same, ahead]);
   return (
     <View ref={ref} {...(tall === undefined ? {} : { style: notLaidOut(tall) })}>
       <FarContext value={far !== false}>
-        <PlannedContext value={still ?? around}>{children}</PlannedContext>
+        {/* The same whether it stands or follows, where it can be: nothing is drawn anew for coming in sight alone. */}
+        <PlannedContext value={around === null || around === fresh ? (still?.planned ?? fresh) : around}>
+          {children}
+        </PlannedContext>
       </FarContext>
     </View>
   );

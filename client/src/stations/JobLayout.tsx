@@ -5,7 +5,7 @@ import { api } from '../data/api';
 import { saveFile } from '../data/files';
 import { listenNow } from '../data/late';
 import { JobProvider, useOpenJob } from '../data/useJob';
-import { warmUp, whenIdle } from '../data/warmUp';
+import { warmUp } from '../data/warmUp';
 import { OutOfReach } from './OutOfReach';
 import { BuildScreen } from './build/BuildScreen';
 import { PlanScreen } from './plan/PlanScreen';
@@ -51,11 +51,16 @@ export function JobLayout() {
   const opening = useOpenJob(id);
   useEffect(listenNow, []);
   const planned = opening.state === 'open' ? opening.planned : null;
-  useEffect(() => (planned ? whenIdle(() => warmUp(planned.kept()!.job)) : undefined), [planned]);
+  useEffect(() => (planned ? warmUp(planned.kept()!.job) : undefined), [planned]);
   const router = useRouter();
   const { ground } = usePalette();
   if (opening.state === 'open') {
-    return <JobProvider planned={opening.planned}>{SHELL}</JobProvider>;
+    // Another job is another screen: what stands still out of sight of one is nothing of the other.
+    return (
+      <JobProvider key={id} planned={opening.planned}>
+        {SHELL}
+      </JobProvider>
+    );
   }
   const home = <Button label="All jobs" onPress={() => router.navigate('/')} />;
   return (

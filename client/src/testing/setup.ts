@@ -2,6 +2,15 @@
 import '@testing-library/jest-dom';
 import { comesLate, type Late } from '../data/late';
 
+// The document of these tests draws no pictures: what comes after one comes at once.
+jest.mock('../data/picture', () => ({
+  afterPicture: (act: () => void) => {
+    act();
+    return () => undefined;
+  },
+  nextPicture: () => Promise.resolve(),
+}));
+
 comesLate(() => Promise.resolve(jest.requireActual<Late>('../rest')));
 
 globalThis.fetch = () => Promise.reject(new TypeError('no network in these tests'));

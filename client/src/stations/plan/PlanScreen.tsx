@@ -1,5 +1,16 @@
 /** Plan: where the water goes, how big, how steep. The descent, the fall budget, the long section, the snags. */
-import { budgetWorking, headOf, nameOf, put, snagKey, type FallBudget, type Job, type Plan } from '@katabasis/core';
+import {
+  budgetWorking,
+  headOf,
+  nameOf,
+  put,
+  snagKey,
+  tellSnag,
+  type FallBudget,
+  type Job,
+  type Plan,
+  type Snag,
+} from '@katabasis/core';
 import { memo, useCallback, useMemo, useRef, useState, type ReactNode } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
 import { unhurried } from '../../data/unhurried';
@@ -277,17 +288,27 @@ interface SnagRowProps {
 }
 
 const SnagRow = memo(function SnagRow(props: SnagRowProps) {
+  const { id } = props;
+  const same = useCallback((before: OpenJob, now: OpenJob): boolean => told(before, id) === told(now, id), [id]);
   return (
-    <AtLeisure tall={150}>
+    <AtLeisure tall={150} same={same}>
       <SnagOf {...props} />
     </AtLeisure>
   );
 });
 
+const snagIn = ({ plan }: OpenJob, id: string): Snag | undefined => plan.snags.find((snag) => snagKey(snag) === id);
+
+/** All that is said of a snag, as one text. */
+function told(open: OpenJob, id: string): string {
+  const snag = snagIn(open, id);
+  return snag ? JSON.stringify([snag.severity, tellSnag(open.job, open.plan, snag)]) : '';
+}
+
 /** A snag as it is in the job that is drawn here, which may be behind the list. */
 function SnagOf({ id, onGo }: SnagRowProps) {
-  const { snags } = useKept().plan;
-  const snag = useMemo(() => snags.find((each) => snagKey(each) === id), [snags, id]);
+  const open = useKept();
+  const snag = useMemo(() => snagIn(open, id), [open, id]);
   return snag ? <SnagItem snag={snag} onGo={onGo} /> : null;
 }
 
