@@ -22,6 +22,7 @@ test('two devices follow each other as they work, and an undo leaves the otherâ€
   await a.getByTestId('undo').click();
   await saved(a, job);
   expect((await kept(request, job)).wye2).toMatchObject({ name: 'Wye 2', groundLevel: -0.3048 });
+  await expect(b.getByRole('textbox', { name: 'Name' })).toHaveValue('Wye 2');
   // The other's own field is not taken back without a word.
   await a.getByTestId('redo').click();
   await expect(b.getByRole('textbox', { name: 'Name' })).toHaveValue('North wye');

@@ -57,8 +57,8 @@ const worker = {
     task(ask, (signal) => planning.planWith(jobOf(sent), change, signal)),
   tryChange: (sent: SentJob, change: Change, ask: number): Promise<planning.Tried> =>
     task(ask, (signal) => planning.tryChange(jobOf(sent), change, signal)),
-  fix: (sent: SentJob, snag: Snag, ask: number): Promise<Fix | null> =>
-    task(ask, (signal) => planning.fix(jobOf(sent), snag, signal)),
+  fix: (sent: SentJob, snag: Snag, ask: number, unseen: boolean): Promise<Fix | null> =>
+    task(ask, (signal) => planning.fix(jobOf(sent), snag, signal, unseen)),
   size: (sent: SentJob, ask: number): Promise<JobSizing | null> =>
     task(ask, (signal) => planning.size(jobOf(sent), signal)),
   layers: (sent: SentJob, ask: number): Promise<Layers> => task(ask, (signal) => planning.layers(jobOf(sent), signal)),

@@ -62,7 +62,7 @@ it('of several snags the first asked about is answered first, and one called off
   const off = new AbortController();
   const answered: number[] = [];
   const seeking = asked.map((snag, k) =>
-    findFix(job, snag, k === 4 ? off.signal : new AbortController().signal).then(
+    findFix(job, snag, k === 4 ? off.signal : new AbortController().signal, false).then(
       () => answered.push(k),
       () => answered.push(-k),
     ),

@@ -144,10 +144,10 @@ export const tryChange = (job: Job, change: Change, signal: AbortSignal): Promis
   return away(signal, there, here);
 };
 
-/** The change that mends a snag; null when only a person on site can. */
-export const findFix = (job: Job, snag: Snag, signal: AbortSignal): Promise<Fix | null> => {
-  const here = (): Promise<Fix | null> => planning.fix(job, snag, signal);
-  return away(signal, (worker, id) => worker.fix(sending(job), snag, id), here);
+/** The change that mends a snag; null when only a person on site can. What is `unseen` is sought after all others. */
+export const findFix = (job: Job, snag: Snag, signal: AbortSignal, unseen: boolean): Promise<Fix | null> => {
+  const here = (): Promise<Fix | null> => planning.fix(job, snag, signal, unseen);
+  return away(signal, (worker, id) => worker.fix(sending(job), snag, id, unseen), here);
 };
 
 /** Least-cost sizes of a whole job, with the next best; null where none on offer reach every way out. */

@@ -14,6 +14,7 @@ import {
   type Plan,
   type Snag,
 } from '@katabasis/core';
+import { inTurn } from './inTurn';
 import { answerOf, GROUND_STEPS, type Answered, type Asked, type YardQuestion } from './yardAnswers';
 
 /** Most that a search waits for an idle moment, ms. */
@@ -57,17 +58,12 @@ export async function tryChange(job: Job, change: Change, signal: AbortSignal): 
   return { plan: planned, asked: unrounded(then, planned) };
 }
 
-let last: Promise<unknown> = Promise.resolve();
-
 /**
- * Looks for the change that mends a snag; null when only a person on site can mend it. One is sought at a time, in the order in which they
- * were asked for: of a long list the first is there before the last is begun.
+ * Looks for the change that mends a snag; null when only a person on site can mend it. One is sought at a time: those that somebody sees
+ * before those that nobody does, and of either in the order in which they were asked for.
  */
-export function fix(job: Job, snag: Snag, signal: AbortSignal): Promise<Fix | null> {
-  const mine = last.then(() => search(job, snag, signal));
-  last = mine.catch(() => undefined);
-  return mine;
-}
+export const fix = (job: Job, snag: Snag, signal: AbortSignal, unseen: boolean): Promise<Fix | null> =>
+  inTurn(() => search(job, snag, signal), unseen);
 
 /** One candidate a turn. */
 async function search(job: Job, snag: Snag, signal: AbortSignal): Promise<Fix | null> {

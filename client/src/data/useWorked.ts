@@ -1,17 +1,17 @@
 /** Something that is worked out while the screen stands: undefined until it is there, and called off when it is no longer wanted. */
 import { useEffect, useState } from 'react';
 
-/** `work` is begun anew whenever one of `on` is another, and not before it is `wanted`; each may give parts of its answer on the way. */
+/** `work` is begun anew whenever one of `on` is another, and not before it is `wanted`, of which another value begins it anew as well; each may give parts of its answer on the way. */
 export function useWorked<T>(
   on: readonly unknown[],
   work: (signal: AbortSignal, give: (answer: T) => void) => Promise<void>,
-  wanted = true,
+  wanted: unknown = true,
 ): T | undefined {
   const [state, setState] = useState<{ on: readonly unknown[]; answer: T } | null>(null);
   const current =
     state !== null && state.on.length === on.length && state.on.every((each, k) => Object.is(each, on[k]));
   useEffect(() => {
-    if (!wanted || current) return;
+    if (wanted === null || current) return;
     const control = new AbortController();
     const give = (answer: T): void => {
       if (!control.signal.aborted) setState({ on, answer });

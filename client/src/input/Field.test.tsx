@@ -1,7 +1,9 @@
-import { fireEvent, render, screen } from '@testing-library/react';
+import { act, fireEvent, render, screen } from '@testing-library/react';
+import type { JSX } from 'react';
 import { lengthEntry } from './entry';
 import { QuantityField } from './Field';
 import { Fields } from './Fields';
+import { TextBox } from './TextBox';
 
 function box(
   onCommit: (value: number | undefined) => string | null,
@@ -87,4 +89,24 @@ it('an entry that could not be taken stands there again when the sheet is opened
   render(sheet);
   expect(boxNow().value).not.toBe('knee deep');
   expect(screen.queryByRole('alert')).toBeNull();
+});
+
+describe('a value that comes from elsewhere while a box is held', () => {
+  const boxOf = (text: string, onText: (text: string) => void = () => undefined): JSX.Element => (
+    <TextBox label="Name" text={text} onText={onText} />
+  );
+  const taken = (input: HTMLInputElement): string =>
+    input.value.slice(input.selectionStart ?? 0, input.selectionEnd ?? 0);
+
+  it('is taken whole as the one before was, until something is typed', () => {
+    const { rerender } = render(boxOf('Wye 2'));
+    const input = screen.getByLabelText('Name', { selector: 'input' }) as HTMLInputElement;
+    act(() => input.focus());
+    rerender(boxOf('North wye'));
+    expect(taken(input)).toBe('North wye');
+    fireEvent.change(input, { target: { value: 'N' } });
+    input.setSelectionRange(1, 1);
+    rerender(boxOf('N'));
+    expect(taken(input)).toBe('');
+  });
 });

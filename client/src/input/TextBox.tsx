@@ -1,4 +1,4 @@
-import { useId, useRef, type Ref } from 'react';
+import { useEffect, useId, useRef, type Ref } from 'react';
 import { TextInput, View, type TextInputProps } from 'react-native';
 import { usePalette, useStyles } from '../theme/theme';
 import { FONTS, TOUCH, type Palette } from '../theme/tokens';
@@ -89,19 +89,36 @@ export function TextBox({
   const id = useId();
   // All of it is taken at once, so that typing replaces it: not a moment later, when the first key may be there already.
   const fresh = useRef(false);
-  const select = ({ target }: { target: unknown }): void => (target as HTMLInputElement).select?.();
+  /** The box while all of it is taken and nothing has been typed. */
+  const whole = useRef<HTMLInputElement | null>(null);
+  const leaveOff = (): void => {
+    fresh.current = false;
+    whole.current = null;
+  };
   const selecting = {
-    onFocus: (event: { target: unknown }) => {
+    onFocus: ({ target }: { target: HTMLInputElement }) => {
       fresh.current = true;
-      select(event);
+      whole.current = target;
+      target.select?.();
     },
     // The tap that brought it here would set the caret where it fell.
-    onMouseUp: (event: { target: unknown }) => {
-      if (fresh.current) select(event);
+    onMouseUp: ({ target }: { target: HTMLInputElement }) => {
+      if (fresh.current) target.select?.();
+      else whole.current = null;
       fresh.current = false;
     },
-    onKeyPress: () => void (fresh.current = false),
+    onKeyPress: leaveOff,
   } as object;
+  // Another value came from elsewhere: what is typed next replaces that one too, and is not put behind it.
+  useEffect(() => whole.current?.select?.(), [text]);
+  const typed = (next: string): void => {
+    leaveOff();
+    onText(next);
+  };
+  const left = (): void => {
+    leaveOff();
+    onDone?.();
+  };
   return (
     <View style={{ flex: 1, minWidth: least }}>
       <Text kind="small" nativeID={`${id}-label`}>
@@ -111,8 +128,8 @@ export function TextBox({
         <TextInput
           ref={ref}
           value={text}
-          onChangeText={onText}
-          onBlur={onDone}
+          onChangeText={typed}
+          onBlur={left}
           {...(lines === 1 ? selecting : {})}
           {...(lines === 1
             ? {
