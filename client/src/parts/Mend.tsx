@@ -17,19 +17,19 @@ const OTHER = 'What mends it has changed meanwhile; nothing was done.';
 const UNSEEN_MS = 800;
 
 /** When something of a job is sought: at once where it is seen, after all others where it is not, and null while its time has not come. */
-function useTurn(job: object, unseen: boolean): 'now' | 'later' | null {
+function useTurn(job: object, unseen: boolean, ahead: boolean): 'now' | 'later' | null {
   const [stood, setStood] = useState<object | null>(null);
   useEffect(() => {
-    if (!unseen) return;
+    if (!unseen || !ahead) return;
     const timer = setTimeout(() => setStood(job), UNSEEN_MS);
     return () => clearTimeout(timer);
-  }, [job, unseen]);
+  }, [job, unseen, ahead]);
   if (!unseen) return 'now';
   return stood === job ? 'later' : null;
 }
 
-/** `instead` is said where nothing that was tried mends it. */
-export function Mend({ snag, instead }: { snag: Snag; instead: string }) {
+/** `instead` is said where nothing that was tried mends it. Sought `ahead` of being seen, or not before. */
+export function Mend({ snag, instead, ahead = true }: { snag: Snag; instead: string; ahead?: boolean }) {
   // What mends it was worked out on this very job: on any other it is not done.
   const { job, edit } = useKept();
   const fresh = useFresh();
@@ -58,7 +58,7 @@ export function Mend({ snag, instead }: { snag: Snag; instead: string }) {
     stopWaiting();
     mend(label, found);
   };
-  const fix = useWorked<Fix | null>([job, snag], work, useTurn(job, unseen));
+  const fix = useWorked<Fix | null>([job, snag], work, useTurn(job, unseen, ahead));
   // What mended it before stands there, pale, until it is known anew: nothing goes and comes under a thumb, and nothing old is done.
   const [last, setLast] = useState(fix);
   if (fix !== undefined && fix !== last) setLast(fix);

@@ -22,8 +22,15 @@ const make = (palette: Palette) => ({
 
 const TONES = { stop: 'stop', fix: 'fix', mind: 'soft' } as const;
 
+interface Props {
+  snag: Snag;
+  onGo?: (id: string) => void;
+  /** Whether its mend is sought before anybody sees it. */
+  ahead?: boolean;
+}
+
 /** One snag: what, why, and the mend that one tap applies. */
-export function SnagItem({ snag, onGo }: { snag: Snag; onGo?: (id: string) => void }) {
+export function SnagItem({ snag, onGo, ahead = true }: Props) {
   const { job, plan } = useKept();
   const styles = useStyles(make);
   const words = useMemo(() => tellSnag(job, plan, snag), [job, plan, snag]);
@@ -43,7 +50,7 @@ export function SnagItem({ snag, onGo }: { snag: Snag; onGo?: (id: string) => vo
           </Text>
         </Pressable>
         <Text kind="small">{words.why}</Text>
-        <Mend snag={snag} instead={words.instead ?? 'No single change that was tried mends this.'} />
+        <Mend snag={snag} ahead={ahead} instead={words.instead ?? 'No single change that was tried mends this.'} />
       </View>
     </View>
   );

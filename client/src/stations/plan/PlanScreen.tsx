@@ -275,15 +275,19 @@ const Snags = unhurried(function Snags({ onGo }: { onGo: (id: string) => void })
       {plan.snags.length === 0 && (
         <Text tone="soft">None found by the checks in this version. Look at the site with your own eyes as well.</Text>
       )}
-      {plan.snags.map((snag) => (
-        <SnagRow key={snagKey(snag)} id={snagKey(snag)} onGo={onGo} />
+      {plan.snags.map((snag, place) => (
+        <SnagRow key={snagKey(snag)} id={snagKey(snag)} ahead={place < AHEAD} onGo={onGo} />
       ))}
     </View>
   );
 });
 
+/** Of so many snags the mends are sought before they are scrolled to; of hundreds that would go on for minutes. */
+const AHEAD = 12;
+
 interface SnagRowProps {
   id: string;
+  ahead: boolean;
   onGo: (id: string) => void;
 }
 
@@ -306,10 +310,10 @@ function told(open: OpenJob, id: string): string {
 }
 
 /** A snag as it is in the job that is drawn here, which may be behind the list. */
-function SnagOf({ id, onGo }: SnagRowProps) {
+function SnagOf({ id, ...how }: SnagRowProps) {
   const open = useKept();
   const snag = useMemo(() => snagIn(open, id), [open, id]);
-  return snag ? <SnagItem snag={snag} onGo={onGo} /> : null;
+  return snag ? <SnagItem snag={snag} {...how} /> : null;
 }
 
 function PitchStyle() {
