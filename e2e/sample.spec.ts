@@ -27,8 +27,11 @@ test('is solved by its fixes, undone, redone, and found kept after a reload', as
   await expect(verdict).toContainText(
     'Carries the 10-year rain to the swale with 1/8 in of fall to spare, for pitch alone; openings stay dry in the 100-year.',
   );
+  // Out of sight on a phone, and drawn all the same once nothing more is done.
+  await expect(page.getByTestId('run-trunkLower')).toContainText('6 in PVC');
   await page.getByTestId('undo').click();
   await expect(verdict).toContainText('too small');
+  await expect(page.getByTestId('run-trunkLower')).toContainText('6 in Double-wall');
   await page.getByTestId('redo').click();
   await expect(verdict).toContainText('Carries the 10-year rain');
   await saved(page, job);

@@ -2,7 +2,7 @@
 import { startTransition, useEffect, useRef, useState, type RefObject } from 'react';
 
 /** So far beyond the edge of the screen it counts as in sight, px: nobody scrolls on to what is old. */
-const NEARLY = '200px 0px';
+const NEARLY = '100px 0px';
 
 const told = new WeakMap<Element, (far: boolean) => void>();
 let observer: IntersectionObserver | null = null;
