@@ -1,7 +1,7 @@
 /** When a page has come to rest: it is there, nothing is being worked out, and nothing in it has changed for a moment. */
 import type { Page } from '@playwright/test';
 
-/** Looks at a page, so many ms apart and in a row, in which nothing has changed: longer than any timer of ours between two steps of one picture. */
+/** Looks at a page, so many ms apart and in a row, in which nothing has changed: longer than any timer of ours between two steps of what is in sight. */
 const LOOKS = { quiet: 5, apart: 30 };
 
 export const atRest = (page: Page): Promise<void> =>

@@ -37,3 +37,19 @@ test('everything that a run can be split at is in reach without moving its sheet
   await saved(page, job);
   expect(Object.values(await kept(request, job))).toContainEqual(expect.objectContaining({ form: 'sedimentTrap' }));
 });
+
+test('a mend tapped while it is being sought anew is done, on a slow phone too', async ({ page, request }) => {
+  const job = await copyOfSample(request);
+  await page.goto(`/job/${job}/plan`);
+  const [verdict, mend] = [page.getByTestId('verdict'), page.getByTestId('fix-outOfFall')];
+  await (await page.context().newCDPSession(page)).send('Emulation.setCPUThrottlingRate', { rate: 4 });
+  await mend.tap();
+  await expect(verdict).toContainText('too small');
+  await page.getByTestId('undo').tap();
+  // As a thumb does, at once: the snag has only just come back, and nothing is known yet of what mends it.
+  await mend.tap({ force: true });
+  await expect(verdict).toContainText('too small');
+  await page.getByTestId('undo').tap();
+  await expect(verdict).toContainText('it runs out');
+  await expect(page.getByTestId('undo')).toBeDisabled();
+});
