@@ -13,7 +13,7 @@ import Waypoints from 'lucide-react-native/icons/waypoints';
 import type { LucideIcon } from 'lucide-react-native';
 import { memo, useCallback, type ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
-import { useKept, useSession, useShown, type OpenJob } from '../data/useJob';
+import { useMade, usePlanned, useSession, useShown, type OpenJob } from '../data/useJob';
 import { usePalette, useShort, useStyles, useWide } from '../theme/theme';
 import { SPACE, type Palette } from '../theme/tokens';
 import { Button } from '../ui/Button';
@@ -82,7 +82,8 @@ const APART = { flex: 1, contain: 'size layout' } as object;
 export function Shell({ children }: { children: ReactNode }) {
   const styles = useStyles(make);
   const wide = useWide();
-  const { session } = useSession();
+  // The session is the same for as long as the job is open: the shell is not drawn again for what is done in it.
+  const { session } = usePlanned();
   const go = useGo();
   const here = stationIn(usePathname());
   const { at, over } = useOpened();
@@ -125,12 +126,13 @@ interface HereProps {
   go: ReturnType<typeof useGo>;
 }
 
-function Head({ here, go }: HereProps) {
-  const { job } = useKept();
+const namesJob = ({ job }: OpenJob): { name: string } => ({ name: headOf(job).name });
+
+const Head = memo(function Head({ here, go }: HereProps) {
+  const { name } = useMade(namesJob);
   const styles = useStyles(make);
   const router = useRouter();
   const short = useShort();
-  const { name } = headOf(job);
   const title = (
     <Pressable
       role="button"
@@ -159,7 +161,7 @@ function Head({ here, go }: HereProps) {
       {!short && <ShownVerdict go={go} />}
     </View>
   );
-}
+});
 
 /** Undo, and redo where there is something to redo: it comes up beside undo, which stays where it is under a thumb. */
 function BackAndForth() {
@@ -232,7 +234,7 @@ const VerdictBar = memo(function VerdictBar({ state, sentence, at, more, go }: V
   );
 });
 
-function Stations({ here, go, wide }: HereProps & { wide: boolean }) {
+const Stations = memo(function Stations({ here, go, wide }: HereProps & { wide: boolean }) {
   const styles = useStyles(make);
   const { ink } = usePalette();
   return (
@@ -257,4 +259,4 @@ function Stations({ here, go, wide }: HereProps & { wide: boolean }) {
       ))}
     </View>
   );
-}
+});

@@ -1,4 +1,5 @@
 import type { LucideIcon } from 'lucide-react-native';
+import { memo } from 'react';
 import { Pressable } from 'react-native';
 import { usePalette, useStyles } from '../theme/theme';
 import { TOUCH, type Palette } from '../theme/tokens';
@@ -36,10 +37,15 @@ interface Props {
   testID?: string;
 }
 
+/** Drawn once: a picture costs as much as all the rest of a button. */
+const Drawn = memo(function Drawn({ icon: Icon, colour }: { icon: LucideIcon; colour: string }) {
+  return <Icon size={20} color={colour} strokeWidth={2} />;
+});
+
 export function Button({
   label,
   onPress,
-  icon: Icon,
+  icon,
   kind = 'line',
   iconOnly = false,
   disabled = false,
@@ -59,7 +65,7 @@ export function Button({
       testID={testID}
       style={[styles.base, styles[kind], (disabled || pale) && styles.off]}
     >
-      {Icon && <Icon size={20} color={colour} strokeWidth={2} />}
+      {icon && <Drawn icon={icon} colour={colour} />}
       {!iconOnly && (
         <Text kind="strong" style={{ color: colour, flexShrink: 1 }}>
           {label}

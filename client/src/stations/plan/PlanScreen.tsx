@@ -316,7 +316,7 @@ function SnagOf({ id, ...how }: SnagRowProps) {
   return snag ? <SnagItem snag={snag} {...how} /> : null;
 }
 
-function PitchStyle() {
+const PitchStyle = unhurried(function PitchStyle() {
   const { job, edit } = useKept();
   const head = headOf(job);
   return (
@@ -331,7 +331,7 @@ function PitchStyle() {
       ]}
     />
   );
-}
+});
 
 const Foot = unhurried(function Foot() {
   return (
