@@ -24,9 +24,11 @@ const resting = new WeakMap<Planned, Resting>();
 function begin(planned: Planned): Resting {
   const all: Resting = { parts: new Set(), ahead: new Set() };
   let timer: ReturnType<typeof setTimeout> | undefined;
+  // What came in sight while others had their turn follows by itself, and is not held again.
+  const drew = (part: Part): boolean => (all.ahead.has(part) || all.parts.has(part)) && part();
   const each = (left: Part[]): void => {
     const until = performance.now() + AT_A_TIME_MS;
-    for (let part = left.shift(); part && !part() && performance.now() < until;) part = left.shift();
+    for (let part = left.shift(); part && !drew(part) && performance.now() < until;) part = left.shift();
     if (left.length > 0) timer = setTimeout(() => each(left), BETWEEN_MS);
   };
   planned.subscribe(() => {
