@@ -1,5 +1,5 @@
 /** A page that nobody sees draws no pictures: nothing waits longer for one, ms. */
-const MOST_MS = 100;
+const MOST_MS = 300;
 
 /** Has `act` done once the next picture is on the screen; what it gives calls that off. */
 export function afterPicture(act: () => void): () => void {
@@ -9,8 +9,8 @@ export function afterPicture(act: () => void): () => void {
     waits = false;
   };
   setTimeout(once, MOST_MS);
-  // Timers come after the picture of the frame that this is called before.
-  requestAnimationFrame(() => setTimeout(once, 0));
+  // The frame after the picture's: until then the browser is still putting that on the screen.
+  requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(once, 0)));
   return () => void (waits = false);
 }
 

@@ -66,6 +66,24 @@ it('shows a change at once, sends it, and follows with the version that the serv
   expect(session.view.keeping.state).toBe('kept');
 });
 
+it('gives the very job again when a step is taken back, or made again: what was worked out of it is not worked out anew', async () => {
+  const session = await (await setUp()).open();
+  const jobs = [session.view.job];
+  session.edit(name('One'));
+  jobs.push(session.view.job);
+  session.edit({ label: 'Take it out', puts: [], removes: ['pear'] });
+  session.edit(name('Two'));
+  await session.flush();
+  session.undo();
+  session.undo();
+  expect(session.view.job).toBe(jobs[1]);
+  session.undo();
+  await session.flush();
+  expect(session.view.job).toBe(jobs[0]);
+  session.redo();
+  expect(session.view.job).toBe(jobs[1]);
+});
+
 it('keeps changes through a closed page and sends them in order when the server is back', async () => {
   const { sent, server, open } = setUp();
   server.down = true;

@@ -17,7 +17,7 @@ import { Refused, Unreachable } from './ask';
 import { faultOf } from './faultOf';
 import type { Asking, Keeping, PageNews, SessionNeeds, SessionView } from './keeping';
 import { Retry } from './retry';
-import { sameElements } from './sameElements';
+import { sameJobs } from './sameJobs';
 import { Stacks } from './stacks';
 import { stepOf, takenBack } from './steps';
 import type { Pending, Stack, Step, StoredJob, Versioned } from './stored';
@@ -41,6 +41,8 @@ export class Session {
   /** Ids of changes that found no room in the device's store. */
   private readonly unstored = new Set<string>();
   private job: Job | null = null;
+  /** A step taken back gives the very job that stood before it. */
+  private readonly same = sameJobs();
   private readonly stacks = new Stacks();
   private asking: Asking | null = null;
   private previewed: Change | null = null;
@@ -116,7 +118,7 @@ export class Session {
     if (news.news === 'made') {
       if (this.waiting.some(({ change }) => change === news.pending.change)) return;
       this.waiting.push(news.pending);
-      if (this.job) this.job = changed(this.job, news.pending);
+      if (this.job) this.job = this.same(changed(this.job, news.pending));
       this.refresh();
     } else if (news.news === 'done') {
       this.settle(news.done, news.versions, news.seq);
@@ -276,7 +278,7 @@ export class Session {
     this.previewed = null;
     this.asking = null;
     this.waiting.push(pending);
-    this.job = changed(this.job!, bare);
+    this.job = this.same(changed(this.job!, bare));
     const again = this.waiting.filter((each) => this.unstored.has(each.change));
     this.keep({ ...step, forgotten: [...forgotten, ...(step.forgotten ?? [])], waiting: [...again, pending] });
     this.needs.tellPages({ news: 'made', pending });
@@ -303,7 +305,7 @@ export class Session {
     this.lay(true);
   }
 
-  /** Lays what waits over the server's state anew. The same job stays the same object: what is derived from it is worked out once. */
+  /** Lays what waits over the server's state anew. */
   private lay(known = this.job !== null): void {
     if (!known) return;
     let job = jobFrom(
@@ -311,7 +313,7 @@ export class Session {
       [...this.base.values()].sort(byPlace).map(({ element }) => element),
     );
     for (const change of this.waiting) job = changed(job, change);
-    if (!this.job || !sameElements(job, this.job)) this.job = job;
+    this.job = this.same(job);
   }
 
   /** Elements of the server's as they are kept: each at its place, those that are new where they are to stand, or else behind all. */

@@ -1,17 +1,8 @@
 /** What may be drawn later than the tap that changes it: a frame after its picture. */
-import {
-  memo,
-  startTransition,
-  useEffect,
-  useMemo,
-  useState,
-  useSyncExternalStore,
-  type ComponentType,
-  type ReactNode,
-} from 'react';
+import { memo, useEffect, useMemo, useSyncExternalStore, type ComponentType, type ReactNode } from 'react';
 import { flushSync } from 'react-dom';
-import { afterPicture } from './picture';
 import { PlannedContext, usePlanned, type OpenJob, type Planned } from './useJob';
+import { useLater } from './useLater';
 
 /** The same open job, a moment behind in what was made; what is under a finger is shown at once, as anywhere. */
 function behindOf(fresh: Planned, made: OpenJob): Planned {
@@ -32,8 +23,7 @@ function behindOf(fresh: Planned, made: OpenJob): Planned {
 function Unhurried({ children }: { children: ReactNode }) {
   const fresh = usePlanned();
   const kept = useSyncExternalStore(fresh.subscribe, fresh.kept)!;
-  const [made, setMade] = useState(kept);
-  useEffect(() => afterPicture(() => startTransition(() => setMade(kept))), [kept]);
+  const [made, setMade] = useLater(kept);
   useEffect(() => {
     // Whoever touches it finds it as it is: nothing is ever done on what is not so any more.
     const catchUp = (): void => {
@@ -44,7 +34,7 @@ function Unhurried({ children }: { children: ReactNode }) {
     return () => {
       for (const touch of TOUCHES) window.removeEventListener(touch, catchUp, true);
     };
-  }, [fresh, made]);
+  }, [fresh, made, setMade]);
   const value = useMemo(() => behindOf(fresh, made), [fresh, made]);
   return <PlannedContext value={value}>{children}</PlannedContext>;
 }

@@ -1,10 +1,11 @@
 /** The descent: a job's lines read downward like water, landings true to level; dragging one up or down re-pitches its line. */
 import { METRES_PER_INCH, nameOf, setInvert, showLevel, text } from '@katabasis/core';
 import ChevronsUpDown from 'lucide-react-native/icons/chevrons-up-down';
-import { memo, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
 import { useWindowDimensions, View } from 'react-native';
 import { useKept } from '../data/useJob';
+import { useLater } from '../data/useLater';
 import { usePalette, useStyles, useTextScale } from '../theme/theme';
 import { SPACE, type Palette } from '../theme/tokens';
 import { DescentPipes } from './DescentPipes';
@@ -49,7 +50,7 @@ const APART = 10;
 /** Lays it out for `width` px. Twice, as the room for words depends on the lanes, and the lanes on who stands beside whom. */
 function useLayout(width: number, only: readonly string[] | undefined): DescentLayout {
   // Where things stand may come a frame after what is said of them, and what is tapped is never waited for.
-  const open = useDeferredValue(useKept());
+  const [open] = useLater(useKept());
   const scale = useTextScale();
   return useMemo(() => {
     const plan = only ? onlyThese(open.plan, only) : open.plan;

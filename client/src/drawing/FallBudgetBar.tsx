@@ -1,8 +1,9 @@
 import { elementOf, LEAST_SHORT, nameOf, showSmall, text, type FallBudget, type Plan } from '@katabasis/core';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { useKept } from '../data/useJob';
 import { useStyles } from '../theme/theme';
 import { TOUCH, type Palette } from '../theme/tokens';
+import { Press } from '../ui/Press';
 import { Text } from '../ui/Text';
 
 const make = (palette: Palette) => ({
@@ -34,7 +35,7 @@ export function FallBudgetBar({ plan, budget, onPress, onStretch }: Props) {
   const other = Math.max(0, budget.setDeeper) + Math.max(0, budget.growth);
   return (
     <View>
-      <Pressable
+      <Press
         role="button"
         aria-label={`Fall budget: ${text(left)} ${short ? 'short' : 'left'} of ${text(showSmall(budget.available, units))}: show the working`}
         onPress={onPress}
@@ -52,10 +53,10 @@ export function FallBudgetBar({ plan, budget, onPress, onStretch }: Props) {
             {nameOf(job, budget.discharge)}
           </Text>
         </View>
-      </Pressable>
+      </Press>
       <View style={styles.bar} role="group" aria-label="What each stretch needs">
         {budget.spent.map(({ run, fall }) => (
-          <Pressable
+          <Press
             key={run}
             role="button"
             aria-label={`${nameOf(job, run)} needs ${text(showSmall(fall, units))}`}

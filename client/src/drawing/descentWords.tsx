@@ -17,11 +17,12 @@ import {
   type Severity,
 } from '@katabasis/core';
 import { memo, useCallback, useId } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { useMade, useShown, type OpenJob } from '../data/useJob';
 import { useStyles } from '../theme/theme';
 import { type Palette } from '../theme/tokens';
 import { Mark } from '../ui/Mark';
+import { Press } from '../ui/Press';
 import { Text } from '../ui/Text';
 import { Bubble } from './Bubble';
 import { BESIDE, BUBBLE, EYE, GRIP, MARK, RUN_PAD, type LandingSaid, type RunSaid } from './descentMeasures';
@@ -69,8 +70,8 @@ const listed = (parts: readonly (string | null)[]): string =>
 const worstAt = (plan: Plan, id: string): Severity | null =>
   plan.snags.find((snag) => snag.at === id)?.severity ?? null;
 
-/** What is said of a landing. */
-export function landingSaid({ job, plan, units }: OpenJob, id: string): LandingSaid | null {
+/** What is said of a landing beside its level; null where there is none. */
+function aboutLanding({ job, plan, units }: OpenJob, id: string): Pick<LandingSaid, 'name' | 'about'> | null {
   const landing = plan.landings[id];
   if (!landing) return null;
   const flow =
@@ -81,14 +82,21 @@ export function landingSaid({ job, plan, units }: OpenJob, id: string): LandingS
         : null;
   return {
     name: nameOf(job, id),
-    marked: worstAt(plan, id) !== null,
-    level: text(showLevel(landing.invert ?? landing.groundLevel, units)),
     about: listed([
       flow,
       landing.invert === null ? null : `ground ${text(showLevel(landing.groundLevel, units))}`,
       invertSetAt(job, id) === undefined ? null : 'set by you',
     ]),
   };
+}
+
+/** All that is said of a landing, for who lays it out. */
+export function landingSaid(open: OpenJob, id: string): LandingSaid | null {
+  const said = aboutLanding(open, id);
+  if (!said) return null;
+  const { plan, units } = open;
+  const { invert, groundLevel } = plan.landings[id]!;
+  return { ...said, marked: worstAt(plan, id) !== null, level: text(showLevel(invert ?? groundLevel, units)) };
 }
 
 const to = (value: number, step: number): number => Math.round(value / step) * step;
@@ -127,7 +135,7 @@ function WorstMark({ id }: { id: string }) {
   return worst ? <Mark kind={worst} size={MARK} /> : null;
 }
 
-const NOT_THERE: LandingSaid = { name: '', marked: false, level: '', about: '' };
+const NOT_THERE = { name: '', about: '' };
 
 interface LandingProps extends Props {
   /** Its level as shown: that under the finger while it is dragged. */
@@ -136,10 +144,10 @@ interface LandingProps extends Props {
 
 export const LandingWords = memo(function LandingWords({ id, level, chosen, onChoose }: LandingProps) {
   const styles = useStyles(make);
-  const said = useMade(useCallback((made: OpenJob) => landingSaid(made, id) ?? NOT_THERE, [id]));
+  const said = useMade(useCallback((made: OpenJob) => aboutLanding(made, id) ?? NOT_THERE, [id]));
   if (said === NOT_THERE) return null;
   return (
-    <Pressable
+    <Press
       role="button"
       aria-label={`${said.name}, ${level}, ${said.about}`}
       onPress={() => onChoose(id)}
@@ -156,7 +164,7 @@ export const LandingWords = memo(function LandingWords({ id, level, chosen, onCh
         </View>
       </View>
       <WorstMark id={id} />
-    </Pressable>
+    </Press>
   );
 });
 
@@ -173,7 +181,7 @@ export const RunWords = memo(function RunWords({ id, chosen, onChoose }: Props) 
   const { label } = useMade(useCallback((made: OpenJob) => ({ label: runLabel(made, id) }), [id]));
   if (label === null) return null;
   return (
-    <Pressable
+    <Press
       role="button"
       aria-label={label}
       aria-describedby={figures}
@@ -182,7 +190,7 @@ export const RunWords = memo(function RunWords({ id, chosen, onChoose }: Props) 
       testID={`run-${id}`}
     >
       <RunFigures id={id} nativeID={figures} />
-    </Pressable>
+    </Press>
   );
 });
 

@@ -2,9 +2,10 @@
 import type { Parsed, UnitSystem } from '@katabasis/core';
 import Delete from 'lucide-react-native/icons/delete';
 import type { ReactNode } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { usePalette, useStyles } from '../theme/theme';
 import { SPACE, type Palette } from '../theme/tokens';
+import { Press } from '../ui/Press';
 import { Text } from '../ui/Text';
 
 const make = (palette: Palette) => ({
@@ -87,7 +88,7 @@ export function Keypad({ units, typed, onTyped, read, children }: Props) {
         {KEYS[units].map((row) => (
           <View key={row.join('')} style={styles.row}>
             {row.map((key) => (
-              <Pressable
+              <Press
                 key={key}
                 role="button"
                 aria-label={key === '⌫' ? 'Take back one key' : key === '-' ? 'Upside down' : key}
@@ -95,7 +96,7 @@ export function Keypad({ units, typed, onTyped, read, children }: Props) {
                 style={styles.key}
               >
                 {key === '⌫' ? <Delete size={24} color={ink} /> : <Text kind="figure">{key === '-' ? '±' : key}</Text>}
-              </Pressable>
+              </Press>
             ))}
           </View>
         ))}

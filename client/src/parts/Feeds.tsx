@@ -1,9 +1,10 @@
 import type { Feed } from '@katabasis/core';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { useStyles } from '../theme/theme';
 import { SPACE, TOUCH, type Palette } from '../theme/tokens';
 import { shareEntry } from '../input/entry';
 import { QuantityField } from '../input/Field';
+import { Press } from '../ui/Press';
 import { Text } from '../ui/Text';
 
 const make = (palette: Palette) => ({
@@ -55,7 +56,7 @@ export function Feeds({ label, feeds, targets, none, onChange }: Props) {
         {targets.map(({ id, name }) => {
           const on = feeds.some((feed) => feed.to === id);
           return (
-            <Pressable
+            <Press
               key={id}
               role="checkbox"
               aria-checked={on}
@@ -64,7 +65,7 @@ export function Feeds({ label, feeds, targets, none, onChange }: Props) {
               style={[styles.chip, on && styles.on]}
             >
               <Text kind={on ? 'strong' : 'body'}>{name}</Text>
-            </Pressable>
+            </Press>
           );
         })}
       </View>

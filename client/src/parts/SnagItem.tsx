@@ -1,10 +1,11 @@
 import { snagKey, tellSnag, type Snag } from '@katabasis/core';
 import { useMemo } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { useKept } from '../data/useJob';
 import { useStyles } from '../theme/theme';
 import { SPACE, TOUCH, type Palette } from '../theme/tokens';
 import { Mark, MARK_WORDS } from '../ui/Mark';
+import { Press } from '../ui/Press';
 import { Text } from '../ui/Text';
 import { Mend } from './Mend';
 
@@ -34,21 +35,25 @@ export function SnagItem({ snag, onGo, ahead = true }: Props) {
   const { job, plan } = useKept();
   const styles = useStyles(make);
   const words = useMemo(() => tellSnag(job, plan, snag), [job, plan, snag]);
+  const headline = (
+    <Text kind="strong">
+      <Text kind="strong" tone={TONES[snag.severity]}>
+        {MARK_WORDS[snag.severity]}.{' '}
+      </Text>
+      {words.headline}
+    </Text>
+  );
   return (
     <View style={styles.item} testID={`snag-${snag.code}`}>
       <Mark kind={snag.severity} size={24} />
       <View style={styles.words}>
-        <Pressable
-          style={onGo ? styles.tapped : null}
-          {...(onGo ? { role: 'button' as const, onPress: () => onGo(snag.at) } : { disabled: true })}
-        >
-          <Text kind="strong">
-            <Text kind="strong" tone={TONES[snag.severity]}>
-              {MARK_WORDS[snag.severity]}.{' '}
-            </Text>
-            {words.headline}
-          </Text>
-        </Pressable>
+        {onGo ? (
+          <Press role="button" onPress={() => onGo(snag.at)} style={styles.tapped}>
+            {headline}
+          </Press>
+        ) : (
+          headline
+        )}
         <Text kind="small">{words.why}</Text>
         <Mend snag={snag} ahead={ahead} instead={words.instead ?? 'No single change that was tried mends this.'} />
       </View>

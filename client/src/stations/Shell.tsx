@@ -12,12 +12,13 @@ import Undo from 'lucide-react-native/icons/undo-2';
 import Waypoints from 'lucide-react-native/icons/waypoints';
 import type { LucideIcon } from 'lucide-react-native';
 import { memo, useCallback, type ReactNode } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { useMade, usePlanned, useSession, useShown, type OpenJob } from '../data/useJob';
 import { usePalette, useShort, useStyles, useWide } from '../theme/theme';
 import { SPACE, type Palette } from '../theme/tokens';
 import { Button } from '../ui/Button';
 import { Mark, MARK_WORDS, type MarkKind } from '../ui/Mark';
+import { Press } from '../ui/Press';
 import { Text } from '../ui/Text';
 import { Find } from './Find';
 import { KeeperStrip } from './KeeperStrip';
@@ -134,7 +135,7 @@ const Head = memo(function Head({ here, go }: HereProps) {
   const router = useRouter();
   const short = useShort();
   const title = (
-    <Pressable
+    <Press
       role="button"
       aria-label={`${name}: name, units and rules of this job`}
       onPress={() => go(here, 'job')}
@@ -143,7 +144,7 @@ const Head = memo(function Head({ here, go }: HereProps) {
       <Text kind="strong" role="heading" aria-level={1}>
         {name}
       </Text>
-    </Pressable>
+    </Press>
   );
   return (
     <View style={[styles.head, short && styles.shortHead]} role="banner">
@@ -215,7 +216,7 @@ interface VerdictProps {
 const VerdictBar = memo(function VerdictBar({ state, sentence, at, more, go }: VerdictProps) {
   const styles = useStyles(make);
   return (
-    <Pressable
+    <Press
       role="button"
       aria-label={`Verdict: ${MARK_WORDS[state]}. ${sentence}`}
       disabled={at === null}
@@ -230,7 +231,7 @@ const VerdictBar = memo(function VerdictBar({ state, sentence, at, more, go }: V
         </Text>
         {more !== '' && <Text kind="small">{more}</Text>}
       </View>
-    </Pressable>
+    </Press>
   );
 });
 
@@ -240,7 +241,7 @@ const Stations = memo(function Stations({ here, go, wide }: HereProps & { wide: 
   return (
     <View role="navigation" aria-label="Stations" style={wide ? styles.rail : styles.bar}>
       {STATIONS.map(({ path, label, icon: Icon }) => (
-        <Pressable
+        <Press
           key={path}
           role="link"
           aria-current={here === path ? 'page' : undefined}
@@ -255,7 +256,7 @@ const Stations = memo(function Stations({ here, go, wide }: HereProps & { wide: 
         >
           <Icon size={24} color={ink} strokeWidth={here === path ? 2.6 : 1.8} />
           <Text kind={here === path ? 'strong' : 'body'}>{label}</Text>
-        </Pressable>
+        </Press>
       ))}
     </View>
   );

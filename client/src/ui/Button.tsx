@@ -1,8 +1,8 @@
 import type { LucideIcon } from 'lucide-react-native';
 import { memo } from 'react';
-import { Pressable } from 'react-native';
 import { usePalette, useStyles } from '../theme/theme';
 import { TOUCH, type Palette } from '../theme/tokens';
+import { Press } from './Press';
 import { Text } from './Text';
 
 const make = (palette: Palette) => ({
@@ -32,7 +32,7 @@ interface Props {
   /** Shows the icon alone; the label is still said to a screen reader. */
   iconOnly?: boolean;
   disabled?: boolean;
-  /** Drawn and said as one that is not ready; a press is taken all the same, for when it is. */
+  /** Drawn and said as one that is not ready yet; a press is taken all the same, for when it is. */
   pale?: boolean;
   testID?: string;
 }
@@ -56,10 +56,10 @@ export function Button({
   const palette = usePalette();
   const colour = kind === 'main' ? palette.ground : palette.ink;
   return (
-    <Pressable
+    <Press
       role="button"
       aria-label={label}
-      aria-disabled={disabled || pale}
+      aria-busy={pale}
       disabled={disabled}
       onPress={onPress}
       testID={testID}
@@ -71,6 +71,6 @@ export function Button({
           {label}
         </Text>
       )}
-    </Pressable>
+    </Press>
   );
 }

@@ -1,7 +1,8 @@
-import { useEffect, useRef, type KeyboardEvent, type ReactNode } from 'react';
-import { Pressable, ScrollView, View } from 'react-native';
+import { memo, useCallback, useEffect, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
+import { ScrollView, View } from 'react-native';
 import { useStyles } from '../theme/theme';
 import { TOUCH, type Palette } from '../theme/tokens';
+import { Press } from './Press';
 import { Text } from './Text';
 
 const make = (palette: Palette) => ({
@@ -50,7 +51,8 @@ interface Props<T extends string> {
   label: string;
   value: T | null;
   options: readonly Option<T>[];
-  onChoose: (value: T) => void;
+  /** Gives a sentence where it could not be taken. */
+  onChoose: (value: T) => unknown;
   hideLabel?: boolean;
   /** On one line that is moved sideways, however many there are. */
   strip?: boolean;
@@ -58,17 +60,35 @@ interface Props<T extends string> {
 
 const RADIO = '[role=radio]';
 
-/** Arrow keys go from chip to chip; Space and Enter take one. */
+/** Arrow keys go from chip to chip. */
 function onKeys(event: KeyboardEvent<HTMLElement>): void {
   const chips = [...event.currentTarget.querySelectorAll<HTMLElement>(RADIO)];
   const at = chips.indexOf(event.target as HTMLElement);
   if (at < 0) return;
   const by = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key];
-  if (by !== undefined) chips[(at + by + chips.length) % chips.length]!.focus();
-  else if (event.key === ' ') chips[at]!.click();
-  else return;
+  if (by === undefined) return;
+  chips[(at + by + chips.length) % chips.length]!.focus();
   event.preventDefault();
   event.stopPropagation();
+}
+
+/** How long a tapped chip stands as the chosen one before what is drawn around it has come to say so, ms. */
+const AHEAD_MS = 2000;
+
+/** What is chosen, and how a chip is taken for chosen as soon as it is tapped: what follows from that may be drawn later. */
+function useTaken<T>(value: T | null): [T | null, (taken: T | null) => void] {
+  const [taken, setTaken] = useState<T | null>(null);
+  const [last, setLast] = useState(value);
+  if (last !== value) {
+    setLast(value);
+    setTaken(null);
+  }
+  useEffect(() => {
+    if (taken === null) return;
+    const timer = setTimeout(() => setTaken(null), AHEAD_MS);
+    return () => clearTimeout(timer);
+  }, [taken]);
+  return [taken ?? value, setTaken];
 }
 
 /** One of several, as chips; each may show what it would give. */
@@ -88,7 +108,12 @@ export function Choice<T extends string>({
     const scroller = chosen?.closest<HTMLElement>('[data-testid=strip]');
     if (chosen && scroller) scroller.scrollLeft = chosen.offsetLeft - (scroller.clientWidth - chosen.offsetWidth) / 2;
   }, [strip]);
-  const stop = options.some((option) => option.value === value) ? value : options[0]?.value;
+  const [on, setTaken] = useTaken(value);
+  const choose = useCallback(
+    (wanted: T) => setTaken(typeof onChoose(wanted) === 'string' ? null : wanted),
+    [onChoose, setTaken],
+  );
+  const stop = options.some((option) => option.value === on) ? on : options[0]?.value;
   const chips = (
     <View
       ref={group as never}
@@ -101,10 +126,10 @@ export function Choice<T extends string>({
         <Chip
           key={option.value}
           option={option}
-          on={option.value === value}
+          on={option.value === on}
           stop={option.value === stop}
           strip={strip}
-          onChoose={onChoose}
+          onChoose={choose}
         />
       ))}
     </View>
@@ -136,11 +161,11 @@ interface ChipProps<T extends string> {
   onChoose: (value: T) => void;
 }
 
-function Chip<T extends string>({ option, on, stop, strip, onChoose }: ChipProps<T>) {
+const Chip = memo(function Chip<T extends string>({ option, on, stop, strip, onChoose }: ChipProps<T>) {
   const styles = useStyles(make);
   const gives = [option.figureSaid ?? option.figure, option.note].filter(Boolean).join(', ');
   return (
-    <Pressable
+    <Press
       role="radio"
       aria-checked={on}
       aria-label={gives ? `${option.label}: ${gives}` : option.label}
@@ -161,6 +186,6 @@ function Chip<T extends string>({ option, on, stop, strip, onChoose }: ChipProps
           {option.reason !== undefined && <Text kind="small">{option.reason}</Text>}
         </View>
       </View>
-    </Pressable>
+    </Press>
   );
-}
+}) as <T extends string>(props: ChipProps<T>) => ReactNode;

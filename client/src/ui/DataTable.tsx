@@ -10,10 +10,11 @@ import {
 import ChevronDown from 'lucide-react-native/icons/chevron-down';
 import ChevronUp from 'lucide-react-native/icons/chevron-up';
 import { useMemo, type ReactNode } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { usePalette, useStyles, useWide } from '../theme/theme';
 import { SPACE, TOUCH, type Palette } from '../theme/tokens';
 import { Choice } from './Choice';
+import { Press } from './Press';
 import { Text } from './Text';
 
 const make = (palette: Palette) => ({
@@ -137,9 +138,9 @@ function Named({ line, onGo, children }: { line: Line; onGo: DrawnProps['onGo'];
   const { id } = line;
   if (id === undefined || !onGo) return <View style={styles.name}>{children}</View>;
   return (
-    <Pressable role="link" onPress={() => onGo(id)} style={styles.name}>
+    <Press role="link" onPress={() => onGo(id)} style={styles.name}>
       {children}
-    </Pressable>
+    </Press>
   );
 }
 
@@ -158,7 +159,7 @@ function Grid({ label, columns, lines, by, onSort, onGo }: DrawnProps) {
             style={[styles.cell, wide && styles.wide]}
             {...({ 'aria-sort': by?.at !== at ? 'none' : by.desc ? 'descending' : 'ascending' } as object)}
           >
-            <Pressable
+            <Press
               role="button"
               aria-label={`Put in order by ${title}`}
               onPress={() => onSort(at)}
@@ -168,7 +169,7 @@ function Grid({ label, columns, lines, by, onSort, onGo }: DrawnProps) {
                 {title}
               </Text>
               {by?.at === at && <Arrow size={18} color={ink} />}
-            </Pressable>
+            </Press>
           </View>
         ))}
       </View>

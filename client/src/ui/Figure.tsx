@@ -1,7 +1,8 @@
 import type { Shown } from '@katabasis/core';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { useStyles } from '../theme/theme';
 import { TOUCH, type Palette } from '../theme/tokens';
+import { Press } from './Press';
 import { Text } from './Text';
 
 const make = (palette: Palette) => ({
@@ -35,13 +36,13 @@ export function Figure({ label, shown, size = 'figure', tone, onPress }: Props) 
   );
   if (!onPress) return <View style={styles.cell}>{body}</View>;
   return (
-    <Pressable
+    <Press
       role="button"
       aria-label={`${label} ${shown.value} ${shown.unit}: show the working`}
       onPress={onPress}
       style={styles.cell}
     >
       {body}
-    </Pressable>
+    </Press>
   );
 }

@@ -1,4 +1,5 @@
 import type { Severity } from '@katabasis/core';
+import { memo } from 'react';
 import Svg, { Circle, Path, Polygon } from 'react-native-svg';
 import { usePalette } from '../theme/theme';
 
@@ -13,7 +14,7 @@ export const MARK_WORDS: Record<MarkKind, string> = {
 };
 
 /** A status by shape: a barred square stops, a wedge wants fixing, a ring is to mind, a tick holds. */
-export function Mark({ kind, size = 20 }: { kind: MarkKind; size?: number }) {
+export const Mark = memo(function Mark({ kind, size = 20 }: { kind: MarkKind; size?: number }) {
   const { stop, fix, ink, ground, soft } = usePalette();
   return (
     <Svg width={size} height={size} viewBox="0 0 20 20" aria-hidden>
@@ -34,4 +35,4 @@ export function Mark({ kind, size = 20 }: { kind: MarkKind; size?: number }) {
       {kind === 'empty' && <Path d="M3 10H17" stroke={soft} strokeWidth={3} strokeDasharray="3 3" />}
     </Svg>
   );
-}
+});

@@ -23,7 +23,7 @@ import {
   type TakeOff,
 } from '@katabasis/core';
 import { useMemo, useState } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { Refused, Unreachable } from '../../data/ask';
 import { offices } from '../../data/offices';
 import { useKept } from '../../data/useJob';
@@ -35,6 +35,7 @@ import { SPACE, TOUCH, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Mark } from '../../ui/Mark';
+import { Press } from '../../ui/Press';
 import { fieldRow } from '../../ui/rows';
 import { Text } from '../../ui/Text';
 import { sayDay, todayOf } from './today';
@@ -109,7 +110,7 @@ function Row({ stands, open, onToggle }: { stands: NeedStanding; open: boolean; 
   const set = (next: Partial<Clearance>): string | null => edit(clearing(job, need, next));
   return (
     <View style={styles.row}>
-      <Pressable
+      <Press
         role="button"
         aria-expanded={open}
         aria-label={`${needTitle(need)}${about === '' ? '' : `, ${about}`}: ${says}`}
@@ -123,7 +124,7 @@ function Row({ stands, open, onToggle }: { stands: NeedStanding; open: boolean; 
           {about !== '' && <Text kind="small">{about}</Text>}
           <Text>{says}</Text>
         </View>
-      </Pressable>
+      </Press>
       {open && (
         <View style={styles.open}>
           <Text>{needSays(need)}</Text>

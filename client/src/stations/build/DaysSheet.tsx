@@ -30,7 +30,7 @@ import CloudRain from 'lucide-react-native/icons/cloud-rain';
 import GripVertical from 'lucide-react-native/icons/grip-vertical';
 import Snowflake from 'lucide-react-native/icons/snowflake';
 import { useMemo, useState, type Ref } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { useWeather } from '../../data/offices';
 import { useKept } from '../../data/useJob';
 import { useDrag } from '../../input/useDrag';
@@ -44,6 +44,7 @@ import { SPACE, TOUCH, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
 import { Figure } from '../../ui/Figure';
 import { Mark } from '../../ui/Mark';
+import { Press } from '../../ui/Press';
 import { fieldRow, figureRow } from '../../ui/rows';
 import { Text } from '../../ui/Text';
 import { sayDay, todayOf } from './today';
@@ -252,7 +253,7 @@ function StepRow({ scheduled, day }: { scheduled: Scheduled; day: string }) {
         >
           <GripVertical size={20} color={soft} />
         </View>
-        <Pressable
+        <Press
           role="button"
           aria-expanded={open}
           aria-label={`${label}: ${hours} hours`}
@@ -263,7 +264,7 @@ function StepRow({ scheduled, day }: { scheduled: Scheduled; day: string }) {
           <Text>{label}</Text>
           {shift !== 0 && <Text kind="small">To {sayDay(moved(first))}</Text>}
           {held.length > 0 && <Text kind="small">{held.join(', ')}</Text>}
-        </Pressable>
+        </Press>
         <Text kind="strong">{hours} h</Text>
       </View>
       {open && (

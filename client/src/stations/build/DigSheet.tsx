@@ -30,7 +30,7 @@ import {
   type UnitSystem,
 } from '@katabasis/core';
 import { useMemo, useState } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { z } from 'zod';
 import { planWith } from '../../data/planner';
 import { useKept } from '../../data/useJob';
@@ -46,6 +46,7 @@ import { SPACE, TOUCH, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Figure } from '../../ui/Figure';
+import { Press } from '../../ui/Press';
 import { fieldRow } from '../../ui/rows';
 import { Mark } from '../../ui/Mark';
 import { Text } from '../../ui/Text';
@@ -279,7 +280,7 @@ function Station({ station, high, byString, laid, line, open, onToggle }: Statio
   const at = text(showLength(station.up, units));
   return (
     <View style={styles.station}>
-      <Pressable
+      <Press
         role="button"
         aria-expanded={open}
         aria-label={`${at}${name ? `, ${name}` : ''}: cut ${text(showSmall(station.cut, units))}`}
@@ -313,7 +314,7 @@ function Station({ station, high, byString, laid, line, open, onToggle }: Statio
             </View>
           </View>
         )}
-      </Pressable>
+      </Press>
       {open && (
         <View style={styles.open}>
           <Text kind="small">

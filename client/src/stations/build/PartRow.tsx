@@ -1,9 +1,10 @@
 /** One part of the take-off: how much to buy, large; tapped, how that came and the places that it is for. */
 import { buyOf, partLabel, partWorking, type Part } from '@katabasis/core';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { useKept } from '../../data/useJob';
 import { useStyles } from '../../theme/theme';
 import { SPACE, TOUCH, type Palette } from '../../theme/tokens';
+import { Press } from '../../ui/Press';
 import { Text } from '../../ui/Text';
 import { WhereOnPlan } from './WhereOnPlan';
 
@@ -50,7 +51,7 @@ export function PartRow({ part, open, onToggle, onGo }: Props) {
   const lines = open ? partWorking(job, part) : [];
   return (
     <View style={styles.part}>
-      <Pressable
+      <Press
         role="button"
         aria-label={`${label}: ${value} ${unit}`.trim()}
         aria-expanded={open}
@@ -65,7 +66,7 @@ export function PartRow({ part, open, onToggle, onGo }: Props) {
           <Text kind="figure">{value}</Text>
           {unit !== '' && <Text kind="unit">{unit}</Text>}
         </View>
-      </Pressable>
+      </Press>
       {open && (
         <View style={styles.open}>
           <WhereOnPlan ids={part.uses.map(({ id }) => id)} />
@@ -83,7 +84,7 @@ export function PartRow({ part, open, onToggle, onGo }: Props) {
               </>
             );
             return use ? (
-              <Pressable
+              <Press
                 key={k}
                 role="link"
                 aria-label={`Go to ${line.label}`}
@@ -91,7 +92,7 @@ export function PartRow({ part, open, onToggle, onGo }: Props) {
                 style={styles.line}
               >
                 {words}
-              </Pressable>
+              </Press>
             ) : (
               <View key={k} style={styles.line}>
                 {words}

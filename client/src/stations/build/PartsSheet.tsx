@@ -12,12 +12,13 @@ import {
 } from '@katabasis/core';
 import Download from 'lucide-react-native/icons/download';
 import { useState, type ReactNode } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { saveTable } from '../../data/tables';
 import { useKept } from '../../data/useJob';
 import { useStyles, useWide } from '../../theme/theme';
 import { SPACE, TOUCH, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
+import { Press } from '../../ui/Press';
 import { Text } from '../../ui/Text';
 import { PartRow } from './PartRow';
 
@@ -141,9 +142,9 @@ function PlaceParts({ id, own, onGo }: { id: string; own: readonly PartThere[]; 
   const { job, units } = useKept();
   return (
     <View style={styles.place}>
-      <Pressable role="link" aria-label={`Go to ${nameOf(job, id)}`} onPress={() => onGo(id)} style={styles.head}>
+      <Press role="link" aria-label={`Go to ${nameOf(job, id)}`} onPress={() => onGo(id)} style={styles.head}>
         <Text kind="strong">{nameOf(job, id)}</Text>
-      </Pressable>
+      </Press>
       {own.map(({ part, quantity }, k) => {
         const { value, unit } = amountOf(quantity, part.unit, units);
         return (

@@ -19,7 +19,7 @@ import {
   type TakeOff,
 } from '@katabasis/core';
 import { useMemo, useState } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { useKept } from '../../data/useJob';
 import { NameField, QuantityField } from '../../input/Field';
 import { Fields } from '../../input/Fields';
@@ -29,6 +29,7 @@ import { useStyles } from '../../theme/theme';
 import { SPACE, TOUCH, type Palette } from '../../theme/tokens';
 import { Choice } from '../../ui/Choice';
 import { Figure } from '../../ui/Figure';
+import { Press } from '../../ui/Press';
 import { fieldRow, figureRow } from '../../ui/rows';
 import { Text } from '../../ui/Text';
 import { PriceBooks } from './PriceBooks';
@@ -192,7 +193,7 @@ function Line({ line, price, label, open, onToggle }: LineProps) {
   const amount = money(line.amount, currency);
   return (
     <View style={styles.line}>
-      <Pressable
+      <Press
         role="button"
         aria-expanded={open}
         aria-label={`${label}: ${amount}`}
@@ -209,7 +210,7 @@ function Line({ line, price, label, open, onToggle }: LineProps) {
         <View
           style={[styles.bar, { width: `${Math.max(0.5, (100 * line.amount) / Math.max(1, lines[0]!.amount))}%` }]}
         />
-      </Pressable>
+      </Press>
       {open && (
         <View style={{ paddingBottom: SPACE.m, gap: SPACE.s }}>
           <Text>

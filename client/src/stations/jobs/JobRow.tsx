@@ -4,12 +4,13 @@ import { useRouter } from 'expo-router';
 import Copy from 'lucide-react-native/icons/copy';
 import Download from 'lucide-react-native/icons/download';
 import Trash from 'lucide-react-native/icons/trash';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { STATE_WORDS } from '../../elements/jobWords';
 import { usePalette, useStyles } from '../../theme/theme';
 import { SPACE, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
 import { Mark, MARK_WORDS } from '../../ui/Mark';
+import { Press } from '../../ui/Press';
 import { Text } from '../../ui/Text';
 import { dayOf, momentOf } from './moments';
 
@@ -48,7 +49,7 @@ export function JobRow({ row, unsent, waiting, onCopy, onSave, onRemove }: Props
   const state = verdict?.state ?? 'empty';
   return (
     <View style={styles.row} role="listitem">
-      <Pressable
+      <Press
         role="link"
         aria-label={[row.name, verdict ? MARK_WORDS[verdict.state] : null, sentence]
           .filter(Boolean)
@@ -67,7 +68,7 @@ export function JobRow({ row, unsent, waiting, onCopy, onSave, onRemove }: Props
           {unsent && <Text kind="small">Kept on this device; the server has not got it yet.</Text>}
           {!unsent && waiting > 0 && <Text kind="small">{changes(waiting)} on this device to be sent.</Text>}
         </View>
-      </Pressable>
+      </Press>
       {!unsent && (
         <View style={styles.tools}>
           {trouble === undefined && (

@@ -1,11 +1,12 @@
 /** The same on a phone: case by case, what gives way said at once, the rest a tap away. */
 import { caseWords, cellWords, LAYER_LABELS, type CaseId, type Layers } from '@katabasis/core';
 import { useState } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { useKept } from '../../data/useJob';
 import { useStyles } from '../../theme/theme';
 import { SPACE, TOUCH, type Palette } from '../../theme/tokens';
 import { Mark, type MarkKind } from '../../ui/Mark';
+import { Press } from '../../ui/Press';
 import { Text } from '../../ui/Text';
 import { CellMark, markOfCell } from './cellMark';
 import { CellWorking } from './CellWorking';
@@ -54,7 +55,7 @@ export function CaseList({ layers, asked, onAsk }: Props) {
         const open = opened === id;
         return (
           <View key={id} style={styles.case}>
-            <Pressable
+            <Press
               role="button"
               aria-expanded={open}
               onPress={() => {
@@ -79,13 +80,13 @@ export function CaseList({ layers, asked, onAsk }: Props) {
                   ))
                 )}
               </View>
-            </Pressable>
+            </Press>
             {open &&
               cells.map(({ id: layer, cell }) => {
                 const told = asked?.layer === layer && asked.case === id;
                 return (
                   <View key={layer}>
-                    <Pressable
+                    <Press
                       role="button"
                       aria-expanded={told}
                       onPress={() => onAsk(told ? null : { layer, case: id })}
@@ -97,7 +98,7 @@ export function CaseList({ layers, asked, onAsk }: Props) {
                           {LAYER_LABELS[layer]}: {cellWords(job, cell)}
                         </Text>
                       </View>
-                    </Pressable>
+                    </Press>
                     {told && (
                       <View style={{ paddingLeft: SPACE.xl, paddingBottom: SPACE.m }}>
                         <CellWorking

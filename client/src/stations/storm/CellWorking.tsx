@@ -1,11 +1,12 @@
 /** What stands behind a cell: each thing of the layer, what came to it, and where that went. */
 import { caseWords, cellWords, LAYER_LABELS, partWords, type Layers } from '@katabasis/core';
 import ArrowLeft from 'lucide-react-native/icons/arrow-left';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { useKept } from '../../data/useJob';
 import { useStyles } from '../../theme/theme';
 import { SPACE, TOUCH, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
+import { Press } from '../../ui/Press';
 import { Text } from '../../ui/Text';
 import type { Asked } from './asked';
 
@@ -39,9 +40,9 @@ export function CellWorking({ layers, asked, onGo, onBack }: Props) {
       </Text>
       {cell.parts.length === 0 && <Text>Nothing of this layer meets water here.</Text>}
       {cell.parts.map((part) => (
-        <Pressable key={part.id} role="link" onPress={() => onGo(part.id)} style={styles.part}>
+        <Press key={part.id} role="link" onPress={() => onGo(part.id)} style={styles.part}>
           <Text>{partWords(job, part)}</Text>
-        </Pressable>
+        </Press>
       ))}
     </View>
   );

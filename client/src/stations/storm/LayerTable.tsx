@@ -1,9 +1,10 @@
 /** Layers by cases, on a wide screen: a table that is read in ten seconds. */
 import { caseWords, cellWords, LAYER_LABELS, type Layers } from '@katabasis/core';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { useKept } from '../../data/useJob';
 import { useStyles } from '../../theme/theme';
 import { SPACE, TOUCH, type Palette } from '../../theme/tokens';
+import { Press } from '../../ui/Press';
 import { Text } from '../../ui/Text';
 import { CellMark } from './cellMark';
 import type { Asked } from './asked';
@@ -60,7 +61,7 @@ export function LayerTable({ layers, asked, onAsk }: Props) {
             const open = asked?.layer === id && asked.case === each;
             return (
               <View key={each} role="cell" style={{ flex: 1, minWidth: 0 }}>
-                <Pressable
+                <Press
                   role="button"
                   aria-expanded={open}
                   aria-label={`${LAYER_LABELS[id]}, ${caseWords(job, each).label}: ${cellWords(job, cell)}`}
@@ -71,7 +72,7 @@ export function LayerTable({ layers, asked, onAsk }: Props) {
                   <View style={styles.words}>
                     <Text kind={cell.state === 'dry' ? 'small' : 'body'}>{cellWords(job, cell)}</Text>
                   </View>
-                </Pressable>
+                </Press>
               </View>
             );
           })}

@@ -3,13 +3,14 @@ import { CREATIONS, freeName, freshId, kindOf, put, type Element } from '@kataba
 import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import Check from 'lucide-react-native/icons/check';
 import { useCallback, useState } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { useKept, WithDraft } from '../../data/useJob';
 import { viewOf } from '../../elements';
 import { Fields } from '../../input/Fields';
 import { useStyles } from '../../theme/theme';
 import { SPACE, TOUCH, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
+import { Press } from '../../ui/Press';
 import { Sheet } from '../../ui/Sheet';
 import { Text } from '../../ui/Text';
 import { begunIn, keepBegun } from './drafts';
@@ -89,7 +90,7 @@ export function AddSheet({ onClose, onGo }: Props) {
     <Sheet title="Put something in" onClose={onClose}>
       <View>
         {OFFERED.map((kind) => (
-          <Pressable
+          <Press
             key={kind.stem}
             role="button"
             aria-label={`${kind.stem}: ${kind.says}`}
@@ -98,7 +99,7 @@ export function AddSheet({ onClose, onGo }: Props) {
           >
             <Text kind="strong">{kind.stem}</Text>
             <Text kind="small">{begun.has(kind.stem) ? 'Begun, and not put in yet: go on with it' : kind.says}</Text>
-          </Pressable>
+          </Press>
         ))}
       </View>
     </Sheet>

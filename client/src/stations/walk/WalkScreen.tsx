@@ -11,11 +11,12 @@ import {
   type Shown,
 } from '@katabasis/core';
 import { useCallback } from 'react';
-import { Pressable, ScrollView, View } from 'react-native';
+import { ScrollView, View } from 'react-native';
 import { useKept } from '../../data/useJob';
 import { useStyles, useWide } from '../../theme/theme';
 import { SPACE, type Palette } from '../../theme/tokens';
 import { Mark } from '../../ui/Mark';
+import { Press } from '../../ui/Press';
 import { Text } from '../../ui/Text';
 import { isOfYard, useGo } from '../useGo';
 import { useAt } from '../useAt';
@@ -122,7 +123,7 @@ function Item({ id, name, about, figure, chosen, onChoose }: ItemProps) {
   const styles = useStyles(make);
   const worst = plan.snags.find((snag) => snag.at === id);
   return (
-    <Pressable
+    <Press
       role="button"
       aria-label={`${name}, ${about}${figure ? `, ${text(figure)}` : ''}`}
       onPress={() => onChoose(id)}
@@ -140,7 +141,7 @@ function Item({ id, name, about, figure, chosen, onChoose }: ItemProps) {
         </Text>
       )}
       {worst && <Mark kind={worst.severity} />}
-    </Pressable>
+    </Press>
   );
 }
 

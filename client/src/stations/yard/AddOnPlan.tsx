@@ -1,12 +1,13 @@
 /** What to put down: by pacing, by taps, or what is in the job and not on the plan yet. */
 import { kindOf, nameOf } from '@katabasis/core';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { useKept } from '../../data/useJob';
 import { unplaced } from '../../drawing/yard/scene';
 import { PUT } from '../../parts/yardAddress';
 import { useStyles } from '../../theme/theme';
 import { SPACE, TOUCH, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
+import { Press } from '../../ui/Press';
 import { Sheet } from '../../ui/Sheet';
 import { Text } from '../../ui/Text';
 import { NEW, PUTTABLE } from './tools';
@@ -37,7 +38,7 @@ export function AddOnPlan({ onClose, onGo }: { onClose: () => void; onGo: (id: s
       </View>
       <View>
         {offered.map(({ stem, says }) => (
-          <Pressable
+          <Press
             key={stem}
             role="button"
             aria-label={`${stem}: ${says}`}
@@ -47,14 +48,14 @@ export function AddOnPlan({ onClose, onGo }: { onClose: () => void; onGo: (id: s
           >
             <Text kind="strong">{stem}</Text>
             <Text kind="small">{says}</Text>
-          </Pressable>
+          </Press>
         ))}
       </View>
       {waiting.length > 0 && (
         <View>
           <Text kind="heading">In the job, not on the plan yet</Text>
           {waiting.map((element) => (
-            <Pressable
+            <Press
               key={element.id}
               role="button"
               aria-label={`${nameOf(job, element.id)}: put it on the plan`}
@@ -63,7 +64,7 @@ export function AddOnPlan({ onClose, onGo }: { onClose: () => void; onGo: (id: s
             >
               <Text kind="strong">{nameOf(job, element.id)}</Text>
               <Text kind="small">{kindOf(element.kind).label}</Text>
-            </Pressable>
+            </Press>
           ))}
         </View>
       )}

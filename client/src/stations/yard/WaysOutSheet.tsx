@@ -11,13 +11,14 @@ import {
   type Place,
 } from '@katabasis/core';
 import { useEffect, useState } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { useKept } from '../../data/useJob';
 import { useYard } from '../../data/useYard';
 import { useStyles } from '../../theme/theme';
 import { SPACE, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
 import { Mark } from '../../ui/Mark';
+import { Press } from '../../ui/Press';
 import { Sheet } from '../../ui/Sheet';
 import { Text } from '../../ui/Text';
 import { NEW } from './tools';
@@ -60,7 +61,7 @@ export function WaysOutSheet({ onClose, onGo, onRoute }: Props) {
             const { fall, against } = wayOutWords(job, way);
             return (
               <View key={way.id} style={styles.way}>
-                <Pressable
+                <Press
                   role="button"
                   aria-label={`${nameOf(job, way.id)}: ${fall}`}
                   onPress={() => setShown(way.id)}
@@ -76,7 +77,7 @@ export function WaysOutSheet({ onClose, onGo, onRoute }: Props) {
                   </View>
                   <Text>{fall}</Text>
                   {against.length > 0 && <Text kind="small">{against.join('; ')}</Text>}
-                </Pressable>
+                </Press>
                 {from && isLanding(from) && !led && Math.max(way.spare, way.spareLarge) >= 0 && (
                   <View style={{ flexDirection: 'row' }}>
                     <Button

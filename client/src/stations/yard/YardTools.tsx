@@ -3,13 +3,14 @@ import Expand from 'lucide-react-native/icons/expand';
 import Minus from 'lucide-react-native/icons/minus';
 import Plus from 'lucide-react-native/icons/plus';
 import type { RefObject } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import type { Yard } from '../../data/useYard';
 import type { PlanHandle } from '../../drawing/yard/GroundPlan';
 import { NorthMark } from '../../drawing/yard/NorthMark';
 import { usePalette, useStyles } from '../../theme/theme';
 import { SPACE, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
+import { Press } from '../../ui/Press';
 import { useEscape } from '../../ui/escape';
 import { Text } from '../../ui/Text';
 
@@ -94,18 +95,18 @@ function Round({ label, onPress, icon: Icon }: { label: string; onPress: () => v
   const styles = useStyles(make);
   const { ink } = usePalette();
   return (
-    <Pressable role="button" aria-label={label} onPress={onPress} style={styles.round}>
+    <Press role="button" aria-label={label} onPress={onPress} style={styles.round}>
       <Icon size={22} color={ink} />
-    </Pressable>
+    </Press>
   );
 }
 
 function NorthButton({ turn, onPress }: { turn: number; onPress: () => void }) {
   const styles = useStyles(make);
   return (
-    <Pressable role="button" aria-label="Turn the plan, or north up again" onPress={onPress} style={styles.round}>
+    <Press role="button" aria-label="Turn the plan, or north up again" onPress={onPress} style={styles.round}>
       <NorthMark turn={turn} />
-    </Pressable>
+    </Press>
   );
 }
 
