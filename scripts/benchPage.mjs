@@ -14,11 +14,11 @@ const rising = (times) => [...times].sort((a, b) => a - b);
  * Pointer to picture, ms: from the time stamp of the pointer's own event to the end of the frame that drew what it changed, or what it
  * changed of `picture`. The first event since the last picture counts while a pointer moves, the last one where it is lifted.
  */
-const watch = (page, event, picture = 'body') =>
+const watch = (page, event, picture = 'body', into = 'toPicture') =>
   page.evaluate(
-    ([type, wanted]) => {
+    ([type, wanted, name]) => {
       const times = [];
-      globalThis.toPicture = times;
+      globalThis[name] = times;
       let since = null;
       const first = type === 'pointermove';
       addEventListener(type, ({ timeStamp }) => (since = first ? (since ?? timeStamp) : timeStamp), { capture: true });
@@ -33,12 +33,13 @@ const watch = (page, event, picture = 'body') =>
         });
       }).observe(document.body, { subtree: true, childList: true, characterData: true, attributes: true });
     },
-    [event, picture],
+    [event, picture, into],
   );
 
-/** What a tap changes: the descent, or the verdict. */
+/** What a tap changes: the descent or the verdict; and the chips of a sheet. */
 const PICTURE = '[data-testid=verdict], [role=list]';
-const TAPS = 12;
+const CHIPS = '[role=radio]';
+const TAPS = 30;
 
 /** A finger on it, and nothing else: a test's own tap asks the page at each event what lies under it, which a phone four times slower takes 20 ms for. */
 async function touch(page, place) {
@@ -48,7 +49,32 @@ async function touch(page, place) {
   await page.touchscreen.tap(x + width / 2, y + height / 2);
 }
 
-/** Sizes of one run tapped in turn, each undone; and the job's fix, where it has one, applied and undone. */
+/** A fixed piece of arithmetic on the page's own thread, ms: how fast this machine is just now. */
+const pace = (page) =>
+  page.evaluate(() => {
+    const start = performance.now();
+    let sum = 0;
+    for (let k = 0; k < 2e6; k++) sum = (sum * 31 + k) | 0;
+    return performance.now() - start + (sum === 0.5 ? 1 : 0);
+  });
+
+/** A machine shared with others is at times three times slower than at others: so far from the fastest tenth it is still taken for itself. */
+const ITSELF = 1.25;
+
+/**
+ * What some taps came to, each with what the same arithmetic took before and after it: those at which the machine was itself by that
+ * measure, and all of them.
+ */
+function toldOf(taps, fast) {
+  const times = (some) => rising(some.flatMap(({ took }) => took));
+  const own = taps.filter(({ paces }) => Math.max(...paces) <= ITSELF * fast);
+  return `${told(times(own))} (${own.length} taps); at any speed of the machine ${told(times(taps))} (${taps.length})`;
+}
+
+/**
+ * Sizes of one run tapped in turn, each undone; and the job's fix, where it has one, applied and undone. A size has two pictures: the
+ * descent or the verdict, and the chip itself that was tapped.
+ */
 async function tapping(context, address, run, called) {
   const page = await context.newPage();
   await page.goto(`${address}?at=${run}`);
@@ -56,36 +82,58 @@ async function tapping(context, address, run, called) {
   await chip(8).waitFor();
   await page.waitForTimeout(3000);
   await watch(page, 'pointerup', PICTURE);
+  await watch(page, 'pointerup', CHIPS, 'toMark');
   await slowDown(page);
-  const taken = async () => {
+  for (let k = 0; k < 10; k++) await pace(page);
+  const all = { 'a size': [], 'its chip': [], 'a fix': [], undo: [] };
+  const tapped = async (place, pictures, marks) => {
+    const before = await pace(page);
+    await touch(page, place);
     await page.waitForTimeout(700);
-    return page.evaluate(() => globalThis.toPicture.splice(0));
+    const found = await page.evaluate(() => [globalThis.toPicture.splice(0), globalThis.toMark.splice(0)]);
+    const paces = [before, await pace(page)];
+    all[pictures].push({ took: found[0], paces });
+    if (marks) all[marks].push({ took: found[1], paces });
   };
-  const [chips, undos, fixes] = [[], [], []];
   for (let k = 0; k < TAPS; k++) {
-    await touch(page, chip(k % 2 === 0 ? 8 : 10));
-    chips.push(...(await taken()));
-    await touch(page, page.getByTestId('undo'));
-    undos.push(...(await taken()));
+    await tapped(chip(k % 2 === 0 ? 8 : 10), 'a size', 'its chip');
+    await tapped(page.getByTestId('undo'), 'undo');
   }
   await touch(page, page.getByRole('button', { name: 'Close' }));
   const fix = page.locator('[data-testid^=fix-]').first();
   await fix.waitFor();
-  for (let k = 0; k < TAPS / 2; k++) {
-    await touch(page, fix);
-    fixes.push(...(await taken()));
-    await touch(page, page.getByTestId('undo'));
-    undos.push(...(await taken()));
+  for (let k = 0; k < TAPS; k++) {
+    await tapped(fix, 'a fix');
+    await tapped(page.getByTestId('undo'), 'undo');
     await fix.waitFor();
   }
   await page.close();
+  const paces = rising(Object.values(all).flatMap((taps) => taps.flatMap((tap) => tap.paces)));
+  const fast = at(paces, 0.1);
   console.log(
-    `${called}, ${SLOWER} times slower, tap to changed picture: a size chip ${told(rising(chips))}; a fix ${told(rising(fixes))}; undo ${told(rising(undos))}`,
+    `${called}, ${SLOWER} times slower, tap to changed picture (fixed arithmetic took ${fast.toFixed(1)} ms, and up to ${(at(paces, 0.99) / fast).toFixed(1)} times that):`,
   );
+  for (const [what, taps] of Object.entries(all)) console.log(`  ${what}: ${toldOf(taps, fast)}`);
+}
+
+/** The same tap on a page that changes one word: what this browser on this machine needs at least. */
+async function bareTap(context) {
+  const page = await context.newPage();
+  await page.setContent(BARE_TAP);
+  await watch(page, 'pointerup');
+  await slowDown(page);
+  for (let k = 0; k < TAPS; k++) {
+    await touch(page, page.getByRole('button'));
+    await page.waitForTimeout(200);
+  }
+  const times = rising(await page.evaluate(() => globalThis.toPicture));
+  await page.close();
+  console.log(`an empty page, ${SLOWER} times slower, tap to changed picture: ${told(times)}`);
 }
 
 async function tappingBoth(browser, base) {
   const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true });
+  await bareTap(context);
   await tapping(context, `${base}/job/quillfeather/plan`, 'trunkLower', 'the sample');
   const { largeYard } = await import('../core/src/samples/index.ts');
   const elements = largeYard(60, 300).elements.all.map((element) =>
@@ -132,6 +180,8 @@ async function best(page, place, after) {
   return least;
 }
 
+const BARE_TAP = `<button style="width:200px;height:80px" onclick="this.textContent = Number(this.textContent) + 1">0</button>`;
+
 /** A page that does nothing but move one box and change one word: what this browser on this machine needs at least. */
 const BARE = `<body style="margin:0"><div id="box" style="position:absolute;top:0">0</div><script>addEventListener('pointermove', (event) => { box.style.top = event.clientY + 'px'; box.textContent = event.clientY; });</script>`;
 
@@ -154,7 +204,11 @@ async function dragging(context, base) {
       const box = await handle.boundingBox();
       return [box.x + box.width / 2, box.y + box.height / 2];
     },
-    () => page.getByTestId('undo').click(),
+    async () => {
+      await page.getByTestId('undo').click();
+      // What is drawn later stands above the handle, and moves it.
+      await page.waitForTimeout(700);
+    },
   );
   await page.close();
   console.log(

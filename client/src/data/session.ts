@@ -41,7 +41,6 @@ export class Session {
   /** Ids of changes that found no room in the device's store. */
   private readonly unstored = new Set<string>();
   private job: Job | null = null;
-  /** A step taken back gives the very job that stood before it. */
   private readonly same = sameJobs();
   private readonly stacks = new Stacks();
   private asking: Asking | null = null;
@@ -308,10 +307,8 @@ export class Session {
   /** Lays what waits over the server's state anew. */
   private lay(known = this.job !== null): void {
     if (!known) return;
-    let job = jobFrom(
-      this.id,
-      [...this.base.values()].sort(byPlace).map(({ element }) => element),
-    );
+    const stored = [...this.base.values()].sort(byPlace).map(({ element }) => element);
+    let job = jobFrom(this.id, stored);
     for (const change of this.waiting) job = changed(job, change);
     this.job = this.same(job);
   }

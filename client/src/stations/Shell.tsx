@@ -169,16 +169,18 @@ function BackAndForth() {
   const { session, undoLabel, redoLabel } = useSession();
   return (
     <>
-      {redoLabel !== null && (
+      {/* Hidden rather than gone: to make a button anew costs the tap that undoes a third of its time. */}
+      <View style={{ display: redoLabel === null ? 'none' : 'flex' }}>
         <Button
-          label={`Redo: ${redoLabel}`}
+          label={redoLabel ? `Redo: ${redoLabel}` : 'Redo'}
           icon={Redo}
           iconOnly
           kind="bare"
+          disabled={redoLabel === null}
           onPress={() => session.redo()}
           testID="redo"
         />
-      )}
+      </View>
       <Button
         label={undoLabel ? `Undo: ${undoLabel}` : 'Undo'}
         icon={Undo}

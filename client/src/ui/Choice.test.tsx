@@ -1,5 +1,4 @@
 import { act, fireEvent, render, screen } from '@testing-library/react';
-import { useState } from 'react';
 import { Choice } from './Choice';
 
 const OPTIONS = ['4', '6', '8'].map((value) => ({ value, label: `${value} in` }));
@@ -8,35 +7,31 @@ const chosen = (): string[] =>
 const chip = (label: string): HTMLElement => screen.getByRole('radio', { name: label });
 const tap = (label: string): boolean => fireEvent.click(chip(label));
 
-let become: (value: string) => void;
-
-/** A sheet that comes to say what was chosen later than it was tapped, when it is told to. */
-function Late({ onChoose }: { onChoose: (value: string) => unknown }) {
-  const [value, setValue] = useState('4');
-  become = setValue;
-  return <Choice label="Size" value={value} options={OPTIONS} onChoose={onChoose} />;
-}
+const sheet = (value: string, onChoose: (value: string) => unknown) => (
+  <Choice label="Size" value={value} options={OPTIONS} onChoose={onChoose} />
+);
 
 beforeEach(() => jest.useFakeTimers());
 afterEach(() => jest.useRealTimers());
 
 it('marks a tapped chip at once, before what is drawn around it follows, and then follows that', () => {
   const asked: string[] = [];
-  render(<Late onChoose={(value) => void asked.push(value)} />);
+  const take = (value: string): void => void asked.push(value);
+  const view = render(sheet('4', take));
   tap('8 in');
   expect([chosen(), asked]).toEqual([['8 in'], ['8']]);
-  act(() => become('8'));
+  view.rerender(sheet('8', take));
   expect(chosen()).toEqual(['8 in']);
   // Taken back elsewhere.
-  act(() => become('4'));
+  view.rerender(sheet('4', take));
   expect(chosen()).toEqual(['4 in']);
 });
 
 it('marks nothing that could not be taken, nor for long what nobody has come to say', () => {
-  const view = render(<Late onChoose={() => 'Not while somebody digs.'} />);
+  const view = render(sheet('4', () => 'Not while somebody digs.'));
   tap('8 in');
   expect(chosen()).toEqual(['4 in']);
-  view.rerender(<Late onChoose={() => null} />);
+  view.rerender(sheet('4', () => null));
   tap('6 in');
   expect(chosen()).toEqual(['6 in']);
   act(() => jest.advanceTimersByTime(3000));
@@ -45,7 +40,7 @@ it('marks nothing that could not be taken, nor for long what nobody has come to 
 
 it('is taken by Enter or Space, and its arrow keys go round', () => {
   const asked: string[] = [];
-  render(<Late onChoose={(value) => void asked.push(value)} />);
+  render(sheet('4', (value) => void asked.push(value)));
   fireEvent.keyDown(chip('4 in'), { key: 'ArrowLeft' });
   expect(document.activeElement).toBe(chip('8 in'));
   fireEvent.keyDown(chip('8 in'), { key: ' ' });

@@ -92,14 +92,28 @@ function useTaken<T>(value: T | null): [T | null, (taken: T | null) => void] {
 }
 
 /** One of several, as chips; each may show what it would give. */
-export function Choice<T extends string>({
-  label,
-  value,
-  options,
-  onChoose,
-  hideLabel = false,
-  strip = false,
-}: Props<T>) {
+export function Choice<T extends string>({ label, hideLabel = false, ...chips }: Props<T>) {
+  const styles = useStyles(make);
+  return (
+    <View style={styles.whole}>
+      {!hideLabel && (
+        <Text kind="small" style={{ marginBottom: 4 }}>
+          {label}
+        </Text>
+      )}
+      {chips.strip ? (
+        <ScrollView horizontal testID="strip" keyboardShouldPersistTaps="handled">
+          <Chips label={label} {...chips} />
+        </ScrollView>
+      ) : (
+        <Chips label={label} {...chips} />
+      )}
+    </View>
+  );
+}
+
+/** The chips by themselves: a tap draws no more than those two that it changes. */
+function Chips<T extends string>({ label, value, options, onChoose, strip = false }: Omit<Props<T>, 'hideLabel'>) {
   const styles = useStyles(make);
   const group = useRef<HTMLElement | null>(null);
   // The chosen one is in sight when a strip is first seen.
@@ -114,7 +128,7 @@ export function Choice<T extends string>({
     [onChoose, setTaken],
   );
   const stop = options.some((option) => option.value === on) ? on : options[0]?.value;
-  const chips = (
+  return (
     <View
       ref={group as never}
       role="radiogroup"
@@ -132,22 +146,6 @@ export function Choice<T extends string>({
           onChoose={choose}
         />
       ))}
-    </View>
-  );
-  return (
-    <View style={styles.whole}>
-      {!hideLabel && (
-        <Text kind="small" style={{ marginBottom: 4 }}>
-          {label}
-        </Text>
-      )}
-      {strip ? (
-        <ScrollView horizontal testID="strip" keyboardShouldPersistTaps="handled">
-          {chips}
-        </ScrollView>
-      ) : (
-        chips
-      )}
     </View>
   );
 }
