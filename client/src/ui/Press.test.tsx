@@ -39,3 +39,18 @@ it('takes a press for itself, and a key only where it has the focus', () => {
   fireEvent.keyDown(screen.getByText('word'), { key: 'Enter' });
   expect(pressed).toEqual(['inner', 'inner']);
 });
+
+it('that goes off keeps the focus, and says that it is off', () => {
+  const undo = (disabled: boolean) => (
+    <Press role="button" aria-label="Undo" disabled={disabled} onPress={() => undefined} />
+  );
+  const view = render(undo(false));
+  const button = screen.getByRole('button', { name: 'Undo' });
+  button.focus();
+  view.rerender(undo(true));
+  expect(button).toHaveAttribute('aria-disabled', 'true');
+  expect(button).not.toHaveAttribute('disabled');
+  expect(document.activeElement).toBe(button);
+  view.rerender(undo(false));
+  expect(button).not.toHaveAttribute('aria-disabled');
+});

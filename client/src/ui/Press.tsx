@@ -2,7 +2,15 @@
  * What can be pressed. React Native's own keeps a state for a finger down, a pointer above and the focus, and draws itself anew for each:
  * four drawings a tap, of which none looked different. The browser does all that by itself; the press is its click.
  */
-import { memo, type KeyboardEvent, type MouseEvent, type ReactNode } from 'react';
+import {
+  memo,
+  useLayoutEffect,
+  useRef,
+  type KeyboardEvent,
+  type MouseEvent,
+  type ReactNode,
+  type RefObject,
+} from 'react';
 import { View, type StyleProp, type ViewProps, type ViewStyle } from 'react-native';
 
 interface Props extends Omit<ViewProps, 'role' | 'style'> {
@@ -29,7 +37,22 @@ function keysOf(role: Props['role']): object {
   };
 }
 
+/**
+ * Says of an element that it is off. The browser's own `disabled`, which React Native sets with it, takes the focus from a button that has
+ * just been pressed; and to give it back, React has the whole page laid out within the tap.
+ */
+function useSaidOff(disabled: boolean): RefObject<View | null> {
+  const ref = useRef<View>(null);
+  useLayoutEffect(() => {
+    const element = ref.current as unknown as Element;
+    if (disabled) element.setAttribute('aria-disabled', 'true');
+    else element.removeAttribute('aria-disabled');
+  }, [disabled]);
+  return ref;
+}
+
 export const Press = memo(function Press({ role, onPress, disabled = false, style, tabIndex, ...rest }: Props) {
+  const ref = useSaidOff(disabled);
   const press = {
     ...keysOf(role),
     onClick: (event: MouseEvent) => {
@@ -41,8 +64,8 @@ export const Press = memo(function Press({ role, onPress, disabled = false, styl
     <View
       {...rest}
       {...press}
+      ref={ref}
       role={role}
-      aria-disabled={disabled}
       style={[!disabled && ON, style]}
       tabIndex={tabIndex ?? (disabled ? -1 : 0)}
     />

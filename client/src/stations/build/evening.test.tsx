@@ -30,7 +30,7 @@ it('the dig is marked ready only when all that is needed is there', () => {
   const { job } = openJob(sample(), <ClearSheet taken={takenOf(sample())} />);
   expect(screen.getByTestId('ready')).toHaveTextContent('Not ready to dig: Buried lines marked; Private lines shown.');
   for (const need of ['need-locate', 'need-private']) {
-    expect(screen.getByTestId('mark-ready')).toBeDisabled();
+    expect(screen.getByTestId('mark-ready')).toHaveAttribute('aria-disabled', 'true');
     fireEvent.click(screen.getByTestId(need));
     fireEvent.click(screen.getByRole('radio', { name: /^Granted/ }));
   }
