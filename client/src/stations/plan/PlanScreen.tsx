@@ -24,6 +24,7 @@ import { useShort, useStyles, useWide } from '../../theme/theme';
 import { SPACE, THREE, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
+import { inPlace } from '../../ui/holdPlace';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
 import { isOfYard, useGo } from '../useGo';
@@ -99,10 +100,10 @@ function OnPhone({ at, sheet, choose }: LayoutProps) {
   const closeUp = useMemo(() => (from === null ? null : to === null ? [from] : [from, to]), [from, to]);
   const scrolled = useRef(0);
   // Where it stood, once what lay over it is closed.
-  const back = useCallback(
-    (view: ScrollView | null) => void view?.scrollTo({ y: scrolled.current, animated: false }),
-    [],
-  );
+  const back = useCallback((view: ScrollView | null) => {
+    view?.scrollTo({ y: scrolled.current, animated: false });
+    return inPlace(view);
+  }, []);
   return (
     <View style={styles.stacked}>
       {closeUp ? (
@@ -122,7 +123,7 @@ function OnPhone({ at, sheet, choose }: LayoutProps) {
           tabIndex={0}
           role="region"
           aria-label="Plan"
-          ref={back}
+          ref={back as never}
           onScroll={({ nativeEvent }) => void (scrolled.current = nativeEvent.contentOffset.y)}
           scrollEventThrottle={100}
         >
@@ -152,6 +153,7 @@ function DescentColumn({ at, choose }: Omit<LayoutProps, 'sheet'>) {
       tabIndex={0}
       role="region"
       aria-label="The descent"
+      ref={inPlace as never}
     >
       <Budget onGo={choose} />
       <PitchStyle />

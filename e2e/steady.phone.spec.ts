@@ -1,0 +1,38 @@
+/** What is under a thumb stays under it, whatever comes up or goes in the lists above it. */
+import { expect, type Page } from '@playwright/test';
+import { copyOfSample } from './jobs';
+import { test } from './test';
+
+/** Where the grip of a landing stands on the screen, and how far down the page its descent begins, px. */
+const stands = (page: Page, id: string): Promise<{ y: number; begins: number }> =>
+  page.evaluate((of) => {
+    const grip = document.querySelector(`[data-testid=handle-${of}]`)!;
+    const list = grip.closest('[role=list]')!;
+    let scroller = list.parentElement!;
+    while (scroller.scrollHeight <= scroller.clientHeight + 1) scroller = scroller.parentElement!;
+    return { y: grip.getBoundingClientRect().top, begins: list.getBoundingClientRect().top + scroller.scrollTop };
+  }, id);
+
+test('a level set by its grip leaves it where it was let go, while a snag comes up above; and so does undo', async ({
+  page,
+  request,
+}) => {
+  const job = await copyOfSample(request);
+  await page.goto(`/job/${job}/plan`);
+  const grip = page.getByTestId('handle-wye1');
+  await grip.scrollIntoViewIfNeeded();
+  await page.waitForTimeout(1500);
+  const before = await stands(page, 'wye1');
+  const { x, y } = (await grip.boundingBox())!;
+  await page.mouse.move(x + 22, y + 22);
+  await page.mouse.down();
+  await page.mouse.move(x + 22, y + 50, { steps: 4 });
+  await page.mouse.move(x + 22, y + 22, { steps: 4 });
+  await page.mouse.up();
+  // A snag more above it: the whole descent has moved down on its page.
+  await expect.poll(async () => (await stands(page, 'wye1')).begins).toBeGreaterThan(before.begins + 40);
+  expect(Math.abs((await stands(page, 'wye1')).y - before.y)).toBeLessThan(8);
+  await page.getByTestId('undo').click();
+  await expect.poll(async () => (await stands(page, 'wye1')).begins).toBeLessThan(before.begins + 2);
+  expect(Math.abs((await stands(page, 'wye1')).y - before.y)).toBeLessThan(8);
+});
