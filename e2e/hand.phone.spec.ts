@@ -134,6 +134,8 @@ test('chips go by arrow keys, the pitch dial takes focus, and each page has one 
   await expect(page.getByRole('radio', { name: /^6 in/ })).toBeFocused();
   await page.keyboard.press(' ');
   await expect(page.getByRole('radio', { name: /^6 in/ })).toBeChecked();
+  // The chip is the chosen one at once; what follows from it stands on the dial a moment later.
+  await atRest(page);
   const dial = page.getByTestId('pitch-dial');
   await dial.focus();
   const before = Number(await dial.getAttribute('aria-valuenow'));
