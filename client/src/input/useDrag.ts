@@ -1,8 +1,7 @@
 /** The one drag: a thing under a finger, by how far it has gone from where it was taken hold of. */
 import { useEffect, useRef, useState, type PointerEvent as ReactPointerEvent, type RefObject } from 'react';
+import { SLACK } from '../theme/tokens';
 
-/** px a finger may wander before a tap becomes a drag. */
-const SLACK = 5;
 /** How long a finger must rest before it has taken hold, ms. */
 const HOLD_MS = 280;
 

@@ -69,6 +69,9 @@ export const PALETTES: Record<ThemeName, Palette> = {
 export const FONTS = { text: 'Hyperlegible', bold: 'HyperlegibleBold', figures: 'HyperlegibleMono' } as const;
 /** Least size of a thing to tap, px. */
 export const TOUCH = 44;
+
+/** How far a pointer may wander and still only tap, px. */
+export const SLACK = 5;
 export const SPACE = { xs: 4, s: 8, m: 12, l: 16, xl: 24 } as const;
 /** Width from which the wide layout is used, px. */
 export const WIDE = 900;

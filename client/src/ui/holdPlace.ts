@@ -2,6 +2,7 @@
  * Keeps what was touched last where it is on the screen while what stands above it grows or shrinks: a snag that comes up in the list
  * must not move the landing under a thumb. The browser's own keeping is off wherever a height on the way is set, as the descent's is.
  */
+import { SLACK } from '../theme/tokens';
 
 /** Where one looks, as shares of what is in sight, when what was touched stands elsewhere: an undo, a key. */
 const LOOKED_AT = [
@@ -12,9 +13,6 @@ const LOOKED_AT = [
 
 /** Nothing is moved for less, px. */
 const LEAST = 1;
-
-/** A pointer that has moved no further only tapped, px. */
-const SLACK = 5;
 
 /** `content` scrolls in `scroller`. Gives what ends it. */
 export function holdPlace(scroller: HTMLElement, content: HTMLElement): () => void {
