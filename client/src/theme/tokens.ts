@@ -72,6 +72,8 @@ export const TOUCH = 44;
 
 /** How far a pointer may wander and still only tap, px. */
 export const SLACK = 5;
+/** Without a layer of its own, which all else has here: the browser looks for a finger, and makes its picture, layer by layer. */
+export const FLAT = { position: 'static', zIndex: 'auto' } as object;
 export const SPACE = { xs: 4, s: 8, m: 12, l: 16, xl: 24 } as const;
 /** Width from which the wide layout is used, px. */
 export const WIDE = 900;

@@ -1,7 +1,7 @@
 import { memo, useCallback, useEffect, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
 import { useStyles } from '../theme/theme';
-import { TOUCH, type Palette } from '../theme/tokens';
+import { FLAT, TOUCH, type Palette } from '../theme/tokens';
 import { Press } from './Press';
 import { Text } from './Text';
 
@@ -22,7 +22,8 @@ const make = (palette: Palette) => ({
   },
   strip: { flexDirection: 'row' as const, gap: 8 },
   inStrip: { maxWidth: 168 },
-  words: { flexShrink: 1 },
+  inside: { flexDirection: 'row' as const, alignItems: 'center' as const, gap: 6, maxWidth: '100%' as const, ...FLAT },
+  words: { flexShrink: 1, ...FLAT },
   compact: { paddingHorizontal: 8 },
   on: {
     borderColor: palette.ink,
@@ -171,7 +172,7 @@ const Chip = memo(function Chip<T extends string>({ option, on, stop, strip, onC
       onPress={() => onChoose(option.value)}
       style={[styles.chip, strip && styles.inStrip, on && styles.on, option.picture !== undefined && styles.compact]}
     >
-      <View style={{ flexDirection: 'row', alignItems: 'center', gap: 6, maxWidth: '100%' }}>
+      <View style={styles.inside}>
         {option.picture}
         <View style={styles.words}>
           <Text kind={on ? 'strong' : 'body'}>{option.label}</Text>

@@ -1,6 +1,6 @@
 import { Text as NativeText, type TextProps } from 'react-native';
 import { usePalette, useStyles } from '../theme/theme';
-import { FONTS, type Palette } from '../theme/tokens';
+import { FLAT, FONTS, type Palette } from '../theme/tokens';
 
 type Kind = 'body' | 'strong' | 'small' | 'title' | 'heading' | 'figure' | 'hero' | 'unit';
 
@@ -11,6 +11,7 @@ const make = (palette: Palette, scale: number) => {
     fontSize: size * scale,
     lineHeight: line * scale,
     color,
+    ...FLAT,
     // A name of one long word breaks rather than stand out of its place.
     ...({ overflowWrap: 'anywhere' } as object),
   });
