@@ -23,7 +23,7 @@ it('does one after another, those ahead first, once nothing has been changed for
   change();
   jest.advanceTimersByTime(300);
   change();
-  jest.advanceTimersByTime(399);
+  jest.advanceTimersByTime(1199);
   expect(done).toEqual([]);
   jest.advanceTimersByTime(100);
   expect(done).toEqual(['b', 'a']);
@@ -43,6 +43,6 @@ it('one that was taken away while others had their turn is not done any more', (
   );
   leave = whenAtRest(planned, () => done.push('came in sight') > 0, false);
   change();
-  jest.advanceTimersByTime(1000);
+  jest.advanceTimersByTime(2000);
   expect(done).toEqual(['first']);
 });

@@ -1,8 +1,8 @@
 /** Has things done once nothing has been changed in a job for a while, one after another, and called off where something is. */
 import type { Planned } from './useJob';
 
-/** How long it must have stood, ms: another tap of the same thumb comes before. */
-const REST_MS = 400;
+/** How long it must have stood, ms: on a slow phone too, another tap of the same thumb comes before. */
+const REST_MS = 1200;
 
 /** Between two of them, ms: time for what was asked for to be drawn. */
 const BETWEEN_MS = 8;

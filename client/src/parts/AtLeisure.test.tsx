@@ -47,7 +47,7 @@ it('follows at once in sight; out of sight it stands still until nothing has bee
   rename(open, 'Three');
   wait(300);
   expect([reads(), drawings - before]).toEqual(['One, unseen', 0]);
-  wait(300);
+  wait(1100);
   expect(reads()).toBe('Three, unseen');
   rename(open, 'Four');
   say(true);
@@ -65,9 +65,9 @@ it('is not drawn anew at rest where it looks the same', () => {
   say(false);
   const before = drawings;
   act(() => void open.session.edit(put('Sump', { ...sampleWith().elements.get('basin')!, sumpDepth: 0.2 } as Element)));
-  wait(1000);
+  wait(2000);
   expect(drawings - before).toBe(0);
   rename(open, 'Other');
-  wait(1000);
+  wait(2000);
   expect(reads()).toBe('Other, unseen');
 });
