@@ -1,4 +1,4 @@
-/** Has things done once nothing has been changed in a job for a while, one after another, and called off where something is. */
+/** Has things done once nothing has been changed in a job, nor touched, for a while: one after another, and called off where something is. */
 import type { Planned } from './useJob';
 
 /** How long it must have stood, ms: on a slow phone too, another tap of the same thumb comes before. */
@@ -19,6 +19,12 @@ interface Resting {
   ahead: Set<Part>;
 }
 
+/** When a finger last came down: what it means to do must not wait for the rest of these. */
+let touched = Number.NEGATIVE_INFINITY;
+if (typeof window !== 'undefined') {
+  window.addEventListener('pointerdown', () => void (touched = performance.now()), { capture: true, passive: true });
+}
+
 const resting = new WeakMap<Planned, Resting>();
 
 function begin(planned: Planned): Resting {
@@ -27,6 +33,11 @@ function begin(planned: Planned): Resting {
   // What came in sight while others had their turn follows by itself, and is not held again.
   const drew = (part: Part): boolean => (all.ahead.has(part) || all.parts.has(part)) && part();
   const each = (left: Part[]): void => {
+    const soon = touched + REST_MS - performance.now();
+    if (soon > 0) {
+      timer = setTimeout(() => each(left), soon);
+      return;
+    }
     const until = performance.now() + AT_A_TIME_MS;
     for (let part = left.shift(); part && !drew(part) && performance.now() < until;) part = left.shift();
     if (left.length > 0) timer = setTimeout(() => each(left), BETWEEN_MS);

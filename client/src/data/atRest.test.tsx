@@ -46,3 +46,17 @@ it('one that was taken away while others had their turn is not done any more', (
   jest.advanceTimersByTime(2000);
   expect(done).toEqual(['first']);
 });
+
+it('waits for a finger that comes down between them, and goes on where it was', () => {
+  const { planned, change } = changing();
+  const done: string[] = [];
+  for (const name of ['a', 'b', 'c']) whenAtRest(planned, () => done.push(name) > 0, false);
+  change();
+  jest.advanceTimersByTime(1201);
+  expect(done).toEqual(['a']);
+  window.dispatchEvent(new Event('pointerdown'));
+  jest.advanceTimersByTime(1190);
+  expect(done).toEqual(['a']);
+  jest.advanceTimersByTime(100);
+  expect(done).toEqual(['a', 'b', 'c']);
+});
