@@ -21,7 +21,7 @@ buildSync({
   logLevel: 'error',
 });
 // Then the server and the real interface, unless only one of them is asked for.
-const asked = ['--core', '--ground', '--works', '--server', '--page', '--yard', '--first'].filter((part) =>
+const asked = ['--core', '--ground', '--works', '--server', '--taps', '--page', '--yard', '--first'].filter((part) =>
   process.argv.includes(part),
 );
 const wanted = (part) => asked.length === 0 || asked.includes(part);
@@ -31,6 +31,7 @@ process.exit(
     (wanted('--ground') && run(process.execPath, [join(outdir, 'benchGround.mjs')])) ||
     (wanted('--works') && run(process.execPath, [join(outdir, 'benchWorks.mjs')])) ||
     (wanted('--server') && tsx('server/src/commands/benchServer.ts')) ||
+    (wanted('--taps') && tsx('scripts/benchTaps.mjs')) ||
     (wanted('--page') && tsx('scripts/benchPage.mjs')) ||
     (wanted('--yard') && tsx('scripts/benchYard.mjs')) ||
     (wanted('--first') && tsx('scripts/benchFirst.mjs')) ||
