@@ -1,7 +1,7 @@
 import { expect, type Page } from '@playwright/test';
 import { atRest } from './rest';
 import { test } from './test';
-import { copyOfSample, kept, saved } from './jobs';
+import { copyOfSample, gripOnCopy, kept, saved } from './jobs';
 
 /** Touch events as a finger sends them: down, moves after a rest, up. */
 async function finger(page: Page, from: { x: number; y: number }, by: number, rest: number): Promise<void> {
@@ -80,10 +80,7 @@ test('a swipe over a level scrolls the page; only a finger that has rested on th
   page,
   request,
 }) => {
-  const job = await copyOfSample(request);
-  await page.goto(`/job/${job}/plan`);
-  const grip = page.getByTestId('handle-wye1');
-  await grip.scrollIntoViewIfNeeded();
+  const grip = await gripOnCopy(page, request, 'wye1');
   await page.waitForTimeout(300);
   const before = (await grip.boundingBox())!;
   await finger(page, { x: before.x + 22, y: before.y + 22 }, -120, 0);

@@ -1,6 +1,6 @@
 /** What several tests need: a copy of the sample of their own, and its elements as the server has them. */
 import { randomUUID } from 'node:crypto';
-import { expect, type APIRequestContext, type Page } from '@playwright/test';
+import { expect, type APIRequestContext, type Locator, type Page } from '@playwright/test';
 import { quillfeather } from '../core/src/samples';
 import type { Element } from '../core/src';
 
@@ -20,6 +20,14 @@ export async function copyOfSample(request: APIRequestContext, name = 'Copy of t
     element.kind === 'job' ? { ...element, name } : element,
   );
   return putJob(request, elements);
+}
+
+/** The grip of a landing, scrolled into sight on the plan of a copy of the sample. */
+export async function gripOnCopy(page: Page, request: APIRequestContext, landing: string): Promise<Locator> {
+  await page.goto(`/job/${await copyOfSample(request)}/plan`);
+  const grip = page.getByTestId(`handle-${landing}`);
+  await grip.scrollIntoViewIfNeeded();
+  return grip;
 }
 
 /** The elements that the server keeps, by id. */

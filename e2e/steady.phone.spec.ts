@@ -1,6 +1,6 @@
 /** What is under a thumb stays under it, whatever comes up or goes in the lists above it. */
 import { expect, type Page } from '@playwright/test';
-import { copyOfSample } from './jobs';
+import { gripOnCopy } from './jobs';
 import { test } from './test';
 
 /** Where the grip of a landing stands on the screen, and how far down the page its descent begins, px. */
@@ -17,10 +17,7 @@ test('a level set by its grip leaves it where it was let go, while a snag comes 
   page,
   request,
 }) => {
-  const job = await copyOfSample(request);
-  await page.goto(`/job/${job}/plan`);
-  const grip = page.getByTestId('handle-wye1');
-  await grip.scrollIntoViewIfNeeded();
+  const grip = await gripOnCopy(page, request, 'wye1');
   await page.waitForTimeout(1500);
   const before = await stands(page, 'wye1');
   const { x, y } = (await grip.boundingBox())!;

@@ -1,6 +1,7 @@
 // Times the real interface on a phone four times slower: a landing dragged on the sample, pointer to picture, and an edit of a yard of 5,000 elements with 500 changes waiting.
-import { withPages } from './lib/served.mjs';
-import { at, rising, slowDown, SLOWER, told, watch } from './lib/toPicture.mjs';
+import { makeJob, withPages } from './lib/served.mjs';
+import { at, rising, told } from './lib/times.mjs';
+import { slowDown, SLOWER, watch } from './lib/toPicture.mjs';
 
 const ROUNDS = 3;
 const WAITING = 500;
@@ -96,12 +97,7 @@ async function editing(context, base) {
   const { largeYard } = await import('../core/src/samples/index.ts');
   const elements = largeYard(200, 5000).elements.all;
   const job = 'benchyard';
-  const made = await fetch(`${base}/api/jobs`, {
-    method: 'POST',
-    headers: { 'Content-Type': 'application/json' },
-    body: JSON.stringify({ id: job, elements }),
-  });
-  if (!made.ok) throw new Error(await made.text());
+  await makeJob(base, job, elements);
   const first = await context.newPage();
   await first.goto(`${base}/job/${job}/walk?at=bed8`);
   await first.getByTestId('verdict').waitFor();

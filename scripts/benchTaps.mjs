@@ -1,7 +1,8 @@
 // Times the real interface on a phone four times slower: a bare finger's tap to the changed picture, on the sample and on a job of 60 runs.
 import { atOwnPace, ownPace } from './lib/pace.mjs';
-import { withPages } from './lib/served.mjs';
-import { rising, slowDown, SLOWER, tapsOn, told, watch } from './lib/toPicture.mjs';
+import { makeJob, withPages } from './lib/served.mjs';
+import { rising, told } from './lib/times.mjs';
+import { slowDown, SLOWER, tapsOn, watch } from './lib/toPicture.mjs';
 
 /** What a tap changes: the descent or the verdict; and the chips of a sheet. */
 const PICTURE = '[data-testid=verdict], [role=list]';
@@ -22,7 +23,7 @@ const tellAll = (called, taps) => {
 
 /** Taps in turn, until enough of each of them were at the machine's own pace. */
 async function untilEnough(taps, each) {
-  for (let k = 0; k < MOST && !(k > 0 && taps.every((some) => own(some).length >= ENOUGH)); k++) await each(k);
+  for (let k = 0; k < MOST && taps.some((some) => own(some).length < ENOUGH); k++) await each(k);
 }
 
 /**
@@ -86,12 +87,7 @@ await withPages(4897, async (browser, base) => {
   const elements = largeYard(60, 300).elements.all.map((element) =>
     element.kind === 'job' ? { ...element, units: 'us' } : element,
   );
-  const made = await fetch(`${base}/api/jobs`, {
-    method: 'POST',
-    headers: { 'Content-Type': 'application/json' },
-    body: JSON.stringify({ id: 'benchsixty', elements }),
-  });
-  if (!made.ok) throw new Error(await made.text());
+  await makeJob(base, 'benchsixty', elements);
   const run = elements.filter(({ kind }) => kind === 'run')[30].id;
   tell.push(await tapping(context, `${base}/job/benchsixty/plan`, run, 'a job of 60 runs'));
   // Told last: only then is it known what the machine's own pace is.

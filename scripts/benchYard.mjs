@@ -1,9 +1,9 @@
 // Times the ground plan under fingers on a phone four times slower: frames while it is moved and made larger, on the sample and on a site of 500 things.
-import { withPages } from './lib/served.mjs';
+import { makeJob, withPages } from './lib/served.mjs';
+import { rising, told } from './lib/times.mjs';
 
 const SLOWER = 4;
 const STEPS = 60;
-const at = (times, share) => times[Math.floor((times.length - 1) * share)] ?? Number.NaN;
 
 /** Lengths of the page's frames while `move` goes on, ms. */
 async function frames(page, move) {
@@ -49,11 +49,8 @@ async function gestures(context, address, called) {
     for (let k = 1; k <= STEPS; k++) await send('touchMove', both(40 + k));
     await send('touchEnd', []);
   });
-  const told = (times) => {
-    const sorted = [...times].sort((a, b) => a - b);
-    return `median ${at(sorted, 0.5).toFixed(1)} ms, p95 ${at(sorted, 0.95).toFixed(1)} ms of ${sorted.length}`;
-  };
-  console.log(`${called}: frames while moved ${told(pan)}; while made larger ${told(pinch)}`);
+  const toldOf = (times) => `${told(rising(times))} of ${times.length}`;
+  console.log(`${called}: frames while moved ${toldOf(pan)}; while made larger ${toldOf(pinch)}`);
   await page.close();
 }
 
@@ -77,12 +74,7 @@ async function crowded(base) {
           : { id: `wet${k}`, kind: 'soilTest', name: `Test ${k}`, place, test: { type: 'ribbon', length: 0.02 } },
     );
   }
-  const made = await fetch(`${base}/api/jobs`, {
-    method: 'POST',
-    headers: { 'Content-Type': 'application/json' },
-    body: JSON.stringify({ id: 'crowded', elements }),
-  });
-  if (!made.ok) throw new Error(await made.text());
+  await makeJob(base, 'crowded', elements);
 }
 
 await withPages(4897, async (browser, base) => {

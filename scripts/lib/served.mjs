@@ -45,3 +45,13 @@ export async function withPages(port, look) {
     rmSync(data, { recursive: true, force: true });
   }
 }
+
+/** Gives the server a job of these elements. */
+export async function makeJob(base, id, elements) {
+  const made = await fetch(`${base}/api/jobs`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify({ id, elements }),
+  });
+  if (!made.ok) throw new Error(await made.text());
+}

@@ -6,11 +6,6 @@ export const SLOWER = 4;
 export const slowDown = async (page) =>
   (await page.context().newCDPSession(page)).send('Emulation.setCPUThrottlingRate', { rate: SLOWER });
 
-export const rising = (times) => [...times].sort((a, b) => a - b);
-export const at = (times, share) => times[Math.floor((times.length - 1) * share)] ?? Number.NaN;
-/** Of times that rise. */
-export const told = (times) => `median ${at(times, 0.5).toFixed(1)} ms, p95 ${at(times, 0.95).toFixed(1)} ms`;
-
 /**
  * Pointer to picture, ms: from the time stamp of the pointer's own event to the end of the frame that drew what it changed, or what it
  * changed of `picture`. The first event since the last picture counts while a pointer moves, the last one where it is lifted.
