@@ -1,6 +1,6 @@
 /** What is under a thumb stays under it, whatever comes up or goes in the lists above it. */
 import { expect, type Page } from '@playwright/test';
-import { gripOnCopy } from './jobs';
+import { copyOfSample, gripOnCopy } from './jobs';
 import { test } from './test';
 
 /** Where the grip of a landing stands on the screen, and how far down the page its descent begins, px. */
@@ -32,4 +32,20 @@ test('a level set by its grip leaves it where it was let go, while a snag comes 
   await page.getByTestId('undo').click();
   await expect.poll(async () => (await stands(page, 'wye1')).begins).toBeLessThan(before.begins + 2);
   expect(Math.abs((await stands(page, 'wye1')).y - before.y)).toBeLessThan(8);
+});
+
+test('what is tapped while a field is being left is done, and what was typed in it as well', async ({
+  page,
+  request,
+}) => {
+  const job = await copyOfSample(request);
+  await page.goto(`/job/${job}/plan?at=trunkLower`);
+  const length = page.getByTestId('run-length');
+  await length.fill("61'");
+  const cars = page.getByRole('radio', { name: 'Cars' }).first();
+  await cars.tap();
+  await expect(cars).toBeChecked();
+  await page.waitForTimeout(2500);
+  await expect(cars).toBeChecked();
+  await expect(length).toHaveValue('61′');
 });

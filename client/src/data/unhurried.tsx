@@ -39,7 +39,8 @@ function Unhurried({ children }: { children: ReactNode }) {
   return <PlannedContext value={value}>{children}</PlannedContext>;
 }
 
-const TOUCHES = ['pointerdown', 'keydown'] as const;
+/** A click too: the finger may have left a field between coming down and it, which has changed the job. */
+const TOUCHES = ['pointerdown', 'click', 'keydown'] as const;
 
 /** A part of a screen that is drawn unhurried, and only when its own properties or the job change. */
 export function unhurried<P extends object>(Part: ComponentType<P>): ComponentType<P> {
