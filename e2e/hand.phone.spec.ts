@@ -1,19 +1,19 @@
 import { expect, type Page } from '@playwright/test';
+import { fingersOn, type Spot } from './fingers';
 import { atRest } from './rest';
 import { test } from './test';
 import { copyOfSample, gripOnCopy, kept, saved } from './jobs';
 
 /** Touch events as a finger sends them: down, moves after a rest, up. */
-async function finger(page: Page, from: { x: number; y: number }, by: number, rest: number): Promise<void> {
-  const devtools = await page.context().newCDPSession(page);
-  const at = (y: number) => [{ x: from.x, y }];
-  await devtools.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: at(from.y) });
+async function finger(page: Page, from: Spot, by: number, rest: number): Promise<void> {
+  const send = await fingersOn(page);
+  await send('touchStart', [from]);
   await page.waitForTimeout(rest);
   for (let k = 1; k <= 8; k++) {
-    await devtools.send('Input.dispatchTouchEvent', { type: 'touchMove', touchPoints: at(from.y + (by * k) / 8) });
+    await send('touchMove', [{ x: from.x, y: from.y + (by * k) / 8 }]);
     await page.waitForTimeout(16);
   }
-  await devtools.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
+  await send('touchEnd', []);
 }
 
 test('a first verdict takes at most nine taps and 25 characters', async ({ page }) => {

@@ -56,6 +56,9 @@ export const waiting = (page: Page, job: string): Promise<number> =>
     job,
   );
 
+/** The least time in which a person sees what has come up under the thumb: a touch of the same spot that comes sooner has bounced, and presses nothing. */
+export const lookedAt = (page: Page): Promise<void> => page.waitForTimeout(300);
+
 /** Waits until nothing waits to be sent. */
 export async function saved(page: Page, job: string): Promise<void> {
   await expect.poll(() => waiting(page, job)).toBe(0);

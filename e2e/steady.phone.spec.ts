@@ -1,6 +1,7 @@
 /** What is under a thumb stays under it, whatever comes up or goes in the lists above it. */
 import { expect, type Page } from '@playwright/test';
-import { copyOfSample, gripOnCopy } from './jobs';
+import { fingersOn } from './fingers';
+import { copyOfSample, gripOnCopy, kept, saved } from './jobs';
 import { test } from './test';
 
 /** Where the grip of a landing stands on the screen, and how far down the page its descent begins, px. */
@@ -48,4 +49,24 @@ test('what is tapped while a field is being left is done, and what was typed in 
   await page.waitForTimeout(2500);
   await expect(cars).toBeChecked();
   await expect(length).toHaveValue('61′');
+});
+
+test('what a finger came down on is pressed, whatever lies under it as it is lifted', async ({ page, request }) => {
+  const job = await copyOfSample(request);
+  await page.goto(`/job/${job}/plan`);
+  const [meant, other] = [page.getByTestId('fix-capacityExceeded'), page.getByTestId('fix-gutterSpills')];
+  await other.scrollIntoViewIfNeeded();
+  await expect(meant).toContainText('Make it smooth PVC');
+  const [from, to] = [(await meant.boundingBox())!, (await other.boundingBox())!];
+  const send = await fingersOn(page);
+  await send('touchStart', [{ x: from.x + 30, y: from.y + 20 }]);
+  await meant.evaluate((button, by) => {
+    let list = button.parentElement!;
+    while (!list.querySelector('[data-testid=fix-gutterSpills]')) list = list.parentElement!;
+    list.style.transform = `translateY(${by}px)`;
+  }, from.y - to.y);
+  await send('touchEnd', []);
+  await expect(page.getByTestId('undo')).toBeEnabled();
+  await saved(page, job);
+  expect((await kept(request, job)).trunkLower).toMatchObject({ material: 'smooth' });
 });

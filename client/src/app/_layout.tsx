@@ -1,5 +1,6 @@
 import { Slot } from 'expo-router';
 import { useFonts } from 'expo-font';
+import { useEffect } from 'react';
 import text from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-400-normal.woff2';
 import bold from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-700-normal.woff2';
 import figures from '@fontsource/atkinson-hyperlegible-mono/files/atkinson-hyperlegible-mono-latin-500-normal.woff2';
@@ -10,6 +11,7 @@ import { rest } from '../later';
 import { NewerVersion } from '../stations/NewerVersion';
 import { ThemeProvider } from '../theme/theme';
 import { FONTS } from '../theme/tokens';
+import { pressWhatIsMeant } from '../ui/meant';
 
 /** Instead of whatever could not be drawn. */
 export { Failed as ErrorBoundary } from '../stations/Failed';
@@ -20,6 +22,7 @@ carriedOverBy(async () => (await rest()).carryOver);
 export default function Root() {
   // Text shows at once in the system's face, and changes when the fonts are in: a plan never waits for a typeface.
   useFonts({ [FONTS.text]: text, [FONTS.bold]: bold, [FONTS.figures]: figures });
+  useEffect(pressWhatIsMeant, []);
   return (
     <ThemeProvider>
       <DataProvider>

@@ -15,6 +15,7 @@ import {
 import { View, type LayoutChangeEvent } from 'react-native';
 import { usePalette, useStyles } from '../../theme/theme';
 import type { Palette } from '../../theme/tokens';
+import { isBounce, type Touch } from '../../ui/bounce';
 import { thingAt } from './hit';
 import type { Thing } from './scene';
 import { Loupe, OverPlan, type Aim, type Draft } from './OverPlan';
@@ -105,6 +106,7 @@ export function GroundPlan({
   const whole = useRef<HTMLElement | null>(null);
   const fingers = useRef(new Map<number, Finger>());
   const moved = useRef(false);
+  const lastTouch = useRef<Touch | null>(null);
   /** Somebody has moved the plan or made it larger. */
   const lookedCloser = useRef(false);
   const held = useRef<number | null>(null);
@@ -253,7 +255,11 @@ export function GroundPlan({
     fingers.current.delete(event.pointerId);
     const now = shown.current;
     if (!finger || !now || fingers.current.size > 0) return;
-    if (held.current === ALL) {
+    const before = lastTouch.current;
+    lastTouch.current = { ...finger.start, at: event.timeStamp };
+    if (!moved.current && isBounce(before, lastTouch.current)) {
+      held.current = null;
+    } else if (held.current === ALL) {
       if (moved.current) onGrip?.(gripBy(finger.start, finger), true);
       held.current = null;
     } else if (held.current !== null) {

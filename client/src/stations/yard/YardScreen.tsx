@@ -41,7 +41,7 @@ import { drawLine, lineStart } from './drawLine';
 import { groundOnPlan } from './ground';
 import { LevelsSheet } from './LevelsSheet';
 import { PaceSheet } from './PaceSheet';
-import { bare, grounded, handlesOf, movedBy } from './placing';
+import { bare, grounded, handlesOf, movedBy, withPlace } from './placing';
 import { RoofSheet } from './RoofSheet';
 import { ScaleSheet } from './ScaleSheet';
 import { SectionSheet } from './SectionSheet';
@@ -141,11 +141,11 @@ export function YardScreen() {
     show({ wrong: null });
     if (tool.type === 'levels') return step({ pending: snapped });
     if (tool.type === 'pace') return setPace((now) => ({ ...now, start: snapped.place }));
-    if (tool.type === 'section') return step({ places: [...places, snapped.place] });
+    if (tool.type === 'section') return step({ places: withPlace(places, snapped.place) });
     if (tool.type === 'line') {
       const drawn = drawLine(kept, places, from, snapped);
       if (drawn.type === 'wrong') return show({ wrong: drawn.sentence });
-      if (drawn.type === 'on') return step({ places: [...places, snapped.place], from: drawn.from });
+      if (drawn.type === 'on') return step({ places: withPlace(places, snapped.place), from: drawn.from });
       return made(drawn.change, drawn.id);
     }
     if (tool.type === 'scale') {
@@ -158,7 +158,7 @@ export function YardScreen() {
         ? undefined
         : step({ tapes: tapes.a ? { ...tapes, b: snapped.place } : { a: snapped.place, b: null } });
     if (tool.shape === 'place') putIn([snapped.place]);
-    else step({ places: [...places, snapped.place] });
+    else step({ places: withPlace(places, snapped.place) });
   };
   const onHandle = (corner: number, place: Place, done: boolean): void => {
     const element = chosen === null ? undefined : kept.elements.get(chosen);
@@ -349,7 +349,7 @@ export function YardScreen() {
               onPut={(place) => {
                 show({ mark: null });
                 if (tool.shape === 'place') putIn([place]);
-                else step({ places: [...places, place], tapes: null });
+                else step({ places: withPlace(places, place), tapes: null });
               }}
               onAnew={() => tapeAnew({ a: null, b: null })}
               onClose={() => tapeAnew(null)}

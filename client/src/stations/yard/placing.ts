@@ -1,5 +1,5 @@
 /** What becomes of an element as it is put down or moved on the plan. */
-import { isLanding, kindOf, placesOf, putDown, type Element, type Place } from '@katabasis/core';
+import { distance, isLanding, kindOf, placesOf, putDown, type Element, type Place } from '@katabasis/core';
 import type { Thing } from '../../drawing/yard/scene';
 
 /** A landing that is put down takes the level of the ground there. */
@@ -26,6 +26,15 @@ export function bare(element: Element): Element {
     return rest;
   }
   return element;
+}
+
+/** Nearer to each other two places of one way are one, m. */
+const ONE_PLACE = 0.01;
+
+/** The places that were tapped in turn, with one more; tapped where the last one is, it is that. */
+export function withPlace(places: readonly Place[], place: Place): Place[] {
+  const last = places.at(-1);
+  return last && distance(last, place) < ONE_PLACE ? [...places] : [...places, place];
 }
 
 /** Corners that a finger can move: of a run its bends. */
