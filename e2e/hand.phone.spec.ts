@@ -76,6 +76,39 @@ test('a run and its landings stay in sight while it is chosen, and the choice is
   await expect(page.getByRole('button', { name: 'Smaller' })).toBeVisible();
 });
 
+test('its landings and its size are in sight beside its sheet as well: on a phone on its side, a tablet and at a desk', async ({
+  page,
+}) => {
+  for (const [width, height] of [
+    [740, 360],
+    [844, 390],
+    [932, 430],
+    [1024, 768],
+    [1280, 800],
+    [1920, 1080],
+  ] as const) {
+    await page.setViewportSize({ width, height });
+    for (const [from, run, to] of [
+      ['wye2', 'trunkLower', 'swale'],
+      ['basin', 'runBasin', 'wye1'],
+    ]) {
+      await page.goto(`/job/quillfeather/plan?at=${run}`);
+      await expect(page.getByTestId('sheet')).toBeVisible();
+      await atRest(page);
+      const head = (await page.getByRole('banner').boundingBox())!;
+      const size = page.getByRole('radiogroup', { name: /^Size/ }).locator('[aria-checked=true]');
+      for (const part of [page.getByTestId(`run-${run}`), page.getByTestId(`landing-${from}`), size]) {
+        const box = (await part.boundingBox())!;
+        expect(box.y).toBeGreaterThanOrEqual(head.y + head.height - 1);
+        expect(box.y + box.height).toBeLessThanOrEqual(height);
+      }
+      // Its words begin in sight: on a long line its lower end may stand far from it.
+      if (run === 'trunkLower' || height < 500)
+        expect((await page.getByTestId(`landing-${to}`).boundingBox())!.y).toBeLessThan(height - 20);
+    }
+  }
+});
+
 test('a swipe over a level scrolls the page; only a finger that has rested on the grip moves it', async ({
   page,
   request,

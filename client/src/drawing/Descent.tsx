@@ -4,7 +4,7 @@ import ChevronsUpDown from 'lucide-react-native/icons/chevrons-up-down';
 import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
 import { useWindowDimensions, View } from 'react-native';
-import { useKept } from '../data/useJob';
+import { useFresh, useKept } from '../data/useJob';
 import { useLater } from '../data/useLater';
 import { usePalette, useStyles, useTextScale } from '../theme/theme';
 import { SPACE, type Palette } from '../theme/tokens';
@@ -67,6 +67,7 @@ function useLayout(width: number, only: readonly string[] | undefined): DescentL
 
 export function Descent({ chosen, onChoose, draw, only }: Props) {
   const { job, units, preview, edit } = useKept();
+  const fresh = useFresh();
   const window = useWindowDimensions();
   const [width, setWidth] = useState(Math.min(window.width, 640) - 2 * SPACE.l);
   const [drag, setDrag] = useState<Drag | null>(null);
@@ -106,9 +107,18 @@ export function Descent({ chosen, onChoose, draw, only }: Props) {
   const shown = useRef<HTMLElement | null>(null);
   useEffect(() => {
     if (chosen === null) return;
-    const place = shown.current?.querySelector(`[data-testid="run-${chosen}"],[data-testid="landing-${chosen}"]`);
-    place?.scrollIntoView?.({ block: 'nearest' });
-  }, [chosen]);
+    const find = (id: string): Element | null | undefined =>
+      shown.current?.querySelector(`[data-testid="run-${id}"],[data-testid="landing-${id}"]`);
+    const show = (place?: Element | null): void => place?.scrollIntoView?.({ block: 'nearest' });
+    const place = find(chosen);
+    if (!place) return;
+    const stood = place.getBoundingClientRect().top;
+    show(place);
+    // What stands in sight stays where it is; of what does not, all that it leads between is shown, as far as there is room.
+    if (place.getBoundingClientRect().top === stood) return;
+    const run = fresh().plan.runs[chosen];
+    for (const end of run ? [run.to, run.from, chosen] : []) show(find(end));
+  }, [chosen, width, fresh]);
   return (
     <View
       ref={shown as never}

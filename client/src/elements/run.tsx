@@ -35,12 +35,12 @@ import {
 } from '@katabasis/core';
 import Trash from 'lucide-react-native/icons/trash';
 import { useState } from 'react';
-import { View } from 'react-native';
+import { useWindowDimensions, View } from 'react-native';
 import { Path } from 'react-native-svg';
 import { useJob, useKept } from '../data/useJob';
 import { Eye } from '../drawing/Eye';
-import { useWide } from '../theme/theme';
-import { SPACE } from '../theme/tokens';
+import { useShort, useWide } from '../theme/theme';
+import { SPACE, THREE } from '../theme/tokens';
 import { Button } from '../ui/Button';
 import { Choice, type Option } from '../ui/Choice';
 import { boreEntry, lengthEntry, pitchEntry } from '../input/entry';
@@ -61,10 +61,12 @@ import { RunFigures } from './runFigures';
 import type { FormProps, ElementView } from './view';
 import { footRow } from '../ui/rows';
 
-/** Its own sheet: what it carries comes first, and its snags before what would mend them. */
+/** Its own sheet: what can be chosen of it first, within reach, or at a desk what it carries; and its snags before what would mend them. */
 function RunSheet({ element: { id }, onClose, onGo }: FormProps<Run>) {
   const { job, plan, edit, units } = useJob();
-  const beside = useWide();
+  const wide = useWide();
+  const strip = useShort() || !wide;
+  const { width } = useWindowDimensions();
   const [asked, setAsked] = useState<RunQuantity | null>(null);
   const own = elementOf(job, 'run', id);
   // As long as the plan has it, where that is what says so.
@@ -88,21 +90,21 @@ function RunSheet({ element: { id }, onClose, onGo }: FormProps<Run>) {
   );
   const choices = (
     <>
-      <SizeChips run={run} pitch={planned?.pitch ?? 0} strip={!beside} />
-      <MaterialChips run={run} pitch={planned?.pitch ?? 0} strip={!beside} />
+      <SizeChips run={run} pitch={planned?.pitch ?? 0} strip={strip} />
+      <MaterialChips run={run} pitch={planned?.pitch ?? 0} strip={strip} />
       {planned && <Pitch run={run} planned={planned} />}
     </>
   );
   return (
     <Sheet title={nameOf(job, id)} over={over} onClose={onClose}>
-      {beside ? (
+      {width >= THREE ? (
         <>
           {figures}
           <SnagsAt id={id} />
           {choices}
         </>
       ) : (
-        // On a phone the run stands in sight above: the choices come first, within the thumb's reach.
+        // The run stands in sight above or beside it: the choices come first, within reach.
         <>
           {choices}
           <SnagsAt id={id} />

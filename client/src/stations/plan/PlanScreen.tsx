@@ -32,6 +32,7 @@ import { useAt } from '../useAt';
 import { useKeys } from '../useKeys';
 import { ElementSheet } from '../../elements/ElementSheet';
 import { Cautions } from './Cautions';
+import { CloseUp, useCloseUp } from './CloseUp';
 import { SizeJob } from './SizeJob';
 import { AtLeisure } from '../../parts/AtLeisure';
 import { SnagItem } from '../../parts/SnagItem';
@@ -43,7 +44,7 @@ const make = (palette: Palette) => ({
   stacked: { flex: 1 },
   main: { flex: 1 },
   body: { padding: SPACE.l, gap: SPACE.xl, paddingBottom: 96 },
-  closeUp: { padding: SPACE.l, paddingBottom: SPACE.s },
+  section: { padding: SPACE.l, paddingBottom: SPACE.s },
   over: { flexGrow: 0, flexShrink: 0, maxHeight: '48%' as const },
   side: { flex: 1, borderLeftWidth: 1, borderLeftColor: palette.line },
 });
@@ -86,18 +87,9 @@ interface LayoutProps {
   choose: (id: string | null) => void;
 }
 
-/** What a sheet changes, and what it leads between: all that a phone has room for above it. */
-function closeUpOf({ plan }: OpenJob, at: string | null): { from: string | null; to: string | null } {
-  if (at === null) return { from: null, to: null };
-  const run = plan.runs[at] ?? Object.values(plan.runs).find(({ from }) => from === at);
-  if (run && plan.landings[run.from] && plan.landings[run.to]) return { from: run.from, to: run.to };
-  return { from: plan.landings[at] ? at : null, to: null };
-}
-
 function OnPhone({ at, sheet, choose }: LayoutProps) {
   const styles = useStyles(make);
-  const { from, to } = useMade(useCallback((made: OpenJob) => closeUpOf(made, at), [at]));
-  const closeUp = useMemo(() => (from === null ? null : to === null ? [from] : [from, to]), [from, to]);
+  const closeUp = useCloseUp(at);
   const scrolled = useRef(0);
   // Where it stood, once what lay over it is closed.
   const back = useCallback((view: ScrollView | null) => {
@@ -107,15 +99,7 @@ function OnPhone({ at, sheet, choose }: LayoutProps) {
   return (
     <View style={styles.stacked}>
       {closeUp ? (
-        <ScrollView
-          style={styles.main}
-          contentContainerStyle={styles.closeUp}
-          tabIndex={0}
-          role="region"
-          aria-label="What it changes"
-        >
-          <Descent chosen={at} onChoose={choose} draw={drawGlyph} only={closeUp} />
-        </ScrollView>
+        <CloseUp at={at} only={closeUp} choose={choose} />
       ) : (
         <ScrollView
           style={styles.main}
@@ -166,16 +150,21 @@ function DescentColumn({ at, choose }: Omit<LayoutProps, 'sheet'>) {
 function TwoColumns({ at, sheet, choose }: LayoutProps) {
   const styles = useStyles(make);
   const short = useShort();
+  const closeUp = useCloseUp(at);
   return (
     <View style={styles.columns}>
-      <DescentColumn at={at} choose={choose} />
+      {short && closeUp ? (
+        <CloseUp at={at} only={closeUp} choose={choose} />
+      ) : (
+        <DescentColumn at={at} choose={choose} />
+      )}
       <View style={styles.side}>
         {sheet ? (
           <>
             {!short && (
               <ScrollView
                 style={styles.over}
-                contentContainerStyle={styles.closeUp}
+                contentContainerStyle={styles.section}
                 tabIndex={0}
                 role="region"
                 aria-label="Section"
