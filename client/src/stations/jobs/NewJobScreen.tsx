@@ -22,7 +22,7 @@ import { useStations } from '../../data/records';
 import { freeJobName, startJob } from '../../data/sessions';
 import { areaEntry, lengthEntry, levelEntry, rainEntry } from '../../input/entry';
 import { TextBox, type BoxProps } from '../../input/TextBox';
-import { useStyles } from '../../theme/theme';
+import { useStyles, useWide } from '../../theme/theme';
 import { SPACE, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
@@ -54,6 +54,11 @@ const make = (palette: Palette) => ({
     gap: SPACE.s,
     backgroundColor: palette.ground,
   },
+  /** Where the screen is wide, or low: what is said and both buttons in one row. */
+  footInRow: { flexDirection: 'row' as const, alignItems: 'center' as const },
+  stacked: { gap: SPACE.s },
+  said: { flex: 1, gap: SPACE.s },
+  taken: { flexDirection: 'row' as const, flexWrap: 'wrap' as const, alignItems: 'center' as const, gap: SPACE.s },
   row: { flexDirection: 'row' as const, gap: SPACE.s, flexWrap: 'wrap' as const },
   inlet: { borderTopWidth: 1, borderTopColor: palette.line, paddingTop: SPACE.s, gap: SPACE.xs },
 });
@@ -62,6 +67,7 @@ const NO_STATIONS: readonly RainStation[] = [];
 
 export function NewJobScreen() {
   const styles = useStyles(make);
+  const wide = useWide();
   const router = useRouter();
   const client = useQueryClient();
   const stations = useStations().data ?? NO_STATIONS;
@@ -172,23 +178,29 @@ export function NewJobScreen() {
           <Button label="Empty this page" kind="bare" onPress={() => discard('The page was emptied.', emptyDraft())} />
         </View>
       </ScrollView>
-      <View style={styles.foot} aria-live="polite">
-        {before && (
-          <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: SPACE.s }} role="status">
-            <Text>{before.label}</Text>
-            <Button label="Take that back" onPress={bringBack} testID="new-back" />
-          </View>
-        )}
-        {verdict ? (
-          <View style={{ flexDirection: 'row', gap: SPACE.s, alignItems: 'center' }} testID="new-verdict">
-            <Mark kind={verdict.state} size={24} />
-            <Text kind="strong" style={{ flex: 1 }}>
-              {verdict.sentence}
-            </Text>
-          </View>
-        ) : (
-          !read.ok && <FirstLack lacks={read.lacks} onGo={(path) => setFocus(path)} />
-        )}
+      <View style={[styles.foot, wide && styles.footInRow]} aria-live="polite">
+        <View style={wide ? styles.said : styles.stacked}>
+          {before && (
+            <View style={styles.taken} role="status">
+              <Text>{before.label}</Text>
+              <Button label="Take that back" onPress={bringBack} testID="new-back" />
+            </View>
+          )}
+          {verdict ? (
+            <View style={{ flexDirection: 'row', gap: SPACE.s, alignItems: 'center' }} testID="new-verdict">
+              <Mark kind={verdict.state} size={24} />
+              <Text kind="strong" style={{ flex: 1 }}>
+                {verdict.sentence}
+              </Text>
+            </View>
+          ) : (
+            !read.ok && (
+              <View style={{ flexDirection: 'row', justifyContent: wide ? 'flex-start' : 'center' }}>
+                <FirstLack lacks={read.lacks} onGo={(path) => setFocus(path)} />
+              </View>
+            )
+          )}
+        </View>
         <Button
           label="Make the plan"
           kind="main"

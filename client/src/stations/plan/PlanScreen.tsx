@@ -45,7 +45,7 @@ const make = (palette: Palette) => ({
   main: { flex: 1 },
   body: { padding: SPACE.l, gap: SPACE.xl, paddingBottom: 96 },
   section: { padding: SPACE.l, paddingBottom: SPACE.s },
-  over: { flexGrow: 0, flexShrink: 0, maxHeight: '48%' as const },
+  over: { flexGrow: 0, flexShrink: 0, maxHeight: '52%' as const },
   side: { flex: 1, borderLeftWidth: 1, borderLeftColor: palette.line },
 });
 

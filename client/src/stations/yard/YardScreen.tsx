@@ -27,7 +27,7 @@ import type { Snapped } from '../../drawing/yard/snap';
 import type { Viewport } from '../../drawing/yard/viewport';
 import { drawOnPlan } from '../../elements';
 import { ElementSheet } from '../../elements/ElementSheet';
-import { useStyles, useWide } from '../../theme/theme';
+import { useShort, useStyles, useWide } from '../../theme/theme';
 import { SPACE, type Palette } from '../../theme/tokens';
 import { Text } from '../../ui/Text';
 import { useAt } from '../useAt';
@@ -79,6 +79,7 @@ const EMPTY: readonly Place[] = [
 export function YardScreen() {
   const styles = useStyles(make);
   const wide = useWide();
+  const short = useShort();
   const go = useGo();
   const at = useAt();
   const { job: kept, edit, units } = useKept();
@@ -266,15 +267,18 @@ export function YardScreen() {
           {picture}
           {isSheet(tool, tapes) ? <Tools choose={choose} /> : (foot ?? <Tools choose={choose} />)}
         </View>
-        <View style={styles.side}>
-          {isSheet(tool, tapes) ? (
-            foot
-          ) : (
-            <View style={{ padding: SPACE.xl }}>
-              <Text tone="soft">Tap anything on the plan to see and change it.</Text>
+        {isSheet(tool, tapes) ? (
+          <View style={styles.side}>{foot}</View>
+        ) : (
+          // A phone on its side has no room for a column with nothing in it.
+          !short && (
+            <View style={styles.side}>
+              <View style={{ padding: SPACE.xl }}>
+                <Text tone="soft">Tap anything on the plan to see and change it.</Text>
+              </View>
             </View>
-          )}
-        </View>
+          )
+        )}
       </View>
     );
   return (
