@@ -30,11 +30,12 @@ interface At {
 }
 
 /** As a browser has it: counted, and with its time and place. */
-function happen(what: string, type: 'pointerdown' | 'click', { x = 100, at = 0, count }: At = {}): void {
+function happen(what: string, type: 'pointerdown' | 'click', { x = 100, at = 0, count }: At = {}): Event {
   const event = new MouseEvent(type, { bubbles: true, cancelable: true, detail: count ?? 1, clientX: x });
   Object.defineProperty(event, 'timeStamp', { value: at });
   Object.defineProperty(event, 'pointerType', { value: count === undefined ? 'touch' : 'mouse' });
   fireEvent(screen.getByText(what), event);
+  return event;
 }
 const tap = (what: string, at?: At): void => {
   happen(what, 'pointerdown', at);
@@ -43,9 +44,10 @@ const tap = (what: string, at?: At): void => {
 
 it('presses what the finger came down on, where something else lies under it as it is lifted', () => {
   happen('Lay 6 in', 'pointerdown');
-  happen('Move it', 'click');
+  // Nor does the browser follow what lies there.
+  expect(happen('Move it', 'click').defaultPrevented).toBe(true);
   expect(pressed).toEqual(['lay']);
-  expect(document.activeElement).toHaveTextContent('Lay 6 in');
+  expect(document.activeElement).toBe(screen.getByText('Lay 6 in').parentElement);
   // With a mouse, what holds the two is told of it.
   happen('4 in', 'pointerdown', { at: 1000 });
   happen('Words', 'click', { at: 1000 });
@@ -56,6 +58,7 @@ it('presses nothing where that has gone, where it was none, or where the finger 
   happen('4 in', 'pointerdown');
   const gone = screen.getByText('4 in');
   const { parentElement } = gone;
+  gone.addEventListener('click', () => pressed.push('gone'));
   gone.remove();
   happen('Move it', 'click');
   parentElement!.append(gone);
@@ -72,10 +75,15 @@ it('a press of a key or of the page’s own is no finger’s, whatever one came 
   happen('4 in', 'pointerdown');
   screen.getByText('Move it').click();
   expect(pressed).toEqual(['move']);
+  tap('4 in', { at: 1000 });
+  // As a box is that its label was tapped for.
+  happen('Move it', 'click', { at: 1000 });
+  expect(pressed).toEqual(['move', 'size', 'move']);
 });
 
 it('a thumb that bounces does not press what has come up under it', () => {
   tap('Lay 6 in', { at: 1000 });
+  tap('Move it', { at: 1120 });
   tap('Move it', { at: 1249, x: 123 });
   expect(pressed).toEqual(['lay']);
   // Once it can have been read, it is meant.
