@@ -206,6 +206,37 @@ test('a run is led elsewhere with what was set of it; what cannot be read surviv
   });
 });
 
+test('what is being typed is taken by Back, and goes on where it was after the phone is turned or the page is gone', async ({
+  page,
+  request,
+}) => {
+  const job = await copyOfSample(request);
+  const laid = async (): Promise<unknown> => ((await kept(request, job)).trunkLower as { length: number }).length;
+  await page.goto(`/job/${job}/plan`);
+  await page.getByTestId('run-trunkLower').tap();
+  const length = page.getByTestId('run-length');
+  await length.fill("61'");
+  await page.goBack();
+  await expect(page.getByTestId('sheet')).toBeHidden();
+  await expect.poll(laid).toBeCloseTo(61 * 0.3048, 9);
+  await page.goForward();
+  await length.fill("60'");
+  await page.setViewportSize({ width: 844, height: 390 });
+  await expect(length).toHaveValue("60'");
+  await expect(length).toBeFocused();
+  await length.press('End');
+  await page.keyboard.type('6"');
+  await page.reload();
+  await expect(length).toHaveValue(`60'6"`);
+  await expect(length).toBeFocused();
+  expect(await laid()).toBeCloseTo(61 * 0.3048, 9);
+  await page.getByRole('radio', { name: 'Cars' }).first().tap();
+  await expect.poll(laid).toBeCloseTo(60.5 * 0.3048, 9);
+  await page.reload();
+  await expect(length).toHaveValue('60′\u00a06″');
+  await expect(length).not.toBeFocused();
+});
+
 test('the page follows the device’s theme unless one was chosen', async ({ page }) => {
   await page.emulateMedia({ colorScheme: 'dark' });
   await page.goto('/');

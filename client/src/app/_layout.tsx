@@ -7,6 +7,7 @@ import figures from '@fontsource/atkinson-hyperlegible-mono/files/atkinson-hyper
 import { carriedOverBy } from '../data/earlier';
 import { comesLate } from '../data/late';
 import { DataProvider } from '../data/queries';
+import { leaveBoxOnBack } from '../input/leaveOnBack';
 import { rest } from '../later';
 import { NewerVersion } from '../stations/NewerVersion';
 import { ThemeProvider } from '../theme/theme';
@@ -23,6 +24,7 @@ export default function Root() {
   // Text shows at once in the system's face, and changes when the fonts are in: a plan never waits for a typeface.
   useFonts({ [FONTS.text]: text, [FONTS.bold]: bold, [FONTS.figures]: figures });
   useEffect(pressWhatIsMeant, []);
+  useEffect(leaveBoxOnBack, []);
   return (
     <ThemeProvider>
       <DataProvider>

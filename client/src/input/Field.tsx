@@ -62,7 +62,9 @@ function useField<T>({ name: called, shown, read, commit }: FieldOptions<T>): Fi
     if (left === undefined) return;
     form.setValue(name, left);
     const parsed = read(left);
-    if (!parsed.ok) form.setError(name, { message: parsed.sentence });
+    // What can be taken was still being typed, as its page was turned or gone: there it goes on, and is taken when it is left.
+    if (parsed.ok) form.setFocus(name);
+    else form.setError(name, { message: parsed.sentence });
     // eslint-disable-next-line react-hooks/exhaustive-deps -- once, when the field comes up
   }, [place]);
   const done = (): void => {
@@ -81,6 +83,7 @@ function useField<T>({ name: called, shown, read, commit }: FieldOptions<T>): Fi
     wrong: fieldState.error?.message ?? null,
     onText: (text) => {
       field.onChange(text);
+      if (place !== null) keepUnfinished(place, text);
       if (fieldState.error) form.clearErrors(name);
     },
     onDone: done,

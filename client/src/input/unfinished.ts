@@ -1,4 +1,4 @@
-/** What was typed and could not be taken yet, kept on the device until it is put right: closing a sheet or a page loses none of it. */
+/** What was typed and has not been taken yet, kept on the device until it is: closing a sheet or a page, or turning the phone, loses none of it. */
 import { z } from 'zod';
 import { note, noted } from './notes';
 
@@ -11,7 +11,7 @@ const keptSchema = z.array(z.tuple([z.string(), z.string()]));
 let typed: Map<string, string> | null = null;
 const all = (): Map<string, string> => (typed ??= new Map(noted(KEY, keptSchema)));
 
-/** What was typed into a field and could not be taken; undefined where there is none. */
+/** What was typed into a field and was not taken; undefined where there is none. */
 export const unfinishedIn = (field: string): string | undefined => all().get(field);
 
 /** Remembers what was typed into a field; null forgets it. */
