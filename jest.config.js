@@ -26,10 +26,12 @@ const node = {
 };
 
 module.exports = {
-  // Property tests run many cases, and machines can be slow.
-  testTimeout: 60_000,
+  // A test ends by what it has done. This only ends one that never would, however slow the machine.
+  testTimeout: 600_000,
   // The runner's own choice leaves one core idle, which on two cores is half the machine.
   maxWorkers: '100%',
+  // Tests start servers and commands as they are run.
+  globalSetup: '<rootDir>/scripts/lib/bundle.mjs',
   projects: [
     { ...node, displayName: 'core', testMatch: ['<rootDir>/core/src/**/*.test.ts'] },
     { ...node, displayName: 'server', testMatch: ['<rootDir>/server/src/**/*.test.ts'] },

@@ -3,11 +3,13 @@ import CHROMIUM_ARGS from './scripts/lib/chromium.json';
 
 export default defineConfig({
   testDir: 'e2e',
+  globalSetup: './scripts/lib/bundle.mjs',
   // Each worker has a server and samples of its own; tests that change a sample make their own copy of it first.
   workers: 2,
   fullyParallel: true,
-  timeout: 60_000,
-  expect: { timeout: 10_000 },
+  // Tests wait for what is seen. These only end one that never comes to it, however slow the machine.
+  timeout: 600_000,
+  expect: { timeout: 60_000 },
   reporter: [['line'], ...(process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ? [['json'] as ['json']] : [])],
   use: {
     launchOptions: {

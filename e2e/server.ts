@@ -12,7 +12,7 @@ export interface Started {
 
 /** Starts a server and waits until it says where it answers. Port 0 takes any that is free. */
 export function startServer(port: number, data: string, env: Record<string, string> = {}): Promise<Started> {
-  const server = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'server/src/main.ts')], {
+  const server = spawn(process.execPath, [join(ROOT, 'server/dist/main.mjs')], {
     cwd: ROOT,
     env: { ...process.env, KATABASIS_PORT: String(port), KATABASIS_SAMPLES: 'keep', KATABASIS_DATA: data, ...env },
     stdio: ['ignore', 'pipe', 'pipe'],

@@ -94,7 +94,7 @@ const waitingChanges = (page, job, count) =>
   );
 
 async function editing(context, base) {
-  const { largeYard } = await import('../core/src/samples/index.ts');
+  const { largeYard } = await import('../server/dist/samples.mjs');
   const elements = largeYard(200, 5000).elements.all;
   const job = 'benchyard';
   await makeJob(base, job, elements);

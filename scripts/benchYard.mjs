@@ -56,7 +56,7 @@ async function gestures(context, address, called) {
 
 /** The sample, and things all over it until there are 500. */
 async function crowded(base) {
-  const { quillfeather } = await import('../core/src/samples/index.ts');
+  const { quillfeather } = await import('../server/dist/samples.mjs');
   const elements = [...quillfeather().elements.all];
   for (let k = 0; elements.length < 500; k++) {
     const place = { east: -14 + ((k * 7.3) % 42), north: -24 + ((k * 5.1) % 36) };

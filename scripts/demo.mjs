@@ -1,5 +1,6 @@
 // Starts the server with the sample jobs in a database of their own. --fresh puts the samples back; --lan lets phones on the network in.
 import { join } from 'node:path';
+import { ensureBundled } from './lib/bundle.mjs';
 import { become, ROOT } from './lib/run.mjs';
 import { attempt, ensureBuilt, ensureInstalled } from './lib/setup.mjs';
 
@@ -9,8 +10,9 @@ attempt(() => {
   if (odd) throw new Error(`"${odd}" is not known here. There are --fresh and --lan.`);
   ensureInstalled();
   ensureBuilt();
+  ensureBundled();
   const fresh = process.argv.includes('--fresh');
-  become('server/src/main.ts', [], {
+  become('main', [], {
     KATABASIS_SAMPLES: fresh ? 'fresh' : 'keep',
     KATABASIS_DATA: process.env.KATABASIS_DATA ?? join(ROOT, 'data', 'demo'),
     ...(process.argv.includes('--lan') ? { KATABASIS_HOST: '0.0.0.0' } : {}),

@@ -1,13 +1,14 @@
 // Tries what keeps the data: the server killed at random moments, sent what no honest client sends, changed by many at once, its disk full;
 // then two devices offline for a day. A number after -- is how many kills.
 import { join } from 'node:path';
-import { ROOT, run, runBin } from './lib/run.mjs';
+import { ensureBundled } from './lib/bundle.mjs';
+import { BUNDLES, run, runBin } from './lib/run.mjs';
 import { attempt, ensureInstalled } from './lib/setup.mjs';
 
 attempt(() => {
   ensureInstalled();
-  const server = join(ROOT, 'server/src/commands/trialServer.ts');
-  const code = run(process.execPath, ['--import', 'tsx', server, ...process.argv.slice(2)]);
+  ensureBundled();
+  const code = run(process.execPath, [join(BUNDLES, 'trialServer.mjs'), ...process.argv.slice(2)]);
   const day = ['--selectProjects', 'client', '--testPathPattern', 'data/day', '--verbose'];
   process.exit(code || runBin('jest', day));
 });

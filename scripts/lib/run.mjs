@@ -42,9 +42,12 @@ const BINS = {
 
 export const binPath = (name) => join(ROOT, 'node_modules', BINS[name]);
 
-/** Starts a TypeScript program and hands it our signals; ends with its exit code. */
-export function become(file, args = [], env = {}) {
-  const child = spawn(process.execPath, ['--import', 'tsx', join(ROOT, file), ...args], {
+/** Where the server and the commands lie as they are run. */
+export const BUNDLES = join(ROOT, 'server', 'dist');
+
+/** Starts a bundled program and hands it our signals; ends with its exit code. */
+export function become(name, args = [], env = {}) {
+  const child = spawn(process.execPath, ['--enable-source-maps', join(BUNDLES, `${name}.mjs`), ...args], {
     cwd: process.env.INIT_CWD ?? ROOT,
     env: { ...process.env, ...env },
     stdio: 'inherit',

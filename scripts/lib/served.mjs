@@ -3,6 +3,7 @@ import { spawn } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { ensureBundled } from './bundle.mjs';
 import { ROOT } from './run.mjs';
 import { attempt, ensureBuilt, ensureChromium, ensureInstalled } from './setup.mjs';
 
@@ -25,11 +26,12 @@ export async function withPages(port, look) {
   attempt(() => {
     ensureInstalled();
     ensureBuilt();
+    ensureBundled();
     executablePath = ensureChromium();
   });
   const { chromium } = await import('@playwright/test');
   const data = mkdtempSync(join(tmpdir(), 'katabasis-pages-'));
-  const server = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'server/src/main.ts')], {
+  const server = spawn(process.execPath, [join(ROOT, 'server/dist/main.mjs')], {
     cwd: ROOT,
     env: { ...process.env, KATABASIS_PORT: String(port), KATABASIS_SAMPLES: 'fresh', KATABASIS_DATA: data },
     stdio: ['ignore', 'ignore', 'inherit'],

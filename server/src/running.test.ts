@@ -25,7 +25,7 @@ interface Started {
 }
 
 function program(file: string, args: string[], env: Record<string, string>): Started {
-  const child = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'server/src', file), ...args], {
+  const child = spawn(process.execPath, [join(ROOT, 'server/dist', file), ...args], {
     cwd: ROOT,
     env: { ...process.env, KATABASIS_PORT: '0', ...env },
   });
@@ -44,7 +44,7 @@ function program(file: string, args: string[], env: Record<string, string>): Sta
 }
 
 const start = (data: string, env: Record<string, string> = {}): Started =>
-  program('main.ts', [], { KATABASIS_DATA: data, ...env });
+  program('main.mjs', [], { KATABASIS_DATA: data, ...env });
 const demo = (data: string, samples = 'keep'): Started => start(data, { KATABASIS_SAMPLES: samples });
 
 const jobsAt = async (base: string): Promise<{ id: string; name: string; verdict: { state: string } | null }[]> =>
@@ -98,11 +98,9 @@ it('is taken up again after a kill, puts samples back inside the database, and k
 it('twelve first starts at once: none fails', async () => {
   const data = folder();
   const file = join(data, 'jobs.sqlite');
-  const script = `import { openDatabase } from './server/src/database.ts';
-    const db = openDatabase(${JSON.stringify(file)}); console.log(db.pragma('user_version', { simple: true })); db.close();`;
   const open = (): Promise<string> =>
     new Promise((resolve) => {
-      const child = spawn(process.execPath, ['--import', 'tsx', '--input-type=module', '-e', script], { cwd: ROOT });
+      const child = spawn(process.execPath, [join(ROOT, 'server/dist/openDatabase.mjs'), file], { cwd: ROOT });
       running.add(child);
       let out = '';
       child.stdout.on('data', (chunk) => (out += String(chunk)));
@@ -131,12 +129,12 @@ it('says in one sentence that the database is damaged, and which backup is the n
   expect(err.trim().split('\n')).toHaveLength(1);
   expect(err).toContain('is damaged');
   expect(err).toContain(`The newest good backup is ${good}.`);
-  const restored = await program('commands/restore.ts', [good], { KATABASIS_DATA: data }).said;
+  const restored = await program('restore.mjs', [good], { KATABASIS_DATA: data }).said;
   expect(restored).toMatchObject({ code: 0, err: '' });
   const { base } = await start(data).said;
   expect((await jobsAt(base!)).map(({ id }) => id)).toEqual(['clinic']);
   // While it runs nothing is put in its place.
-  expect(await program('commands/restore.ts', [good], { KATABASIS_DATA: data }).said).toMatchObject({ code: 1 });
+  expect(await program('restore.mjs', [good], { KATABASIS_DATA: data }).said).toMatchObject({ code: 1 });
   expect(readdirSync(data).filter((name) => name.includes('before-restore'))).toHaveLength(1);
 });
 

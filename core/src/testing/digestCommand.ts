@@ -1,13 +1,12 @@
-/** Compares the digest of the sample and of 200 seeded jobs with the one recorded; `--record` writes it. Exit 1 where any differs. */
+/** Compares the digest of the sample and of 200 seeded jobs with the one recorded; `--record` writes it. Run at the project's root. Exit 1 where any differs. */
 import { readFileSync, writeFileSync } from 'node:fs';
-import { dirname, join } from 'node:path';
-import { fileURLToPath } from 'node:url';
+import { join } from 'node:path';
 import { jobFaults } from '../job/faults';
 import { quillfeather } from '../samples/quillfeather';
 import { digestOf } from './digest';
 import { seededJob } from '../samples/seeded';
 
-const FILE = join(dirname(fileURLToPath(import.meta.url)), 'digest.json');
+const FILE = join(process.cwd(), 'core/src/testing/digest.json');
 const COUNT = 200;
 
 type Digest = Record<string, { figures: string; words: string }>;

@@ -4,13 +4,14 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { toFile, type Element } from '@katabasis/core';
 import { quillfeather } from '@katabasis/core/samples';
+import { ROOT } from '../paths';
 
 const folder = mkdtempSync(join(tmpdir(), 'katabasis-commands-'));
 
 function command(name: string, ...args: string[]): { code: number; out: string; said: string } {
   const { status, stdout, stderr } = spawnSync(
     process.execPath,
-    ['--import', 'tsx', join(__dirname, `${name}.ts`), ...args],
+    [join(ROOT, 'server', 'dist', `${name}.mjs`), ...args],
     { encoding: 'utf8' },
   );
   return { code: status ?? -1, out: stdout, said: stderr };
@@ -177,7 +178,7 @@ it('the page about the job file names every kind and field as the schemas have t
 });
 
 describe('the sample that ships as a file', () => {
-  const shipped = join(__dirname, '..', '..', '..', 'samples', 'quillfeather.katabasis.json');
+  const shipped = join(ROOT, 'samples', 'quillfeather.katabasis.json');
 
   it('is the core’s own, and is planned', () => {
     expect(JSON.parse(readFileSync(shipped, 'utf8'))).toEqual(sample());

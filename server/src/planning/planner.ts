@@ -2,7 +2,9 @@
  * Verdicts for the list, one job at a time in a thread of their own and within a time. A job that takes longer, or brings the thread down,
  * is told as such and does not keep the others waiting.
  */
+import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
+import { ROOT } from '../paths';
 import { after } from '../timers';
 import type { Comes } from './outcome';
 
@@ -16,6 +18,9 @@ export type Answer = { job: string; seq: number } & Comes;
 const LIMIT_MS = 4_000;
 const START_MS = 20_000;
 const MEMORY_MB = 512;
+
+/** The thread's own program, bundled as the server is. */
+const WORKER = join(ROOT, 'server', 'dist', 'worker.mjs');
 
 const TOO_MUCH = 'This job takes too long to work out here. Open it to see its plan.';
 
@@ -63,7 +68,7 @@ export class Planner {
   }
 
   private start(): Worker {
-    const worker = new Worker(new URL('./boot.mjs', import.meta.url), {
+    const worker = new Worker(WORKER, {
       workerData: { file: this.file },
       resourceLimits: { maxOldGenerationSizeMb: MEMORY_MB },
     });

@@ -11,7 +11,7 @@ export interface Started {
 
 /** Starts one over a data folder; throws with what it said when it does not come up. */
 export function startServer(data: string): Promise<Started> {
-  const child = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'server/src/main.ts')], {
+  const child = spawn(process.execPath, [join(ROOT, 'server/dist/main.mjs')], {
     cwd: ROOT,
     env: { ...process.env, KATABASIS_PORT: '0', KATABASIS_DATA: data },
   });
