@@ -27,10 +27,9 @@ export { mainCapacityOf } from './network/receiving';
 export { solveWaterLine, type WaterNetwork } from './network/waterLine';
 export { groundAlong } from './plan/along';
 export { budgetFrom } from './plan/layout';
-export { planJob, plansMade, type Plan } from './plan/planJob';
+export { planJob, type Plan } from './plan/planJob';
 export type { LandingPlan, RunPlan, Solution, StandingWater } from './plan/solution';
 export { solve } from './plan/solve';
-export { stagesEntered } from './numeric/stage';
 export type { Verdict } from './plan/verdict';
 export { readFrequencyTable, type FrequencyTable } from './rain/csv';
 export { designRain, officeRain, openingRain, rarerThan, type FrequencyRows } from './rain/design';
@@ -96,7 +95,7 @@ export {
 export { groundOver } from './yard/profile';
 export { scaledBy } from './yard/underlay';
 export { takeOff, type Part, type TakeOff } from './quantities/takeOff';
-export { PART_GROUPS, type Item, type PartGroup } from './quantities/item';
+export { PART_GROUPS, type Item, type PartGroup } from './catalogue/items';
 export { floating, type Floats } from './quantities/floats';
 export {
   amountOf,

@@ -3,7 +3,7 @@ import { calendarOf } from '../clearances/workingDays';
 import { ofKind, type Job } from '../job/job';
 import type { Step as Settled } from '../job/kinds';
 import type { Solution } from '../plan/solution';
-import type { PartGroup } from '../quantities/item';
+import type { PartGroup } from '../catalogue/items';
 import type { TakeOff } from '../quantities/takeOff';
 import { spadeIn } from '../price/price';
 import { CHANNEL, COME, DIG, LAY, RAM, SAW, SET, SLAB, SPADE, STRIP, TEST, TURF } from './rates';

@@ -175,7 +175,7 @@ class Sizing {
     if (this.left <= 0 || puts.length === 0) return null;
     this.left--;
     const next = changed(job, put('Try', ...puts));
-    const plan = planJob(next);
+    const plan = planJob(next, this.before.plan);
     if (harms(plan, this.before.plan)) return null;
     const tried = { job: next, plan, cost: laidCost(plan) };
     return isBetter(tried, this.before) ? tried : null;
@@ -276,7 +276,7 @@ function sizedJob(job: Job, { job: sized, cost }: Tried, tree: Tree): SizedJob {
  * dearer than the job as it is, unless that has a snag which the sizes cure.
  */
 export function sizeJob(given: Job, plan: Plan): JobSizing | null {
-  const job = situated(given);
+  const job = situated(given, plan);
   const { tree } = layOut(job);
   if (tree.runs.length === 0) return null;
   const [best, ...others] = new Sizing(job, plan).found();

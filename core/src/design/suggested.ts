@@ -2,7 +2,7 @@
 import type { Change } from '../job/change';
 import { freeName, newRun, onPlan, runAlong } from '../job/edits/insert';
 import { freshId } from '../job/ids';
-import { headOf, ofKind, type Job } from '../job/job';
+import { headOf, ofKind, type Job, keeping } from '../job/job';
 import type { Basin, Discharge, Drain, DrainField, Element, Landing, Swale } from '../job/kinds';
 import { resolveSettings } from '../job/settings';
 import { distanceTo, isWithin, type Place } from '../site/place';
@@ -41,7 +41,8 @@ const STEP = 2;
 const by = ({ east, north }: Place, e: number, n: number): Place => ({ east: east + e, north: north + n });
 
 /** The change of a suggestion; null of one that is done on site, or where the plan has no room for it. */
-export function suggestedChange(job: Job, suggestion: Suggestion): Suggested | null {
+export function suggestedChange(given: Job, suggestion: Suggestion): Suggested | null {
+  const job = keeping(given);
   switch (suggestion.type) {
     case 'basin':
       return basinAt(job, suggestion.place);

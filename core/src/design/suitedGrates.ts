@@ -26,7 +26,7 @@ function* offers(basin: Basin, mulched: boolean): Iterable<Basin> {
 
 /** Basins of a job whose grate should be another. */
 export function suitedGrates(job: Job, { inlets, settings }: Plan): Basin[] {
-  const mulch = belowMulch(ofKind(job, 'surface'));
+  const mulch = belowMulch(job);
   return ofKind(job, 'basin').flatMap((basin) => {
     const inlet = inlets[basin.id];
     if (!inlet || inlet.offered <= 0) return [];

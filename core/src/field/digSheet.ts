@@ -49,8 +49,9 @@ function upward(runs: readonly RunPlan[]): RunPlan[] {
 }
 
 /** The dig sheet of every line of a plan, a station every so many m up the line, one at every landing and wherever something was read. */
-export function digSheet(given: Job, { lines, runs }: Pick<Solution, 'lines' | 'runs'>, every: number): DigLine[] {
-  const job = situated(given);
+export function digSheet(given: Job, solution: Pick<Solution, 'lines' | 'runs' | 'here'>, every: number): DigLine[] {
+  const { lines, runs } = solution;
+  const job = situated(given, solution);
   return lines.flatMap(({ letter, runs: ids }): DigLine[] => {
     const ordered = upward(ids.flatMap((id) => runs[id] ?? []));
     if (ordered.length === 0) return [];

@@ -112,61 +112,66 @@ export function readLevels(rows: readonly (readonly string[])[], mapping: Mappin
     levels.push(level);
     rowOf.push(k + 1);
   });
+  const beside = new Beside(levels, (other) => rowOf[other]!);
   const fit = levels
     .map((_, k) => k)
     .filter((k) => {
-      const why = oddOf(levels, k, (other) => rowOf[other]!);
+      const why = beside.odd(k);
       if (why !== null) refused.push({ row: rowOf[k]!, why });
       return why === null;
     });
   return { levels: fit.map((k) => levels[k]!), refused: refused.sort((a, b) => a.row - b.row) };
 }
 
-/** What is odd about a level beside the others; null where nothing is. The first of two at one place stands. */
-function oddOf(levels: readonly SpotLevel[], k: number, rowOf: (k: number) => number): string | null {
-  const own = levels[k]!;
-  const sorted = sortedLevels(levels);
-  const middle = sorted[sorted.length >> 1]!;
-  if (levels.length > 2 && Math.abs(own.level! - middle) > FAR_OFF) {
-    const near = sorted.some((level) => level !== own.level && Math.abs(level - own.level!) <= FAR_OFF / 5);
-    if (!near) return 'lies more than 50 ft above or below all others';
-  }
-  for (const other of sameCell(levels, own)) {
-    if (other >= k || distance(levels[other]!.place!, own.place!) > ONE_PLACE) continue;
-    if (Math.abs(levels[other]!.level! - own.level!) > SAME_LEVEL)
-      return `stands where row ${rowOf(other)} does, at another level`;
-    return `is row ${rowOf(other)} again`;
-  }
-  return null;
-}
+/** A cell that levels of about one place fall in, m. */
+const CELL = 0.1;
+const cellOf = (by: number): number => Math.floor(by / CELL);
 
-const sorts = new WeakMap<readonly SpotLevel[], number[]>();
-function sortedLevels(levels: readonly SpotLevel[]): number[] {
-  const known = sorts.get(levels);
-  if (known) return known;
-  const sorted = levels.map(({ level }) => level!).sort((a, b) => a - b);
-  sorts.set(levels, sorted);
-  return sorted;
-}
+/** Some levels beside one another: what is odd about each. */
+class Beside {
+  /** Heights, rising, and indices of levels by their cell. */
+  private readonly sorted: readonly number[];
+  private readonly cells = new Map<string, number[]>();
 
-/** Levels of about one place, by cells of a tenth of a metre. */
-const cells = new WeakMap<readonly SpotLevel[], Map<string, number[]>>();
-function sameCell(levels: readonly SpotLevel[], { place }: SpotLevel): number[] {
-  const cellOf = (by: number): number => Math.floor(by / 0.1);
-  let known = cells.get(levels);
-  if (!known) {
-    known = new Map();
-    for (const [k, each] of levels.entries()) {
-      const key = `${cellOf(each.place!.east)} ${cellOf(each.place!.north)}`;
-      known.set(key, [...(known.get(key) ?? []), k]);
+  constructor(
+    private readonly levels: readonly SpotLevel[],
+    private readonly rowOf: (k: number) => number,
+  ) {
+    this.sorted = levels.map(({ level }) => level!).sort((a, b) => a - b);
+    for (const [k, { place }] of levels.entries()) {
+      const key = `${cellOf(place!.east)} ${cellOf(place!.north)}`;
+      const there = this.cells.get(key);
+      if (there) there.push(k);
+      else this.cells.set(key, [k]);
     }
-    cells.set(levels, known);
   }
-  const found: number[] = [];
-  for (let e = -1; e <= 1; e++)
-    for (let n = -1; n <= 1; n++)
-      found.push(...(known.get(`${cellOf(place!.east) + e} ${cellOf(place!.north) + n}`) ?? []));
-  return found.sort((a, b) => a - b);
+
+  /** What is odd about a level beside the others; null where nothing is. The first of two at one place stands. */
+  odd(k: number): string | null {
+    const { levels, sorted } = this;
+    const own = levels[k]!;
+    const middle = sorted[sorted.length >> 1]!;
+    if (levels.length > 2 && Math.abs(own.level! - middle) > FAR_OFF) {
+      const near = sorted.some((level) => level !== own.level && Math.abs(level - own.level!) <= FAR_OFF / 5);
+      if (!near) return 'lies more than 50 ft above or below all others';
+    }
+    for (const other of this.near(own)) {
+      if (other >= k || distance(levels[other]!.place!, own.place!) > ONE_PLACE) continue;
+      if (Math.abs(levels[other]!.level! - own.level!) > SAME_LEVEL)
+        return `stands where row ${this.rowOf(other)} does, at another level`;
+      return `is row ${this.rowOf(other)} again`;
+    }
+    return null;
+  }
+
+  /** Levels of about the same place, in the order given. */
+  private near({ place }: SpotLevel): number[] {
+    const found: number[] = [];
+    for (let e = -1; e <= 1; e++)
+      for (let n = -1; n <= 1; n++)
+        found.push(...(this.cells.get(`${cellOf(place!.east) + e} ${cellOf(place!.north) + n}`) ?? []));
+    return found.sort((a, b) => a - b);
+  }
 }
 
 /** Levels as a table, point, north, east, level, code; metres to the millimetre. */

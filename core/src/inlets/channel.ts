@@ -11,6 +11,7 @@ import { gutterOutletCapacity } from '../hydraulics/leader';
 import { depthForHole, type OutletHole } from '../hydraulics/outletHole';
 import type { Channel } from '../job/kinds';
 import type { Settings } from '../job/settings';
+import { Kept, step } from '../numeric/kept';
 import type { AtInlet, Offered } from './inlet';
 import { freeboardOf } from './sill';
 
@@ -53,51 +54,32 @@ const drainOf = ({
   outlets: outlet,
 });
 
-const capacities = new WeakMap<Channel, number>();
-
 /** What a channel takes all along, brimful and with its outlets falling free, m³/s. Some hundred profiles: asked for by what is shown. */
-export function channelCapacity(channel: Channel): number {
-  const capacity = capacities.get(channel) ?? multiOutletCapacity(drainOf(channel));
-  capacities.set(channel, capacity);
-  return capacity;
-}
+export const channelCapacity = (channel: Channel): number => multiOutletCapacity(drainOf(channel));
 
-interface KnownProfile {
+interface Profiled {
+  channel: Channel;
   taken: number;
+  /** Water in its line, m over its bed; and the hole to its pipe, m across and where, none where it falls free. */
   outletDepth: number;
-  across: number | null;
-  profile: MultiOutletProfile;
+  across: number | undefined;
+  where: OutletHole['where'] | undefined;
 }
 
-/**
- * The last two profiles of each channel, in the design rain and in the rarer one: dragging one landing plans the job sixty times a
- * second, and a profile takes milliseconds.
- */
-const profiles = new WeakMap<Channel, KnownProfile[]>();
+/** Dragging one landing plans the job sixty times a second, and a profile takes milliseconds: it is kept for as long as what it reads stays. */
+const profileOf = step('profile of a channel', ({ channel, taken, outletDepth, across, where }: Profiled) =>
+  multiOutletProfile({
+    ...drainOf(channel),
+    lateralInflow: taken / channel.length,
+    outletDepth,
+    hole: across === undefined || where === undefined ? undefined : { across, where },
+  }),
+);
 
 /** Water in the line (m over the bed) as far as it matters: below critical depth at a single outlet the channel falls free whatever it is. */
 function felt({ outlets, section, width }: ChannelPlan['drain'], taken: number, outletDepth: number): number {
   const critical = taken > 0 ? shapeOf(section ?? 'flat', width).critical(taken) : 0;
   return outlets === 'end' && outletDepth <= critical ? 0 : outletDepth;
-}
-
-function profileOf(
-  channel: Channel,
-  drain: ChannelPlan['drain'],
-  taken: number,
-  waterAtOutlet: number,
-  hole: OutletHole | null,
-): MultiOutletProfile {
-  // A hole wants its own depth over whatever stands in the line.
-  const outletDepth = hole ? waterAtOutlet : felt(drain, taken, waterAtOutlet);
-  const across = hole?.across ?? null;
-  const last = profiles.get(channel) ?? [];
-  const same = last.find((each) => each.taken === taken && each.outletDepth === outletDepth && each.across === across);
-  if (same) return same.profile;
-  const lateralInflow = taken / channel.length;
-  const profile = multiOutletProfile({ ...drain, lateralInflow, outletDepth, hole: hole ?? undefined });
-  profiles.set(channel, [{ taken, outletDepth, across, profile }, ...last.slice(0, 1)]);
-  return profile;
 }
 
 /** The hole to a channel's pipe, brimful: no higher than the channel, and in its end under the water over the hole's own middle. m², m */
@@ -119,18 +101,30 @@ export interface ChannelOutletPipe {
   invert: number;
 }
 
-/** A channel in a rain, with the pipe that leaves it; null with none, and then it falls free. */
-export function channelPlan(
-  channel: Channel,
-  { taken, waterLevel, passedOn = 0, passing = taken }: AtInlet,
-  outlet: ChannelOutletPipe | null,
-  settings: Settings,
-): ChannelPlan {
+/** A channel as it is told of a rain, with the pipe that leaves it; null with none, and then it falls free. */
+export interface ChannelIn {
+  channel: Channel;
+  at: AtInlet;
+  outlet: ChannelOutletPipe | null;
+  settings: Settings;
+}
+
+/** A channel in a rain. */
+export function channelPlan({ channel, at, outlet, settings }: ChannelIn, kept = new Kept()): ChannelPlan {
+  const { taken, waterLevel, passedOn = 0, passing = taken } = at;
   const drain = drainOf(channel);
   const bed = channel.groundLevel - channel.depth;
   const hole = outlet && { across: holeOf(channel, outlet.diameter).across, where: channel.hole ?? ('floor' as const) };
   const overBed = (waterLevel ?? bed) - bed;
-  const profile = profileOf(channel, drain, taken, Math.max(0, overBed), hole);
+  const waterAtOutlet = Math.max(0, overBed);
+  const profile = kept.ask(profileOf, {
+    channel,
+    taken,
+    // A hole wants its own depth over whatever stands in the line.
+    outletDepth: hole ? waterAtOutlet : felt(drain, taken, waterAtOutlet),
+    across: hole?.across,
+    where: hole?.where,
+  });
   const drowned = waterLevel !== null && waterLevel > channel.groundLevel;
   const outletFlow = Math.max(...profile.outlets.map(({ flow }) => flow));
   // A door may stand anywhere beside it: against the highest of its grate.

@@ -4,7 +4,7 @@ import { GUTTER_FACTS, type Gutter } from '../catalogue/gutters';
 import { gutterRunCapacity } from '../hydraulics/gutterRun';
 import { gutterOutletCapacity, LEADER_FILLED, leaderCapacity } from '../hydraulics/leader';
 import type { Downspout } from '../job/kinds';
-import { perElement } from '../numeric/perElement';
+import { Kept, step } from '../numeric/kept';
 import { METRES_PER_INCH } from '../units/constants';
 import type { Offered } from './inlet';
 
@@ -30,8 +30,17 @@ export interface RoofWater {
 /** n of a sheet-metal gutter with its seams and a little grit. */
 const GUTTER_ROUGHNESS = 0.012;
 
-/** What a gutter carries does not hang on the rain. */
-const carriedBy = perElement<object, number>();
+interface GutterRun {
+  gutter: Gutter;
+  /** m */
+  length: number;
+}
+
+/** What a gutter carries so far to its outlet, m³/s: it does not hang on the rain. */
+const carriedBy = step('what a gutter carries', ({ gutter, length }: GutterRun): number => {
+  const { width, depth } = GUTTER_FACTS[gutter];
+  return gutterRunCapacity({ width, depth, length, roughness: GUTTER_ROUGHNESS });
+});
 
 /**
  * Lesser of what the gutter's outlet lets in and what falls quietly down the leader, a rectangle as the circle of equal area; and
@@ -42,17 +51,16 @@ export function downspoutPlan(
   downspout: Pick<Downspout, 'size' | 'gutter'>,
   { offered, valley }: RoofWater,
   { gutterDepth }: { gutterDepth: number },
+  kept = new Kept(),
 ): DownspoutPlan {
   const openArea = DOWNSPOUT_OPENINGS[downspout.size] * METRES_PER_INCH ** 2;
   const gutter = downspout.gutter ?? 'gutter5';
-  const { width, depth } = GUTTER_FACTS[gutter];
+  const { depth } = GUTTER_FACTS[gutter];
   const outlet = gutterOutletCapacity({ openArea, depth: downspout.gutter ? depth : gutterDepth });
   const leader = leaderCapacity({ diameter: Math.sqrt((4 * openArea) / Math.PI), filled: LEADER_FILLED });
   const capacity = Math.min(outlet, leader);
   const carried = valley
-    ? carriedBy(GUTTER_FACTS[gutter], [valley.gutterRun], () =>
-        gutterRunCapacity({ width, depth, length: valley.gutterRun, roughness: GUTTER_ROUGHNESS }),
-      )
+    ? kept.ask(carriedBy, { gutter, length: valley.gutterRun }, `${gutter} ${valley.gutterRun}`)
     : 0;
   const atValley = valley ? Math.max(0, valley.offered - carried) : 0;
   const overshoot = atValley + Math.max(0, offered - atValley - capacity);

@@ -2,7 +2,7 @@
  * The elements of a job: never changed in place, and a changed set costs what the change touches. Ids come from outside, so nothing
  * here is looked up in an object with a prototype.
  */
-import type { Element, ElementKind, OfKind } from './kinds';
+import { isLanding, LANDING_KINDS, type Element, type ElementKind, type Landing, type OfKind } from './kinds';
 
 /** Small enough to copy for one change, and many enough that each holds few: 20,000 elements come to 80 a bucket. */
 const BUCKETS = 256;
@@ -24,11 +24,19 @@ export class Elements implements Iterable<Element> {
   readonly all: readonly Element[];
   private readonly buckets: readonly (Bucket | undefined)[];
   private readonly kinds: Kinds;
+  /** Listed when first asked for. */
+  private listed: readonly Landing[] | null;
 
-  private constructor(all: readonly Element[], buckets: readonly (Bucket | undefined)[], kinds: Kinds) {
+  private constructor(
+    all: readonly Element[],
+    buckets: readonly (Bucket | undefined)[],
+    kinds: Kinds,
+    landings: readonly Landing[] | null = null,
+  ) {
     this.all = all;
     this.buckets = buckets;
     this.kinds = kinds;
+    this.listed = landings;
   }
 
   static readonly none = new Elements(NONE, new Array<undefined>(BUCKETS).fill(undefined), new Map());
@@ -74,6 +82,16 @@ export class Elements implements Iterable<Element> {
     return (this.kinds.get(kind) ?? NONE) as readonly OfKind<K>[];
   }
 
+  /** All that a pipe can start, pass or end at, in the order they were put: the same array for as long as no list of a kind of them changes. */
+  get landings(): readonly Landing[] {
+    return (this.listed ??= this.all.filter(isLanding));
+  }
+
+  /** What landings a set has that differs from this one by some lists of kinds; null where they must be listed anew. */
+  private landingsWith(kinds: Kinds): readonly Landing[] | null {
+    return LANDING_KINDS.every((kind) => kinds.get(kind) === this.kinds.get(kind)) ? this.listed : null;
+  }
+
   /**
    * The set with some elements taken out, and then others put in or in the place of those of their id. A new one stands last, or where
    * `stands` says: after another, or first. Those that stand behind one another are named in that order.
@@ -88,23 +106,23 @@ export class Elements implements Iterable<Element> {
     const fresh = stands.length > 0 ? new Set(puts.filter(({ id }) => !draft.has(id)).map(({ id }) => id)) : null;
     for (const element of puts) draft.put(element);
     if (fresh) for (const { id, after } of stands) if (fresh.has(id)) draft.stand(id, after);
-    return new Elements(draft.all, draft.buckets, draft.kinds);
+    return new Elements(draft.all, draft.buckets, draft.kinds, this.landingsWith(draft.kinds));
   }
 
   /**
-   * The set with some elements in the place of those of their id, and others after all. Lists of kinds that this touches are given through
-   * `same`, which may hand out an earlier one that holds the same, so that what is worked out from a kind is not worked out anew.
+   * The set with some elements in the place of those of their id, and others after all. Lists that this makes anew, of kinds and of landings,
+   * are given through `same`, which may hand out an earlier one that holds the same, so that what is worked out from one is not worked out anew.
    */
   resolved(
     changed: ReadonlyMap<string, Element>,
     more: readonly Element[],
-    same: (list: readonly Element[]) => readonly Element[],
+    same: <E extends Element>(of: ElementKind | 'landings', list: readonly E[]) => readonly E[],
   ): Elements {
     const set = this.with([...changed.values(), ...more]);
     const kinds = new Map(
-      [...set.kinds].map(([kind, list]) => [kind, list === this.kinds.get(kind) ? list : same(list)]),
+      [...set.kinds].map(([kind, list]) => [kind, list === this.kinds.get(kind) ? list : same(kind, list)]),
     );
-    return new Elements(set.all, set.buckets, kinds);
+    return new Elements(set.all, set.buckets, kinds, this.landingsWith(kinds) ?? same('landings', set.landings));
   }
 }
 

@@ -1,9 +1,8 @@
 /** The job as the core, the screens and the server hold it. */
+import { Kept } from '../numeric/kept';
 import { Elements } from './elements';
 import {
-  isLanding,
   kindOf,
-  LANDING_KINDS,
   type Element,
   type ElementKind,
   type GroundInlet,
@@ -16,7 +15,14 @@ import {
 export interface Job {
   readonly id: string;
   readonly elements: Elements;
+  /** What was worked out of it and may be asked again; absent of a job that no plan holds. It says nothing that the elements do not. */
+  readonly kept?: Kept;
+  /** Of a job as its places say: what it was before they were asked. */
+  readonly given?: Elements;
 }
+
+/** Where what is worked out of a job is kept: with its plan, or nowhere. */
+export const keptOf = ({ kept }: Job): Kept => kept ?? new Kept();
 
 /** All elements of a kind, in the order they were put. */
 export const ofKind = <K extends ElementKind>(job: Job, kind: K): readonly OfKind<K>[] => job.elements.ofKind(kind);
@@ -24,22 +30,11 @@ export const ofKind = <K extends ElementKind>(job: Job, kind: K): readonly OfKin
 /** Inlets that water comes to over the ground. */
 export const groundInlets = (job: Job): GroundInlet[] => [...ofKind(job, 'basin'), ...ofKind(job, 'channel')];
 
-const LANDINGS_REMEMBERED = 4;
-const rememberedLandings: { lists: readonly (readonly Element[])[]; landings: readonly Landing[] }[] = [];
+/** All landings, in the order they were put: the same array for as long as no element of a kind that can be a landing changes. */
+export const landingsOf = (job: Job): readonly Landing[] => job.elements.landings;
 
-/**
- * All landings, in the order they were put: the same array for as long as no element of a kind that can be a landing changes. Order
- * within the whole changes only with the lists of those kinds.
- */
-export function landingsOf(job: Job): readonly Landing[] {
-  const lists = LANDING_KINDS.map((kind) => job.elements.ofKind(kind));
-  const known = rememberedLandings.find((each) => each.lists.every((list, k) => list === lists[k]));
-  if (known && known.landings.length > 0) return known.landings;
-  const landings = job.elements.all.filter(isLanding);
-  rememberedLandings.unshift({ lists, landings });
-  rememberedLandings.length = Math.min(rememberedLandings.length, LANDINGS_REMEMBERED);
-  return landings;
-}
+/** The job with somewhere to keep what is worked out of it while one question is answered. */
+export const keeping = (job: Job): Job => (job.kept ? job : { ...job, kept: new Kept() });
 
 /** The element of that id if it is of that kind. */
 export function elementOf<K extends ElementKind>(job: Job, kind: K, id: string): OfKind<K> | undefined {

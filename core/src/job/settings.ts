@@ -67,12 +67,6 @@ export const DEFAULTS: Settings = {
   levelLinePitch: 1 / 48,
 };
 
-const resolved = new WeakMap<Partial<Settings>, Settings>();
-
-/** The defaults with a job's own choices laid over them: the same object for as long as the choices are. */
-export function resolveSettings(own: Partial<Settings> | undefined): Settings {
-  if (own === undefined) return DEFAULTS;
-  const known = resolved.get(own) ?? { ...DEFAULTS, ...own };
-  resolved.set(own, known);
-  return known;
-}
+/** The defaults with a job's own choices laid over them. */
+export const resolveSettings = (own: Partial<Settings> | undefined): Settings =>
+  own === undefined ? DEFAULTS : { ...DEFAULTS, ...own };

@@ -1,15 +1,20 @@
-/** Where a pipe ends, and how high it may begin for that, by hand; and what a tree remembers of what joins what. */
+/** Where a pipe ends, and how high it may begin for that, by hand; and what a tree keeps of what joins what. */
 import { DEFAULTS } from '../job/settings';
 import { jobFrom, landingsOf, ofKind } from '../job/job';
 import type { Discharge, Element, Run } from '../job/kinds';
+import { Kept } from '../numeric/kept';
 import { basin, node, out, pipe } from '../testing/parts';
 import { endOf, highestCovered } from './crowns';
 import { buildTree, NONE, type Tree } from './tree';
 
-const treeOf = (...elements: Element[]): Tree => {
+const treeOf = (...elements: Element[]): Tree => treeAfter(null, ...elements).tree;
+
+/** A tree, after another of which it may keep what joins alike. */
+function treeAfter(before: { kept: Kept } | null, ...elements: Element[]): { tree: Tree; kept: Kept } {
   const job = jobFrom('crowns', elements);
-  return buildTree(landingsOf(job), ofKind(job, 'run'));
-};
+  const kept = new Kept(before?.kept);
+  return { tree: buildTree(landingsOf(job), ofKind(job, 'run'), kept), kept };
+}
 /** 20 m of a pipe 0.1 m inside from a basin at `ground` to a way out 1.5 m down, over a bank of 3 m. */
 const one = (top: number, more: { ground?: number; out?: Partial<Discharge>; run?: Partial<Run> } = {}): Tree =>
   treeOf(
@@ -82,7 +87,9 @@ describe('what joins what', () => {
     });
   const outlet = (tree: Tree, id: string): string | undefined => tree.landings[tree.outlet[tree.indexOf.get(id)!]!]?.id;
 
-  it('is remembered while nothing joins otherwise, and read anew as soon as anything does', () => {
+  it('is kept while nothing joins otherwise, and read anew as soon as anything does', () => {
+    let last: { tree: Tree; kept: Kept } | null = null;
+    const treeOf = (...elements: Element[]): Tree => (last = treeAfter(last, ...elements)).tree;
     const first = treeOf(a, b, out(), pipe('a', { to: 'b' }), pipe('b'));
     expect(joined(first).sort()).toEqual(['a-b', 'b-out']);
     const longer = treeOf(a, { ...b, groundLevel: -1 }, out(), pipe('a', { to: 'b', length: 33 }), pipe('b'));

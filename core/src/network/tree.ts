@@ -2,7 +2,7 @@
 import type { Landing, Run } from '../job/kinds';
 import { placesOf, upstreamFirst } from '../numeric/upstreamFirst';
 import { indices } from '../numeric/filled';
-import { stage, steady } from '../numeric/stage';
+import { Kept, step } from '../numeric/kept';
 
 export const NONE = -1;
 
@@ -38,8 +38,8 @@ interface Lists {
   runs: readonly Run[];
 }
 
-/** The same lists again for as long as nothing joins otherwise in them, whatever else an edit has changed. */
-const joinedAlike = steady<Lists>((one, other) => {
+/** Whether all joins alike in two lists, whatever else an edit has changed. */
+function joinsAlike(one: Lists, other: Lists): boolean {
   if (one.landings.length !== other.landings.length || one.runs.length !== other.runs.length) return false;
   for (let k = 0; k < one.landings.length; k++) {
     const [a, b] = [one.landings[k]!, other.landings[k]!];
@@ -50,13 +50,14 @@ const joinedAlike = steady<Lists>((one, other) => {
     if (a !== b && (a.from !== b.from || a.to !== b.to)) return false;
   }
   return true;
-});
+}
 
-const joiningOf = stage('joining', ({ landings, runs }: Lists): Joining => join(landings, runs));
+const listsAlike = step('lists that join alike', ({ made }: { made: Lists }): Lists => made);
+const joiningOf = step('joining', ({ lists }: { lists: Lists }): Joining => join(lists.landings, lists.runs));
 
 /** Builds the tree of landings and runs. A poor job still gives a tree: what does not fit in it is in `stray`. */
-export function buildTree(landings: readonly Landing[], runs: readonly Run[]): Tree {
-  const joining = joiningOf(joinedAlike({ landings, runs }));
+export function buildTree(landings: readonly Landing[], runs: readonly Run[], kept = new Kept()): Tree {
+  const joining = kept.ask(joiningOf, { lists: kept.alike(listsAlike, { landings, runs }, joinsAlike) });
   return {
     ...joining,
     landings: joining.landings.map((place) => landings[place]!),

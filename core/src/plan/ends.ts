@@ -1,10 +1,11 @@
 /** How every pipe ends in its way out, as it is laid: at what level, and how far before it that level is reached. */
 import { controlLevel, OUTFALLS } from '../catalogue/outfalls';
+import { keptOf, type Job } from '../job/job';
 import { diameterOf } from '../job/kinds';
 import { highestJoin } from '../network/receiving';
 import type { Layout } from './layout';
 import type { PipeEnd } from './solution';
-import { stage } from '../numeric/stage';
+import { step } from '../numeric/kept';
 
 /** m up a line (its runs from the top down) from its foot to where its invert stands at `level`; all of it where it never does. */
 function backTo({ tree, levels }: Layout, runs: readonly number[], level: number): number {
@@ -21,8 +22,7 @@ function backTo({ tree, levels }: Layout, runs: readonly number[], level: number
   return distance;
 }
 
-/** Every pipe that ends in a way out, by line. */
-export const pipeEnds = stage('ends', (layout: Layout): PipeEnd[] => {
+const ends = step('ends', ({ layout }: { layout: Layout }): PipeEnd[] => {
   const { tree, lines, levels, settings } = layout;
   return lines.flatMap(({ runs }) => {
     const last = runs[runs.length - 1]!;
@@ -43,3 +43,6 @@ export const pipeEnds = stage('ends', (layout: Layout): PipeEnd[] => {
     ];
   });
 });
+
+/** Every pipe that ends in a way out, by line. */
+export const pipeEnds = (job: Job, layout: Layout): PipeEnd[] => keptOf(job).ask(ends, { layout });

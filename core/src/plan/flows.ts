@@ -1,7 +1,7 @@
 /** Design flow at every landing, and what of it enters there at its own worst time. */
 import { MATERIAL_FACTS } from '../catalogue/pipes';
 import { normalDepth } from '../hydraulics/pipe';
-import { ofKind, type Job } from '../job/job';
+import { keptOf, ofKind, type Job } from '../job/job';
 import { diameterOf, type Basin, type Channel, type RainElement, type Run } from '../job/kinds';
 import { designFlows, governing, type DesignFlows } from '../network/designFlow';
 import type { Levels } from '../network/levels';
@@ -14,8 +14,7 @@ import type { Arrival, Sources } from '../runoff/sources';
 import { drainsOf, type Drains } from './drains';
 import { openWaysOf, type OpenWays } from './groundWays';
 import type { Layout } from './layout';
-import { perElement } from '../numeric/perElement';
-import { stage } from '../numeric/stage';
+import { step, type Kept } from '../numeric/kept';
 import { floats } from '../numeric/filled';
 
 export interface JobFlows extends DesignFlows {
@@ -33,8 +32,6 @@ export interface Flowing {
   ways: ReadonlyMap<string, WayFlow>;
 }
 
-const times = perElement<Run, number>();
-
 /** Velocity (m/s) of a flow (m³/s) in one pipe of a run on a slope (m/m); in the full pipe where it does not fall. */
 function velocityIn(run: Run, slope: number, flow: number): number {
   const diameter = diameterOf(run);
@@ -42,13 +39,25 @@ function velocityIn(run: Run, slope: number, flow: number): number {
   return normalDepth({ diameter, slope, roughness: MATERIAL_FACTS[run.material].roughness, flow }).velocity;
 }
 
+interface Running {
+  run: Run;
+  slope: number;
+  flow: number;
+}
+
+const timeDown = step(
+  'time down a run',
+  ({ run, slope, flow }: Running): number => run.length / velocityIn(run, slope, flow / (run.parallel ?? 1)),
+);
+
 /** Time (s) that a flow (m³/s) takes down a run as it lies. */
-function travelTimes(tree: Tree, levels: Levels): (index: number, flow: number) => number {
+function travelTimes(tree: Tree, levels: Levels, kept: Kept): (index: number, flow: number) => number {
+  const down = kept.row(timeDown, tree.runs);
   return (index, flow) => {
     if (flow <= 0) return 0;
     const run = tree.runs[index]!;
     const slope = (levels.crownUp[index]! - levels.crownDown[index]!) / run.length;
-    return times(run, [slope, flow], () => run.length / velocityIn(run, slope, flow / (run.parallel ?? 1)));
+    return down(index, { run, slope, flow });
   };
 }
 
@@ -82,114 +91,124 @@ function atOneTime(parts: readonly Arrival[]): Arrival[] {
   return merged;
 }
 
-const entering = stage(
-  'entering',
-  (
-    rain: RainElement | undefined,
-    basins: readonly Basin[],
-    channels: readonly Channel[],
-    sources: Sources,
-  ): Entering => {
-    const table = rainTable(rain);
-    const rainOfDuration = (duration: number): number => intensityOf(table, duration);
-    const flowOf = (parts: readonly Arrival[]): number => governing(parts, rainOfDuration).flow;
-    const { arrivals, onSlope } = withBypass([...basins, ...channels], sources.arrivals, flowOf);
-    const known = new WeakMap<readonly Arrival[], Measured>();
-    const measured = (parts: readonly Arrival[]): Measured => {
-      const before = known.get(parts);
-      if (before) return before;
-      const area = parts.reduce((sum, part) => sum + part.area, 0);
-      const made = { merged: atOneTime(parts), area, flow: flowOf(parts) };
-      known.set(parts, made);
-      return made;
-    };
-    return { arrivals, onSlope, intensityOf: rainOfDuration, measured };
-  },
-);
+interface Coming {
+  rain: RainElement | undefined;
+  basins: readonly Basin[];
+  channels: readonly Channel[];
+  sources: Sources;
+}
+
+const entering = step('entering', ({ rain, basins, channels, sources }: Coming): Entering => {
+  const table = rainTable(rain);
+  const rainOfDuration = (duration: number): number => intensityOf(table, duration);
+  const flowOf = (parts: readonly Arrival[]): number => governing(parts, rainOfDuration).flow;
+  const { arrivals, onSlope } = withBypass([...basins, ...channels], sources.arrivals, flowOf);
+  const measure = (parts: readonly Arrival[]): Measured => ({
+    merged: atOneTime(parts),
+    area: parts.reduce((sum, part) => sum + part.area, 0),
+    flow: flowOf(parts),
+  });
+  // What no way leads elsewhere is asked for at every edit of the pipes.
+  const known = new Map([...arrivals.values()].map((parts) => [parts, measure(parts)]));
+  return { arrivals, onSlope, intensityOf: rainOfDuration, measured: (parts) => known.get(parts) ?? measure(parts) };
+});
 
 const NOTHING: readonly Arrival[] = [];
 
-/** Flows in the pipes of a tree with what has been led to its landings. */
-const pipeFlows = stage(
-  'flows',
-  (
-    arrivals: Led['arrivals'],
-    fixed: Led['fixed'],
-    { onSlope, intensityOf: rainOfDuration, measured }: Entering,
-    tree: Tree,
-    levels: Levels | null,
-  ): JobFlows => {
-    const here = tree.landings.map(({ id }) => measured(arrivals.get(id) ?? NOTHING));
-    const always = floats(tree.landings, ({ id }) => fixed.get(id) ?? 0);
-    const enteringArea = floats(here, ({ area }) => area);
-    return {
-      ...designFlows({
-        tree,
-        entering: here.map(({ merged }) => merged),
-        fixed: always,
-        intensityOf: rainOfDuration,
-        travelTime: levels ? travelTimes(tree, levels) : () => 0,
-      }),
-      onSlope,
-      entering: floats(here, ({ flow }, at) => flow + always[at]!),
-      enteringArea,
-      passingArea: accumulate(tree, enteringArea),
-    };
-  },
-);
+interface InPipes {
+  arrivals: Led['arrivals'];
+  fixed: Led['fixed'];
+  own: Entering;
+  tree: Tree;
+  levels: Levels | null;
+}
 
-/** What always runs, by landing or way, m³/s: as the job says, and the ground water of its drains. */
-export const alwaysRuns = stage('always runs', (fixed: ReadonlyMap<string, number>, drains: Drains) => {
+/** Flows in the pipes of a tree with what has been led to its landings. */
+const pipeFlows = step('flows', ({ arrivals, fixed, own, tree, levels }: InPipes, kept): JobFlows => {
+  const here = tree.landings.map(({ id }) => own.measured(arrivals.get(id) ?? NOTHING));
+  const always = floats(tree.landings, ({ id }) => fixed.get(id) ?? 0);
+  const enteringArea = floats(here, ({ area }) => area);
+  return {
+    ...designFlows({
+      tree,
+      entering: here.map(({ merged }) => merged),
+      fixed: always,
+      intensityOf: own.intensityOf,
+      travelTime: levels ? travelTimes(tree, levels, kept) : () => 0,
+    }),
+    onSlope: own.onSlope,
+    entering: floats(here, ({ flow }, at) => flow + always[at]!),
+    enteringArea,
+    passingArea: accumulate(tree, enteringArea),
+  };
+});
+
+interface AlwaysRuns {
+  fixed: ReadonlyMap<string, number>;
+  drains: Drains;
+}
+
+const withDrains = step('always runs', ({ fixed, drains }: AlwaysRuns): ReadonlyMap<string, number> => {
   if (drains.size === 0) return fixed;
   const all = new Map(fixed);
   for (const [id, { flow }] of drains) all.set(id, (all.get(id) ?? 0) + flow);
   return all;
 });
 
+/** What always runs, by landing or way, m³/s: as the job says, and the ground water of its drains. */
+export const alwaysRuns = (job: Job, { fixed }: Sources): ReadonlyMap<string, number> =>
+  keptOf(job).ask(withDrains, { fixed, drains: drainsOf(job) });
+
 /** Pipes let out into a swale, a swale may end in a basin, and that in a pipe again: no yard goes round more often. */
 const ROUNDS = 4;
 
-const flowing = stage(
-  'flows over ground',
-  (
-    own: Entering,
-    always: ReadonlyMap<string, number>,
-    { ways, outlets }: OpenWays,
-    tree: Tree,
-    levels: Levels | null,
-  ): Flowing => {
-    const flowOf = (parts: readonly Arrival[]): number => own.measured(parts).flow;
-    // Where no way leads to a landing its pipes know nothing of ways.
-    const toPipes = ways.some(({ to }) => to !== null && tree.indexOf.has(to));
-    const inPipes = ({ arrivals, fixed }: Pick<Led, 'arrivals' | 'fixed'>): JobFlows =>
-      pipeFlows(toPipes ? arrivals : own.arrivals, toPipes ? fixed : always, own, tree, levels);
-    let led = leadOn(ways, own.arrivals, always, flowOf);
-    let flows = inPipes(led);
-    for (let round = 0; outlets.size > 0 && round < ROUNDS; round++) {
-      const arrivals = new Map(own.arrivals);
-      const fixed = new Map(always);
-      for (const [discharge, swale] of outlets) {
-        const at = tree.indexOf.get(discharge)!;
-        const area = flows.passingArea[at]!;
-        if (area > 0) arrivals.set(swale, [...(arrivals.get(swale) ?? []), { time: flows.time[at]!, area }]);
-        if (flows.fixed[at]! > 0) fixed.set(swale, (fixed.get(swale) ?? 0) + flows.fixed[at]!);
-      }
-      const before = led.ways;
-      led = leadOn(ways, arrivals, fixed, flowOf);
-      flows = inPipes(led);
-      if ([...led.ways].every(([id, { flow }]) => Math.abs(flow - before.get(id)!.flow) < 1e-12)) break;
+interface OverGround {
+  own: Entering;
+  always: ReadonlyMap<string, number>;
+  open: OpenWays;
+  tree: Tree;
+  levels: Levels | null;
+}
+
+const flowing = step('flows over ground', ({ own, always, open, tree, levels }: OverGround, kept): Flowing => {
+  const { ways, outlets } = open;
+  const flowOf = (parts: readonly Arrival[]): number => own.measured(parts).flow;
+  // Where no way leads to a landing its pipes know nothing of ways.
+  const toPipes = ways.some(({ to }) => to !== null && tree.indexOf.has(to));
+  const inPipes = ({ arrivals, fixed }: Pick<Led, 'arrivals' | 'fixed'>): JobFlows =>
+    kept.ask(pipeFlows, {
+      arrivals: toPipes ? arrivals : own.arrivals,
+      fixed: toPipes ? fixed : always,
+      own,
+      tree,
+      levels,
+    });
+  let led = leadOn(ways, own.arrivals, always, flowOf);
+  let flows = inPipes(led);
+  for (let round = 0; outlets.size > 0 && round < ROUNDS; round++) {
+    const arrivals = new Map(own.arrivals);
+    const fixed = new Map(always);
+    for (const [discharge, swale] of outlets) {
+      const at = tree.indexOf.get(discharge)!;
+      const area = flows.passingArea[at]!;
+      if (area > 0) arrivals.set(swale, [...(arrivals.get(swale) ?? []), { time: flows.time[at]!, area }]);
+      if (flows.fixed[at]! > 0) fixed.set(swale, (fixed.get(swale) ?? 0) + flows.fixed[at]!);
     }
-    return { flows, ways: led.ways };
-  },
-);
+    const before = led.ways;
+    led = leadOn(ways, arrivals, fixed, flowOf);
+    flows = inPipes(led);
+    if ([...led.ways].every(([id, { flow }]) => Math.abs(flow - before.get(id)!.flow) < 1e-12)) break;
+  }
+  return { flows, ways: led.ways };
+});
 
 /** Flows of a job in a rain. */
 export const flowsOf = (job: Job, rain: RainElement | undefined, sources: Sources, { tree, levels }: Layout): Flowing =>
-  flowing(
-    entering(rain, ofKind(job, 'basin'), ofKind(job, 'channel'), sources),
-    alwaysRuns(sources.fixed, drainsOf(job)),
-    openWaysOf(job),
+  keptOf(job).ask(flowing, {
+    own: keptOf(job).ask(entering, { rain, basins: ofKind(job, 'basin'), channels: ofKind(job, 'channel'), sources }),
+    always: alwaysRuns(job, sources),
+    open: openWaysOf(job),
     tree,
     // Without a table one intensity holds for all times, and how the pipes lie does not matter.
-    rain?.table ? levels : null,
-  );
+    levels: rain?.table ? levels : null,
+  });

@@ -5,13 +5,14 @@ import { LINING_FACTS } from '../catalogue/swales';
 import type { Surface as GroundSurface } from '../ground/surface';
 import { normalDepth } from '../hydraulics/pipe';
 import { swaleFlow } from '../hydraulics/swaleFlow';
-import { ofKind, type Job } from '../job/job';
+import { keptOf, ofKind, type Job } from '../job/job';
 import type { Berm, Culvert, Discharge, GroundWay, Swale } from '../job/kinds';
-import { stage } from '../numeric/stage';
+import { step } from '../numeric/kept';
 import { orderedWays, type Way } from '../runoff/groundWays';
 import { shallowTime } from '../runoff/timeOfConcentration';
 import { lengthOf } from '../works/measures';
-import { floorOf, type LevelAt } from '../works/swale';
+import { levelsUnder, type LevelAt } from '../works/levelAt';
+import { floorOf } from '../works/swale';
 import { splashesOf, type Splash } from '../yard/downhill';
 import { groundOf } from '../yard/ground';
 
@@ -24,26 +25,24 @@ export interface OpenWays {
 const NONE: readonly GroundWay[] = [];
 const NO_WAYS: OpenWays = { ways: [], outlets: new Map() };
 
-const listed = stage(
-  'open ways',
-  (swales: readonly Swale[], culverts: readonly Culvert[], berms: readonly Berm[]): readonly GroundWay[] => [
-    ...swales,
-    ...culverts,
-    ...berms,
-  ],
-);
+interface Kinds {
+  swales: readonly Swale[];
+  culverts: readonly Culvert[];
+  berms: readonly Berm[];
+}
+
+const listed = step('open ways', ({ swales, culverts, berms }: Kinds): readonly GroundWay[] => [
+  ...swales,
+  ...culverts,
+  ...berms,
+]);
 
 /** Every swale, culvert and berm; the same list for as long as they are. */
 export function groundWaysIn(job: Job): readonly GroundWay[] {
-  const [swales, culverts, berms] = [ofKind(job, 'swale'), ofKind(job, 'culvert'), ofKind(job, 'berm')];
-  return swales.length + culverts.length + berms.length === 0 ? NONE : listed(swales, culverts, berms);
+  const kinds = { swales: ofKind(job, 'swale'), culverts: ofKind(job, 'culvert'), berms: ofKind(job, 'berm') };
+  const count = kinds.swales.length + kinds.culverts.length + kinds.berms.length;
+  return count === 0 ? NONE : keptOf(job).ask(listed, kinds);
 }
-
-/** Ground at a place, as levelled. */
-export const levelsUnder =
-  (ground: GroundSurface | null): LevelAt =>
-  (place) =>
-    ground?.levelAt(place) ?? null;
 
 /** Slowest that water is taken to go along a way that hardly falls, m/s. */
 const SLOW = 0.05;
@@ -84,31 +83,30 @@ const overLawn = ({ id, to, length, slope }: Splash): Way => {
   return { id, to, time: () => time };
 };
 
-const openWays = stage(
-  'open ways in order',
-  (
-    all: readonly GroundWay[],
-    splashes: readonly Splash[],
-    discharges: readonly Discharge[],
-    ground: GroundSurface | null,
-  ): OpenWays => ({
-    ways: orderedWays([
-      ...splashes.map(overLawn),
-      ...all.map((way) => ({ id: way.id, to: way.to ?? null, time: timeAlong(way, levelsUnder(ground)) })),
-    ]),
-    outlets: new Map(
-      discharges.flatMap((discharge) => {
-        const into = letsInto(discharge);
-        return into === undefined ? [] : [[discharge.id, into] as const];
-      }),
-    ),
-  }),
-);
+interface Read {
+  ways: readonly GroundWay[];
+  splashes: readonly Splash[];
+  discharges: readonly Discharge[];
+  ground: GroundSurface | null;
+}
+
+const openWays = step('open ways in order', ({ ways, splashes, discharges, ground }: Read): OpenWays => ({
+  ways: orderedWays([
+    ...splashes.map(overLawn),
+    ...ways.map((way) => ({ id: way.id, to: way.to ?? null, time: timeAlong(way, levelsUnder(ground)) })),
+  ]),
+  outlets: new Map(
+    discharges.flatMap((discharge) => {
+      const into = letsInto(discharge);
+      return into === undefined ? [] : [[discharge.id, into] as const];
+    }),
+  ),
+}));
 
 export function openWaysOf(job: Job): OpenWays {
-  const all = groundWaysIn(job);
+  const ways = groundWaysIn(job);
   const splashes = splashesOf(job);
-  return all.length + splashes.length === 0
-    ? NO_WAYS
-    : openWays(all, splashes, ofKind(job, 'discharge'), groundOf(job).surface);
+  if (ways.length + splashes.length === 0) return NO_WAYS;
+  const ground = groundOf(job).surface;
+  return keptOf(job).ask(openWays, { ways, splashes, discharges: ofKind(job, 'discharge'), ground });
 }

@@ -1,93 +1,77 @@
 /** What every inlet does with the water that comes to it. */
 import { basinPlan, channelPlan, type InletPlan } from '../inlets';
-import { ofKind, type Job } from '../job/job';
+import type { AtInlet } from '../inlets/inlet';
+import { keptOf, ofKind, type Job } from '../job/job';
 import { diameterOf, type Basin, type Channel, type Downspout, type Run } from '../job/kinds';
 import type { Settings } from '../job/settings';
+import { step } from '../numeric/kept';
 import type { OnSlope } from '../runoff/bypass';
 import type { Sources } from '../runoff/sources';
-import { perElement } from '../numeric/perElement';
 import { byId, type LandingPlan } from './solution';
-import { stage } from '../numeric/stage';
 
 type Landings = Readonly<Record<string, LandingPlan>>;
-type Slopes = ReadonlyMap<string, OnSlope>;
 
-const rememberedBasins = perElement<Basin, InletPlan>();
-const rememberedChannels = perElement<Channel, InletPlan>();
+/** What every inlet of a job is told. */
+interface Told {
+  settings: Settings;
+  landings: Landings;
+  sources: Sources;
+  onSlope: ReadonlyMap<string, OnSlope>;
+}
 
-const basinPlans = stage(
-  'basins',
-  (basins: readonly Basin[], landings: Landings, onSlope: Slopes, settings: Settings): InletPlan[] =>
-    basins.map((basin) => {
-      const { entering: taken, waterLevel, passing } = landings[basin.id]!;
-      const passedOn = onSlope.get(basin.id)?.passed;
-      const { ponding, spillLength } = settings;
-      const numbers = [taken, waterLevel ?? Number.NaN, ponding, spillLength, passedOn ?? Number.NaN, passing];
-      return rememberedBasins(basin, numbers, () =>
-        basinPlan(basin, { taken, waterLevel, passedOn, passing }, settings),
-      );
-    }),
-);
+const atInlet = ({ landings, onSlope }: Told, id: string): AtInlet => {
+  const { entering: taken, waterLevel, passing } = landings[id]!;
+  return { taken, waterLevel, passedOn: onSlope.get(id)?.passed, passing };
+};
 
-const channelPlans = stage(
-  'channels',
-  (
-    channels: readonly Channel[],
-    landings: Landings,
-    onSlope: Slopes,
-    runs: readonly Run[],
-    settings: Settings,
-  ): InletPlan[] => {
-    const outlets = new Map(channels.length === 0 ? [] : runs.map((run) => [run.from, diameterOf(run)]));
-    return channels.map((channel) => {
-      const { entering: taken, waterLevel, passing, invert } = landings[channel.id]!;
-      const diameter = outlets.get(channel.id);
-      const outlet = diameter === undefined || invert === null ? null : { diameter, invert };
-      const passedOn = onSlope.get(channel.id)?.passed;
-      return rememberedChannels(
-        channel,
-        [taken, passing],
-        () => channelPlan(channel, { taken, waterLevel, passedOn, passing }, outlet, settings),
-        [waterLevel, passedOn, diameter, invert, settings],
-      );
-    });
-  },
-);
+interface BasinAt extends AtInlet {
+  basin: Basin;
+  settings: Settings;
+}
 
-const inlets = stage(
-  'inlets',
-  (
-    basins: readonly Basin[],
-    basinPlans: readonly InletPlan[],
-    channels: readonly Channel[],
-    channelPlans: readonly InletPlan[],
-    downspouts: readonly Downspout[],
-    sources: Sources,
-  ): Record<string, InletPlan> => {
-    const plans = byId<InletPlan>();
-    basins.forEach(({ id }, k) => (plans[id] = basinPlans[k]!));
-    channels.forEach(({ id }, k) => (plans[id] = channelPlans[k]!));
-    for (const { id } of downspouts) plans[id] = sources.downspouts.get(id)!;
-    return plans;
-  },
-);
+const oneBasin = step('basin', ({ basin, settings, ...at }: BasinAt): InletPlan => basinPlan(basin, at, settings));
+
+interface ChannelAt extends AtInlet {
+  channel: Channel;
+  settings: Settings;
+  /** Of the pipe that leaves it: inside diameter and invert at its head, m; undefined and null with none. */
+  diameter: number | undefined;
+  invert: number | null;
+}
+
+const oneChannel = step('channel', ({ channel, settings, diameter, invert, ...at }: ChannelAt, kept): InletPlan => {
+  const outlet = diameter === undefined || invert === null ? null : { diameter, invert };
+  return channelPlan({ channel, at, outlet, settings }, kept);
+});
+
+interface Read extends Told {
+  basins: readonly Basin[];
+  channels: readonly Channel[];
+  downspouts: readonly Downspout[];
+  runs: readonly Run[];
+}
+
+const inlets = step('inlets', (read: Read, kept): Record<string, InletPlan> => {
+  const { basins, channels, downspouts, runs, settings, landings, sources } = read;
+  const plans = byId<InletPlan>();
+  const basinAt = kept.row(oneBasin, basins);
+  basins.forEach((basin, k) => (plans[basin.id] = basinAt(k, { basin, settings, ...atInlet(read, basin.id) })));
+  const outlets = new Map(channels.length === 0 ? [] : runs.map((run) => [run.from, diameterOf(run)]));
+  for (const channel of channels) {
+    const { id } = channel;
+    const pipe = { diameter: outlets.get(id), invert: landings[id]!.invert };
+    plans[id] = kept.ask(oneChannel, { channel, settings, ...pipe, ...atInlet(read, id) }, id);
+  }
+  for (const { id } of downspouts) plans[id] = sources.downspouts.get(id)!;
+  return plans;
+});
 
 /** Every inlet of a job, by id. */
-export function inletsOf(
-  job: Job,
-  settings: Settings,
-  landings: Landings,
-  sources: Sources,
-  onSlope: Slopes,
-): Record<string, InletPlan> {
-  const basins = ofKind(job, 'basin');
-  const channels = ofKind(job, 'channel');
-  return inlets(
-    basins,
-    basinPlans(basins, landings, onSlope, settings),
-    channels,
-    channelPlans(channels, landings, onSlope, ofKind(job, 'run'), settings),
-    ofKind(job, 'downspout'),
-    sources,
-  );
-}
+export const inletsOf = (job: Job, told: Told): Record<string, InletPlan> =>
+  keptOf(job).ask(inlets, {
+    ...told,
+    basins: ofKind(job, 'basin'),
+    channels: ofKind(job, 'channel'),
+    downspouts: ofKind(job, 'downspout'),
+    runs: ofKind(job, 'run'),
+  });

@@ -1,9 +1,9 @@
 /** The one door: everything derived from a job. */
 import type { Job } from '../job/job';
-import { lastFew } from '../numeric/lastFew';
-import { situated } from '../yard/situate';
+import { holding, Kept } from '../numeric/kept';
 import { judge } from '../snags/judge';
 import type { Snag } from '../snags/snag';
+import { situated } from '../yard/situate';
 import type { Solution } from './solution';
 import { solve } from './solve';
 import { verdictOf, type Verdict } from './verdict';
@@ -14,21 +14,17 @@ export interface Plan extends Solution {
   verdict: Verdict;
 }
 
-/** Plans remembered: of the jobs as made and under the finger, and of what is tried on them. */
-const REMEMBERED = 4;
-let made = 0;
-
-/** How many plans have been made, rather than remembered, since the program began. */
-export const plansMade = (): number => made;
-
 /**
- * The plan of a job; the same one again for the same job, while it is among the last few. Pure; never throws on a job that its schema
- * accepts, however poor: impossible things are snags.
+ * The plan of a job. `before`: a plan of the job before an edit, or of whatever is like it: what reads the same is kept of it, and the plan
+ * is the one that is made without it, to the last bit. Never throws on a job that its schema accepts, however poor: impossible things are
+ * snags.
  */
-export const planJob: (job: Job) => Plan = lastFew(REMEMBERED, (job: Job): Plan => {
-  made++;
-  const here = situated(job);
+export function planJob(job: Job, before?: Pick<Plan, 'here'>): Plan {
+  const kept = new Kept(before?.here?.kept);
+  const here = situated({ id: job.id, elements: job.elements, kept });
   const solution = solve(here);
   const snags = judge(here, solution);
-  return { ...solution, snags, verdict: verdictOf(here, solution, snags) };
-});
+  const plan = { ...solution, snags, verdict: verdictOf(here, solution, snags) };
+  kept.close();
+  return holding(plan, 'here', here);
+}

@@ -1,6 +1,6 @@
 /** What a rain makes of a job as it is laid out. */
 import type { InletPlan } from '../inlets';
-import type { Job } from '../job/job';
+import { keptOf, type Job } from '../job/job';
 import { diameterOf, type RainElement } from '../job/kinds';
 import { NONE } from '../network/tree';
 import type { WaterLine } from '../network/waterLine';
@@ -10,8 +10,7 @@ import { inletsOf } from './inlets';
 import type { Layout } from './layout';
 import { byId, type LandingPlan } from './solution';
 import { sourcesOf } from './sources';
-import { placeByPlace } from '../numeric/placeByPlace';
-import { stage } from '../numeric/stage';
+import { step } from '../numeric/kept';
 import { waterLineOf } from './waterLine';
 import { worksOf, type Works } from './works';
 
@@ -34,64 +33,40 @@ function lowestArriving({ tree, levels }: Layout, at: number): number | undefine
   );
 }
 
-function landingPlan({ layout, flows, water }: Read, at: number): LandingPlan {
-  const { tree, levels } = layout;
-  const landing = tree.landings[at]!;
-  const leaving = tree.leaving[at]!;
-  const run = leaving === NONE ? lowestArriving(layout, at) : leaving;
-  const crown = run === undefined ? null : leaving === NONE ? levels.crownDown[run]! : levels.crownUp[run]!;
-  return {
-    id: landing.id,
-    kind: landing.kind,
-    groundLevel: landing.groundLevel,
-    crown,
-    invert: crown === null ? null : crown - diameterOf(tree.runs[run!]!),
-    cover: crown === null ? null : landing.groundLevel - crown,
-    enteringArea: flows.enteringArea[at]!,
-    passingArea: flows.passingArea[at]!,
-    entering: flows.entering[at]!,
-    passing: flows.flow[at]!,
-    outlet: tree.outlet[at] === NONE ? null : tree.landings[tree.outlet[at]!]!.id,
-    waterLevel: run === undefined ? null : water.levels[at]!,
-  };
-}
+/** What of a landing's plan is worked out elsewhere; the very object that it was where all of it is as it was. */
+const landingPlan = step('landing', (plan: LandingPlan): LandingPlan => plan);
 
-interface Read {
+interface InWater {
   layout: Layout;
   flows: JobFlows;
   water: WaterLine;
 }
 
-/** Whether a landing reads in one what it read in the other, which joins alike. */
-function readsTheSame(now: Read, before: Read, at: number): boolean {
-  const [{ tree, levels }, { tree: treeBefore, levels: levelsBefore }] = [now.layout, before.layout];
-  if (tree.landings[at] !== treeBefore.landings[at]) return false;
-  const leaving = tree.leaving[at]!;
-  // At an end the lowest of the pipes that arrive tells: few, and made anew.
-  if (leaving === NONE ? tree.arriving[at]!.length > 0 : tree.runs[leaving] !== treeBefore.runs[leaving]) return false;
-  return (
-    (leaving === NONE || levels.crownUp[leaving] === levelsBefore.crownUp[leaving]) &&
-    now.flows.enteringArea[at] === before.flows.enteringArea[at] &&
-    now.flows.passingArea[at] === before.flows.passingArea[at] &&
-    now.flows.entering[at] === before.flows.entering[at] &&
-    now.flows.flow[at] === before.flows.flow[at] &&
-    now.water.levels[at] === before.water.levels[at]
-  );
-}
-
-const planned = placeByPlace<Read, LandingPlan>({
-  // In the design rain and in the rarer one: of the job as it is, and of the one under the finger.
-  remembered: 4,
-  alike: (now, before) => now.layout.tree.outlet === before.layout.tree.outlet,
-  readsTheSame,
-  make: landingPlan,
-});
-
 /** Landings in their water, by id; one that an edit does not reach is the very object that it was. */
-const landingPlans = stage('landings', (layout: Layout, flows: JobFlows, water: WaterLine) => {
-  const known = byId<LandingPlan>();
-  for (const plan of planned({ layout, flows, water }, layout.tree.landings.length)) known[plan.id] = plan;
-  return known;
+const landingsIn = step('landings', ({ layout, flows, water }: InWater, kept): Record<string, LandingPlan> => {
+  const { tree, levels } = layout;
+  const planned = kept.row(landingPlan, tree.landings);
+  const plans = byId<LandingPlan>();
+  tree.landings.forEach((landing, at) => {
+    const leaving = tree.leaving[at]!;
+    const run = leaving === NONE ? lowestArriving(layout, at) : leaving;
+    const crown = run === undefined ? null : leaving === NONE ? levels.crownDown[run]! : levels.crownUp[run]!;
+    plans[landing.id] = planned(at, {
+      id: landing.id,
+      kind: landing.kind,
+      groundLevel: landing.groundLevel,
+      crown,
+      invert: crown === null ? null : crown - diameterOf(tree.runs[run!]!),
+      cover: crown === null ? null : landing.groundLevel - crown,
+      enteringArea: flows.enteringArea[at]!,
+      passingArea: flows.passingArea[at]!,
+      entering: flows.entering[at]!,
+      passing: flows.flow[at]!,
+      outlet: tree.outlet[at] === NONE ? null : tree.landings[tree.outlet[at]!]!.id,
+      waterLevel: run === undefined ? null : water.levels[at]!,
+    });
+  });
+  return plans;
 });
 
 /** A job under a rain: sources, flows, water line, landings, each stage after those that it reads. */
@@ -99,8 +74,8 @@ export function rainResponse(job: Job, rain: RainElement | undefined, layout: La
   const sources = sourcesOf(job, rain);
   const { flows, ways } = flowsOf(job, rain, sources, layout);
   const works = worksOf(job, rain, layout, { flows, ways });
-  const water = waterLineOf(layout, flows, works.standing);
-  const landings = landingPlans(layout, flows, water);
+  const water = waterLineOf(job, { layout, flows, standing: works.standing });
+  const landings = keptOf(job).ask(landingsIn, { layout, flows, water });
   return { sources, flows, ways, works, water, landings };
 }
 
@@ -109,4 +84,4 @@ export const inletsIn = (
   job: Job,
   { settings }: Layout,
   { sources, flows, landings }: RainResponse,
-): Record<string, InletPlan> => inletsOf(job, settings, landings, sources, flows.onSlope);
+): Record<string, InletPlan> => inletsOf(job, { settings, landings, sources, onSlope: flows.onSlope });

@@ -2,6 +2,7 @@
 import type { Regime } from '../hydraulics/backwater';
 import type { RunFlow } from '../hydraulics/runFlow';
 import type { InletPlan } from '../inlets';
+import type { Job } from '../job/job';
 import type { Landing, Run } from '../job/kinds';
 import type { Settings } from '../job/settings';
 import type { FallBudget } from '../network/budget';
@@ -150,6 +151,8 @@ export interface Solution {
   openings: Openings | null;
   /** Runs that fit in no line, by id. */
   stray: string[];
+  /** The job as its places say, with what was worked out of it: what the next plan may keep. */
+  readonly here?: Job;
 }
 
 /** A record keyed by ids that come from outside: without a prototype, so that no id finds what nobody put in. */

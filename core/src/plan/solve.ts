@@ -1,6 +1,5 @@
 /** From a job to every derived figure, stage by stage. Judging comes after, in `planJob.ts`. */
 import { rainOf, type Job } from '../job/job';
-import { drainsOf } from './drains';
 import { pipeEnds } from './ends';
 import { alwaysRuns } from './flows';
 import { layOut } from './layout';
@@ -16,18 +15,18 @@ export function solve(job: Job): Solution {
   const rain = rainOf(job);
   const response = rainResponse(job, rain, layout);
   const { sources, flows, ways, water, works, landings } = response;
-  const rarer = rain ? rarerRain(rain) : null;
+  const rarer = rarerRain(job);
   const hasWorks = Object.keys(works.plans).length > 0;
   const { settings, tree, lines, budgets } = layout;
   return {
     rain: rain?.intensity ?? 0,
     settings,
     landings,
-    runs: runPlans(layout, flows, water),
+    runs: runPlans(job, { layout, flows, water }),
     lines: lines.map((line) => ({ letter: line.letter, runs: line.runs.map((run) => tree.runs[run]!.id) })),
     budgets,
-    ends: pipeEnds(layout),
-    standing: standingWater(layout, alwaysRuns(sources.fixed, drainsOf(job))),
+    ends: pipeEnds(job, layout),
+    standing: standingWater(job, { layout, always: alwaysRuns(job, sources) }),
     sources,
     onSlope: flows.onSlope,
     stray: tree.stray.map((run) => run.id),

@@ -3,11 +3,12 @@ import { OUTFALLS } from '../catalogue/outfalls';
 import { SOIL_FACTS, USUAL_SOIL } from '../catalogue/soils';
 import { flowArea } from '../hydraulics/backwater';
 import { intoSoil, throughHole } from '../hydraulics/drainDown';
+import { keptOf, type Job } from '../job/job';
 import { diameterOf, type Discharge } from '../job/kinds';
 import { LEVEL_TOLERANCE } from '../snags/snag';
 import type { Layout } from './layout';
 import { byId, type StandingWater } from './solution';
-import { stage } from '../numeric/stage';
+import { step } from '../numeric/kept';
 
 /** Weep holes at the foot of a pop-up: two of 3/8 in; and the pocket of stone under them that wets so much soil, m². */
 const WEEP_HOLES = 2 * (Math.PI / 4) * 0.009525 ** 2;
@@ -61,30 +62,36 @@ function behind({ tree, levels }: Layout, at: number, level: number): InPipe & {
   return all;
 }
 
-/** Water that stays behind each way out that does not drain dry. `fixed`: what always runs, m³/s by landing. */
-export const standingWater = stage(
-  'standing',
-  (layout: Layout, fixed: ReadonlyMap<string, number>): Readonly<Record<string, StandingWater>> => {
-    const { tree } = layout;
-    const found = byId<StandingWater>();
-    const fedOutlets = new Set<number>();
-    for (const [id, flow] of fixed) {
-      const at = tree.indexOf.get(id);
-      if (flow > 0 && at !== undefined) fedOutlets.add(tree.outlet[at]!);
-    }
-    tree.landings.forEach((discharge, at) => {
-      if (discharge.kind !== 'discharge' || OUTFALLS[discharge.form].drainsDry) return;
-      const { length, volume, lowest } = behind(layout, at, discharge.groundLevel);
-      const depth = discharge.groundLevel - lowest;
-      if (length <= 0 || depth <= LEVEL_TOLERANCE) return;
-      found[discharge.id] = {
-        depth,
-        length,
-        volume,
-        fed: fedOutlets.has(at),
-        drainTime: drainTime(discharge, volume, depth),
-      };
-    });
-    return found;
-  },
-);
+interface Read {
+  layout: Layout;
+  /** What always runs, m³/s by landing. */
+  always: ReadonlyMap<string, number>;
+}
+
+const standing = step('standing', ({ layout, always }: Read): Readonly<Record<string, StandingWater>> => {
+  const { tree } = layout;
+  const found = byId<StandingWater>();
+  const fedOutlets = new Set<number>();
+  for (const [id, flow] of always) {
+    const at = tree.indexOf.get(id);
+    if (flow > 0 && at !== undefined) fedOutlets.add(tree.outlet[at]!);
+  }
+  tree.landings.forEach((discharge, at) => {
+    if (discharge.kind !== 'discharge' || OUTFALLS[discharge.form].drainsDry) return;
+    const { length, volume, lowest } = behind(layout, at, discharge.groundLevel);
+    const depth = discharge.groundLevel - lowest;
+    if (length <= 0 || depth <= LEVEL_TOLERANCE) return;
+    found[discharge.id] = {
+      depth,
+      length,
+      volume,
+      fed: fedOutlets.has(at),
+      drainTime: drainTime(discharge, volume, depth),
+    };
+  });
+  return found;
+});
+
+/** Water that stays behind each way out that does not drain dry. */
+export const standingWater = (job: Job, read: Read): Readonly<Record<string, StandingWater>> =>
+  keptOf(job).ask(standing, read);

@@ -4,15 +4,15 @@ import { OUTFALLS } from '../catalogue/outfalls';
 import { MATERIAL_FACTS } from '../catalogue/pipes';
 import { backwater, freeDepth, type Backwater, type Reach } from '../hydraulics/backwater';
 import { criticalDepth } from '../hydraulics/criticalDepth';
+import { keptOf, type Job } from '../job/job';
 import { diameterOf, kindOf, type Run } from '../job/kinds';
 import { highestJoin, standingAt } from '../network/receiving';
 import { NONE, type Tree } from '../network/tree';
-import { reachOf, slopeOf, solveWaterLine, type WaterLine } from '../network/waterLine';
+import { slopeOf, solveWaterLine, type WaterLine, type WaterNetwork } from '../network/waterLine';
+import { step } from '../numeric/kept';
 import type { JobFlows } from './flows';
 import type { Layout } from './layout';
-import { perElement } from '../numeric/perElement';
 import { GRAVITY } from '../units/constants';
-import { NO_RAIN, stage } from '../numeric/stage';
 import { floats, indices } from '../numeric/filled';
 
 /** Contraction of a jet through a sharp opening. */
@@ -52,72 +52,100 @@ function exitLoss({ tree, levels, settings }: Layout, index: number): number {
   return invert > highestJoin(landing, settings) ? TURN_FACTS.one90.loss : WYE_LOSS;
 }
 
-const reaches = perElement<Run, Backwater>();
-const criticals = perElement<Run, number>();
-const freeEnds = perElement<Run, number>();
+type Network = Pick<WaterNetwork, 'inverts' | 'losses' | 'exitLosses' | 'order' | 'runs'> & { slopes: Float64Array };
 
 /** A layout as the solver of the water line takes it: the same in every rain. */
-const networkOf = stage(
-  'water network',
-  (layout: Layout) => {
-    const { tree, levels } = layout;
-    const invertUp = (index: number): number => levels.crownUp[index]! - diameterOf(tree.runs[index]!);
-    const invertDown = (index: number): number => levels.crownDown[index]! - diameterOf(tree.runs[index]!);
-    const runs = tree.runs.map((run, index) => ({
-      from: tree.upper[index]!,
-      to: tree.lower[index]!,
-      length: run.length,
-      diameter: diameterOf(run),
-      roughness: MATERIAL_FACTS[run.material].roughness,
-      invertUp: invertUp(index),
-      invertDown: invertDown(index),
-    }));
-    const inverts = floats(tree.landings, (landing, at) => {
-      const leaving = tree.leaving[at]!;
-      if (leaving !== NONE) return invertUp(leaving);
-      return tree.arriving[at]!.reduce(
-        (lowest, run) => Math.min(lowest, invertDown(run)),
-        tree.arriving[at]!.length > 0 ? Number.POSITIVE_INFINITY : landing.groundLevel,
-      );
-    });
-    return {
-      inverts,
-      losses: floats(tree.landings, (_, at) => formLoss(tree, at)),
-      exitLosses: floats(tree.runs, (_, index) => exitLoss(layout, index)),
-      order: indices(tree.runs, (_, index) => index),
-      runs,
-      slopes: floats(tree.runs, (_, index) => slopeOf({ inverts, runs }, index)),
-    };
-  },
-  NO_RAIN,
+const networkOf = step('water network', ({ layout }: { layout: Layout }): Network => {
+  const { tree, levels } = layout;
+  const invertUp = (index: number): number => levels.crownUp[index]! - diameterOf(tree.runs[index]!);
+  const invertDown = (index: number): number => levels.crownDown[index]! - diameterOf(tree.runs[index]!);
+  const runs = tree.runs.map((run, index) => ({
+    from: tree.upper[index]!,
+    to: tree.lower[index]!,
+    length: run.length,
+    diameter: diameterOf(run),
+    roughness: MATERIAL_FACTS[run.material].roughness,
+    invertUp: invertUp(index),
+    invertDown: invertDown(index),
+  }));
+  const inverts = floats(tree.landings, (landing, at) => {
+    const leaving = tree.leaving[at]!;
+    if (leaving !== NONE) return invertUp(leaving);
+    return tree.arriving[at]!.reduce(
+      (lowest, run) => Math.min(lowest, invertDown(run)),
+      tree.arriving[at]!.length > 0 ? Number.POSITIVE_INFINITY : landing.groundLevel,
+    );
+  });
+  return {
+    inverts,
+    losses: floats(tree.landings, (_, at) => formLoss(tree, at)),
+    exitLosses: floats(tree.runs, (_, index) => exitLoss(layout, index)),
+    order: indices(tree.runs, (_, index) => index),
+    runs,
+    slopes: floats(tree.runs, (_, index) => slopeOf({ inverts, runs }, index)),
+  };
+});
+
+/** One pipe of a run under a flow (m³/s). */
+interface InPipe {
+  run: Run;
+  flow: number;
+}
+
+const reachIn = ({ run, flow }: InPipe, slope: number): Reach => ({
+  length: run.length,
+  diameter: diameterOf(run),
+  roughness: MATERIAL_FACTS[run.material].roughness,
+  slope,
+  flow,
+});
+
+const reachOfRun = step('reach', ({ slope, level, ...pipe }: InPipe & { slope: number; level: number }): Backwater =>
+  backwater(reachIn(pipe, slope), level),
+);
+const criticalOfRun = step('critical depth', (pipe: InPipe): number => criticalDepth(reachIn(pipe, 0)));
+const freeOfRun = step('free depth', ({ slope, ...pipe }: InPipe & { slope: number }): number =>
+  freeDepth(reachIn(pipe, slope)),
 );
 
-/** Water line of a layout under its flows; `byWorks`: water (m) that works make stand at ways out, by id. */
-export const waterLineOf = stage(
-  'water line',
-  (layout: Layout, flows: JobFlows, byWorks: ReadonlyMap<string, number>): WaterLine => {
-    const { tree, settings } = layout;
-    const network = networkOf(layout);
-    const { runs, slopes } = network;
-    const inPipes = floats(tree.runs, (run, index) => flows.flow[tree.upper[index]!]! / (run.parallel ?? 1));
-    const reach = (index: number): Reach => reachOf(runs[index]!, inPipes[index]!, slopes[index]!);
-    const remembering = {
+interface Read {
+  layout: Layout;
+  flows: Pick<JobFlows, 'flow'>;
+  /** Water (m) that works make stand at ways out, by id. */
+  standing: ReadonlyMap<string, number>;
+}
+
+const waterLine = step('water line', ({ layout, flows, standing }: Read, kept): WaterLine => {
+  const { tree, settings } = layout;
+  const network = kept.ask(networkOf, { layout });
+  const { slopes } = network;
+  const inPipes = floats(tree.runs, (run, index) => flows.flow[tree.upper[index]!]! / (run.parallel ?? 1));
+  const [reach, critical, free] = [
+    kept.row(reachOfRun, tree.runs),
+    kept.row(criticalOfRun, tree.runs),
+    kept.row(freeOfRun, tree.runs),
+  ];
+  const at = (index: number): InPipe => ({ run: tree.runs[index]!, flow: inPipes[index]! });
+  return solveWaterLine(
+    {
       ...network,
       flows: inPipes,
-      throatLoss: (index: number) => throatLoss(tree.runs[index]!, inPipes[index]!),
-      backwaterOf: (index: number, level: number) =>
-        reaches(tree.runs[index]!, [inPipes[index]!, slopes[index]!, level], () => backwater(reach(index), level)),
-      criticalOf: (index: number) => criticals(tree.runs[index]!, [inPipes[index]!], () => criticalDepth(reach(index))),
-      freeOf: (index: number) =>
-        freeEnds(tree.runs[index]!, [inPipes[index]!, slopes[index]!], () => freeDepth(reach(index))),
-    };
-    return solveWaterLine(remembering, (node) => {
+      throatLoss: (index) => throatLoss(tree.runs[index]!, inPipes[index]!),
+      backwaterOf: (index, level) =>
+        reach(index, { run: tree.runs[index]!, flow: inPipes[index]!, slope: slopes[index]!, level }),
+      criticalOf: (index) => critical(index, at(index)),
+      freeOf: (index) => free(index, { ...at(index), slope: slopes[index]! }),
+    },
+    (node) => {
       const landing = tree.landings[node]!;
       if (landing.kind !== 'discharge') return Number.NEGATIVE_INFINITY;
       return Math.max(
         standingAt(landing, flows.flow[node]!, settings),
-        byWorks.get(landing.id) ?? Number.NEGATIVE_INFINITY,
+        standing.get(landing.id) ?? Number.NEGATIVE_INFINITY,
       );
-    });
-  },
-);
+    },
+  );
+});
+
+/** Water line of a layout under its flows. */
+export const waterLineOf = (job: Job, read: Read): WaterLine => keptOf(job).ask(waterLine, read);

@@ -1,38 +1,20 @@
 /** What every work that is not pipe does in a rain, and the water that it makes stand against the pipes that end in it. */
-import { letsInto, OUTFALLS } from '../catalogue/outfalls';
-import type { Soil } from '../catalogue/soils';
-import type { Surface as GroundSurface } from '../ground/surface';
-import { headOf, ofKind, type Job } from '../job/job';
-import {
-  diameterOf,
-  type Barrel,
-  type Berm,
-  type Culvert,
-  type Discharge,
-  type PavedBed,
-  type RainElement,
-  type StoneDrain,
-  type Swale,
-} from '../job/kinds';
+import { letsInto } from '../catalogue/outfalls';
+import { headOf, keptOf, ofKind, type Job } from '../job/job';
+import { diameterOf, type Discharge, type Element, type RainElement, type Swale } from '../job/kinds';
 import { NONE } from '../network/tree';
-import { alikeMaps, stage, steady } from '../numeric/stage';
-import { footOnWay, wayLength, type Place } from '../site/place';
-import { bermPlan } from '../works/berm';
-import { culvertPlan, type CulvertPlan } from '../works/culvert';
-import { conductivityOf } from '../works/measures';
-import { pavedBedPlan, type PavedBedPlan } from '../works/pavedBed';
-import { pumpPlan } from '../works/pumpBasin';
-import { stoneDrainPlan } from '../works/stoneDrain';
+import { alikeMaps, step, type Kept } from '../numeric/kept';
+import { footOnWay, wayLength } from '../site/place';
+import { entryOf, WORK_KINDS, WORKS, type WorkElementKind, type WorkPlan } from '../works';
+import { levelsUnder } from '../works/levelAt';
 import { stormOf } from '../works/storm';
-import { storeOf, storePlan, type StorePlan } from '../works/store';
-import { swalePlan, waterAt, type SwalePlan } from '../works/swale';
-import type { WorkPlan } from '../works';
+import { waterAt, type SwalePlan } from '../works/swale';
+import { TURNS, type AnyWork, type AtLanding, type Here, type InGround, type Turn } from '../works/work';
 import { groundOf } from '../yard/ground';
 import { drainsOf, type Drains } from './drains';
 import type { Flowing, JobFlows } from './flows';
-import { levelsUnder, openWaysOf, type OpenWays } from './groundWays';
+import { openWaysOf, type OpenWays } from './groundWays';
 import type { Layout } from './layout';
-import { perElement } from '../numeric/perElement';
 import { byId } from './solution';
 
 export interface Works {
@@ -43,18 +25,18 @@ export interface Works {
 
 const NO_WORKS: Works = { plans: byId(), standing: new Map() };
 
-/** Works of a job by kind. */
-interface Listed {
-  swales: readonly Swale[];
-  culverts: readonly Culvert[];
-  berms: readonly Berm[];
-  stoneDrains: readonly StoneDrain[];
-  beds: readonly PavedBed[];
-  barrels: readonly Barrel[];
-}
+/** Works by kind; and ways out that are works, or let out into one. */
+type Lists = { [K in WorkElementKind]: readonly Element[] } & { discharge: readonly Discharge[] };
 
-const stored = perElement<Discharge, StorePlan>();
-const held = perElement<PavedBed, PavedBedPlan>();
+interface Read extends Lists, InGround {
+  /** What drains lead off whatever the sky does. */
+  drains: Drains;
+  flows: JobFlows;
+  ways: Flowing['ways'];
+  order: OpenWays['ways'];
+  layout: Layout;
+  rain: RainElement | undefined;
+}
 
 /** Where on a swale a way out lies, as a share of its length: by its place, or by its own level; at its foot where nothing says. */
 function shareOn(swale: Swale, plan: SwalePlan, { place, controlLevel }: Discharge): number {
@@ -64,193 +46,102 @@ function shareOn(swale: Swale, plan: SwalePlan, { place, controlLevel }: Dischar
   return controlLevel === undefined || fall <= 0 ? 1 : Math.min(1, Math.max(0, (plan.headLevel - controlLevel) / fall));
 }
 
-/** Highest water in a swale beside a berm, m. */
-function beside(swale: Swale, plan: SwalePlan, way: readonly Place[] | undefined): number {
-  const feet = (way ?? []).flatMap((place) => (swale.way ? (footOnWay(swale.way, place) ?? []) : []));
-  const share = feet.length > 0 ? Math.min(...feet.map(({ along }) => along / wayLength(swale.way!))) : 0;
-  return waterAt(plan, share);
-}
+const NOTHING: AtLanding = { entering: 0, passing: 0, fixed: 0, enteringArea: 0, passingArea: 0 };
 
-class Working {
-  readonly plans = byId<WorkPlan>();
-  readonly standing = new Map<string, number>();
-
-  constructor(
-    private readonly listed: Listed,
-    private readonly flows: JobFlows,
-    private readonly ways: Flowing['ways'],
-    private readonly order: OpenWays['ways'],
-    private readonly layout: Layout,
-    private readonly rain: RainElement | undefined,
-    private readonly soil: Soil | undefined,
-    private readonly ground: GroundSurface | null,
-  ) {}
-
-  private wayFlow(id: string): number {
-    return this.ways.get(id)?.flow ?? 0;
-  }
-
-  private at(id: string): number {
-    return this.layout.tree.indexOf.get(id) ?? -1;
-  }
-
-  /** Inside diameter of the pipe that leaves a landing, m; null without one. */
-  private outletOf(id: string): number | null {
-    const { tree } = this.layout;
-    const leaving = tree.leaving[this.at(id)] ?? NONE;
-    return leaving === NONE ? null : diameterOf(tree.runs[leaving]!);
-  }
-
-  /** Open ways from the foot of the yard up: what each runs into stands against it. */
-  openWays(): void {
-    const { swales, culverts, berms } = this.listed;
-    const byId = new Map([...swales, ...culverts].map((way) => [way.id, way]));
-    // Ways that go round are in no order; they are worked out all the same.
-    const upward = [...this.order].reverse().flatMap(({ id }) => byId.get(id) ?? []);
-    for (const way of new Set([...upward, ...byId.values()]))
-      this.plans[way.id] = way.kind === 'swale' ? this.swale(way) : this.culvert(way);
-    for (const berm of berms) {
-      const swale = berm.holds === undefined ? undefined : byId.get(berm.holds);
-      const water = swale?.kind === 'swale' ? beside(swale, this.plans[swale.id] as SwalePlan, berm.way) : null;
-      this.plans[berm.id] = bermPlan(berm, this.wayFlow(berm.id), water);
-    }
-  }
-
-  /** A swale, before a culvert as deep as that asks. */
-  private swale(swale: Swale): SwalePlan {
-    const plan = swalePlan(swale, this.wayFlow(swale.id), conductivityOf(swale, this.soil), levelsUnder(this.ground));
-    const below = swale.to === undefined ? undefined : this.plans[swale.to];
-    const deeper = below?.kind === 'culvert' ? below.waterLevel - plan.footLevel - plan.depth : 0;
-    return deeper > 0 ? { ...plan, depth: plan.depth + deeper, freeboard: plan.freeboard - deeper } : plan;
-  }
-
-  private culvert(culvert: Culvert): CulvertPlan {
-    const below = culvert.to === undefined ? undefined : this.plans[culvert.to];
-    const tailwater = below?.kind === 'swale' ? waterAt(below, 0) : Number.NEGATIVE_INFINITY;
-    return culvertPlan(culvert, this.wayFlow(culvert.id), tailwater, this.layout.settings.leastCover);
-  }
-
-  landings(): void {
-    const { entering, enteringArea, flow, fixed } = this.flows;
-    for (const drain of this.listed.stoneDrains)
-      this.plans[drain.id] = stoneDrainPlan(drain, entering[this.at(drain.id)] ?? 0);
-    for (const barrel of this.listed.barrels) {
-      const passing = flow[this.at(barrel.id)] ?? 0;
-      this.plans[barrel.id] = {
-        kind: 'barrel',
-        volume: barrel.volume,
-        flow: passing,
-        fillTime: passing > 0 ? barrel.volume / passing : null,
+/** The plan that works stand in, as far as it is made. */
+function hereOf(read: Read, plans: Readonly<Record<string, WorkPlan>>, kept: Kept): Here {
+  const { flows, ways, layout, rain, soil, ground } = read;
+  const { tree, settings } = layout;
+  const elements = new Map(listed(read).map((element) => [element.id, element]));
+  return {
+    settings,
+    soil,
+    ground,
+    levelAt: levelsUnder(ground),
+    storm: stormOf(rain, kept),
+    kept,
+    comesDown: (id) => ways.get(id)?.flow ?? 0,
+    at: (id) => {
+      const at = tree.indexOf.get(id);
+      if (at === undefined) return NOTHING;
+      return {
+        entering: flows.entering[at]!,
+        passing: flows.flow[at]!,
+        fixed: flows.fixed[at]!,
+        enteringArea: flows.enteringArea[at]!,
+        passingArea: flows.passingArea[at]!,
       };
-    }
-    const storm = stormOf(this.rain);
-    for (const bed of this.listed.beds) {
-      const at = this.at(bed.id);
-      const [area, steady] = [enteringArea[at] ?? 0, fixed[at] ?? 0];
-      const outlet = this.outletOf(bed.id);
-      this.plans[bed.id] = held(
-        bed,
-        [area, steady],
-        () => pavedBedPlan(bed, outlet, { area, fixed: steady }, storm, this.soil),
-        [outlet, storm, this.soil],
-      );
-    }
-  }
-
-  outlets(discharges: readonly Discharge[]): void {
-    const storm = stormOf(this.rain);
-    const { flow, fixed, passingArea } = this.flows;
-    const swales = new Map(this.listed.swales.map((swale) => [swale.id, swale]));
-    for (const discharge of discharges) {
-      const at = this.at(discharge.id);
-      const store = storeOf(discharge);
-      if (store) {
-        const comes = { area: passingArea[at]!, flow: flow[at]!, fixed: fixed[at]! };
-        const plan = stored(
-          discharge,
-          [comes.area, comes.flow, comes.fixed],
-          () => storePlan(discharge, store, comes, storm, this.soil),
-          [storm, this.soil],
-        );
-        this.plans[discharge.id] = plan;
-        this.standing.set(discharge.id, plan.peakLevel);
-      } else if (OUTFALLS[discharge.form].pumps) {
-        const plan = pumpPlan(discharge, flow[at]!);
-        this.plans[discharge.id] = plan;
-        this.standing.set(discharge.id, plan.standing);
-      }
-      const swale = swales.get(letsInto(discharge) ?? '');
-      const plan = swale ? (this.plans[swale.id] as SwalePlan) : null;
-      if (swale && plan && plan.depth > 0)
-        this.standing.set(discharge.id, waterAt(plan, shareOn(swale, plan, discharge)));
-    }
-  }
+    },
+    outletOf: (id) => {
+      const leaving = tree.leaving[tree.indexOf.get(id) ?? -1] ?? NONE;
+      return leaving === NONE ? null : diameterOf(tree.runs[leaving]!);
+    },
+    planOf: (id) => plans[id],
+    element: (id) => elements.get(id),
+  };
 }
 
-const standings = steady<ReadonlyMap<string, number>>(alikeMaps);
+const listed = (lists: Lists): Element[] => [...WORK_KINDS.flatMap((kind) => lists[kind]), ...lists.discharge];
 
-const works = stage(
-  'works',
-  (
-    swales: readonly Swale[],
-    culverts: readonly Culvert[],
-    berms: readonly Berm[],
-    stoneDrains: readonly StoneDrain[],
-    beds: readonly PavedBed[],
-    barrels: readonly Barrel[],
-    discharges: readonly Discharge[],
-    drains: Drains,
-    flows: JobFlows,
-    ways: Flowing['ways'],
-    order: OpenWays['ways'],
-    layout: Layout,
-    rain: RainElement | undefined,
-    soil: Soil | undefined,
-    ground: GroundSurface | null,
-  ): Works => {
-    const listed = { swales, culverts, berms, stoneDrains, beds, barrels };
-    const working = new Working(listed, flows, ways, order, layout, rain, soil, ground);
-    working.openWays();
-    working.landings();
-    working.outlets(discharges);
-    for (const [id, plan] of drains) working.plans[id] = plan;
-    // Where the water stands as before, no pipe need be looked at again.
-    return { plans: working.plans, standing: standings(working.standing) };
-  },
-);
+/** Works by when they are planned. Open ways go from the foot of the yard up; those that go round are in no order, and are worked out all the same. */
+function inTurn(read: Read): Record<Turn, [Element, AnyWork][]> {
+  const byTurn = Object.fromEntries(TURNS.map((turn) => [turn, []])) as unknown as Record<Turn, [Element, AnyWork][]>;
+  for (const element of listed(read)) {
+    const entry = entryOf(element);
+    if (entry?.inRain) byTurn[entry.inRain.turn].push([element, entry]);
+  }
+  const upward = new Map([...read.order].reverse().map(({ id }, place) => [id, place]));
+  const placeOf = ([{ id }]: [Element, AnyWork]): number => upward.get(id) ?? upward.size;
+  byTurn.way.sort((a, b) => placeOf(a) - placeOf(b));
+  return byTurn;
+}
 
-const isWork = (discharge: Discharge): boolean =>
-  OUTFALLS[discharge.form].store !== undefined ||
-  OUTFALLS[discharge.form].pumps === true ||
-  letsInto(discharge) !== undefined;
+const standings = step('water that works make stand', ({ made }: { made: ReadonlyMap<string, number> }) => made);
 
-const workLists = stage('outfall works', (discharges: readonly Discharge[]): readonly Discharge[] =>
-  discharges.filter(isWork),
+const works = step('works', (read: Read, kept): Works => {
+  const plans = byId<WorkPlan>();
+  const standing = new Map<string, number>();
+  const here = hereOf(read, plans, kept);
+  const byTurn = inTurn(read);
+  for (const turn of TURNS)
+    for (const [element, entry] of byTurn[turn]) {
+      const plan = entry.inRain!.plan(element, here) as WorkPlan;
+      plans[element.id] = plan;
+      if (entry.stands) standing.set(element.id, entry.stands(plan));
+    }
+  for (const discharge of read.discharge) {
+    const swale = here.element(letsInto(discharge) ?? '');
+    const plan = swale?.kind === 'swale' ? (plans[swale.id] as SwalePlan) : null;
+    if (swale?.kind === 'swale' && plan && plan.depth > 0)
+      standing.set(discharge.id, waterAt(plan, shareOn(swale, plan, discharge)));
+  }
+  for (const [id, plan] of read.drains) plans[id] = plan;
+  // Where the water stands as before, no pipe need be looked at again.
+  return { plans, standing: kept.alike(standings, standing, alikeMaps) };
+});
+
+/** Ways out that are works, or let out into a swale. */
+const outlets = step('ways out with works', ({ discharges }: { discharges: readonly Discharge[] }) =>
+  discharges.filter((discharge) => entryOf(discharge) !== undefined || letsInto(discharge) !== undefined),
 );
 
 /** Works of a job in a rain. */
 export function worksOf(job: Job, rain: RainElement | undefined, layout: Layout, { flows, ways }: Flowing): Works {
-  const drains = drainsOf(job);
-  const lists = (['swale', 'culvert', 'berm', 'stoneDrain', 'pavedBed', 'barrel'] as const).map((kind) =>
-    ofKind(job, kind),
-  );
-  const discharges = workLists(ofKind(job, 'discharge'));
-  if (drains.size === 0 && discharges.length === 0 && lists.every(({ length }) => length === 0)) return NO_WORKS;
-  return works(
-    ofKind(job, 'swale'),
-    ofKind(job, 'culvert'),
-    ofKind(job, 'berm'),
-    ofKind(job, 'stoneDrain'),
-    ofKind(job, 'pavedBed'),
-    ofKind(job, 'barrel'),
-    discharges,
-    drains,
+  const kept = keptOf(job);
+  const lists = Object.fromEntries([
+    ...WORK_KINDS.map((kind) => [kind, ofKind(job, kind)]),
+    ['discharge', kept.ask(outlets, { discharges: ofKind(job, 'discharge') })],
+  ]) as unknown as Lists;
+  if (WORKS.every(({ of }) => lists[of as keyof Lists].length === 0)) return NO_WORKS;
+  return kept.ask(works, {
+    ...lists,
+    drains: drainsOf(job),
     flows,
     ways,
-    openWaysOf(job).ways,
+    order: openWaysOf(job).ways,
     layout,
     rain,
-    headOf(job).soil,
-    groundOf(job).surface,
-  );
+    soil: headOf(job).soil,
+    ground: groundOf(job).surface,
+  });
 }

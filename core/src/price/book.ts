@@ -1,7 +1,7 @@
 /** What things cost where nobody says otherwise: invented rates, in the least units of the currency for one SI unit. The user's own replace them one by one. */
 import type { Grate } from '../catalogue/grates';
 import { headOf, type Job } from '../job/job';
-import type { Item } from '../quantities/item';
+import type { Item } from '../catalogue/items';
 import { METRES_PER_FOOT, METRES_PER_INCH } from '../units/constants';
 
 /** Work and conditions, by what the trench meets. */

@@ -2,7 +2,7 @@
 import { elementOf, type Job } from '../job/job';
 import type { Dug } from '../quantities/worksDug';
 import { takeOff, type TakeOff } from '../quantities/takeOff';
-import type { PartUnit } from '../quantities/item';
+import type { PartUnit } from '../catalogue/items';
 import { METRES_PER_FOOT } from '../units/constants';
 import { handDigOf } from '../yard/crossings';
 import { partRate, pricesOf, WORK_RATES, type WorkRate } from './book';

@@ -1,5 +1,5 @@
 /** What is counted so far: every part with the places that it is used at. */
-import { keyOfItem, type Item } from './item';
+import { keyOfItem, type Item } from '../catalogue/items';
 
 export interface Use {
   /** Element that it is for. */

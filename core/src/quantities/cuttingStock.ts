@@ -18,22 +18,8 @@ const [MAX_VISITS, MAX_VISITS_OF_MANY, MANY] = [400_000, 20_000, 48];
 /** Ways tried to fill one stick as full as it goes. */
 const MAX_FILLS = 2000;
 
-const known = new Map<string, Cut>();
-/** Cuts remembered: every make and size of a few jobs. */
-const REMEMBERED = 64;
-
-/** Cuts lengths (m) from sticks of one length (m), none of them coupled within a stick's length. The same lengths give the same cut, found once. */
+/** Cuts lengths (m) from sticks of one length (m), none of them coupled within a stick's length. */
 export function cutStock(lengths: readonly number[], stick: number): Cut {
-  const key = `${stick} ${lengths.join(' ')}`;
-  const before = known.get(key);
-  if (before) return before;
-  const cut = cutAnew(lengths, stick);
-  if (known.size >= REMEMBERED) known.delete(known.keys().next().value!);
-  known.set(key, cut);
-  return cut;
-}
-
-function cutAnew(lengths: readonly number[], stick: number): Cut {
   const whole: number[][] = [];
   const pieces: number[] = [];
   for (const length of lengths) {

@@ -1,14 +1,15 @@
 /** The trench of every run by its profile: what is dug, what the pipe and its bedding leave over, what lies on top. */
 import { BEDDING, BETWEEN_PIPES, BUCKET, LIFT, outsideOf, SIDE_ROOM, STRIP } from '../catalogue/supply';
+import type { Surface as GroundSurface } from '../ground/surface';
 import { ofKind, type Job } from '../job/job';
 import { isNew, type Run } from '../job/kinds';
-import type { RunPlan, Solution } from '../plan/solution';
 import { placeOfLanding } from '../job/places';
-import { perElement } from '../numeric/perElement';
-import { placeByPlace } from '../numeric/placeByPlace';
-import { crossingsOfRun, MET, type Crossing } from '../yard/crossings';
+import { step, type Kept } from '../numeric/kept';
+import type { RunPlan, Solution } from '../plan/solution';
+import type { Place } from '../site/place';
+import { aroundOf, crossingsAmong, type Around, type Crossing } from '../yard/crossings';
 import { groundOf } from '../yard/ground';
-import { groundOver } from '../yard/profile';
+import { groundOver, stationsOver, type GroundStation } from '../yard/profile';
 import type { Counting } from './counting';
 import { trenchVolume } from './trench';
 
@@ -36,9 +37,18 @@ export function trenchWidth({ material, nominal, parallel = 1 }: Run): number {
   return Math.max(BUCKET, parallel * outside + (parallel - 1) * BETWEEN_PIPES + SIDE_ROOM);
 }
 
-/** Ground over a run at stations along it (m from its head), its ends among them. */
-export function groundAlong(job: Job, run: Run, plan: RunPlan): { along: number; level: number }[] {
-  const levelled = groundOver(job, run);
+/** What of a run's plan its trench rests on. */
+type Profile = Pick<
+  RunPlan,
+  'invertUp' | 'invertDown' | 'groundUp' | 'groundDown' | 'comesOutOver' | 'coveredGround' | 'coverDown'
+>;
+
+/** Ground over a run at stations along it (m from its head), its ends among them; `levelled`: between them, where it was. */
+function withEnds(
+  levelled: readonly GroundStation[],
+  run: Run,
+  plan: Omit<Profile, 'invertUp' | 'invertDown'>,
+): GroundStation[] {
   if (levelled.length > 0)
     return [{ along: 0, level: plan.groundUp }, ...levelled, { along: run.length, level: plan.groundDown }];
   // Straight to where it begins to come out, and from there down to its end.
@@ -48,10 +58,14 @@ export function groundAlong(job: Job, run: Run, plan: RunPlan): { along: number;
   return [{ along: 0, level: plan.groundUp }, ...breaks, { along: run.length, level: plan.groundDown }];
 }
 
-export function trenchOf(job: Job, run: Run, plan: RunPlan): Trench {
+export const groundAlong = (job: Job, run: Run, plan: RunPlan): GroundStation[] =>
+  withEnds(groundOver(job, run), run, plan);
+
+function trenchOf({ run, from, to, surface, around, ...plan }: Read): Trench {
   const { id, length, parallel = 1, material, nominal } = run;
   const bedding = run.under === 'cars' ? BEDDING : 0;
-  const profile = groundAlong(job, run, plan);
+  const levelled = from && to && surface ? stationsOver({ surface, run, from, to }) : [];
+  const profile = withEnds(levelled, run, plan);
   const invert = (along: number): number => plan.invertUp + ((plan.invertDown - plan.invertUp) * along) / length;
   const depths = profile.map(({ along, level }) => Math.max(0, level - invert(along)) + bedding);
   const width = trenchWidth(run);
@@ -59,7 +73,7 @@ export function trenchOf(job: Job, run: Run, plan: RunPlan): Trench {
   const volume = trenchVolume({ stations: profile.map(({ along }) => along), depths, width, sideSlope: 0 });
   const deepest = Math.max(...depths);
   const stone = width * bedding * length;
-  const meets = crossingsOfRun(job, run);
+  const meets = from && to ? crossingsAmong(around, [from, ...(run.bends ?? []), to]) : [];
   return {
     id,
     length,
@@ -70,67 +84,45 @@ export function trenchOf(job: Job, run: Run, plan: RunPlan): Trench {
     bedding: stone,
     lifts: Math.max(1, Math.ceil((deepest - outside) / LIFT - 1e-6)),
     meets,
-    underSlab: meets.filter(({ kind }) => kind === 'surface').reduce((sum, { from, to }) => sum + to - from, 0),
+    underSlab: meets.filter(({ kind }) => kind === 'surface').reduce((sum, { from: a, to: b }) => sum + b - a, 0),
   };
 }
 
-interface Read {
-  job: Job;
-  runs: readonly Run[];
-  plans: Solution['runs'];
-  /** What runs may meet, and the ground over them. */
-  around: readonly unknown[];
+/** What a trench is made of: its run, where its ends lie, its profile, and the ground and what lies in it. */
+interface Read extends Profile {
+  run: Run;
+  from: Place | undefined;
+  to: Place | undefined;
+  surface: GroundSurface | null;
+  around: Around;
 }
 
-const endsOf = ({ job }: Read, { from, to }: Run) => [
-  placeOfLanding(job.elements.get(from)),
-  placeOfLanding(job.elements.get(to)),
-];
-
-function readsTheSame(now: Read, before: Read, at: number): boolean {
-  const run = now.runs[at]!;
-  if (run !== before.runs[at]) return false;
-  const [plan, planBefore] = [now.plans[run.id], before.plans[run.id]];
-  if (plan !== planBefore && !(plan && planBefore && PROFILE.every((field) => plan[field] === planBefore[field])))
-    return false;
-  return (
-    placeOfLanding(now.job.elements.get(run.from)) === placeOfLanding(before.job.elements.get(run.from)) &&
-    placeOfLanding(now.job.elements.get(run.to)) === placeOfLanding(before.job.elements.get(run.to))
-  );
-}
-
-/** What of a run's plan its trench rests on. */
-const PROFILE = [
-  'invertUp',
-  'invertDown',
-  'groundUp',
-  'groundDown',
-  'comesOutOver',
-  'coveredGround',
-  'coverDown',
-] as const;
-
-const worked = perElement<Run, Trench>();
-
-const row = placeByPlace<Read, Trench | null>({
-  remembered: 2,
-  alike: (now, before) =>
-    now.runs.length === before.runs.length && now.around.every((each, k) => each === before.around[k]),
-  readsTheSame,
-  make: (read, at) => {
-    const run = read.runs[at]!;
-    const plan = read.plans[run.id];
-    if (!plan || !isNew(run)) return null;
-    const profile = PROFILE.map((field) => plan[field] ?? Number.NaN);
-    return worked(run, profile, () => trenchOf(read.job, run, plan), [...endsOf(read, run), ...read.around]);
-  },
-});
+const trench = step('trench', (read: Read): Trench => trenchOf(read));
 
 /** Trenches of all new runs that have a plan; an edit works out those that it reaches. */
-export function trenchesOf(job: Job, { runs: plans }: Pick<Solution, 'runs'>): Trench[] {
-  const runs = ofKind(job, 'run');
-  const around = [groundOf(job).surface, ...MET.map((kind) => ofKind(job, kind))];
-  return row({ job, runs, plans, around }, runs.length).filter((trench) => trench !== null);
+export function trenchesOf(job: Job, { runs: plans }: Pick<Solution, 'runs'>, kept: Kept): Trench[] {
+  const runs = ofKind(job, 'run').filter((run) => plans[run.id] && isNew(run));
+  const { surface } = groundOf(job);
+  const around = aroundOf(job);
+  const place = (id: string): Place | undefined => placeOfLanding(job.elements.get(id));
+  const trenchAt = kept.row(trench, runs);
+  return runs.map((run, at) => {
+    const { invertUp, invertDown, groundUp, groundDown, comesOutOver, coveredGround, coverDown } = plans[run.id]!;
+    return trenchAt(at, {
+      run,
+      from: place(run.from),
+      to: place(run.to),
+      surface,
+      around,
+      invertUp,
+      invertDown,
+      groundUp,
+      groundDown,
+      comesOutOver,
+      coveredGround,
+      coverDown,
+    });
+  });
 }
 
 export function countEarth(trenches: readonly Trench[], counting: Counting): void {

@@ -6,7 +6,7 @@ import { wayOfRun } from '../job/places';
 import { jointOf } from '../network/joints';
 import type { Solution } from '../plan/solution';
 import type { Counting } from './counting';
-import type { Item } from './item';
+import type { Item } from '../catalogue/items';
 import { addBends, directionsOf, ownTurns, turnBetween } from './turns';
 
 /** A wye turns its branch by so much itself, rad; where nobody knows how a branch comes, one 45 makes the sweep. */

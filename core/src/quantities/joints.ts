@@ -2,7 +2,7 @@
 import { PIPE_SUPPLY } from '../catalogue/supply';
 import { METRES_PER_INCH } from '../units/constants';
 import type { Counted, Counting, Use } from './counting';
-import type { Item } from './item';
+import type { Item } from '../catalogue/items';
 
 /** Hubs that pipe goes into, of each fitting. */
 const HUBS: Partial<Record<Item['type'], number>> = {

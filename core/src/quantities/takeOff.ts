@@ -2,6 +2,7 @@
 import { USUAL_SOIL, type Soil } from '../catalogue/soils';
 import { packOf, STONE_DENSITY, swellOf, TRUCK, WASTE, type Pack } from '../catalogue/supply';
 import { headOf, type Job } from '../job/job';
+import { holding, Kept, step } from '../numeric/kept';
 import type { Solution } from '../plan/solution';
 import { situated } from '../yard/situate';
 import { Counting, type Counted, type Missing, type Use } from './counting';
@@ -9,7 +10,7 @@ import { cutStock, type Cut } from './cuttingStock';
 import { countEarth, trenchesOf, type Trench } from './earth';
 import { countFittings, countRuns, Lines } from './fittings';
 import { countInlets } from './inlets';
-import { GROUP_OF, PART_GROUPS, UNIT_OF, type Item, type PartGroup, type PartUnit } from './item';
+import { GROUP_OF, PART_GROUPS, UNIT_OF, type Item, type PartGroup, type PartUnit } from '../catalogue/items';
 import { countJoints, couplersFor } from './joints';
 import { countOutlets } from './outlets';
 import { countWorks } from './works';
@@ -40,6 +41,8 @@ export interface TakeOff {
   works: readonly Dug[];
   /** What could not be counted. */
   missing: readonly Missing[];
+  /** What the next one may keep of it. */
+  readonly kept?: Kept;
 }
 
 /** Loose and spoilt on the way: not of what is counted by the piece, nor of earth. */
@@ -77,6 +80,11 @@ function partOf(counted: Counted, soil: Soil, cut: Cut | undefined): Part {
   return part;
 }
 
+/** How some lengths (m), by their place, are cut from sticks. */
+const cutting = step('cutting', ({ stick, count: _, ...lengths }: { stick: number; count: number }): Cut =>
+  cutStock(Object.values(lengths), stick),
+);
+
 /** Where each type stands in a yard's list: by group, then by kind of thing. */
 const RANK = Object.fromEntries(
   Object.entries(GROUP_OF)
@@ -97,9 +105,17 @@ function inOrder(parts: readonly Part[]): Part[] {
   return places.map(({ part }) => part);
 }
 
-/** The take-off of a plan. Impossible things are left out and named as missing; it never throws. */
-export function takeOff(given: Job, solution: Pick<Solution, 'runs' | 'landings' | 'works'>): TakeOff {
-  const job = situated(given);
+/**
+ * The take-off of a plan. Impossible things are left out and named as missing; it never throws. `before`: one of the plan before, of which
+ * is kept what reads the same.
+ */
+export function takeOff(
+  given: Job,
+  solution: Pick<Solution, 'runs' | 'landings' | 'works' | 'here'>,
+  before?: TakeOff,
+): TakeOff {
+  const kept = new Kept(before?.kept);
+  const job = situated(given, solution);
   const counting = new Counting();
   const lines = new Lines(job);
   countRuns(job, solution, counting);
@@ -107,17 +123,15 @@ export function takeOff(given: Job, solution: Pick<Solution, 'runs' | 'landings'
   countInlets(lines, solution, counting);
   countOutlets(lines, counting);
   countWorks(job, solution, counting);
-  const trenches = trenchesOf(job, solution);
+  const trenches = trenchesOf(job, solution, kept);
   countEarth(trenches, counting);
   const cuts = new Map<string, Cut>();
   for (const counted of counting.all) {
     const { item, key, uses } = counted;
     if (item.type !== 'pipe') continue;
     const pack = packOf(item.material, item.nominal);
-    const cut = cutStock(
-      uses.map(({ quantity }) => quantity),
-      pack.length,
-    );
+    const lengths = uses.map(({ quantity }) => quantity);
+    const cut = kept.ask(cutting, { stick: pack.length, count: lengths.length, ...lengths }, key);
     cuts.set(key, cut);
     const { material, nominal } = item;
     for (const { id, quantity } of couplersFor(counted, pack.length))
@@ -126,10 +140,7 @@ export function takeOff(given: Job, solution: Pick<Solution, 'runs' | 'landings'
   countJoints(counting.all, counting);
   const soil = headOf(job).soil ?? USUAL_SOIL;
   const parts = counting.all.map((counted) => partOf(counted, soil, cuts.get(counted.key)));
-  return {
-    parts: inOrder(parts),
-    trenches,
-    works: worksDug(job),
-    missing: counting.missing,
-  };
+  const taken = { parts: inOrder(parts), trenches, works: worksDug(job, kept), missing: counting.missing };
+  kept.close();
+  return holding(taken, 'kept', kept);
 }

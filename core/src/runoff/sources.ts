@@ -10,6 +10,7 @@ import {
   type RoofFace,
   type Surface,
 } from '../job/kinds';
+import { Kept } from '../numeric/kept';
 import { indicesIn, placesOf, upstreamFirst } from '../numeric/upstreamFirst';
 import { rainTable } from '../rain/intensityOfRain';
 import type { IntensityTable } from '../rain/intensity';
@@ -98,9 +99,7 @@ const add = (map: Map<string, number>, id: string, amount: number): void =>
   void map.set(id, (map.get(id) ?? 0) + amount);
 
 /** Follows all rain of a job to its landings. */
-export function followWater(shedding: Shedding): Sources {
-  return new Following(shedding).sources();
-}
+export const followWater = (shedding: Shedding, kept = new Kept()): Sources => new Following(shedding, kept).sources();
 
 /** The following of one job's rain: every sum that it fills. */
 class Following {
@@ -120,7 +119,10 @@ class Following {
   private readonly fixed = new Map<string, number>();
   private readonly downspouts = new Map<string, DownspoutPlan>();
 
-  constructor(shedding: Shedding) {
+  constructor(
+    shedding: Shedding,
+    private readonly kept: Kept,
+  ) {
     const { rain, downspouts, landings, ways } = shedding;
     this.shedding = shedding;
     this.downspoutIds = new Set(downspouts.map(({ id }) => id));
@@ -191,7 +193,7 @@ class Following {
   }
 
   private planned(downspout: Downspout): DownspoutPlan {
-    const plan = downspoutPlan(downspout, this.roofWater(downspout.id), this.shedding);
+    const plan = downspoutPlan(downspout, this.roofWater(downspout.id), this.shedding, this.kept);
     this.downspouts.set(downspout.id, plan);
     return plan;
   }

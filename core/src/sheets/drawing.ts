@@ -5,6 +5,7 @@ import { placesOf, wayOfOpening, wayOfRun } from '../job/places';
 import { centreOf, extentOf, middleOf, type Extent, type Place } from '../site/place';
 import { showLevel, showNominal, text } from '../units';
 import type { Plan } from '../plan/planJob';
+import { workKind, type WorkElementKind } from '../works';
 import { levelsOf } from '../yard/levels';
 import { groundPicture } from '../yard/picture';
 
@@ -27,7 +28,10 @@ export const LAYERS = {
 } as const;
 export type LayerName = keyof typeof LAYERS;
 
-const LAYER_OF: Partial<Record<ElementKind, LayerName>> = {
+/** Where each kind is drawn; null of what is not. Works say so themselves. */
+const LAYER_OF: Record<Exclude<ElementKind, WorkElementKind>, LayerName | null> = {
+  job: null,
+  rain: null,
   surface: 'surfaces',
   building: 'buildings',
   roofFace: 'roofs',
@@ -36,24 +40,26 @@ const LAYER_OF: Partial<Record<ElementKind, LayerName>> = {
   breakline: 'barriers',
   tree: 'trees',
   service: 'services',
-  swale: 'works',
-  culvert: 'works',
-  berm: 'works',
-  drain: 'works',
-  drainField: 'works',
-  stoneDrain: 'works',
-  pavedBed: 'works',
-  sleeve: 'works',
   run: 'pipes',
   channel: 'inlets',
   basin: 'inlets',
   downspout: 'inlets',
   fixedFlow: 'inlets',
   junction: 'inlets',
-  barrel: 'inlets',
   discharge: 'discharges',
   spotLevel: 'levels',
+  levelBook: null,
+  wetSpot: null,
+  soilTest: null,
+  underlay: null,
+  photo: null,
+  clearance: null,
+  step: null,
+  variant: null,
 };
+
+const layerOf = (kind: ElementKind): LayerName | null =>
+  workKind(kind)?.layer ?? LAYER_OF[kind as keyof typeof LAYER_OF];
 
 export type Stroke = { layer: LayerName; element: Element | null } & (
   { shape: 'way' | 'outline'; places: readonly Place[]; level?: number } | { shape: 'mark'; at: Place; radius: number }
@@ -106,7 +112,7 @@ export function drawingOf(job: Job, plan: Plan, contours = true): Drawing {
     for (const places of ways) strokes.push({ layer: 'contours', element: null, shape: 'way', places, level });
   for (const { schema } of KIND_LIST) {
     const kind = (schema.shape.kind as unknown as { value: ElementKind }).value;
-    const layer = LAYER_OF[kind];
+    const layer = layerOf(kind);
     if (!layer) continue;
     for (const element of job.elements.ofKind(kind)) {
       const places = placesHere(job, element);

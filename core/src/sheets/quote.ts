@@ -8,6 +8,7 @@ import { priceOf } from '../price/price';
 import type { TakeOff } from '../quantities/takeOff';
 import { showLength, showNominal, showSmall, text } from '../units';
 import { compareOptions } from '../variants/variants';
+import { WORK_KINDS } from '../works';
 import { money } from '../words/price';
 
 export interface Quote {
@@ -43,17 +44,9 @@ const CAUTIONS = [
   'Fresh backfill settles: the turf over it is left a little proud, and comes down within a year.',
 ];
 
-const WORKS: readonly ElementKind[] = [
-  'swale',
-  'berm',
-  'culvert',
-  'drain',
-  'drainField',
-  'stoneDrain',
-  'pavedBed',
-  'barrel',
-  'sleeve',
-];
+/** Works as a customer walks them: first what leads over the ground, then what lies in it. */
+const isOver = (kind: ElementKind): boolean => kindOf(kind).leadsOn === true;
+const WORKS = [...WORK_KINDS.filter(isOver), ...WORK_KINDS.filter((kind) => !isOver(kind))];
 
 /** The sizes of some pipes, each once, smallest first. */
 function sizes(job: Job, nominals: readonly number[]): string {

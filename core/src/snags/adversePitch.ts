@@ -7,9 +7,9 @@ import { runsFrom } from './runsInto';
 export const adversePitch: Rule = {
   code: 'adversePitch',
   short: 'uphill',
-  find: (_, { runs }) => {
-    const next = runsFrom(runs);
-    return each(valuesOf(runs), ({ id, to, pitch, leastPitch, crownDown }) => {
+  find: (job, { runs }) => {
+    const next = runsFrom(job, runs);
+    return each(valuesOf(job, runs), ({ id, to, pitch, leastPitch, crownDown }) => {
       if (pitch <= 0)
         return { code: 'adversePitch', severity: 'stop', at: id, measure: 'pitch', figure: pitch, limit: leastPitch };
       const below = next.get(to);

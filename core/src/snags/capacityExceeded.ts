@@ -5,8 +5,8 @@ import type { Rule } from './snag';
 export const capacityExceeded: Rule = {
   code: 'capacityExceeded',
   short: 'too small',
-  find: (_, { runs }) =>
-    valuesOf(runs)
+  find: (job, { runs }) =>
+    valuesOf(job, runs)
       .filter((run) => run.pitch > 0 && run.overloaded)
       .map((run) => ({
         code: 'capacityExceeded',

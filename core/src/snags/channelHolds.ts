@@ -6,8 +6,8 @@ import { each } from './each';
 export const channelHolds: Rule = {
   code: 'channelHolds',
   short: 'stands full',
-  find: (_, { inlets }) =>
-    each(entriesOf(inlets), ([id, inlet]) =>
+  find: (job, { inlets }) =>
+    each(entriesOf(job, inlets), ([id, inlet]) =>
       inlet.kind === 'channel' && inlet.holds > LEVEL_TOLERANCE
         ? {
             code: 'channelHolds',

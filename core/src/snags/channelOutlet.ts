@@ -5,8 +5,8 @@ import { each } from './each';
 /** The hole to a channel drain's pipe takes less than the channel brings to it. */
 export const channelOutlet: Rule = {
   code: 'channelOutlet',
-  find: (_, { inlets }) =>
-    each(entriesOf(inlets), ([id, inlet]) =>
+  find: (job, { inlets }) =>
+    each(entriesOf(job, inlets), ([id, inlet]) =>
       inlet.kind === 'channel' && inlet.outletCapacity !== null && inlet.outletFlow > inlet.outletCapacity
         ? {
             code: 'channelOutlet',

@@ -5,8 +5,8 @@ import { each } from './each';
 /** Water in a channel drain stands higher than the channel. */
 export const channelOvertops: Rule = {
   code: 'channelOvertops',
-  find: (_, { inlets }) =>
-    each(entriesOf(inlets), ([id, inlet]) =>
+  find: (job, { inlets }) =>
+    each(entriesOf(job, inlets), ([id, inlet]) =>
       inlet.kind === 'channel' && inlet.profile.over > LEVEL_TOLERANCE
         ? {
             code: 'channelOvertops',

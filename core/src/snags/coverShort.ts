@@ -6,8 +6,8 @@ import { each } from './each';
 export const coverShort: Rule = {
   code: 'coverShort',
   short: 'cover short',
-  find: (_, { runs }) =>
-    each(valuesOf(runs), (run) => {
+  find: (job, { runs }) =>
+    each(valuesOf(job, runs), (run) => {
       const { cover } = run;
       if (cover >= run.leastCover - LEVEL_TOLERANCE) return null;
       return {

@@ -13,7 +13,7 @@ export const deepTrench: Rule = {
   code: 'deepTrench',
   short: 'deep trench',
   find: (job, { runs }) =>
-    each(valuesOf(runs), ({ id, trenchDepth: figure }) => {
+    each(valuesOf(job, runs), ({ id, trenchDepth: figure }) => {
       if (figure < PROTECT_FROM) return null;
       const run = runOf(job, id);
       return run.shored || !isNew(run)

@@ -14,7 +14,7 @@ const reaches = ({ offered, valley }: DownspoutPlan): number =>
 export const downspoutSmall: Rule = {
   code: 'downspoutSmall',
   find: (job, { inlets }) =>
-    each(entriesOf(inlets), ([id, inlet]) =>
+    each(entriesOf(job, inlets), ([id, inlet]) =>
       inlet.kind === 'downspout' && reaches(inlet) > inlet.capacity
         ? {
             code: 'downspoutSmall',

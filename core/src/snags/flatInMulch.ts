@@ -1,24 +1,22 @@
-import { ofKind } from '../job/job';
+import { keptOf, ofKind, type Job } from '../job/job';
 import type { Surface } from '../job/kinds';
+import { step } from '../numeric/kept';
 import type { Rule } from './snag';
 
-const remembered = new WeakMap<readonly Surface[], ReadonlySet<string>>();
+const bedsDrainTo = step('what mulch beds drain to', ({ surfaces }: { surfaces: readonly Surface[] }) => {
+  const beds = surfaces.filter(({ cover }) => cover === 'mulch');
+  return new Set(beds.flatMap(({ feeds }) => feeds.map(({ to }) => to)));
+});
 
 /** Ids that mulch beds drain to; a yard may hold thousands of them, and few edits touch one. */
-export function belowMulch(surfaces: readonly Surface[]): ReadonlySet<string> {
-  const known = remembered.get(surfaces);
-  if (known) return known;
-  const beds = surfaces.filter(({ cover }) => cover === 'mulch');
-  const below = new Set(beds.flatMap(({ feeds }) => feeds.map(({ to }) => to)));
-  remembered.set(surfaces, below);
-  return below;
-}
+export const belowMulch = (job: Job): ReadonlySet<string> =>
+  keptOf(job).ask(bedsDrainTo, { surfaces: ofKind(job, 'surface') });
 
 /** A flat grate that a mulch bed drains to: the first storm floats the bed onto it. */
 export const flatInMulch: Rule = {
   code: 'flatInMulch',
   find: (job) => {
-    const mulched = belowMulch(ofKind(job, 'surface'));
+    const mulched = belowMulch(job);
     return ofKind(job, 'basin')
       .filter((basin) => mulched.has(basin.id) && basin.grate !== 'dome12')
       .map((basin) => ({

@@ -5,8 +5,8 @@ import { each } from './each';
 /** Water stands deeper over a grate than is allowed before the grate takes it all. On a slope it does not stand, but runs on. */
 export const grateSmall: Rule = {
   code: 'grateSmall',
-  find: (_, { inlets, onSlope, settings }) =>
-    each(entriesOf(inlets), ([id, inlet]) =>
+  find: (job, { inlets, onSlope, settings }) =>
+    each(entriesOf(job, inlets), ([id, inlet]) =>
       inlet.kind === 'basin' && !onSlope.has(id) && inlet.ponding > settings.ponding
         ? {
             code: 'grateSmall',

@@ -7,9 +7,9 @@ import { runsFrom } from './runsInto';
 export const largerIntoSmaller: Rule = {
   code: 'largerIntoSmaller',
   short: 'narrows',
-  find: (_, { runs }) => {
-    const next = runsFrom(runs);
-    return each(valuesOf(runs), (run) => {
+  find: (job, { runs }) => {
+    const next = runsFrom(job, runs);
+    return each(valuesOf(job, runs), (run) => {
       const below = next.get(run.to);
       if (!below || below.nominal >= run.nominal - 1e-9) return null;
       return {

@@ -17,7 +17,7 @@ export const lidAboveInlet: Rule = {
   short: 'lid too high',
   find: (job: Job, { landings, settings }: Solution): Snag[] => {
     const worst = new Map<string, Snag>();
-    for (const landing of valuesOf(landings)) {
+    for (const landing of valuesOf(job, landings)) {
       const outlet = job.elements.get(landing.outlet ?? '');
       if (outlet?.kind !== 'discharge' || landing.kind === 'discharge' || landing.kind === 'junction') continue;
       const over = lidOver(outlet, job.elements.get(landing.id) as Landing, settings);

@@ -7,8 +7,8 @@ import { each } from './each';
 export const nearOpening: Rule = {
   code: 'nearOpening',
   short: 'near a sill',
-  find: (_, { inlets, settings }) =>
-    each(entriesOf(inlets), ([id, inlet]) =>
+  find: (job, { inlets, settings }) =>
+    each(entriesOf(job, inlets), ([id, inlet]) =>
       inlet.kind !== 'downspout' && inlet.freeboard !== null && inlet.freeboard < settings.openingMargin
         ? {
             code: 'nearOpening',

@@ -28,7 +28,7 @@ export const noCleanout: Rule = {
   code: 'noCleanout',
   short: 'no cleanout',
   find: (job, solution) => {
-    const runs = valuesOf(solution.runs);
+    const runs = valuesOf(job, solution.runs);
     const starts = fromAccess(job, runs);
     const limit = solution.settings.cleanoutSpacing;
     return each(runs, ({ id, length }, k) => {

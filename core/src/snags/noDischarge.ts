@@ -14,9 +14,9 @@ export const noDischarge: Rule = {
   code: 'noDischarge',
   short: 'no way out',
   find: (job, { landings, runs, works }) => {
-    const left = runsFrom(runs);
-    const reached = runsInto(runs);
-    return each(valuesOf(landings), ({ id, outlet, passing }) => {
+    const left = runsFrom(job, runs);
+    const reached = runsInto(job, runs);
+    return each(valuesOf(job, landings), ({ id, outlet, passing }) => {
       // Said once, where the pipe ends, and not again at every landing above it.
       if (outlet !== null || left.has(id)) return null;
       if (passing <= 0 && !reached.has(id)) return null;

@@ -14,8 +14,8 @@ const wantsWater = (landing: Landing): boolean =>
 export const nothingLeads: Rule = {
   code: 'nothingLeads',
   find: (job, { landings, runs }) => {
-    const into = runsInto(runs);
-    return each(valuesOf(landings), ({ id, enteringArea, entering }) => {
+    const into = runsInto(job, runs);
+    return each(valuesOf(job, landings), ({ id, enteringArea, entering }) => {
       if (enteringArea > 0 || entering > 0 || into.has(id)) return null;
       if (!wantsWater(job.elements.get(id) as Landing)) return null;
       return { code: 'nothingLeads', severity: 'mind', at: id, measure: 'count', figure: 0, limit: 1 };

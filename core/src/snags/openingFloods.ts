@@ -6,8 +6,8 @@ import { entriesOf } from './valuesOf';
 export const openingFloods: Rule = {
   code: 'openingFloods',
   short: 'floods a sill',
-  find: (_, { openings, inlets, settings }) =>
-    (openings ? entriesOf(openings.freeboards) : []).flatMap(([id, freeboard]) => {
+  find: (job, { openings, inlets, settings }) =>
+    (openings ? entriesOf(job, openings.freeboards) : []).flatMap(([id, freeboard]) => {
       const inlet = inlets[id];
       const nearAlready =
         inlet !== undefined &&

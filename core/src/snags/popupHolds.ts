@@ -15,8 +15,8 @@ function severityOf(time: number | null): Severity | null {
 export const popupHolds: Rule = {
   code: 'popupHolds',
   short: 'holds water',
-  find: (_, { standing }) =>
-    entriesOf(standing).flatMap(([id, { depth, length, drainTime, fed }]) => {
+  find: (job, { standing }) =>
+    entriesOf(job, standing).flatMap(([id, { depth, length, drainTime, fed }]) => {
       const severity = severityOf(drainTime);
       if (!severity) return [];
       return [

@@ -20,8 +20,8 @@ export const sedimentTrapMissing: Rule = {
   code: 'sedimentTrapMissing',
   short: 'no grit trap',
   find: (job, { runs }) => {
-    const leaving = runsFrom(runs);
-    return each(valuesOf(runs), (above) => {
+    const leaving = runsFrom(job, runs);
+    return each(valuesOf(job, runs), (above) => {
       const below = leaving.get(above.to);
       if (!below || below.line !== above.line || above.flow <= 0 || below.pitch <= 0) return null;
       if (above.pitch < STEEP || above.pitch < TIMES_FLATTER * below.pitch) return null;

@@ -26,7 +26,7 @@ export const stoneMissing: Rule = {
     ofKind(job, 'discharge')
       .filter(scoursAt)
       .flatMap((discharge) => {
-        const worst = (runsInto(runs).get(discharge.id) ?? [])
+        const worst = (runsInto(job, runs).get(discharge.id) ?? [])
           .filter((run) => run.topVelocity > SCOURS_FROM)
           .map((run) => ({ run, stone: stoneFor(run, discharge) }))
           .sort((a, b) => b.stone - a.stone)[0];

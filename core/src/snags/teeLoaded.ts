@@ -12,7 +12,7 @@ export const teeLoaded: Rule = {
   find: (job, { runs }) =>
     ofKind(job, 'junction').flatMap((junction) => {
       if (junction.form !== 'tee') return [];
-      const flows = (runsInto(runs).get(junction.id) ?? []).map((run) => run.flow);
+      const flows = (runsInto(job, runs).get(junction.id) ?? []).map((run) => run.flow);
       // The main comes straight through; the rest comes from the side.
       const side = flows.reduce((sum, flow) => sum + flow, 0) - Math.max(0, ...flows);
       return side > TRICKLE

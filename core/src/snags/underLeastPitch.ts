@@ -5,8 +5,8 @@ import type { Rule } from './snag';
 export const underLeastPitch: Rule = {
   code: 'underLeastPitch',
   short: 'too flat',
-  find: (_, { runs }) =>
-    valuesOf(runs)
+  find: (job, { runs }) =>
+    valuesOf(job, runs)
       .filter((run) => run.pitch > 0 && run.pitch < run.leastPitch - 1e-6)
       .map((run) => ({
         code: 'underLeastPitch',

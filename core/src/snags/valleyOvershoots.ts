@@ -7,7 +7,7 @@ import { each } from './each';
 export const valleyOvershoots: Rule = {
   code: 'valleyOvershoots',
   find: (job, { inlets }) =>
-    each(entriesOf(inlets), ([id, inlet]) => {
+    each(entriesOf(job, inlets), ([id, inlet]) => {
       if (inlet.kind !== 'downspout' || !inlet.valley || inlet.valley.offered <= inlet.valley.capacity) return null;
       const { spillsTo } = elementOf(job, 'downspout', id)!;
       return {

@@ -6,8 +6,8 @@ import { each } from './each';
 export const velocityHigh: Rule = {
   code: 'velocityHigh',
   short: 'too fast',
-  find: (_, { runs, settings }) =>
-    each(valuesOf(runs), ({ id, topVelocity }) => {
+  find: (job, { runs, settings }) =>
+    each(valuesOf(job, runs), ({ id, topVelocity }) => {
       const stops = topVelocity > settings.stopVelocity;
       const limit = stops ? settings.stopVelocity : settings.highVelocity;
       if (topVelocity <= limit) return null;

@@ -15,7 +15,7 @@ export const waterOverGrate: Rule = {
   code: 'waterOverGrate',
   short: 'floods an inlet',
   find: (job, { landings, settings }) =>
-    each(valuesOf(landings), (landing) => {
+    each(valuesOf(job, landings), (landing) => {
       const over = landing.waterLevel === null ? 0 : landing.waterLevel - landing.groundLevel;
       if (over <= LEVEL_TOLERANCE) return null;
       const element = job.elements.get(landing.id) as Landing;

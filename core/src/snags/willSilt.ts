@@ -5,8 +5,8 @@ import type { Rule } from './snag';
 export const willSilt: Rule = {
   code: 'willSilt',
   short: 'holds grit',
-  find: (_, { runs, settings }) =>
-    valuesOf(runs)
+  find: (job, { runs, settings }) =>
+    valuesOf(job, runs)
       // Without rain there is no grit: ground water comes clear through its stone.
       .filter((run) => run.pitch > 0 && run.effectiveArea > 0 && !run.overloaded && !run.cleans)
       .map((run) =>

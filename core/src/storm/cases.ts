@@ -2,9 +2,10 @@
 import { letsInto, OUTFALLS, receivingOf } from '../catalogue/outfalls';
 import { SURFACE_FACTS, type SurfaceCover } from '../catalogue/surfaces';
 import { changed, put } from '../job/change';
-import { elementOf, headOf, ofKind, rainOf, type Job } from '../job/job';
+import { elementOf, headOf, keptOf, ofKind, rainOf, type Job } from '../job/job';
 import type { Basin, Discharge, Element, RainElement, Surface } from '../job/kinds';
 import { resolveSettings } from '../job/settings';
+import { step } from '../numeric/kept';
 import { rarerRain } from '../plan/openings';
 import type { Solution } from '../plan/solution';
 import { coefficientOf } from '../runoff/sources';
@@ -29,20 +30,16 @@ const isSoft = (cover: SurfaceCover): boolean => cover === 'mulch' || cover.star
 /** Runoff of soft ground that is full of water or frozen, as a stress case. */
 const SATURATED = SURFACE_FACTS.saturated.usual;
 
-const ordinary = new WeakMap<object, RainElement>();
+const ordinary = step('ordinary rain', ({ intensity }: { intensity: number }): RainElement => ({
+  id: 'rain',
+  kind: 'rain',
+  intensity,
+  source: { type: 'typed' },
+}));
 
 /** The ordinary rain of a job, as a rain of its own. */
-function ordinaryRain(job: Job): RainElement {
-  const settings = resolveSettings(headOf(job).settings);
-  const known = ordinary.get(settings) ?? {
-    id: 'rain',
-    kind: 'rain',
-    intensity: settings.ordinaryRain,
-    source: { type: 'typed' },
-  };
-  ordinary.set(settings, known);
-  return known;
-}
+const ordinaryRain = (job: Job): RainElement =>
+  keptOf(job).ask(ordinary, { intensity: resolveSettings(headOf(job).settings).ordinaryRain });
 
 /** The grate that most water comes to. */
 function mostLoaded(job: Job, { inlets }: Solution): Basin | null {
@@ -65,7 +62,8 @@ function brimful(job: Job, discharge: Discharge): number | null {
     : null;
 }
 
-const withPuts = (job: Job, puts: Element[]): Job => (puts.length > 0 ? changed(job, put('Try', ...puts)) : job);
+const withPuts = (job: Job, puts: Element[]): Job =>
+  puts.length > 0 ? { ...changed(job, put('Try', ...puts)), kept: keptOf(job) } : job;
 
 /** Ground and pits that take no more. */
 function saturated(job: Job): Element[] {
@@ -93,7 +91,7 @@ export function casesOf(job: Job, solution: Solution): StormCase[] {
     return level === null ? [] : [{ ...discharge, standingLevel: level }];
   });
   const wet = saturated(job);
-  const rarer = rarerRain(rain);
+  const rarer = rarerRain(job);
   const closed = (some: readonly Discharge[]): ReadonlySet<string> => new Set(some.map(({ id }) => id));
   return [
     { ...plain, id: 'ordinary', rain: ordinaryRain(job) },

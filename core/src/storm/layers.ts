@@ -6,9 +6,8 @@ import type { GroundInlet } from '../job/kinds';
 import { NONE } from '../network/tree';
 import { placeOfLanding } from '../job/places';
 import type { Plan } from '../plan/planJob';
-import { worksIn, type At } from '../snags/works/work';
-import type { WorkKind } from '../works';
-import { sillsBeside } from '../works/sills';
+import { workOf, WORKS } from '../works';
+import type { InStorm } from '../works/work';
 import { situated } from '../yard/situate';
 import { leadingIn } from '../yard/downhill';
 import { casesOf, type CaseId } from './cases';
@@ -119,8 +118,7 @@ class Telling {
       const passed = this.tried.blocked === inlet.id ? plan.offered : this.passes(plan);
       return [part(inlet.id, plan.offered, passed, inlet.passesTo ?? this.downhill(inlet.id))];
     });
-    const stone = this.works('stoneDrain').map(({ id, flow, over }) => part(id, flow, over));
-    return [...inlets, ...stone];
+    return [...inlets, ...this.works('grates')];
   }
 
   /** What runs past an inlet: over its grate, or more than it takes with as much water over it as is allowed. */
@@ -150,49 +148,50 @@ class Telling {
     return [...led, ...stuck];
   }
 
-  private works<K extends WorkKind>(...kinds: K[]): At<K>[] {
-    return worksIn({ works: this.tried.response.works.plans }, ...kinds);
+  /** Works of a layer, as each says of itself. */
+  private works(layer: InStorm<never>['layer']): LayerPart[] {
+    const { response, closed } = this.tried;
+    const plans = Object.entries(response.works.plans);
+    return WORKS.flatMap((entry) => {
+      const { storm } = entry;
+      if (storm?.layer !== layer) return [];
+      return plans.flatMap(([id, plan]): LayerPart[] => {
+        if (workOf(plan) !== entry) return [];
+        const passes = storm.passes?.(plan, closed.has(id));
+        const left = storm.left?.(plan) ?? null;
+        return passes ? [part(id, passes.offered, passes.passed)] : left === null ? [] : [margin(id, left)];
+      });
+    });
   }
 
   stores(): LayerPart[] {
-    return [
-      ...this.works('store').map(({ id, flow, overflow }) => part(id, flow, Math.min(flow, overflow))),
-      ...this.works('pump').map(({ id, flow, short }) => part(id, flow, this.tried.closed.has(id) ? flow : short)),
-      ...this.works('pavedBed').map(({ id, peakOutflow, over }) => part(id, peakOutflow + over, over)),
-    ];
+    return this.works('stores');
   }
 
   swales(): LayerPart[] {
-    return [
-      ...this.works('swale').map(({ id, flow, capacity }) => part(id, flow, Math.max(0, flow - capacity))),
-      ...this.works('culvert').map(({ id, flow, freeboard }) => part(id, flow, freeboard < 0 ? flow : 0)),
-    ].filter(({ offered }) => offered > 0);
+    return this.works('swales');
   }
 
   drains(): LayerPart[] {
-    return this.works('drain', 'drainField').map(({ id, flow, capacity }) =>
-      part(id, flow, Math.max(0, flow - capacity)),
-    );
+    return this.works('drains');
   }
 
   berms(): LayerPart[] {
-    return this.works('berm').flatMap(({ id, freeboard }) => (freeboard === null ? [] : [margin(id, freeboard)]));
+    return this.works('berms');
   }
 
   doors(): LayerPart[] {
-    const { job, inlets } = this.tried;
+    const { job, inlets, response } = this.tried;
     const byInlet = groundInlets(job).flatMap((inlet) => {
       const plan = inlets[inlet.id];
       if (!plan || plan.kind === 'downspout' || inlet.sillLevel === undefined) return [];
       return [margin(inlet.id, this.underSill(inlet, plan))];
     });
-    const byStone = this.works('stoneDrain').flatMap(({ id, freeboard }) =>
-      freeboard === null ? [] : [margin(id, freeboard)],
+    const plans = Object.entries(response.works.plans);
+    const byWork = WORKS.flatMap((entry) =>
+      plans.flatMap(([id, plan]) => (workOf(plan) === entry ? (entry.storm?.doors?.(job, id, plan) ?? []) : [])),
     );
-    const bySwale = this.works('swale').flatMap((plan) =>
-      sillsBeside(job, plan.id, plan).map(({ opening, left }) => margin(opening, left)),
-    );
-    return [...byInlet, ...byStone, ...bySwale];
+    return [...byInlet, ...byWork.map(({ opening, left }) => margin(opening, left))];
   }
 
   /** What is left to a sill at an inlet: with it blocked, or its line shut, all that comes runs off over the ground. */
@@ -257,7 +256,7 @@ const fails = ({ state }: LayerCell): boolean => state === 'passes' || state ===
 
 /** The layers of a job. `plan` is its own. */
 export function layersOf(given: Job, plan: Plan): Layers {
-  const job = situated(given);
+  const job = situated(given, plan);
   const tried = casesOf(job, plan).map(tryCase);
   const tellings = tried.map((each) => new Telling(each, job));
   const layers = LAYERS.map((id) => ({ id, cells: tellings.map((telling) => telling.cell(id)) })).filter(({ cells }) =>

@@ -1,5 +1,6 @@
 /** A case worked out: the job's water in it, and what share of it the pipes to each way out carry. */
 import type { InletPlan } from '../inlets';
+import type { Job } from '../job/job';
 import type { Landing } from '../job/kinds';
 import { NONE } from '../network/tree';
 import type { WaterLine } from '../network/waterLine';
@@ -42,6 +43,7 @@ function lighter(flows: JobFlows, { tree }: Layout, shares: ReadonlyMap<number, 
 
 /** The largest part of a rain that each flooded line carries, by landing index of its way out; those that carry all are left out. Lines of different ways out know nothing of one another, so all are halved in on at once. */
 function carriedShares(
+  job: Job,
   layout: Layout,
   { flows, works }: RainResponse,
   over: readonly number[],
@@ -52,7 +54,11 @@ function carriedShares(
   const high = new Map(outlets.map((outlet) => [outlet, 1]));
   for (let step = 0; outlets.length > 0 && step < STEPS; step++) {
     const tried = new Map(outlets.map((outlet) => [outlet, (low.get(outlet)! + high.get(outlet)!) / 2]));
-    const water = waterLineOf(layout, lighter(flows, layout, tried), works.standing);
+    const water = waterLineOf(job, {
+      layout,
+      flows: lighter(flows, layout, tried),
+      standing: works.standing,
+    });
     const wet = new Set(flooded(layout, water).map((at) => tree.outlet[at]!));
     for (const [outlet, share] of tried) (wet.has(outlet) ? high : low).set(outlet, share);
   }
@@ -70,7 +76,7 @@ export function tryCase(given: StormCase): TriedCase {
     layout,
     response,
     inlets: inletsIn(job, layout, response),
-    carried: carriedShares(layout, response, over),
+    carried: carriedShares(job, layout, response, over),
     comesUp: over.map((at) => (layout.tree.landings[at] as Landing).id),
   };
 }

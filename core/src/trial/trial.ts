@@ -73,7 +73,7 @@ function tryJob(first: Job, tally: Tally, now: () => number): void {
       const mended = changed(job, fix.change);
       const fault = jobFaults(mended)[0];
       if (fault) broke(`"${fix.label}" leaves a fault: ${fault.sentence}`);
-      const wrong = brokenFix(snag, plan, planJob(mended));
+      const wrong = brokenFix(snag, plan, planJob(mended, plan));
       if (wrong) broke(`"${fix.label}" for ${snag.code}: ${wrong}`);
       next ??= mended;
       // All of a job's fixes once; from there on the first, as somebody would take them one by one.
@@ -95,7 +95,7 @@ function trySizing(
   const codes = new Set(plan.snags.map(({ code }) => code));
   const unsound = plan.snags.some(({ severity }) => severity !== 'mind');
   for (const sized of [best, ...others]) {
-    const after = planJob(changed(job, sized.change));
+    const after = planJob(changed(job, sized.change), plan);
     if (Math.abs(laidCost(after) - sized.cost) > 1e-6 * sized.cost) broke('a sizing costs other than it claims');
     const fresh = after.snags.find(({ code }) => !codes.has(code));
     if (fresh) broke(`a sizing brings ${fresh.code}`);

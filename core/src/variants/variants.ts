@@ -142,7 +142,7 @@ export function compareOptions(job: Job, plan: Plan): Compared {
     const taken = takeOption(job, option);
     if (!taken.ok) return { id: option.id, name: option.name, sentence: taken.sentence };
     const then = applyChange(job, taken.change).job;
-    return figuresOf(option.id, option.name, then, planJob(then));
+    return figuresOf(option.id, option.name, then, planJob(then, plan));
   });
   const all = [figuresOf(null, optionName(job), job, plan), ...others];
   const priceOfOne = (each: Compared[number]): number => ('price' in each ? each.price.price : Infinity);

@@ -5,17 +5,8 @@ import { rootReach, type Element, type ElementKind, type OfKind } from '../job/k
 import { wayLength } from '../site/place';
 import type { Solution } from '../plan/solution';
 import { planArea } from '../runoff/roofArea';
-import {
-  showArea,
-  showFlow,
-  showLength,
-  showLevel,
-  showNominal,
-  showPitch,
-  showSmall,
-  type Shown,
-  type UnitSystem,
-} from '../units';
+import { showArea, showFlow, showLength, showLevel, showPitch, showSmall, type Shown, type UnitSystem } from '../units';
+import { workKind } from '../works';
 import { levelsOf } from '../yard/levels';
 import { workFacts } from './works';
 
@@ -36,8 +27,11 @@ const level = (metres: number | undefined, units: UnitSystem): Figure =>
 const landing: Tell<{ id: string; groundLevel: number }> = ({ id, groundLevel }, { plan, units }) =>
   showLevel(plan.landings[id]?.groundLevel ?? groundLevel, units);
 
-/** The first figure of a work: what comes to it, or what it holds. */
-const workFigure = (id: string, { job, plan }: Told): Figure => workFacts(job, plan, id)[0]?.shown ?? null;
+/** The figure of a work that says most: its own choice, or the first that is told of it. */
+function workFigure(element: Element, { job, plan, units }: Told): Figure {
+  const { figure } = workKind(element.kind)!;
+  return figure ? figure(element, units) : (workFacts(job, plan, element.id)[0]?.shown ?? null);
+}
 
 const FIGURES: { [K in ElementKind]?: Tell<OfKind<K>> } = {
   building: ({ floorLevel }, { units }) => level(floorLevel, units),
@@ -62,15 +56,6 @@ const FIGURES: { [K in ElementKind]?: Tell<OfKind<K>> } = {
   junction: () => null,
   discharge: landing,
   fixedFlow: ({ flow }, { units }) => showFlow(flow, units),
-  drain: ({ id }, told) => workFigure(id, told),
-  drainField: ({ id }, told) => workFigure(id, told),
-  swale: ({ id }, told) => workFigure(id, told),
-  culvert: ({ id }, told) => workFigure(id, told),
-  stoneDrain: ({ id }, told) => workFigure(id, told),
-  pavedBed: ({ id }, told) => workFigure(id, told),
-  barrel: ({ id }, told) => workFigure(id, told),
-  berm: ({ height }, { units }) => showSmall(height, units),
-  sleeve: ({ nominal }, { units }) => showNominal(nominal, units),
   run: ({ id }, { plan }) => {
     const run = plan.runs[id];
     return run ? showPitch(run.pitch) : null;
@@ -89,6 +74,6 @@ export interface MarkWords {
 
 /** Words beside an element on the plan. */
 export function markWords(job: Job, plan: Solution, element: Element): MarkWords {
-  const tell = FIGURES[element.kind] as Tell<Element> | undefined;
+  const tell = workKind(element.kind) ? workFigure : (FIGURES[element.kind] as Tell<Element> | undefined);
   return { name: nameOf(job, element.id), figure: tell?.(element, { job, plan, units: headOf(job).units }) ?? null };
 }

@@ -6,7 +6,7 @@ import { STONE_FACTS } from '../catalogue/stone';
 import { CHANNEL_LENGTH, RISER, WASTE } from '../catalogue/supply';
 import { headOf, nameOf, type Job } from '../job/job';
 import type { Missing } from '../quantities/counting';
-import type { Item, PartGroup, PartUnit } from '../quantities/item';
+import type { Item, PartGroup, PartUnit } from '../catalogue/items';
 import type { Trench } from '../quantities/earth';
 import type { Part } from '../quantities/takeOff';
 import {

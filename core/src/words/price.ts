@@ -2,7 +2,7 @@
 import { headOf, type Job } from '../job/job';
 import type { PriceLine } from '../price/price';
 import type { WorkRate } from '../price/book';
-import type { PartUnit } from '../quantities/item';
+import type { PartUnit } from '../catalogue/items';
 import type { TakeOff } from '../quantities/takeOff';
 import {
   CUBIC_METRES_PER_CUBIC_YARD,

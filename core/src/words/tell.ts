@@ -9,10 +9,10 @@ import { situated } from '../yard/situate';
 
 export function tellSnag(
   given: Job,
-  solution: Pick<Solution, 'runs'>,
+  solution: Pick<Solution, 'runs' | 'here'>,
   snag: Snag,
 ): SnagWords & { figure: Shown; limit: Shown } {
-  const job = situated(given);
+  const job = situated(given, solution);
   const { units } = headOf(job);
   return {
     ...RULE_BY_CODE.get(snag.code)!.tell(snag, tellerOf(job, solution)),

@@ -1,6 +1,11 @@
 /** A berm: what it holds off, and what it traps behind it. */
-import type { Berm } from '../job/kinds';
+import type { Berm, Swale } from '../job/kinds';
+import { footOnWay, wayLength, type Place } from '../site/place';
+import { showFlow, showLength, showLevel, showSmall } from '../units';
+import { earth, lasts, toned } from './facts';
 import { lengthOf } from './measures';
+import { waterAt, type SwalePlan } from './swale';
+import { work } from './work';
 
 export interface BermPlan {
   kind: 'berm';
@@ -38,3 +43,49 @@ export function bermPlan(berm: Berm, trapped: number, held: number | null): Berm
     fill: length * height * (topWidth + sideSlope * height),
   };
 }
+
+/** Highest water in a swale beside a berm, m. */
+function beside(swale: Swale, plan: SwalePlan, way: readonly Place[] | undefined): number {
+  const feet = (way ?? []).flatMap((place) => (swale.way ? (footOnWay(swale.way, place) ?? []) : []));
+  const share = feet.length > 0 ? Math.min(...feet.map(({ along }) => along / wayLength(swale.way!))) : 0;
+  return waterAt(plan, share);
+}
+
+export const bermWork = work<Berm, BermPlan>({
+  of: 'berm',
+  inRain: {
+    turn: 'beside',
+    plan: (berm, here) => {
+      const swale = berm.holds === undefined ? undefined : here.element(berm.holds);
+      const water = swale?.kind === 'swale' ? beside(swale, here.planOf(swale.id) as SwalePlan, berm.way) : null;
+      return bermPlan(berm, here.comesDown(berm.id), water);
+    },
+  },
+  dug: true,
+  count: (_, plan) =>
+    plan
+      ? [
+          { item: { type: 'fill' }, quantity: plan.fill },
+          { item: { type: 'turf' }, quantity: plan.length * plan.baseWidth },
+        ]
+      : [],
+  facts: (plan, units) => [
+    { label: 'Crest at', shown: showLevel(plan.crest, units) },
+    ...(plan.freeboard === null
+      ? []
+      : [
+          {
+            label: 'Over the water',
+            shown: showSmall(plan.freeboard, units),
+            ...toned('stop', plan.freeboard < 0),
+          },
+        ]),
+    { label: 'Comes down behind it', shown: showFlow(plan.trapped, units) },
+    ...(plan.fillTime === null ? [] : [{ label: 'Hollow full after', shown: lasts(plan.fillTime) }]),
+    { label: 'Wide at its foot', shown: showLength(plan.baseWidth, units) },
+    { label: 'Earth', shown: earth(plan.fill, units) },
+  ],
+  figure: ({ height }, units) => showSmall(height, units),
+  storm: { layer: 'berms', left: ({ freeboard }) => freeboard },
+  layer: 'works',
+});

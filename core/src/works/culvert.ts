@@ -4,7 +4,11 @@ import { culvertHeadwater, type Headwater } from '../hydraulics/culvert';
 import { normalDepth } from '../hydraulics/pipe';
 import { riprapSize } from '../hydraulics/riprap';
 import type { Culvert } from '../job/kinds';
+import { showFlow, showPitch, showSmall, showVelocity } from '../units';
+import { toned, words } from './facts';
 import { lengthOf } from './measures';
+import { waterAt, type SwalePlan } from './swale';
+import { work } from './work';
 
 export interface CulvertPlan extends Headwater {
   kind: 'culvert';
@@ -69,3 +73,52 @@ export function culvertPlan(culvert: Culvert, whole: number, tailwater: number, 
         : pitch - (culvert.invertUp - culvert.straight.invertDown) / culvert.straight.length,
   };
 }
+
+/** Stone that a culvert lets out onto: so many of its widths long and wide, and so thick, m. */
+const APRON = { long: 4, wide: 3, thick: 0.3 };
+
+export const culvertWork = work<Culvert, CulvertPlan>({
+  of: 'culvert',
+  inRain: {
+    turn: 'way',
+    plan: (culvert, here) => {
+      const below =
+        culvert.to === undefined ? undefined : (here.planOf(culvert.to) as SwalePlan | CulvertPlan | undefined);
+      const tailwater = below?.kind === 'swale' ? waterAt(below, 0) : Number.NEGATIVE_INFINITY;
+      return culvertPlan(culvert, here.comesDown(culvert.id), tailwater, here.settings.leastCover);
+    },
+  },
+  dug: true,
+  count: (culvert) => {
+    const { nominal, material, pipes = 1, stone, inlet } = culvert;
+    const length = lengthOf(culvert);
+    if (length === 0) return ['noSize'];
+    return [
+      ...Array.from(
+        { length: pipes },
+        () => ({ item: { type: 'pipe', material, nominal }, quantity: length }) as const,
+      ),
+      { item: { type: 'culvertEnd', nominal }, quantity: inlet === 'projecting' ? 0 : 2 * pipes },
+      {
+        item: { type: 'stone', stone: 'apron' },
+        quantity: stone ? pipes * APRON.long * APRON.wide * APRON.thick * nominal ** 2 : 0,
+      },
+    ];
+  },
+  facts: (plan, units) => [
+    { label: 'Comes to it', shown: showFlow(plan.flow, units) },
+    { label: 'Water before it', shown: showSmall(Math.max(0, plan.headwater), units) },
+    { label: 'Road over the water', shown: showSmall(plan.freeboard, units), ...toned('stop', plan.freeboard < 0) },
+    { label: 'Ruled by', shown: words(plan.control === 'inlet' ? 'its inlet' : 'its barrel and outlet') },
+    { label: 'Cover', shown: showSmall(plan.cover, units), ...toned('fix', plan.cover < plan.leastCover) },
+    { label: 'Falls', shown: showPitch(plan.pitch), ...toned('stop', plan.pitch < 0) },
+    { label: 'Lets out at', shown: showVelocity(plan.velocity, units) },
+    ...(plan.stone > 0 ? [{ label: 'Stone there', shown: showSmall(plan.stone, units) }] : []),
+    ...(plan.gained === null ? [] : [{ label: 'Gains by lying askew', shown: showPitch(plan.gained) }]),
+  ],
+  storm: {
+    layer: 'swales',
+    passes: ({ flow, freeboard }) => (flow > 0 ? { offered: flow, passed: freeboard < 0 ? flow : 0 } : null),
+  },
+  layer: 'works',
+});

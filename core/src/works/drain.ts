@@ -1,13 +1,18 @@
 /** A subsurface drain, as a line or a field: what it leads off, how far apart, and how soon the ground is firm. */
+import { LAP } from '../catalogue/supply';
 import { STONE_FACTS } from '../catalogue/stone';
 import { SOIL_FACTS, type Soil } from '../catalogue/soils';
 import { fullFlow } from '../hydraulics/pipe';
 import { drainRate, drainSpacing, timeToFall } from '../hydraulics/subsurface';
 import type { Drain, DrainField } from '../job/kinds';
 import { METRES_PER_FOOT } from '../units/constants';
-import { bearing } from '../site/place';
+import type { Surface as GroundSurface } from '../ground/surface';
+import { bearing, type Place } from '../site/place';
+import { showArea, showFlow, showLength, showLevel, showVolume, type UnitSystem } from '../units';
 import { layField, type FieldLines } from './field';
+import { dailyRate, lasts, toned, words } from './facts';
 import { conductivityOf, DRAINABLE, areaCovered, lengthOf, soilOf } from './measures';
+import { work, type Counted, type Fact, type InGround, type InStorm } from './work';
 
 export interface DrainPlan {
   kind: 'drain' | 'drainField';
@@ -152,3 +157,98 @@ export const unlikeSoil = ({ soil, conductivity }: Pick<DrainPlan, 'soil' | 'con
   const usual = SOIL_FACTS[soil].conductivity;
   return conductivity > 100 * usual || conductivity < usual / 100;
 };
+
+/** Which way (rad from north) the ground under an outline falls: the plane through its corners that misses them least. Null where it is not levelled, or level. */
+function fallUnder(ground: GroundSurface | null, outline: readonly Place[]): number | null {
+  const corners = outline.flatMap((place) => {
+    const level = ground?.levelAt(place) ?? null;
+    return level === null ? [] : [{ ...place, level }];
+  });
+  if (corners.length < 3) return null;
+  const sum = (of: (corner: (typeof corners)[number]) => number): number =>
+    corners.reduce((all, corner) => all + of(corner), 0);
+  const [east, north, level] = [sum((c) => c.east), sum((c) => c.north), sum((c) => c.level)].map(
+    (all) => all / corners.length,
+  ) as [number, number, number];
+  const ee = sum((c) => (c.east - east) ** 2);
+  const nn = sum((c) => (c.north - north) ** 2);
+  const en = sum((c) => (c.east - east) * (c.north - north));
+  const el = sum((c) => (c.east - east) * (c.level - level));
+  const nl = sum((c) => (c.north - north) * (c.level - level));
+  const whole = ee * nn - en * en;
+  if (whole <= 1e-9) return null;
+  const [rise, climb] = [(el * nn - nl * en) / whole, (nl * ee - el * en) / whole];
+  return Math.hypot(rise, climb) < 1e-4 ? null : Math.atan2(-rise, -climb);
+}
+
+/** Perforated pipe of works comes corrugated, in rolls. */
+const PERFORATED = { type: 'pipe', material: 'singleWall', perforated: true } as const;
+
+function counted(drain: Drain | DrainField, plan: DrainPlan | undefined): readonly Counted[] {
+  if (!plan) return [];
+  const { nominal, depth, stone = 'angular', fabric = 'wrapped', trenchWidth = DRAIN_USUAL.trenchWidth } = drain;
+  const { length, lines } = plan;
+  if (length === 0) return ['noSize'];
+  const pipes = drain.kind === 'drain' ? (drain.pipes ?? 1) : 1;
+  const { material } = PERFORATED;
+  const section = trenchWidth * depth;
+  const { voids } = STONE_FACTS[stone];
+  const filled = voids > 0 ? plan.room / voids : 0;
+  const displaced = filled + (pipes * length * Math.PI * nominal ** 2) / 4;
+  return [
+    ...Array.from({ length: pipes }, (): Counted => ({ item: { ...PERFORATED, nominal }, quantity: length })),
+    // Every upper end is closed; in a field each pipe comes into the collector by a tee, the last by a bend.
+    { item: { type: 'cap', material, nominal }, quantity: lines ? lines.laterals.length : pipes },
+    { item: { type: 'tee', material, nominal, branch: nominal }, quantity: lines ? lines.laterals.length : 0 },
+    { item: { type: 'dug' }, quantity: section * length },
+    { item: { type: 'stone', stone }, quantity: filled },
+    { item: { type: 'fabric' }, quantity: fabric === 'wrapped' ? length * (2 * (trenchWidth + depth) + LAP) : 0 },
+    { item: { type: 'spoil' }, quantity: displaced },
+    { item: { type: 'backfill' }, quantity: section * length - displaced },
+    { item: { type: 'turf' }, quantity: length * trenchWidth },
+  ];
+}
+
+const facts = (plan: DrainPlan, units: UnitSystem): Fact[] => [
+  { label: 'Ground water at its end', shown: showFlow(plan.flow, units), ...toned('fix', plan.flow > plan.capacity) },
+  { label: 'Its pipe carries', shown: showFlow(plan.capacity, units) },
+  {
+    label: plan.kind === 'drain' ? 'Drains a strip of' : 'Pipes lie apart',
+    shown: showLength(plan.spacing, units),
+    ...toned('fix', plan.worked !== null && plan.spacing > plan.worked * 1.02),
+  },
+  ...(plan.worked === null ? [] : [{ label: 'Hooghoudt asks', shown: showLength(plan.worked, units) }]),
+  {
+    label: 'Trade habit',
+    shown:
+      plan.habit[0] === plan.habit[1]
+        ? showLength(plan.habit[0], units)
+        : words(`${showLength(plan.habit[0], units).value} to ${showLength(plan.habit[1], units).value}`),
+  },
+  { label: 'Firm again after', shown: lasts(plan.firmTime) },
+  { label: 'Leads off', shown: dailyRate(plan.rate, units) },
+  { label: 'Over', shown: showArea(plan.area, units) },
+  { label: 'Pipe', shown: showLength(plan.length, units) },
+  { label: 'Room in its stone', shown: showVolume(plan.room, units) },
+  { label: 'Leaves at', shown: showLevel(plan.invertFoot, units) },
+];
+
+const storm: InStorm<DrainPlan> = {
+  layer: 'drains',
+  passes: ({ flow, capacity }) => ({ offered: flow, passed: Math.max(0, flow - capacity) }),
+};
+
+const alike = { dug: true, count: counted, facts, storm, layer: 'works' } as const;
+
+export const drainWork = work<Drain, DrainPlan>({
+  of: 'drain',
+  always: (drain, { soil }: InGround) => drainPlan(drain, soil, null),
+  ...alike,
+});
+
+export const drainFieldWork = work<DrainField, DrainPlan>({
+  of: 'drainField',
+  always: (field, { soil, ground }: InGround) =>
+    drainPlan(field, soil, field.outline ? fallUnder(ground, field.outline) : null),
+  ...alike,
+});

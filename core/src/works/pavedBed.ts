@@ -4,8 +4,12 @@ import { SHARP_ORIFICE } from '../hydraulics/leader';
 import { routePond } from '../hydraulics/storage';
 import type { PavedBed } from '../job/kinds';
 import { GRAVITY } from '../units/constants';
+import { step } from '../numeric/kept';
+import { showFlow, showSmall, showVolume } from '../units';
+import { lasts, toned } from './facts';
 import { conductivityOf, areaCovered, soilOf } from './measures';
 import { inflowsOf, type Storm } from './storm';
+import { work } from './work';
 
 export interface PavedBedPlan {
   kind: 'pavedBed';
@@ -29,14 +33,19 @@ const LEVELS = 24;
 const BRIM = 0.01;
 const SUBSTEPS = 16;
 
-/** `outlet`: inside diameter of the pipe that leaves it, m; null without one. `area` C·A and `fixed` that come to it, its own rain among them. */
-export function pavedBedPlan(
-  bed: PavedBed,
-  outlet: number | null,
-  { area: comes, fixed }: { area: number; fixed: number },
-  storm: Storm,
-  jobSoil: Soil | undefined,
-): PavedBedPlan {
+/** A bed, and what it is tried with. */
+export interface BedIn {
+  bed: PavedBed;
+  /** Inside diameter of the pipe that leaves it, m; null without one. */
+  outlet: number | null;
+  /** C·A (m²) and what always runs (m³/s) that come to it, its own rain among them. */
+  comes: number;
+  fixed: number;
+  storm: Storm;
+  jobSoil: Soil | undefined;
+}
+
+export function pavedBedPlan({ bed, outlet, comes, fixed, storm, jobSoil }: BedIn): PavedBedPlan {
   const area = areaCovered(bed);
   const voids = bed.voids ?? VOIDS;
   const length = bed.length ?? Math.sqrt(area);
@@ -81,3 +90,38 @@ export function pavedBedPlan(
     drainTime: Number.isFinite(drainTime) ? drainTime : null,
   };
 }
+
+const planned = step('paved bed', pavedBedPlan);
+
+export const pavedBedWork = work<PavedBed, PavedBedPlan>({
+  of: 'pavedBed',
+  inRain: {
+    turn: 'landing',
+    plan: (bed, { at, outletOf, storm, soil, kept }) => {
+      const { enteringArea: comes, fixed } = at(bed.id);
+      return kept.ask(planned, { bed, outlet: outletOf(bed.id), comes, fixed, storm, jobSoil: soil }, bed.id);
+    },
+  },
+  dug: true,
+  count: (bed) => {
+    const area = areaCovered(bed);
+    if (area === 0) return ['noSize'];
+    const volume = area * bed.depth;
+    return [
+      { item: { type: 'dug' }, quantity: volume },
+      { item: { type: 'spoil' }, quantity: volume },
+      { item: { type: 'stone', stone: 'openGraded' }, quantity: volume },
+      { item: { type: bed.liner ? 'liner' : 'fabric' }, quantity: area + 4 * Math.sqrt(area) * bed.depth },
+    ];
+  },
+  facts: (plan, units) => [
+    { label: 'Holds', shown: showVolume(plan.volume, units) },
+    { label: 'Lost to its slope', shown: showVolume(plan.lost, units) },
+    { label: 'Deepest in the storm', shown: showSmall(plan.peakDepth, units), ...toned('fix', plan.over > 0) },
+    { label: 'Lets out at most', shown: showFlow(plan.peakOutflow, units) },
+    { label: 'Empty after', shown: lasts(plan.drainTime) },
+    ...(plan.over > 0 ? [{ label: 'Comes up', shown: showFlow(plan.over, units), ...toned('fix', true) }] : []),
+  ],
+  storm: { layer: 'stores', passes: ({ peakOutflow, over }) => ({ offered: peakOutflow + over, passed: over }) },
+  layer: 'works',
+});

@@ -1,6 +1,11 @@
 /** A pump basin: what it lifts against its line, how often it starts, and what happens when it stands still. */
 import { pumpCycles, pumpedFlow, systemHead, type PumpCycles, type PumpCurve } from '../hydraulics/pump';
+import { OUTFALLS } from '../catalogue/outfalls';
 import type { Discharge } from '../job/kinds';
+import { showDuration, showFlow, showLength, showVolume } from '../units';
+import { toned, words } from './facts';
+import { storeOf } from './store';
+import { work } from './work';
 
 export interface PumpPlan extends PumpCycles {
   kind: 'pump';
@@ -71,3 +76,27 @@ export function pumpPlan(discharge: Discharge, flow: number): PumpPlan {
     standing: short > 0 ? discharge.groundLevel : pump.start,
   };
 }
+
+export const pumpWork = work<Discharge, PumpPlan>({
+  of: 'discharge',
+  isOne: (discharge) => OUTFALLS[discharge.form].pumps === true && storeOf(discharge) === null,
+  inRain: { turn: 'outlet', plan: (discharge, here) => pumpPlan(discharge, here.at(discharge.id).passing) },
+  stands: ({ standing }) => standing,
+  dug: false,
+  // Counted with the ways out.
+  count: () => [],
+  facts: (plan, units) => [
+    { label: 'Comes to it', shown: showFlow(plan.flow, units) },
+    { label: 'Lifts', shown: showFlow(plan.rate, units), ...toned('fix', plan.rate < plan.flow) },
+    { label: 'Head, with its line', shown: showLength(plan.head, units) },
+    { label: 'Starts an hour', shown: words(plan.cyclesPerHour === null ? 'runs on' : plan.cyclesPerHour.toFixed(1)) },
+    { label: 'At worst', shown: words(plan.worstCyclesPerHour.toFixed(0)) },
+    { label: 'Between stop and start', shown: showVolume(plan.volume, units) },
+    {
+      label: 'Runs over in a power cut after',
+      shown: plan.outage === null ? words('nothing comes') : showDuration(plan.outage),
+    },
+  ],
+  storm: { layer: 'stores', passes: ({ flow, short }, closed) => ({ offered: flow, passed: closed ? flow : short }) },
+  layer: 'inlets',
+});

@@ -2,7 +2,10 @@
 import { STONE_FACTS } from '../catalogue/stone';
 import { broadWeirHead } from '../hydraulics/broadWeir';
 import type { StoneDrain } from '../job/kinds';
+import { showFlow, showSmall, showVolume } from '../units';
+import { toned } from './facts';
 import { lengthOf } from './measures';
+import { work } from './work';
 
 export interface StoneDrainPlan {
   kind: 'stoneDrain';
@@ -49,3 +52,45 @@ export function stoneDrainPlan(drain: StoneDrain, flow: number): StoneDrainPlan 
     room: drain.width * drain.depth * length * stone.voids,
   };
 }
+
+export const stoneDrainWork = work<StoneDrain, StoneDrainPlan>({
+  of: 'stoneDrain',
+  inRain: { turn: 'landing', plan: (drain, here) => stoneDrainPlan(drain, here.at(drain.id).entering) },
+  dug: true,
+  count: (drain) => {
+    const { width, depth, stone = 'round', fabric = 'wrapped' } = drain;
+    const length = lengthOf(drain);
+    if (length === 0) return ['noSize'];
+    const volume = width * depth * length;
+    return [
+      { item: { type: 'dug' }, quantity: volume },
+      { item: { type: 'spoil' }, quantity: volume },
+      { item: { type: 'stone', stone }, quantity: stone === 'none' ? 0 : volume },
+      // Wrapped below: its top is open.
+      { item: { type: 'fabric' }, quantity: fabric === 'wrapped' ? length * (width + 2 * depth) : 0 },
+    ];
+  },
+  facts: (plan, units) => [
+    { label: 'Comes off the slab', shown: showFlow(plan.flow, units) },
+    { label: 'Its stone takes', shown: showFlow(plan.capacity, units), ...toned('fix', plan.over > 0) },
+    { label: 'Runs on', shown: showFlow(plan.over, units), ...toned('fix', plan.over > 0) },
+    { label: 'Water on the slab', shown: showSmall(plan.depthOnSlab, units) },
+    ...(plan.freeboard === null
+      ? []
+      : [
+          {
+            label: 'Under the sill',
+            shown: showSmall(plan.freeboard, units),
+            ...toned('stop', plan.freeboard < 0),
+          },
+        ]),
+    ...(plan.below === null ? [] : [{ label: 'Stone below the slab', shown: showSmall(plan.below, units) }]),
+    { label: 'Room in its stone', shown: showVolume(plan.room, units) },
+  ],
+  storm: {
+    layer: 'grates',
+    passes: ({ flow, over }) => ({ offered: flow, passed: over }),
+    doors: (_, id, { freeboard }) => (freeboard === null ? [] : [{ opening: id, left: freeboard }]),
+  },
+  layer: 'works',
+});

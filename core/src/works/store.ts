@@ -3,8 +3,12 @@ import { OUTFALLS, storeTop, type Store } from '../catalogue/outfalls';
 import type { Soil } from '../catalogue/soils';
 import { pitTimes, routePond } from '../hydraulics/storage';
 import type { Discharge } from '../job/kinds';
+import { step } from '../numeric/kept';
+import { showDuration, showFlow, showSmall, showVolume } from '../units';
+import { lasts, toned, words } from './facts';
 import { conductivityOf, soilOf } from './measures';
 import { inflowsOf, volumeOf, type Storm } from './storm';
+import { work } from './work';
 
 export interface StorePlan {
   kind: 'store';
@@ -40,14 +44,19 @@ export const storeOf = (discharge: Discharge): (Store & NonNullable<Discharge['s
   return usual ? { ...usual, ...discharge.store } : null;
 };
 
-/** `area` C·A (m²) that comes to it, `flow` its design flow and `fixed` what always runs, m³/s. */
-export function storePlan(
-  discharge: Discharge,
-  store: NonNullable<ReturnType<typeof storeOf>>,
-  { area, flow, fixed }: { area: number; flow: number; fixed: number },
-  storm: Storm,
-  jobSoil: Soil | undefined,
-): StorePlan {
+/** What keeps water at a way out, and what it is tried with. */
+export interface StoreIn {
+  discharge: Discharge;
+  /** C·A (m²) that comes to it, its design flow and what always runs, m³/s. */
+  area: number;
+  flow: number;
+  fixed: number;
+  storm: Storm;
+  jobSoil: Soil | undefined;
+}
+
+export function storePlan({ discharge, area, flow, fixed, storm, jobSoil }: StoreIn): StorePlan {
+  const store = storeOf(discharge)!;
   const conductivity = SILTED * conductivityOf(store, jobSoil);
   const perimeter = store.perimeter ?? 4 * Math.sqrt(store.area);
   const top = storeTop(discharge.groundLevel, store);
@@ -83,3 +92,34 @@ export function storePlan(
     overTable: store.waterTable === undefined ? null : top - store.depth - store.waterTable,
   };
 }
+
+const planned = step('store', storePlan);
+
+export const storeWork = work<Discharge, StorePlan>({
+  of: 'discharge',
+  isOne: (discharge) => storeOf(discharge) !== null,
+  inRain: {
+    turn: 'outlet',
+    plan: (discharge, { at, storm, soil, kept }) => {
+      const { passingArea: area, passing: flow, fixed } = at(discharge.id);
+      return kept.ask(planned, { discharge, area, flow, fixed, storm, jobSoil: soil }, discharge.id);
+    },
+  },
+  stands: ({ peakLevel }) => peakLevel,
+  dug: false,
+  // Counted with the ways out.
+  count: () => [],
+  facts: (plan, units) => [
+    { label: 'Holds', shown: showVolume(plan.volume, units) },
+    { label: 'A day’s storm brings', shown: showVolume(plan.comes, units) },
+    { label: 'Full after', shown: plan.fillTime === null ? words('it never fills') : showDuration(plan.fillTime) },
+    { label: 'Empty after', shown: lasts(plan.drainTime), ...toned('fix', plan.drainTime === null) },
+    { label: 'Runs over', shown: showFlow(plan.overflow, units), ...toned('fix', plan.overflow > 0) },
+    ...(plan.overTable === null ? [] : [{ label: 'Over the ground water', shown: showSmall(plan.overTable, units) }]),
+  ],
+  storm: {
+    layer: 'stores',
+    passes: ({ flow, overflow }) => ({ offered: flow, passed: Math.min(flow, overflow) }),
+  },
+  layer: 'inlets',
+});

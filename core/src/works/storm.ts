@@ -1,5 +1,6 @@
 /** The storm that what stores water is tried with: a day of the job's own table, its worst five minutes in the middle. */
 import type { RainElement } from '../job/kinds';
+import { Kept, step } from '../numeric/kept';
 import { alternatingBlock } from '../rain/alternatingBlock';
 import { rainTable } from '../rain/intensityOfRain';
 
@@ -15,21 +16,18 @@ const DAY = 86_400;
 /** Of a rain of which only one intensity is known: an hour of it. */
 const HOUR = 3600;
 
-const storms = new WeakMap<RainElement, Storm>();
 const NONE: Storm = { step: STEP, intensities: [0, 0] };
 
-/** The design storm of a rain; the same object for as long as the rain is. */
-export function stormOf(rain: RainElement | undefined): Storm {
-  if (!rain) return NONE;
-  const known = storms.get(rain);
-  if (known) return known;
+const storm = step('design storm', ({ rain }: { rain: RainElement }): Storm => {
   const table = rainTable(rain);
   const longest = rain.table ? Math.min(DAY, Math.max(HOUR, table.durations.at(-1)!)) : HOUR;
   const half = Math.floor(longest / STEP / 2);
-  const made = { step: STEP, intensities: alternatingBlock(table, STEP, 2 * half + 1) };
-  storms.set(rain, made);
-  return made;
-}
+  return { step: STEP, intensities: alternatingBlock(table, STEP, 2 * half + 1) };
+});
+
+/** The design storm of a rain. */
+export const stormOf = (rain: RainElement | undefined, kept = new Kept()): Storm =>
+  rain ? kept.ask(storm, { rain }) : NONE;
 
 /** Flows (m³/s) at even times, a step before the storm to a step after it, that a C·A (m²) and a steady flow (m³/s) make of it; each block's flow holds through its middle. */
 export const inflowsOf = ({ intensities }: Storm, area: number, fixed: number): number[] => [

@@ -2,9 +2,15 @@
 import { LINING_FACTS } from '../catalogue/swales';
 import { swaleCapacity, swaleFlow, wetAt } from '../hydraulics/swaleFlow';
 import type { Swale } from '../job/kinds';
-import { placeAlong } from '../job/places';
-import type { Place } from '../site/place';
-import { lengthOf } from './measures';
+import { elementOf, ofKind, type Job } from '../job/job';
+import { placeAlong, wayOfOpening } from '../job/places';
+import { footOnWay, wayLength, type Place } from '../site/place';
+import { showFlow, showLength, showPitch, showSmall, showVelocity } from '../units';
+import type { CulvertPlan } from './culvert';
+import { earth, toned } from './facts';
+import type { LevelAt } from './levelAt';
+import { conductivityOf, lengthOf } from './measures';
+import { work } from './work';
 
 export interface SwalePlan {
   kind: 'swale';
@@ -52,9 +58,6 @@ const shapeOf = (swale: Swale) => ({
   sideSlope: swale.sideSlope,
   depth: swale.depth,
 });
-
-/** Ground at a place, m; null where nobody has levelled it. */
-export type LevelAt = (place: Place) => number | null;
 
 /** Floor at a swale's two ends, m: as set, or the ground there less its depth. */
 export function floorOf(swale: Swale, levelAt: LevelAt): { head: number; foot: number } {
@@ -150,3 +153,82 @@ function tooFlat(swale: Swale, length: number, levelAt: LevelAt): SwalePlan['fla
 /** Water level (m) in a swale so far down it, as a share of its length. */
 export const waterAt = ({ headLevel, footLevel, depth }: SwalePlan, share: number): number =>
   headLevel + (footLevel - headLevel) * share + depth;
+
+/** An opening this near to a swale is one that its water reaches, m. */
+const NEAR_SWALE = 3;
+
+/** Openings beside a swale that carries water, by id, and what is left from the water there to each sill, m. */
+export function sillsBeside(job: Job, id: string, plan: SwalePlan): { opening: string; left: number }[] {
+  const way = elementOf(job, 'swale', id)?.way;
+  if (!way || plan.flow <= 0) return [];
+  return ofKind(job, 'opening').flatMap((opening) => {
+    const { sillLevel } = opening;
+    if (sillLevel === undefined) return [];
+    // Water falls along the wall: what counts is the side of the opening that it comes to first, whichever that is.
+    const near = (wayOfOpening(job, opening) ?? []).flatMap((side) => {
+      const foot = footOnWay(way, side);
+      return foot && foot.distance <= NEAR_SWALE ? [waterAt(plan, foot.along / wayLength(way))] : [];
+    });
+    return near.length > 0 ? [{ opening: opening.id, left: sillLevel - Math.max(...near) }] : [];
+  });
+}
+
+export const swaleWork = work<Swale, SwalePlan>({
+  of: 'swale',
+  inRain: {
+    turn: 'way',
+    plan: (swale, here) => {
+      const plan = swalePlan(swale, here.comesDown(swale.id), conductivityOf(swale, here.soil), here.levelAt);
+      // Before a culvert it stands as deep as that asks.
+      const below = swale.to === undefined ? undefined : (here.planOf(swale.to) as SwalePlan | CulvertPlan | undefined);
+      const deeper = below?.kind === 'culvert' ? below.waterLevel - plan.footLevel - plan.depth : 0;
+      return deeper > 0 ? { ...plan, depth: plan.depth + deeper, freeboard: plan.freeboard - deeper } : plan;
+    },
+  },
+  dug: true,
+  count: (swale, plan) =>
+    plan
+      ? [
+          { item: { type: 'dug' }, quantity: plan.cut },
+          { item: { type: 'fill' }, quantity: plan.fill },
+          { item: { type: 'spoil' }, quantity: plan.cut - plan.fill },
+          { item: { type: swale.lining === 'grass' ? 'turf' : 'lining' }, quantity: plan.length * plan.bankWidth },
+        ]
+      : [],
+  facts: (plan, units) => [
+    { label: 'Comes down it', shown: showFlow(plan.flow, units), ...toned('stop', plan.freeboard < 0) },
+    { label: 'Carries to its bank', shown: showFlow(plan.capacity, units) },
+    { label: 'Water in it', shown: showSmall(plan.depth, units) },
+    {
+      label: 'Under its bank',
+      shown: showSmall(plan.freeboard, units),
+      ...(plan.freeboard < 0 ? toned('stop', true) : toned('fix', plan.freeboard < LEAST_FREEBOARD)),
+    },
+    {
+      label: 'Speed',
+      shown: showVelocity(plan.velocity, units),
+      ...toned('fix', plan.velocity > plan.mostVelocity),
+    },
+    { label: 'Its lining holds', shown: showVelocity(plan.mostVelocity, units) },
+    { label: 'Falls', shown: showPitch(plan.pitch), ...toned('stop', plan.pitch <= 0) },
+    { label: 'Wide at its bank', shown: showLength(plan.bankWidth, units) },
+    { label: 'Long', shown: showLength(plan.length, units) },
+    { label: 'To dig out', shown: earth(plan.cut, units) },
+    { label: 'To fill', shown: earth(plan.fill, units) },
+    { label: 'Deepest cut', shown: showSmall(plan.deepest, units) },
+    ...(plan.flat === null
+      ? []
+      : [
+          { label: 'Ground too flat from', shown: showLength(plan.flat.from, units) },
+          { label: 'To, from its head', shown: showLength(plan.flat.to, units) },
+          { label: 'Cut deeper there, to fall 1 %', shown: showSmall(plan.flat.cut, units) },
+        ]),
+    { label: 'Soaks away on its way', shown: showFlow(plan.soaks, units) },
+  ],
+  storm: {
+    layer: 'swales',
+    passes: ({ flow, capacity }) => (flow > 0 ? { offered: flow, passed: Math.max(0, flow - capacity) } : null),
+    doors: sillsBeside,
+  },
+  layer: 'works',
+});

@@ -24,17 +24,19 @@ export function lawnOn(soil: Soil, slope: number): SurfaceCover {
 /** Surfaces that an inlet gathers by the lie of the land. Their ids hold a `~`, which no element's own can. */
 export const groundId = (inlet: string, cover: SurfaceCover): string => `ground~${inlet}~${cover}`;
 
-/**
- * For each inlet what it gathers, by cover. `covers` are drawn surfaces whose water goes where the ground leads; `spokenFor` are those
- * that somebody has led elsewhere: their ground is left out, so that no water is counted twice.
- */
-export function catchmentsOf(
-  water: YardWater,
-  inlets: readonly (Basin | Channel)[],
-  covers: readonly Surface[],
-  spokenFor: readonly Surface[],
-  soil: Soil,
-): Surface[] {
+/** Ground that sheds to inlets. */
+export interface Shed {
+  water: YardWater;
+  inlets: readonly (Basin | Channel)[];
+  /** Drawn surfaces whose water goes where the ground leads. */
+  covers: readonly Surface[];
+  /** Those that somebody has led elsewhere: their ground is left out, so that no water is counted twice. */
+  spokenFor: readonly Surface[];
+  soil: Soil;
+}
+
+/** For each inlet what it gathers, by cover. */
+export function catchmentsOf({ water, inlets, covers, spokenFor, soil }: Shed): Surface[] {
   if (inlets.length === 0) return [];
   const { grid, flow } = water;
   const met = meetsFirst(water, inlets);

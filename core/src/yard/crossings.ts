@@ -1,6 +1,7 @@
 /** What a line meets on its way over the plan: services, roots, slabs, walls, fences, boundaries, and the ground beside footings. */
-import { ofKind, type Job } from '../job/job';
-import { rootReach, USUAL_HAND_DIG, type Element, type Run } from '../job/kinds';
+import { keptOf, ofKind, type Job } from '../job/job';
+import { step } from '../numeric/kept';
+import { rootReach, USUAL_HAND_DIG, type Element, type OfKind, type Run } from '../job/kinds';
 import { placeAlong, wayOfRun } from '../job/places';
 import { bearing, crossing, extentOf, footOnWay, isWithin, wayLength, type Extent, type Place } from '../site/place';
 
@@ -18,6 +19,8 @@ export interface Crossing {
   /** Between the line and what it crosses, rad, 0 to π/2; null of what has no way of its own. */
   angle: number | null;
 }
+
+const HARD = new Set(['paving', 'pavers', 'permeablePavers']);
 
 /** Steps that a way is looked at in, m. */
 const STEP = 0.1;
@@ -50,51 +53,81 @@ export function linesCrossed(way: readonly Place[], lines: readonly Line[]): Cro
   return met;
 }
 
+/** What a way may meet, with the box that it lies in: of most of them that alone tells that it does not. */
+interface Boxed<E> {
+  thing: E;
+  places: readonly Place[];
+  box: Extent;
+}
+
+const boxed = <E>(
+  things: readonly E[],
+  placesOf: (thing: E) => readonly Place[] | undefined,
+  reachOf: (thing: E) => number = () => 0,
+): Boxed<E>[] =>
+  things.flatMap((thing) => {
+    const places = placesOf(thing);
+    const box = places && extentOf(places);
+    if (!box) return [];
+    const reach = reachOf(thing);
+    const { west, east, south, north } = box;
+    return [
+      { thing, places, box: { west: west - reach, east: east + reach, south: south - reach, north: north + reach } },
+    ];
+  });
+
+/** All that a trench may meet. */
+export interface Around {
+  lines: readonly Boxed<Line>[];
+  trees: readonly Boxed<OfKind<'tree'>>[];
+  slabs: readonly Boxed<OfKind<'surface'>>[];
+  buildings: readonly Boxed<OfKind<'building'>>[];
+}
+
+type Lists = { [K in (typeof MET)[number]]: readonly OfKind<K>[] };
+
+const around = step(
+  'what a trench may meet',
+  ({ service, barrier, breakline, tree, surface, building }: Lists): Around => ({
+    lines: boxed<Line>([...service, ...barrier, ...breakline.filter(({ form }) => form === 'kerb')], ({ way }) => way),
+    trees: boxed(tree, ({ place }) => place && [place], rootReach),
+    slabs: boxed(
+      surface.filter(({ cover }) => HARD.has(cover)),
+      ({ outline }) => outline,
+    ),
+    buildings: boxed(building, ({ outline }) => outline),
+  }),
+);
+
+/** All that a trench may meet in a job: the same for as long as nothing of it changes. */
+export const aroundOf = (job: Job): Around =>
+  keptOf(job).ask(around, Object.fromEntries(MET.map((kind) => [kind, ofKind(job, kind)])) as unknown as Lists);
+
 /** All that a way meets, in the order met. */
-export function crossingsOf(job: Job, way: readonly Place[]): Crossing[] {
-  const box = extentOf(way);
-  const kerbs = ofKind(job, 'breakline').filter(({ form }) => form === 'kerb');
+export function crossingsAmong({ lines, trees, slabs, buildings }: Around, way: readonly Place[]): Crossing[] {
+  const own = extentOf(way);
+  if (!own) return [];
+  const near = <E>(things: readonly Boxed<E>[]): Boxed<E>[] => things.filter(({ box }) => overlap(own, box));
   const met = linesCrossed(
     way,
-    [...ofKind(job, 'service'), ...ofKind(job, 'barrier'), ...kerbs].filter((line) => isNear(box, line.way)),
+    near(lines).map(({ thing }) => thing),
   );
   const within = (id: string, kind: Element['kind'], inside: (place: Place) => boolean): void => {
     for (const [from, to] of stretches(way, inside)) met.push({ id, kind, from, to, angle: null });
   };
-  for (const tree of ofKind(job, 'tree')) {
-    const { place } = tree;
-    if (place && isNear(box, [place], rootReach(tree)))
-      within(tree.id, tree.kind, (at) => Math.hypot(at.east - place.east, at.north - place.north) < rootReach(tree));
+  for (const { thing: tree, places } of near(trees)) {
+    const place = places[0]!;
+    within(tree.id, tree.kind, (at) => Math.hypot(at.east - place.east, at.north - place.north) < rootReach(tree));
   }
-  for (const { id, kind, outline, cover } of ofKind(job, 'surface'))
-    if (outline && HARD.has(cover) && isNear(box, outline)) within(id, kind, (at) => isWithin(outline, at));
-  for (const { id, kind, outline } of ofKind(job, 'building'))
-    if (outline && isNear(box, outline)) within(id, kind, (at) => isWithin(outline, at));
+  for (const { thing, places } of [...near(slabs), ...near<OfKind<'surface' | 'building'>>(buildings)])
+    within(thing.id, thing.kind, (at) => isWithin(places, at));
   return met.sort((a, b) => a.from - b.from);
 }
 
-const extents = new WeakMap<readonly Place[], Extent | null>();
+export const crossingsOf = (job: Job, way: readonly Place[]): Crossing[] => crossingsAmong(aroundOf(job), way);
 
-/** Extent of a way or an outline, worked out once for as long as it is the same. */
-function extentAt(places: readonly Place[]): Extent | null {
-  let extent = extents.get(places);
-  if (extent === undefined) extents.set(places, (extent = extentOf(places)));
-  return extent;
-}
-
-/** Whether something with a reach round it, m, may touch what lies within a box at all. */
-function isNear(box: Extent | null, places: readonly Place[] | undefined, reach = 0): boolean {
-  const own = places && extentAt(places);
-  if (!box || !own) return false;
-  return (
-    own.west - reach <= box.east &&
-    own.east + reach >= box.west &&
-    own.south - reach <= box.north &&
-    own.north + reach >= box.south
-  );
-}
-
-const HARD = new Set(['paving', 'pavers', 'permeablePavers']);
+const overlap = (one: Extent, other: Extent): boolean =>
+  other.west <= one.east && other.east >= one.west && other.south <= one.north && other.north >= one.south;
 
 /** Parts of a way, from and to in m, on which something holds. */
 function stretches(way: readonly Place[], holds: (place: Place) => boolean): [number, number][] {

@@ -1,5 +1,5 @@
 /** A section through the yard along any way: its ground, and what it meets. */
-import type { Job } from '../job/job';
+import { keeping, type Job } from '../job/job';
 import { placeAlong } from '../job/places';
 import { wayLength, type Place } from '../site/place';
 import { crossingsOf, type Crossing } from './crossings';
@@ -20,7 +20,8 @@ const STATIONS = 160;
 const LEAST_STEP = 0.05;
 
 /** The section along a way of two places or more; one of no length where there are fewer. */
-export function cutAlong(job: Job, way: readonly Place[]): Cut {
+export function cutAlong(given: Job, way: readonly Place[]): Cut {
+  const job = keeping(given);
   const length = way.length > 1 ? wayLength(way) : 0;
   if (length === 0) return { length: 0, ground: [], meets: [], fall: null };
   const { surface } = groundOf(job);

@@ -1,7 +1,7 @@
 /** Why a place is wet: surface water, roof water, water in the ground, or several; with what speaks for each. */
 import { cellAt, placeOf } from '../ground/grid';
 import type { Pond } from '../ground/ponds';
-import { ofKind, type Job } from '../job/job';
+import { ofKind, type Job, keeping } from '../job/job';
 import { isLaid, type WetSpot } from '../job/kinds';
 import { distance, distanceTo, footOnWay, isWithin, type Place } from '../site/place';
 import { groundOf } from './ground';
@@ -72,7 +72,8 @@ function passesNear(water: YardWater | null, from: Place | undefined, place: Pla
 }
 
 /** Diagnosis of a wet spot; null of one that is not on the plan. */
-export function diagnose(job: Job, wet: WetSpot): Diagnosis | null {
+export function diagnose(given: Job, wet: WetSpot): Diagnosis | null {
+  const job = keeping(given);
   const { place } = wet;
   if (!place) return null;
   const seen = seenOf(job).find((each) => each.wet.id === wet.id)!;

@@ -1,10 +1,10 @@
 /** Where the ground leads water from a place: to the first inlet, stone drain or swale in its way. */
 import { cellAt, cellsAlong, placeOf, type Grid } from '../ground/grid';
 import type { Pond } from '../ground/ponds';
-import { groundInlets, ofKind, type Job } from '../job/job';
+import { groundInlets, keptOf, ofKind, type Job } from '../job/job';
 import { isLaid, landsOnGutter } from '../job/kinds';
 import { placesOf } from '../job/places';
-import { alikeLists, stage, steady } from '../numeric/stage';
+import { alikeLists, step } from '../numeric/kept';
 import { distance, footOnWay, type Place } from '../site/place';
 import { wetCellAt, yardWater, type YardWater } from './water';
 
@@ -25,15 +25,20 @@ interface Taker {
 }
 
 const samePlaces = alikeLists<Place>((a, b) => a.east === b.east && a.north === b.north);
-const steadyPlaces = steady(alikeLists<Taker>((a, b) => a.id === b.id && samePlaces(a.places, b.places)));
+const sameTakers = alikeLists<Taker>((a, b) => a.id === b.id && samePlaces(a.places, b.places));
+const asMade = ({ made }: { made: readonly Taker[] }): readonly Taker[] => made;
+const placedTakers = step('what takes water over the ground', asMade);
+const unpiped = step('downspouts without a pipe', asMade);
 
 /** What can take water that comes over the ground, and stands on the plan. */
 const takersIn = (job: Job): readonly Taker[] =>
-  steadyPlaces(
+  keptOf(job).alike(
+    placedTakers,
     [...ofKind(job, 'swale'), ...groundInlets(job), ...ofKind(job, 'stoneDrain')].flatMap((each) => {
       const places = placesOf(each);
       return places.length > 0 ? [{ id: each.id, places }] : [];
     }),
+    sameTakers,
   );
 
 const awayFrom = ({ places }: Taker, at: Place): number =>
@@ -105,12 +110,15 @@ function cellsNear(grid: Grid, taker: Taker): Set<number> {
   return found;
 }
 
-const leading = stage('leading', (water: YardWater, takers: readonly Taker[]): Leading => new Leading(water, takers));
+const leading = step(
+  'where water leads',
+  ({ water, takers }: { water: YardWater; takers: readonly Taker[] }): Leading => new Leading(water, takers),
+);
 
 /** For any place of a job where its water goes; null while there is no ground. */
 export function leadingIn(job: Job): Leading | null {
   const water = yardWater(job);
-  return water && leading(water, takersIn(job));
+  return water && keptOf(job).ask(leading, { water, takers: takersIn(job) });
 }
 
 /** A downspout that lets its water out on the ground. */
@@ -118,7 +126,7 @@ export interface Splash extends Downhill {
   id: string;
 }
 
-const splashes = stage('splashes', (found: Leading, from: readonly Taker[]): readonly Splash[] =>
+const splashes = step('splashes', ({ found, from }: { found: Leading; from: readonly Taker[] }): readonly Splash[] =>
   from.flatMap(({ id, places }) => {
     const way = found.from(places[0]!, id);
     return way ? [{ ...way, id }] : [];
@@ -126,14 +134,14 @@ const splashes = stage('splashes', (found: Leading, from: readonly Taker[]): rea
 );
 
 const NONE: readonly Splash[] = [];
-const unpiped = steady(alikeLists<Taker>((a, b) => a.id === b.id && samePlaces(a.places, b.places)));
 
 /** Downspouts from which no pipe leads and whose water the ground leads on to something; the same list for as long as nothing of it changes. */
 export function splashesOf(job: Job): readonly Splash[] {
   const placed = ofKind(job, 'downspout').filter((each) => each.place && !landsOnGutter(each));
   if (placed.length === 0) return NONE;
   const led = new Set(ofKind(job, 'run').flatMap((run) => (isLaid(run) ? [run.from] : [])));
-  const from = unpiped(placed.flatMap(({ id, place }) => (led.has(id) ? [] : [{ id, places: [place!] }])));
+  const open = placed.flatMap(({ id, place }): Taker[] => (led.has(id) ? [] : [{ id, places: [place!] }]));
+  const from = keptOf(job).alike(unpiped, open, sameTakers);
   const found = from.length > 0 ? leadingIn(job) : null;
-  return found ? splashes(found, from) : NONE;
+  return found ? keptOf(job).ask(splashes, { found, from }) : NONE;
 }

@@ -1,8 +1,8 @@
 /** The ground of a job: its levels and edges as one surface. */
 import { Surface, type GroundPoint } from '../ground/surface';
-import { ofKind, type Job } from '../job/job';
+import { keptOf, ofKind, type Job } from '../job/job';
 import type { Breakline, SpotLevel, Surface as Patch } from '../job/kinds';
-import { stage } from '../numeric/stage';
+import { step } from '../numeric/kept';
 import { distanceTo, wayLength, type Place } from '../site/place';
 import { levelsOf, type Levels } from './levels';
 
@@ -19,28 +19,38 @@ const SLAB_FLAT = 0.015;
 const ON_SLAB = 0.05;
 const HARD = new Set<Patch['cover']>(['paving', 'pavers', 'permeablePavers']);
 
-const placed = stage('placed levels', (levels: Levels, spots: readonly SpotLevel[]): Ground['points'] =>
-  spots.flatMap(({ id, place }) => {
-    const level = levels.byId.get(id);
-    return place && level !== undefined ? [{ id, ...place, level }] : [];
-  }),
+const placed = step(
+  'placed levels',
+  ({ levels, spots }: { levels: Levels; spots: readonly SpotLevel[] }): Ground['points'] =>
+    spots.flatMap(({ id, place }) => {
+      const level = levels.byId.get(id);
+      return place && level !== undefined ? [{ id, ...place, level }] : [];
+    }),
 );
 
 /** Levels of a job that stand on its plan. */
-export const placedLevels = (job: Job): Ground['points'] => placed(levelsOf(job), ofKind(job, 'spotLevel'));
+export const placedLevels = (job: Job): Ground['points'] =>
+  keptOf(job).ask(placed, { levels: levelsOf(job), spots: ofKind(job, 'spotLevel') });
 
-const ground = stage(
-  'ground',
-  (points: Ground['points'], breaklines: readonly Breakline[], patches: readonly Patch[]): Ground => {
-    const edges = breaklines.flatMap((each) => levelled(each));
-    const slabs = patches.flatMap((patch) => slabEdge(patch, points) ?? []);
-    return { surface: Surface.of(points, [...edges, ...slabs]), points };
-  },
-);
+interface Read {
+  points: Ground['points'];
+  breaklines: readonly Breakline[];
+  patches: readonly Patch[];
+}
+
+const ground = step('ground', ({ points, breaklines, patches }: Read): Ground => {
+  const edges = breaklines.flatMap((each) => levelled(each));
+  const slabs = patches.flatMap((patch) => slabEdge(patch, points) ?? []);
+  return { surface: Surface.of(points, [...edges, ...slabs]), points };
+});
 
 /** Ground of a job as it is levelled. */
 export const groundOf = (job: Job): Ground =>
-  ground(placedLevels(job), ofKind(job, 'breakline'), ofKind(job, 'surface'));
+  keptOf(job).ask(ground, {
+    points: placedLevels(job),
+    breaklines: ofKind(job, 'breakline'),
+    patches: ofKind(job, 'surface'),
+  });
 
 /** A breakline's places with levels: those between two levelled ones by their share of the way; beyond the last one none. */
 function levelled({ way = [], levels = [] }: Breakline): GroundPoint[][] {

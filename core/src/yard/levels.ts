@@ -1,7 +1,7 @@
 /** Levels of a job: typed, or read off the level book, each knowing its readings. */
-import { ofKind, type Job } from '../job/job';
+import { keptOf, ofKind, type Job } from '../job/job';
 import type { LevelBook, SpotLevel } from '../job/kinds';
-import { stage } from '../numeric/stage';
+import { step } from '../numeric/kept';
 import { bookLevels, collimated, collimationOf, permittedOver, PERMITTED, type Booked } from '../site/levelBook';
 
 export interface BookResult extends Booked {
@@ -17,7 +17,12 @@ export interface Levels {
   books: ReadonlyMap<string, BookResult>;
 }
 
-const levels = stage('levels', (spots: readonly SpotLevel[], books: readonly LevelBook[]): Levels => {
+interface Read {
+  spots: readonly SpotLevel[];
+  books: readonly LevelBook[];
+}
+
+const levels = step('levels', ({ spots, books }: Read): Levels => {
   const byId = new Map<string, number>();
   for (const { id, level } of spots) if (level !== undefined) byId.set(id, level);
   const results = new Map<string, BookResult>();
@@ -43,4 +48,5 @@ function bookOf(book: LevelBook, known: { point: string; level: number }[]): Boo
 }
 
 /** Levels of a job's spots; a later book may begin on what an earlier one found. */
-export const levelsOf = (job: Job): Levels => levels(ofKind(job, 'spotLevel'), ofKind(job, 'levelBook'));
+export const levelsOf = (job: Job): Levels =>
+  keptOf(job).ask(levels, { spots: ofKind(job, 'spotLevel'), books: ofKind(job, 'levelBook') });

@@ -1,6 +1,6 @@
 /** The next most useful level: where one more reading could change an answer most. */
 import { placeOf } from '../ground/grid';
-import { ofKind, type Job } from '../job/job';
+import { ofKind, type Job, keeping } from '../job/job';
 import { distance, type Place } from '../site/place';
 import { groundOf, type Ground } from './ground';
 import { seenOf } from './seen';
@@ -44,7 +44,8 @@ export function uncertaintyAt({ points }: Ground, place: Place): number {
 }
 
 /** Where to put the rod next, the most useful first; at most so many. */
-export function nextLevels(job: Job, most = 3): NextLevel[] {
+export function nextLevels(given: Job, most = 3): NextLevel[] {
+  const job = keeping(given);
   const ground = groundOf(job);
   const asked: NextLevel[] = [];
   const ask = (place: Place | undefined, on: NextLevel['on'], id: string | null, chance: number): void => {

@@ -2,7 +2,7 @@
 import { contoursOf, contourStep, type Contour } from '../ground/contours';
 import { placeOf } from '../ground/grid';
 import type { Pond } from '../ground/ponds';
-import { headOf, type Job } from '../job/job';
+import { headOf, type Job, keeping } from '../job/job';
 import type { ElementKind } from '../job/kinds';
 import { placesOf } from '../job/places';
 import { distance, type Place } from '../site/place';
@@ -30,7 +30,8 @@ const MOST_PONDS = 12;
 const FOLLOWED = new Set<ElementKind>(['downspout', 'fixedFlow', 'wetSpot', 'spotLevel', 'basin']);
 
 /** The ground of a job as it is drawn, with what comes to the thing that is chosen; null while levels make none. */
-export function groundPicture(job: Job, chosen: string | null): GroundPicture | null {
+export function groundPicture(given: Job, chosen: string | null): GroundPicture | null {
+  const job = keeping(given);
   const { surface } = groundOf(job);
   const water = yardWater(job);
   if (!surface || !water) return null;

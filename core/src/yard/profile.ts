@@ -1,7 +1,8 @@
 /** Ground over a run as it lies on the plan, for cover and depth between its landings. */
-import { ofKind, type Job } from '../job/job';
+import { keptOf, ofKind, type Job } from '../job/job';
 import type { Run } from '../job/kinds';
-import { placeAlong, wayOfRun } from '../job/places';
+import { placeAlong, placeOfLanding } from '../job/places';
+import { step } from '../numeric/kept';
 import type { Surface } from '../ground/surface';
 import { wayLength, type Place } from '../site/place';
 import { groundOf } from './ground';
@@ -16,17 +17,18 @@ export interface GroundStation {
 /** m */
 const STEP = 0.5;
 
-/** What was found for a run, for as long as it, its ends' places and the ground are the same. */
-const known = new WeakMap<Run, { surface: Surface; from: Place; to: Place; stations: GroundStation[] }>();
+/** A run on levelled ground. */
+interface OnGround {
+  surface: Surface;
+  run: Run;
+  /** Where its two ends lie. */
+  from: Place;
+  to: Place;
+}
 
-/** Ground along a run, its ends left out, where it was levelled; none of a run that is not on the plan. `along` is in the run's own length. */
-export function groundOver(job: Job, run: Run): GroundStation[] {
-  const way = wayOfRun(job, run);
-  const { surface } = groundOf(job);
-  if (!way || !surface) return [];
-  const [from, to] = [way[0]!, way.at(-1)!];
-  const before = known.get(run);
-  if (before && before.surface === surface && before.from === from && before.to === to) return before.stations;
+/** Ground along it, its ends left out, where it was levelled; in the run's own length. */
+export function stationsOver({ surface, run, from, to }: OnGround): readonly GroundStation[] {
+  const way = [from, ...(run.bends ?? []), to];
   const whole = wayLength(way);
   const count = Math.ceil(whole / STEP);
   const stations: GroundStation[] = [];
@@ -34,8 +36,17 @@ export function groundOver(job: Job, run: Run): GroundStation[] {
     const level = surface.levelAt(placeAlong(way, (whole * k) / count));
     if (level !== null) stations.push({ along: (run.length * k) / count, level });
   }
-  known.set(run, { surface, from, to, stations });
   return stations;
+}
+
+const stationsOfRun = step('ground over a run', stationsOver);
+
+/** Ground along a run, its ends left out, where it was levelled; none of a run that is not on the plan. `along` is in the run's own length. */
+export function groundOver(job: Job, run: Run): readonly GroundStation[] {
+  const from = placeOfLanding(job.elements.get(run.from));
+  const to = placeOfLanding(job.elements.get(run.to));
+  const { surface } = groundOf(job);
+  return from && to && surface ? keptOf(job).ask(stationsOfRun, { surface, run, from, to }, run.id) : [];
 }
 
 /** True where any run lies on levelled ground: what is judged along the way has something to judge. */

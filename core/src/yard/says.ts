@@ -1,7 +1,7 @@
 /** What the ground says, all at once: where the next level is wanted, what was seen beside what the levels hold, and how it falls from walls. */
 import { placeOf } from '../ground/grid';
 import type { Pond } from '../ground/ponds';
-import { ofKind, type Job } from '../job/job';
+import { ofKind, type Job, keeping } from '../job/job';
 import type { Place } from '../site/place';
 import { slopesAway, type SlopeAway } from './diagnosis';
 import { groundOf } from './ground';
@@ -26,7 +26,8 @@ export interface GroundSays {
   walls: readonly (SlopeAway & { name: string })[];
 }
 
-export function groundSays(job: Job): GroundSays {
+export function groundSays(given: Job): GroundSays {
+  const job = keeping(given);
   const { points } = groundOf(job);
   const water = yardWater(job);
   if (!water) return { levels: points.length, ground: false, next: [], seen: [], unseen: [], walls: [] };

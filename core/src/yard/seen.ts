@@ -1,7 +1,7 @@
 /** What was seen beside what the levels say: wet spots with and without a pond, ponds that nobody saw. */
 import { cellAt, placeOf } from '../ground/grid';
 import type { Pond } from '../ground/ponds';
-import { ofKind, type Job } from '../job/job';
+import { ofKind, type Job, keeping } from '../job/job';
 import type { WetSpot } from '../job/kinds';
 import { distance, type Place } from '../site/place';
 import { groundOf } from './ground';
@@ -36,7 +36,8 @@ export function pondAt({ grid, ponds }: YardWater, place: Place): Pond | null {
 }
 
 /** Every wet spot on the plan with what the levels say of it. */
-export function seenOf(job: Job): Seen[] {
+export function seenOf(given: Job): Seen[] {
+  const job = keeping(given);
   const water = yardWater(job);
   const { surface, points } = groundOf(job);
   return ofKind(job, 'wetSpot').flatMap((wet): Seen[] => {
@@ -53,7 +54,8 @@ export function seenOf(job: Job): Seen[] {
 }
 
 /** Ponds that the levels hold and nobody has noted. */
-export function unseenPonds(job: Job): Pond[] {
+export function unseenPonds(given: Job): Pond[] {
+  const job = keeping(given);
   const water = yardWater(job);
   if (!water) return [];
   const seen = new Set(seenOf(job).map(({ pond }) => pond));

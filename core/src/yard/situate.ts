@@ -3,27 +3,32 @@
  * itself. Nothing of it is stored: it is worked out before the plan and read by it.
  */
 import { letsInto } from '../catalogue/outfalls';
-import { USUAL_SOIL, type Soil } from '../catalogue/soils';
+import { USUAL_SOIL } from '../catalogue/soils';
 import { placeOf } from '../ground/grid';
-import { elementOf, headOf, ofKind, type Job } from '../job/job';
+import { elementOf, headOf, keptOf, ofKind, type Job, keeping } from '../job/job';
 import {
+  ELEMENT_KINDS,
   LANDING_KINDS,
   type Basin,
   type Channel,
   type Discharge,
   type Element,
+  type ElementKind,
+  type Feed,
+  type FixedFlow,
   type Landing,
+  type Run,
   type Surface,
 } from '../job/kinds';
 import { placeOfLanding, lengthOfRun } from '../job/places';
-import { lastFew } from '../numeric/lastFew';
-import { stage } from '../numeric/stage';
+import { alikeLists, step, type Step } from '../numeric/kept';
 import { areaOf, footOnWay, wayLength, type Place } from '../site/place';
-import { floorOf, type LevelAt } from '../works/swale';
-import { catchmentsOf } from './catchments';
+import { levelsUnder, type LevelAt } from '../works/levelAt';
+import { floorOf } from '../works/swale';
+import { catchmentsOf, type Shed } from './catchments';
 import { leadingIn } from './downhill';
 import { groundOf } from './ground';
-import { meetsFirst, yardWater, type YardWater } from './water';
+import { meetsFirst, yardWater } from './water';
 
 /** Whether a surface's water goes where the ground leads it: drawn, and led nowhere by hand. */
 export const followsGround = ({ outline, feeds }: Surface): boolean => outline !== undefined && feeds.length === 0;
@@ -37,44 +42,62 @@ function gatheringInlets(job: Job): (Basin | Channel)[] {
   ];
 }
 
-const clear = new WeakMap<readonly unknown[], boolean>();
+const figuresFromPlan = step(
+  'figures that hang on a place',
+  ({ runs, surfaces, discharges }: Lists): boolean =>
+    runs.some(({ lengthFrom }) => lengthFrom !== undefined) ||
+    surfaces.some(({ outline }) => outline !== undefined) ||
+    discharges.some((each) => letsInto(each) !== undefined && each.controlLevel === undefined),
+);
 
-/** Whether none of a list is so; asked once for a list that stays as it is. Of one kind only one thing is ever asked. */
-function none<T>(list: readonly T[], isSo: (each: T) => boolean): boolean {
-  const known = clear.get(list);
-  if (known !== undefined) return known;
-  const answer = !list.some(isSo);
-  clear.set(list, answer);
-  return answer;
+interface Lists {
+  runs: readonly Run[];
+  surfaces: readonly Surface[];
+  discharges: readonly Discharge[];
 }
 
 /** True of a job in which no figure hangs on a place. */
-function isUnplaced(job: Job): boolean {
-  return (
-    ofKind(job, 'spotLevel').length === 0 &&
-    ofKind(job, 'breakline').length === 0 &&
-    none(ofKind(job, 'run'), ({ lengthFrom }) => lengthFrom !== undefined) &&
-    none(ofKind(job, 'surface'), ({ outline }) => outline !== undefined) &&
-    none(ofKind(job, 'discharge'), (each) => letsInto(each) !== undefined && each.controlLevel === undefined)
-  );
+const isUnplaced = (job: Job): boolean =>
+  ofKind(job, 'spotLevel').length === 0 &&
+  ofKind(job, 'breakline').length === 0 &&
+  !keptOf(job).ask(figuresFromPlan, {
+    runs: ofKind(job, 'run'),
+    surfaces: ofKind(job, 'surface'),
+    discharges: ofKind(job, 'discharge'),
+  });
+
+/** What may hold a job as its places say: a plan of it. */
+export interface Holder {
+  readonly here?: Job;
 }
 
-/** Jobs remembered as their places say: as made and under the finger, and what is tried on them. */
-const REMEMBERED = 4;
-/** Elements of a job that is situated already: asked again, it is itself. */
-const done = new WeakSet<Job['elements']>();
+/** The job as its places say: one in which no figure hangs on a place, or that was asked already, is itself. `holder`: a plan of it, which has it at hand. */
+export function situated(job: Job, holder?: Holder): Job {
+  if (job.given !== undefined) return job;
+  const here = holder?.here;
+  if (here && (here.given ?? here.elements) === job.elements) return here;
+  if (isUnplaced(job)) return job;
+  const asked: Job = { id: job.id, elements: job.elements, kept: keptOf(job) };
+  return { ...asked, elements: placed(asked), given: job.elements };
+}
 
-/** The job as its places say, the same again for the same job while it is among the last few. */
-export const situated: (job: Job) => Job = lastFew(REMEMBERED, (job: Job): Job => {
-  if (done.has(job.elements) || isUnplaced(job)) return job;
-  const elements = placed(job);
-  done.add(elements);
-  return { id: job.id, elements };
-});
+const asMade = <T>({ made }: { made: readonly T[] }): readonly T[] => made;
+const sameElements = alikeLists<unknown>(Object.is);
+
+/** A list as places say, by what it lists. */
+type ListStep = Step<{ made: readonly Element[] }, readonly Element[]>;
+const LISTS = Object.fromEntries(
+  [...ELEMENT_KINDS, 'landings'].map((of) => [of, step(`placed: ${of}`, asMade<Element>)]),
+) as Record<ElementKind | 'landings', ListStep>;
 
 function placed(job: Job): Job['elements'] {
-  const resolved = resolve(job);
-  return job.elements.resolved(resolved.changed, resolved.gathered, (list) => List.of(list));
+  const { changed, gathered: more } = resolve(job);
+  return job.elements.resolved(
+    changed,
+    more,
+    <E extends Element>(of: ElementKind | 'landings', list: readonly E[]) =>
+      keptOf(job).alike(LISTS[of], list, sameElements) as readonly E[],
+  );
 }
 
 interface Resolved {
@@ -83,66 +106,103 @@ interface Resolved {
   gathered: readonly Element[];
 }
 
+/** An element with some figures of its own said otherwise: the same object for as long as it and they stay. */
+const withFigures = step('an element as its place says', ({ element, ...figures }: { element: Element }): Element => ({
+  ...element,
+  ...figures,
+}));
+
+/** What the places of a job say, one element after another. */
+class Asking {
+  readonly changed = new Map<string, Element>();
+  private readonly levelAt: LevelAt;
+
+  constructor(private readonly job: Job) {
+    this.levelAt = levelsUnder(groundOf(job).surface);
+  }
+
+  private say(element: Element, figures: object): void {
+    const now = this.changed.get(element.id) ?? element;
+    const about = `${element.id} ${Object.keys(figures).join()}`;
+    this.changed.set(element.id, keptOf(this.job).ask(withFigures, { element: now, ...figures }, about));
+  }
+
+  /** A landing at the level of the ground there: of a channel, at the lower of its ends; of a drain, at both. */
+  landing(landing: Landing): void {
+    if (landing.levelFrom !== 'ground') return;
+    const own = placeOfLanding(landing);
+    const ends = landing.kind === 'channel' ? (landing.way ?? []) : own ? [own] : [];
+    const levels = ends.flatMap((place) => this.levelAt(place) ?? []);
+    if (levels.length === 0) return;
+    const groundLevel = Math.min(...levels);
+    const headLevel =
+      landing.kind === 'drain' ? (landing.headLevel ?? this.levelAt(landing.way![0]!) ?? undefined) : undefined;
+    this.say(landing, headLevel === undefined ? { groundLevel } : { groundLevel, headLevel });
+  }
+
+  run(run: Run): void {
+    if (run.lengthFrom !== 'plan') return;
+    const length = lengthOfRun(this.job, run);
+    if (length !== run.length) this.say(run, { length });
+  }
+
+  /** Where a way out lets out into a swale, its control level is the swale's floor there, unless its own is said. */
+  discharge(discharge: Discharge): void {
+    const controlLevel = floorUnder(this.job, discharge, this.levelAt);
+    if (controlLevel !== null) this.say(discharge, { controlLevel });
+  }
+
+  /** What always runs goes where the ground leads it, unless somebody has said where. */
+  fixedFlow(flow: FixedFlow): void {
+    if (!flow.place || flow.feeds.length > 0) return;
+    const to = leadingIn(this.job)?.from(flow.place, flow.id)?.to;
+    if (to !== undefined) this.say(flow, { feeds: keptOf(this.job).ask(allTo, { to }, to) });
+  }
+
+  surface(surface: Surface): void {
+    if (surface.area !== undefined || surface.feeds.length === 0) return;
+    this.say(surface, { area: areaOf(surface.outline!) });
+  }
+}
+
+const allTo = step('all to one', ({ to }: { to: string }): readonly Feed[] => [{ to, share: 1 }]);
+
 function resolve(job: Job): Resolved {
-  const { surface: ground } = groundOf(job);
-  const changed = new Map<string, Element>();
-  for (const kind of LANDING_KINDS) {
-    for (const landing of ofKind(job, kind) as readonly Landing[]) {
-      const next =
-        landing.levelFrom === 'ground' ? levelled(landing, (place) => ground?.levelAt(place) ?? null) : landing;
-      if (next !== landing) changed.set(next.id, next);
-    }
-  }
-  for (const run of ofKind(job, 'run')) {
-    if (run.lengthFrom !== 'plan') continue;
-    const length = lengthOfRun(job, run);
-    if (length !== run.length)
-      changed.set(
-        run.id,
-        remembered(run, `${length}`, () => ({ ...run, length })),
-      );
-  }
-  for (const discharge of ofKind(job, 'discharge')) {
-    const floor = floorUnder(job, discharge, (place) => ground?.levelAt(place) ?? null);
-    const now = (changed.get(discharge.id) ?? discharge) as Discharge;
-    if (floor !== null)
-      changed.set(
-        discharge.id,
-        remembered(now, `floor ${floor}`, () => ({ ...now, controlLevel: floor })),
-      );
-  }
-  for (const steady of ofKind(job, 'fixedFlow')) {
-    const to =
-      steady.place && steady.feeds.length === 0 ? leadingIn(job)?.from(steady.place, steady.id)?.to : undefined;
-    if (to !== undefined)
-      changed.set(
-        steady.id,
-        remembered(steady, to, () => ({ ...steady, feeds: [{ to, share: 1 }] })),
-      );
-  }
+  const asking = new Asking(job);
+  for (const kind of LANDING_KINDS)
+    for (const landing of ofKind(job, kind) as readonly Landing[]) asking.landing(landing);
+  for (const run of ofKind(job, 'run')) asking.run(run);
+  for (const discharge of ofKind(job, 'discharge')) asking.discharge(discharge);
+  for (const flow of ofKind(job, 'fixedFlow')) asking.fixedFlow(flow);
   const drawn = ofKind(job, 'surface').filter(({ outline }) => outline !== undefined);
-  for (const surface of drawn) {
-    if (surface.area !== undefined || surface.feeds.length === 0) continue;
-    const area = areaOf(surface.outline!);
-    changed.set(
-      surface.id,
-      remembered(surface, `${area}`, () => ({ ...surface, area })),
-    );
-  }
+  for (const surface of drawn) asking.surface(surface);
+  const { changed } = asking;
   const water = yardWater(job);
   if (!water) return { changed, gathered: [] };
+  const kept = keptOf(job);
   const inlets = gatheringInlets(job).map((inlet) => (changed.get(inlet.id) ?? inlet) as Basin | Channel);
   return {
     changed,
-    gathered: gathered(
+    gathered: kept.ask(gathered, {
       water,
-      List.of(inlets),
-      List.of(drawn.filter(followsGround)),
-      List.of(drawn.filter((each) => !followsGround(each))),
-      headOf(job).soil ?? USUAL_SOIL,
-    ),
+      inlets: kept.alike(inletList, inlets, sameElements),
+      covers: kept.alike(coverList, drawn.filter(followsGround), sameElements),
+      spokenFor: kept.alike(
+        spokenForList,
+        drawn.filter((each) => !followsGround(each)),
+        sameElements,
+      ),
+      soil: headOf(job).soil ?? USUAL_SOIL,
+    }),
   };
 }
+
+const inletList = step<{ made: readonly (Basin | Channel)[] }, readonly (Basin | Channel)[]>(
+  'gathering inlets',
+  asMade,
+);
+const coverList = step<{ made: readonly Surface[] }, readonly Surface[]>('covers', asMade);
+const spokenForList = step<{ made: readonly Surface[] }, readonly Surface[]>('ground that is led by hand', asMade);
 
 /** Floor of the swale that a way out lets out into, where it lies on it, m; null where its own level is said, or it has none. */
 function floorUnder(job: Job, discharge: Discharge, levelAt: LevelAt): number | null {
@@ -155,59 +215,11 @@ function floorUnder(job: Job, discharge: Discharge, levelAt: LevelAt): number | 
   return on ? head + (foot - head) * (on.along / wayLength(swale.way!)) : foot;
 }
 
-/** A landing at the level of the ground there: of a channel, at the lower of its ends; of a drain, at both. */
-function levelled(landing: Landing, levelAt: (place: Place) => number | null): Landing {
-  const own = placeOfLanding(landing);
-  const ends = landing.kind === 'channel' ? (landing.way ?? []) : own ? [own] : [];
-  const levels = ends.flatMap((place) => levelAt(place) ?? []);
-  if (levels.length === 0) return landing;
-  const groundLevel = Math.min(...levels);
-  if (landing.kind !== 'drain') return remembered(landing, `${groundLevel}`, () => ({ ...landing, groundLevel }));
-  const headLevel = landing.headLevel ?? levelAt(landing.way![0]!) ?? undefined;
-  return remembered(landing, `${groundLevel} ${headLevel}`, () => ({
-    ...landing,
-    groundLevel,
-    ...(headLevel === undefined ? {} : { headLevel }),
-  }));
-}
-
-const resolvedOf = new WeakMap<Element, { figure: string; made: Element }>();
-
-/** One element with one figure, the same object for as long as both stay. */
-function remembered<E extends Element>(element: E, figure: string, make: () => E): E {
-  const before = resolvedOf.get(element);
-  if (before && before.figure === figure) return before.made as E;
-  const made = make();
-  resolvedOf.set(element, { figure, made });
-  return made;
-}
-
-/** Lists made anew, the same array again while they hold the same elements. */
-class List {
-  private static lists: (readonly unknown[])[] = [];
-
-  static of<T>(list: readonly T[]): readonly T[] {
-    const same = this.lists.find((each) => each.length === list.length && each.every((item, k) => item === list[k]));
-    if (same) return same as readonly T[];
-    this.lists.unshift(list);
-    if (this.lists.length > 24) this.lists.length = 24;
-    return list;
-  }
-}
-
-const gathered = stage(
-  'catchments',
-  (
-    water: YardWater,
-    inlets: readonly (Basin | Channel)[],
-    covers: readonly Surface[],
-    spokenFor: readonly Surface[],
-    soil: Soil,
-  ): readonly Surface[] => catchmentsOf(water, inlets, covers, spokenFor, soil),
-);
+const gathered = step('catchments', (shed: Shed): readonly Surface[] => catchmentsOf(shed));
 
 /** Ground that runs to an inlet, as cells' middles; null where it gathers by what was typed, or there is no ground. */
-export function catchmentCells(job: Job, inlet: string): { cells: Place[]; cell: number } | null {
+export function catchmentCells(given: Job, inlet: string): { cells: Place[]; cell: number } | null {
+  const job = keeping(given);
   const water = yardWater(job);
   const inlets = gatheringInlets(job);
   const own = inlets.findIndex(({ id }) => id === inlet);

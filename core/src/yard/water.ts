@@ -2,9 +2,9 @@
 import { flood, metFirst, type Flow } from '../ground/flood';
 import { block, cellAt, cellFor, cellsAlong, cellsWithin, placeOf, rasterise, type Grid } from '../ground/grid';
 import { around, findPonds, type Pond } from '../ground/ponds';
-import { ofKind, type Job } from '../job/job';
+import { keptOf, ofKind, type Job } from '../job/job';
 import type { Barrier, Basin, Building, Channel } from '../job/kinds';
-import { stage } from '../numeric/stage';
+import { step } from '../numeric/kept';
 import { distance, extentOf, type Place } from '../site/place';
 import { groundOf, type Ground } from './ground';
 
@@ -36,13 +36,23 @@ export function runWater(
   return { grid, flow, ponds: findPonds(grid.levels, flow, grid.cell, LEAST_POND) };
 }
 
-const water = stage('yardWater', (ground: Ground, buildings: readonly Building[], barriers: readonly Barrier[]) =>
+interface Read {
+  ground: Ground;
+  buildings: readonly Building[];
+  barriers: readonly Barrier[];
+}
+
+const water = step('water over the ground', ({ ground, buildings, barriers }: Read): YardWater | null =>
   runWater(ground, buildings, barriers, CELLS_OF_A_PLAN),
 );
 
 /** Water over a job's ground, in cells fine enough to plan by. */
 export const yardWater = (job: Job): YardWater | null =>
-  water(groundOf(job), ofKind(job, 'building'), ofKind(job, 'barrier'));
+  keptOf(job).ask(water, {
+    ground: groundOf(job),
+    buildings: ofKind(job, 'building'),
+    barriers: ofKind(job, 'barrier'),
+  });
 
 /** Where an inlet lies: places to reach it at. */
 const reachOf = (inlet: Basin | Channel): readonly Place[] =>

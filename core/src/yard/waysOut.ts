@@ -1,6 +1,6 @@
 /** Every way out that a yard offers, compared: fall along the way, what lies in it, and what its place asks. */
 import { OUTFALLS, scoursAt } from '../catalogue/outfalls';
-import { headOf, landingsOf, ofKind, type Job } from '../job/job';
+import { headOf, landingsOf, ofKind, type Job, keeping } from '../job/job';
 import type { Discharge } from '../job/kinds';
 import { placeAlong, placeOfLanding } from '../job/places';
 import { resolveSettings } from '../job/settings';
@@ -59,7 +59,7 @@ export function waysOut(
   given: Job,
   from?: { place: Place; level: number; id: string },
 ): { from: string; ways: WayOut[] } | null {
-  const job = situated(given);
+  const job = keeping(situated(given));
   const start = from ?? lowestStart(job);
   if (!start) return null;
   const settings = resolveSettings(headOf(job).settings);

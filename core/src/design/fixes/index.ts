@@ -43,9 +43,9 @@ const MENDINGS: ReadonlyMap<string, Mending> = new Map(
 const MAX_TRIED = 24;
 
 /** Whether a candidate gives a sound job whose plan is better for it. */
-function proved(job: Job, { snags }: Pick<Plan, 'snags'>, snag: Snag, { change }: Fix): boolean {
+function proved(job: Job, plan: Plan, snag: Snag, { change }: Fix): boolean {
   const after = changed(job, change);
-  return changeFaults(job, after, change).length === 0 && mends(snag, snags, planJob(after).snags);
+  return changeFaults(job, after, change).length === 0 && mends(snag, plan.snags, planJob(after, plan).snags);
 }
 
 /**
@@ -53,7 +53,7 @@ function proved(job: Job, { snags }: Pick<Plan, 'snags'>, snag: Snag, { change }
  * go on with something else or call it off. Returns null when only a person on site can mend it.
  */
 export function* searchFix(given: Job, plan: Plan, snag: Snag): Generator<undefined, Fix | null> {
-  const job = situated(given);
+  const job = situated(given, plan);
   let tried = 0;
   for (const candidate of MENDINGS.get(snag.code)?.candidates(snag, job, plan) ?? []) {
     if (proved(job, plan, snag, candidate)) return candidate;

@@ -31,7 +31,7 @@ function perforatedWays(job: Job, solution: Solution): { id: string; ways: reado
   const runs = ofKind(job, 'run')
     .filter((run) => run.perforated && isLaid(run))
     .map((run) => ({ id: run.id, ways: [wayOfRun(job, run) ?? []] }));
-  const drains = worksIn(solution, 'drain', 'drainField').map((plan) => {
+  const drains = worksIn(job, solution, 'drain', 'drainField').map((plan) => {
     const drain = elementAt(job, plan.id);
     const ways = plan.lines ? [...plan.lines.laterals, plan.lines.collector] : [placesOf(drain)];
     return { id: plan.id, ways };
@@ -41,7 +41,7 @@ function perforatedWays(job: Job, solution: Solution): { id: string; ways: reado
 
 /** C·A of rain (m²) that comes down perforated pipe, by id: in a run all that it carries, in a drain what pipes bring it. */
 function rainIn(job: Job, { runs, landings }: Solution): { id: string; area: number }[] {
-  const perforated = valuesOf(runs).filter(({ id }) => elementOf(job, 'run', id)?.perforated);
+  const perforated = valuesOf(job, runs).filter(({ id }) => elementOf(job, 'run', id)?.perforated);
   const drains = [...ofKind(job, 'drain'), ...ofKind(job, 'drainField')];
   return [
     ...perforated.map(({ id, effectiveArea }) => ({ id, area: effectiveArea })),
@@ -53,7 +53,7 @@ function rainIn(job: Job, { runs, landings }: Solution): { id: string; area: num
 function takesRoof(job: Job, { runs }: Solution, id: string): boolean {
   const start = runs[id]?.from ?? id;
   const above = new Map<string, string[]>();
-  for (const run of valuesOf(runs)) above.set(run.to, [...(above.get(run.to) ?? []), run.from]);
+  for (const run of valuesOf(job, runs)) above.set(run.to, [...(above.get(run.to) ?? []), run.from]);
   const left = [start];
   for (let at = left.pop(); at !== undefined; at = left.pop()) {
     if (job.elements.get(at)?.kind === 'downspout') return true;
@@ -142,7 +142,7 @@ export const drainRules: readonly Rule[] = [
     'fix',
     'small',
     (make, job, solution) =>
-      worksIn(solution, 'drain', 'drainField')
+      worksIn(job, solution, 'drain', 'drainField')
         .filter(({ head, worked, conductivity }) => head <= 0.005 || (worked === null && conductivity > 0))
         .map(({ id, firm }) => make(id, elementAt(job, id).depth, firm)),
     (snag, say) => ({
@@ -155,8 +155,8 @@ export const drainRules: readonly Rule[] = [
     'drainWide',
     'fix',
     'length',
-    (make, _, solution) =>
-      worksIn(solution, 'drain', 'drainField')
+    (make, job, solution) =>
+      worksIn(job, solution, 'drain', 'drainField')
         .filter(({ spacing, worked }) => worked !== null && spacing > worked * 1.02)
         .map(({ id, spacing, worked }) => make(id, spacing, worked!)),
     (snag, say) => ({
@@ -169,8 +169,8 @@ export const drainRules: readonly Rule[] = [
     'drainFull',
     'fix',
     'flow',
-    (make, _, solution) =>
-      worksIn(solution, 'drain', 'drainField')
+    (make, job, solution) =>
+      worksIn(job, solution, 'drain', 'drainField')
         .map(({ id, flow, capacity }) => ({ id, capacity, flow: Math.max(flow, solution.landings[id]?.entering ?? 0) }))
         .filter(({ flow, capacity }) => flow > capacity)
         .map(({ id, flow, capacity }) => make(id, flow, capacity)),
@@ -184,8 +184,8 @@ export const drainRules: readonly Rule[] = [
     'soilUnlikely',
     'mind',
     'count',
-    (make, _, solution) =>
-      worksIn(solution, 'drain', 'drainField').flatMap((plan) => (unlikeSoil(plan) ? [make(plan.id, 0, 1)] : [])),
+    (make, job, solution) =>
+      worksIn(job, solution, 'drain', 'drainField').flatMap((plan) => (unlikeSoil(plan) ? [make(plan.id, 0, 1)] : [])),
     (snag, say) => ({
       headline: `The conductivity given for ${say.name(snag.at)} is a hundred times off for its soil.`,
       why: 'The spacing rests on it. Test a hole again, or name the soil anew.',
@@ -196,8 +196,8 @@ export const drainRules: readonly Rule[] = [
     'drainSlow',
     'mind',
     'time',
-    (make, _, solution) =>
-      worksIn(solution, 'drain', 'drainField')
+    (make, job, solution) =>
+      worksIn(job, solution, 'drain', 'drainField')
         .filter(({ firmTime }) => firmTime !== null && firmTime > 3 * DAY)
         .map(({ id, firmTime }) => make(id, firmTime!, 3 * DAY)),
     (snag, say) => ({

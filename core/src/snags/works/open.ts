@@ -3,7 +3,7 @@ import { elementOf, ofKind, type Job } from '../../job/job';
 import { placesOf } from '../../job/places';
 import { crossing, footOnWay, type Place } from '../../site/place';
 import { BERM_FREEBOARD } from '../../works/berm';
-import { sillsBeside } from '../../works/sills';
+import { sillsBeside } from '../../works/swale';
 import { LEAST_FALL, LEAST_FREEBOARD } from '../../works/swale';
 import type { Rule } from '../snag';
 import { rarerIn, rule, SMALL, worksIn } from './work';
@@ -27,8 +27,8 @@ export const openRules: readonly Rule[] = [
     'swaleUphill',
     'stop',
     'pitch',
-    (make, _, solution) =>
-      worksIn(solution, 'swale')
+    (make, job, solution) =>
+      worksIn(job, solution, 'swale')
         .filter(({ pitch, length }) => pitch <= 0 || length <= 0)
         .map(({ id, pitch }) => make(id, pitch, 0)),
     (snag, say) => ({
@@ -41,8 +41,8 @@ export const openRules: readonly Rule[] = [
     'swaleOver',
     'stop',
     'flow',
-    (make, _, solution) =>
-      worksIn(solution, 'swale')
+    (make, job, solution) =>
+      worksIn(job, solution, 'swale')
         .filter(({ pitch, freeboard }) => pitch > 0 && freeboard < -SMALL)
         .map(({ id, flow, capacity }) => make(id, flow, capacity)),
     (snag, say) => ({
@@ -55,8 +55,8 @@ export const openRules: readonly Rule[] = [
     'swaleLow',
     'fix',
     'small',
-    (make, _, solution) =>
-      worksIn(solution, 'swale')
+    (make, job, solution) =>
+      worksIn(job, solution, 'swale')
         .filter(({ pitch, freeboard }) => pitch > 0 && freeboard >= -SMALL && freeboard < LEAST_FREEBOARD - SMALL)
         .map(({ id, freeboard }) => make(id, freeboard, LEAST_FREEBOARD)),
     (snag, say) => ({
@@ -69,8 +69,8 @@ export const openRules: readonly Rule[] = [
     'swaleScours',
     'fix',
     'velocity',
-    (make, _, solution) =>
-      worksIn(solution, 'swale')
+    (make, job, solution) =>
+      worksIn(job, solution, 'swale')
         .filter(({ velocity, mostVelocity, shear, mostShear }) => velocity > mostVelocity || shear > mostShear)
         .map(({ id, velocity, mostVelocity }) => make(id, velocity, mostVelocity)),
     (snag, say) => ({
@@ -84,7 +84,7 @@ export const openRules: readonly Rule[] = [
     'mind',
     'pitch',
     (make, job, solution) =>
-      worksIn(solution, 'swale')
+      worksIn(job, solution, 'swale')
         .filter(({ id, pitch }) => pitch > 0 && pitch < LEAST_FALL - 1e-6 && !hasDrainUnder(job, id))
         .map(({ id, pitch }) => make(id, pitch, LEAST_FALL)),
     (snag, say) => ({
@@ -118,9 +118,9 @@ export const openRules: readonly Rule[] = [
     'small',
     (make, job, solution) => {
       const years = solution.openings?.returnPeriod;
-      const plans = rarerIn(solution, 'swale');
+      const plans = rarerIn(job, solution, 'swale');
       const { openingMargin } = solution.settings;
-      return worst(plans, worksIn(solution, 'swale')).flatMap((plan) =>
+      return worst(plans, worksIn(job, solution, 'swale')).flatMap((plan) =>
         sillsBeside(job, plan.id, plan)
           .filter(({ left }) => left < openingMargin - SMALL)
           .map(({ opening, left }) =>
@@ -140,8 +140,8 @@ export const openRules: readonly Rule[] = [
     'swaleOverRarer',
     'mind',
     'small',
-    (make, _, solution) =>
-      rarerIn(solution, 'swale')
+    (make, job, solution) =>
+      rarerIn(job, solution, 'swale')
         .filter(({ pitch, freeboard }) => pitch > 0 && freeboard < -SMALL)
         .map(({ id, freeboard }) => make(id, -freeboard, 0)),
     (snag, say) => ({
@@ -153,8 +153,8 @@ export const openRules: readonly Rule[] = [
     'culvertUphill',
     'stop',
     'pitch',
-    (make, _, solution) =>
-      worksIn(solution, 'culvert')
+    (make, job, solution) =>
+      worksIn(job, solution, 'culvert')
         .filter(({ pitch }) => pitch < -1e-9)
         .map(({ id, pitch }) => make(id, pitch, 0)),
     (snag, say) => ({
@@ -166,8 +166,8 @@ export const openRules: readonly Rule[] = [
     'culvertOverRoad',
     'stop',
     'small',
-    (make, _, solution) =>
-      worksIn(solution, 'culvert')
+    (make, job, solution) =>
+      worksIn(job, solution, 'culvert')
         .filter(({ freeboard, flow }) => flow > 0 && freeboard < -SMALL)
         .map(({ id, freeboard }) => make(id, -freeboard, 0)),
     (snag, say) => ({
@@ -180,8 +180,8 @@ export const openRules: readonly Rule[] = [
     'culvertRarer',
     'mind',
     'small',
-    (make, _, solution) =>
-      rarerIn(solution, 'culvert')
+    (make, job, solution) =>
+      rarerIn(job, solution, 'culvert')
         .filter(({ freeboard, flow }) => flow > 0 && freeboard < -SMALL)
         .map(({ id, freeboard }) => make(id, -freeboard, 0)),
     (snag, say) => ({
@@ -193,8 +193,8 @@ export const openRules: readonly Rule[] = [
     'culvertAboveRoad',
     'stop',
     'small',
-    (make, _, solution) =>
-      worksIn(solution, 'culvert')
+    (make, job, solution) =>
+      worksIn(job, solution, 'culvert')
         .filter(({ cover }) => cover < 0)
         .map(({ id, cover, leastCover }) => make(id, -cover, leastCover)),
     (snag, say) => ({
@@ -206,8 +206,8 @@ export const openRules: readonly Rule[] = [
     'culvertCover',
     'fix',
     'small',
-    (make, _, solution) =>
-      worksIn(solution, 'culvert')
+    (make, job, solution) =>
+      worksIn(job, solution, 'culvert')
         .filter(({ cover, leastCover }) => cover >= 0 && cover < leastCover - SMALL)
         .map(({ id, cover, leastCover }) => make(id, cover, leastCover)),
     (snag, say) => ({
@@ -221,7 +221,7 @@ export const openRules: readonly Rule[] = [
     'fix',
     'velocity',
     (make, job, solution) =>
-      worksIn(solution, 'culvert')
+      worksIn(job, solution, 'culvert')
         .filter(({ id, stone }) => stone > 0 && !elementOf(job, 'culvert', id)?.stone)
         .map(({ id, velocity, stone }) => make(id, velocity, 0, { stone })),
     (snag, say) => ({
@@ -233,8 +233,8 @@ export const openRules: readonly Rule[] = [
     'bermOver',
     'stop',
     'small',
-    (make, _, solution) =>
-      worst(rarerIn(solution, 'berm'), worksIn(solution, 'berm'))
+    (make, job, solution) =>
+      worst(rarerIn(job, solution, 'berm'), worksIn(job, solution, 'berm'))
         .filter(({ freeboard }) => freeboard !== null && freeboard < -SMALL)
         .map(({ id, freeboard }) => make(id, -freeboard!, 0)),
     (snag, say) => ({
@@ -247,8 +247,8 @@ export const openRules: readonly Rule[] = [
     'bermLow',
     'fix',
     'small',
-    (make, _, solution) =>
-      worst(rarerIn(solution, 'berm'), worksIn(solution, 'berm'))
+    (make, job, solution) =>
+      worst(rarerIn(job, solution, 'berm'), worksIn(job, solution, 'berm'))
         .filter(({ freeboard }) => freeboard !== null && freeboard >= -SMALL && freeboard < BERM_FREEBOARD - SMALL)
         .map(({ id, freeboard }) => make(id, freeboard!, BERM_FREEBOARD)),
     (snag, say) => ({
@@ -261,7 +261,7 @@ export const openRules: readonly Rule[] = [
     'fix',
     'flow',
     (make, job, solution) =>
-      worksIn(solution, 'berm')
+      worksIn(job, solution, 'berm')
         .filter(({ id }) => elementOf(job, 'berm', id)?.to === undefined)
         .map(({ id, trapped }) => make(id, trapped, 0)),
     (snag, say) => ({
@@ -275,7 +275,7 @@ export const openRules: readonly Rule[] = [
     'fix',
     'small',
     (make, job, solution) =>
-      worksIn(solution, 'berm').flatMap(({ id }) => {
+      worksIn(job, solution, 'berm').flatMap(({ id }) => {
         const to = elementOf(job, 'berm', id)?.to;
         const landing = to === undefined ? undefined : solution.landings[to];
         const over = landing ? (landing.waterLevel ?? -Infinity) - landing.groundLevel : -1;

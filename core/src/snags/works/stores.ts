@@ -30,9 +30,11 @@ function fromSeptic(job: Job, place: Place | undefined): number {
 }
 
 /** Doors that open stone guards: in the rarer rain where one is said. */
-const doors = (solution: Parameters<Rule['find']>[1]) => {
-  const rarer = rarerIn(solution, 'stoneDrain');
-  return (rarer.length > 0 ? rarer : worksIn(solution, 'stoneDrain')).filter(({ freeboard }) => freeboard !== null);
+const doors = (...[job, solution]: Parameters<Rule['find']>) => {
+  const rarer = rarerIn(job, solution, 'stoneDrain');
+  return (rarer.length > 0 ? rarer : worksIn(job, solution, 'stoneDrain')).filter(
+    ({ freeboard }) => freeboard !== null,
+  );
 };
 
 export const storeRules: readonly Rule[] = [
@@ -40,8 +42,8 @@ export const storeRules: readonly Rule[] = [
     'pumpTooWeak',
     'stop',
     'length',
-    (make, _, solution) =>
-      worksIn(solution, 'pump')
+    (make, job, solution) =>
+      worksIn(job, solution, 'pump')
         .filter(({ rate }) => rate <= 0)
         .map(({ id, lift, most }) => make(id, lift, most)),
     (snag, say) => ({
@@ -54,8 +56,8 @@ export const storeRules: readonly Rule[] = [
     'pumpBehind',
     'fix',
     'flow',
-    (make, _, solution) =>
-      worksIn(solution, 'pump')
+    (make, job, solution) =>
+      worksIn(job, solution, 'pump')
         .filter(({ rate, short }) => rate > 0 && short > 0)
         .map(({ id, flow, rate }) => make(id, flow, rate)),
     (snag, say) => ({
@@ -68,8 +70,8 @@ export const storeRules: readonly Rule[] = [
     'pumpStarts',
     'fix',
     'count',
-    (make, _, solution) =>
-      worksIn(solution, 'pump')
+    (make, job, solution) =>
+      worksIn(job, solution, 'pump')
         .filter(({ rate, flow, cyclesPerHour, worstCyclesPerHour }) => {
           const starts = flow >= rate / 2 ? worstCyclesPerHour : (cyclesPerHour ?? 0);
           return rate > 0 && starts > MOST_STARTS;
@@ -85,8 +87,8 @@ export const storeRules: readonly Rule[] = [
     'pumpOutage',
     'mind',
     'time',
-    (make, _, solution) =>
-      worksIn(solution, 'pump')
+    (make, job, solution) =>
+      worksIn(job, solution, 'pump')
         .filter(({ rate, outage }) => rate > 0 && outage !== null && outage < WARNING)
         .map(({ id, outage }) => make(id, outage!, WARNING)),
     (snag, say) => ({
@@ -111,8 +113,8 @@ export const storeRules: readonly Rule[] = [
     'storeInWater',
     'stop',
     'small',
-    (make, _, solution) =>
-      worksIn(solution, 'store')
+    (make, job, solution) =>
+      worksIn(job, solution, 'store')
         .filter(({ overTable }) => overTable !== null && overTable < 0)
         .map(({ id, overTable }) => make(id, -overTable!, OVER_TABLE)),
     (snag, say) => ({
@@ -124,8 +126,8 @@ export const storeRules: readonly Rule[] = [
     'storeNearWater',
     'fix',
     'small',
-    (make, _, solution) =>
-      worksIn(solution, 'store')
+    (make, job, solution) =>
+      worksIn(job, solution, 'store')
         .filter(({ overTable }) => overTable !== null && overTable >= 0 && overTable < OVER_TABLE - SMALL)
         .map(({ id, overTable }) => make(id, overTable!, OVER_TABLE)),
     (snag, say) => ({
@@ -137,8 +139,8 @@ export const storeRules: readonly Rule[] = [
     'storeOver',
     'fix',
     'flow',
-    (make, _, solution) =>
-      worksIn(solution, 'store')
+    (make, job, solution) =>
+      worksIn(job, solution, 'store')
         .filter(({ overflow }) => overflow > 1e-9)
         .map(({ id, overflow, fillTime }) => make(id, overflow, 0, fillTime === null ? {} : { time: fillTime })),
     (snag, say) => ({
@@ -151,8 +153,8 @@ export const storeRules: readonly Rule[] = [
     'storeSlow',
     'fix',
     'time',
-    (make, _, solution) =>
-      worksIn(solution, 'store')
+    (make, job, solution) =>
+      worksIn(job, solution, 'store')
         .filter(({ drainTime }) => drainTime === null || drainTime > DAY)
         .map(({ id, drainTime }) =>
           make(id, drainTime ?? 1e9, 3 * DAY, {
@@ -172,7 +174,7 @@ export const storeRules: readonly Rule[] = [
     'fix',
     'count',
     (make, job, solution) =>
-      worksIn(solution, 'store')
+      worksIn(job, solution, 'store')
         .filter(({ soil, id }) => {
           const tested = elementOf(job, 'discharge', id)?.store?.conductivity;
           return (soil === 'clay' || soil === 'clayLoam') && (tested === undefined || tested < 1e-6);
@@ -189,7 +191,7 @@ export const storeRules: readonly Rule[] = [
     'fix',
     'length',
     (make, job, solution) =>
-      worksIn(solution, 'store')
+      worksIn(job, solution, 'store')
         .map(({ id }) => ({ id, away: fromSeptic(job, elementOf(job, 'discharge', id)?.place) }))
         .filter(({ away }) => away < SEPTIC)
         .map(({ id, away }) => make(id, away, SEPTIC)),
@@ -215,8 +217,8 @@ export const storeRules: readonly Rule[] = [
     'bedOver',
     'fix',
     'flow',
-    (make, _, solution) =>
-      worksIn(solution, 'pavedBed')
+    (make, job, solution) =>
+      worksIn(job, solution, 'pavedBed')
         .filter(({ over }) => over > 1e-9)
         .map(({ id, over }) => make(id, over, 0)),
     (snag, say) => ({
@@ -229,8 +231,8 @@ export const storeRules: readonly Rule[] = [
     'bedSlow',
     'fix',
     'time',
-    (make, _, solution) =>
-      worksIn(solution, 'pavedBed')
+    (make, job, solution) =>
+      worksIn(job, solution, 'pavedBed')
         .filter(({ drainTime }) => drainTime === null || drainTime > 3 * DAY)
         .map(({ id, drainTime }) => make(id, drainTime ?? 1e9, 3 * DAY, drainTime === null ? {} : { time: drainTime })),
     (snag, say) => ({
@@ -256,8 +258,8 @@ export const storeRules: readonly Rule[] = [
     'waterAtDoor',
     'stop',
     'small',
-    (make, _, solution) =>
-      doors(solution)
+    (make, job, solution) =>
+      doors(job, solution)
         .filter(({ freeboard }) => freeboard! < -SMALL)
         .map(({ id, freeboard }) => make(id, -freeboard!, 0)),
     (snag, say) => ({
@@ -270,8 +272,8 @@ export const storeRules: readonly Rule[] = [
     'stoneDrainClose',
     'fix',
     'small',
-    (make, _, solution) =>
-      doors(solution)
+    (make, job, solution) =>
+      doors(job, solution)
         .filter(({ freeboard }) => freeboard! >= -SMALL && freeboard! < solution.settings.openingMargin - SMALL)
         .map(({ id, freeboard }) => make(id, freeboard!, solution.settings.openingMargin)),
     (snag, say) => ({
@@ -283,8 +285,8 @@ export const storeRules: readonly Rule[] = [
     'stoneOver',
     'fix',
     'flow',
-    (make, _, solution) =>
-      worksIn(solution, 'stoneDrain')
+    (make, job, solution) =>
+      worksIn(job, solution, 'stoneDrain')
         .filter(({ over }) => over > 1e-9)
         .map(({ id, over, flow }) => make(id, over, flow)),
     (snag, say) => ({
@@ -297,8 +299,8 @@ export const storeRules: readonly Rule[] = [
     'stoneHigh',
     'fix',
     'small',
-    (make, _, solution) =>
-      worksIn(solution, 'stoneDrain')
+    (make, job, solution) =>
+      worksIn(job, solution, 'stoneDrain')
         .filter(({ below }) => below !== null && below < BELOW_SLAB - SMALL)
         .map(({ id, below }) => make(id, below!, BELOW_SLAB)),
     (snag, say) => ({

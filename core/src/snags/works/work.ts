@@ -1,5 +1,6 @@
 /** What the rules of works have alike. */
-import { lastFew } from '../../numeric/lastFew';
+import { keptOf, type Job } from '../../job/job';
+import { step } from '../../numeric/kept';
 import { LEVEL_TOLERANCE, type Rule, type Severity, type Snag } from '../snag';
 import type { Solution } from '../../plan/solution';
 import type { WorkKind, WorkOf, WorkPlan } from '../../works';
@@ -7,17 +8,24 @@ import type { Measure } from '../../words/teller';
 
 export type At<K extends WorkKind> = WorkOf<K> & { id: string };
 
-const listOf = lastFew(4, (plans: Readonly<Record<string, WorkPlan>>): readonly (WorkPlan & { id: string })[] =>
+type Plans = Readonly<Record<string, WorkPlan>>;
+
+const listed = step('works by their plans', ({ plans }: { plans: Plans }): readonly (WorkPlan & { id: string })[] =>
   Object.entries(plans).map(([id, plan]) => ({ ...plan, id })),
 );
 
+const among = <K extends WorkKind>(job: Job, plans: Plans, kinds: readonly K[]): At<K>[] =>
+  keptOf(job)
+    .ask(listed, { plans })
+    .filter(({ kind }) => (kinds as readonly string[]).includes(kind)) as At<K>[];
+
 /** Works of some kinds, in the design rain. */
-export const worksIn = <K extends WorkKind>({ works }: Pick<Solution, 'works'>, ...kinds: K[]): At<K>[] =>
-  listOf(works).filter(({ kind }) => (kinds as string[]).includes(kind)) as At<K>[];
+export const worksIn = <K extends WorkKind>(job: Job, { works }: Pick<Solution, 'works'>, ...kinds: K[]): At<K>[] =>
+  among(job, works, kinds);
 
 /** The same in the rarer rain; none where none is said. */
-export const rarerIn = <K extends WorkKind>({ rarerWorks }: Solution, ...kinds: K[]): At<K>[] =>
-  rarerWorks ? (listOf(rarerWorks).filter(({ kind }) => (kinds as string[]).includes(kind)) as At<K>[]) : [];
+export const rarerIn = <K extends WorkKind>(job: Job, { rarerWorks }: Solution, ...kinds: K[]): At<K>[] =>
+  rarerWorks ? among(job, rarerWorks, kinds) : [];
 
 /** A snag's code, weight and measure, as a maker of it. */
 export const maker =

@@ -8,7 +8,7 @@ import { situated } from '../../yard/situate';
 
 /** Working of the fall budget of the tightest route into a discharge. */
 export function budgetWorking(given: Job, solution: Solution, discharge: string): Working | null {
-  const job = situated(given);
+  const job = situated(given, solution);
   const budget = solution.budgets.find((each) => each.discharge === discharge);
   if (!budget) return null;
   const { units } = headOf(job);

@@ -10,7 +10,7 @@ import { situated } from '../../yard/situate';
 
 /** Working of a roof face's or surface's water. */
 export function contributingAreaWorking(given: Job, solution: Solution, id: string): Working | null {
-  const job = situated(given);
+  const job = situated(given, solution);
   const contributing = solution.sources.contributingAreas.find((each) => each.id === id);
   const element = job.elements.get(id);
   if (!contributing || (element?.kind !== 'roofFace' && element?.kind !== 'surface')) return null;

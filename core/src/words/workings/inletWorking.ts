@@ -72,7 +72,7 @@ export function inletWorking(
   id: string,
   quantity: InletQuantity = 'water',
 ): Working | null {
-  const job = situated(given);
+  const job = situated(given, solution);
   const element = job.elements.get(id);
   const inlet = solution.inlets[id];
   return inBoth(headOf(job).units, (units) => {

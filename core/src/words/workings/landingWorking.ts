@@ -78,7 +78,7 @@ function water(job: Job, { runs }: Solution, landing: LandingPlan, units: UnitSy
 
 /** Working of a landing's figure; null when it is not in the plan. */
 export function landingWorking(given: Job, solution: Solution, id: string, quantity: LandingQuantity): Working | null {
-  const job = situated(given);
+  const job = situated(given, solution);
   const landing = solution.landings[id];
   const build = { entering, passing, water }[quantity];
   return landing ? inBoth(headOf(job).units, (units) => build(job, solution, landing, units)) : null;

@@ -248,7 +248,7 @@ const RUN_WORKINGS: Record<RunQuantity, RunWorking> = {
 
 /** Working of one figure of a run; null when the run is not in the plan. */
 export function runWorking(given: Job, solution: Solution, id: string, quantity: RunQuantity): Working | null {
-  const job = situated(given);
+  const job = situated(given, solution);
   const run = solution.runs[id];
   return run ? inBoth(headOf(job).units, (units) => RUN_WORKINGS[quantity](run, job, solution, units)) : null;
 }

@@ -1,8 +1,8 @@
 /** What is bought, each by what it is and its sizes; its name is made where it is shown. */
-import type { DownspoutSize } from '../catalogue/downspouts';
-import type { Grate } from '../catalogue/grates';
-import type { Material } from '../catalogue/pipes';
-import type { Stone } from '../catalogue/stone';
+import type { DownspoutSize } from './downspouts';
+import type { Grate } from './grates';
+import type { Material } from './pipes';
+import type { Stone } from './stone';
 
 export const PART_GROUPS = ['pipe', 'fittings', 'inlets', 'ends', 'joints', 'stone', 'works', 'ground'] as const;
 export type PartGroup = (typeof PART_GROUPS)[number];
