@@ -27,7 +27,7 @@ export { mainCapacityOf } from './network/receiving';
 export { solveWaterLine, type WaterNetwork } from './network/waterLine';
 export { groundAlong } from './plan/along';
 export { budgetFrom } from './plan/layout';
-export { planJob, type Plan } from './plan/planJob';
+export { madeElsewhere, planJob, type Plan } from './plan/planJob';
 export type { LandingPlan, RunPlan, Solution, StandingWater } from './plan/solution';
 export { solve } from './plan/solve';
 export type { Verdict } from './plan/verdict';

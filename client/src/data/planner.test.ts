@@ -47,11 +47,14 @@ it('an edit of one element of thousands sends that one', () => {
 });
 
 it('a plan that comes from the worker holds nothing under an id that nobody put in', () => {
-  const made = planHere(quillfeather());
-  const plan = received(structuredClone(made));
+  const job = quillfeather();
+  const made = planHere(job);
+  const plan = received(structuredClone(made), job);
   for (const record of [plan.landings, plan.runs, plan.inlets, plan.standing, plan.openings!.freeboards])
     for (const id of ['constructor', 'toString', 'valueOf']) expect(record[id]).toBeUndefined();
   expect(Object.keys(plan.runs)).toEqual(Object.keys(made.runs));
+  // What the next plan would keep of it stays there; here it is worked out when it is asked for.
+  expect(plan.here!.elements.all).toEqual(made.here!.elements.all);
 });
 
 it('of several snags the first asked about is answered first, and one called off holds up none', async () => {

@@ -3,10 +3,22 @@
  * that is tried and sought for any job, so that no finger waits for it. What is asked for can be called off. Where no worker can be
  * had, as when its script is out of reach, the page does all of it.
  */
-import type { Change, Element, Fix, Job, JobSizing, Layers, Plan, Snag } from '@katabasis/core';
+import {
+  changed,
+  madeElsewhere,
+  type Change,
+  type Element,
+  type Fix,
+  type Job,
+  type JobSizing,
+  type Layers,
+  type Plan,
+  type Snag,
+} from '@katabasis/core';
 import { proxy, wrap, type Remote } from 'comlink';
 import type { PlanWorker, SentJob } from './plan.worker';
 import * as planning from './planning';
+import { plans } from './plans';
 import type { Tried } from './planning';
 import { answerOf, type Answered, type Asked, type YardQuestion } from './yardAnswers';
 
@@ -106,9 +118,9 @@ const bare = <T>(record: Readonly<Record<string, T>>): Record<string, T> =>
   Object.assign(Object.create(null) as Record<string, T>, record);
 
 /** A plan as it came from the worker: on the way its records by id were given prototypes, on which an id would find what nobody put in. */
-export function received(plan: Plan): Plan {
+export function received(plan: Plan, job: Job): Plan {
   const { landings, runs, inlets, standing, works, rarerWorks, openings } = plan;
-  return {
+  const whole = {
     ...plan,
     landings: bare(landings),
     runs: bare(runs),
@@ -118,20 +130,25 @@ export function received(plan: Plan): Plan {
     rarerWorks: rarerWorks && bare(rarerWorks),
     openings: openings && { ...openings, freeboards: bare(openings.freeboards), spills: bare(openings.spills) },
   };
+  return madeElsewhere(whole, job);
 }
 
 /** The plan of a large job, from the worker. */
 export const planAway = (job: Job): Promise<Plan> =>
   away(
     null,
-    async (worker) => received(await worker.plan(sending(job))),
+    async (worker) => received(await worker.plan(sending(job)), job),
     () => Promise.resolve(planHere(job)),
   );
 
 /** The plan of a job with a change that is not made. */
 export const planWith = (job: Job, change: Change, signal: AbortSignal): Promise<Plan> => {
   const here = (): Promise<Plan> => planning.planWith(job, change, signal);
-  return away(signal, async (worker, id) => received(await worker.planWith(sending(job), change, id)), here);
+  return away(
+    signal,
+    async (worker, id) => received(await worker.planWith(sending(job), change, id), changed(job, change)),
+    here,
+  );
 };
 
 /** The plan of a job with a change that is not made, and what that would cost. */
@@ -139,7 +156,7 @@ export const tryChange = (job: Job, change: Change, signal: AbortSignal): Promis
   const here = (): Promise<Tried> => planning.tryChange(job, change, signal);
   const there = async (worker: Remote<PlanWorker>, id: number): Promise<Tried> => {
     const { plan, asked } = await worker.tryChange(sending(job), change, id);
-    return { plan: received(plan), asked };
+    return { plan: received(plan, changed(job, change)), asked };
   };
   return away(signal, there, here);
 };
@@ -167,7 +184,8 @@ export const findLayers = (job: Job, signal: AbortSignal): Promise<Layers> =>
   );
 
 /** An answer about a job's ground, at once. */
-export const yardHere = answerOf;
+export const yardHere = <Q extends YardQuestion>(job: Job, question: Q, about: Asked<Q>): Answered<Q> =>
+  answerOf(plans.questioned(job), question, about);
 
 /** The same from the worker, told step by step. */
 export const askYard = <Q extends YardQuestion>(

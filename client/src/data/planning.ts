@@ -1,7 +1,6 @@
 /** What plans a job, wherever it is done: on the page or in its worker. Nothing else in the client calls the core's planner. */
 import {
   changed,
-  layersOf,
   planJob,
   searchFix,
   sizeJob,
@@ -15,6 +14,7 @@ import {
   type Snag,
 } from '@katabasis/core';
 import { inTurn } from './inTurn';
+import { plans } from './plans';
 import { answerOf, GROUND_STEPS, type Answered, type Asked, type YardQuestion } from './yardAnswers';
 
 /** Most that a search waits for an idle moment, ms. */
@@ -34,13 +34,13 @@ function unless(signal: AbortSignal): void {
   if (signal.aborted) throw new CalledOff();
 }
 
-export const plan = planJob;
+export const plan = (job: Job): Plan => plans.of(job);
 
 /** The plan of a job with a change, on its own turn. */
 export async function planWith(job: Job, change: Change, signal: AbortSignal): Promise<Plan> {
   await breath();
   unless(signal);
-  return planJob(changed(job, change));
+  return planJob(changed(job, change), plans.of(job));
 }
 
 export interface Tried {
@@ -54,7 +54,7 @@ export async function tryChange(job: Job, change: Change, signal: AbortSignal): 
   await breath();
   unless(signal);
   const then = changed(job, change);
-  const planned = planJob(then);
+  const planned = planJob(then, plans.of(job));
   return { plan: planned, asked: unrounded(then, planned) };
 }
 
@@ -69,7 +69,7 @@ export const fix = (job: Job, snag: Snag, signal: AbortSignal, unseen: boolean):
 async function search(job: Job, snag: Snag, signal: AbortSignal): Promise<Fix | null> {
   await breath();
   unless(signal);
-  const candidates = searchFix(job, planJob(job), snag);
+  const candidates = searchFix(job, plans.of(job), snag);
   for (let step = candidates.next(); ; step = candidates.next()) {
     if (step.done) return step.value;
     await breath();
@@ -80,14 +80,14 @@ async function search(job: Job, snag: Snag, signal: AbortSignal): Promise<Fix | 
 export async function size(job: Job, signal: AbortSignal): Promise<JobSizing | null> {
   await breath();
   unless(signal);
-  return sizeJob(job, planJob(job));
+  return sizeJob(job, plans.of(job));
 }
 
 /** The layers of defence of a job, tried with every rain and failure that it can meet. */
 export async function layers(job: Job, signal: AbortSignal): Promise<Layers> {
   await breath();
   unless(signal);
-  return layersOf(job, planJob(job));
+  return plans.layersOf(job);
 }
 
 /** An answer about the ground, step by step: each of them can be called off before it begins. */
@@ -98,12 +98,13 @@ export async function yard<Q extends YardQuestion>(
   signal: AbortSignal,
   onStep: (step: number) => void,
 ): Promise<Answered<Q>> {
+  const here = plans.questioned(job);
   const steps = [...GROUND_STEPS, () => undefined];
   for (const [k, step] of steps.entries()) {
     onStep(k);
     await breath();
     unless(signal);
-    step(job);
+    step(here);
   }
-  return answerOf(job, question, about);
+  return answerOf(here, question, about);
 }

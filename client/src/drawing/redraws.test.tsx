@@ -1,10 +1,23 @@
 /** What makes a tap's picture fast, counted rather than timed: one plan an edit, and only what it changes drawn anew. */
-import { plansMade, put, setInvert, type Job, type Plan, type Run } from '@katabasis/core';
+import { put, setInvert, type Job, type Plan, type Run } from '@katabasis/core';
+import type * as CoreModule from '@katabasis/core';
 import { largeYard, quillfeather } from '@katabasis/core/samples';
 import { act } from '@testing-library/react';
 import { drawGlyph } from '../elements';
 import { openJob, type Opened } from '../testing/openJob';
 import { Descent } from './Descent';
+
+let mockPlans = 0;
+jest.mock('@katabasis/core', () => {
+  const core = jest.requireActual<typeof CoreModule>('@katabasis/core');
+  return {
+    ...core,
+    planJob: (...given: Parameters<typeof core.planJob>) => {
+      mockPlans++;
+      return core.planJob(...given);
+    },
+  };
+});
 
 let mockEyes = 0;
 jest.mock('./Eye', () => ({
@@ -16,9 +29,9 @@ jest.mock('./Eye', () => ({
 }));
 
 const drawn = (open: Opened, edit: () => void): { eyes: number; plans: number; changed: number } => {
-  const [eyes, plans, before] = [mockEyes, plansMade(), open.plan()];
+  const [eyes, plans, before] = [mockEyes, mockPlans, open.plan()];
   act(edit);
-  return { eyes: mockEyes - eyes, plans: plansMade() - plans, changed: changedRuns(before, open.plan()) };
+  return { eyes: mockEyes - eyes, plans: mockPlans - plans, changed: changedRuns(before, open.plan()) };
 };
 
 /** Runs of which anything has changed. */

@@ -15,6 +15,7 @@ import {
   type ChannelPlan,
   type UnitSystem,
 } from '@katabasis/core';
+import { useMemo } from 'react';
 import { View } from 'react-native';
 import { Line, Path, Polygon, Polyline, Rect } from 'react-native-svg';
 import { useKept } from '../data/useJob';
@@ -51,6 +52,8 @@ function Panel({ id, inlet, onAsk }: { id: string; inlet: ChannelPlan; onAsk: As
     none: 'Runs fast to its outlet.',
   } as const;
   const several = profile.outlets.length > 1;
+  const channel = elementOf(job, 'channel', id)!;
+  const brimful = useMemo(() => channelCapacity(channel), [channel]);
   return (
     <View style={{ gap: SPACE.s }}>
       <View style={figureRow}>
@@ -67,11 +70,7 @@ function Panel({ id, inlet, onAsk }: { id: string; inlet: ChannelPlan; onAsk: As
           size="hero"
           onPress={() => onAsk('water')}
         />
-        <Figure
-          label="Takes, brimful"
-          shown={showFlow(channelCapacity(elementOf(job, 'channel', id)!), units)}
-          onPress={() => onAsk('capacity')}
-        />
+        <Figure label="Takes, brimful" shown={showFlow(brimful, units)} onPress={() => onAsk('capacity')} />
         {over && (
           <Figure
             label="Overtops along"

@@ -33,24 +33,26 @@ export interface Backwater {
   regime: Regime;
 }
 
-/** Flow section at a depth: area, friction slope and Froude number squared. Written into one object to spare a solver's inner loop. */
-const at = { area: 0, friction: 0, froude2: 0 };
-
-function look(depth: number, diameter: number, roughness: number, flow: number): void {
-  const angle = 2 * Math.acos(1 - (2 * depth) / diameter);
-  const area = ((diameter * diameter) / 8) * (angle - Math.sin(angle));
+/** Friction slope of the flow at a depth, whose section has that central angle (rad) and area (m²). */
+function frictionOf({ diameter, roughness, flow }: Reach, angle: number, area: number): number {
   const radius = area / ((diameter * angle) / 2);
   const conveyance = (area * Math.cbrt(radius * radius)) / roughness;
-  at.area = area;
-  at.friction = (flow / conveyance) ** 2;
-  at.froude2 = (flow * flow * diameter * Math.sin(angle / 2)) / (GRAVITY * area * area * area);
+  return (flow / conveyance) ** 2;
+}
+
+/** Central angle of the wetted arc at a depth, rad. */
+const angleAt = (depth: number, diameter: number): number => 2 * Math.acos(1 - (2 * depth) / diameter);
+const areaOf = (angle: number, diameter: number): number => ((diameter * diameter) / 8) * (angle - Math.sin(angle));
+
+function frictionAt(depth: number, reach: Reach): number {
+  const angle = angleAt(depth, reach.diameter);
+  return frictionOf(reach, angle, areaOf(angle, reach.diameter));
 }
 
 /** Area of flow in a pipe at a depth, m²; full from the crown up. */
 export function flowArea(depth: number, diameter: number): number {
   if (depth >= diameter) return (Math.PI * diameter * diameter) / 4;
-  const angle = 2 * Math.acos(1 - (2 * depth) / diameter);
-  return ((diameter * diameter) / 8) * (angle - Math.sin(angle));
+  return areaOf(angleAt(depth, diameter), diameter);
 }
 
 /** Two-point Gauss abscissas on 0–1. */
@@ -64,8 +66,11 @@ const DEPTH_STEPS = 24;
 
 /** dx/dy going up the pipe: −(1 − F²) / (S0 − Sf). */
 function stretch(depth: number, reach: Reach): number {
-  look(depth, reach.diameter, reach.roughness, reach.flow);
-  return -(1 - at.froude2) / (reach.slope - at.friction);
+  const { diameter, flow } = reach;
+  const angle = angleAt(depth, diameter);
+  const area = areaOf(angle, diameter);
+  const froude2 = (flow * flow * diameter * Math.sin(angle / 2)) / (GRAVITY * area * area * area);
+  return -(1 - froude2) / (reach.slope - frictionOf(reach, angle, area));
 }
 
 /** Which way a profile is followed: up the pipe, or down it. */
@@ -139,12 +144,20 @@ function towardCrown(reach: Reach, from: number, room: number): { depth: number;
 }
 
 /** The two depths (m) of a flow in a pipe: critical, and normal; null where no normal depth carries it. */
-function depthsOf({ diameter, roughness, slope, flow }: Reach): { critical: number; normal: number | null } {
-  const uniform = slope > 0 ? normalDepth({ diameter, roughness, slope, flow }) : null;
-  return {
-    critical: criticalDepth({ diameter, flow }),
-    normal: uniform === null || uniform.surcharged ? null : uniform.depth,
-  };
+export interface Depths {
+  critical: number;
+  normal: number | null;
+}
+
+/** Both; `known`: what whoever asks has worked out of the same flow already. */
+function depthsOf({ diameter, roughness, slope, flow }: Reach, known: Partial<Depths> = {}): Depths {
+  let { critical, normal } = known;
+  critical ??= criticalDepth({ diameter, flow });
+  if (normal === undefined) {
+    const uniform = slope > 0 ? normalDepth({ diameter, roughness, slope, flow }) : null;
+    normal = uniform === null || uniform.surcharged ? null : uniform.depth;
+  }
+  return { critical, normal };
 }
 
 /** Depth (m) to which a steep pipe draws its water down from critical at its head: normal in the end, and a short pipe does not get there. */
@@ -152,22 +165,22 @@ const drawnDown = (reach: Reach, critical: number, normal: number): number =>
   towardNormal(reach, critical, normal, null, reach.length, DOWN).depth;
 
 /** Depth (m) at which water leaves a pipe that ends in the open: critical on a mild pipe; on a steep one what it is drawn down to. */
-export function freeDepth(reach: Reach): number {
+export function freeDepth(reach: Reach, known?: Partial<Depths>): number {
   if (reach.flow <= 0) return 0;
-  const { critical, normal } = depthsOf(reach);
+  const { critical, normal } = depthsOf(reach, known);
   return normal !== null && normal < critical ? drawnDown(reach, critical, normal) : critical;
 }
 
 /** Least depth (m) that a flow comes to in a pipe that nothing drowns, where it runs fastest; the diameter where it runs full. */
-export function leastDepth(reach: Reach): number {
+export function leastDepth(reach: Reach, known?: Partial<Depths>): number {
   if (reach.flow <= 0) return reach.diameter;
-  const { critical, normal } = depthsOf(reach);
+  const { critical, normal } = depthsOf(reach, known);
   if (normal === null) return reach.diameter;
   return normal < critical ? drawnDown(reach, critical, normal) : normal;
 }
 
 /** Depth at the head of a reach with the water line `level` over the invert of its foot; a lower level than the free depth changes nothing. */
-export function backwater(reach: Reach, level: number): Backwater {
+export function backwater(reach: Reach, level: number, known?: Partial<Depths>): Backwater {
   const { length, diameter, roughness, slope, flow } = reach;
   const rise = slope * length;
   if (flow <= 0) {
@@ -175,7 +188,7 @@ export function backwater(reach: Reach, level: number): Backwater {
     const depthUp = Math.max(0, depthDown - rise);
     return { depthUp, depthDown, regime: depthDown <= 0 ? 'dry' : depthUp >= diameter ? 'full' : 'partFull' };
   }
-  const { critical, normal } = depthsOf(reach);
+  const { critical, normal } = depthsOf(reach, known);
   const steep = normal !== null && normal < critical;
   // Below critical depth the foot changes nothing, and nothing is followed.
   const depthDown =
@@ -197,8 +210,7 @@ export function backwater(reach: Reach, level: number): Backwater {
     // Where fast water meets a pool it stands a hair under it, by its velocity head; a pool is not counted on for less than its level.
     return { depthUp: Math.max(depthUp, depthDown - rise), depthDown, regime: 'drowned' };
   }
-  look(depth, diameter, roughness, flow);
-  if (normal !== null && (depth <= normal || at.friction < slope)) {
+  if (normal !== null && (depth <= normal || frictionAt(depth, reach) < slope)) {
     const { depth: depthUp } =
       Math.abs(depth - normal) <= NEAR * diameter ? { depth: normal } : towardNormal(reach, depth, normal, null, room);
     return { depthUp, depthDown, regime: wasFull ? 'filling' : 'partFull' };

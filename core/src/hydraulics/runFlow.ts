@@ -10,8 +10,9 @@ export interface RunFlow {
   depth: number;
   depthRatio: number;
   velocity: number;
-  /** More flow than the pipe holds full. */
+  /** More flow than the pipe holds full; and more than it carries at any depth without pressure. */
   overloaded: boolean;
+  surcharged: boolean;
   /** At the ordinary rain: depth m, shear Pa. */
   ordinaryDepth: number;
   ordinaryShear: number;
@@ -45,6 +46,7 @@ export function runFlow(input: RunFlowInput): RunFlow {
       depthRatio: dry ? 0 : 1,
       velocity: 0,
       overloaded: !dry,
+      surcharged: !dry,
       ordinaryDepth: dry ? 0 : diameter,
       ordinaryShear: 0,
       criticalShear: critical,
@@ -61,6 +63,7 @@ export function runFlow(input: RunFlowInput): RunFlow {
     depthRatio: design.depth / diameter,
     velocity: design.velocity,
     overloaded: flow > full.flow,
+    surcharged: design.surcharged,
     ordinaryDepth: ordinary.depth,
     ordinaryShear: ordinary.shear,
     criticalShear: critical,

@@ -40,6 +40,8 @@ function readTheSame(one: object, other: object): boolean {
   return true;
 }
 
+const NONE: readonly Kept[] = [];
+
 /** Of a step that is asked about the whole job, and not about one thing of it. */
 const WHOLE = '';
 
@@ -47,11 +49,11 @@ export class Kept {
   /** Answers by step, and by the thing that they are about. */
   private answers: Map<AnyStep, Map<string, Answer[]>> | null = null;
   private rows: Map<AnyStep, Row[]> | null = null;
-  private before: Kept | null;
+  private before: readonly Kept[];
 
-  /** `before`: what the plan before kept in this place. */
-  constructor(before: Kept | null = null) {
-    this.before = before;
+  /** `before`: what plans before kept in this place, the nearest first. */
+  constructor(...before: (Kept | null | undefined)[]) {
+    this.before = before.filter((each) => each !== null && each !== undefined);
   }
 
   /**
@@ -61,16 +63,19 @@ export class Kept {
   ask<I extends object, R>(asked: Step<I, R>, reads: I, about = WHOLE): R {
     const own = this.answersTo(asked, about);
     for (const answer of own) if (readTheSame(reads, answer.reads)) return answer.made as R;
-    const former = this.before?.answers?.get(asked as unknown as AnyStep)?.get(about);
-    if (former)
+    let inItsPlace: Answer | undefined;
+    for (const before of this.before) {
+      const former = before.answers?.get(asked as unknown as AnyStep)?.get(about);
+      if (!former) continue;
       for (const answer of former)
         if (readTheSame(reads, answer.reads)) {
           own.push(answer);
           return answer.made as R;
         }
-    // What stood in its place there: the design rain comes before the rarer one in every plan.
-    const alike = former && (former[own.length] ?? former[former.length - 1]);
-    const within = new Kept(alike?.within);
+      // What stood in its place there: the design rain comes before the rarer one in every plan.
+      inItsPlace = former[own.length] ?? inItsPlace ?? former[former.length - 1];
+    }
+    const within = new Kept(inItsPlace?.within);
     const made = asked.make(reads, within);
     own.push({ reads, made, within: within.close() });
     return made;
@@ -93,8 +98,11 @@ export class Kept {
     this.rows ??= new Map();
     let own = this.rows.get(asked as unknown as AnyStep);
     if (!own) this.rows.set(asked as unknown as AnyStep, (own = []));
-    const rows = this.before?.rows?.get(asked as unknown as AnyStep);
-    const former = rows && (rows[own.length] ?? rows[rows.length - 1]);
+    const place = own.length;
+    const former = this.before.reduce<Row | undefined>((known, before) => {
+      const rows = before.rows?.get(asked as unknown as AnyStep);
+      return rows?.[place] ?? known ?? rows?.[rows.length - 1];
+    }, undefined);
     const placeBefore = former ? placesIn(former.things, things) : null;
     const row: Row = { things, reads: new Array<object>(things.length), made: new Array<unknown>(things.length) };
     own.push(row);
@@ -113,9 +121,8 @@ export class Kept {
    */
   alike<T>(name: Step<{ made: T }, T>, made: T, isAlike: (one: T, other: T) => boolean): T {
     const own = this.answersTo(name, WHOLE);
-    const former = this.before?.answers?.get(name as unknown as AnyStep)?.get(WHOLE) ?? [];
-    const isKnown = (each: Answer): boolean => isAlike(each.made as T, made);
-    const known = own.find(isKnown) ?? former.find(isKnown);
+    const former = this.before.flatMap((each) => each.answers?.get(name as unknown as AnyStep)?.get(WHOLE) ?? []);
+    const known = [...own, ...former].find((each) => isAlike(each.made as T, made));
     if (!known) own.push({ reads: {}, made, within: null });
     else if (!own.includes(known)) own.push(known);
     return known ? (known.made as T) : made;
@@ -123,7 +130,7 @@ export class Kept {
 
   /** Lets go of the plan before, once all is asked that is asked; null where nothing was kept. */
   close(): Kept | null {
-    this.before = null;
+    this.before = NONE;
     return this.answers || this.rows ? this : null;
   }
 

@@ -28,3 +28,10 @@ export function planJob(job: Job, before?: Pick<Plan, 'here'>): Plan {
   kept.close();
   return holding(plan, 'here', here);
 }
+
+/** A plan that came from elsewhere, as from a worker, with the job that it is of: what is asked of both is worked out here when it is first asked. */
+export function madeElsewhere<P extends Plan>(plan: P, job: Job): P {
+  let here: Job | undefined;
+  const first = (): Job => (here ??= situated({ id: job.id, elements: job.elements, kept: new Kept() }));
+  return Object.defineProperty(plan, 'here', { get: first, enumerable: false });
+}

@@ -3,7 +3,6 @@ import type { InletPlan } from '../inlets';
 import { keptOf, type Job } from '../job/job';
 import { diameterOf, type RainElement } from '../job/kinds';
 import { NONE } from '../network/tree';
-import type { WaterLine } from '../network/waterLine';
 import type { Sources } from '../runoff/sources';
 import { flowsOf, type Flowing, type JobFlows } from './flows';
 import { inletsOf } from './inlets';
@@ -11,7 +10,7 @@ import type { Layout } from './layout';
 import { byId, type LandingPlan } from './solution';
 import { sourcesOf } from './sources';
 import { step } from '../numeric/kept';
-import { waterLineOf } from './waterLine';
+import { waterLineOf, type JobWaterLine } from './waterLine';
 import { worksOf, type Works } from './works';
 
 export interface RainResponse {
@@ -20,7 +19,7 @@ export interface RainResponse {
   /** What comes down every open way, by id. */
   ways: Flowing['ways'];
   works: Works;
-  water: WaterLine;
+  water: JobWaterLine;
   landings: Record<string, LandingPlan>;
 }
 
@@ -39,7 +38,7 @@ const landingPlan = step('landing', (plan: LandingPlan): LandingPlan => plan);
 interface InWater {
   layout: Layout;
   flows: JobFlows;
-  water: WaterLine;
+  water: JobWaterLine;
 }
 
 /** Landings in their water, by id; one that an edit does not reach is the very object that it was. */

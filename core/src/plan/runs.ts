@@ -1,7 +1,7 @@
 /** Every run with the water in it. */
 import { isControlKnown, OUTFALLS } from '../catalogue/outfalls';
 import { MATERIAL_FACTS } from '../catalogue/pipes';
-import { flowArea, leastDepth, type Backwater } from '../hydraulics/backwater';
+import { flowArea, leastDepth, type Backwater, type Depths } from '../hydraulics/backwater';
 import { runFlow } from '../hydraulics/runFlow';
 import { keptOf, type Job } from '../job/job';
 import { diameterOf, type Landing, type Run } from '../job/kinds';
@@ -10,9 +10,9 @@ import { comesOut, coveredTo } from '../network/covered';
 import { leastCoverOf } from '../network/crowns';
 import type { Line } from '../network/lines';
 import type { Tree } from '../network/tree';
-import type { WaterLine } from '../network/waterLine';
 import type { JobFlows } from './flows';
 import type { Layout } from './layout';
+import type { JobWaterLine } from './waterLine';
 import { step } from '../numeric/kept';
 import { byId, type RunPlan } from './solution';
 
@@ -29,11 +29,11 @@ const mainDepth = (lower: Landing): number =>
     : 0;
 
 /** Velocity (m/s) of a flow (m³/s) where it runs fastest in one pipe of a run that falls `slope` m/m: drowned or not, at some time it is not. */
-function topVelocity(run: Run, slope: number, flow: number): number {
+function topVelocity(run: Run, slope: number, flow: number, known: Depths): number {
   if (flow <= 0) return 0;
   const diameter = diameterOf(run);
   const { roughness } = MATERIAL_FACTS[run.material];
-  return flow / flowArea(leastDepth({ length: run.length, diameter, roughness, slope, flow }), diameter);
+  return flow / flowArea(leastDepth({ length: run.length, diameter, roughness, slope, flow }, known), diameter);
 }
 
 const widestAbove = (tree: Tree, landing: number): number =>
@@ -58,6 +58,8 @@ interface Read {
   time: number;
   countedArea: number;
   reach: Backwater;
+  /** Critical depth of its flow in one pipe, m. */
+  critical: number;
 }
 
 const runPlan = step('run', (read: Read): RunPlan => {
@@ -133,7 +135,10 @@ const runPlan = step('run', (read: Read): RunPlan => {
     waterDown: crownDown - diameter + reach.depthDown,
     regime: reach.regime,
     parallel: side,
-    topVelocity: topVelocity(run, pitch, flow / side),
+    topVelocity: topVelocity(run, pitch, flow / side, {
+      critical: read.critical,
+      normal: pitch > 0 ? (inPipe.surcharged ? null : inPipe.depth) : null,
+    }),
     travelTime: inPipe.velocity > 0 ? run.length / inPipe.velocity : 0,
     widestAbove: read.widestAbove,
   };
@@ -142,7 +147,7 @@ const runPlan = step('run', (read: Read): RunPlan => {
 interface InWater {
   layout: Layout;
   flows: JobFlows;
-  water: WaterLine;
+  water: JobWaterLine;
 }
 
 const runsOf = step('runs', ({ layout, flows, water }: InWater, kept): Record<string, RunPlan> => {
@@ -169,6 +174,7 @@ const runsOf = step('runs', ({ layout, flows, water }: InWater, kept): Record<st
       time: flows.time[at]!,
       countedArea: flows.area[at]!,
       reach: water.reaches[index]!,
+      critical: water.critical[index]!,
     });
   });
   return plans;

@@ -32,7 +32,7 @@ export interface LandingPlan {
   waterLevel: number | null;
 }
 
-export interface RunPlan extends RunFlow {
+export interface RunPlan extends Omit<RunFlow, 'surcharged'> {
   id: string;
   from: string;
   to: string;

@@ -92,7 +92,7 @@ interface InPipe {
   flow: number;
 }
 
-const reachIn = ({ run, flow }: InPipe, slope: number): Reach => ({
+const reachIn = ({ run, flow, slope }: Falling): Reach => ({
   length: run.length,
   diameter: diameterOf(run),
   roughness: MATERIAL_FACTS[run.material].roughness,
@@ -100,13 +100,24 @@ const reachIn = ({ run, flow }: InPipe, slope: number): Reach => ({
   flow,
 });
 
-const reachOfRun = step('reach', ({ slope, level, ...pipe }: InPipe & { slope: number; level: number }): Backwater =>
-  backwater(reachIn(pipe, slope), level),
+/** One pipe of a run as it falls, m/m, with the critical depth of its flow, m. */
+interface Falling extends InPipe {
+  slope: number;
+  critical: number;
+}
+
+const criticalOfRun = step('critical depth', ({ run, flow }: InPipe): number =>
+  criticalDepth({ diameter: diameterOf(run), flow }),
 );
-const criticalOfRun = step('critical depth', (pipe: InPipe): number => criticalDepth(reachIn(pipe, 0)));
-const freeOfRun = step('free depth', ({ slope, ...pipe }: InPipe & { slope: number }): number =>
-  freeDepth(reachIn(pipe, slope)),
+const reachOfRun = step('reach', (pipe: Falling & { level: number }): Backwater =>
+  backwater(reachIn(pipe), pipe.level, pipe),
 );
+const freeOfRun = step('free depth', (pipe: Falling): number => freeDepth(reachIn(pipe), pipe));
+
+/** The water line, with the critical depth of each run's flow, m. */
+export interface JobWaterLine extends WaterLine {
+  critical: Float64Array;
+}
 
 interface Read {
   layout: Layout;
@@ -115,26 +126,38 @@ interface Read {
   standing: ReadonlyMap<string, number>;
 }
 
-const waterLine = step('water line', ({ layout, flows, standing }: Read, kept): WaterLine => {
+const waterLine = step('water line', ({ layout, flows, standing }: Read, kept): JobWaterLine => {
   const { tree, settings } = layout;
   const network = kept.ask(networkOf, { layout });
   const { slopes } = network;
   const inPipes = floats(tree.runs, (run, index) => flows.flow[tree.upper[index]!]! / (run.parallel ?? 1));
-  const [reach, critical, free] = [
+  const [reach, criticalAt, free] = [
     kept.row(reachOfRun, tree.runs),
     kept.row(criticalOfRun, tree.runs),
     kept.row(freeOfRun, tree.runs),
   ];
-  const at = (index: number): InPipe => ({ run: tree.runs[index]!, flow: inPipes[index]! });
-  return solveWaterLine(
+  const critical = floats(tree.runs, (run, index) => criticalAt(index, { run, flow: inPipes[index]! }));
+  const line = solveWaterLine(
     {
       ...network,
       flows: inPipes,
       throatLoss: (index) => throatLoss(tree.runs[index]!, inPipes[index]!),
       backwaterOf: (index, level) =>
-        reach(index, { run: tree.runs[index]!, flow: inPipes[index]!, slope: slopes[index]!, level }),
-      criticalOf: (index) => critical(index, at(index)),
-      freeOf: (index) => free(index, { ...at(index), slope: slopes[index]! }),
+        reach(index, {
+          run: tree.runs[index]!,
+          flow: inPipes[index]!,
+          slope: slopes[index]!,
+          critical: critical[index]!,
+          level,
+        }),
+      criticalOf: (index) => critical[index]!,
+      freeOf: (index) =>
+        free(index, {
+          run: tree.runs[index]!,
+          flow: inPipes[index]!,
+          slope: slopes[index]!,
+          critical: critical[index]!,
+        }),
     },
     (node) => {
       const landing = tree.landings[node]!;
@@ -145,7 +168,8 @@ const waterLine = step('water line', ({ layout, flows, standing }: Read, kept): 
       );
     },
   );
+  return { ...line, critical };
 });
 
 /** Water line of a layout under its flows. */
-export const waterLineOf = (job: Job, read: Read): WaterLine => keptOf(job).ask(waterLine, read);
+export const waterLineOf = (job: Job, read: Read): JobWaterLine => keptOf(job).ask(waterLine, read);

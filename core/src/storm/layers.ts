@@ -4,6 +4,7 @@ import type { InletPlan } from '../inlets';
 import { elementOf, groundInlets, ofKind, type Job } from '../job/job';
 import type { GroundInlet } from '../job/kinds';
 import { NONE } from '../network/tree';
+import { holding, Kept } from '../numeric/kept';
 import { placeOfLanding } from '../job/places';
 import type { Plan } from '../plan/planJob';
 import { workOf, WORKS } from '../works';
@@ -46,6 +47,8 @@ export interface Layers {
   first: { layer: LayerId; case: CaseId; cell: LayerCell } | null;
   /** Lines that carry waters of several kinds, and where one comes up through another's inlet. */
   drowning: readonly Drowning[];
+  /** What the next ones may keep of them. */
+  readonly kept?: Kept;
 }
 
 export interface Drowning {
@@ -254,9 +257,11 @@ function drowningIn({ id, layout, response, job, comesUp }: TriedCase): Drowning
 
 const fails = ({ state }: LayerCell): boolean => state === 'passes' || state === 'wet';
 
-/** The layers of a job. `plan` is its own. */
-export function layersOf(given: Job, plan: Plan): Layers {
-  const job = situated(given, plan);
+/** The layers of a job. `plan` is its own; `before`: those of the job before an edit, of which is kept what reads the same. */
+export function layersOf(given: Job, plan: Plan, before?: Layers): Layers {
+  const here = situated(given, plan);
+  const kept = new Kept(here.kept, before?.kept);
+  const job: Job = { ...here, kept };
   const tried = casesOf(job, plan).map(tryCase);
   const tellings = tried.map((each) => new Telling(each, job));
   const layers = LAYERS.map((id) => ({ id, cells: tellings.map((telling) => telling.cell(id)) })).filter(({ cells }) =>
@@ -266,7 +271,9 @@ export function layersOf(given: Job, plan: Plan): Layers {
     tried
       .flatMap(({ id: each }, k) => layers.map(({ id: layer, cells }) => ({ layer, case: each, cell: cells[k]! })))
       .find(({ cell }) => fails(cell)) ?? null;
-  return { cases: tried.map(({ id }) => id), layers, first, drowning: firstOf(tried.flatMap(drowningIn)) };
+  kept.close();
+  const found = { cases: tried.map(({ id }) => id), layers, first, drowning: firstOf(tried.flatMap(drowningIn)) };
+  return holding(found, 'kept', kept);
 }
 
 /** Of each way out the first case in which it drowns. */

@@ -6,7 +6,6 @@ import { elementOf, ofKind, type Job } from '../job/job';
 import { placeAlong, wayOfOpening } from '../job/places';
 import { footOnWay, wayLength, type Place } from '../site/place';
 import { showFlow, showLength, showPitch, showSmall, showVelocity } from '../units';
-import type { CulvertPlan } from './culvert';
 import { earth, toned } from './facts';
 import type { LevelAt } from './levelAt';
 import { conductivityOf, lengthOf } from './measures';
@@ -173,6 +172,9 @@ export function sillsBeside(job: Job, id: string, plan: SwalePlan): { opening: s
   });
 }
 
+/** What a swale may run into, as far as that matters to it: before a culvert water stands. */
+type Below = { kind: 'culvert'; waterLevel: number } | { kind: 'swale' };
+
 export const swaleWork = work<Swale, SwalePlan>({
   of: 'swale',
   inRain: {
@@ -180,7 +182,7 @@ export const swaleWork = work<Swale, SwalePlan>({
     plan: (swale, here) => {
       const plan = swalePlan(swale, here.comesDown(swale.id), conductivityOf(swale, here.soil), here.levelAt);
       // Before a culvert it stands as deep as that asks.
-      const below = swale.to === undefined ? undefined : (here.planOf(swale.to) as SwalePlan | CulvertPlan | undefined);
+      const below = (swale.to === undefined ? undefined : here.planOf(swale.to)) as Below | undefined;
       const deeper = below?.kind === 'culvert' ? below.waterLevel - plan.footLevel - plan.depth : 0;
       return deeper > 0 ? { ...plan, depth: plan.depth + deeper, freeboard: plan.freeboard - deeper } : plan;
     },

@@ -197,14 +197,15 @@ function sizing(): void {
 /** A yard of 200 runs and 5,000 elements, rain tables, doors checked in a rarer rain: what a finger and a tap wait for. */
 function editing(): void {
   const job = largeYard(200, 5000);
-  const plan = planJob(job);
+  let plan = planJob(job);
+  const { snags } = plan;
   const whole = at(planTimes(job, 15), 0.5);
-  const size = `${job.elements.ofKind('run').length} runs, ${job.elements.size} elements, ${plan.snags.length} snags`;
+  const size = `${job.elements.ofKind('run').length} runs, ${job.elements.size} elements, ${snags.length} snags`;
   const landing = job.elements.ofKind('run')[20]!.from;
   const { invert } = plan.landings[landing]!;
   const drag = (k: number): (() => void) => {
     const change = setInvert(job, landing, invert! - 0.002 * (k % 50))!;
-    return () => void planJob(changed(job, change)).verdict.sentence;
+    return () => void (plan = planJob(changed(job, change), plan)).verdict.sentence;
   };
   let moves = 0;
   timed(100, () => drag(moves++));
@@ -219,21 +220,24 @@ function editing(): void {
     const change = put('Make it 8 in', { ...run, nominal: 0.2032, length: run.length + ++edits * 0.001 });
     return () => {
       const after = changed(job, change);
-      const next = planJob(after);
+      const next = planJob(after, plan);
+      plan = next;
       if (next.snags[0]) tellSnag(after, next, next.snags[0]);
     };
   });
   console.log(`an edit of a run with its plan, snags and sentence: ${shown(edited)}`);
   let counts = 0;
+  let taken = takeOff(job, plan);
   const counted = timed(100, () => {
     const runs = job.elements.ofKind('run');
     const run = runs[(counts * 37) % runs.length]!;
     const after = changed(job, put('Longer', { ...run, length: run.length + ++counts * 0.001 }));
-    const next = planJob(after);
-    return () => void priceOf(after, takeOff(after, next));
+    plan = planJob(after, plan);
+    return () => void priceOf(after, (taken = takeOff(after, plan, taken)));
   });
   console.log(`all that it takes counted and priced after such an edit: ${shown(counted)}`);
-  const fixes = plan.snags.map((snag) => timed(1, () => () => void fixOf(job, plan, snag))[0]!).sort((a, b) => a - b);
+  const own = planJob(job, plan);
+  const fixes = snags.map((snag) => timed(1, () => () => void fixOf(job, own, snag))[0]!).sort((a, b) => a - b);
   console.log(`a fix looked for, ${fixes.length} snags: ${shown(fixes)}, longest ${fixes.at(-1)!.toFixed(0)} ms`);
 }
 

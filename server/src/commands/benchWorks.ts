@@ -113,12 +113,12 @@ function timed(count: number, prepare: (k: number) => () => void): string {
 /** An edit of one element in turn, planned with all that it reaches. */
 function edits(name: string, job: Job, next: (k: number) => Element): void {
   let now = job;
-  planJob(now);
+  let plan = planJob(now);
   console.log(
     `${name}: ${timed(EDITS, (k) => {
       now = changed(now, put('Edit', next(Math.abs(k))));
       const edited = now;
-      return () => void planJob(edited);
+      return () => void (plan = planJob(edited, plan));
     })}`,
   );
 }
@@ -160,10 +160,11 @@ const [sample] = samples();
 const own = planJob(sample!);
 console.log(`layers of defence of the sample: ${timed(15, () => () => void layersOf(sample!, own))}`);
 let plan = planJob(job);
+let layers = layersOf(job, plan);
 console.log(
-  `layers of defence, ${layersOf(job, plan).cases.length} cases: ${timed(15, (k) => {
+  `layers of defence, ${layers.cases.length} cases: ${timed(15, (k) => {
     const edited = changed(job, put('Edit', { ...of('swale0'), depth: 0.3 + 0.0001 * k } as Element));
-    plan = planJob(edited);
-    return () => void layersOf(edited, plan);
+    plan = planJob(edited, plan);
+    return () => void (layers = layersOf(edited, plan, layers));
   })}`,
 );

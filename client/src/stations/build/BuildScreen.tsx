@@ -1,6 +1,6 @@
 /** The Build station: what to buy, what to charge, whom to ask, on which days, what to dig, and all of it on paper. */
-import { missingWords, takeOff } from '@katabasis/core';
-import { useMemo } from 'react';
+import { missingWords, takeOff, type Job, type Plan, type TakeOff } from '@katabasis/core';
+import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { useKept } from '../../data/useJob';
 import { ElementSheet } from '../../elements/ElementSheet';
@@ -35,12 +35,21 @@ const VIEWS = [
 
 const told = { flexDirection: 'row', gap: SPACE.m, alignItems: 'flex-start' } as const;
 
+/** What a plan takes; of what the plan before took, what reads the same is kept. */
+function useTaken(job: Job, plan: Plan): TakeOff {
+  const [last, setLast] = useState<{ job: Job; plan: Plan; taken: TakeOff } | null>(null);
+  if (last?.job === job && last.plan === plan) return last.taken;
+  const next = { job, plan, taken: takeOff(job, plan, last?.taken) };
+  setLast(next);
+  return next.taken;
+}
+
 export function BuildScreen() {
   const wide = useWide();
   const { job, plan } = useKept();
   const go = useGo();
   const at = useAt();
-  const taken = useMemo(() => takeOff(job, plan), [job, plan]);
+  const taken = useTaken(job, plan);
   if (at !== null && !at.startsWith('~'))
     return <ElementSheet id={at} onClose={() => go('build', null)} onGo={(id) => go('build', id)} />;
   const { value: by, title } = VIEWS.find(({ value }) => at === `~${value}`) ?? VIEWS[0];

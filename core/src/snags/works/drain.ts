@@ -1,8 +1,9 @@
 /** Drains in the ground. */
 import { FABRIC_FACTS, STONE_FACTS } from '../../catalogue/stone';
-import { elementOf, ofKind, type Job } from '../../job/job';
+import { elementOf, keptOf, ofKind, type Job } from '../../job/job';
 import { placesOf, wayOfRun } from '../../job/places';
-import { isLaid, rootReach, type Drain, type DrainField } from '../../job/kinds';
+import { isLaid, rootReach, type Drain, type DrainField, type Run } from '../../job/kinds';
+import { step } from '../../numeric/kept';
 import type { Solution } from '../../plan/solution';
 import { distanceTo, footOnWay, isWithin, type Place } from '../../site/place';
 import { unlikeSoil } from '../../works/drain';
@@ -26,10 +27,16 @@ function alongWay(way: readonly Place[]): Place[] {
   });
 }
 
+const perforated = step('perforated runs', ({ runs }: { runs: readonly Run[] }) =>
+  runs.filter((run) => run.perforated),
+);
+
+const perforatedRuns = (job: Job): readonly Run[] => keptOf(job).ask(perforated, { runs: ofKind(job, 'run') });
+
 /** Perforated pipe of a job on the plan: runs, and drains with all their pipes. */
 function perforatedWays(job: Job, solution: Solution): { id: string; ways: readonly (readonly Place[])[] }[] {
-  const runs = ofKind(job, 'run')
-    .filter((run) => run.perforated && isLaid(run))
+  const runs = perforatedRuns(job)
+    .filter(isLaid)
     .map((run) => ({ id: run.id, ways: [wayOfRun(job, run) ?? []] }));
   const drains = worksIn(job, solution, 'drain', 'drainField').map((plan) => {
     const drain = elementAt(job, plan.id);
@@ -41,10 +48,11 @@ function perforatedWays(job: Job, solution: Solution): { id: string; ways: reado
 
 /** C·A of rain (m²) that comes down perforated pipe, by id: in a run all that it carries, in a drain what pipes bring it. */
 function rainIn(job: Job, { runs, landings }: Solution): { id: string; area: number }[] {
-  const perforated = valuesOf(job, runs).filter(({ id }) => elementOf(job, 'run', id)?.perforated);
+  const perforated = new Set(perforatedRuns(job).map(({ id }) => id));
+  const planned = perforated.size > 0 ? valuesOf(job, runs).filter(({ id }) => perforated.has(id)) : [];
   const drains = [...ofKind(job, 'drain'), ...ofKind(job, 'drainField')];
   return [
-    ...perforated.map(({ id, effectiveArea }) => ({ id, area: effectiveArea })),
+    ...planned.map(({ id, effectiveArea }) => ({ id, area: effectiveArea })),
     ...drains.map(({ id }) => ({ id, area: landings[id]?.passingArea ?? 0 })),
   ].filter(({ area }) => area > 1e-9);
 }
