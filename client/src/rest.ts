@@ -4,7 +4,6 @@
  */
 export { headOf, jobFrom } from '@katabasis/core';
 export { api } from './data/api';
-export { carryOver } from './data/carryOver';
 export { readJob, saveJob } from './data/jobFile';
 export { planHere } from './data/planner';
 export { freeJobName, listenForOthers, startJob } from './data/sessions';

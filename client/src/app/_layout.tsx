@@ -4,7 +4,6 @@ import { useEffect } from 'react';
 import text from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-400-normal.woff2';
 import bold from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-700-normal.woff2';
 import figures from '@fontsource/atkinson-hyperlegible-mono/files/atkinson-hyperlegible-mono-latin-500-normal.woff2';
-import { carriedOverBy } from '../data/earlier';
 import { comesLate } from '../data/late';
 import { DataProvider } from '../data/queries';
 import { leaveBoxOnBack } from '../input/leaveOnBack';
@@ -18,7 +17,6 @@ import { pressWhatIsMeant } from '../ui/meant';
 export { Failed as ErrorBoundary } from '../stations/Failed';
 
 comesLate(rest);
-carriedOverBy(async () => (await rest()).carryOver);
 
 export default function Root() {
   // Text shows at once in the system's face, and changes when the fonts are in: a plan never waits for a typeface.

@@ -2,36 +2,11 @@ import 'fake-indexeddb/auto';
 import { IDBFactory } from 'fake-indexeddb';
 import fc from 'fast-check';
 import type { Element } from '@katabasis/core';
-import { carryOver } from './carryOver';
-import { IndexedStore, openDatabase } from './deviceStore';
-import { carriedOverBy } from './earlier';
+import { IndexedStore, LastingStore, openDatabase } from './deviceStore';
 import { MemoryStore } from './memoryStore';
 import type { DeviceStore, Pending, Step, Versioned } from './stored';
 
-carriedOverBy(() => Promise.resolve(carryOver));
-
-/** Local storage as far as carrying over asks of it. */
-function storage(kept: Record<string, string> = {}): Storage & { kept: Record<string, string> } {
-  const text = { ...kept };
-  return {
-    kept: text,
-    get length() {
-      return Object.keys(text).length;
-    },
-    key: (index: number) => Object.keys(text)[index] ?? null,
-    getItem: (key: string) => text[key] ?? null,
-    setItem: (key: string, value: string) => void (text[key] = value),
-    removeItem: (key: string) => void delete text[key],
-    clear: () => undefined,
-  };
-}
-
-function freshDevice(kept: Record<string, string> = {}): ReturnType<typeof storage> {
-  globalThis.indexedDB = new IDBFactory();
-  const local = storage(kept);
-  globalThis.localStorage = local;
-  return local;
-}
+const freshDevice = (): void => void (globalThis.indexedDB = new IDBFactory());
 
 const open = async (): Promise<IndexedStore> => new IndexedStore(await openDatabase());
 const wye = (id: string, name = id): Element => ({ id, kind: 'junction', form: 'wye', name, groundLevel: 0 });
@@ -123,64 +98,6 @@ it('one change of a job of 5,000 elements with 500 waiting writes three records'
   expect(written).toBe(3);
 });
 
-describe('what an earlier version kept in local storage', () => {
-  const change = (id: string, name: string) => ({
-    change: `change-${name}`,
-    label: name,
-    puts: [wye(id, name)],
-    removes: [],
-  });
-
-  it('is carried over: changes with what they were made against, jobs begun here, answers put by', async () => {
-    const local = freshDevice({
-      'katabasis.queue.yard': JSON.stringify({ changes: [change('a', 'One'), change('a', 'Two')], bases: { a: 3 } }),
-      'katabasis.queue.begun': JSON.stringify({ create: [wye('x'), wye('y')], changes: [], bases: {} }),
-      'katabasis.cache': JSON.stringify({
-        buster: '1',
-        clientState: {
-          queries: [
-            {
-              queryKey: ['job', 'yard'],
-              state: { data: { id: 'yard', seq: 7, elements: [{ version: 3, element: wye('a') }] } },
-            },
-            { queryKey: ['stations'], state: { data: [] } },
-          ],
-        },
-      }),
-      'katabasis.theme': 'dusk',
-    });
-    const store = await open();
-    const yard = (await store.load('yard'))!;
-    expect(yard).toMatchObject({ seq: 7, unsent: false, elements: [{ version: 3 }] });
-    expect(yard.waiting.map(({ label, bases }) => [label, bases])).toEqual([
-      ['One', { a: 3 }],
-      ['Two', {}],
-    ]);
-    expect((await store.unsent()).map(({ id, elements }) => [id, elements.map((each) => each.id)])).toEqual([
-      ['begun', ['x', 'y']],
-    ]);
-    expect(Object.keys(local.kept)).toEqual(['katabasis.theme']);
-  });
-
-  it('that cannot be read is set aside, not thrown away', async () => {
-    const local = freshDevice({ 'katabasis.queue.old': '{"changes": "of an older kind"}' });
-    await open();
-    expect(Object.entries(local.kept).map(([key, text]) => [key.replace(/\d+$/, ''), text])).toEqual([
-      ['katabasis.unread.katabasis.queue.old.', '{"changes": "of an older kind"}'],
-    ]);
-  });
-
-  it('stays where it is while what reads it cannot be had', async () => {
-    const kept = { 'katabasis.queue.yard': JSON.stringify({ changes: [change('a', 'One')], bases: {} }) };
-    const local = freshDevice(kept);
-    carriedOverBy(() => Promise.reject(new Error('out of reach')));
-    expect(await (await open()).waiting()).toEqual([]);
-    expect(local.kept).toEqual(kept);
-    carriedOverBy(() => Promise.resolve(carryOver));
-    expect(await (await open()).waiting()).toEqual([{ job: 'yard', count: 1 }]);
-  });
-});
-
 it('takes over what an earlier version kept, and waits for its page to close', async () => {
   freshDevice();
   const earlier = await new Promise<IDBDatabase>((done) => {
@@ -211,4 +128,23 @@ it('takes over what an earlier version kept, and waits for its page to close', a
   const stored = (await (await later).load('yard'))!;
   expect(stored).toMatchObject({ seq: 4, waiting: [{ change: 'c1' }], steps: [] });
   expect(stored.elements).toEqual([versioned('a', 2, 0)]);
+});
+
+it('closed by the browser for a page of a later version, it opens anew for the next thing, and nothing is lost', async () => {
+  freshDevice();
+  let connections = 0;
+  const store = new LastingStore(async (closed) => {
+    connections++;
+    return new IndexedStore(await openDatabase(closed));
+  });
+  await store.keep('yard', { seq: 1, elements: [versioned('a', 1, 0)] });
+  // A later version asks for the database: this page lets go of it. The later page goes away again without having changed it.
+  await new Promise<void>((done) => {
+    const later = indexedDB.open('katabasis', 3);
+    later.onupgradeneeded = () => later.transaction!.abort();
+    later.onerror = () => done();
+  });
+  await store.keep('yard', { waiting: [pending(1, 'a')] });
+  expect(await store.load('yard')).toMatchObject({ seq: 1, waiting: [{ change: 'c1' }] });
+  expect(connections).toBe(2);
 });

@@ -4,7 +4,6 @@
  */
 import type { Element } from '@katabasis/core';
 import { openDB } from 'idb';
-import { carryEarlier } from './earlier';
 import type { Db, KatabasisDb } from './schema';
 import { byOrder, byStep, countWaiting, elementsKept, MemoryStore } from './memoryStore';
 import { byPlace } from './places';
@@ -105,8 +104,8 @@ async function finished(
   await Promise.all([...asked, tx.done]);
 }
 
-/** Opens the database and carries over what an earlier version kept in local storage. */
-export async function openDatabase(): Promise<Db> {
+/** Opens the database. `closed`: called where the browser takes it away again, for a page of a later version or for want of means. */
+export async function openDatabase(closed: () => void = () => undefined): Promise<Db> {
   const db = await openDB<KatabasisDb>(NAME, VERSION, {
     upgrade: (db, from) => {
       if (from < 1) {
@@ -123,33 +122,43 @@ export async function openDatabase(): Promise<Db> {
     // And this page holds up no later one: what it was doing is committed, and the next thing opens the database anew.
     blocking: (_now, _later, event) => {
       (event.target as IDBDatabase).close();
-      opening = null;
+      closed();
     },
+    terminated: closed,
   });
-  await carryEarlier(db, localStorage);
   return db;
 }
 
 let opening: Promise<Db> | null = null;
+const toldOfClosing = new Set<() => void>();
 
-/** The page's one connection. Fails where the device lets nothing be kept. */
-export const database = (): Promise<Db> => (opening ??= openDatabase());
+/** The page's one connection, opened anew where it was taken away. Fails where the device lets nothing be kept. */
+export const database = (): Promise<Db> =>
+  (opening ??= openDatabase(() => {
+    opening = null;
+    for (const tell of toldOfClosing) tell();
+  }));
 
-/** A store that is being opened: what is asked of it before it is open is done as soon as it is. */
-class Opening implements DeviceStore {
+/** A store over a connection that comes a moment later, and may be taken away: what is asked of it meanwhile is done as soon as it is there. */
+export class LastingStore implements DeviceStore {
   private store: DeviceStore | null = null;
-  private readonly opened: Promise<DeviceStore>;
+  private connecting: Promise<DeviceStore> | null = null;
 
-  constructor(opened: Promise<DeviceStore>) {
-    this.opened = opened.then((store) => (this.store = store));
-  }
+  /** `connect` opens a connection; it calls `closed` where that is taken away again. */
+  constructor(private readonly connect: (closed: () => void) => Promise<DeviceStore>) {}
 
   get durable(): boolean {
     return this.store?.durable ?? true;
   }
 
+  /** Asked in the same turn where the connection stands: a page that is killed right after has kept what it showed. */
   private ask<T>(question: (store: DeviceStore) => Promise<T>): Promise<T> {
-    return this.store ? question(this.store) : this.opened.then(question);
+    if (this.store) return question(this.store);
+    this.connecting ??= this.connect(() => {
+      this.store = null;
+      this.connecting = null;
+    }).then((store) => (this.store = store));
+    return this.connecting.then(question);
   }
 
   load = (job: string): Promise<StoredJob | null> => this.ask((store) => store.load(job));
@@ -164,9 +173,10 @@ let store: DeviceStore | null = null;
 
 /** The device's store; one in the page's memory where the device lets nothing be kept. */
 export const deviceStore = (): DeviceStore =>
-  (store ??= new Opening(
-    database().then(
+  (store ??= new LastingStore((closed) => {
+    toldOfClosing.add(closed);
+    return database().then(
       (db) => new IndexedStore(db),
       () => new MemoryStore(),
-    ),
-  ));
+    );
+  }));

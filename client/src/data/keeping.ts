@@ -25,6 +25,8 @@ export interface SessionView {
   /** Null until the job has been read once. */
   job: Job | null;
   keeping: Keeping;
+  /** Whether the device keeps nothing of the job, as what it keeps could not be read. */
+  keepsNothing: boolean;
   undoLabel: string | null;
   redoLabel: string | null;
   asking: Asking | null;

@@ -385,3 +385,19 @@ it('ids that every object knows by its prototype are ids like any other', async 
   expect(bases).toEqual([0, 0, 0, 0, 0, 2, 3, 4, 5, 6, 7]);
   expect(session.view.keeping.state).toBe('kept');
 });
+
+it('opens from the server where what the device keeps cannot be read, says that nothing is kept there, and goes on', async () => {
+  const { store, sent, open } = setUp();
+  store.load = () => Promise.reject(new Error('the disk is bad'));
+  store.keep = () => Promise.reject(new Error('the disk is bad'));
+  const session = await open();
+  expect(wyeName(session)).toBe('Wye 2');
+  expect(session.edit(name('One'))).toBeNull();
+  expect([wyeName(session), session.view.keepsNothing]).toEqual(['One', true]);
+  await session.flush();
+  expect(sent.map(({ label }) => label)).toEqual(['Name it One']);
+  session.undo();
+  expect(wyeName(session)).toBe('Wye 2');
+  await session.flush();
+  expect(session.view.keeping.state).toBe('kept');
+});

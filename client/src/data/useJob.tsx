@@ -45,7 +45,9 @@ export interface OpenJob {
   preview: (change: Change | null) => void;
 }
 
-export type OpenSession = Pick<SessionView, 'keeping' | 'undoLabel' | 'redoLabel' | 'asking'> & { session: Session };
+export type OpenSession = Pick<SessionView, 'keeping' | 'keepsNothing' | 'undoLabel' | 'redoLabel' | 'asking'> & {
+  session: Session;
+};
 
 /** A session's job with its plan, each planned once for each state of the job. */
 export interface Planned {
@@ -266,9 +268,12 @@ function sameFields<T extends object>(a: T, b: T): boolean {
 /** Undo, redo, and what stands between this device and the server. */
 export function useSession(): OpenSession {
   const { session } = usePlanned();
-  const { keeping, undoLabel, redoLabel, asking } = useSyncExternalStore(session.subscribe, () => session.view);
+  const { keeping, keepsNothing, undoLabel, redoLabel, asking } = useSyncExternalStore(
+    session.subscribe,
+    () => session.view,
+  );
   return useMemo(
-    () => ({ session, keeping, undoLabel, redoLabel, asking }),
-    [session, keeping, undoLabel, redoLabel, asking],
+    () => ({ session, keeping, keepsNothing, undoLabel, redoLabel, asking }),
+    [session, keeping, keepsNothing, undoLabel, redoLabel, asking],
   );
 }

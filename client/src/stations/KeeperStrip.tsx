@@ -27,7 +27,7 @@ const make = (palette: Palette) => ({
 
 export function KeeperStrip() {
   const { job } = useKept();
-  const { session, keeping, asking } = useSession();
+  const { session, keeping, keepsNothing, asking } = useSession();
   const client = useQueryClient();
   const styles = useStyles(make);
   if (keeping.state === 'waiting') {
@@ -38,7 +38,7 @@ export function KeeperStrip() {
           {keeping.count === 1 ? 'One change is' : `${keeping.count} changes are`}{' '}
           {keeping.stored
             ? 'kept on this device and will be sent.'
-            : 'held on this page only, as this device has no room left: keep it open until they are sent.'}
+            : `held on this page only, as this device ${keepsNothing ? 'keeps nothing of this job' : 'has no room left'}: keep it open until they are sent.`}
         </Text>
         <View style={styles.row}>
           <Button label="Try now" onPress={() => void session.flush()} />
@@ -80,6 +80,15 @@ export function KeeperStrip() {
       </View>
     );
   }
+  if (keepsNothing)
+    return (
+      <View style={styles.strip} role="status">
+        <Text>
+          What this device kept of the job cannot be read. It is open as the server has it, and what you do goes there
+          at once; nothing is kept on this device.
+        </Text>
+      </View>
+    );
   return null;
 }
 
