@@ -33,7 +33,7 @@ export default tseslint.config(
   {
     // What plans a job stands behind the planner, so that it is done off the finger's path.
     files: ['client/src/**/*.{ts,tsx}'],
-    ignores: ['client/src/data/{planning,plans}.ts', '**/*.test.{ts,tsx}', 'client/src/testing/**'],
+    ignores: ['client/src/planning/{planning,plans}.ts', '**/*.test.{ts,tsx}', 'client/src/testing/**'],
     rules: {
       'no-restricted-imports': [
         'error',
@@ -42,7 +42,7 @@ export default tseslint.config(
             {
               name: '@katabasis/core',
               importNames: ['planJob', 'solve', 'sizeJob', 'fixOf', 'searchFix'],
-              message: 'Ask data/planner.',
+              message: 'Ask planning/planner.',
             },
           ],
         },

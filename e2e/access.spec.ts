@@ -2,8 +2,8 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, type Page } from '@playwright/test';
 import { PALETTES } from '../client/src/theme/tokens';
-import { atRest } from './rest';
-import { test } from './test';
+import { atRest } from './lib/rest';
+import { test } from './lib/test';
 
 const AXE = readFileSync(join(process.cwd(), 'node_modules/axe-core/axe.min.js'), 'utf8');
 

@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { expect, type Page } from '@playwright/test';
-import { test } from './test';
+import { test } from './lib/test';
 import { pagesOf } from '../server/src/testing/readPdf';
-import { copyOfSample, kept, lookedAt, saved } from './jobs';
+import { copyOfSample, kept, lookedAt, saved } from './lib/jobs';
 
 const key = async (page: Page, keys: string): Promise<void> => {
   for (const each of keys) await page.getByRole('button', { name: each, exact: true }).tap();

@@ -1,6 +1,6 @@
 import { expect } from '@playwright/test';
-import { test } from './test';
-import { copyOfSample, kept, saved } from './jobs';
+import { test } from './lib/test';
+import { copyOfSample, kept, saved } from './lib/jobs';
 
 test('two devices follow each other as they work, and an undo leaves the other’s work alone', async ({
   browser,

@@ -1,7 +1,7 @@
 /** The evening's other half, on a phone: what is charged besides, whom to ask, on which days, the choices kept, and who may read it. */
 import { expect } from '@playwright/test';
-import { test } from './test';
-import { copyOfSample, saved } from './jobs';
+import { test } from './lib/test';
+import { copyOfSample, saved } from './lib/jobs';
 
 test('a price with what is charged once, a ticket that is asked for, and days round its marks', async ({
   page,

@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { expect, type Page } from '@playwright/test';
-import { test } from './test';
+import { test } from './lib/test';
 import { quillfeather } from '../core/src/samples';
 import { toFile } from '../core/src';
-import { copyOfSample } from './jobs';
+import { copyOfSample } from './lib/jobs';
 
 async function openFile(page: Page, name: string, content: string): Promise<void> {
   const chooser = page.waitForEvent('filechooser');

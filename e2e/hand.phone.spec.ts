@@ -1,8 +1,8 @@
 import { expect, type Page } from '@playwright/test';
-import { fingersOn, type Spot } from './fingers';
-import { atRest } from './rest';
-import { test } from './test';
-import { copyOfSample, gripOnCopy, kept, saved } from './jobs';
+import { fingersOn, type Spot } from './lib/fingers';
+import { atRest } from './lib/rest';
+import { test } from './lib/test';
+import { copyOfSample, gripOnCopy, kept, saved } from './lib/jobs';
 
 /** Touch events as a finger sends them: down, moves after a rest, up. */
 async function finger(page: Page, from: Spot, by: number, rest: number): Promise<void> {

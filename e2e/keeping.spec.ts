@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
-import { test } from './test';
-import { copyOfSample, kept, saved } from './jobs';
+import { test } from './lib/test';
+import { copyOfSample, kept, saved } from './lib/jobs';
 
 /** Asks for it at once, where it has not been sent by itself meanwhile. */
 const tryNow = (page: Page): Promise<void> =>

@@ -1,5 +1,5 @@
 import { expect } from '@playwright/test';
-import { test } from './test';
+import { test } from './lib/test';
 
 test('can be worked from the keyboard alone', async ({ page }) => {
   await page.goto('/job/quillfeather/plan');

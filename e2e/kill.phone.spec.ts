@@ -1,6 +1,6 @@
 import { expect, type BrowserContext, type Page } from '@playwright/test';
-import { test } from './test';
-import { copyOfSample, waiting } from './jobs';
+import { test } from './lib/test';
+import { copyOfSample, waiting } from './lib/jobs';
 
 const ROUNDS = 12;
 

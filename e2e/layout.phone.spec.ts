@@ -1,10 +1,10 @@
 import { expect, type Page } from '@playwright/test';
-import { atRest } from './rest';
-import { test } from './test';
+import { atRest } from './lib/rest';
+import { test } from './lib/test';
 import { quillfeather, situations } from '../core/src/samples';
 import type { Element } from '../core/src';
-import { putJob } from './jobs';
-import { layoutFaults } from './layout';
+import { putJob } from './lib/jobs';
+import { layoutFaults } from './lib/layout';
 
 type Screen = readonly [width: number, height: number];
 const SCREENS: readonly Screen[] = [

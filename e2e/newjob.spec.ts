@@ -1,6 +1,6 @@
 import { expect } from '@playwright/test';
-import { test } from './test';
-import { kept, saved } from './jobs';
+import { test } from './lib/test';
+import { kept, saved } from './lib/jobs';
 
 test('goes from nothing to a verdict on three downspouts in a dozen entries', async ({ page, request }) => {
   await page.goto('/');

@@ -4,9 +4,9 @@ import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { extname, join } from 'node:path';
 import { expect, type Page } from '@playwright/test';
-import { test } from './test';
-import { waiting } from './jobs';
-import { startServer, stopServer } from './server';
+import { test } from './lib/test';
+import { waiting } from './lib/jobs';
+import { startServer, stopServer } from './lib/server';
 
 test.use({ serviceWorkers: 'allow' });
 

@@ -1,6 +1,6 @@
 import { expect } from '@playwright/test';
-import { test } from './test';
-import { copyOfSample, kept, saved } from './jobs';
+import { test } from './lib/test';
+import { copyOfSample, kept, saved } from './lib/jobs';
 
 test('a door that floods only in the rarer rain is a Stop, and a wider channel keeps it dry', async ({
   page,

@@ -2,8 +2,8 @@ import { mkdtempSync } from 'node:fs';
 import { networkInterfaces, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect } from '@playwright/test';
-import { test } from './test';
-import { startServer, stopServer } from './server';
+import { test } from './lib/test';
+import { startServer, stopServer } from './lib/server';
 
 /** This machine as others on its network see it. */
 const LAN = Object.values(networkInterfaces())

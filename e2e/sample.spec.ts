@@ -1,6 +1,6 @@
 import { expect } from '@playwright/test';
-import { test } from './test';
-import { copyOfSample, kept, saved } from './jobs';
+import { test } from './lib/test';
+import { copyOfSample, kept, saved } from './lib/jobs';
 
 const NAME = 'Quillfeather Animal Clinic';
 

@@ -1,8 +1,8 @@
 /** What is under a thumb stays under it, whatever comes up or goes in the lists above it. */
 import { expect, type Page } from '@playwright/test';
-import { fingersOn } from './fingers';
-import { copyOfSample, gripOnCopy, kept, saved } from './jobs';
-import { test } from './test';
+import { fingersOn } from './lib/fingers';
+import { copyOfSample, gripOnCopy, kept, saved } from './lib/jobs';
+import { test } from './lib/test';
 
 /** Where the grip of a landing stands on the screen, and how far down the page its descent begins, px. */
 const stands = (page: Page, id: string): Promise<{ y: number; begins: number }> =>

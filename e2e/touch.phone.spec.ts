@@ -1,6 +1,6 @@
 import { expect } from '@playwright/test';
-import { test } from './test';
-import { copyOfSample, kept, saved } from './jobs';
+import { test } from './lib/test';
+import { copyOfSample, kept, saved } from './lib/jobs';
 
 test('has no thing to tap smaller than 44 px on the plan', async ({ page }) => {
   await page.goto('/job/quillfeather/plan?at=trunkLower');

@@ -1,6 +1,6 @@
 import { expect } from '@playwright/test';
-import { test } from './test';
-import { copyOfSample, kept, saved } from './jobs';
+import { test } from './lib/test';
+import { copyOfSample, kept, saved } from './lib/jobs';
 
 test('a pop-up says what stays in its line, and is drained; a main is found, and told when it is full; all of it is there after a reload', async ({
   page,

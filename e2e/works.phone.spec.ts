@@ -1,7 +1,7 @@
 import { expect } from '@playwright/test';
-import { test } from './test';
+import { test } from './lib/test';
 import type { Element } from '../core/src';
-import { kept, putJob, saved } from './jobs';
+import { kept, putJob, saved } from './lib/jobs';
 
 const at = (east: number, north: number) => ({ east, north });
 const head = (name: string): Element => ({

@@ -1,8 +1,8 @@
 import { expect, type Page } from '@playwright/test';
-import { test } from './test';
+import { test } from './lib/test';
 import type { Element } from '../core/src';
-import { bounce, fingersOn, type Spot } from './fingers';
-import { copyOfSample, kept, lookedAt, putJob, saved } from './jobs';
+import { bounce, fingersOn, type Spot } from './lib/fingers';
+import { copyOfSample, kept, lookedAt, putJob, saved } from './lib/jobs';
 
 /** Taps so far: the way from nothing to a yard is short, and how short is printed. */
 let taps = 0;

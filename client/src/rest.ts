@@ -3,10 +3,10 @@
  * is read, and kept on the device.
  */
 export { headOf, jobFrom } from '@katabasis/core';
-export { api } from './data/api';
-export { readJob, saveJob } from './data/jobFile';
-export { planHere } from './data/planner';
-export { freeJobName, listenForOthers, startJob } from './data/sessions';
+export { api } from './sync/api';
+export { readJob, saveJob } from './files/jobFile';
+export { planHere } from './planning/planner';
+export { freeJobName, listenForOthers, startJob } from './sync/sessions';
 export { BinScreen } from './stations/jobs/BinScreen';
 export { DevicesScreen } from './stations/jobs/DevicesScreen';
 export { HistoryScreen } from './stations/jobs/HistoryScreen';

@@ -3,7 +3,7 @@ import { nameOf, showLength, showLevel, straightOn, text, type Cut } from '@kata
 import { useEffect, useState } from 'react';
 import { View, type LayoutChangeEvent } from 'react-native';
 import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
-import { useKept } from '../data/useJob';
+import { useKept } from '../planning/useJob';
 import { widthOf } from '../theme/measure';
 import { usePalette, useTextScale } from '../theme/theme';
 import { FONTS } from '../theme/tokens';

@@ -4,15 +4,15 @@ import ChevronsUpDown from 'lucide-react-native/icons/chevrons-up-down';
 import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
 import { useWindowDimensions, View } from 'react-native';
-import { useFresh, useKept } from '../data/useJob';
-import { useLater } from '../data/useLater';
+import { useFresh, useKept } from '../planning/useJob';
+import { useLater } from '../pace/useLater';
 import { usePalette, useStyles, useTextScale } from '../theme/theme';
 import { SPACE, type Palette } from '../theme/tokens';
 import { DescentPipes } from './DescentPipes';
 import { layOutDescent, onlyThese, type DescentLayout, type DescentRow } from './descentLayout';
 import { GRIP, landingHeight, laneX, runHeight, wordsLeft } from './descentMeasures';
 import { landingSaid, LandingWords, runSaid, RunWords } from './descentWords';
-import { useDrag } from '../input/useDrag';
+import { useDrag } from '../ui/useDrag';
 import type { DrawGlyph } from './LandingGlyph';
 
 const make = (_palette: Palette) => ({

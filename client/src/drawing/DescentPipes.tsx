@@ -1,7 +1,7 @@
 /** The pipes of the descent, each in its width with what runs in it, the landings on them, and the level scale. */
 import { memo, useCallback } from 'react';
 import Svg, { Defs, G, Line, Path, Use } from 'react-native-svg';
-import { useKept, useShown, type OpenJob } from '../data/useJob';
+import { useKept, useShown, type OpenJob } from '../planning/useJob';
 import { usePalette } from '../theme/theme';
 import type { DescentLayout } from './descentLayout';
 import { laneX, pipeWidth, SCALE_X, wordsLeft } from './descentMeasures';

@@ -1,6 +1,7 @@
-import { elementOf, LEAST_SHORT, nameOf, showSmall, text, type FallBudget, type Plan } from '@katabasis/core';
+import { LEAST_SHORT } from '../../../core/src/numeric/tolerance';
+import { elementOf, nameOf, showSmall, text, type FallBudget, type Plan } from '@katabasis/core';
 import { View } from 'react-native';
-import { useKept } from '../data/useJob';
+import { useKept } from '../planning/useJob';
 import { useStyles } from '../theme/theme';
 import { TOUCH, type Palette } from '../theme/tokens';
 import { Press } from '../ui/Press';

@@ -17,8 +17,8 @@ import {
 import { memo, useMemo, useState } from 'react';
 import { View, type LayoutChangeEvent } from 'react-native';
 import Svg, { Circle, G, Line, Path, Text as SvgText } from 'react-native-svg';
-import { useKept } from '../data/useJob';
-import { useYard } from '../data/useYard';
+import { useKept } from '../planning/useJob';
+import { useYard } from '../planning/useYard';
 import { useLagging } from './useLagging';
 import { placeLabels } from './labels';
 import { widthOf, type Lettering } from '../theme/measure';

@@ -18,7 +18,7 @@ import {
 } from '@katabasis/core';
 import { memo, useCallback, useId } from 'react';
 import { View } from 'react-native';
-import { useMade, useShown, type OpenJob } from '../data/useJob';
+import { useMade, useShown, type OpenJob } from '../planning/useJob';
 import { useStyles } from '../theme/theme';
 import { type Palette } from '../theme/tokens';
 import { Mark } from '../ui/Mark';

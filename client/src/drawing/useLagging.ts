@@ -1,4 +1,4 @@
-import { useRested, type OpenJob } from '../data/useJob';
+import { useRested, type OpenJob } from '../planning/useJob';
 import { useWide } from '../theme/theme';
 
 /** How long a finger must have stopped, ms. On a wide screen these drawings are in view; on a phone they are scrolled out of it. */

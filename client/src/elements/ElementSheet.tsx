@@ -2,8 +2,8 @@
 import { isLanding, kindOf, nameOf, removal, type Element } from '@katabasis/core';
 import Trash from 'lucide-react-native/icons/trash';
 import { View } from 'react-native';
-import { unhurried } from '../data/unhurried';
-import { useKept } from '../data/useJob';
+import { unhurried } from '../pace/unhurried';
+import { useKept } from '../planning/useJob';
 import { Fields } from '../input/Fields';
 import { OnThePlan } from '../parts/OnThePlan';
 import { PipeFromHere } from '../parts/PipeFromHere';

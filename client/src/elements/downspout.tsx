@@ -17,12 +17,12 @@ import {
 } from '@katabasis/core';
 import { View } from 'react-native';
 import { Path, Rect } from 'react-native-svg';
-import { useKept } from '../data/useJob';
+import { useKept } from '../planning/useJob';
 import { without } from '../input/without';
-import { Feeds } from '../parts/Feeds';
+import { Feeds } from '../parts/forms/Feeds';
 import type { Ask } from '../parts/Freeboard';
 import { InletWorkings } from '../parts/InletWorkings';
-import { NameAndLevel } from '../parts/NameAndLevel';
+import { NameAndLevel } from '../parts/forms/NameAndLevel';
 import { Choice } from '../ui/Choice';
 import { Figure } from '../ui/Figure';
 import type { ElementView } from './view';

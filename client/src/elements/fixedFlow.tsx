@@ -2,10 +2,10 @@
 import { isTaker, nameOf, put, showFlow, WATER_ORIGINS, type FixedFlow, type WaterOrigin } from '@katabasis/core';
 import { View } from 'react-native';
 import { Circle, Path } from 'react-native-svg';
-import { useKept } from '../data/useJob';
+import { useKept } from '../planning/useJob';
 import { NameField, QuantityField } from '../input/Field';
 import { flowEntry } from '../input/entry';
-import { Feeds } from '../parts/Feeds';
+import { Feeds } from '../parts/forms/Feeds';
 import { Choice } from '../ui/Choice';
 import { ledTo, type ElementView } from './view';
 import { footRow } from '../ui/rows';

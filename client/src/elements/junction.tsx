@@ -2,9 +2,9 @@
 import { JUNCTION_FACTS, JUNCTION_FORMS, put, showLevel, TURN_FACTS, TURNS, type Junction } from '@katabasis/core';
 import type { ReactNode } from 'react';
 import { Circle, Path, Rect } from 'react-native-svg';
-import { useKept } from '../data/useJob';
+import { useKept } from '../planning/useJob';
 import type { GlyphPens } from '../drawing/LandingGlyph';
-import { NameAndLevel } from '../parts/NameAndLevel';
+import { NameAndLevel } from '../parts/forms/NameAndLevel';
 import { Choice } from '../ui/Choice';
 import type { ElementView } from './view';
 const FORMS = JUNCTION_FORMS.map((value) => {

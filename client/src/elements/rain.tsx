@@ -21,9 +21,9 @@ import {
 import FileUp from 'lucide-react-native/icons/file-up';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { pickFile } from '../data/files';
-import { useStations } from '../data/records';
-import { useKept } from '../data/useJob';
+import { pickFile } from '../files/files';
+import { useStations } from '../sync/records';
+import { useKept } from '../planning/useJob';
 import { Chart } from '../drawing/Chart';
 import { SPACE } from '../theme/tokens';
 import { Button } from '../ui/Button';

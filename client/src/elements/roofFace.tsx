@@ -13,13 +13,13 @@ import {
 } from '@katabasis/core';
 import { View } from 'react-native';
 import { Path } from 'react-native-svg';
-import { useKept } from '../data/useJob';
+import { useKept } from '../planning/useJob';
 import { NameField, QuantityField } from '../input/Field';
 import { areaEntry, lengthEntry, roofPitchEntry } from '../input/entry';
 import type { PlanPens } from '../drawing/yard/pens';
 import { without } from '../input/without';
 import { Coefficient, Sheds } from '../parts/Contribution';
-import { Feeds } from '../parts/Feeds';
+import { Feeds } from '../parts/forms/Feeds';
 import { SPACE } from '../theme/tokens';
 import { Choice } from '../ui/Choice';
 import { ledTo, type ElementView } from './view';

@@ -9,7 +9,7 @@ import {
   type RunQuantity,
 } from '@katabasis/core';
 import { View } from 'react-native';
-import { useJob } from '../data/useJob';
+import { useJob } from '../planning/useJob';
 import { Bubble } from '../drawing/Bubble';
 import { Eye } from '../drawing/Eye';
 import { SPACE } from '../theme/tokens';

@@ -12,12 +12,12 @@ import {
 } from '@katabasis/core';
 import { View } from 'react-native';
 import { Path } from 'react-native-svg';
-import { useKept } from '../data/useJob';
+import { useKept } from '../planning/useJob';
 import { NameField, QuantityField } from '../input/Field';
 import { areaEntry, lengthEntry, pitchEntry } from '../input/entry';
 import { without } from '../input/without';
 import { Coefficient, Sheds } from '../parts/Contribution';
-import { Feeds } from '../parts/Feeds';
+import { Feeds } from '../parts/forms/Feeds';
 import { SPACE } from '../theme/tokens';
 import { Choice } from '../ui/Choice';
 import { Text } from '../ui/Text';

@@ -1,7 +1,7 @@
 /** How one kind of element is shown: its form, what it does, its mark on a line, its line in a list. */
 import type { Element, Shown } from '@katabasis/core';
 import type { ComponentType, ReactNode } from 'react';
-import type { OpenJob } from '../data/useJob';
+import type { OpenJob } from '../planning/useJob';
 import type { GlyphPens } from '../drawing/LandingGlyph';
 import type { PlanPens } from '../drawing/yard/pens';
 

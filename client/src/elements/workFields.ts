@@ -36,7 +36,7 @@ import {
 } from '@katabasis/core';
 import { areaEntry, boreEntry, lengthEntry, levelEntry, pitchUpTo, shareBetween, smallEntry } from '../input/entry';
 import { countEntry, sinksEntry, soakEntry, timesEntry, volumeEntry } from '../input/workEntries';
-import { NONE, type FieldOf } from '../parts/FieldList';
+import { NONE, type FieldOf } from '../parts/forms/FieldList';
 
 const depth = (what: string) => (units: UnitSystem) => smallEntry(units, 0.02, 5, what);
 const fall = pitchUpTo(1, 'A fall is', true);

@@ -19,10 +19,10 @@ import {
 } from '@katabasis/core';
 import type { ReactNode } from 'react';
 import { Circle, Path } from 'react-native-svg';
-import type { OpenJob } from '../data/useJob';
+import type { OpenJob } from '../planning/useJob';
 import type { GlyphPens } from '../drawing/LandingGlyph';
-import { FieldList, type FieldOf } from '../parts/FieldList';
-import { GroundLevel } from '../parts/NameAndLevel';
+import { FieldList, type FieldOf } from '../parts/forms/FieldList';
+import { GroundLevel } from '../parts/forms/NameAndLevel';
 import { StoneEnds } from '../parts/StoneEnds';
 import { WorkFacts } from '../parts/WorkFacts';
 import type { ElementView, ListGroup } from './view';

@@ -8,7 +8,7 @@ import Svg, { Line, Polygon, Text as SvgText } from 'react-native-svg';
 import { usePalette } from '../theme/theme';
 import { FONTS } from '../theme/tokens';
 import { Button } from '../ui/Button';
-import { useDrag } from './useDrag';
+import { useDrag } from '../ui/useDrag';
 
 const PX_PER_PERCENT = 90;
 const STEP = 0.0005;

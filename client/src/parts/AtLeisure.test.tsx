@@ -1,6 +1,6 @@
 import { act, screen } from '@testing-library/react';
 import { nameOf, put, type Change, type Element } from '@katabasis/core';
-import { useKept, type OpenJob } from '../data/useJob';
+import { useKept, type OpenJob } from '../planning/useJob';
 import { openJob, sampleWith, type Opened } from '../testing/openJob';
 import { AtLeisure, useOutOfSight } from './AtLeisure';
 

@@ -1,9 +1,9 @@
 /** What is out of sight is drawn when nothing has been done for a while. */
 import { createContext, use, useEffect, useState, type ReactNode } from 'react';
 import { View } from 'react-native';
-import { whenAtRest } from '../data/atRest';
-import { pausable } from '../data/pausable';
-import { PlannedContext, type OpenJob } from '../data/useJob';
+import { whenAtRest } from '../pace/atRest';
+import { pausable } from '../pace/pausable';
+import { PlannedContext, type OpenJob } from '../planning/useJob';
 import { useFar } from '../ui/useFar';
 
 const FarContext = createContext(false);

@@ -10,7 +10,7 @@ import {
 } from '@katabasis/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useKept } from '../data/useJob';
+import { useKept } from '../planning/useJob';
 import { QuantityField } from '../input/Field';
 import { coefficientEntry } from '../input/entry';
 import { without } from '../input/without';

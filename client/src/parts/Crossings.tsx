@@ -1,7 +1,7 @@
 /** What a run meets on its way over the plan, in the order met. */
 import { crossingsOfRun, nameOf, showLength, text, type Run } from '@katabasis/core';
 import { View } from 'react-native';
-import { useKept } from '../data/useJob';
+import { useKept } from '../planning/useJob';
 import { Text } from '../ui/Text';
 
 export function Crossings({ run }: { run: Run }) {

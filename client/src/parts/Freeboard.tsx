@@ -1,6 +1,6 @@
 /** Opens the working of one of an inlet's figures. */
 import { MAX_OVER_SILL, showSmall, type InletQuantity, type Shown } from '@katabasis/core';
-import { useKept } from '../data/useJob';
+import { useKept } from '../planning/useJob';
 import { Figure } from '../ui/Figure';
 export type Ask = (quantity: InletQuantity) => void;
 

@@ -1,6 +1,6 @@
 import { inletWorking, type InletPlan, type InletQuantity } from '@katabasis/core';
 import { useState, type ReactNode } from 'react';
-import { useKept } from '../data/useJob';
+import { useKept } from '../planning/useJob';
 import { WorkingPanel } from './WorkingPanel';
 interface Props {
   id: string;

@@ -12,7 +12,7 @@ import {
 } from '@katabasis/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useKept } from '../data/useJob';
+import { useKept } from '../planning/useJob';
 import { Choice } from '../ui/Choice';
 import { distanceEntry } from '../input/entry';
 import { QuantityField } from '../input/Field';

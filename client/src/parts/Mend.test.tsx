@@ -1,12 +1,12 @@
 import { act, fireEvent, screen, waitFor } from '@testing-library/react';
 import { nameOf, put, type Element, type Fix } from '@katabasis/core';
 import { useState } from 'react';
-import { findFix } from '../data/planner';
-import { PlannedContext, useKept, usePlanned } from '../data/useJob';
+import { findFix } from '../planning/planner';
+import { PlannedContext, useKept, usePlanned } from '../planning/useJob';
 import { openJob, sampleWith, seen, type Opened } from '../testing/openJob';
 import { Mend } from './Mend';
 
-jest.mock('../data/planner', () => ({ ...jest.requireActual('../data/planner'), findFix: jest.fn() }));
+jest.mock('../planning/planner', () => ({ ...jest.requireActual('../planning/planner'), findFix: jest.fn() }));
 
 /** What is worked out, given when the test says. */
 let found: ((fix: Fix | null) => void)[] = [];

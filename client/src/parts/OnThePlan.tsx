@@ -19,7 +19,7 @@ import {
 import MapPin from 'lucide-react-native/icons/map-pin';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useKept } from '../data/useJob';
+import { useKept } from '../planning/useJob';
 import { QuantityField } from '../input/Field';
 import { levelEntry } from '../input/entry';
 import { SPACE } from '../theme/tokens';

@@ -1,7 +1,7 @@
 /** A picture of this job, from the device or from the server. */
 import { useEffect, useState } from 'react';
 import { Image, View } from 'react-native';
-import { readFile } from '../data/keptFiles';
+import { readFile } from '../sync/device/keptFiles';
 import { Text } from '../ui/Text';
 
 /** An address of a kept file, for as long as it is shown; undefined while it is looked for, null where nobody has it. */

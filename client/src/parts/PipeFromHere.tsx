@@ -18,7 +18,7 @@ import {
 import ArrowDown from 'lucide-react-native/icons/arrow-down';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useKept } from '../data/useJob';
+import { useKept } from '../planning/useJob';
 import { SPACE } from '../theme/tokens';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';

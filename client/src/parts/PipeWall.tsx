@@ -2,7 +2,7 @@
 import { jointWords, OLD_FATES, OLD_STATES, put, type Run } from '@katabasis/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useKept } from '../data/useJob';
+import { useKept } from '../planning/useJob';
 import { without } from '../input/without';
 import { SPACE } from '../theme/tokens';
 import { Choice } from '../ui/Choice';

@@ -1,7 +1,7 @@
 import { snagKey, tellSnag, type Snag } from '@katabasis/core';
 import { useMemo } from 'react';
 import { View } from 'react-native';
-import { useKept } from '../data/useJob';
+import { useKept } from '../planning/useJob';
 import { useStyles } from '../theme/theme';
 import { SPACE, TOUCH, type Palette } from '../theme/tokens';
 import { Mark, MARK_WORDS } from '../ui/Mark';

@@ -2,9 +2,9 @@
 import { changed, stoneInstead, type Channel } from '@katabasis/core';
 import Shuffle from 'lucide-react-native/icons/shuffle';
 import { View } from 'react-native';
-import { planWith } from '../data/planner';
-import { useKept } from '../data/useJob';
-import { useWorked } from '../data/useWorked';
+import { planWith } from '../planning/planner';
+import { useKept } from '../planning/useJob';
+import { useWorked } from '../planning/useWorked';
 import { SPACE } from '../theme/tokens';
 import { Button } from '../ui/Button';
 import { givesWords, type Gives } from './gives';

@@ -2,11 +2,11 @@
 import { changed, suggestionWords, whyWords, type WetSpot } from '@katabasis/core';
 import Plus from 'lucide-react-native/icons/plus';
 import { View } from 'react-native';
-import { planWith } from '../data/planner';
-import { useKept } from '../data/useJob';
-import { useWorked } from '../data/useWorked';
-import { useYard } from '../data/useYard';
-import type { Why } from '../data/yardAnswers';
+import { planWith } from '../planning/planner';
+import { useKept } from '../planning/useJob';
+import { useWorked } from '../planning/useWorked';
+import { useYard } from '../planning/useYard';
+import type { Why } from '../planning/yardAnswers';
 import { SPACE } from '../theme/tokens';
 import { Button } from '../ui/Button';
 import { Text } from '../ui/Text';

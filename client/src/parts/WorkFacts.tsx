@@ -1,7 +1,7 @@
 /** What a work does in the design rain. */
 import { workFacts, type Element } from '@katabasis/core';
 import { View } from 'react-native';
-import { useJob } from '../data/useJob';
+import { useJob } from '../planning/useJob';
 import { Figure } from '../ui/Figure';
 import { figureRow } from '../ui/rows';
 

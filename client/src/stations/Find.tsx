@@ -1,7 +1,7 @@
 import { kindOf, nameOf } from '@katabasis/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useKept } from '../data/useJob';
+import { useKept } from '../planning/useJob';
 import { Button } from '../ui/Button';
 import { TextBox } from '../input/TextBox';
 import { Text } from '../ui/Text';

@@ -1,11 +1,11 @@
 import { Slot, useLocalSearchParams, usePathname, useRouter } from 'expo-router';
 import { useEffect } from 'react';
 import { View } from 'react-native';
-import { api } from '../data/api';
-import { saveFile } from '../data/files';
-import { listenNow } from '../data/late';
-import { JobProvider, useOpenJob } from '../data/useJob';
-import { warmUp } from '../data/warmUp';
+import { api } from '../sync/api';
+import { saveFile } from '../files/files';
+import { listenNow } from '../sync/late';
+import { JobProvider, useOpenJob } from '../planning/useJob';
+import { warmUp } from '../planning/warmUp';
 import { OutOfReach } from './OutOfReach';
 import { BuildScreen } from './build/BuildScreen';
 import { PlanScreen } from './plan/PlanScreen';

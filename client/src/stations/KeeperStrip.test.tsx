@@ -1,7 +1,7 @@
 import { act, screen } from '@testing-library/react';
 import { put, type Change, type Element } from '@katabasis/core';
-import { type Api } from '../data/api';
-import { Refused, Unreachable } from '../data/ask';
+import { type Api } from '../sync/api';
+import { Refused, Unreachable } from '../sync/ask';
 import { openJob, sampleWith, seen, type Opened } from '../testing/openJob';
 import { KeeperStrip } from './KeeperStrip';
 

@@ -1,8 +1,8 @@
 /** Says that a newer version is here, and takes it when told to: never by itself, in the middle of something. */
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
-import { database, HELD_BY_EARLIER } from '../data/deviceStore';
-import { keepApplication } from '../data/newerVersion';
+import { database, HELD_BY_EARLIER } from '../sync/device/deviceStore';
+import { keepApplication } from '../sync/newerVersion';
 import { useStyles } from '../theme/theme';
 import { SPACE, type Palette } from '../theme/tokens';
 import { Button } from '../ui/Button';

@@ -1,7 +1,7 @@
 /** Why there is no answer: nobody answered, the server could not, or this device has not been let in. */
 import { useRouter } from 'expo-router';
 import type { ReactNode } from 'react';
-import { NotAdmitted, Unreachable } from '../data/ask';
+import { NotAdmitted, Unreachable } from '../sync/ask';
 import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 

@@ -13,7 +13,7 @@ import Waypoints from 'lucide-react-native/icons/waypoints';
 import type { LucideIcon } from 'lucide-react-native';
 import { memo, useCallback, type ReactNode } from 'react';
 import { View } from 'react-native';
-import { useMade, usePlanned, useSession, useShown, type OpenJob } from '../data/useJob';
+import { useMade, usePlanned, useSession, useShown, type OpenJob } from '../planning/useJob';
 import { usePalette, useShort, useStyles, useWide } from '../theme/theme';
 import { SPACE, type Palette } from '../theme/tokens';
 import { Button } from '../ui/Button';

@@ -1,6 +1,6 @@
 import { usePathname, useRouter } from 'expo-router';
 import { useCallback } from 'react';
-import { useMade, type OpenJob } from '../data/useJob';
+import { useMade, type OpenJob } from '../planning/useJob';
 import { PUT, ROOF, SCALE } from '../parts/yardAddress';
 
 const STATIONS = ['walk', 'yard', 'storm', 'build', 'plan'] as const;

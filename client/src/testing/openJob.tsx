@@ -4,11 +4,11 @@ import { quillfeather } from '@katabasis/core/samples';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, configure, fireEvent, render, screen } from '@testing-library/react';
 import type { ReactNode } from 'react';
-import type { Api } from '../data/api';
-import { MemoryStore } from '../data/memoryStore';
-import type { SessionNeeds } from '../data/keeping';
-import { Session } from '../data/session';
-import { JobProvider, plannedFor } from '../data/useJob';
+import type { Api } from '../sync/api';
+import { MemoryStore } from '../sync/device/memoryStore';
+import type { SessionNeeds } from '../sync/keeping';
+import { Session } from '../sync/session';
+import { JobProvider, plannedFor } from '../planning/useJob';
 import { ThemeProvider } from '../theme/theme';
 
 /** What is worked out while a screen stands is waited for as long as a slow machine may take. */

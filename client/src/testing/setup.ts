@@ -1,9 +1,9 @@
 /** Before each file of screen tests: words about the document, and a network that answers nobody. */
 import '@testing-library/jest-dom';
-import { comesLate, type Late } from '../data/late';
+import { comesLate, type Late } from '../sync/late';
 
 // The document of these tests draws no pictures: what comes after one comes at once.
-jest.mock('../data/picture', () => ({
+jest.mock('../sync/picture', () => ({
   afterPicture: (act: () => void) => {
     act();
     return () => undefined;

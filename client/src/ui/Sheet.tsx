@@ -5,7 +5,7 @@ import X from 'lucide-react-native/icons/x';
 import type { ReactNode } from 'react';
 import { useEffect, useRef, useState } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
-import { useDrag } from '../input/useDrag';
+import { useDrag } from './useDrag';
 import { useStyles, useWide } from '../theme/theme';
 import { SPACE, type Palette } from '../theme/tokens';
 import { Button } from './Button';

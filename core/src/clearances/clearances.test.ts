@@ -1,12 +1,12 @@
 import { applyChange } from '../job/change';
 import { jobFrom, ofKind, type Job } from '../job/job';
 import type { Element } from '../job/kinds';
-import { planJob } from '../plan/planJob';
+import { planJob } from '../verdict/planJob';
 import { takeOff } from '../quantities/takeOff';
 import { quillfeather } from '../samples';
 import { basin, jobOf, out, pipe } from '../testing/parts';
 import { swaleOf } from '../testing/workYards';
-import { readyWords, standsWords } from '../words/clearances';
+import { readyWords, standsWords } from './words';
 import { needsOf, type Need } from './needs';
 import { clearing, locateDays, markReady, standings } from './standing';
 import { isWorked, plusWorkingDays, workedFrom } from './workingDays';

@@ -5,7 +5,7 @@ import { isWorked, plusDays } from '../clearances/workingDays';
 import { applyChange } from '../job/change';
 import type { Job } from '../job/job';
 import type { Element } from '../job/kinds';
-import { planJob } from '../plan/planJob';
+import { planJob } from '../verdict/planJob';
 import { takeOff } from '../quantities/takeOff';
 import { quillfeather } from '../samples';
 import { scheduleOf, type Weather } from './schedule';

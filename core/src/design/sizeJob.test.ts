@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { applyChange } from '../job/change';
 import { elementOf } from '../job/job';
-import { planJob } from '../plan/planJob';
+import { planJob } from '../verdict/planJob';
 import { sizeJob } from './sizeJob';
 import { randomJob } from '../testing/randomJob';
 

@@ -16,7 +16,7 @@ import type { Discharge, Element, Run } from '../job/kinds';
 import { leastPitchOf } from '../network/crowns';
 import type { Tree } from '../network/tree';
 import { layOut } from '../plan/layout';
-import { planJob, type Plan } from '../plan/planJob';
+import { planJob, type Plan } from '../verdict/planJob';
 import { laidCost, runCost } from './cost';
 import { noWorse } from './fixes/prove';
 import type { Snag } from '../snags/snag';

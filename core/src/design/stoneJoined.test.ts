@@ -1,7 +1,7 @@
 import { changed } from '../job/change';
 import { jobFaults } from '../job/faults';
 import { elementOf, ofKind } from '../job/job';
-import { planJob } from '../plan/planJob';
+import { planJob } from '../verdict/planJob';
 import { at } from '../testing/levelledYard';
 import { codes, ground, jobOf, out, pipe } from '../testing/parts';
 import { stoneOf } from '../testing/workYards';

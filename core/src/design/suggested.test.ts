@@ -3,7 +3,7 @@ import { jobFaults } from '../job/faults';
 import { elementOf, ofKind, type Job } from '../job/job';
 import type { Element } from '../job/kinds';
 import { wayOfRun } from '../job/places';
-import { planJob } from '../plan/planJob';
+import { planJob } from '../verdict/planJob';
 import { brackenfold, quillfeather, wrenmoor } from '../samples';
 import { distanceTo } from '../site/place';
 import { withElements } from '../testing/parts';

@@ -3,9 +3,9 @@ import { GRATE_FACTS, GRATES } from '../catalogue/grates';
 import { basinPlan } from '../inlets';
 import { ofKind, type Job } from '../job/job';
 import type { Basin } from '../job/kinds';
-import type { Plan } from '../plan/planJob';
+import type { Plan } from '../verdict/planJob';
 import { takenOnSlope } from '../runoff/bypass';
-import { belowMulch } from '../snags/flatInMulch';
+import { belowMulch } from '../snags/inlets/flatInMulch';
 
 /** Most of one grate set side by side. */
 const MAX_SIDE_BY_SIDE = 4;

@@ -1,6 +1,6 @@
 import { applyChange, put } from '../job/change';
 import { headOf, type Job } from '../job/job';
-import { planJob } from '../plan/planJob';
+import { planJob } from '../verdict/planJob';
 import { priceOf } from '../price/price';
 import { takeOff } from '../quantities/takeOff';
 import { quillfeather } from '../samples';

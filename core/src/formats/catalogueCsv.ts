@@ -2,8 +2,8 @@
 import { headOf, type Job } from '../job/job';
 import { partRate, pricesOf } from '../price/book';
 import type { TakeOff } from '../quantities/takeOff';
-import { partLabel } from '../words/parts';
-import { leastUnits, rateUnit } from '../words/price';
+import { partLabel } from '../quantities/words';
+import { leastUnits, rateUnit } from '../price/words';
 
 export const CATALOGUE_COLUMNS = ['key', 'part', 'unit', 'price', 'currency'] as const;
 

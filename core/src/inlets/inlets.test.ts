@@ -2,7 +2,7 @@ import { applyChange, put } from '../job/change';
 import type { Element, Run } from '../job/kinds';
 import { jobFaults } from '../job/faults';
 import type { Job } from '../job/job';
-import { planJob, type Plan } from '../plan/planJob';
+import { planJob, type Plan } from '../verdict/planJob';
 import { sizeJob } from '../design/sizeJob';
 import { fixOf } from '../design/fixes';
 import { quillfeather } from '../samples/index';

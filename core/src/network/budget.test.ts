@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { applyChange, put } from '../job/change';
 import { elementOf, type Job } from '../job/job';
-import { planJob } from '../plan/planJob';
+import { planJob } from '../verdict/planJob';
 import { budgetFrom } from '../plan/layout';
 import { randomJob } from '../testing/randomJob';
 

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { applyChange } from '../job/change';
 import type { Job } from '../job/job';
-import { planJob } from './planJob';
+import { planJob } from '../verdict/planJob';
 import { fixOf } from '../design/fixes';
-import { tellSnag } from '../words/tell';
+import { tellSnag } from '../snags/tell';
 import { basin, channel, codes, ground, jobOf, out, pipe, rain, withFields } from '../testing/parts';
 
 const hundred = { returnPeriod: 100, intensity: 8e-5 };

@@ -1,6 +1,5 @@
 /** A line's long section in plan numbers: stations along it and every level there. Pure. */
-import type { Plan } from './planJob';
-import type { RunPlan } from './solution';
+import type { RunPlan, Solution } from './solution';
 
 export interface SectionPoint {
   /** m from the head */
@@ -31,7 +30,7 @@ export interface Section {
 }
 
 /** Runs of the route from a landing down to where its water leaves. */
-export function routeOf(plan: Plan, from: string): RunPlan[] {
+export function routeOf(plan: Solution, from: string): RunPlan[] {
   const leaving = new Map(Object.values(plan.runs).map((run) => [run.from, run]));
   const route: RunPlan[] = [];
   for (let run = leaving.get(from); run && route.length <= leaving.size; run = leaving.get(run.to)) route.push(run);
@@ -50,7 +49,7 @@ function pointOf(run: RunPlan, along: number, station: number, ground: number, c
 /** Ground between a run's ends where it was levelled, by m along the run; none where it is straight as far as anybody knows. */
 export type GroundOver = (run: string) => readonly { along: number; level: number }[];
 
-export function sectionOf(plan: Plan, route: RunPlan[], groundOver: GroundOver = () => []): Section {
+export function sectionOf(plan: Solution, route: RunPlan[], groundOver: GroundOver = () => []): Section {
   const points: SectionPoint[] = [];
   const pipes: Section['pipes'] = [];
   const limits: Section['limits'] = [];

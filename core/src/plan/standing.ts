@@ -5,7 +5,7 @@ import { flowArea } from '../hydraulics/backwater';
 import { intoSoil, throughHole } from '../hydraulics/drainDown';
 import { keptOf, type Job } from '../job/job';
 import { diameterOf, type Discharge } from '../job/kinds';
-import { LEVEL_TOLERANCE } from '../snags/snag';
+import { LEVEL_TOLERANCE } from '../numeric/tolerance';
 import type { Layout } from './layout';
 import { byId, type StandingWater } from './solution';
 import { step } from '../numeric/kept';

@@ -1,6 +1,6 @@
 import { applyChange } from '../job/change';
 import type { Element, Junction } from '../job/kinds';
-import { planJob } from './planJob';
+import { planJob } from '../verdict/planJob';
 import { fixOf } from '../design/fixes';
 import { basin, channel, codes, ground, jobOf, out, pipe } from '../testing/parts';
 

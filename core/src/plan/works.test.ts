@@ -2,7 +2,7 @@ import { changed, put } from '../job/change';
 import { headOf } from '../job/job';
 import { basin, ground, jobOf, out, pipe } from '../testing/parts';
 import { bedOf, culvertOf, swaleOf } from '../testing/workYards';
-import { planJob, type Plan } from './planJob';
+import { planJob, type Plan } from '../verdict/planJob';
 
 const depthOf = ({ works }: Plan, id: string): number => (works[id] as { depth: number }).depth;
 

@@ -2,13 +2,13 @@ import fc from 'fast-check';
 import { changed, put } from '../job/change';
 import { headOf, ofKind, type Job } from '../job/job';
 import type { Element, JobElement } from '../job/kinds';
-import { planJob } from '../plan/planJob';
+import { planJob } from '../verdict/planJob';
 import { takeOff } from '../quantities/takeOff';
 import { brackenfold, quillfeather, seededJob, wrenmoor } from '../samples';
 import { cautionsOf } from '../sheets/cautions';
 import { withElements } from '../testing/parts';
 import { fieldOf, swaleOf } from '../testing/workYards';
-import { dearer, isCurrency, leastUnits, lineLabel, money } from '../words/price';
+import { dearer, isCurrency, leastUnits, lineLabel, money } from './words';
 import { priceOf, unrounded, type Price } from './price';
 
 const priced = (job: Job): Price => priceOf(job, takeOff(job, planJob(job)));

@@ -1,7 +1,7 @@
 import { applyChange } from '../job/change';
 import { jobFaults } from '../job/faults';
 import type { DownspoutPlan } from '../inlets';
-import { planJob } from '../plan/planJob';
+import { planJob } from '../verdict/planJob';
 import { fixOf } from '../design/fixes';
 import { basin, codes, face, jobOf, out, pipe, spout } from '../testing/parts';
 

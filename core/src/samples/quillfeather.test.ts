@@ -1,6 +1,6 @@
 import { applyChange } from '../job/change';
 import { jobFaults } from '../job/faults';
-import { planJob } from '../plan/planJob';
+import { planJob } from '../verdict/planJob';
 import { fixOf } from '../design/fixes';
 import {
   CUBIC_METRES_PER_SECOND_PER_GPM as GPM,

@@ -1,5 +1,5 @@
 import { jobFaults } from '../job/faults';
-import { planJob } from '../plan/planJob';
+import { planJob } from '../verdict/planJob';
 import { codes } from '../testing/parts';
 import { walkOf } from '../trial/walk';
 import { situations } from './situations';

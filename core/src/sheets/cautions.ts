@@ -4,7 +4,7 @@ import { handDigOf } from '../yard/crossings';
 import { floating } from '../quantities/floats';
 import type { TakeOff } from '../quantities/takeOff';
 import { showSmall, text } from '../units';
-import { floatsWords, trenchWords } from '../words/parts';
+import { floatsWords, trenchWords } from '../quantities/words';
 
 const CALL =
   'Call the locating service before any digging, and wait for every mark. Lines that the owner laid are not marked by it.';

@@ -4,7 +4,7 @@ import { KIND_LIST, kindOf, rootReach, type Element, type ElementKind } from '..
 import { placesOf, wayOfOpening, wayOfRun } from '../job/places';
 import { centreOf, extentOf, middleOf, type Extent, type Place } from '../site/place';
 import { showLevel, showNominal, text } from '../units';
-import type { Plan } from '../plan/planJob';
+import type { Plan } from '../verdict/planJob';
 import { workKind, type WorkElementKind } from '../works';
 import { levelsOf } from '../yard/levels';
 import { groundPicture } from '../yard/picture';

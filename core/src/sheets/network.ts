@@ -1,7 +1,7 @@
 /** Pipes as they lie in space, what they join, and the ground as triangles: what other programs take over. Metres east, north and up. */
 import { headOf, landingsOf, nameOf, ofKind, type Job } from '../job/job';
 import { placeOfLanding, wayOfRun } from '../job/places';
-import type { Plan } from '../plan/planJob';
+import type { Plan } from '../verdict/planJob';
 import { straightOn } from '../numeric/straight';
 import { distance, type Place } from '../site/place';
 import { groundOf } from '../yard/ground';

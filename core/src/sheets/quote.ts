@@ -3,13 +3,13 @@ import { GRATE_FACTS } from '../catalogue/grates';
 import { OUTFALLS } from '../catalogue/outfalls';
 import { headOf, nameOf, ofKind, rainOf, type Job } from '../job/job';
 import { kindOf, type ElementKind } from '../job/kinds';
-import type { Plan } from '../plan/planJob';
+import type { Plan } from '../verdict/planJob';
 import { priceOf } from '../price/price';
 import type { TakeOff } from '../quantities/takeOff';
 import { showLength, showNominal, showSmall, text } from '../units';
 import { compareOptions } from '../variants/variants';
 import { WORK_KINDS } from '../works';
-import { money } from '../words/price';
+import { money } from '../price/words';
 
 export interface Quote {
   title: string;

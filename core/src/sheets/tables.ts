@@ -5,13 +5,13 @@ import { digSheet, stationName, targetRod, type DigLine } from '../field/digShee
 import { levelsTable } from '../formats/levelsCsv';
 import { headOf, landingsOf, nameOf, ofKind, type Job } from '../job/job';
 import { kindOf } from '../job/kinds';
-import type { Plan } from '../plan/planJob';
+import type { Plan } from '../verdict/planJob';
 import type { Price } from '../price/price';
 import { priceOf } from '../price/price';
 import { takeOff, type TakeOff } from '../quantities/takeOff';
 import { METRES_PER_FOOT, showFlow, showLength, showLevel, showNominal, showPitch, showSmall, text } from '../units';
-import { amountOf, partsTable } from '../words/parts';
-import { lineLabel, money, rateUnit } from '../words/price';
+import { amountOf, partsTable } from '../quantities/words';
+import { lineLabel, money, rateUnit } from '../price/words';
 import { placedLevels } from '../yard/ground';
 
 export interface Table {

@@ -1,2 +1,3 @@
 export { RULES } from './rules';
-export { LEAST_SHORT, LEVEL_TOLERANCE, SEVERITIES, snagKey, type Severity, type Snag, type SnagWords } from './snag';
+export { SEVERITIES, snagKey, type Severity, type Snag, type SnagWords } from './snag';
+export { LEAST_SHORT, LEVEL_TOLERANCE } from '../numeric/tolerance';

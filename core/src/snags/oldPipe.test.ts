@@ -1,5 +1,5 @@
 import type { Element, OLD_FATES } from '../job/kinds';
-import { planJob } from '../plan/planJob';
+import { planJob } from '../verdict/planJob';
 import type { Place } from '../site/place';
 import { basin, jobOf, out, pipe } from '../testing/parts';
 

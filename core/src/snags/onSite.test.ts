@@ -1,10 +1,10 @@
 import { changed, put } from '../job/change';
 import type { Job } from '../job/job';
 import type { Element, SpotLevel } from '../job/kinds';
-import { planJob } from '../plan/planJob';
+import { planJob } from '../verdict/planJob';
 import type { Place } from '../site/place';
 import { basin, jobOf, out, pipe } from '../testing/parts';
-import { tellSnag } from '../words/tell';
+import { tellSnag } from './tell';
 
 const at = (east: number, north: number): Place => ({ east, north });
 

@@ -1,5 +1,4 @@
 /** A snag is data; its sentence is made when somebody looks at it, and its mend when somebody asks for it (`design/fixes`). */
-import { METRES_PER_INCH } from '../units/constants';
 import type { Job } from '../job/job';
 import type { Solution } from '../plan/solution';
 import type { Measure, Teller } from '../words/teller';
@@ -48,9 +47,3 @@ export interface Rule {
   find(job: Job, solution: Solution): Snag[];
   tell(snag: Snag, say: Teller): SnagWords;
 }
-
-/** Rounding of levels in a job is far below this; nothing on site is set finer. m */
-export const LEVEL_TOLERANCE = 0.0005;
-
-/** A shortfall of fall that no rod reads and no crew lays: half of the eighth of an inch that levels are told to, m. */
-export const LEAST_SHORT = METRES_PER_INCH / 16;

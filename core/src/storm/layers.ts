@@ -1,12 +1,12 @@
 /** Layers of defence: what each takes, what it passes on and to whom, rain by rain and when one fails. */
-import { leftToSill } from '../snags/blockedGrate';
+import { leftToSill } from '../snags/inlets/blockedGrate';
 import type { InletPlan } from '../inlets';
 import { elementOf, groundInlets, ofKind, type Job } from '../job/job';
 import type { GroundInlet } from '../job/kinds';
 import { NONE } from '../network/tree';
 import { holding, Kept } from '../numeric/kept';
 import { placeOfLanding } from '../job/places';
-import type { Plan } from '../plan/planJob';
+import type { Plan } from '../verdict/planJob';
 import { workOf, WORKS } from '../works';
 import type { InStorm } from '../works/work';
 import { situated } from '../yard/situate';

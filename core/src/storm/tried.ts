@@ -8,8 +8,8 @@ import type { JobFlows } from '../plan/flows';
 import { layOut, type Layout } from '../plan/layout';
 import { inletsIn, rainResponse, type RainResponse } from '../plan/rainResponse';
 import { waterLineOf } from '../plan/waterLine';
-import { opens } from '../snags/waterOverGrate';
-import { LEVEL_TOLERANCE } from '../snags/snag';
+import { opens } from '../snags/inlets/waterOverGrate';
+import { LEVEL_TOLERANCE } from '../numeric/tolerance';
 import type { StormCase } from './cases';
 
 export interface TriedCase extends StormCase {

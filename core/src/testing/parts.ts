@@ -14,7 +14,7 @@ import type {
 } from '../job/kinds';
 import { changed, put } from '../job/change';
 import { jobFrom, type Job } from '../job/job';
-import type { Plan } from '../plan/planJob';
+import type { Plan } from '../verdict/planJob';
 
 /** 4e-5 m/s is 144 mm/h; 100 m² of it at C = 1 give 4 L/s. */
 export const rain = (more: Partial<RainElement> = {}): RainElement => ({

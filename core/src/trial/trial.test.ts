@@ -1,5 +1,5 @@
 import { basin, ground, jobOf, out, pipe, withFields } from '../testing/parts';
-import { planJob } from '../plan/planJob';
+import { planJob } from '../verdict/planJob';
 import { runTrial } from './trial';
 import { walkOf } from './walk';
 

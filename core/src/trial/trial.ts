@@ -5,7 +5,7 @@ import { sizeJob } from '../design/sizeJob';
 import { changed } from '../job/change';
 import { jobFaults } from '../job/faults';
 import type { Job } from '../job/job';
-import { planJob, type Plan } from '../plan/planJob';
+import { planJob, type Plan } from '../verdict/planJob';
 import { seededJob, type Mood } from '../samples/seeded';
 import { SEVERITIES, snagKey, type Snag } from '../snags/snag';
 import { walkOf } from './walk';

@@ -8,7 +8,7 @@ import { MATERIAL_FACTS } from '../catalogue/pipes';
 import { SOIL_FACTS } from '../catalogue/soils';
 import { elementOf, groundInlets, ofKind, type Job } from '../job/job';
 import { diameterOf, type Basin, type Channel, type Discharge, type Landing, type Run } from '../job/kinds';
-import type { Plan } from '../plan/planJob';
+import type { Plan } from '../verdict/planJob';
 import type { RunPlan } from '../plan/solution';
 import { least } from './halving';
 import { standingByWorks, walkWorks } from './walkWorks';

@@ -6,7 +6,7 @@ import { LINING_FACTS } from '../catalogue/swales';
 import { SOIL_FACTS } from '../catalogue/soils';
 import { headOf, ofKind, rainOf, type Job } from '../job/job';
 import type { Culvert, Discharge, Drain, DrainField, Swale } from '../job/kinds';
-import type { Plan } from '../plan/planJob';
+import type { Plan } from '../verdict/planJob';
 import { wayLength } from '../site/place';
 import { stormOf } from '../works/storm';
 import { least } from './halving';

@@ -7,7 +7,7 @@ import { changed } from '../job/change';
 import { jobFaults } from '../job/faults';
 import type { Element } from '../job/kinds';
 import type { Job } from '../job/job';
-import { planJob } from '../plan/planJob';
+import { planJob } from '../verdict/planJob';
 import { basin, ground, jobOf, out, pipe, rain } from '../testing/parts';
 import { bermOf, culvertOf, drainOf, fieldOf, pumpOf, swaleOf } from '../testing/workYards';
 import { brokenFix } from './trial';

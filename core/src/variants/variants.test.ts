@@ -4,7 +4,7 @@ import { jobFaults } from '../job/faults';
 import { headOf, jobFrom, ofKind, type Job } from '../job/job';
 import type { Element, Variant } from '../job/kinds';
 import { removal } from '../job/edits/remove';
-import { planJob } from '../plan/planJob';
+import { planJob } from '../verdict/planJob';
 import { randomJob } from '../testing/randomJob';
 import { brackenfold, quillfeather, wrenmoor } from '../samples';
 import { compareOptions, keepAside, takeOption } from './variants';

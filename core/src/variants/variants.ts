@@ -7,7 +7,7 @@ import { freshId } from '../job/ids';
 import { headOf, ofKind, type Job } from '../job/job';
 import { elementSchema, isLanding, kindOf, type Element, type Variant } from '../job/kinds';
 import { referencesOf, targetsOf, unlinked } from '../job/links';
-import { planJob, type Plan } from '../plan/planJob';
+import { planJob, type Plan } from '../verdict/planJob';
 import { priceOf, type Price } from '../price/price';
 import { takeOff } from '../quantities/takeOff';
 

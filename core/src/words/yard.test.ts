@@ -1,7 +1,7 @@
 import { changed, put } from '../job/change';
 import { jobFrom, ofKind, type Job } from '../job/job';
 import type { Element } from '../job/kinds';
-import { planJob } from '../plan/planJob';
+import { planJob } from '../verdict/planJob';
 import { brackenfold, quillfeather } from '../samples';
 import type { Place } from '../site/place';
 import { basin, jobOf, out, pipe, spout } from '../testing/parts';

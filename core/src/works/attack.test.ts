@@ -3,7 +3,7 @@ import { removal } from '../job/edits/remove';
 import { jobFaults } from '../job/faults';
 import type { Job } from '../job/job';
 import type { Discharge } from '../job/kinds';
-import { planJob } from '../plan/planJob';
+import { planJob } from '../verdict/planJob';
 import { layersOf } from '../storm/layers';
 import { basin, codes, face, ground, jobOf, out, pipe, spout } from '../testing/parts';
 import { bermOf, culvertOf, fieldOf, pumpOf, swaleOf } from '../testing/workYards';

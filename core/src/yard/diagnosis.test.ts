@@ -3,7 +3,7 @@ import { changed } from '../job/change';
 import { jobFaults } from '../job/faults';
 import { ofKind } from '../job/job';
 import type { Element } from '../job/kinds';
-import { planJob } from '../plan/planJob';
+import { planJob } from '../verdict/planJob';
 import { brackenfold, quillfeather } from '../samples';
 import { distance, type Place } from '../site/place';
 import { basin, jobOf, out, pipe, spout } from '../testing/parts';

@@ -3,7 +3,7 @@ import { moveWhole } from '../job/edits/move';
 import { elementOf, type Job } from '../job/job';
 import type { Building, Element, RoofFace, Swale } from '../job/kinds';
 import { placesOf } from '../job/places';
-import { planJob } from '../plan/planJob';
+import { planJob } from '../verdict/planJob';
 import { wayLength, type Place } from '../site/place';
 import { basin, face, jobOf, out, pipe, rain, spout } from '../testing/parts';
 import { at, bowl, levelled } from '../testing/levelledYard';

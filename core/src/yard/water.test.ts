@@ -1,7 +1,7 @@
 import { changed, put } from '../job/change';
 import type { Job } from '../job/job';
 import type { Element } from '../job/kinds';
-import { planJob } from '../plan/planJob';
+import { planJob } from '../verdict/planJob';
 import { cellAt } from '../ground/grid';
 import { distance, type Place } from '../site/place';
 import { basin, channel, jobOf, out } from '../testing/parts';

@@ -4,7 +4,7 @@ import { jobFaults } from '../job/faults';
 import { jobFrom, ofKind, type Job } from '../job/job';
 import type { Building, Element, Run } from '../job/kinds';
 import { putDown } from '../job/places';
-import { planJob } from '../plan/planJob';
+import { planJob } from '../verdict/planJob';
 import { wayLength, type Place } from '../site/place';
 import { basin, jobOf, out, pipe } from '../testing/parts';
 import { crossingsOfRun } from './crossings';

@@ -2,7 +2,7 @@
 import { missingWords, takeOff, type Job, type Plan, type TakeOff } from '@katabasis/core';
 import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
-import { useKept } from '../../data/useJob';
+import { useKept } from '../../planning/useJob';
 import { ElementSheet } from '../../elements/ElementSheet';
 import { useWide } from '../../theme/theme';
 import { SPACE } from '../../theme/tokens';

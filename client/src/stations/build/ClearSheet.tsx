@@ -24,9 +24,9 @@ import {
 } from '@katabasis/core';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { Refused, Unreachable } from '../../data/ask';
-import { offices } from '../../data/offices';
-import { useKept } from '../../data/useJob';
+import { Refused, Unreachable } from '../../sync/ask';
+import { offices } from '../../files/offices';
+import { useKept } from '../../planning/useJob';
 import { NameField } from '../../input/Field';
 import { Fields } from '../../input/Fields';
 import { DayField } from '../../parts/Day';

@@ -32,9 +32,9 @@ import {
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { z } from 'zod';
-import { planWith } from '../../data/planner';
-import { useKept } from '../../data/useJob';
-import { useWorked } from '../../data/useWorked';
+import { planWith } from '../../planning/planner';
+import { useKept } from '../../planning/useJob';
+import { useWorked } from '../../planning/useWorked';
 import { QuantityField } from '../../input/Field';
 import { Fields } from '../../input/Fields';
 import { Keypad } from '../../input/Keypad';

@@ -16,7 +16,7 @@ import {
 import Trash from 'lucide-react-native/icons/trash';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { useKept } from '../../data/useJob';
+import { useKept } from '../../planning/useJob';
 import { NameField } from '../../input/Field';
 import { Fields } from '../../input/Fields';
 import { useStyles, useWide } from '../../theme/theme';

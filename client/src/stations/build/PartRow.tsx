@@ -1,7 +1,7 @@
 /** One part of the take-off: how much to buy, large; tapped, how that came and the places that it is for. */
 import { buyOf, partLabel, partWorking, type Part } from '@katabasis/core';
 import { View } from 'react-native';
-import { useKept } from '../../data/useJob';
+import { useKept } from '../../planning/useJob';
 import { useStyles } from '../../theme/theme';
 import { SPACE, TOUCH, type Palette } from '../../theme/tokens';
 import { Press } from '../../ui/Press';

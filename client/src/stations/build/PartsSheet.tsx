@@ -13,8 +13,8 @@ import {
 import Download from 'lucide-react-native/icons/download';
 import { useState, type ReactNode } from 'react';
 import { View } from 'react-native';
-import { saveTable } from '../../data/tables';
-import { useKept } from '../../data/useJob';
+import { saveTable } from '../../files/tables';
+import { useKept } from '../../planning/useJob';
 import { useStyles, useWide } from '../../theme/theme';
 import { SPACE, TOUCH, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';

@@ -1,7 +1,7 @@
 /** What the ground and the place add to a price, and what is charged once: permits, rentals by their days. */
 import { leastUnits, pricesOf, put, headOf, type JobElement } from '@katabasis/core';
 import { View } from 'react-native';
-import { useKept } from '../../data/useJob';
+import { useKept } from '../../planning/useJob';
 import { NameField, QuantityField } from '../../input/Field';
 import { Fields } from '../../input/Fields';
 import { distanceUpTo, shareBetween } from '../../input/entry';

@@ -20,7 +20,7 @@ import {
 } from '@katabasis/core';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { useKept } from '../../data/useJob';
+import { useKept } from '../../planning/useJob';
 import { NameField, QuantityField } from '../../input/Field';
 import { Fields } from '../../input/Fields';
 import { shareBetween } from '../../input/entry';

@@ -13,8 +13,8 @@ import {
 import Download from 'lucide-react-native/icons/download';
 import { useMemo } from 'react';
 import { View } from 'react-native';
-import { saveTable } from '../../data/tables';
-import { useKept } from '../../data/useJob';
+import { saveTable } from '../../files/tables';
+import { useKept } from '../../planning/useJob';
 import { useNoted } from '../../input/useNoted';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';

@@ -3,7 +3,7 @@ import { drawingOf, type Drawing, type Place, type Stroke } from '@katabasis/cor
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, Path } from 'react-native-svg';
-import { useKept } from '../../data/useJob';
+import { useKept } from '../../planning/useJob';
 import { usePalette } from '../../theme/theme';
 
 /** Units of the picture: its longer side, and room for marks at its edge. */

@@ -4,7 +4,7 @@ import { quillfeather } from '@katabasis/core/samples';
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { TextDecoder } from 'node:util';
 import Papa from 'papaparse';
-import { pickFile } from '../../data/files';
+import { pickFile } from '../../files/files';
 import { openJob, press, seen } from '../../testing/openJob';
 import { ClearSheet } from './ClearSheet';
 import { DaysSheet } from './DaysSheet';
@@ -13,7 +13,7 @@ import { OptionsSheet } from './OptionsSheet';
 import { PriceBooks } from './PriceBooks';
 import { PriceSheet } from './PriceSheet';
 
-jest.mock('../../data/files', () => ({ ...jest.requireActual('../../data/files'), pickFile: jest.fn() }));
+jest.mock('../../files/files', () => ({ ...jest.requireActual('../../files/files'), pickFile: jest.fn() }));
 
 const sample = (): Job => jobFrom('test', quillfeather().elements.all);
 const takenOf = (job: Job) => takeOff(job, planJob(job));

@@ -2,9 +2,9 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { api } from '../../data/api';
-import { useBin } from '../../data/records';
-import { BIN_KEY, JOBS_KEY } from '../../data/keys';
+import { api } from '../../sync/api';
+import { useBin } from '../../sync/records';
+import { BIN_KEY, JOBS_KEY } from '../../sync/keys';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';

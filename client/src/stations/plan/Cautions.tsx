@@ -1,6 +1,6 @@
 import { METRES_PER_FOOT } from '@katabasis/core';
 import { View } from 'react-native';
-import { useKept } from '../../data/useJob';
+import { useKept } from '../../planning/useJob';
 import { SPACE } from '../../theme/tokens';
 import { Text } from '../../ui/Text';
 

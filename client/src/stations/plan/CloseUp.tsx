@@ -1,7 +1,7 @@
 /** What a sheet changes, and what it leads between: all that a phone has room for above it, or on its side beside it. */
 import { useCallback, useMemo } from 'react';
 import { ScrollView } from 'react-native';
-import { useMade, type OpenJob } from '../../data/useJob';
+import { useMade, type OpenJob } from '../../planning/useJob';
 import { Descent } from '../../drawing/Descent';
 import { drawGlyph } from '../../elements';
 import { SPACE } from '../../theme/tokens';

@@ -13,8 +13,8 @@ import {
 } from '@katabasis/core';
 import { memo, useCallback, useMemo, useRef, useState, type ReactNode } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
-import { unhurried } from '../../data/unhurried';
-import { useFresh, useKept, useMade, type OpenJob } from '../../data/useJob';
+import { unhurried } from '../../pace/unhurried';
+import { useFresh, useKept, useMade, type OpenJob } from '../../planning/useJob';
 import { useLagging } from '../../drawing/useLagging';
 import { Descent } from '../../drawing/Descent';
 import { layOutDescent } from '../../drawing/descentLayout';

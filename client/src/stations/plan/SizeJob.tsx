@@ -3,15 +3,15 @@ import { nameOf, showNominal, text, type Job, type JobSizing, type SizedJob, typ
 import Ruler from 'lucide-react-native/icons/ruler';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useKept } from '../../data/useJob';
+import { useKept } from '../../planning/useJob';
 import { useStyles } from '../../theme/theme';
 import { SPACE, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
 import { Mark } from '../../ui/Mark';
 import { Text } from '../../ui/Text';
-import { findSizes } from '../../data/planner';
-import { planWith } from '../../data/planner';
-import { useWorked } from '../../data/useWorked';
+import { findSizes } from '../../planning/planner';
+import { planWith } from '../../planning/planner';
+import { useWorked } from '../../planning/useWorked';
 
 const make = (palette: Palette) => ({
   choice: { borderTopWidth: 1, borderTopColor: palette.line, paddingVertical: SPACE.m, gap: SPACE.s },

@@ -2,7 +2,7 @@
 import { caseWords, cellWords, LAYER_LABELS, type CaseId, type Layers } from '@katabasis/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useKept } from '../../data/useJob';
+import { useKept } from '../../planning/useJob';
 import { useStyles } from '../../theme/theme';
 import { SPACE, TOUCH, type Palette } from '../../theme/tokens';
 import { Mark, type MarkKind } from '../../ui/Mark';

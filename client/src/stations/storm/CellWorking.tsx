@@ -2,7 +2,7 @@
 import { caseWords, cellWords, LAYER_LABELS, partWords, type Layers } from '@katabasis/core';
 import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import { View } from 'react-native';
-import { useKept } from '../../data/useJob';
+import { useKept } from '../../planning/useJob';
 import { useStyles } from '../../theme/theme';
 import { SPACE, TOUCH, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';

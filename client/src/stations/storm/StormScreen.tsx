@@ -3,9 +3,9 @@ import { drowningWords, firstWords, rainOf, type Layers } from '@katabasis/core'
 import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { ElementSheet } from '../../elements/ElementSheet';
-import { findLayers } from '../../data/planner';
-import { useKept } from '../../data/useJob';
-import { useWorked } from '../../data/useWorked';
+import { findLayers } from '../../planning/planner';
+import { useKept } from '../../planning/useJob';
+import { useWorked } from '../../planning/useWorked';
 import { useWide } from '../../theme/theme';
 import { SPACE } from '../../theme/tokens';
 import { Button } from '../../ui/Button';

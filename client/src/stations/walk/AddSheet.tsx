@@ -4,7 +4,7 @@ import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import Check from 'lucide-react-native/icons/check';
 import { useCallback, useState } from 'react';
 import { View } from 'react-native';
-import { useKept, WithDraft } from '../../data/useJob';
+import { useKept, WithDraft } from '../../planning/useJob';
 import { viewOf } from '../../elements';
 import { Fields } from '../../input/Fields';
 import { useStyles } from '../../theme/theme';

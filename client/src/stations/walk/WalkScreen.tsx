@@ -12,7 +12,7 @@ import {
 } from '@katabasis/core';
 import { useCallback } from 'react';
 import { ScrollView, View } from 'react-native';
-import { useKept } from '../../data/useJob';
+import { useKept } from '../../planning/useJob';
 import { useStyles, useWide } from '../../theme/theme';
 import { SPACE, type Palette } from '../../theme/tokens';
 import { Mark } from '../../ui/Mark';

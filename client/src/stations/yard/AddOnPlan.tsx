@@ -1,7 +1,7 @@
 /** What to put down: by pacing, by taps, or what is in the job and not on the plan yet. */
 import { kindOf, nameOf } from '@katabasis/core';
 import { View } from 'react-native';
-import { useKept } from '../../data/useJob';
+import { useKept } from '../../planning/useJob';
 import { unplaced } from '../../drawing/yard/scene';
 import { PUT } from '../../parts/yardAddress';
 import { useStyles } from '../../theme/theme';

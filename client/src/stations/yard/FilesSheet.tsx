@@ -20,10 +20,10 @@ import {
 import Papa from 'papaparse';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { pickFile, saveFile, slug } from '../../data/files';
-import { saveTable } from '../../data/tables';
-import { keepPicture } from '../../data/pictures';
-import { useKept } from '../../data/useJob';
+import { pickFile, saveFile, slug } from '../../files/files';
+import { saveTable } from '../../files/tables';
+import { keepPicture } from '../../files/pictures';
+import { useKept } from '../../planning/useJob';
 import { SPACE } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';

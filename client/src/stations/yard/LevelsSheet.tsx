@@ -12,8 +12,8 @@ import {
 } from '@katabasis/core';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { rodOf } from '../../data/rod';
-import { useKept } from '../../data/useJob';
+import { rodOf } from '../../files/rod';
+import { useKept } from '../../planning/useJob';
 import type { Snapped } from '../../drawing/yard/snap';
 import { SPACE } from '../../theme/tokens';
 import { Button } from '../../ui/Button';

@@ -2,7 +2,7 @@
 import { freeName, freshId, parseLength, put, showLength, showSmall, text } from '@katabasis/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useKept } from '../../data/useJob';
+import { useKept } from '../../planning/useJob';
 import { QuantityField } from '../../input/Field';
 import { Fields } from '../../input/Fields';
 import { degreesEntry } from '../../input/entry';

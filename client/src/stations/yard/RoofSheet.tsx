@@ -16,7 +16,7 @@ import {
 import { roofOver, ROOF_FORMS, type Face, type RoofForm } from '@katabasis/core/roofs';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useKept } from '../../data/useJob';
+import { useKept } from '../../planning/useJob';
 import { QuantityField } from '../../input/Field';
 import { Fields } from '../../input/Fields';
 import { roofPitchEntry } from '../../input/entry';

@@ -13,8 +13,8 @@ import {
   type Place,
 } from '@katabasis/core';
 import { View } from 'react-native';
-import { useKept } from '../../data/useJob';
-import { useYard } from '../../data/useYard';
+import { useKept } from '../../planning/useJob';
+import { useYard } from '../../planning/useYard';
 import { SPACE } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
 import { Mark } from '../../ui/Mark';

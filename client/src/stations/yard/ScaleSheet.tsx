@@ -1,7 +1,7 @@
 /** A picture put to scale: two taps on it, and how far apart they are. */
 import { distance, elementOf, put, scaledBy, showLength, text } from '@katabasis/core';
 import { View } from 'react-native';
-import { useKept } from '../../data/useJob';
+import { useKept } from '../../planning/useJob';
 import { QuantityField } from '../../input/Field';
 import { Fields } from '../../input/Fields';
 import { lengthEntry } from '../../input/entry';

@@ -2,8 +2,8 @@
 import { placeAlong, nameOf, showLength, showLevel, showPitch, showSmall, text, type Place } from '@katabasis/core';
 import { useCallback } from 'react';
 import { View } from 'react-native';
-import { useKept } from '../../data/useJob';
-import { useYard } from '../../data/useYard';
+import { useKept } from '../../planning/useJob';
+import { useYard } from '../../planning/useYard';
 import { CutDrawing } from '../../drawing/CutDrawing';
 import { SPACE } from '../../theme/tokens';
 import { Button } from '../../ui/Button';

@@ -12,7 +12,7 @@ import {
 } from '@katabasis/core';
 import { useEffect, useMemo } from 'react';
 import { View } from 'react-native';
-import { useKept } from '../../data/useJob';
+import { useKept } from '../../planning/useJob';
 import { QuantityField } from '../../input/Field';
 import { Fields } from '../../input/Fields';
 import { lengthEntry, levelEntry } from '../../input/entry';

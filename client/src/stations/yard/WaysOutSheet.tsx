@@ -12,8 +12,8 @@ import {
 } from '@katabasis/core';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
-import { useKept } from '../../data/useJob';
-import { useYard } from '../../data/useYard';
+import { useKept } from '../../planning/useJob';
+import { useYard } from '../../planning/useYard';
 import { useStyles } from '../../theme/theme';
 import { SPACE, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';

@@ -17,8 +17,8 @@ import {
 } from '@katabasis/core';
 import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { View } from 'react-native';
-import { useJob, useKept } from '../../data/useJob';
-import { useYard } from '../../data/useYard';
+import { useJob, useKept } from '../../planning/useJob';
+import { useYard } from '../../planning/useYard';
 import { GroundPlan, type PlanHandle } from '../../drawing/yard/GroundPlan';
 import type { Draft } from '../../drawing/yard/OverPlan';
 import { gripOf } from '../../drawing/yard/grip';

@@ -4,7 +4,7 @@ import Minus from 'lucide-react-native/icons/minus';
 import Plus from 'lucide-react-native/icons/plus';
 import type { RefObject } from 'react';
 import { View } from 'react-native';
-import type { Yard } from '../../data/useYard';
+import type { Yard } from '../../planning/useYard';
 import type { PlanHandle } from '../../drawing/yard/GroundPlan';
 import { NorthMark } from '../../drawing/yard/NorthMark';
 import { usePalette, useStyles } from '../../theme/theme';

@@ -2,7 +2,7 @@ import { changed, jobFrom, levelsOf, planJob, type Element, type Job, type Place
 import fc from 'fast-check';
 import { sceneOf } from '../../drawing/yard/scene';
 import { snapTo } from '../../drawing/yard/snap';
-import { simulatedRod } from '../../data/rod';
+import { simulatedRod } from '../../files/rod';
 import { drawLine, lineStart, type Drawn } from './drawLine';
 import { booked, bookingOf, sightAt } from './levelling';
 import { homeward, paced, type Wall } from './pacing';

@@ -6,7 +6,7 @@ import { freshId } from '../../job/ids';
 import type { Job } from '../../job/job';
 import type { Element, Junction, Run } from '../../job/kinds';
 import { wayOfRun } from '../../job/places';
-import { fromAccess } from '../../snags/noCleanout';
+import { fromAccess } from '../../snags/pipes/noCleanout';
 import { groundAlong } from '../../plan/along';
 import type { RunPlan } from '../../plan/solution';
 import { fixOfChange, type Mending } from './fix';

@@ -4,7 +4,7 @@ import { changed, put } from '../../job/change';
 import { jobFaults } from '../../job/faults';
 import type { Element, Junction } from '../../job/kinds';
 import type { Job } from '../../job/job';
-import { planJob } from '../../plan/planJob';
+import { planJob } from '../../verdict/planJob';
 import { RULES } from '../../snags/rules';
 import { basin, channel, face, ground, jobOf, out, pipe, rain, spout, node } from '../../testing/parts';
 import { WORK_YARDS, WORKS_WITHOUT_FIX } from '../../testing/workYards';

@@ -6,8 +6,8 @@ import { basinPlan, downspoutPlan, type DownspoutPlan } from '../../inlets';
 import { put } from '../../job/change';
 import { elementOf } from '../../job/job';
 import type { Basin } from '../../job/kinds';
-import { spillingIn } from '../../snags/gutterSpills';
-import { leftToSill } from '../../snags/blockedGrate';
+import { spillingIn } from '../../snags/inlets/gutterSpills';
+import { leftToSill } from '../../snags/inlets/blockedGrate';
 import { METRES_PER_INCH } from '../../units/constants';
 import { fixOfChange, type Fix, type Mending } from './fix';
 

@@ -4,11 +4,11 @@ import type { Basin, Channel, Element } from '../../job/kinds';
 import { jobFaults } from '../../job/faults';
 import { jobFrom, type Job } from '../../job/job';
 import { basin, ground, inOrderOfIds, jobOf, node, out, pipe } from '../../testing/parts';
-import { planJob } from '../../plan/planJob';
+import { planJob } from '../../verdict/planJob';
 import { randomJob } from '../../testing/randomJob';
 import { fixOf } from '.';
 import { mends } from './prove';
-import { tellSnag } from '../../words/tell';
+import { tellSnag } from '../../snags/tell';
 import { numbersIn } from '../../trial/trial';
 
 /** Random jobs with inlets in them: some landings become basins or channel drains, with ground that sheds to them and doors behind them, and some faces come down valleys. */

@@ -2,7 +2,7 @@
 import { changed } from '../../job/change';
 import { changeFaults } from '../../job/faults';
 import type { Job } from '../../job/job';
-import { planJob, type Plan } from '../../plan/planJob';
+import { planJob, type Plan } from '../../verdict/planJob';
 import type { Snag } from '../../snags/snag';
 import { channels } from './channels';
 import { cleanout } from './cleanout';

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { planJob } from '../../plan/planJob';
+import { planJob } from '../../verdict/planJob';
 import { basin, ground, jobOf, out, pipe } from '../../testing/parts';
 import { applyChange } from '../change';
 import type { Junction, Run } from '../kinds';

@@ -5,7 +5,7 @@ import { SOILS } from '../../catalogue/soils';
 import { METRES_PER_FOOT } from '../../units/constants';
 import { flag, idSchema, length, level, levelFrom, name, place } from './fields';
 import { kind } from './kind';
-import { soilFields } from './workFields';
+import { soilFields } from './works/workFields';
 
 const schema = z.strictObject({
   id: idSchema,

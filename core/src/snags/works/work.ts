@@ -1,7 +1,8 @@
 /** What the rules of works have alike. */
 import { keptOf, type Job } from '../../job/job';
 import { step } from '../../numeric/kept';
-import { LEVEL_TOLERANCE, type Rule, type Severity, type Snag } from '../snag';
+import { LEVEL_TOLERANCE } from '../../numeric/tolerance';
+import type { Rule, Severity, Snag } from '../snag';
 import type { Solution } from '../../plan/solution';
 import type { WorkKind, WorkOf, WorkPlan } from '../../works';
 import type { Measure } from '../../words/teller';
@@ -27,33 +28,21 @@ export const worksIn = <K extends WorkKind>(job: Job, { works }: Pick<Solution, 
 export const rarerIn = <K extends WorkKind>(job: Job, { rarerWorks }: Solution, ...kinds: K[]): At<K>[] =>
   rarerWorks ? among(job, rarerWorks, kinds) : [];
 
-/** A snag's code, weight and measure, as a maker of it. */
-export const maker =
-  (code: string, severity: Severity, measure: Measure) =>
-  (at: string, figure: number, limit: number, more: Partial<Snag> = {}): Snag => ({
-    code,
-    severity,
-    at,
-    measure,
-    figure,
-    limit,
-    ...more,
-  });
+/** Makes a snag of one rule, where and by how much. */
+type Make = (at: string, figure: number, limit: number, more?: Partial<Snag>) => Snag;
 
-/** A rule of one code. */
-export const rule = (
-  code: string,
-  severity: Severity,
-  measure: Measure,
-  find: (make: ReturnType<typeof maker>, ...given: Parameters<Rule['find']>) => Snag[],
-  tell: Rule['tell'],
-  short?: string,
-): Rule => ({
-  code,
-  ...(short === undefined ? {} : { short }),
-  find: (job, solution) => find(maker(code, severity, measure), job, solution),
-  tell,
-});
+/** A rule about works, as its own file writes it. */
+interface WorkRule extends Omit<Rule, 'find'> {
+  severity: Severity;
+  measure: Measure;
+  find(make: Make, ...given: Parameters<Rule['find']>): Snag[];
+}
+
+export function workRule({ severity, measure, find, ...rule }: WorkRule): Rule {
+  const { code } = rule;
+  const make: Make = (at, figure, limit, more = {}) => ({ code, severity, at, measure, figure, limit, ...more });
+  return { ...rule, find: (job, solution) => find(make, job, solution) };
+}
 
 export const SMALL = LEVEL_TOLERANCE;
 export const HOUR = 3600;

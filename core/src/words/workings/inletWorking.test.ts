@@ -1,4 +1,4 @@
-import { planJob, type Plan } from '../../plan/planJob';
+import { planJob, type Plan } from '../../verdict/planJob';
 import { inletYard } from '../../testing/inletYard';
 import { withFields } from '../../testing/parts';
 import { showFlow, showLength, showSmall, showSump, text } from '../../units';

@@ -1,7 +1,7 @@
 /** Every line of a working that says what something comes to is worked out anew from the numbers it shows. */
 import { runInNewContext } from 'node:vm';
 import type { Job } from '../../job/job';
-import { planJob } from '../../plan/planJob';
+import { planJob } from '../../verdict/planJob';
 import { inletYard } from '../../testing/inletYard';
 import { withFields } from '../../testing/parts';
 import { budgetWorking } from './budgetWorking';

@@ -1,0 +1,47 @@
+/** What the Build station asks of the server: the stand-in offices, the company's price books, pages for others. */
+import {
+  locateAnswersSchema,
+  priceBooksSchema,
+  sharedSchema,
+  sharesSchema,
+  weatherSchema,
+  type Audience,
+  type LocateAnswer,
+  type LocateTicket,
+  type PriceBook,
+  type Share,
+  type Weather,
+} from '@katabasis/core';
+import { useQuery, type UseQueryResult } from '@tanstack/react-query';
+import { read } from '../sync/api';
+import { ask } from '../sync/ask';
+
+export const offices = {
+  locate: async (ticket: LocateTicket): Promise<void> => void (await ask('POST', '/locate', ticket)),
+  locateAnswers: async (ticket: string, on: string): Promise<LocateAnswer[]> =>
+    (await read(locateAnswersSchema, ask('GET', `/locate/${ticket}?on=${on}`))).answers,
+  keepBook: async (book: PriceBook): Promise<void> => void (await ask('POST', '/books', book)),
+  share: async (job: string, audience: Audience): Promise<string> =>
+    (await read(sharedSchema, ask('POST', `/jobs/${job}/shares`, { audience }))).link,
+  withdrawShare: async (job: string, id: string): Promise<void> =>
+    void (await ask('DELETE', `/jobs/${job}/shares/${id}`)),
+};
+
+/** Put by on the device: the last that was told stands while the office is out of reach. */
+export const useWeather = (from: string): UseQueryResult<Weather[]> =>
+  useQuery({
+    queryKey: ['weather', from],
+    queryFn: async () => (await read(weatherSchema, ask('GET', `/weather?from=${from}`))).days,
+    staleTime: 3600_000,
+  });
+
+export const BOOKS_KEY = ['books'];
+export const useBooks = (): UseQueryResult<PriceBook[]> =>
+  useQuery({ queryKey: BOOKS_KEY, queryFn: async () => (await read(priceBooksSchema, ask('GET', '/books'))).books });
+
+export const sharesKey = (job: string): readonly string[] => ['shares', job];
+export const useShares = (job: string): UseQueryResult<Share[]> =>
+  useQuery({
+    queryKey: sharesKey(job),
+    queryFn: async () => (await read(sharesSchema, ask('GET', `/jobs/${job}/shares`))).shares,
+  });

@@ -1,0 +1,104 @@
+/** The sessions of this page, one a job, and how a new job begins. */
+import { freeOf, freshId, type Element, type News } from '@katabasis/core';
+import type { QueryClient } from '@tanstack/react-query';
+import { api } from './api';
+import { deviceStore } from './device/deviceStore';
+import type { PageNews } from './keeping';
+import { BIN_KEY, jobKey, JOBS_KEY, UNSENT_KEY, WAITING_KEY } from './keys';
+import { sendFiles } from './device/keptFiles';
+import { listenToServer } from './news';
+import { nextPicture } from './picture';
+import { Session } from './session';
+import type { StoredJob } from './device/stored';
+
+const open = new Map<string, Session>();
+
+/** Between the pages of this device. */
+const pages = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('katabasis.jobs');
+
+function opened(id: string, client: QueryClient, known?: StoredJob): Session {
+  const session = new Session(
+    id,
+    {
+      store: deviceStore(),
+      api,
+      newId: freshId,
+      picture: nextPicture,
+      tellPages: (news) => pages?.postMessage({ job: id, news }),
+      onSaved: () => {
+        void client.invalidateQueries({ queryKey: JOBS_KEY });
+        void client.invalidateQueries({ queryKey: UNSENT_KEY });
+        void client.invalidateQueries({ queryKey: WAITING_KEY });
+      },
+      onBehind: () => void client.invalidateQueries({ queryKey: jobKey(id) }),
+    },
+    known,
+  );
+  open.set(id, session);
+  return session;
+}
+
+export const sessionOf = (id: string, client: QueryClient): Session => open.get(id) ?? opened(id, client);
+
+/** A name that no job known here has: that name, or the name with the next free number. */
+export function freeJobName(client: QueryClient, name: string): string {
+  const lists = client.getQueriesData<{ pages?: { jobs: { name: string }[] }[] }>({ queryKey: JOBS_KEY });
+  const unsent = client.getQueryData<{ name: string }[]>(UNSENT_KEY) ?? [];
+  const taken = new Set([
+    ...lists.flatMap(([, data]) => data?.pages?.flatMap(({ jobs }) => jobs.map((job) => job.name)) ?? []),
+    ...unsent.map((job) => job.name),
+  ]);
+  return freeOf(taken, name);
+}
+
+/** Begins a job on this device; it is sent as soon as the server is in reach. */
+export function startJob(id: string, elements: readonly Element[], client: QueryClient): void {
+  const begun = elements.map((element, place) => ({ version: 1, element, place }));
+  void opened(id, client, { seq: -1, unsent: true, elements: begun, waiting: [] }).flush();
+  void client.invalidateQueries({ queryKey: UNSENT_KEY });
+}
+
+/** Sends what waits on this device, of every job, whichever page is open. */
+async function sendAll(client: QueryClient): Promise<void> {
+  const stored = await deviceStore().waiting();
+  // Those open here as well: what found no room on the device is held by its page only.
+  const jobs = new Set([...stored.map(({ job }) => job), ...open.keys()]);
+  await Promise.all([...jobs].map((job) => sessionOf(job, client).flush()));
+  await sendFiles().catch(() => undefined);
+  await client.invalidateQueries({ queryKey: WAITING_KEY });
+}
+
+/** Takes in what the server tells of by itself. */
+function hearServer(news: News, client: QueryClient): void {
+  if (news.news === 'listed') {
+    void client.invalidateQueries({ queryKey: JOBS_KEY });
+    void client.invalidateQueries({ queryKey: BIN_KEY });
+    return;
+  }
+  // What this device did itself it knows already.
+  if (open.get(news.job)?.isBehind(news.seq, news.change) === true)
+    void client.invalidateQueries({ queryKey: jobKey(news.job) });
+}
+
+/** Keeps the sessions in step with the other pages of this device and with other devices, and sends when the network is back. */
+export function listenForOthers(client: QueryClient): () => void {
+  const hear = ({ data }: MessageEvent<{ job: string; news: PageNews }>): void => open.get(data.job)?.follow(data.news);
+  const send = (): void => void sendAll(client).catch(() => undefined);
+  send();
+  pages?.addEventListener('message', hear);
+  window.addEventListener('online', send);
+  const deaf = listenToServer(
+    (news) => hearServer(news, client),
+    () => {
+      // In reach again: what was missed meanwhile is asked for, and what waits is sent.
+      for (const id of open.keys()) void client.invalidateQueries({ queryKey: jobKey(id) });
+      void client.invalidateQueries({ queryKey: JOBS_KEY });
+      send();
+    },
+  );
+  return () => {
+    pages?.removeEventListener('message', hear);
+    window.removeEventListener('online', send);
+    deaf();
+  };
+}

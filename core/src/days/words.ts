@@ -1,0 +1,46 @@
+/** Steps of the work in words. */
+import type { Held, Scheduled } from './schedule';
+import type { StepKind, WorkStep } from './steps';
+import { PART_GROUP_LABELS } from '../quantities/words';
+
+const STEPS: Record<StepKind, string> = {
+  setOut: 'Come, look for the marks, set out',
+  strip: 'Strip the turf',
+  line: 'Dig and lay',
+  boxes: 'Set basins, drains and ends',
+  works: 'Build the other works',
+  test: 'Run water through before anything is covered',
+  inspect: 'Have it inspected, still open',
+  backfill: 'Backfill in lifts',
+  slab: 'Make the paving good',
+  turf: 'Turf or seed, after the machines',
+};
+
+export function stepLabel({ key, kind, line }: WorkStep): string {
+  if (key === 'saw') return 'Saw the paving';
+  return line === null ? STEPS[kind] : `${STEPS[kind]} line ${line}, from its foot upward`;
+}
+
+const HELD: Record<Held, string> = {
+  marks: 'waits for the marks',
+  wet: 'waits out wet days',
+  frost: 'waits for nights without frost',
+  hand: 'set by hand',
+};
+
+/** Why it begins no sooner, and what is wrong with its days. */
+export const heldWords = ({ held, marksGone }: Scheduled): string[] => [
+  ...held.map((why) => HELD[why]),
+  ...(marksGone ? ['digs without marks that stand'] : []),
+];
+
+const MACHINES = { excavator: 'excavator', rammer: 'rammer', saw: 'wet saw' };
+
+/** What the truck of its days carries. */
+export function truckWords({ machine, truck }: WorkStep): string {
+  const things = [
+    ...(machine === null ? [] : [MACHINES[machine]]),
+    ...truck.map((group) => PART_GROUP_LABELS[group].toLowerCase()),
+  ];
+  return things.join(', ');
+}

@@ -1,0 +1,39 @@
+import { z } from 'zod';
+import { idSchema, level, levelFrom, name, place } from '../fields';
+import { kind } from '../kind';
+
+const month = z.number().int().min(1).max(12);
+
+const schema = z.strictObject({
+  id: idSchema,
+  kind: z.literal('barrel'),
+  name,
+  place: place.optional(),
+  levelFrom,
+  /** Ground that it stands on, m. */
+  groundLevel: level,
+  /** m³ */
+  volume: z.number().gt(0).max(1000),
+  /** Month in which it is emptied and its valve opened before frost, and in which it is shut again. */
+  opened: month.optional(),
+  shut: month.optional(),
+});
+export type Barrel = z.infer<typeof schema>;
+
+export const barrelKind = kind<Barrel>(schema, {
+  label: 'Barrel',
+  idStem: 'barrel',
+  shape: 'place',
+  about: 'a rain barrel in a downspout’s line, its overflow the pipe that leaves it',
+  notes: { opened: 'month in which its valve is opened for winter', shut: 'and shut again' },
+  isLanding: () => true,
+  standsIn: true,
+  creations: [
+    {
+      stem: 'Barrel',
+      says: 'A rain barrel under a downspout, its overflow led on',
+      inRun: 'Barrel',
+      build: ({ id, name: called, groundLevel }) => ({ id, kind: 'barrel', name: called, groundLevel, volume: 0.2 }),
+    },
+  ],
+});

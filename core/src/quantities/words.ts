@@ -1,0 +1,242 @@
+/** Parts of a take-off in words: what each is called, how much of it, and how that came. */
+import { DOWNSPOUT_LABELS } from '../catalogue/downspouts';
+import { GRATE_FACTS } from '../catalogue/grates';
+import { MATERIAL_FACTS, type Material } from '../catalogue/pipes';
+import { STONE_FACTS } from '../catalogue/stone';
+import { CHANNEL_LENGTH, RISER, WASTE } from '../catalogue/supply';
+import { headOf, nameOf, type Job } from '../job/job';
+import type { Missing } from './counting';
+import type { Item, PartGroup, PartUnit } from '../catalogue/items';
+import type { Trench } from './earth';
+import type { Part } from './takeOff';
+import {
+  CUBIC_METRES_PER_CUBIC_YARD,
+  decimals,
+  LITRES_PER_QUART,
+  showArea,
+  showLength,
+  showNominal,
+  showSmall,
+  showVolume,
+  text,
+  TONNES_PER_SHORT_TON,
+  type Shown,
+  type UnitSystem,
+} from '../units';
+
+export const PART_GROUP_LABELS: Record<PartGroup, string> = {
+  pipe: 'Pipe',
+  fittings: 'Fittings',
+  inlets: 'Inlets',
+  ends: 'Ends of lines',
+  joints: 'For the joints',
+  stone: 'Stone and fabric',
+  works: 'Other works',
+  ground: 'Earth and surface',
+};
+
+const PLAIN: Partial<Record<Item['type'], string>> = {
+  trap: 'Sediment trap box',
+  pump: 'Pump',
+  checkValve: 'Check valve',
+  pumpBasin: 'Pump basin with its cover',
+  pumpAlarm: 'High water alarm',
+  frostOverflow: 'Frost overflow at the wall',
+  fabric: 'Non-woven fabric, 4 oz',
+  liner: 'Liner',
+  lining: 'Lining of swales',
+  tape: 'Joint tape',
+  primer: 'Primer',
+  cement: 'Cement',
+  screws: 'Screws',
+  dug: 'Dug out',
+  backfill: 'Backfilled and rammed',
+  spoil: 'To haul away',
+  fill: 'Brought in or moved as fill',
+  turf: 'Turf to lay or sow',
+  saw: 'Saw cut',
+  slab: 'Slab to restore',
+};
+
+const STONE_LABELS = {
+  bedding: 'Bedding stone, ¾ in clear',
+  apron: 'Stone for aprons',
+  openGraded: 'Open-graded base stone',
+};
+
+const NAMES: Partial<Record<Item['type'], string>> = {
+  coupler: 'coupler',
+  slipCoupler: 'slip coupler',
+  cap: 'end cap',
+  cleanoutCap: 'cleanout cap',
+  boxOutlet: 'basin outlet',
+  emitter: 'pop-up emitter',
+  emitterElbow: 'elbow under an emitter, with a weep hole',
+  leachTee: 'leaching tee under an emitter',
+  guard: 'end guard',
+  endGrate: 'end grate',
+  kerbOutlet: 'outlet through a kerb',
+  tapIn: 'tap into a main',
+  pumpLine: 'pump line',
+  culvertEnd: 'culvert end',
+};
+
+/** A make within a name: letters that stand for words stay large. */
+const makeOf = (material: Material): string => {
+  const { short } = MATERIAL_FACTS[material];
+  return /^[A-Z]{2}/.test(short) ? short : short.toLowerCase();
+};
+
+/** What a part is called, sizes first, as it is asked for over a counter. */
+export function partLabel(item: Item, units: UnitSystem): string {
+  const size = (metres: number): string => text(showNominal(metres, units));
+  switch (item.type) {
+    case 'pipe':
+      return `${size(item.nominal)} ${makeOf(item.material)} pipe${item.perforated ? ', perforated' : ''}`;
+    case 'coupler':
+    case 'slipCoupler':
+    case 'cap':
+    case 'cleanoutCap':
+      return `${size(item.nominal)} ${NAMES[item.type]}, ${makeOf(item.material)}`;
+    case 'wye':
+    case 'tee':
+      return `${size(item.nominal)} × ${size(item.branch)} ${item.type}, ${makeOf(item.material)}`;
+    case 'bend':
+      return `${size(item.nominal)} ${item.degrees === 22.5 ? '22½' : item.degrees}° bend, ${makeOf(item.material)}`;
+    case 'reducer':
+      return `${size(item.nominal)} × ${size(item.branch)} reducer, ${makeOf(item.material)}`;
+    case 'adapter':
+      return `${size(item.nominal)} adapter, ${makeOf(item.material)} to ${makeOf(item.other)}`;
+    case 'boot':
+      return `${size(item.nominal)} flexible boot with clamps, ${makeOf(item.material)} to ${makeOf(item.other)}`;
+    case 'downspoutAdapter':
+      return `${DOWNSPOUT_LABELS[item.size]} downspout to ${size(item.nominal)} adapter`;
+    case 'box':
+      return `Basin box for a ${GRATE_FACTS[item.grate].label} grate`;
+    case 'grate':
+      return `${GRATE_FACTS[item.grate].label} grate`;
+    case 'riser':
+      return `Riser for a ${GRATE_FACTS[item.grate].label} box, ${text(showSmall(RISER, units))} high`;
+    case 'plug':
+      return `Plug for a ${GRATE_FACTS[item.grate].label} box`;
+    case 'channel':
+      return `${size(item.width)} channel drain with its grate, lengths of ${text(showLength(CHANNEL_LENGTH, units))}`;
+    case 'channelEnd':
+      return `${size(item.width)} channel end`;
+    case 'channelOutlet':
+      return `${size(item.width)} channel outlet to ${size(item.nominal)} pipe`;
+    case 'barrel':
+      return `Barrel of ${text(showVolume(item.volume, units))}`;
+    case 'stone':
+      return item.stone in STONE_LABELS
+        ? STONE_LABELS[item.stone as keyof typeof STONE_LABELS]
+        : `Stone, ${STONE_FACTS[item.stone as keyof typeof STONE_FACTS].label.toLowerCase()}`;
+    default:
+      return 'nominal' in item ? `${size(item.nominal)} ${NAMES[item.type]}` : PLAIN[item.type]!;
+  }
+}
+
+/** So much of a part's own unit. */
+export function amountOf(quantity: number, unit: PartUnit, units: UnitSystem): Shown {
+  const us = units === 'us';
+  switch (unit) {
+    case 'piece':
+      return { value: decimals(quantity, 0), unit: '' };
+    case 'm':
+      return showLength(quantity, units);
+    case 'm²':
+      return showArea(quantity, units);
+    case 'm³':
+      return {
+        value: decimals(us ? quantity / CUBIC_METRES_PER_CUBIC_YARD : quantity, us ? 1 : 2),
+        unit: us ? 'yd³' : 'm³',
+      };
+    case 'L':
+      return { value: decimals(us ? quantity / LITRES_PER_QUART : quantity, 2), unit: us ? 'qt' : 'L' };
+  }
+}
+
+const tonnes = (mass: number, units: UnitSystem): Shown =>
+  units === 'us'
+    ? { value: decimals(mass / TONNES_PER_SHORT_TON, 1), unit: 'tons' }
+    : { value: decimals(mass, 2), unit: 't' };
+
+/** What is asked for: sticks or rolls of pipe, pieces, or an amount with its waste. */
+export function buyOf(part: Part, units: UnitSystem): Shown {
+  const { packs, buy, unit } = part;
+  if (!packs) return amountOf(buy, unit, units);
+  const of = text(showLength(packs.length, units));
+  return { value: decimals(packs.sticks, 0), unit: `${packs.of}${packs.sticks === 1 ? '' : 's'} of ${of}` };
+}
+
+/** How it came, line by line: what each place takes, and what makes of that what is bought. */
+export function partWorking(job: Job, part: Part): { label: string; shown: Shown }[] {
+  const { units } = headOf(job);
+  const { uses, unit, net, buy, packs } = part;
+  const amount = (quantity: number): Shown => amountOf(quantity, unit, units);
+  return [
+    ...uses.map(({ id, quantity }) => ({ label: nameOf(job, id), shown: amount(quantity) })),
+    ...(uses.length > 1 ? [{ label: 'In all', shown: amount(net) }] : []),
+    ...(packs
+      ? [
+          { label: `Bought in ${packs.of}s`, shown: buyOf(part, units) },
+          { label: 'Left over of them', shown: showLength(packs.offcut, units) },
+        ]
+      : buy > net * (1 + 1e-9)
+        ? [{ label: `With ${decimals(WASTE * 100, 0)} % for waste`, shown: amount(buy) }]
+        : []),
+    ...(part.tonnes === undefined ? [] : [{ label: 'By weight', shown: tonnes(part.tonnes, units) }]),
+    ...(part.loose === undefined ? [] : [{ label: 'Loose', shown: amount(part.loose) }]),
+    ...(part.loads === undefined ? [] : [{ label: 'Truck loads', shown: amountOf(part.loads, 'piece', units) }]),
+  ];
+}
+
+/** What could not be counted, and what to do. */
+export function missingWords(job: Job, { id, why }: Missing): string {
+  const name = nameOf(job, id);
+  switch (why) {
+    case 'noLine':
+      return `${name} is in no line: its pipe is counted, its trench is not.`;
+    case 'noSize':
+      return `${name} has no length or area yet: nothing of it is counted.`;
+    case 'oldPipe':
+      return `${name} is of old clay, which nobody sells: choose what it is laid in, or say that it was here before.`;
+  }
+}
+
+/** Where a wet trench floats an empty pipe until so much soil lies on it. */
+export const floatsWords = (material: Material, nominal: number, cover: number, units: UnitSystem): string =>
+  `Water in the trench floats empty ${text(showNominal(nominal, units))} ${makeOf(material)} pipe until ${text(showSmall(cover, units))} of soil lies on it: fill the pipe with water, or weigh it down.`;
+
+/** Depths from which a trench asks for a ladder, and for protection of its walls, m: 4 and 5 ft. */
+const LADDER = 1.219;
+const PROTECTED = 1.524;
+
+/** What the trenches ask for where anybody stands in them; null where none is deep enough to say so. */
+export function trenchWords(job: Job, trenches: readonly Trench[]): string | null {
+  const deepest = trenches.reduce<Trench | null>(
+    (most, each) => (most && most.depth >= each.depth ? most : each),
+    null,
+  );
+  if (!deepest || deepest.depth < LADDER) return null;
+  const { units } = headOf(job);
+  const depth = text(showSmall(deepest.depth, units));
+  return deepest.depth >= PROTECTED
+    ? `The trench of ${nameOf(job, deepest.id)} is ${depth} deep: its walls must be held or sloped, with a ladder within reach and the spoil 2 ft back. A competent person looks at it every day.`
+    : `The trench of ${nameOf(job, deepest.id)} is ${depth} deep: a ladder within reach, the spoil 2 ft back.`;
+}
+
+/** A take-off as a table, a part a row: what an order is written from. */
+export function partsTable(job: Job, parts: readonly Part[]): string[][] {
+  const { units } = headOf(job);
+  return [
+    ['Group', 'Part', 'Measured', 'To buy', 'Used at'],
+    ...parts.map((part) => [
+      PART_GROUP_LABELS[part.group],
+      partLabel(part.item, units),
+      text(amountOf(part.net, part.unit, units)),
+      text(buyOf(part, units)),
+      [...new Set(part.uses.map(({ id }) => nameOf(job, id)))].join('; '),
+    ]),
+  ];
+}
