@@ -50,8 +50,9 @@ export function FallBudgetBar({ plan, budget, onPress, onStretch }: Props) {
             {left.unit} of fall {short ? (popup ? 'under the lid' : 'short') : 'to spare'}
           </Text>
           <Text kind="small">
-            of {text(showSmall(budget.available, units))}, {nameOf(job, budget.source)} to{' '}
-            {nameOf(job, budget.discharge)}
+            {budget.available < 0
+              ? `${nameOf(job, budget.discharge)} lies ${text(showSmall(-budget.available, units))} too high for ${nameOf(job, budget.source)}`
+              : `of ${text(showSmall(budget.available, units))}, ${nameOf(job, budget.source)} to ${nameOf(job, budget.discharge)}`}
           </Text>
         </View>
       </Press>

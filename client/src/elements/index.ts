@@ -27,17 +27,15 @@ import { treeView } from './site/tree';
 import { underlayView } from './site/underlay';
 import { wetSpotView } from './site/wetSpot';
 import type { ElementView } from './view';
-import {
-  barrelView,
-  bermView,
-  culvertView,
-  drainView,
-  drainFieldView,
-  pavedBedView,
-  sleeveView,
-  stoneDrainView,
-  swaleView,
-} from './works';
+import { drainView } from './works/drain';
+import { drainFieldView } from './works/drainField';
+import { swaleView } from './works/swale';
+import { culvertView } from './works/culvert';
+import { bermView } from './works/berm';
+import { stoneDrainView } from './works/stoneDrain';
+import { pavedBedView } from './works/pavedBed';
+import { barrelView } from './works/barrel';
+import { sleeveView } from './works/sleeve';
 
 /** What a station keeps by itself. */
 const ON_PAPER = { Form: () => null, list: null };

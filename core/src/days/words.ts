@@ -1,7 +1,7 @@
 /** Steps of the work in words. */
 import type { Held, Scheduled } from './schedule';
 import type { StepKind, WorkStep } from './steps';
-import { PART_GROUP_LABELS } from '../quantities/words';
+import type { PartGroup } from '../catalogue/items';
 
 const STEPS: Record<StepKind, string> = {
   setOut: 'Come, look for the marks, set out',
@@ -36,11 +36,20 @@ export const heldWords = ({ held, marksGone }: Scheduled): string[] => [
 
 const MACHINES = { excavator: 'excavator', rammer: 'rammer', saw: 'wet saw' };
 
+/** Groups of parts as a crew lead loads them. */
+const ON_TRUCK: Record<PartGroup, string> = {
+  pipe: 'pipe',
+  fittings: 'fittings',
+  inlets: 'basins and grates',
+  ends: 'ends of lines',
+  joints: 'glue and tape for joints',
+  stone: 'stone and fabric',
+  works: 'parts of other works',
+  ground: 'earth and turf',
+};
+
 /** What the truck of its days carries. */
 export function truckWords({ machine, truck }: WorkStep): string {
-  const things = [
-    ...(machine === null ? [] : [MACHINES[machine]]),
-    ...truck.map((group) => PART_GROUP_LABELS[group].toLowerCase()),
-  ];
+  const things = [...(machine === null ? [] : [MACHINES[machine]]), ...truck.map((group) => ON_TRUCK[group])];
   return things.join(', ');
 }

@@ -7,7 +7,7 @@ import { removal } from '../job/edits/remove';
 import { planJob } from '../verdict/planJob';
 import { randomJob } from '../testing/randomJob';
 import { brackenfold, quillfeather, wrenmoor } from '../samples';
-import { compareOptions, keepAside, takeOption } from './variants';
+import { compareOptions, keepAside, optionName, takeOption } from './variants';
 
 const options = (job: Job): readonly Variant[] => ofKind(job, 'variant');
 const kept = (job: Job, name = 'Second'): Job => applyChange(job, keepAside(job, name)).job;
@@ -87,4 +87,15 @@ it('refuses an option that would bring in more than a plan', () => {
     links: {},
   };
   expect(takeOption(jobFrom('x', [...job.elements.all, option]), option)).toMatchObject({ ok: false });
+});
+
+it('options kept aside without a name are numbered, the first plan being the first', () => {
+  const names: string[] = [];
+  let job = quillfeather();
+  for (let k = 0; k < 3; k++) {
+    job = applyChange(job, keepAside(job)).job;
+    names.push(optionName(job));
+  }
+  expect(names).toEqual(['Option 2', 'Option 3', 'Option 4']);
+  expect(options(job).map(({ name }) => name)).toEqual(['First plan', 'Option 2', 'Option 3']);
 });

@@ -41,12 +41,20 @@ function snapshot(job: Job, id: string, name: string): Variant {
   return { id, kind: 'variant', name, elements: planned as unknown as Variant['elements'], links };
 }
 
-/** The change that keeps the present plan aside under a name, and goes on with it under another. */
-export function keepAside(job: Job, name: string): Change {
+/** A name that no option has: the first plan is the first of them. */
+function nextName(job: Job): string {
+  const taken = new Set([optionName(job), ...ofKind(job, 'variant').map(({ name }) => name)]);
+  let count = 2;
+  while (taken.has(`Option ${count}`)) count++;
+  return `Option ${count}`;
+}
+
+/** The change that keeps the present plan aside under its name, and goes on with it under another: the one given, or the next that is free. */
+export function keepAside(job: Job, name?: string): Change {
   const kept = snapshot(job, freshId('option'), optionName(job));
   return {
     label: 'Keep this plan as an option',
-    puts: [kept, { ...headOf(job), option: freeName(job, name) }],
+    puts: [kept, { ...headOf(job), option: name === undefined ? nextName(job) : freeName(job, name) }],
     removes: [],
   };
 }

@@ -20,37 +20,47 @@ export interface Thing {
   places: readonly Place[];
 }
 
-/** From what lies lowest to what lies on top. */
-const ORDER: readonly ElementKind[] = [
-  'surface',
-  'pavedBed',
-  'drainField',
-  'berm',
-  'swale',
-  'culvert',
-  'drain',
-  'sleeve',
-  'stoneDrain',
-  'building',
-  'roofFace',
-  'barrier',
-  'breakline',
-  'service',
-  'tree',
-  'run',
-  'opening',
-  'spotLevel',
-  'soilTest',
-  'photo',
-  'wetSpot',
-  'fixedFlow',
-  'junction',
-  'barrel',
-  'channel',
-  'downspout',
-  'basin',
-  'discharge',
-];
+/** How high each kind lies in the drawing, from the ground up; null of what is not drawn. Those as high as one another lie in the order of this list. */
+const HEIGHTS: Record<ElementKind, number | null> = {
+  surface: 0,
+  pavedBed: 1,
+  drainField: 1,
+  berm: 2,
+  swale: 2,
+  culvert: 2,
+  drain: 2,
+  sleeve: 2,
+  stoneDrain: 2,
+  building: 3,
+  roofFace: 3,
+  barrier: 4,
+  breakline: 4,
+  service: 4,
+  tree: 4,
+  run: 5,
+  opening: 6,
+  spotLevel: 6,
+  soilTest: 6,
+  photo: 6,
+  wetSpot: 6,
+  fixedFlow: 7,
+  junction: 7,
+  barrel: 7,
+  channel: 7,
+  downspout: 7,
+  basin: 7,
+  discharge: 8,
+  job: null,
+  rain: null,
+  levelBook: null,
+  underlay: null,
+  clearance: null,
+  step: null,
+  variant: null,
+};
+const ORDER = (Object.keys(HEIGHTS) as ElementKind[])
+  .filter((kind) => HEIGHTS[kind] !== null)
+  .sort((a, b) => HEIGHTS[a]! - HEIGHTS[b]!);
 
 const things = new WeakMap<Element, Thing>();
 

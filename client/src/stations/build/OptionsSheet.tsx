@@ -5,7 +5,6 @@ import {
   elementOf,
   keepAside,
   money,
-  ofKind,
   optionName,
   put,
   headOf,
@@ -51,7 +50,7 @@ export function OptionsSheet() {
         <Button
           label="Keep it aside, and change a copy"
           kind="main"
-          onPress={() => setWrong(edit(keepAside(job, `Option ${ofKind(job, 'variant').length + 2}`)))}
+          onPress={() => setWrong(edit(keepAside(job)))}
           testID="keep-aside"
         />
         <Text kind="small">

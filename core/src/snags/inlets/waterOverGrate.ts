@@ -11,6 +11,9 @@ import { each } from '../each';
 export const opens = (landing: Landing): boolean =>
   landing.kind === 'junction' ? JUNCTION_FACTS[landing.form].access : landing.kind !== 'discharge';
 
+/** How high it stands, as it is told; what rounds to nothing stands at the ground. */
+const howHigh = (over: string): string => (/^0\D/.test(over) ? 'just over the ground' : `${over} over the ground`);
+
 /** The water line stands over an inlet: it gives water instead of taking it. Where a pop-up's lid alone does it, `lidAboveInlet` tells. */
 export const waterOverGrate: Rule = {
   code: 'waterOverGrate',
@@ -27,7 +30,7 @@ export const waterOverGrate: Rule = {
       return { code: 'waterOverGrate', severity: 'stop', at: landing.id, measure: 'small', figure: over, limit: 0 };
     }),
   tell: (snag, say) => ({
-    headline: `Water comes out of ${say.name(snag.at)}, ${say.show('small', snag.figure)} over the ground.`,
+    headline: `Water comes out of ${say.name(snag.at)}, ${howHigh(say.show('small', snag.figure))}.`,
     why: 'In the design rain the line below is so loaded that its water line stands higher than this inlet. It becomes an outlet.',
   }),
 };

@@ -1,8 +1,8 @@
 import { jobFrom, planJob, workFacts, type Element, type Job } from '@katabasis/core';
 import { situations } from '@katabasis/core/samples';
 import { screen } from '@testing-library/react';
-import { openJob, press, sampleWith, seen, type } from '../testing/openJob';
-import { ElementSheet } from './ElementSheet';
+import { openJob, press, sampleWith, seen, type } from '../../testing/openJob';
+import { ElementSheet } from '../ElementSheet';
 
 const nothing = (): void => undefined;
 const sheet = (job: Job, id: string) =>
@@ -15,11 +15,18 @@ describe('sheets of other works', () => {
   it.each([
     ['layers with a berm, a swale and a drain', 'top', 'Deep', '2 ft', 'depth', 0.6096],
     ['layers with a berm, a swale and a drain', 'berm', 'Crest over that', '30 in', 'height', 0.762],
-    ['layers with a berm, a swale and a drain', 'drain', 'Sinks in a day', '0.5', 'recharge', 0.0127 / 86_400],
+    [
+      'layers with a berm, a swale and a drain',
+      'drain',
+      'Rain that sinks in, a day',
+      '0.5',
+      'recharge',
+      0.0127 / 86_400,
+    ],
     ['layers with a berm, a swale and a drain', 'sleeve', 'Sleeve', '6 in', 'nominal', 0.1524],
     ['a 15 in culvert', 'culvert', 'Side by side', '2', 'pipes', 2],
     ['a parking lot that sheds to a door', 'stone', 'Leaves take', '50 %', 'clogging', 0.5],
-    ['a permeable patio', 'bed', 'Stone is hollow', '35%', 'voids', 0.35],
+    ['a permeable patio', 'bed', 'Voids in the stone', '35%', 'voids', 0.35],
     ['a barrel into an old line', 'barrel', 'Holds', '80', 'volume', 0.302832942],
     ['a soggy yard fed by a spring', 'field', 'Soil takes, tested', '0.25', 'conductivity', 0.00635 / 3600],
   ] as const)(
