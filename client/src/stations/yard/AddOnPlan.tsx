@@ -10,7 +10,7 @@ import { Button } from '../../ui/Button';
 import { Press } from '../../ui/Press';
 import { Sheet } from '../../ui/Sheet';
 import { Text } from '../../ui/Text';
-import { NEW, PUTTABLE } from './tools';
+import { NEW, PUTTABLE } from './tools/tool';
 
 const make = (palette: Palette) => ({
   kind: {

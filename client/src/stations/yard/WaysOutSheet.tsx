@@ -21,7 +21,7 @@ import { Mark } from '../../ui/Mark';
 import { Press } from '../../ui/Press';
 import { Sheet } from '../../ui/Sheet';
 import { Text } from '../../ui/Text';
-import { NEW } from './tools';
+import { NEW } from './tools/tool';
 
 const make = (palette: Palette) => ({
   way: { borderTopWidth: 1, borderTopColor: palette.line, paddingVertical: SPACE.s, gap: SPACE.xs, minHeight: 56 },

@@ -1,56 +1,28 @@
 /** The yard: the ground plan, and all that is put down, measured and drawn on it. */
-import {
-  distance,
-  freeName,
-  freshId,
-  headOf,
-  kindOf,
-  moveWhole,
-  markWords,
-  middleOf,
-  put,
-  putDown,
-  showLength,
-  text,
-  type Change,
-  type Place,
-} from '@katabasis/core';
-import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { headOf, markWords, middleOf, moveWhole, put, type Place } from '@katabasis/core';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { View } from 'react-native';
 import { useJob, useKept } from '../../planning/useJob';
 import { useYard } from '../../planning/useYard';
 import { GroundPlan, type PlanHandle } from '../../drawing/yard/GroundPlan';
-import type { Draft } from '../../drawing/yard/OverPlan';
 import { gripOf } from '../../drawing/yard/grip';
 import { sceneOf, type Thing } from '../../drawing/yard/scene';
-import type { Snapped } from '../../drawing/yard/snap';
 import type { Viewport } from '../../drawing/yard/viewport';
 import { drawOnPlan } from '../../elements';
-import { ElementSheet } from '../../elements/ElementSheet';
 import { useShort, useStyles, useWide } from '../../theme/theme';
 import { SPACE, type Palette } from '../../theme/tokens';
 import { Text } from '../../ui/Text';
 import { useAt } from '../useAt';
-import { useGo } from '../useGo';
 import { useKeys } from '../useKeys';
-import { AddOnPlan } from './AddOnPlan';
 import { FieldPipes } from './FieldPipes';
-import { FilesSheet } from './FilesSheet';
-import { NOTHING_BEGUN, useBegun, usePaced, type Begun, type Tapes } from './doing';
-import { drawLine, lineStart } from './drawLine';
 import { groundOnPlan } from './ground';
-import { LevelsSheet } from './LevelsSheet';
-import { PaceSheet } from './PaceSheet';
-import { bare, grounded, handlesOf, movedBy, withPlace } from './placing';
-import { RoofSheet } from './RoofSheet';
-import { ScaleSheet } from './ScaleSheet';
-import { SectionSheet } from './SectionSheet';
-import { SaysSheet } from './SaysSheet';
-import { LEAST, toolOf, type Tool } from './tools';
+import { handlesOf, movedBy } from './placing';
+import { entryOfTool } from './tools';
+import type { Board } from './tools/entry';
+import { toolOf, type Tool } from './tools/tool';
 import { Underlays } from './Underlays';
-import { TapeSheet } from './TapeSheet';
-import { WaysOutSheet } from './WaysOutSheet';
-import { Banner, EmptyYard, GroundUnderWay, PlanButtons, Tools } from './YardTools';
+import { useBoard } from './useBoard';
+import { EmptyYard, GroundUnderWay, PlanButtons, Tools } from './YardTools';
 
 const make = (palette: Palette) => ({
   columns: { flex: 1, flexDirection: 'row' as const },
@@ -59,108 +31,27 @@ const make = (palette: Palette) => ({
   side: { flex: 1, maxWidth: 620, borderLeftWidth: 1, borderLeftColor: palette.line },
 });
 
-/** What is said and shown of what a finger does; of one address. */
-interface Shown {
-  of: string | null;
-  wrong: string | null;
-  route: readonly Place[] | null;
-  /** A place that is pointed at. */
-  mark: Place | null;
-}
-
-const FIRST_SHOWN: Shown = { of: null, wrong: null, route: null, mark: null };
-
 /** A yard that nobody has put anything in: where the first things will come. */
 const EMPTY: readonly Place[] = [
   { east: -12, north: -12 },
   { east: 12, north: 12 },
 ];
 
-export function YardScreen() {
-  const styles = useStyles(make);
-  const wide = useWide();
-  const short = useShort();
-  const go = useGo();
-  const at = useAt();
-  const { job: kept, edit, units } = useKept();
-  const { job, plan, preview } = useJob();
-  const choose = useCallback((id: string | null): void => go('yard', id), [go]);
-  const close = useCallback((): void => choose(null), [choose]);
-  const tool = useMemo(() => toolOf(kept, at), [kept, at]);
-  const [pace, setPace] = usePaced(kept.id);
-  const [begun, setBegun] = useBegun(kept.id, at);
-  const { places, from, pending, tapes } = begun;
-  const step = useCallback((next: Partial<Begun>): void => setBegun((now) => ({ ...now, ...next })), [setBegun]);
-  const [lastShown, setShown] = useState<Shown>(FIRST_SHOWN);
-  const { wrong, route, mark } = lastShown.of === at ? lastShown : FIRST_SHOWN;
-  const show = useCallback(
-    (next: Partial<Shown>): void => setShown((now) => ({ ...(now.of === at ? now : FIRST_SHOWN), ...next, of: at })),
-    [at],
-  );
-  const [turn, setTurn] = useState(0);
-  const handle = useRef<PlanHandle>(null);
-  const chosen = tool.type === 'look' ? tool.chosen : null;
+/** What of the yard lies on its plan, as shown: with what is under the finger. */
+function useScene() {
+  const { job } = useJob();
   const things = useMemo(() => sceneOf(job), [job]);
-  const yard = useYard(job, 'picture', chosen);
-  const ground = useMemo(() => (yard.answer ? groundOnPlan(job, yard.answer) : null), [job, yard.answer]);
-  const wordsOf = useCallback((thing: Thing) => markWords(job, plan, thing.element), [job, plan]);
   const extent = useMemo(() => {
     const all = things.flatMap((thing) => [...thing.places]);
     return all.length > 0 ? all : EMPTY;
   }, [things]);
-  const chosenThing = chosen === null ? undefined : things.find(({ id }) => id === chosen);
-  const handles = useMemo(() => handlesOf(chosenThing), [chosenThing]);
-  const grip = useMemo(() => gripOf(chosenThing), [chosenThing]);
-  useEffect(() => {
-    if (chosenThing?.places[0] && !wide) handle.current?.show(middleOf(chosenThing.places));
-    // Only when something else is chosen: a thing that is moved stays under the finger.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [chosen, wide]);
-  useKeys({ l: () => choose('~line') });
+  return { things, extent };
+}
 
-  const made = (change: Change, next: string | null): void => {
-    const refused = edit(change);
-    if (refused !== null) return show({ wrong: refused });
-    setBegun(() => NOTHING_BEGUN);
-    choose(next);
-  };
-  const putIn = (shape: readonly Place[]): void => {
-    if (tool.type === 'putOld') {
-      const next = putDown(tool.element, shape);
-      return made(
-        put(`Put ${kindOf(tool.element.kind).label.toLowerCase()} on the plan`, grounded(next)),
-        tool.element.id,
-      );
-    }
-    if (tool.type !== 'putNew') return;
-    const { creation } = tool;
-    const id = freshId(kindOf(creation.kind).idStem);
-    const built = creation.build({ id, name: freeName(kept, creation.stem), groundLevel: 0 });
-    made(put(`Put in ${kindOf(creation.kind).label.toLowerCase()}`, grounded(putDown(bare(built), shape))), id);
-  };
-  const onPut = (snapped: Snapped): void => {
-    show({ wrong: null });
-    if (tool.type === 'levels') return step({ pending: snapped });
-    if (tool.type === 'pace') return setPace((now) => ({ ...now, start: snapped.place }));
-    if (tool.type === 'section') return step({ places: withPlace(places, snapped.place) });
-    if (tool.type === 'line') {
-      const drawn = drawLine(kept, places, from, snapped);
-      if (drawn.type === 'wrong') return show({ wrong: drawn.sentence });
-      if (drawn.type === 'on') return step({ places: withPlace(places, snapped.place), from: drawn.from });
-      return made(drawn.change, drawn.id);
-    }
-    if (tool.type === 'scale') {
-      if (!tapes?.b) step({ tapes: tapes?.a ? { ...tapes, b: snapped.place } : { a: snapped.place, b: null } });
-      return;
-    }
-    if (tool.type !== 'putNew' && tool.type !== 'putOld') return;
-    if (tapes)
-      return tapes.a && tapes.b
-        ? undefined
-        : step({ tapes: tapes.a ? { ...tapes, b: snapped.place } : { a: snapped.place, b: null } });
-    if (tool.shape === 'place') putIn([snapped.place]);
-    else step({ places: withPlace(places, snapped.place) });
-  };
+/** Moving what is chosen: by one of its corners, or whole by its grip. */
+function useMoving(chosen: string | null) {
+  const { job: kept, edit } = useKept();
+  const { plan, preview } = useJob();
   const onHandle = (corner: number, place: Place, done: boolean): void => {
     const element = chosen === null ? undefined : kept.elements.get(chosen);
     if (!element) return;
@@ -169,43 +60,44 @@ export function YardScreen() {
     preview(null);
     edit(change);
   };
-  const onLetGo = useCallback((): void => preview(null), [preview]);
   const onGrip = (by: Place, done: boolean): void => {
     const change = chosen === null ? null : moveWhole(kept, chosen, by);
     preview(done ? null : change);
     if (done && change) edit(change);
   };
-  const putting =
-    tool.type === 'putNew' ||
-    tool.type === 'putOld' ||
-    tool.type === 'line' ||
-    tool.type === 'section' ||
-    tool.type === 'levels' ||
-    tool.type === 'scale' ||
-    (tool.type === 'pace' && !pace.start);
-  const lengthWords = (a: Place, b: Place): string => text(showLength(distance(a, b), units));
-  const shownDraft: Draft | null =
-    tool.type === 'pace' && pace.start
-      ? {
-          places: pace.places,
-          closed: false,
-          wordsOf: lengthWords,
-        }
-      : places.length > 0
-        ? {
-            places,
-            mark,
-            closed: (tool.type === 'putNew' || tool.type === 'putOld') && tool.shape === 'outline',
-            // A section's sheet says its length.
-            ...(tool.type === 'section' ? {} : { wordsOf: lengthWords }),
-          }
-        : tool.type === 'levels' && pending
-          ? { places: [pending.place], closed: false }
-          : tapes?.a && !mark
-            ? { places: tapes.b ? [tapes.a, tapes.b] : [tapes.a], closed: false }
-            : mark
-              ? { places: [mark], closed: false }
-              : null;
+  const onLetGo = useCallback((): void => preview(null), [preview]);
+  return { onHandle, onGrip, onLetGo };
+}
+
+interface PictureProps {
+  board: ReturnType<typeof useBoard>;
+  tool: Tool;
+  scene: ReturnType<typeof useScene>;
+  plan: { current: PlanHandle | null };
+}
+
+/** The ground plan under the tool in hand. */
+function YardPicture({ board, tool, scene: { things, extent }, plan: handle }: PictureProps) {
+  const styles = useStyles(make);
+  const wide = useWide();
+  const { job, plan } = useJob();
+  const { choose, route, mark } = board;
+  const [turn, setTurn] = useState(0);
+  const entry = entryOfTool(tool);
+  const chosen = tool.type === 'look' ? tool.chosen : null;
+  const moving = useMoving(chosen);
+  const yard = useYard(job, 'picture', chosen);
+  const ground = useMemo(() => (yard.answer ? groundOnPlan(job, yard.answer) : null), [job, yard.answer]);
+  const shownGround = useMemo(() => (ground && route ? { ...ground, ways: [route] } : ground), [ground, route]);
+  const wordsOf = useCallback((thing: Thing) => markWords(job, plan, thing.element), [job, plan]);
+  const thing = chosen === null ? undefined : things.find(({ id }) => id === chosen);
+  const handles = useMemo(() => handlesOf(thing), [thing]);
+  const grip = useMemo(() => gripOf(thing), [thing]);
+  useEffect(() => {
+    if (thing?.places[0] && !wide) handle.current?.show(middleOf(thing.places));
+    // Only when something else is chosen: a thing that is moved stays under the finger.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [chosen, wide]);
   const underlay = useCallback(
     (view: Viewport) => (
       <>
@@ -215,10 +107,7 @@ export function YardScreen() {
     ),
     [job, plan.works],
   );
-  const onMark = useCallback((place: Place | null) => show({ mark: place }), [show]);
-  const onRoute = useCallback((way: readonly Place[] | null) => show({ route: way }), [show]);
-  const shownGround = useMemo(() => (ground && route ? { ...ground, ways: [route] } : ground), [ground, route]);
-  const picture = (
+  return (
     <View style={styles.plan}>
       <GroundPlan
         plan={handle}
@@ -227,159 +116,77 @@ export function YardScreen() {
         wordsOf={wordsOf}
         draw={drawOnPlan}
         chosen={chosen}
-        us={units === 'us'}
-        doing={putting ? 'put' : 'look'}
-        draft={shownDraft}
+        us={board.units === 'us'}
+        doing={entry.puts(tool, board) ? 'put' : 'look'}
+        draft={entry.draft?.(tool, board) ?? (mark ? { places: [mark], closed: false } : null)}
         handles={handles}
         extent={extent}
         onTurn={setTurn}
         underlay={underlay}
-        onTap={(thing) => {
-          if (tool.type === 'look' || tool.type === 'add') choose(thing?.id ?? null);
+        onTap={(tapped) => {
+          if (tool.type === 'look' || tool.type === 'add') choose(tapped?.id ?? null);
         }}
-        onPut={onPut}
-        onHandle={onHandle}
+        onPut={(at) => {
+          board.show({ wrong: null });
+          entry.onPut?.(tool, board, at);
+        }}
         grip={grip}
-        onGrip={onGrip}
-        onLetGo={onLetGo}
+        {...moving}
       />
       <GroundUnderWay yard={yard} />
-      <PlanButtons plan={handle} turn={turn + (headOf(kept).north ?? 0)} />
+      <PlanButtons plan={handle} turn={turn + (headOf(board.job).north ?? 0)} />
       {things.length === 0 && tool.type === 'look' && (
         <EmptyYard onPace={() => choose('~pace')} onAdd={() => choose('new')} />
       )}
     </View>
   );
-  const back = (): void => {
-    show({ wrong: null });
-    step({ places: places.slice(0, -1) });
-  };
-  const anew = places.length > 1 ? (): void => setBegun(() => NOTHING_BEGUN) : null;
-  const tapeAnew = (next: Tapes | null): void => {
-    show({ mark: null });
-    step({ tapes: next });
-  };
-  const foot = footOf();
-  if (wide)
+}
+
+/** Beside the plan on a wide screen: the tool's sheet, or what one may do. */
+function Side({ tool, board }: { tool: Tool; board: Board }) {
+  const styles = useStyles(make);
+  const short = useShort();
+  const entry = entryOfTool(tool);
+  if (entry.isSheet(tool, board)) return <View style={styles.side}>{entry.foot(tool, board)}</View>;
+  // A phone on its side has no room for a column with nothing in it.
+  if (short) return null;
+  return (
+    <View style={styles.side}>
+      <View style={{ padding: SPACE.xl }}>
+        <Text tone="soft">Tap anything on the plan to see and change it.</Text>
+      </View>
+    </View>
+  );
+}
+
+export function YardScreen() {
+  const styles = useStyles(make);
+  const wide = useWide();
+  const at = useAt();
+  const { job } = useKept();
+  const tool = useMemo(() => toolOf(job, at), [job, at]);
+  const scene = useScene();
+  const plan = useRef<PlanHandle>(null);
+  const board = useBoard(at, scene.extent, plan);
+  useKeys({ l: () => board.choose('~line') });
+  const entry = entryOfTool(tool);
+  const picture = <YardPicture board={board} tool={tool} scene={scene} plan={plan} />;
+  const beside = wide && entry.isSheet(tool, board);
+  const under = (beside ? null : entry.foot(tool, board)) ?? <Tools choose={board.choose} />;
+  if (!wide)
     return (
-      <View style={styles.columns}>
-        <View style={{ flex: 1.6 }}>
-          {picture}
-          {isSheet(tool, tapes) ? <Tools choose={choose} /> : (foot ?? <Tools choose={choose} />)}
-        </View>
-        {isSheet(tool, tapes) ? (
-          <View style={styles.side}>{foot}</View>
-        ) : (
-          // A phone on its side has no room for a column with nothing in it.
-          !short && (
-            <View style={styles.side}>
-              <View style={{ padding: SPACE.xl }}>
-                <Text tone="soft">Tap anything on the plan to see and change it.</Text>
-              </View>
-            </View>
-          )
-        )}
+      <View style={styles.stacked}>
+        {picture}
+        {under}
       </View>
     );
   return (
-    <View style={styles.stacked}>
-      {picture}
-      {foot ?? <Tools choose={choose} />}
+    <View style={styles.columns}>
+      <View style={{ flex: 1.6 }}>
+        {picture}
+        {under}
+      </View>
+      <Side tool={tool} board={board} />
     </View>
   );
-
-  /** What stands under the plan: the sheet of what is chosen, or what the finger is to do next. */
-  function footOf(): ReactNode {
-    switch (tool.type) {
-      case 'look':
-        return tool.chosen === null ? null : <ElementSheet id={tool.chosen} onClose={close} onGo={choose} />;
-      case 'add':
-        return <AddOnPlan onClose={close} onGo={choose} />;
-      case 'pace':
-        return <PaceSheet draft={pace} onDraft={setPace} onClose={close} onGo={choose} />;
-      case 'levels':
-        return <LevelsSheet pending={pending} onPending={(next) => step({ pending: next })} onClose={close} />;
-      case 'roof':
-        return <RoofSheet building={tool.building} onClose={close} onGo={choose} />;
-      case 'scale':
-        return (
-          <ScaleSheet
-            underlay={tool.underlay}
-            taps={tapes ?? { a: null, b: null }}
-            onAnew={() => step({ tapes: null })}
-            onClose={close}
-            onGo={choose}
-          />
-        );
-      case 'says':
-        return (
-          <SaysSheet
-            onClose={close}
-            onGo={choose}
-            onShow={(place) => {
-              show({ mark: place });
-              handle.current?.show(place);
-            }}
-          />
-        );
-      case 'waysOut':
-        return <WaysOutSheet onClose={close} onGo={choose} onRoute={onRoute} />;
-      case 'section':
-        return <SectionSheet way={places} onBack={back} onAnew={anew} onClose={close} onShow={onMark} />;
-      case 'files':
-        return <FilesSheet middle={middleOf(extent)} onClose={close} onGo={choose} />;
-      case 'line':
-        return (
-          <Banner
-            says={
-              places.length === 0 ? lineStart(kept) : 'Tap its bends, then where it goes: a landing, or another line.'
-            }
-            wrong={wrong}
-            onBack={places.length > 0 ? back : null}
-            onAnew={anew}
-            onClose={close}
-          />
-        );
-      case 'putNew':
-      case 'putOld': {
-        const name =
-          tool.type === 'putNew' ? tool.creation.stem.toLowerCase() : markWords(kept, plan, tool.element).name;
-        if (tapes)
-          return (
-            <TapeSheet
-              name={name}
-              tapes={tapes}
-              onShow={onMark}
-              onPut={(place) => {
-                show({ mark: null });
-                if (tool.shape === 'place') putIn([place]);
-                else step({ places: withPlace(places, place), tapes: null });
-              }}
-              onAnew={() => tapeAnew({ a: null, b: null })}
-              onClose={() => tapeAnew(null)}
-            />
-          );
-        const enough = tool.shape !== 'place' && places.length >= LEAST[tool.shape];
-        return (
-          <Banner
-            says={
-              tool.shape === 'place'
-                ? `Tap where ${name} is. Hold and move for the magnifier.`
-                : `Tap the ${tool.shape === 'outline' ? 'corners' : 'places'} of ${name} in turn.`
-            }
-            wrong={wrong}
-            onBack={places.length > 0 ? back : null}
-            onAnew={anew}
-            onDone={enough ? () => putIn([...places]) : null}
-            onTapes={() => step({ tapes: { a: null, b: null } })}
-            onClose={close}
-          />
-        );
-      }
-    }
-  }
 }
-
-const isSheet = (tool: Tool, tapes: Tapes | null): boolean =>
-  tapes !== null ||
-  (!['line', 'putNew', 'putOld'].includes(tool.type) && !(tool.type === 'look' && tool.chosen === null));

@@ -11,7 +11,7 @@ import { RoofSheet } from './RoofSheet';
 import { SaysSheet } from './SaysSheet';
 import { TapeSheet } from './TapeSheet';
 import { WaysOutSheet } from './WaysOutSheet';
-import { toolOf } from './tools';
+import { toolOf } from './tools/tool';
 import type { Snapped } from '../../drawing/yard/snap';
 
 const at = (east: number, north: number): Place => ({ east, north });

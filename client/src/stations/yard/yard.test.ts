@@ -6,7 +6,7 @@ import { simulatedRod } from '../../files/rod';
 import { drawLine, lineStart, type Drawn } from './drawLine';
 import { booked, bookingOf, sightAt } from './levelling';
 import { homeward, paced, type Wall } from './pacing';
-import { toolOf } from './tools';
+import { toolOf } from './tools/tool';
 
 const at = (east: number, north: number): Place => ({ east, north });
 const head: Element = { id: 'job', kind: 'job', name: 'Yard', units: 'metric', pitchStyle: 'ground' };

@@ -1,6 +1,6 @@
 /** What a finger is doing in the yard: from the address, so that Back ends it. */
 import { CREATIONS, kindOf, type Element, type Job, type Shape } from '@katabasis/core';
-import { PUT, ROOF, SCALE } from '../../parts/yardAddress';
+import { PUT, ROOF, SCALE } from '../../../parts/yardAddress';
 
 export type Creation = (typeof CREATIONS)[number];
 
