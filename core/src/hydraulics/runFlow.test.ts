@@ -28,6 +28,7 @@ describe('what a pipe does with its water', () => {
       depthRatio: expect.closeTo(0.5, 9),
       velocity: expect.closeTo(full, 9),
       overloaded: false,
+      surcharged: false,
       ordinaryDepth: expect.closeTo(0.05, 9),
       // ρ g R S, and 0.867 × 1.5^0.277 by hand.
       ordinaryShear: expect.closeTo(1000 * G * 0.025 * 0.01, 6),
@@ -54,6 +55,7 @@ describe('what a pipe does with its water', () => {
         depthRatio: 1,
         ordinaryDepth: 0.1,
         overloaded: true,
+        surcharged: true,
         cleans: false,
       });
       expect(runFlow({ ...pipe, slope, flow: 0, ordinaryFlow: 0 })).toMatchObject({
@@ -62,6 +64,7 @@ describe('what a pipe does with its water', () => {
         depthRatio: 0,
         ordinaryDepth: 0,
         overloaded: false,
+        surcharged: false,
         cleans: true,
       });
     },
