@@ -36,13 +36,8 @@ export const WORK_LABELS: Record<WorkRate, string> = {
   stonePlaced: 'Stone placed',
 };
 
-const formats = new Map<string, Intl.NumberFormat>();
-
-function formatOf(currency: string): Intl.NumberFormat {
-  const known = formats.get(currency) ?? new Intl.NumberFormat('en-US', { style: 'currency', currency });
-  formats.set(currency, known);
-  return known;
-}
+const formatOf = (currency: string): Intl.NumberFormat =>
+  new Intl.NumberFormat('en-US', { style: 'currency', currency });
 
 /** How many least units make one of a currency: 100 of most, 1 of those without cents. */
 export const leastUnits = (currency: string): number =>
