@@ -2,8 +2,17 @@
 import { decimals, showVolume, text, type UnitSystem } from '@katabasis/core';
 import type { Entry } from './entry';
 
-/** A number with its unit written behind it or not; a comma may part its decimals. */
-function plainEntry(unit: string, factor: number, low: number, high: number, sentence: string, places: number): Entry {
+interface Plain {
+  unit?: string;
+  /** SI of one unit. */
+  factor?: number;
+  low: number;
+  high: number;
+  places: number;
+}
+
+/** A number with its unit written behind it or not; a comma may part its decimals. `sentence` says what is wanted. */
+function plainEntry(sentence: string, { unit = '', factor = 1, low, high, places }: Plain): Entry {
   return {
     show: (value) =>
       `${decimals(value / factor, places)
@@ -26,11 +35,11 @@ function plainEntry(unit: string, factor: number, low: number, high: number, sen
 
 /** A bare number between two: of pieces, or of so much to one. */
 export const timesEntry = (low: number, high: number): Entry =>
-  plainEntry('', 1, low, high, `A number between ${low} and ${high}.`, 2);
+  plainEntry(`A number between ${low} and ${high}.`, { low, high, places: 2 });
 
 /** A whole number between two. */
 export const countEntry = (low: number, high: number): Entry => {
-  const entry = plainEntry('', 1, low, high, `A whole number between ${low} and ${high}.`, 0);
+  const entry = plainEntry(`A whole number between ${low} and ${high}.`, { low, high, places: 0 });
   return {
     ...entry,
     parse: (typed) => {
@@ -48,8 +57,20 @@ const GALLON = 0.003785411784;
 /** A volume of water. */
 export const volumeEntry = (units: UnitSystem): Entry => ({
   ...(units === 'us'
-    ? plainEntry('gal', GALLON, 1e-6, 1000, 'A volume is in gallons, such as 55.', 0)
-    : plainEntry('L', LITRE, 1e-6, 1000, 'A volume is in litres, such as 200.', 0)),
+    ? plainEntry('A volume is in gallons, such as 55.', {
+        unit: 'gal',
+        factor: GALLON,
+        low: 1e-6,
+        high: 1000,
+        places: 0,
+      })
+    : plainEntry('A volume is in litres, such as 200.', {
+        unit: 'L',
+        factor: LITRE,
+        low: 1e-6,
+        high: 1000,
+        places: 0,
+      })),
   show: (value) => text(showVolume(value, units)),
 });
 
@@ -58,13 +79,37 @@ const DAY = 86_400;
 /** What sinks into ground in a day: kept in m/s. */
 export const sinksEntry = (units: UnitSystem): Entry =>
   units === 'us'
-    ? plainEntry('in/day', 0.0254 / DAY, 1e-10, 1e-5, 'So many inches a day, such as 0.4.', 2)
-    : plainEntry('mm/day', 0.001 / DAY, 1e-10, 1e-5, 'So many mm a day, such as 10.', 1);
+    ? plainEntry('So many inches a day, such as 0.4.', {
+        unit: 'in/day',
+        factor: 0.0254 / DAY,
+        low: 1e-10,
+        high: 1e-5,
+        places: 2,
+      })
+    : plainEntry('So many mm a day, such as 10.', {
+        unit: 'mm/day',
+        factor: 0.001 / DAY,
+        low: 1e-10,
+        high: 1e-5,
+        places: 1,
+      });
 
 const HOUR = 3600;
 
 /** What soil takes when it is wet, by a test: kept in m/s. */
 export const soakEntry = (units: UnitSystem): Entry =>
   units === 'us'
-    ? plainEntry('in/h', 0.0254 / HOUR, 0, 0.1, 'Soil takes so many inches an hour, such as 0.5.', 3)
-    : plainEntry('mm/h', 0.001 / HOUR, 0, 0.1, 'Soil takes so many mm an hour, such as 12.', 2);
+    ? plainEntry('Soil takes so many inches an hour, such as 0.5.', {
+        unit: 'in/h',
+        factor: 0.0254 / HOUR,
+        low: 0,
+        high: 0.1,
+        places: 3,
+      })
+    : plainEntry('Soil takes so many mm an hour, such as 12.', {
+        unit: 'mm/h',
+        factor: 0.001 / HOUR,
+        low: 0,
+        high: 0.1,
+        places: 2,
+      });

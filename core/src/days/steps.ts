@@ -65,41 +65,30 @@ function downstreamFirst({
   return placed;
 }
 
-/** The steps of a plan, each after what it needs. None where nothing is built. */
-export function stepsOf(
-  job: Job,
-  solution: Pick<Solution, 'lines' | 'runs'>,
-  taken: TakeOff,
-  inspected: boolean,
-): WorkStep[] {
-  const { parts, trenches } = taken;
-  if (parts.length === 0) return [];
+/** What a step takes: `alone` h of one person, shared by the crew; `together` h of a machine or the whole crew. */
+type Takes = { alone?: number; together?: number } & Partial<
+  Pick<WorkStep, 'line' | 'digs' | 'grows' | 'machine' | 'truck'>
+>;
+
+/** Puts a step behind those that it comes after; none where it takes no time. */
+type AddStep = (key: string, kind: StepKind, after: readonly string[], takes: Takes) => void;
+
+/** A list of steps and what adds to it, with what a crew has settled of each. */
+function stepList(job: Job): { steps: WorkStep[]; add: AddStep } {
   const settled = new Map(ofKind(job, 'step').map((step) => [step.of, step]));
   const { crew: usualCrew } = calendarOf(job);
-  const net = (...types: string[]): number =>
-    parts.filter(({ item }) => types.includes(item.type)).reduce((sum, part) => sum + part.net, 0);
   const steps: WorkStep[] = [];
-  type More = Partial<Pick<WorkStep, 'line' | 'digs' | 'grows' | 'machine' | 'truck'>>;
-  /** `alone`: hours of one person, shared by the crew; `together`: of a machine or the whole crew. */
-  const add = (
-    key: string,
-    kind: StepKind,
-    after: readonly string[],
-    alone: number,
-    together: number,
-    more: More = {},
-  ): void => {
+  const add: AddStep = (key, kind, after, { alone = 0, together = 0, ...more }) => {
+    if (alone + together <= 0) return;
     const own = settled.get(key) ?? null;
     const crew = own?.crew ?? usualCrew;
     const hours = own?.hours ?? Math.max(0.25, Math.round((alone / crew + together) * 4) / 4);
-    if (alone + together <= 0) return;
     const known = new Set(steps.map((step) => step.key));
-    const before = after.filter((each) => known.has(each));
     steps.push({
       key,
       kind,
       line: null,
-      after: before,
+      after: after.filter((each) => known.has(each)),
       crew,
       hours,
       digs: false,
@@ -110,62 +99,76 @@ export function stepsOf(
       settled: own,
     });
   };
-  // The crew comes when there is something to dig: it looks for the marks first.
-  add('setOut', 'setOut', [], 0, COME, { digs: true });
-  add('strip', 'strip', ['setOut'], net('turf') / STRIP, 0, { digs: true });
-  if (net('saw') > 0) add('saw', 'strip', ['setOut'], net('saw') / SAW, 0, { digs: true, machine: 'saw' });
+  return { steps, add };
+}
+
+/** Each line dug and laid, from the end up; the keys of their steps. */
+function layLines(job: Job, solution: Pick<Solution, 'lines' | 'runs'>, { trenches }: TakeOff, add: AddStep): string[] {
   const byRun = new Map(trenches.map((trench) => [trench.id, trench]));
-  const laid: string[] = [];
-  for (const { letter, runs, into } of downstreamFirst(solution)) {
+  return downstreamFirst(solution).map(({ letter, runs, into }) => {
     const own = runs.flatMap((id) => byRun.get(id) ?? []);
     const volume = own.reduce((sum, each) => sum + each.volume, 0);
     const length = own.reduce((sum, each) => sum + each.length, 0);
     const key = `line ${letter}`;
-    add(
-      key,
-      'line',
-      ['strip', 'saw', ...(into === null ? [] : [`line ${into}`])],
-      length / LAY + spadeIn(job, own) * SPADE,
-      volume / DIG,
-      {
-        line: letter,
-        digs: true,
-        machine: 'excavator',
-        truck: ['pipe', 'fittings', 'ends', 'joints', 'stone'],
-      },
-    );
-    laid.push(key);
-  }
-  const dugElsewhere = Math.max(0, net('dug') - trenches.reduce((sum, { volume }) => sum + volume, 0)) + net('fill');
-  add(
-    'works',
-    'works',
-    ['strip', ...laid],
-    net('stone') / RAM + spadeIn(job, taken.works) * SPADE,
-    dugElsewhere / DIG,
-    {
+    add(key, 'line', ['strip', 'saw', ...(into === null ? [] : [`line ${into}`])], {
+      alone: length / LAY + spadeIn(job, own) * SPADE,
+      together: volume / DIG,
+      line: letter,
       digs: true,
       machine: 'excavator',
-      truck: ['works', 'stone', 'pipe'],
-    },
-  );
-  const boxes = net(
-    'box',
-    'trap',
-    'emitter',
-    'kerbOutlet',
-    'tapIn',
-    'pumpBasin',
-    'barrel',
-    'downspoutAdapter',
-    'culvertEnd',
-  );
-  add('boxes', 'boxes', laid, boxes * SET + net('channel') * CHANNEL, 0, { truck: ['inlets', 'ends', 'works'] });
-  add('test', 'test', [...laid, 'boxes', 'works'], 0, TEST);
-  if (inspected) add('inspect', 'inspect', ['test'], 0, TEST);
-  add('backfill', 'backfill', ['test', 'inspect'], net('backfill') / RAM, 0, { machine: 'rammer' });
-  add('slab', 'slab', ['backfill'], net('slab') / SLAB, 0, { truck: ['ground'] });
+      truck: ['pipe', 'fittings', 'ends', 'joints', 'stone'],
+    });
+    return key;
+  });
+}
+
+/** Everything that is set at the end of a pipe or on it. */
+const BOXES = [
+  'box',
+  'trap',
+  'emitter',
+  'kerbOutlet',
+  'tapIn',
+  'pumpBasin',
+  'barrel',
+  'downspoutAdapter',
+  'culvertEnd',
+];
+
+/** The steps of a plan, each after what it needs. None where nothing is built. */
+export function stepsOf(
+  job: Job,
+  solution: Pick<Solution, 'lines' | 'runs'>,
+  taken: TakeOff,
+  inspected: boolean,
+): WorkStep[] {
+  const { parts, trenches } = taken;
+  if (parts.length === 0) return [];
+  const net = (...types: string[]): number =>
+    parts.filter(({ item }) => types.includes(item.type)).reduce((sum, part) => sum + part.net, 0);
+  const { steps, add } = stepList(job);
+  // The crew comes when there is something to dig: it looks for the marks first.
+  add('setOut', 'setOut', [], { together: COME, digs: true });
+  add('strip', 'strip', ['setOut'], { alone: net('turf') / STRIP, digs: true });
+  add('saw', 'strip', ['setOut'], { alone: net('saw') / SAW, digs: true, machine: 'saw' });
+  const laid = layLines(job, solution, taken, add);
+  const dugElsewhere = Math.max(0, net('dug') - trenches.reduce((sum, { volume }) => sum + volume, 0)) + net('fill');
+  add('works', 'works', ['strip', ...laid], {
+    alone: net('stone') / RAM + spadeIn(job, taken.works) * SPADE,
+    together: dugElsewhere / DIG,
+    digs: true,
+    machine: 'excavator',
+    truck: ['works', 'stone', 'pipe'],
+  });
+  add('boxes', 'boxes', laid, {
+    alone: net(...BOXES) * SET + net('channel') * CHANNEL,
+    truck: ['inlets', 'ends', 'works'],
+  });
+  add('test', 'test', [...laid, 'boxes', 'works'], { together: TEST });
+  if (inspected) add('inspect', 'inspect', ['test'], { together: TEST });
+  add('backfill', 'backfill', ['test', 'inspect'], { alone: net('backfill') / RAM, machine: 'rammer' });
+  add('slab', 'slab', ['backfill'], { alone: net('slab') / SLAB, truck: ['ground'] });
   // After the heavy machines have left the ground.
-  add('turf', 'turf', ['backfill', 'slab'], net('turf') / TURF, 0, { grows: true, truck: ['ground'] });
+  add('turf', 'turf', ['backfill', 'slab'], { alone: net('turf') / TURF, grows: true, truck: ['ground'] });
   return steps;
 }

@@ -62,7 +62,7 @@ export function digSheet(given: Job, solution: Pick<Solution, 'lines' | 'runs' |
       const run = elementOf(job, 'run', plan.id)!;
       const below = stations.findLast(({ landing }) => landing !== null);
       const steps = below === undefined || Math.abs(below.invert - plan.invertDown) > STEP;
-      stations.push(...stationsOf(job, run, plan, foot, every, steps));
+      stations.push(...stationsOf(job, { run, plan, foot, every, itsFoot: steps }));
       for (const { id, kind, from, to } of crossingsOfRun(job, run))
         meets.push({ id, kind, from: foot + run.length - to, to: foot + run.length - from });
       foot += run.length;
@@ -73,7 +73,10 @@ export function digSheet(given: Job, solution: Pick<Solution, 'lines' | 'runs' |
 }
 
 /** Stations of a run whose foot lies so far up its line, from there upward; with its foot where that is not the head of the one below. */
-function stationsOf(job: Job, run: Run, plan: RunPlan, foot: number, every: number, itsFoot: boolean): DigStation[] {
+function stationsOf(
+  job: Job,
+  { run, plan, foot, every, itsFoot }: { run: Run; plan: RunPlan; foot: number; every: number; itsFoot: boolean },
+): DigStation[] {
   const profile = groundAlong(job, run, plan);
   const [places, levels] = [profile.map((each) => each.along), profile.map(({ level }) => level)];
   const bedding = run.under === 'cars' ? BEDDING : 0;

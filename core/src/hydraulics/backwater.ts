@@ -85,9 +85,7 @@ function towardNormal(
   reach: Reach,
   from: number,
   normal: number,
-  until: number | null,
-  room: number,
-  way: typeof UP | typeof DOWN = UP,
+  { until, room, way }: { until: number | null; room: number; way: typeof UP | typeof DOWN },
 ): { depth: number; used: number } {
   const span = from - normal;
   const last = until === null ? Math.log(Math.abs(span) / (NEAR * reach.diameter)) : Math.log(span / (until - normal));
@@ -162,7 +160,7 @@ function depthsOf({ diameter, roughness, slope, flow }: Reach, known: Partial<De
 
 /** Depth (m) to which a steep pipe draws its water down from critical at its head: normal in the end, and a short pipe does not get there. */
 const drawnDown = (reach: Reach, critical: number, normal: number): number =>
-  towardNormal(reach, critical, normal, null, reach.length, DOWN).depth;
+  towardNormal(reach, critical, normal, { until: null, room: reach.length, way: DOWN }).depth;
 
 /** Depth (m) at which water leaves a pipe that ends in the open: critical on a mild pipe; on a steep one what it is drawn down to. */
 export function freeDepth(reach: Reach, known?: Partial<Depths>): number {
@@ -206,13 +204,15 @@ export function backwater(reach: Reach, level: number, known?: Partial<Depths>):
     wasFull = true;
   }
   if (steep) {
-    const { depth: depthUp } = towardNormal(reach, depth, normal, critical, room);
+    const { depth: depthUp } = towardNormal(reach, depth, normal, { until: critical, room, way: UP });
     // Where fast water meets a pool it stands a hair under it, by its velocity head; a pool is not counted on for less than its level.
     return { depthUp: Math.max(depthUp, depthDown - rise), depthDown, regime: 'drowned' };
   }
   if (normal !== null && (depth <= normal || frictionAt(depth, reach) < slope)) {
     const { depth: depthUp } =
-      Math.abs(depth - normal) <= NEAR * diameter ? { depth: normal } : towardNormal(reach, depth, normal, null, room);
+      Math.abs(depth - normal) <= NEAR * diameter
+        ? { depth: normal }
+        : towardNormal(reach, depth, normal, { until: null, room, way: UP });
     return { depthUp, depthDown, regime: wasFull ? 'filling' : 'partFull' };
   }
   const { depth: reached, used } = towardCrown(reach, depth, room);

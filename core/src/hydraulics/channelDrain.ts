@@ -109,36 +109,34 @@ function stiffness({ shape }: Growing, critical: number): number {
 }
 
 /**
- * Depths on one side of a place where the depth is known, followed in s = √|x − place|. In s the profile leaves a
- * critical section straight, where in x it would leave it at a right angle. `side` −1 goes up, +1 down; `branch` is the sign that
- * y − yc keeps.
+ * Depths of a slow flow from the outlet, where `start` m stands, up to the closed end, followed in s = √(length − x). In s the profile
+ * leaves a critical section straight, where in x it would leave it at a right angle.
  */
-function march(channel: Growing, place: number, start: number, side: -1 | 1, to: number, branch: -1 | 1): Point[] {
-  const reach = Math.sqrt(Math.abs(to - place));
-  const { steps } = channel;
-  const step = reach / steps;
-  const points = [{ x: place, y: start }];
-  const critical = criticalAt(channel, place);
+function upFrom(channel: Growing, start: number): Point[] {
+  const { steps, length } = channel;
+  const step = Math.sqrt(length) / steps;
+  const points = [{ x: length, y: start }];
+  const critical = criticalAt(channel, length);
   const atCritical = Math.abs(start - critical) <= 1e-9 * critical;
   const slopeAt = (s: number, y: number): number => {
     if (s > 0) {
-      const { above, below } = kept(channel, place + side * s * s, y, branch);
-      return (2 * side * s * above) / below;
+      const { above, below } = kept(channel, length - s * s, y, 1);
+      return (-2 * s * above) / below;
     }
     // There (y − yc) d(below)/dy = above dx/dy.
     return atCritical
-      ? branch * Math.sqrt(Math.max(0, (2 * parts(channel, place, start).above * side) / stiffness(channel, critical)))
+      ? Math.sqrt(Math.max(0, (-2 * parts(channel, length, start).above) / stiffness(channel, critical)))
       : 0;
   };
   const follow: Follow = {
     slopeAt,
-    ontoBranch: (s, y) => onBranch(channel, place + side * s * s, y, branch),
+    ontoBranch: (s, y) => onBranch(channel, length - s * s, y, 1),
     spare: HALVINGS_IN_ALL,
   };
   let y = start;
   for (let k = 0; k < steps; k++) {
     y = advance(follow, { at: k * step, next: (k + 1) * step, y });
-    points.push({ x: place + side * ((k + 1) * step) ** 2, y });
+    points.push({ x: length - ((k + 1) * step) ** 2, y });
   }
   return points;
 }
@@ -223,9 +221,15 @@ export function closedEndDepth(loaded: Loaded): number {
   const channel = growing(loaded);
   const critical = criticalAt(channel, length);
   const turn = turningPlace(channel);
-  if (turn === null) return march(channel, length, Math.max(critical, outletDepth), -1, 0, 1).at(-1)!.y;
+  if (turn === null) return upFrom(channel, Math.max(critical, outletDepth)).at(-1)!.y;
   if (outletDepth > critical) return channelProfile(loaded).depths[0]!;
-  return away(channel, turn, slopeThrough(channel, turn), turn * (1 - 1e-9), -1, AWAY_STEPS * channel.steps).at(-1)!.y;
+  return away(
+    channel,
+    { x: turn, slope: slopeThrough(channel, turn) },
+    turn * (1 - 1e-9),
+    -1,
+    AWAY_STEPS * channel.steps,
+  ).at(-1)!.y;
 }
 
 /** Water profile under an inflow of `lateralInflow` m²/s (m³/s a metre), with `outletDepth` (m) standing at the outlet, or a free drop. */
@@ -253,7 +257,7 @@ export function channelProfile(drain: Loaded): ChannelProfile {
     return profileOf((x) => Math.max(0, outletDepth - slope * (length - x)), outletDepth > 0 ? 'drowned' : 'free');
   const critical = criticalAt(channel, length);
   const turn = turningPlace(channel);
-  const ruled = (outlet: number): Point[] => march(channel, length, outlet, -1, 0, 1).reverse();
+  const ruled = (outlet: number): Point[] => upFrom(channel, outlet).reverse();
   if (turn === null) {
     const points = ruled(Math.max(critical, outletDepth));
     return profileOf(reader(points), outletDepth > critical ? 'drowned' : 'free', points);
@@ -277,10 +281,10 @@ export function channelProfile(drain: Loaded): ChannelProfile {
 
 /** The profile that passes from slow to fast at the turning place, along its own slope there. */
 function throughTurn(channel: Growing, turn: number): Depth {
-  const m = slopeThrough(channel, turn);
+  const through = { x: turn, slope: slopeThrough(channel, turn) };
   const yc = criticalAt(channel, turn);
-  const up = away(channel, turn, m, turn * (1 - 1e-9), -1).reverse();
-  const down = away(channel, turn, m, channel.length - turn, 1);
+  const up = away(channel, through, turn * (1 - 1e-9), -1).reverse();
+  const down = away(channel, through, channel.length - turn, 1);
   return reader([...up, { x: turn, y: yc }, ...down]);
 }
 
@@ -290,15 +294,14 @@ function throughTurn(channel: Growing, turn: number): Depth {
  */
 function away(
   channel: Growing,
-  turn: number,
-  m: number,
+  { x: turn, slope }: { x: number; slope: number },
   reach: number,
   side: -1 | 1,
   steps = Math.max(LEAST_AWAY, AWAY_STEPS * channel.steps),
 ): Point[] {
   const branch = side < 0 ? 1 : -1;
   const start = Math.min(BESIDE * turn, reach);
-  const points = [{ x: turn + side * start, y: criticalAt(channel, turn) + side * m * start }];
+  const points = [{ x: turn + side * start, y: criticalAt(channel, turn) + side * slope * start }];
   if (reach <= start) return points;
   const slopeAt = (x: number, y: number): number => {
     const { above, below } = kept(channel, x, y, branch);

@@ -99,7 +99,7 @@ function meeting(lines: Lines, junction: Junction, above: readonly Run[], below:
     counting.add({ type: form === 'tee' ? 'tee' : 'wye', material, nominal, branch: branch.nominal }, id);
     // The branch comes into a hub of the line's make.
     const { makes } = jointOf(branch, below);
-    if (makes) adapt(makes, branch, below, branch.nominal, id, counting);
+    if (makes) counting.add(adapterOf(makes, branch, below, branch.nominal), id);
     if (form === 'tee') continue;
     const turn = lines.turn(branch, below);
     addBends(counting, branch, turn === null ? WYE_TURN : Math.abs(turn - WYE_TURN), id);
@@ -118,7 +118,7 @@ function joined(above: Run, below: Run, id: string, counting: Counting): void {
   const { makes, increases, wall } = jointOf(above, below);
   const { material, nominal } = below;
   // Where it grows too, the smaller end is adapted first.
-  if (makes) adapt(makes, above, below, Math.min(above.nominal, nominal), id, counting);
+  if (makes) counting.add(adapterOf(makes, above, below, Math.min(above.nominal, nominal)), id);
   if (Math.abs(above.nominal - nominal) > 1e-6)
     counting.add(
       {
@@ -132,17 +132,13 @@ function joined(above: Run, below: Run, id: string, counting: Counting): void {
   else if (!makes && wall && !increases) counting.add({ type: 'coupler', material, nominal }, id);
 }
 
-function adapt(
-  makes: 'boot' | 'coupler' | 'adapter',
-  above: Run,
-  below: Run,
-  nominal: number,
-  id: string,
-  counting: Counting,
-): void {
-  const type = makes === 'boot' ? 'boot' : 'adapter';
-  counting.add({ type, material: above.material, other: below.material, nominal }, id);
-}
+/** What joins two makes of pipe of one size, m. */
+const adapterOf = (makes: 'boot' | 'coupler' | 'adapter', above: Run, below: Run, nominal: number): Item => ({
+  type: makes === 'boot' ? 'boot' : 'adapter',
+  material: above.material,
+  other: below.material,
+  nominal,
+});
 
 /** A wye with its branch up to the ground, and a cap there. */
 function cleanout({ id, groundLevel }: Landing, below: Run, invert: number | null, counting: Counting): void {

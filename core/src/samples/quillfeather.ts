@@ -17,8 +17,7 @@ function run(
   id: string,
   from: string,
   to: string,
-  lengthFeet: number,
-  nominalInches: number,
+  [lengthFeet, nominalInches]: readonly [number, number],
   material: Run['material'] = 'smooth',
 ): Run {
   return {
@@ -161,14 +160,14 @@ const ELEMENTS: Element[] = [
     bank: { length: feet(6), topLevel: feet(-1.7) },
     buildingDistance: feet(45),
   },
-  run('runKennel', 'ds3', 'basin', 24, 4),
-  run('runBasin', 'basin', 'wye1', 38, 4),
-  run('runEntrance', 'ds2', 'wye1', 12, 4),
-  run('trunkUpper', 'wye1', 'wye2', 44, 6, 'doubleWall'),
-  run('runStreet', 'ds1', 'wye2', 16, 4),
-  run('trunkLower', 'wye2', 'swale', 62, 6, 'doubleWall'),
-  run('runDoor', 'kennelDrain', 'cleanout1', 60, 4),
-  run('runDoorLower', 'cleanout1', 'swale', 50, 4),
+  run('runKennel', 'ds3', 'basin', [24, 4]),
+  run('runBasin', 'basin', 'wye1', [38, 4]),
+  run('runEntrance', 'ds2', 'wye1', [12, 4]),
+  run('trunkUpper', 'wye1', 'wye2', [44, 6], 'doubleWall'),
+  run('runStreet', 'ds1', 'wye2', [16, 4]),
+  run('trunkLower', 'wye2', 'swale', [62, 6], 'doubleWall'),
+  run('runDoor', 'kennelDrain', 'cleanout1', [60, 4]),
+  run('runDoorLower', 'cleanout1', 'swale', [50, 4]),
 ];
 
 /** Each where it stands, and the site around. */

@@ -134,7 +134,11 @@ export function diagnose(given: Job, wet: WetSpot): Diagnosis | null {
     wet: wet.id,
     causes,
     doubts,
-    suggestions: suggest(job, { ...seen, wet: { ...wet, place } }, water, causes, soil.conductivity, spouts),
+    suggestions: suggest(
+      job,
+      { ...seen, wet: { ...wet, place } },
+      { water, causes, conductivity: soil.conductivity, spouts },
+    ),
     pond,
   };
 }
@@ -206,11 +210,14 @@ const SOAKS = 4e-6;
 function suggest(
   job: Job,
   { pond, wet }: Seen & { wet: { place: Place } },
-  water: YardWater | null,
-  causes: Diagnosis['causes'],
-  conductivity: number,
-  spouts: readonly { id: string }[],
+  found: Pick<Diagnosis, 'causes'> & {
+    water: YardWater | null;
+    /** What the soil lets through, m/s. */
+    conductivity: number;
+    spouts: readonly { id: string }[];
+  },
 ): Suggestion[] {
+  const { water, causes, conductivity, spouts } = found;
   const has = (cause: Cause): boolean => causes.some((each) => each.cause === cause);
   const { place } = wet;
   const lowest = pond && water ? placeOf(water.grid, pond.deepest) : null;

@@ -107,7 +107,7 @@ export function putPlan(paper: Paper, drawing: Drawing, units: UnitSystem): void
       layer === 'levels' ? 5.5 : 7,
     );
   paper.y = box.top + box.height;
-  foot(paper, drawing, ratio, scale, units, letters.left);
+  foot(paper, drawing, { ratio, scale, units, left: letters.left });
 }
 
 function draw(
@@ -146,7 +146,12 @@ function barLength(metres: number, units: UnitSystem): { length: number; said: s
   return { length: round * unit, said: `${round} ${units === 'us' ? 'ft' : 'm'}` };
 }
 
-function foot(paper: Paper, drawing: Drawing, ratio: number, scale: number, units: UnitSystem, left: number): void {
+/** Under the plan: its scale (`scale` pt a metre), what found no room, north, and its layers. */
+function foot(
+  paper: Paper,
+  drawing: Drawing,
+  { ratio, scale, units, left }: { ratio: number; scale: number; units: UnitSystem; left: number },
+): void {
   const { doc } = paper;
   const top = paper.y + 8;
   const { length, said } = barLength(120 / scale, units);

@@ -105,7 +105,7 @@ export function putSection(
         .lineWidth(key === 'invert' ? 1.6 : 0.9)
         .strokeColor(INK)
         .stroke();
-  upright(paper, job, plan, section.landings, x, box);
+  upright(paper, job, plan, { landings: section.landings, x, box });
   between(paper, route, x, box, units);
   const foot = box.top + box.height + UNDER - 14;
   const tall = Math.round(box.height / (top - bottom) / (box.width / Math.max(section.length, 0.1)));
@@ -123,9 +123,11 @@ function upright(
   paper: Paper,
   job: Job,
   plan: Plan,
-  landings: readonly { id: string; station: number }[],
-  x: (station: number) => number,
-  box: Box,
+  {
+    landings,
+    x,
+    box,
+  }: { landings: readonly { id: string; station: number }[]; x: (station: number) => number; box: Box },
 ): void {
   const { units } = headOf(job);
   const { doc } = paper;

@@ -110,22 +110,17 @@ export function PlanWords({ view, things, ground, wordsOf, chosen, us }: Drawn) 
   const lines = new Map<string, Line_[]>();
   const all: Words[] = [];
   const put = (
-    id: string,
-    at: Spot,
     told: Line_[],
-    rank: number,
-    over: boolean,
-    mark: number,
-    also?: readonly Spot[],
+    { mark = 0, ...where }: Omit<Words, 'width' | 'height' | 'mark'> & { mark?: number },
   ): void => {
     const shown = told.filter(({ words }) => words !== '');
     if (shown.length === 0 && mark === 0) return;
-    lines.set(id, shown);
+    lines.set(where.id, shown);
     const width = Math.max(
       0,
       ...shown.map(({ words, strong }) => widthOf(words, { family: strong ? FONTS.bold : FONTS.figures, size })),
     );
-    all.push({ id, at, width, height: lineHeight * shown.length, rank, over, mark, ...(also ? { also } : {}) });
+    all.push({ ...where, width, height: lineHeight * shown.length, mark });
   };
   for (const thing of things) {
     const { name, figure } = wordsOf(thing);
@@ -140,32 +135,34 @@ export function PlanWords({ view, things, ground, wordsOf, chosen, us }: Drawn) 
     // From afar a level is a cross among crosses: its figure comes with room for it, and words may lie over it.
     if (thing.kind === 'spotLevel' && !mine && view.scale < LEVELS_FROM) continue;
     const mark = thing.shape === 'place' && thing.kind !== 'spotLevel' ? (thing.kind === 'tree' ? 6 : 13) : 0;
-    put(thing.id, at, told, mine ? 200 : (RANKS[thing.kind] ?? 10), OVER.has(thing.kind), mark);
+    put(told, {
+      id: thing.id,
+      at,
+      rank: mine ? 200 : (RANKS[thing.kind] ?? 10),
+      over: OVER.has(thing.kind),
+      mark,
+    });
   }
   for (const pond of ground?.ponds ?? []) {
     const told = pond.words.map((words, k) => ({ words, strong: k === 0 }));
-    put(
-      `pond ${pond.id}`,
-      spotOf(view, pond.middle),
-      told,
-      82,
-      true,
-      0,
-      spread(pond.cells).map((place) => spotOf(view, place)),
-    );
+    put(told, {
+      id: `pond ${pond.id}`,
+      at: spotOf(view, pond.middle),
+      rank: 82,
+      over: true,
+      also: spread(pond.cells).map((place) => spotOf(view, place)),
+    });
   }
   for (const contour of ground?.contours ?? []) {
     const way = contour.ways.reduce((best, each) => (each.length > best.length ? each : best), [] as Place[]);
     const middle = way[Math.floor(way.length / 2)];
     if (middle)
-      put(
-        `contour ${contour.level}`,
-        spotOf(view, middle),
-        [{ words: ground!.wordsOf(contour.level), strong: false }],
-        5,
-        true,
-        0,
-      );
+      put([{ words: ground!.wordsOf(contour.level), strong: false }], {
+        id: `contour ${contour.level}`,
+        at: spotOf(view, middle),
+        rank: 5,
+        over: true,
+      });
   }
   const frame: Box = {
     left: FRAME_MARGIN,

@@ -94,7 +94,7 @@ function Reading({ booking, place, spot, onBooked }: ReadingProps) {
     );
   const take = (rod: number): void => {
     if (Math.abs(rod) > LONGEST_ROD) return setWrong('A rod is at most 9 m (29 ft) long.');
-    const change = booked(job, booking, place, spot, sight.sight, rod);
+    const change = booked(job, booking, { place, spot, sight: sight.sight, rod });
     const refused = edit(change);
     if (refused !== null) setWrong(refused);
     else {

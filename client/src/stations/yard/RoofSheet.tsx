@@ -8,6 +8,7 @@ import {
   freshId,
   showArea,
   text,
+  type Building,
   type Downspout,
   type Element,
   type Place,
@@ -50,7 +51,7 @@ export function RoofSheet({ building: id, onClose, onGo }: Props) {
   const faces = roofOver(building.outline, form);
   const putOn = (): void => {
     if (!faces) return;
-    const puts = roofElements(job, building.name, building.storeys ?? 1, faces, pitch, spouts);
+    const puts = roofElements(job, building, { faces, pitch, spouts });
     const refused = edit({ label: 'Put a roof on', puts, removes: [] });
     if (refused !== null) return setWrong(refused);
     onGo(id);
@@ -120,11 +121,8 @@ function facing(middle: Place, { eave: [a, b] }: Face): string {
 /** Faces and downspouts of a roof: each downspout at an end of a gutter, taking its share. */
 function roofElements(
   job: Parameters<typeof elementOf>[0],
-  house: string,
-  storey: number,
-  faces: readonly Face[],
-  pitch: number,
-  spouts: Spouts,
+  { name: house, storeys: storey = 1 }: Building,
+  { faces, pitch, spouts }: { faces: readonly Face[]; pitch: number; spouts: Spouts },
 ): Element[] {
   const middle = centreOf(faces.flatMap(({ outline }) => outline));
   const taken = new Set(job.elements.all.flatMap((element) => ('name' in element ? [element.name as string] : [])));

@@ -64,10 +64,7 @@ export function sightAt(
 export function booked(
   job: Job,
   { book }: Booking,
-  place: Place,
-  spot: SpotLevel | null,
-  sight: Sight,
-  rod: number,
+  { place, spot, sight, rod }: { place: Place; spot: SpotLevel | null; sight: Sight; rod: number },
 ): Change {
   const first = levelsOf(job).byId.size === 0;
   const point: SpotLevel = spot ?? {

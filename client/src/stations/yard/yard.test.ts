@@ -65,7 +65,7 @@ describe('booking levels', () => {
     const sight = sightAt(job, booking, spot, wanted);
     if ('wrong' in sight) throw new Error(sight.wrong);
     const reading = await rod.read(place, booking.back);
-    return changed(job, booked(job, booking, place, spot, sight.sight, reading));
+    return changed(job, booked(job, booking, { place, spot, sight: sight.sight, rod: reading }));
   }
 
   it('from nothing: the first point is the zero, each after it is as the ground lies, a few millimetres off', async () => {

@@ -1,14 +1,6 @@
 /** Working of an inlet's figures: a basin's, a channel drain's, a downspout's. */
 import type { BasinPlan, ChannelPlan } from '../../inlets';
-import {
-  isLaid,
-  diameterOf,
-  type Basin,
-  type Channel,
-  type Downspout,
-  type GroundInlet,
-  type Run,
-} from '../../job/kinds';
+import { isLaid, diameterOf, type Basin, type Channel, type Downspout, type GroundInlet } from '../../job/kinds';
 import { headOf, ofKind, type Job } from '../../job/job';
 import type { Solution } from '../../plan/solution';
 import { showSump, type UnitSystem } from '../../units';
@@ -53,7 +45,6 @@ function basinWorking(
 function channelWorking(
   channel: Channel,
   inlet: ChannelPlan,
-  pipe: Run | undefined,
   solution: Solution,
   quantity: InletQuantity,
   units: UnitSystem,
@@ -61,7 +52,6 @@ function channelWorking(
   if (quantity === 'water') return channelDepth(inlet, units);
   if (quantity === 'capacity') return channelFull(channel, inlet, units);
   if (quantity === 'over') return channelOver(inlet, units);
-  if (quantity === 'outlet') return pipe ? channelHole(channel, inlet, diameterOf(pipe), units) : null;
   return shared(channel, inlet, solution, quantity, units);
 }
 
@@ -77,15 +67,12 @@ export function inletWorking(
   const inlet = solution.inlets[id];
   return inBoth(headOf(job).units, (units) => {
     if (inlet?.kind === 'basin') return basinWorking(element as Basin, inlet, solution, quantity, units);
-    if (inlet?.kind === 'channel')
-      return channelWorking(
-        element as Channel,
-        inlet,
-        ofKind(job, 'run').find((run) => run.from === id && isLaid(run)),
-        solution,
-        quantity,
-        units,
-      );
+    if (inlet?.kind === 'channel') {
+      const channel = element as Channel;
+      if (quantity !== 'outlet') return channelWorking(channel, inlet, solution, quantity, units);
+      const pipe = ofKind(job, 'run').find((run) => run.from === id && isLaid(run));
+      return pipe ? channelHole(channel, inlet, diameterOf(pipe), units) : null;
+    }
     return inlet?.kind === 'downspout'
       ? downspoutWorking(element as Downspout, inlet, solution.settings.gutterDepth, units)
       : null;
