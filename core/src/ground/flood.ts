@@ -25,12 +25,20 @@ const NO_GROUND = -2;
 /** Enough that a bucket holds a few cells of a large grid. */
 const MOST_BUCKETS = 1 << 17;
 
-/**
- * Fills and routes a grid of cols × rows levels, row by row, m; NaN where nothing is known, which is an open edge as the grid's own is.
- * `kinds` tells cells that are blocked. 8 neighbours; water goes down the steepest of them, over a filled pit toward its spill.
- */
-export function flood(levels: Float64Array, cols: number, rows: number, kinds?: Uint8Array): Flow {
-  // One cell wider all round, so that no neighbour needs its column looked at:
+interface Padded {
+  wide: number;
+  size: number;
+  level: Float64Array;
+  /** 1 where the water has been, or cannot go. */
+  closed: Uint8Array;
+  lowest: number;
+  highest: number;
+  /** How many cells water can reach. */
+  count: number;
+}
+
+/** The levels one cell wider all round, so that no neighbour needs its column looked at. */
+function padded(levels: Float64Array, cols: number, rows: number, kinds?: Uint8Array): Padded {
   //
   //   . . . . .      the padded index of (row, col) is
   //   . a b c .      (row + 1) * wide + col + 1
@@ -39,26 +47,54 @@ export function flood(levels: Float64Array, cols: number, rows: number, kinds?: 
   const wide = cols + 2;
   const size = wide * (rows + 2);
   const level = new Float64Array(size).fill(NaN);
-  /** 1 where the water has been, or cannot go. */
   const closed = new Uint8Array(size).fill(1);
   let lowest = Infinity;
   let highest = -Infinity;
   let count = 0;
   for (let row = 0; row < rows; row++) {
-    for (let col = 0, at = row * cols, padded = (row + 1) * wide + 1; col < cols; col++, at++, padded++) {
+    for (let col = 0, at = row * cols, inner = (row + 1) * wide + 1; col < cols; col++, at++, inner++) {
       const here = levels[at]!;
       if (kinds !== undefined && kinds[at] === BLOCKED) {
-        level[padded] = Infinity;
+        level[inner] = Infinity;
         continue;
       }
       if (here !== here) continue;
-      level[padded] = here;
-      closed[padded] = 0;
+      level[inner] = here;
+      closed[inner] = 0;
       count++;
       if (here < lowest) lowest = here;
       if (here > highest) highest = here;
     }
   }
+  return { wide, size, level, closed, lowest, highest, count };
+}
+
+/** The open edge: cells with no ground beside them that is not a wall. */
+function openEdge(
+  level: Float64Array,
+  closed: Uint8Array,
+  { cols, rows, wide, around }: { cols: number; rows: number; wide: number; around: readonly number[] },
+): number[] {
+  const edge: number[] = [];
+  for (let row = 0; row < rows; row++)
+    for (let col = 0, cell = (row + 1) * wide + 1; col < cols; col++, cell++)
+      if (
+        closed[cell] !== 1 &&
+        around.some((side) => {
+          const beside = level[cell + side]!;
+          return beside !== beside;
+        })
+      )
+        edge.push(cell);
+  return edge;
+}
+
+/**
+ * Fills and routes a grid of cols × rows levels, row by row, m; NaN where nothing is known, which is an open edge as the grid's own is.
+ * `kinds` tells cells that are blocked. 8 neighbours; water goes down the steepest of them, over a filled pit toward its spill.
+ */
+export function flood(levels: Float64Array, cols: number, rows: number, kinds?: Uint8Array): Flow {
+  const { wide, size, level, closed, lowest, highest, count } = padded(levels, cols, rows, kinds);
   const filled = new Float64Array(size).fill(NaN);
   const from = new Int32Array(size).fill(LEAVES);
   const order = new Int32Array(count);
@@ -102,21 +138,11 @@ export function flood(levels: Float64Array, cols: number, rows: number, kinds?: 
     return top;
   };
 
-  // The open edge: cells with no ground beside them that is not a wall.
-  for (let row = 0; row < rows; row++) {
-    for (let col = 0, cell = (row + 1) * wide + 1; col < cols; col++, cell++) {
-      if (closed[cell] === 1) continue;
-      let open = false;
-      for (let k = 0; k < 8 && !open; k++) {
-        const beside = level[cell + around[k]!]!;
-        open = beside !== beside;
-      }
-      if (!open) continue;
-      filled[cell] = level[cell]!;
-      const bucket = ((level[cell]! - lowest) * scale) | 0;
-      next[cell] = first[bucket]!;
-      first[bucket] = cell;
-    }
+  for (const cell of openEdge(level, closed, { cols, rows, wide, around })) {
+    filled[cell] = level[cell]!;
+    const bucket = ((level[cell]! - lowest) * scale) | 0;
+    next[cell] = first[bucket]!;
+    first[bucket] = cell;
   }
   for (let bucket = 0; bucket < buckets; bucket++) for (let c = first[bucket]!; c !== -1; c = next[c]!) closed[c] = 1;
 

@@ -6,7 +6,7 @@ import { GUTTERS } from '../catalogue/gutters';
 import { SOILS } from '../catalogue/soils';
 import { MATERIALS, NOMINAL_SIZES } from '../catalogue/pipes';
 import { SURFACE_COVERS } from '../catalogue/surfaces';
-import type { Basin, Channel, Discharge, Element, Feed, Landing, RainElement, Run } from '../job/kinds';
+import type { Basin, Channel, Discharge, Element, Feed, Landing, RainElement, RoofFace, Run } from '../job/kinds';
 import { jobFrom, type Job } from '../job/job';
 import { handOf, type Hand } from './dice';
 
@@ -241,21 +241,24 @@ const isSpout = (element: Element): element is Extract<Element, { kind: 'downspo
 const isInlet = (element: Element): element is Basin | Channel =>
   element.kind === 'basin' || element.kind === 'channel';
 
+const faceShape = (hand: Hand): RoofFace['shape'] =>
+  hand.chance(0.5)
+    ? { type: 'area', area: hand.between(10, 120) }
+    : {
+        type: 'sides',
+        width: hand.between(4, 15),
+        run: hand.between(3, 9),
+        pitch: hand.between(0.1, 1),
+        alongSlope: hand.chance(0.5),
+      };
+
 /** What sheds, and where it runs. */
 function shedding(hand: Hand, landings: readonly Landing[]): Element[] {
   const spouts = landings.filter(isSpout);
   const inlets = landings.filter(isInlet);
   const elements: Element[] = [];
   spouts.forEach((spout, k) => {
-    const shape = hand.chance(0.5)
-      ? { type: 'area' as const, area: hand.between(10, 120) }
-      : {
-          type: 'sides' as const,
-          width: hand.between(4, 15),
-          run: hand.between(3, 9),
-          pitch: hand.between(0.1, 1),
-          alongSlope: hand.chance(0.5),
-        };
+    const shape = faceShape(hand);
     elements.push({
       id: `face${k}`,
       kind: 'roofFace',

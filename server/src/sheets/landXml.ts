@@ -11,14 +11,61 @@ function materialOf({ material }: LaidPipe): string {
   return material === 'oldClay' ? 'Clay' : 'HDPE';
 }
 
+const attributes = (fields: Record<string, string>): Record<string, string> =>
+  Object.fromEntries(Object.entries(fields).map(([key, value]) => [PREFIX + key, value]));
+
+/** Structures and pipes, each pipe named by the two that it lies between. */
+const pipeNetwork = (name: string, { nodes, pipes }: ReturnType<typeof networkOf>): object => ({
+  ...attributes({ name, pipeNetType: 'storm' }),
+  Structs: {
+    Struct: nodes.map(({ id, name: called, kind, east, north, rim, invert }) => ({
+      ...attributes({
+        name: id,
+        desc: `${called} (${kind})`,
+        elevRim: m(rim),
+        ...(invert === null ? {} : { elevSump: m(invert) }),
+      }),
+      Center: `${m(north)} ${m(east)}`,
+      Invert: pipes.flatMap((pipe) => {
+        if (pipe.from === id)
+          return [attributes({ elev: m(pipe.inverts[0]!.level), flowDir: 'out', refPipe: pipe.id })];
+        return pipe.to === id
+          ? [attributes({ elev: m(pipe.inverts.at(-1)!.level), flowDir: 'in', refPipe: pipe.id })]
+          : [];
+      }),
+    })),
+  },
+  Pipes: {
+    Pipe: pipes.map((pipe) => ({
+      ...attributes({
+        name: pipe.id,
+        desc: pipe.name,
+        refStart: pipe.from,
+        refEnd: pipe.to,
+        length: m(pipe.length),
+        slope: (pipe.pitch * 100).toFixed(4),
+      }),
+      CircPipe: attributes({
+        diameter: m(pipe.diameter),
+        material: materialOf(pipe),
+        mannings: String(pipe.roughness),
+      }),
+      ...(pipe.inverts.length > 2
+        ? {
+            Center: undefined,
+            PntList3D: pipe.inverts.map(({ east, north, level }) => `${m(north)} ${m(east)} ${m(level)}`).join(' '),
+          }
+        : {}),
+      PipeFlow: attributes({ flowIn: pipe.flow.toFixed(6) }),
+    })),
+  },
+});
+
 /** `made`: when, as an ISO instant. */
 export function landXmlOf(job: Job, plan: Plan, made: string): string {
-  const { pipes, nodes } = networkOf(job, plan);
   const surface = surfaceOf(job);
   const name = headOf(job).name;
   const [date, time = ''] = made.split('T');
-  const attributes = (fields: Record<string, string>): Record<string, string> =>
-    Object.fromEntries(Object.entries(fields).map(([key, value]) => [PREFIX + key, value]));
   const landXml = {
     ...attributes({
       xmlns: 'http://www.landxml.org/schema/LandXML-1.2',
@@ -59,55 +106,7 @@ export function landXmlOf(job: Job, plan: Plan, made: string): string {
           },
         }
       : {}),
-    PipeNetworks: {
-      PipeNetwork: {
-        ...attributes({ name, pipeNetType: 'storm' }),
-        Structs: {
-          Struct: nodes.map(({ id, name: called, kind, east, north, rim, invert }) => ({
-            ...attributes({
-              name: id,
-              desc: `${called} (${kind})`,
-              elevRim: m(rim),
-              ...(invert === null ? {} : { elevSump: m(invert) }),
-            }),
-            Center: `${m(north)} ${m(east)}`,
-            Invert: pipes.flatMap((pipe) => {
-              if (pipe.from === id)
-                return [attributes({ elev: m(pipe.inverts[0]!.level), flowDir: 'out', refPipe: pipe.id })];
-              return pipe.to === id
-                ? [attributes({ elev: m(pipe.inverts.at(-1)!.level), flowDir: 'in', refPipe: pipe.id })]
-                : [];
-            }),
-          })),
-        },
-        Pipes: {
-          Pipe: pipes.map((pipe) => ({
-            ...attributes({
-              name: pipe.id,
-              desc: pipe.name,
-              refStart: pipe.from,
-              refEnd: pipe.to,
-              length: m(pipe.length),
-              slope: (pipe.pitch * 100).toFixed(4),
-            }),
-            CircPipe: attributes({
-              diameter: m(pipe.diameter),
-              material: materialOf(pipe),
-              mannings: String(pipe.roughness),
-            }),
-            ...(pipe.inverts.length > 2
-              ? {
-                  Center: undefined,
-                  PntList3D: pipe.inverts
-                    .map(({ east, north, level }) => `${m(north)} ${m(east)} ${m(level)}`)
-                    .join(' '),
-                }
-              : {}),
-            PipeFlow: attributes({ flowIn: pipe.flow.toFixed(6) }),
-          })),
-        },
-      },
-    },
+    PipeNetworks: { PipeNetwork: pipeNetwork(name, networkOf(job, plan)) },
   };
   const xml = new XMLBuilder({
     ignoreAttributes: false,
