@@ -14,7 +14,6 @@ const CHECKS = [
   ['types', 'tsc', ['-p', '.']],
   ['layout of the code', 'prettier', ['--check', '--log-level', 'warn', '.']],
   ['nothing unused', 'knip', []],
-  ['words as they are said', 'scripts/words.mjs', ['--check']],
   ['architecture', 'depcruise', ['--config', '.dependency-cruiser.cjs', 'core/src', 'server/src', 'client/src']],
 ];
 
