@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { fingersOn, type Spot } from './lib/fingers';
-import { atRest } from './lib/rest';
+import { atRest, still } from './lib/rest';
 import { test } from './lib/test';
 import { copyOfSample, gripOnCopy, kept, saved } from './lib/jobs';
 
@@ -114,10 +114,10 @@ test('a swipe over a level scrolls the page; only a finger that has rested on th
   request,
 }) => {
   const grip = await gripOnCopy(page, request, 'wye1');
-  await page.waitForTimeout(300);
+  await still(grip);
   const before = (await grip.boundingBox())!;
   await finger(page, { x: before.x + 22, y: before.y + 22 }, -120, 0);
-  await page.waitForTimeout(500);
+  await still(grip);
   expect(await page.getByTestId('landing-wye1').textContent()).not.toContain('set by you');
   expect(Math.abs((await grip.boundingBox())!.y - before.y)).toBeGreaterThan(20);
   const now = (await grip.boundingBox())!;

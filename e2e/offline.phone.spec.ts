@@ -15,6 +15,24 @@ const ROOT = join(__dirname, '..');
 const isKept = (page: Page): Promise<void> =>
   expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null), { timeout: 30_000 }).toBe(true);
 
+/** What the device has put by of the server's answers, as text. */
+const answersKept = (page: Page): Promise<string> =>
+  page.evaluate(
+    (store) =>
+      new Promise<string>((done, failed) => {
+        const asked = indexedDB.open(store);
+        asked.onerror = () => failed(asked.error);
+        asked.onsuccess = () => {
+          const all = asked.result.transaction('answers').objectStore('answers').getAll();
+          all.onsuccess = () => {
+            asked.result.close();
+            done(JSON.stringify(all.result));
+          };
+        };
+      }),
+    'katabasis',
+  );
+
 test('opens and works with no server at all, and sends everything once any page is open', async ({ page }) => {
   test.setTimeout(120_000);
   const data = mkdtempSync(join(tmpdir(), 'katabasis-offline-'));
@@ -27,7 +45,7 @@ test('opens and works with no server at all, and sends everything once any page 
   await page.goto(`${base}/`);
   await expect(page.getByRole('link', { name: /^Quillfeather/ })).toBeVisible();
   // What was asked for is put by on the device in an idle moment.
-  await page.waitForTimeout(1500);
+  await expect.poll(() => answersKept(page)).toContain('Quillfeather');
   await stopServer(server);
   await page.goto(`${base}/`);
   await page.getByRole('link', { name: /^Quillfeather/ }).click();

@@ -2,6 +2,7 @@
 import { expect, type Page } from '@playwright/test';
 import { fingersOn } from './lib/fingers';
 import { copyOfSample, gripOnCopy, kept, saved } from './lib/jobs';
+import { atRest, still } from './lib/rest';
 import { test } from './lib/test';
 
 /** Where the grip of a landing stands on the screen, and how far down the page its descent begins, px. */
@@ -19,7 +20,8 @@ test('a level set by its grip leaves it where it was let go, while a snag comes 
   request,
 }) => {
   const grip = await gripOnCopy(page, request, 'wye1');
-  await page.waitForTimeout(1500);
+  await atRest(page);
+  await still(grip);
   const before = await stands(page, 'wye1');
   const { x, y } = (await grip.boundingBox())!;
   await page.mouse.move(x + 22, y + 22);
@@ -46,7 +48,8 @@ test('what is tapped while a field is being left is done, and what was typed in 
   const cars = page.getByRole('radio', { name: 'Cars' }).first();
   await cars.tap();
   await expect(cars).toBeChecked();
-  await page.waitForTimeout(2500);
+  await saved(page, job);
+  await atRest(page);
   await expect(cars).toBeChecked();
   await expect(length).toHaveValue('61′');
 });

@@ -3,6 +3,7 @@ import { test } from './lib/test';
 import type { Element } from '../core/src';
 import { bounce, fingersOn, type Spot } from './lib/fingers';
 import { copyOfSample, kept, lookedAt, putJob, saved } from './lib/jobs';
+import { atRest } from './lib/rest';
 
 /** Taps so far: the way from nothing to a yard is short, and how short is printed. */
 let taps = 0;
@@ -192,8 +193,7 @@ test('two fingers make the plan larger about where they are, and one moves it; n
   await send('touchStart', two(40));
   for (const gap of [50, 60, 70, 80]) await send('touchMove', two(gap));
   await send('touchEnd', []);
-  await page.waitForTimeout(400);
-  expect((await apart()) / before).toBeCloseTo(2, 1);
+  await expect.poll(async () => (await apart()) / before).toBeCloseTo(2, 1);
   await saved(page, job);
   expect(Object.values(await kept(request, job)).filter(({ kind }) => kind === 'basin')).toHaveLength(1);
 });
@@ -257,7 +257,7 @@ test('a tree is tied in by two tapes from the corners of a house, and tapes that
   await page.goto(`/job/${job}/yard?at=new~Tree`);
   await page.getByTestId('by-tapes').tap();
   await expect(page.getByText('Tap the first corner on the plan.')).toBeVisible();
-  await page.waitForTimeout(300);
+  await atRest(page);
   const box = (await page.getByTestId('ground-plan').boundingBox())!;
   const scale = (box.width - 92) / 10;
   const tapAt = (east: number, north: number): Promise<void> =>

@@ -8,8 +8,10 @@ import { slowDown, SLOWER, tapsOn, watch } from './lib/toPicture.mjs';
 const PICTURE = '[data-testid=verdict], [role=list]';
 const CHIPS = '[role=radio]';
 /** Of each kind, taps at the machine's own pace that suffice, and taps that are made at most. */
-const ENOUGH = 30;
+const ENOUGH = 20;
 const MOST = 60;
+/** Longest that one row of taps goes on, ms: four of them and what lies between end within five minutes. */
+const LONGEST = 50_000;
 
 const own = (taps) => taps.filter(({ pace }) => atOwnPace(pace));
 const toldOf = (taps) => {
@@ -23,7 +25,8 @@ const tellAll = (called, taps) => {
 
 /** Taps in turn, until enough of each of them were at the machine's own pace. */
 async function untilEnough(taps, each) {
-  for (let k = 0; k < MOST && taps.some((some) => own(some).length < ENOUGH); k++) await each(k);
+  const until = Date.now() + LONGEST;
+  for (let k = 0; k < MOST && Date.now() < until && taps.some((some) => own(some).length < ENOUGH); k++) await each(k);
 }
 
 /**
@@ -50,6 +53,8 @@ async function tapping(context, address, run, called) {
     await tap(chip(k % 2 === 0 ? 8 : 10), 'a size', 'its chip');
     await tap(page.getByTestId('undo'), 'its undo');
   });
+  // Told as it goes too: the machine's own pace may yet be found to be a better one.
+  tellAll(`${called}, so far`, { 'a size': all['a size'], 'its chip': all['its chip'], 'its undo': all['its undo'] });
   await page.getByRole('button', { name: 'Close' }).tap();
   const fix = page.locator('[data-testid^=fix-]').first();
   await fix.waitFor();
@@ -59,6 +64,7 @@ async function tapping(context, address, run, called) {
     await fix.waitFor();
   });
   await page.close();
+  tellAll(`${called}, so far`, all);
   return () => tellAll(called, all);
 }
 

@@ -1,5 +1,5 @@
-/** When a page has come to rest: it is there, nothing is being worked out, and nothing in it has changed for a moment. */
-import type { Page } from '@playwright/test';
+/** When a page, or a thing on it, has come to rest: it is there, nothing is being worked out, and nothing has changed for a moment. */
+import type { Locator, Page } from '@playwright/test';
 
 /** Looks at a page, so many ms apart and in a row, in which nothing has changed: longer than any timer of ours between two steps of what is in sight. */
 const LOOKS = { quiet: 5, apart: 30 };
@@ -25,3 +25,21 @@ export const atRest = (page: Page): Promise<void> =>
       }),
     LOOKS,
   );
+
+/** Waits for so many pictures of the page: what lays itself out in the next frame has. */
+export const pictures = (page: Page, count: number): Promise<void> =>
+  page.evaluate(async (left) => {
+    for (let k = 0; k < left; k++) await new Promise((done) => requestAnimationFrame(done));
+  }, count);
+
+/** Waits until a thing has lain in one place for so many pictures, however slow they come. */
+export const still = (thing: Locator, count = 20): Promise<void> =>
+  thing.evaluate(async (element, wanted) => {
+    const place = (): string => JSON.stringify(element.getBoundingClientRect());
+    for (let same = 0, last = place(); same < wanted;) {
+      await new Promise((done) => requestAnimationFrame(done));
+      const now = place();
+      same = now === last ? same + 1 : 0;
+      last = now;
+    }
+  }, count);
