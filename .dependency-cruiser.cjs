@@ -47,6 +47,9 @@ const never = (name, from, to, more = {}) => ({
 /** What draws, above the fields. */
 const DRAWN = 'drawing|parts|elements|stations|app';
 
+/** Stations know nothing of one another. */
+const STATIONS = ['walk', 'plan', 'yard', 'storm', 'build', 'jobs'];
+
 module.exports = {
   forbidden: [
     {
@@ -79,9 +82,13 @@ module.exports = {
     never('drawings-know-no-station', '^client/src/drawing/', '^client/src/(parts|elements|stations|app)/'),
     never('parts-know-no-element', '^client/src/parts/', '^client/src/(elements|stations|app)/'),
     never('elements-know-no-station', '^client/src/elements/', '^client/src/(stations|app)/'),
-    never('walk-alone', '^client/src/stations/walk/', '^client/src/stations/(plan|yard|jobs)/'),
-    never('plan-alone', '^client/src/stations/plan/', '^client/src/stations/(walk|yard|jobs)/'),
-    never('yard-alone', '^client/src/stations/yard/', '^client/src/stations/(walk|plan|jobs)/'),
+    ...STATIONS.map((own) =>
+      never(
+        `${own}-alone`,
+        `^client/src/stations/${own}/`,
+        `^client/src/stations/(${STATIONS.filter((each) => each !== own).join('|')})/`,
+      ),
+    ),
     {
       name: 'tests-stay-out',
       severity: 'error',
