@@ -16,10 +16,8 @@ const LONG_FUNCTIONS = [
   'client/src/parts/forms/PumpFields.tsx',
   'client/src/stations/build/DaysSheet.tsx',
   'client/src/stations/build/PriceBooks.tsx',
-  'client/src/stations/jobs/JobsScreen.tsx',
   'client/src/stations/jobs/NewJobScreen.tsx',
   'client/src/stations/yard/FilesSheet.tsx',
-  'client/src/stations/yard/PaceSheet.tsx',
   'client/src/stations/yard/SaysSheet.tsx',
   'client/src/stations/yard/TapeSheet.tsx',
 ];
@@ -92,7 +90,7 @@ export default tseslint.config(
   {
     // Written before the rule, and to be cut: a file leaves its list when it is, and none comes on.
     files: LONG_FUNCTIONS,
-    rules: { 'max-lines-per-function': ['error', { max: 170, skipBlankLines: true, skipComments: true }] },
+    rules: { 'max-lines-per-function': ['error', { max: 145, skipBlankLines: true, skipComments: true }] },
   },
   { files: LONG_FILES, rules: { 'max-lines': ['error', { max: 385, skipBlankLines: true }] } },
   { files: ['client/src/**/*.{ts,tsx}'], ...reactHooks.configs.flat.recommended },

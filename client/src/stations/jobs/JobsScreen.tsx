@@ -1,7 +1,6 @@
 /** All jobs with their verdicts; new, from a file, copy, take out and bring back. */
-import type { Element, Fault } from '@katabasis/core';
-import { freshId, JOB_STATES, type JobRow as JobRowData, type JobState } from '@katabasis/core/first';
-import { useQueryClient } from '@tanstack/react-query';
+import type { Fault } from '@katabasis/core';
+import { JOB_STATES, type JobRow as JobRowData, type JobState } from '@katabasis/core/first';
 import { useRouter } from 'expo-router';
 import FileUp from 'lucide-react-native/icons/file-up';
 import Plus from 'lucide-react-native/icons/plus';
@@ -9,10 +8,7 @@ import Smartphone from 'lucide-react-native/icons/smartphone';
 import Trash from 'lucide-react-native/icons/trash';
 import { useDeferredValue, useState } from 'react';
 import { ScrollView, View } from 'react-native';
-import { pickFile, saveFile, slug } from '../../files/files';
 import { useJobList, useUnsentRows, useWaiting } from '../../sync/queries';
-import { BIN_KEY, JOBS_KEY } from '../../sync/keys';
-import { late } from '../../sync/late';
 import { TextBox } from '../../input/TextBox';
 import { useStyles } from '../../theme/theme';
 import { SPACE, type Palette } from '../../theme/tokens';
@@ -23,6 +19,7 @@ import { pageColumn } from '../../ui/rows';
 import { Text } from '../../ui/Text';
 import { STATE_WORDS } from '../../elements/jobWords';
 import { JobRow } from './JobRow';
+import { useJobActions } from './useJobActions';
 import { OutOfReach } from '../OutOfReach';
 
 const make = (palette: Palette) => ({
@@ -40,21 +37,10 @@ const STATES: Option<JobState | 'all'>[] = [
   ...JOB_STATES.map((value) => ({ value, label: STATE_WORDS[value] })),
 ];
 
-export function JobsScreen() {
-  const styles = useStyles(make);
-  const router = useRouter();
-  const client = useQueryClient();
-  const [find, setFind] = useState('');
-  const [state, setState] = useState<JobState | 'all'>('all');
+/** The jobs that are asked for, those first that this device has not sent yet. */
+function useRows(find: string, state: JobState | 'all') {
   const asked = useDeferredValue(find.trim());
   const list = useJobList({ ...(asked === '' ? {} : { find: asked }), ...(state === 'all' ? {} : { state }) });
-  const [gone, setGone] = useState<JobRowData[]>([]);
-  const [said, setSaid] = useState<string | null>(null);
-  const [faults, setFaults] = useState<{ file: string; faults: Fault[] } | null>(null);
-  const refresh = (): void => {
-    void client.invalidateQueries({ queryKey: JOBS_KEY });
-    void client.invalidateQueries({ queryKey: BIN_KEY });
-  };
   const waiting = useWaiting();
   const narrowed = asked !== '' || state !== 'all';
   const own = useUnsentRows();
@@ -65,66 +51,16 @@ export function JobsScreen() {
   const rows = pages.flatMap(({ jobs }) => jobs);
   const all = [...unsent, ...rows.filter((row) => !unsent.some((other) => other.id === row.id))];
   const total = pages[0]?.total ?? 0;
-  const start = async (elements: Element[]): Promise<void> => {
-    const { freeJobName, startJob } = await late();
-    const id = freshId('j');
-    const named = elements.map((element) =>
-      element.kind === 'job' ? { ...element, name: freeJobName(client, element.name) } : element,
-    );
-    startJob(id, named, client);
-    router.navigate(`/job/${id}/plan`);
-  };
-  const attempt = async (act: () => Promise<void>, failed: string): Promise<void> => {
-    try {
-      await act();
-      setSaid(null);
-    } catch (error) {
-      setSaid(`${failed} ${(error as Error).message}`);
-    }
-    refresh();
-  };
-  const open = async (): Promise<void> => {
-    setFaults(null);
-    const file = await pickFile('.json,.zip,application/json,application/zip');
-    if (!file) return;
-    const { readJob } = await late();
-    const read = await readJob(file);
-    if (read.ok) await start([...read.job.elements]);
-    else setFaults({ file: file.name, faults: read.faults });
-  };
-  const copy = (row: JobRowData): Promise<void> =>
-    attempt(async () => {
-      const { api } = await late();
-      const { elements } = await api.job(row.id);
-      await start(
-        elements.map(({ element }) =>
-          element.kind === 'job' ? { ...element, name: `${element.name}, copy`.slice(0, 120) } : element,
-        ),
-      );
-    }, 'The copy was not made.');
-  const save = (row: JobRowData): Promise<void> =>
-    attempt(async () => {
-      const { api, jobFrom, saveJob } = await late();
-      // One that cannot be read is given out as it lies.
-      if (row.trouble !== undefined) return saveFile(`${slug(row.name)}.rows.json`, await api.raw(row.id));
-      const { elements } = await api.job(row.id);
-      const job = jobFrom(
-        row.id,
-        elements.map(({ element }) => element),
-      );
-      const left = await saveJob(job);
-      if (left !== null) throw new Error(left);
-    }, 'The file is not whole.');
-  const remove = (row: JobRowData): Promise<void> =>
-    attempt(async () => {
-      await (await late()).api.remove(row.id);
-      setGone((before) => [row, ...before]);
-    }, 'It was not taken out.');
-  const restore = (row: JobRowData): Promise<void> =>
-    attempt(async () => {
-      await (await late()).api.restore(row.id);
-      setGone((before) => before.filter(({ id }) => id !== row.id));
-    }, 'It was not brought back.');
+  return { list, all, unsent, waiting, narrowed, total, read: rows.length };
+}
+
+export function JobsScreen() {
+  const styles = useStyles(make);
+  const router = useRouter();
+  const [find, setFind] = useState('');
+  const [state, setState] = useState<JobState | 'all'>('all');
+  const { list, all, unsent, waiting, narrowed, total, read } = useRows(find, state);
+  const { said, faults, gone, ...acts } = useJobActions();
   return (
     <View style={styles.page} role="main">
       <ScrollView contentContainerStyle={styles.body}>
@@ -134,22 +70,15 @@ export function JobsScreen() {
         </View>
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
           <Button label="New job" icon={Plus} kind="main" onPress={() => router.navigate('/new')} />
-          <Button label="Open a job file" icon={FileUp} onPress={() => void open()} />
+          <Button label="Open a job file" icon={FileUp} onPress={() => void acts.open()} />
         </View>
         {said !== null && (
           <View style={styles.strip} role="alert">
             <Text>{said}</Text>
           </View>
         )}
-        {faults && <Faults {...faults} onClose={() => setFaults(null)} />}
-        {gone.map((row) => (
-          <View key={row.id} style={styles.strip} role="status">
-            <Text>{row.name} was taken out.</Text>
-            <View style={{ flexDirection: 'row' }}>
-              <Button label="Bring it back" onPress={() => void restore(row)} />
-            </View>
-          </View>
-        ))}
+        {faults && <Faults {...faults} onClose={acts.readFaults} />}
+        <TakenOut rows={gone} onRestore={(row) => void acts.restore(row)} />
         {list.isError && (
           <OutOfReach
             error={list.error}
@@ -170,16 +99,8 @@ export function JobsScreen() {
             <Choice label="How far it has come" hideLabel value={state} options={STATES} onChoose={setState} />
           </View>
         )}
-        {list.isPending && all.length === 0 && <Notice title="Reading the jobs" />}
-        {list.data && all.length === 0 && narrowed && (
-          <Notice title="No job is like that">Look for less, or for all.</Notice>
-        )}
-        {list.data && all.length === 0 && !narrowed && (
-          <Notice title="No jobs yet">
-            Start one with three answers: the roof over each downspout, how far the pipe goes, and where the water may
-            come out.
-          </Notice>
-        )}
+        {all.length === 0 && list.isPending && <Notice title="Reading the jobs" />}
+        {all.length === 0 && list.data && <NoJobs narrowed={narrowed} />}
         <View role="list">
           {all.map((row) => (
             <JobRow
@@ -187,9 +108,9 @@ export function JobsScreen() {
               row={row}
               unsent={unsent.includes(row)}
               waiting={waiting.get(row.id) ?? 0}
-              onCopy={(each) => void copy(each)}
-              onSave={(each) => void save(each)}
-              onRemove={(each) => void remove(each)}
+              onCopy={(each) => void acts.copy(each)}
+              onSave={(each) => void acts.save(each)}
+              onRemove={(each) => void acts.remove(each)}
             />
           ))}
         </View>
@@ -197,18 +118,48 @@ export function JobsScreen() {
           <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.m }}>
             <Button label="Show more" onPress={() => void list.fetchNextPage()} />
             <Text kind="small">
-              {rows.length} of {total}
+              {read} of {total}
             </Text>
           </View>
         )}
-        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
-          <Button label="Taken out" icon={Trash} kind="bare" onPress={() => router.navigate('/bin')} />
-          <Button label="Devices" icon={Smartphone} kind="bare" onPress={() => router.navigate('/devices')} />
-        </View>
+        <Aside />
       </ScrollView>
     </View>
   );
 }
+
+function TakenOut({ rows, onRestore }: { rows: readonly JobRowData[]; onRestore: (row: JobRowData) => void }) {
+  const styles = useStyles(make);
+  return rows.map((row) => (
+    <View key={row.id} style={styles.strip} role="status">
+      <Text>{row.name} was taken out.</Text>
+      <View style={{ flexDirection: 'row' }}>
+        <Button label="Bring it back" onPress={() => onRestore(row)} />
+      </View>
+    </View>
+  ));
+}
+
+/** Where what is seldom wanted is. */
+function Aside() {
+  const router = useRouter();
+  return (
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+      <Button label="Taken out" icon={Trash} kind="bare" onPress={() => router.navigate('/bin')} />
+      <Button label="Devices" icon={Smartphone} kind="bare" onPress={() => router.navigate('/devices')} />
+    </View>
+  );
+}
+
+const NoJobs = ({ narrowed }: { narrowed: boolean }) =>
+  narrowed ? (
+    <Notice title="No job is like that">Look for less, or for all.</Notice>
+  ) : (
+    <Notice title="No jobs yet">
+      Start one with three answers: the roof over each downspout, how far the pipe goes, and where the water may come
+      out.
+    </Notice>
+  );
 
 /** How many they are, as a sentence begins; the last of very many says only how many more there were. */
 function countOf(faults: readonly Fault[]): string {

@@ -33,39 +33,18 @@ const withPlaces = (draft: PaceDraft): PaceDraft => ({
 
 export function PaceSheet({ draft: now, onDraft, onClose, onGo }: Props) {
   const { job, edit, units } = useKept();
-  const [typed, setTyped] = useTyped(job.id, 'wall');
   const [turn, setTurn] = useState<Turn>('right');
   const [angle, setAngle] = useState(RIGHT / 2);
   const [wrong, setWrong] = useState<string | null>(null);
   const anew = (): void => onDraft(() => NOT_PACED);
-  if (!now.start)
-    return (
-      <Sheet title="Pace out a house" onClose={onClose}>
-        <Text kind="strong">Tap the corner that you start from; any place will do for the first house.</Text>
-        <View style={{ flexDirection: 'row' }}>
-          <Button
-            label="Start in the middle"
-            kind="main"
-            onPress={() => onDraft((was) => withPlaces({ ...was, start: { east: 0, north: 0 } }))}
-            testID="pace-start"
-          />
-        </View>
-      </Sheet>
-    );
+  if (!now.start) return <FirstCorner onDraft={onDraft} onClose={onClose} />;
   const { start, first, walls } = now;
   const walk = paced(start, first, walls);
   const by = turn === 'right' ? RIGHT : turn === 'left' ? -RIGHT : angle;
   const home = homeward(start, first, walls, by);
   const add = (length: number): void => {
     onDraft((was) => withPlaces({ ...was, walls: [...was.walls, { length, turn: was.walls.length === 0 ? 0 : by }] }));
-    setTyped('');
     setWrong(null);
-  };
-  const wall = (): void => {
-    const parsed = parseLength(typed, units);
-    if (!parsed.ok) return setWrong(parsed.sentence);
-    if (!(parsed.value > 0) || parsed.value > 1000) return setWrong('A wall is longer than nothing.');
-    add(parsed.value);
   };
   const done = (): void => {
     const id = freshId('house');
@@ -101,45 +80,9 @@ export function PaceSheet({ draft: now, onDraft, onClose, onGo }: Props) {
             }}
           />
         ) : (
-          <Choice
-            label="Then turn"
-            value={turn}
-            options={[
-              { value: 'right', label: 'Right' },
-              { value: 'left', label: 'Left' },
-              { value: 'other', label: 'By degrees' },
-            ]}
-            onChoose={setTurn}
-          />
+          <NextTurn turn={turn} onTurn={setTurn} angle={angle} onAngle={setAngle} />
         )}
-        {walls.length > 0 && turn === 'other' && (
-          <QuantityField
-            label="Right is more than 0°, left is less"
-            value={angle}
-            {...degreesEntry}
-            onCommit={(next) => {
-              setAngle(next!);
-              return null;
-            }}
-          />
-        )}
-        <View style={{ flexDirection: 'row', alignItems: 'flex-end', flexWrap: 'wrap', gap: SPACE.s }}>
-          <View style={{ flexGrow: 1, flexBasis: 150 }}>
-            <TextBox
-              label={`Wall ${walls.length + 1}`}
-              text={typed}
-              onText={(next) => {
-                setTyped(next);
-                setWrong(null);
-              }}
-              onSubmit={wall}
-              unit={units === 'us' ? 'ft' : 'm'}
-              wrong={wrong}
-              testID="pace-length"
-            />
-          </View>
-          <Button label="Walk it" kind={walk.closes ? 'line' : 'main'} onPress={wall} testID="pace-wall" />
-        </View>
+        <NextWall count={walls.length} closes={walk.closes} wrong={wrong} onWrong={setWrong} onWalk={add} />
       </Fields>
       {home !== null && !walk.closes && (
         <View style={{ flexDirection: 'row' }}>
@@ -150,31 +93,7 @@ export function PaceSheet({ draft: now, onDraft, onClose, onGo }: Props) {
           />
         </View>
       )}
-      {walls.length >= 3 && (
-        <View style={{ gap: SPACE.xs }} aria-live="polite">
-          {walk.closes ? (
-            <Text kind="strong">
-              Closes within {text(showSmall(walk.misclosure, units))}; {text(showSmall(walk.permitted, units))} is
-              permitted. It is shared out by length.
-            </Text>
-          ) : (
-            <>
-              <Text>
-                Ends {text(showLength(walk.misclosure, units))} from where it began;{' '}
-                {text(showSmall(walk.permitted, units))} is permitted.
-              </Text>
-              {walk.suspects.slice(0, 2).map(({ side, by: off, open }) =>
-                open <= walk.permitted ? (
-                  <Text key={side}>
-                    If no wall is missing, wall {side + 1} is most likely {text(showLength(Math.abs(off), units))}{' '}
-                    {off > 0 ? 'longer' : 'shorter'}.
-                  </Text>
-                ) : null,
-              )}
-            </>
-          )}
-        </View>
-      )}
+      {walls.length >= 3 && <Closing walk={walk} />}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
         {walk.closes && <Button label="That is the house" kind="main" onPress={done} testID="pace-done" />}
         {walls.length > 0 && (
@@ -185,16 +104,149 @@ export function PaceSheet({ draft: now, onDraft, onClose, onGo }: Props) {
         )}
         <Button label="Begin anew" kind="bare" onPress={anew} />
       </View>
-      {walls.length > 0 && (
-        <Text kind="small">
-          {walls
-            .map(
-              ({ length, turn: turned }, k) =>
-                `${k === 0 ? '' : turned > 0 ? 'right ' : 'left '}${text(showLength(length, units))}`,
-            )
-            .join(', ')}
-        </Text>
-      )}
+      <Walked walls={walls} />
     </Sheet>
+  );
+}
+
+/** Before the first wall: where the walk begins. */
+function FirstCorner({ onDraft, onClose }: Pick<Props, 'onDraft' | 'onClose'>) {
+  return (
+    <Sheet title="Pace out a house" onClose={onClose}>
+      <Text kind="strong">Tap the corner that you start from; any place will do for the first house.</Text>
+      <View style={{ flexDirection: 'row' }}>
+        <Button
+          label="Start in the middle"
+          kind="main"
+          onPress={() => onDraft((was) => withPlaces({ ...was, start: { east: 0, north: 0 } }))}
+          testID="pace-start"
+        />
+      </View>
+    </Sheet>
+  );
+}
+
+interface NextWallProps {
+  /** Walls walked. */
+  count: number;
+  closes: boolean;
+  wrong: string | null;
+  onWrong: (sentence: string | null) => void;
+  /** Of a length in m. */
+  onWalk: (length: number) => void;
+}
+
+function NextWall({ count, closes, wrong, onWrong, onWalk }: NextWallProps) {
+  const { job, units } = useKept();
+  const [typed, setTyped] = useTyped(job.id, 'wall');
+  const wall = (): void => {
+    const parsed = parseLength(typed, units);
+    if (!parsed.ok) return onWrong(parsed.sentence);
+    if (!(parsed.value > 0) || parsed.value > 1000) return onWrong('A wall is longer than nothing.');
+    onWalk(parsed.value);
+    setTyped('');
+  };
+  return (
+    <View style={{ flexDirection: 'row', alignItems: 'flex-end', flexWrap: 'wrap', gap: SPACE.s }}>
+      <View style={{ flexGrow: 1, flexBasis: 150 }}>
+        <TextBox
+          label={`Wall ${count + 1}`}
+          text={typed}
+          onText={(next) => {
+            setTyped(next);
+            onWrong(null);
+          }}
+          onSubmit={wall}
+          unit={units === 'us' ? 'ft' : 'm'}
+          wrong={wrong}
+          testID="pace-length"
+        />
+      </View>
+      <Button label="Walk it" kind={closes ? 'line' : 'main'} onPress={wall} testID="pace-wall" />
+    </View>
+  );
+}
+
+/** Which way the next wall goes on from the last. */
+function NextTurn({
+  turn,
+  onTurn,
+  angle,
+  onAngle,
+}: {
+  turn: Turn;
+  onTurn: (turn: Turn) => void;
+  angle: number;
+  onAngle: (angle: number) => void;
+}) {
+  return (
+    <>
+      <Choice
+        label="Then turn"
+        value={turn}
+        options={[
+          { value: 'right', label: 'Right' },
+          { value: 'left', label: 'Left' },
+          { value: 'other', label: 'By degrees' },
+        ]}
+        onChoose={onTurn}
+      />
+      {turn === 'other' && (
+        <QuantityField
+          label="Right is more than 0°, left is less"
+          value={angle}
+          {...degreesEntry}
+          onCommit={(next) => {
+            onAngle(next!);
+            return null;
+          }}
+        />
+      )}
+    </>
+  );
+}
+
+/** Whether the walk comes back to where it began, and which wall is most likely wrong where it does not. */
+function Closing({ walk }: { walk: ReturnType<typeof paced> }) {
+  const { units } = useKept();
+  return (
+    <View style={{ gap: SPACE.xs }} aria-live="polite">
+      {walk.closes ? (
+        <Text kind="strong">
+          Closes within {text(showSmall(walk.misclosure, units))}; {text(showSmall(walk.permitted, units))} is
+          permitted. It is shared out by length.
+        </Text>
+      ) : (
+        <>
+          <Text>
+            Ends {text(showLength(walk.misclosure, units))} from where it began;{' '}
+            {text(showSmall(walk.permitted, units))} is permitted.
+          </Text>
+          {walk.suspects.slice(0, 2).map(({ side, by: off, open }) =>
+            open <= walk.permitted ? (
+              <Text key={side}>
+                If no wall is missing, wall {side + 1} is most likely {text(showLength(Math.abs(off), units))}{' '}
+                {off > 0 ? 'longer' : 'shorter'}.
+              </Text>
+            ) : null,
+          )}
+        </>
+      )}
+    </View>
+  );
+}
+
+/** The walls as they were walked. */
+function Walked({ walls }: { walls: PaceDraft['walls'] }) {
+  const { units } = useKept();
+  if (walls.length === 0) return null;
+  return (
+    <Text kind="small">
+      {walls
+        .map(
+          ({ length, turn }, k) => `${k === 0 ? '' : turn > 0 ? 'right ' : 'left '}${text(showLength(length, units))}`,
+        )
+        .join(', ')}
+    </Text>
   );
 }
