@@ -39,7 +39,7 @@ const LONG_FILES = [
   'core/src/hydraulics/channelDrain.ts',
   'core/src/job/faults.ts',
   'core/src/samples/quillfeatherSite.ts',
-  'core/src/samples/seeded.ts',
+  'core/src/trial/seeded.ts',
   'core/src/samples/worksSituations.ts',
   'core/src/storm/layers.ts',
   'core/src/testing/workYards.ts',

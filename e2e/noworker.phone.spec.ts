@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { expect } from '@playwright/test';
 import { test } from './lib/test';
-import { largeYard } from '../core/src/samples';
+import { largeYard } from '../core/src/trial';
 import { kept, saved } from './lib/jobs';
 
 test('a job larger than the page plans by itself opens and is changed where its planning worker cannot be had', async ({

@@ -94,7 +94,7 @@ const waitingChanges = (page, job, count) =>
   );
 
 async function editing(context, base) {
-  const { largeYard } = await import('../server/dist/samples.mjs');
+  const { largeYard } = await import('../server/dist/randomJobs.mjs');
   const elements = largeYard(200, 5000).elements.all;
   const job = 'benchyard';
   await makeJob(base, job, elements);

@@ -89,7 +89,7 @@ await withPages(4897, async (browser, base) => {
   const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true });
   const tell = [await bareTap(context)];
   tell.push(await tapping(context, `${base}/job/quillfeather/plan`, 'trunkLower', 'the sample'));
-  const { largeYard } = await import('../server/dist/samples.mjs');
+  const { largeYard } = await import('../server/dist/randomJobs.mjs');
   const elements = largeYard(60, 300).elements.all.map((element) =>
     element.kind === 'job' ? { ...element, units: 'us' } : element,
   );

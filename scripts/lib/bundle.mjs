@@ -19,7 +19,7 @@ const filesIn = (folder) =>
 
 const SOURCES = ['core/src', 'server/src'];
 
-/** What is started with node, each by the name of its file; and the samples, as benches put them in. */
+/** What is started with node, each by the name of its file; and the samples and random jobs, as benches put them in. */
 const programs = () => [
   ...[
     join(ROOT, 'server/src/main.ts'),
@@ -30,6 +30,7 @@ const programs = () => [
     join(ROOT, 'core/src/testing/digestCommand.ts'),
   ].map((file) => ({ in: file, out: basename(file, '.ts') })),
   { in: join(ROOT, 'core/src/samples/index.ts'), out: 'samples' },
+  { in: join(ROOT, 'core/src/trial/index.ts'), out: 'randomJobs' },
 ];
 
 /** What the bundles are made of, by size and time of each source. */

@@ -1,7 +1,8 @@
 /** What makes a tap's picture fast, counted rather than timed: one plan an edit, and only what it changes drawn anew. */
 import { put, setInvert, type Job, type Plan, type Run } from '@katabasis/core';
 import type * as CoreModule from '@katabasis/core';
-import { largeYard, quillfeather } from '@katabasis/core/samples';
+import { quillfeather } from '@katabasis/core/samples';
+import { largeYard } from '@katabasis/core/trial';
 import { act } from '@testing-library/react';
 import { drawGlyph } from '../elements';
 import { openJob, type Opened } from '../testing/openJob';

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { changed, Elements, jobFrom, type Element, type Job } from '@katabasis/core';
-import { largeYard, quillfeather } from '@katabasis/core/samples';
+import { quillfeather } from '@katabasis/core/samples';
+import { largeYard } from '@katabasis/core/trial';
 import { askYard, changesSince, findFix, planHere, received, yardHere } from './planner';
 
 const wye = (id: string, groundLevel: number): Element => ({

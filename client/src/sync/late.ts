@@ -15,10 +15,7 @@ interface OfCore {
 }
 
 export interface Late
-  extends
-    OfCore,
-    Pick<typeof api, 'api'>,
-    Pick<typeof sessions, 'freeJobName' | 'listenForOthers' | 'startJob'> {}
+  extends OfCore, Pick<typeof api, 'api'>, Pick<typeof sessions, 'freeJobName' | 'listenForOthers' | 'startJob'> {}
 
 let load: () => Promise<Late> = () => Promise.reject(new Error('Nothing is there to come late.'));
 

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { seededJob } from '../samples';
+import { seededJob } from '../trial';
 import { basin, jobOf, out, pipe, spout } from '../testing/parts';
 import { applyChange, changed, put } from './change';
 import { removal } from './edits/remove';

@@ -6,7 +6,5 @@ import { wrenmoor } from './wrenmoor';
 
 export const samples = (): Job[] => [quillfeather(), brackenfold(), wrenmoor()];
 export { brackenfold, quillfeather, wrenmoor };
-export { dice } from './dice';
-export { largeYard, seededJob } from './seeded';
 export { situations, type Situation } from './situations';
 export { quillfeatherGround, someGround } from './hiddenGround';

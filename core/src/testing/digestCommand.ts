@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { jobFaults } from '../job/faults';
 import { quillfeather } from '../samples/quillfeather';
 import { digestOf } from './digest';
-import { seededJob } from '../samples/seeded';
+import { seededJob } from '../trial/seeded';
 
 const FILE = join(process.cwd(), 'core/src/testing/digest.json');
 const COUNT = 200;

@@ -4,7 +4,7 @@ import { jobFaults } from '../job/faults';
 import { jobFrom, type Job } from '../job/job';
 import { ELEMENT_KINDS, elementSchema, type Element } from '../job/kinds';
 import { quillfeather } from '../samples';
-import type { Hand } from '../samples/dice';
+import type { Hand } from '../trial/dice';
 import { bedOf, bermOf, culvertOf, drainOf, fieldOf, stoneOf, swaleOf } from './workYards';
 
 const at = (east: number, north: number) => ({ east, north });

@@ -15,7 +15,7 @@ import {
   type Job,
   type WaterNetwork,
 } from '@katabasis/core';
-import { largeYard } from '@katabasis/core/samples';
+import { largeYard } from '@katabasis/core/trial';
 import { Bench } from 'tinybench';
 
 /** A trunk with a branch at every wye: half the runs trunk, half branches; a roof face to every third branch. */

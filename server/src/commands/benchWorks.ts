@@ -1,6 +1,7 @@
 /** Times other works in a yard of 200 runs: an edit of each, the layers table, a field of forty lines under a finger. */
 import { changed, jobFrom, layersOf, planJob, put, type Element, type Job, type Place } from '@katabasis/core';
-import { largeYard, samples } from '@katabasis/core/samples';
+import { samples } from '@katabasis/core/samples';
+import { largeYard } from '@katabasis/core/trial';
 
 const RUNS = 200;
 const EDITS = 120;

@@ -1,5 +1,5 @@
 import { join } from 'node:path';
-import { dice } from '@katabasis/core/samples';
+import { dice } from '@katabasis/core/trial';
 import { folder } from '../testing/serve';
 import { clientTrial } from './clients';
 import { fullDiskTrial } from './fullDisk';

@@ -1,0 +1,3 @@
+/** Random jobs, for trials and benches: nothing that ships uses them. */
+export { dice } from './dice';
+export { largeYard, seededJob } from './seeded';
