@@ -33,6 +33,7 @@ const withPlaces = (draft: PaceDraft): PaceDraft => ({
 
 export function PaceSheet({ draft: now, onDraft, onClose, onGo }: Props) {
   const { job, edit, units } = useKept();
+  const [typed, setTyped] = useTyped(job.id, 'wall');
   const [turn, setTurn] = useState<Turn>('right');
   const [angle, setAngle] = useState(RIGHT / 2);
   const [wrong, setWrong] = useState<string | null>(null);
@@ -44,6 +45,7 @@ export function PaceSheet({ draft: now, onDraft, onClose, onGo }: Props) {
   const home = homeward(start, first, walls, by);
   const add = (length: number): void => {
     onDraft((was) => withPlaces({ ...was, walls: [...was.walls, { length, turn: was.walls.length === 0 ? 0 : by }] }));
+    setTyped('');
     setWrong(null);
   };
   const done = (): void => {
@@ -82,7 +84,15 @@ export function PaceSheet({ draft: now, onDraft, onClose, onGo }: Props) {
         ) : (
           <NextTurn turn={turn} onTurn={setTurn} angle={angle} onAngle={setAngle} />
         )}
-        <NextWall count={walls.length} closes={walk.closes} wrong={wrong} onWrong={setWrong} onWalk={add} />
+        <NextWall
+          count={walls.length}
+          closes={walk.closes}
+          typed={typed}
+          onTyped={setTyped}
+          wrong={wrong}
+          onWrong={setWrong}
+          onWalk={add}
+        />
       </Fields>
       {home !== null && !walk.closes && (
         <View style={{ flexDirection: 'row' }}>
@@ -130,21 +140,21 @@ interface NextWallProps {
   /** Walls walked. */
   count: number;
   closes: boolean;
+  typed: string;
+  onTyped: (next: string) => void;
   wrong: string | null;
   onWrong: (sentence: string | null) => void;
   /** Of a length in m. */
   onWalk: (length: number) => void;
 }
 
-function NextWall({ count, closes, wrong, onWrong, onWalk }: NextWallProps) {
-  const { job, units } = useKept();
-  const [typed, setTyped] = useTyped(job.id, 'wall');
+function NextWall({ count, closes, typed, onTyped, wrong, onWrong, onWalk }: NextWallProps) {
+  const { units } = useKept();
   const wall = (): void => {
     const parsed = parseLength(typed, units);
     if (!parsed.ok) return onWrong(parsed.sentence);
     if (!(parsed.value > 0) || parsed.value > 1000) return onWrong('A wall is longer than nothing.');
     onWalk(parsed.value);
-    setTyped('');
   };
   return (
     <View style={{ flexDirection: 'row', alignItems: 'flex-end', flexWrap: 'wrap', gap: SPACE.s }}>
@@ -153,7 +163,7 @@ function NextWall({ count, closes, wrong, onWrong, onWalk }: NextWallProps) {
           label={`Wall ${count + 1}`}
           text={typed}
           onText={(next) => {
-            setTyped(next);
+            onTyped(next);
             onWrong(null);
           }}
           onSubmit={wall}
