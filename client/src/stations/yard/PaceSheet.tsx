@@ -1,5 +1,5 @@
 /** Pacing a house out, wall by wall. */
-import { freeName, freshId, parseLength, put, showLength, showSmall, text } from '@katabasis/core';
+import { parseLength, put, showLength, text } from '@katabasis/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useKept } from '../../planning/useJob';
@@ -13,7 +13,8 @@ import { Choice } from '../../ui/Choice';
 import { Sheet } from '../../ui/Sheet';
 import { Text } from '../../ui/Text';
 import { NOT_PACED, useTyped, type PaceDraft } from './doing';
-import { homeward, paced } from './pacing';
+import { Closing, Walked } from './PaceWalk';
+import { homeward, houseOf, paced } from './pacing';
 
 interface Props {
   draft: PaceDraft;
@@ -49,19 +50,11 @@ export function PaceSheet({ draft: now, onDraft, onClose, onGo }: Props) {
     setWrong(null);
   };
   const done = (): void => {
-    const id = freshId('house');
-    const refused = edit(
-      put('Pace out a house', {
-        id,
-        kind: 'building',
-        name: freeName(job, 'Building'),
-        storeys: 1,
-        outline: walk.corners,
-      }),
-    );
+    const house = houseOf(job, walk.corners);
+    const refused = edit(put('Pace out a house', house));
     if (refused !== null) return setWrong(refused);
     anew();
-    onGo(id);
+    onGo(house.id);
   };
   return (
     <Sheet
@@ -213,50 +206,5 @@ function NextTurn({
         />
       )}
     </>
-  );
-}
-
-/** Whether the walk comes back to where it began, and which wall is most likely wrong where it does not. */
-function Closing({ walk }: { walk: ReturnType<typeof paced> }) {
-  const { units } = useKept();
-  return (
-    <View style={{ gap: SPACE.xs }} aria-live="polite">
-      {walk.closes ? (
-        <Text kind="strong">
-          Closes within {text(showSmall(walk.misclosure, units))}; {text(showSmall(walk.permitted, units))} is
-          permitted. It is shared out by length.
-        </Text>
-      ) : (
-        <>
-          <Text>
-            Ends {text(showLength(walk.misclosure, units))} from where it began;{' '}
-            {text(showSmall(walk.permitted, units))} is permitted.
-          </Text>
-          {walk.suspects.slice(0, 2).map(({ side, by: off, open }) =>
-            open <= walk.permitted ? (
-              <Text key={side}>
-                If no wall is missing, wall {side + 1} is most likely {text(showLength(Math.abs(off), units))}{' '}
-                {off > 0 ? 'longer' : 'shorter'}.
-              </Text>
-            ) : null,
-          )}
-        </>
-      )}
-    </View>
-  );
-}
-
-/** The walls as they were walked. */
-function Walked({ walls }: { walls: PaceDraft['walls'] }) {
-  const { units } = useKept();
-  if (walls.length === 0) return null;
-  return (
-    <Text kind="small">
-      {walls
-        .map(
-          ({ length, turn }, k) => `${k === 0 ? '' : turn > 0 ? 'right ' : 'left '}${text(showLength(length, units))}`,
-        )
-        .join(', ')}
-    </Text>
   );
 }

@@ -2,9 +2,13 @@
 import {
   bearingsOf,
   closeTraverse,
+  freeName,
+  freshId,
   onward,
   suspects,
   walked,
+  type Building,
+  type Job,
   type Place,
   type Side,
   type Suspect,
@@ -63,3 +67,12 @@ export function homeward(start: Place, first: number, walls: readonly Wall[], tu
   const off = Math.abs((start.east - end.east) * north - (start.north - end.north) * east);
   return along > 0.1 && off < Math.max(LEAST, RATIO * along) ? along : null;
 }
+
+/** The building over the corners of a walk. */
+export const houseOf = (job: Job, outline: Place[]): Building => ({
+  id: freshId('house'),
+  kind: 'building',
+  name: freeName(job, 'Building'),
+  storeys: 1,
+  outline,
+});
