@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, type Page } from '@playwright/test';
 import { PALETTES } from '../client/src/theme/tokens';
-import { atRest } from './lib/rest';
+import { settled } from './lib/settled';
 import { test } from './lib/test';
 
 const AXE = readFileSync(join(process.cwd(), 'node_modules/axe-core/axe.min.js'), 'utf8');
@@ -77,7 +77,7 @@ const rgb = (hex: string): string =>
 /** On a wide screen the same parts stand side by side, in the same colours: what a theme changes is looked at on the phone. */
 async function inThemes(page: Page, path: string, names: readonly (keyof typeof THEMES)[]): Promise<void> {
   await page.goto(path);
-  await atRest(page);
+  await settled(page);
   await page.evaluate(AXE);
   for (const theme of names) {
     await page.emulateMedia(THEMES[theme]);

@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { fingersOn, type Spot } from './lib/fingers';
-import { atRest, still } from './lib/rest';
+import { settled, still } from './lib/settled';
 import { test } from './lib/test';
 import { copyOfSample, gripOnCopy, kept, saved } from './lib/jobs';
 
@@ -59,7 +59,7 @@ test('a run and its landings stay in sight while it is chosen, and the choice is
     await page.goto('/job/quillfeather/plan?at=trunkLower');
     const sheet = page.getByTestId('sheet');
     await expect(sheet).toBeVisible();
-    await atRest(page);
+    await settled(page);
     const top = (await sheet.boundingBox())!.y;
     const head = (await page.getByRole('banner').boundingBox())!;
     expect(top - head.height).toBeGreaterThanOrEqual(0.395 * height);
@@ -94,7 +94,7 @@ test('its landings and its size are in sight beside its sheet as well: on a phon
     ]) {
       await page.goto(`/job/quillfeather/plan?at=${run}`);
       await expect(page.getByTestId('sheet')).toBeVisible();
-      await atRest(page);
+      await settled(page);
       const head = (await page.getByRole('banner').boundingBox())!;
       const size = page.getByRole('radiogroup', { name: /^Size/ }).locator('[aria-checked=true]');
       for (const part of [page.getByTestId(`run-${run}`), page.getByTestId(`landing-${from}`), size]) {
@@ -165,7 +165,7 @@ test('chips go by arrow keys, the pitch dial takes focus, and each page has one 
   await page.keyboard.press(' ');
   await expect(page.getByRole('radio', { name: /^6 in/ })).toBeChecked();
   // The chip is the chosen one at once; what follows from it stands on the dial a moment later.
-  await atRest(page);
+  await settled(page);
   const dial = page.getByTestId('pitch-dial');
   await dial.focus();
   const before = Number(await dial.getAttribute('aria-valuenow'));
@@ -173,7 +173,7 @@ test('chips go by arrow keys, the pitch dial takes focus, and each page has one 
   await expect.poll(async () => Number(await dial.getAttribute('aria-valuenow'))).toBeGreaterThan(before);
   for (const path of ['/', '/new', `/job/${job}/plan`, `/job/${job}/walk`, '/bin', '/devices', '/pair', '/nowhere']) {
     await page.goto(path);
-    await atRest(page);
+    await settled(page);
     await expect(page.getByRole('heading', { level: 1 }), path).toHaveCount(1);
   }
 });

@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test';
-import { atRest, pictures } from './lib/rest';
+import { settled, frames } from './lib/settled';
 import { test } from './lib/test';
 import { quillfeather, situations } from '../core/src/samples';
 import type { Element } from '../core/src';
@@ -66,7 +66,7 @@ const everyWork = (): Element[] => {
 async function faultsAtRest(page: Page): Promise<string[]> {
   let faults = await layoutFaults(page);
   for (let tries = 0; faults.length > 0 && tries < 4; tries++) {
-    await pictures(page, 20);
+    await frames(page, 20);
     faults = await layoutFaults(page);
   }
   return faults;
@@ -90,14 +90,14 @@ async function look(page: Page, paths: readonly string[], screens: readonly Scre
   for (const path of paths) {
     await page.setViewportSize({ width: screens[0]![0], height: screens[0]![1] });
     await page.goto(path);
-    await atRest(page);
+    await settled(page);
     for (const [width, height] of screens) {
       await page.setViewportSize({ width, height });
       await scrollAll(page, 'start');
-      await pictures(page, 5);
+      await frames(page, 5);
       for (const fault of await faultsAtRest(page)) all.push(`${path} at ${width} × ${height}: ${fault}`);
       if (!(await scrollAll(page, 'end'))) continue;
-      await pictures(page, 3);
+      await frames(page, 3);
       for (const fault of await faultsAtRest(page)) all.push(`${path} at ${width} × ${height}, scrolled: ${fault}`);
     }
   }

@@ -2,7 +2,7 @@
 import { expect, type Page } from '@playwright/test';
 import { fingersOn } from './lib/fingers';
 import { copyOfSample, gripOnCopy, kept, saved } from './lib/jobs';
-import { atRest } from './lib/rest';
+import { settled } from './lib/settled';
 import { test } from './lib/test';
 
 /** Where the grip of a landing stands on the screen, and how far down the page its descent begins, px. */
@@ -19,8 +19,8 @@ const stands = (page: Page, id: string): Promise<{ y: number; begins: number }> 
 const SETTLED = { looks: 14, apart: 150 };
 
 /** Waits until a landing and the beginning of its descent stay where they are, what is out of sight drawn as tall as it is. */
-async function settled(page: Page, id: string): Promise<void> {
-  await atRest(page);
+async function levelSettled(page: Page, id: string): Promise<void> {
+  await settled(page);
   let last = '';
   let same = 0;
   const look = async (): Promise<number> => {
@@ -37,7 +37,7 @@ test('a level set by its grip leaves it where it was let go, while a snag comes 
   request,
 }) => {
   const grip = await gripOnCopy(page, request, 'wye1');
-  await settled(page, 'wye1');
+  await levelSettled(page, 'wye1');
   const before = await stands(page, 'wye1');
   const { x, y } = (await grip.boundingBox())!;
   await page.mouse.move(x + 22, y + 22);
@@ -65,7 +65,7 @@ test('what is tapped while a field is being left is done, and what was typed in 
   await cars.tap();
   await expect(cars).toBeChecked();
   await saved(page, job);
-  await atRest(page);
+  await settled(page);
   await expect(cars).toBeChecked();
   await expect(length).toHaveValue('61′');
 });

@@ -3,7 +3,7 @@ import { test } from './lib/test';
 import type { Element } from '../core/src';
 import { bounce, fingersOn, type Spot } from './lib/fingers';
 import { copyOfSample, kept, lookedAt, putJob, saved } from './lib/jobs';
-import { atRest } from './lib/rest';
+import { settled } from './lib/settled';
 
 /** Taps so far: the way from nothing to a yard is short, and how short is printed. */
 let taps = 0;
@@ -257,7 +257,7 @@ test('a tree is tied in by two tapes from the corners of a house, and tapes that
   await page.goto(`/job/${job}/yard?at=new~Tree`);
   await page.getByTestId('by-tapes').tap();
   await expect(page.getByText('Tap the first corner on the plan.')).toBeVisible();
-  await atRest(page);
+  await settled(page);
   const box = (await page.getByTestId('ground-plan').boundingBox())!;
   const scale = (box.width - 92) / 10;
   const tapAt = (east: number, north: number): Promise<void> =>

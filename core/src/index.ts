@@ -88,6 +88,7 @@ export {
   levelsTable,
   mappingFault,
   readLevels,
+  type ReadLevels,
   type Column,
   type Mapping,
   type RefusedRow,

@@ -4,24 +4,24 @@ import { useEffect } from 'react';
 import text from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-400-normal.woff2';
 import bold from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-700-normal.woff2';
 import figures from '@fontsource/atkinson-hyperlegible-mono/files/atkinson-hyperlegible-mono-latin-500-normal.woff2';
-import { comesLate } from '../sync/late';
+import { setLazyPart } from '../sync/lazyPart';
 import { DataProvider } from '../sync/queries';
 import { leaveBoxOnBack } from '../input/leaveOnBack';
-import { rest } from '../later';
+import { loadLazyPart } from '../lazyPage';
 import { NewerVersion } from '../stations/NewerVersion';
 import { ThemeProvider } from '../theme/theme';
 import { FONTS } from '../theme/tokens';
-import { pressWhatIsMeant } from '../ui/meant';
+import { pressWhereTouched } from '../ui/pressTarget';
 
 /** Instead of whatever could not be drawn. */
 export { Failed as ErrorBoundary } from '../stations/Failed';
 
-comesLate(rest);
+setLazyPart(loadLazyPart);
 
 export default function Root() {
   // Text shows at once in the system's face, and changes when the fonts are in: a plan never waits for a typeface.
   useFonts({ [FONTS.text]: text, [FONTS.bold]: bold, [FONTS.figures]: figures });
-  useEffect(pressWhatIsMeant, []);
+  useEffect(pressWhereTouched, []);
   useEffect(leaveBoxOnBack, []);
   return (
     <ThemeProvider>

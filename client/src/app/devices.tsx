@@ -1,3 +1,3 @@
-import { later } from '../later';
+import { lazyPage } from '../lazyPage';
 
-export default later('DevicesScreen');
+export default lazyPage('DevicesScreen');

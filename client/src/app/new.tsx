@@ -1,3 +1,3 @@
-import { later } from '../later';
+import { lazyPage } from '../lazyPage';
 
-export default later('NewJobScreen');
+export default lazyPage('NewJobScreen');

@@ -1,3 +1,3 @@
-import { later } from '../later';
+import { lazyPage } from '../lazyPage';
 
-export default later('PairScreen');
+export default lazyPage('PairScreen');

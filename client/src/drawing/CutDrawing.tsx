@@ -3,7 +3,7 @@ import { nameOf, showLength, showLevel, straightOn, text, type Cut } from '@kata
 import { useEffect, useState } from 'react';
 import { View, type LayoutChangeEvent } from 'react-native';
 import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
-import { useKept } from '../planning/useJob';
+import { useJob } from '../planning/useJob';
 import { widthOf } from '../theme/measure';
 import { usePalette, useTextScale } from '../theme/theme';
 import { FONTS } from '../theme/tokens';
@@ -36,10 +36,10 @@ function levelAt(stretches: readonly Station[][], at: number): number | null {
 }
 
 export function CutDrawing({ cut, onPoint }: { cut: Cut; onPoint: (along: number | null) => void }) {
-  const { job, units } = useKept();
+  const { units } = useJob();
   const [width, setWidth] = useState(340);
   const [under, setUnder] = useState<number | null>(null);
-  const { ink, soft, line, soil } = usePalette();
+  const { ink, soft, soil } = usePalette();
   const scale = useTextScale();
   const lettering = { family: FONTS.text, size: 13 * scale };
   const stretches = stretchesOf(cut.ground);
@@ -55,13 +55,6 @@ export function CutDrawing({ cut, onPoint }: { cut: Cut; onPoint: (along: number
   const x = (along: number): number => left + (along / cut.length) * (width - left - RIGHT);
   const y = (level: number): number => top + ((high + room - level) / (high - low + 2 * room)) * (floor - top);
   const label = { fontFamily: FONTS.text, fontSize: lettering.size, fill: soft };
-  const met = cut.meets.map(({ id, from, to }) => ({ id, from, to, words: nameOf(job, id) }));
-  const placed = placeLabels(
-    met.map(({ from, to, words }) => ({ x: x((from + to) / 2), width: widthOf(words, lettering) })),
-    NAME_ROWS,
-    0,
-    width,
-  );
   const ends = [
     { at: 0, words: text(showLength(0, units)), anchor: 'start' as const },
     { at: cut.length, words: text(showLength(cut.length, units)), anchor: 'end' as const },
@@ -96,34 +89,7 @@ export function CutDrawing({ cut, onPoint }: { cut: Cut; onPoint: (along: number
             />
           ))}
           <LevelGrid levels={ticks} left={left} right={width - RIGHT} y={y} lettering={lettering} />
-          {met.map(({ id, from, to, words }, k) => (
-            <G key={`${id} ${from}`}>
-              {to > from && (
-                <Rect
-                  x={x(from)}
-                  y={top - 4}
-                  width={x(to) - x(from)}
-                  height={floor - top + 4}
-                  fill={line}
-                  opacity={0.4}
-                />
-              )}
-              <Line
-                x1={x((from + to) / 2)}
-                x2={x((from + to) / 2)}
-                y1={top - 4}
-                y2={floor}
-                stroke={soft}
-                strokeWidth={1}
-                strokeDasharray="1 4"
-              />
-              {placed[k] && (
-                <SvgText x={placed[k].left} y={lettering.size * (1 + 1.4 * placed[k].row)} {...label} fill={ink}>
-                  {words}
-                </SvgText>
-              )}
-            </G>
-          ))}
+          <Met cut={cut} x={x} top={top - 4} floor={floor} width={width} />
           {stretches.map((stretch) => (
             <Path key={stretch[0]!.along} d={pathThrough(stretch, x, y)} stroke={ink} strokeWidth={2.4} fill="none" />
           ))}
@@ -132,20 +98,7 @@ export function CutDrawing({ cut, onPoint }: { cut: Cut; onPoint: (along: number
               {words}
             </SvgText>
           ))}
-          {under !== null && (
-            <G>
-              <Line
-                x1={x(under)}
-                x2={x(under)}
-                y1={top}
-                y2={floor}
-                stroke={ink}
-                strokeWidth={1}
-                strokeDasharray="3 3"
-              />
-              {read !== null && <Circle cx={x(under)} cy={y(read)} r={4} fill={ink} />}
-            </G>
-          )}
+          {under !== null && <Finger x={x(under)} top={top} floor={floor} level={read === null ? null : y(read)} />}
         </Svg>
       </View>
     </View>
@@ -154,3 +107,69 @@ export function CutDrawing({ cut, onPoint }: { cut: Cut; onPoint: (along: number
 
 const pathThrough = (stretch: readonly Station[], x: (along: number) => number, y: (level: number) => number): string =>
   stretch.map(({ along, level }, k) => `${k === 0 ? 'M' : 'L'}${x(along).toFixed(1)} ${y(level).toFixed(1)}`).join('');
+
+interface MetProps {
+  cut: Cut;
+  /** Where a place along it is drawn, px. */
+  x: (along: number) => number;
+  /** The drawing under the names, px. */
+  top: number;
+  floor: number;
+  width: number;
+}
+
+/** What the section meets, with its name over it where there is room. */
+function Met({ cut, x, top, floor, width }: MetProps) {
+  const { job } = useJob();
+  const { ink, soft, line } = usePalette();
+  const lettering = { family: FONTS.text, size: 13 * useTextScale() };
+  const met = cut.meets.map(({ id, from, to }) => ({ id, from, to, words: nameOf(job, id) }));
+  const placed = placeLabels(
+    met.map(({ from, to, words }) => ({ x: x((from + to) / 2), width: widthOf(words, lettering) })),
+    NAME_ROWS,
+    0,
+    width,
+  );
+  return (
+    <>
+      {met.map(({ id, from, to, words }, k) => (
+        <G key={`${id} ${from}`}>
+          {to > from && (
+            <Rect x={x(from)} y={top} width={x(to) - x(from)} height={floor - top} fill={line} opacity={0.4} />
+          )}
+          <Line
+            x1={x((from + to) / 2)}
+            x2={x((from + to) / 2)}
+            y1={top}
+            y2={floor}
+            stroke={soft}
+            strokeWidth={1}
+            strokeDasharray="1 4"
+          />
+          {placed[k] && (
+            <SvgText
+              x={placed[k].left}
+              y={lettering.size * (1 + 1.4 * placed[k].row)}
+              fontFamily={FONTS.text}
+              fontSize={lettering.size}
+              fill={ink}
+            >
+              {words}
+            </SvgText>
+          )}
+        </G>
+      ))}
+    </>
+  );
+}
+
+/** Where a finger is on it, and the ground there; null where none was levelled. */
+function Finger({ x, top, floor, level }: { x: number; top: number; floor: number; level: number | null }) {
+  const { ink } = usePalette();
+  return (
+    <G>
+      <Line x1={x} x2={x} y1={top} y2={floor} stroke={ink} strokeWidth={1} strokeDasharray="3 3" />
+      {level !== null && <Circle cx={x} cy={level} r={4} fill={ink} />}
+    </G>
+  );
+}

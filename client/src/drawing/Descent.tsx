@@ -1,11 +1,10 @@
 /** The descent: a job's lines read downward like water, landings true to level; dragging one up or down re-pitches its line. */
 import { METRES_PER_INCH, nameOf, setInvert, showLevel, text } from '@katabasis/core';
 import ChevronsUpDown from 'lucide-react-native/icons/chevrons-up-down';
-import { memo, useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useDeferredValue, useEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import { flushSync } from 'react-dom';
 import { useWindowDimensions, View } from 'react-native';
-import { useFresh, useKept } from '../planning/useJob';
-import { useLater } from '../pace/useLater';
+import { useLatestJob, useJob } from '../planning/useJob';
 import { usePalette, useStyles, useTextScale } from '../theme/theme';
 import { SPACE, type Palette } from '../theme/tokens';
 import { DescentPipes } from './DescentPipes';
@@ -50,7 +49,7 @@ const APART = 10;
 /** Lays it out for `width` px. Twice, as the room for words depends on the lanes, and the lanes on who stands beside whom. */
 function useLayout(width: number, only: readonly string[] | undefined): DescentLayout {
   // Where things stand may come a frame after what is said of them, and what is tapped is never waited for.
-  const [open] = useLater(useKept());
+  const open = useDeferredValue(useJob());
   const scale = useTextScale();
   return useMemo(() => {
     const plan = only ? onlyThese(open.plan, only) : open.plan;
@@ -65,9 +64,29 @@ function useLayout(width: number, only: readonly string[] | undefined): DescentL
   }, [open, only, width, scale]);
 }
 
+/** Scrolls to what is chosen where it is out of sight; `width` as laid out, px. Gives the ref of what it stands in. */
+function useChosenInSight(chosen: string | null, width: number): RefObject<HTMLElement | null> {
+  const latest = useLatestJob();
+  const shown = useRef<HTMLElement | null>(null);
+  useEffect(() => {
+    if (chosen === null) return;
+    const find = (id: string): Element | null | undefined =>
+      shown.current?.querySelector(`[data-testid="run-${id}"],[data-testid="landing-${id}"]`);
+    const show = (place?: Element | null): void => place?.scrollIntoView?.({ block: 'nearest' });
+    const place = find(chosen);
+    if (!place) return;
+    const stood = place.getBoundingClientRect().top;
+    show(place);
+    // What stands in sight stays where it is; of what does not, all that it leads between is shown, as far as there is room.
+    if (place.getBoundingClientRect().top === stood) return;
+    const run = latest().plan.runs[chosen];
+    for (const end of run ? [run.to, run.from, chosen] : []) show(find(end));
+  }, [chosen, width, latest]);
+  return shown;
+}
+
 export function Descent({ chosen, onChoose, draw, only }: Props) {
-  const { job, units, preview, edit } = useKept();
-  const fresh = useFresh();
+  const { job, units, preview, edit } = useJob();
   const window = useWindowDimensions();
   const [width, setWidth] = useState(Math.min(window.width, 640) - 2 * SPACE.l);
   const [drag, setDrag] = useState<Drag | null>(null);
@@ -104,21 +123,7 @@ export function Descent({ chosen, onChoose, draw, only }: Props) {
     }),
     [act],
   );
-  const shown = useRef<HTMLElement | null>(null);
-  useEffect(() => {
-    if (chosen === null) return;
-    const find = (id: string): Element | null | undefined =>
-      shown.current?.querySelector(`[data-testid="run-${id}"],[data-testid="landing-${id}"]`);
-    const show = (place?: Element | null): void => place?.scrollIntoView?.({ block: 'nearest' });
-    const place = find(chosen);
-    if (!place) return;
-    const stood = place.getBoundingClientRect().top;
-    show(place);
-    // What stands in sight stays where it is; of what does not, all that it leads between is shown, as far as there is room.
-    if (place.getBoundingClientRect().top === stood) return;
-    const run = fresh().plan.runs[chosen];
-    for (const end of run ? [run.to, run.from, chosen] : []) show(find(end));
-  }, [chosen, width, fresh]);
+  const shown = useChosenInSight(chosen, width);
   return (
     <View
       ref={shown as never}

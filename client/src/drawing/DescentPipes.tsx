@@ -1,7 +1,7 @@
 /** The pipes of the descent, each in its width with what runs in it, the landings on them, and the level scale. */
 import { memo, useCallback } from 'react';
 import Svg, { Defs, G, Line, Path, Use } from 'react-native-svg';
-import { useKept, useShown, type OpenJob } from '../planning/useJob';
+import { useJob, usePreviewOf, type OpenJob } from '../planning/useJob';
 import { usePalette } from '../theme/theme';
 import type { DescentLayout } from './descentLayout';
 import { laneX, pipeWidth, SCALE_X, wordsLeft } from './descentMeasures';
@@ -18,7 +18,7 @@ export function DescentPipes({
   chosen: string | null;
   draw: DrawGlyph;
 }) {
-  const { job, plan } = useKept();
+  const { job, plan } = useJob();
   const runs = Object.values(plan.runs).filter(({ from, to }) => layout.rowOf.has(from) && layout.rowOf.has(to));
   const at = (id: string): { x: number; y: number } => {
     const row = layout.rows[layout.rowOf.get(id)!]!;
@@ -82,7 +82,9 @@ function boreOf({ plan }: OpenJob, id: string, lanes: number): { width: number; 
 
 const Bore = memo(function Bore({ run, lanes, chosen }: Omit<PipeProps, 'd'>) {
   const { ink, ground, water, stop } = usePalette();
-  const { width, wet, overloaded } = useShown(useCallback((shown: OpenJob) => boreOf(shown, run, lanes), [run, lanes]));
+  const { width, wet, overloaded } = usePreviewOf(
+    useCallback((shown: OpenJob) => boreOf(shown, run, lanes), [run, lanes]),
+  );
   const href = `#pipe-${run}`;
   return (
     <G fill="none" strokeLinejoin="round">

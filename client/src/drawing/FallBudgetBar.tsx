@@ -1,7 +1,7 @@
 import { LEAST_SHORT } from '../../../core/src/numeric/tolerance';
 import { elementOf, nameOf, showSmall, text, type FallBudget, type Plan } from '@katabasis/core';
 import { View } from 'react-native';
-import { useKept } from '../planning/useJob';
+import { useJob } from '../planning/useJob';
 import { useStyles } from '../theme/theme';
 import { TOUCH, type Palette } from '../theme/tokens';
 import { Press } from '../ui/Press';
@@ -28,7 +28,7 @@ interface Props {
 
 /** The whole drop there is, what each stretch of the tightest route needs of it, and what is left. */
 export function FallBudgetBar({ plan, budget, onPress, onStretch }: Props) {
-  const { job, units } = useKept();
+  const { job, units } = useJob();
   const styles = useStyles(make);
   const short = budget.left < -LEAST_SHORT;
   const popup = elementOf(job, 'discharge', budget.discharge)?.form === 'popup';

@@ -14,12 +14,11 @@ import {
   type Section,
   type SectionPoint,
 } from '@katabasis/core';
-import { memo, useMemo, useState } from 'react';
+import { memo, useDeferredValue, useMemo, useState } from 'react';
 import { View, type LayoutChangeEvent } from 'react-native';
 import Svg, { Circle, G, Line, Path, Text as SvgText } from 'react-native-svg';
-import { useKept } from '../planning/useJob';
+import { useJob, usePreview } from '../planning/useJob';
 import { useYard } from '../planning/useYard';
-import { useLagging } from './useLagging';
 import { placeLabels } from './labels';
 import { widthOf, type Lettering } from '../theme/measure';
 import { usePalette, useTextScale } from '../theme/theme';
@@ -81,11 +80,11 @@ function band(
 }
 
 export function LongSection({ from }: { from: string }) {
-  return <SectionOf from={from} plan={useLagging().plan} />;
+  return <SectionOf from={from} plan={useDeferredValue(usePreview()).plan} />;
 }
 
 const SectionOf = memo(function SectionOf({ from, plan }: { from: string; plan: Plan }) {
-  const { job, units } = useKept();
+  const { job, units } = useJob();
   const [width, setWidth] = useState(360);
   const [under, setUnder] = useState<number | null>(null);
   const scale = useTextScale();
@@ -146,7 +145,7 @@ const SectionOf = memo(function SectionOf({ from, plan }: { from: string; plan: 
 });
 
 const Drawing = memo(function Drawing({ section, frame }: { section: Section; frame: Frame }) {
-  const { job, units } = useKept();
+  const { job, units } = useJob();
   const { ink, soft, soil, water, ground, fix } = usePalette();
   const runs = section.pipes;
   const { left, top, floor, height, width, lettering } = frame;
@@ -219,7 +218,7 @@ const Drawing = memo(function Drawing({ section, frame }: { section: Section; fr
 
 /** The level that the line must end at or above. */
 function Control({ level, frame, section }: { level: number; frame: Frame; section: Section }) {
-  const { units } = useKept();
+  const { units } = useJob();
   const { stop } = usePalette();
   const x = frame.x(section.length);
   return (

@@ -18,7 +18,7 @@ import {
 } from '@katabasis/core';
 import { memo, useCallback, useId } from 'react';
 import { View } from 'react-native';
-import { useMade, useShown, type OpenJob } from '../planning/useJob';
+import { useJobPart, usePreviewOf, type OpenJob } from '../planning/useJob';
 import { useStyles } from '../theme/theme';
 import { type Palette } from '../theme/tokens';
 import { Mark } from '../ui/Mark';
@@ -131,7 +131,7 @@ export function runSaid({ plan, units }: OpenJob, id: string) {
 
 /** The mark of the worst snag that stands at an element. */
 function WorstMark({ id }: { id: string }) {
-  const { worst } = useShown(useCallback(({ plan }: OpenJob) => ({ worst: worstAt(plan, id) }), [id]));
+  const { worst } = usePreviewOf(useCallback(({ plan }: OpenJob) => ({ worst: worstAt(plan, id) }), [id]));
   return worst ? <Mark kind={worst} size={MARK} /> : null;
 }
 
@@ -144,7 +144,7 @@ interface LandingProps extends Props {
 
 export const LandingWords = memo(function LandingWords({ id, level, chosen, onChoose }: LandingProps) {
   const styles = useStyles(make);
-  const said = useMade(useCallback((made: OpenJob) => aboutLanding(made, id) ?? NOT_THERE, [id]));
+  const said = useJobPart(useCallback((made: OpenJob) => aboutLanding(made, id) ?? NOT_THERE, [id]));
   if (said === NOT_THERE) return null;
   return (
     <Press
@@ -178,7 +178,7 @@ function runLabel({ job, plan, units }: OpenJob, id: string): string | null {
 export const RunWords = memo(function RunWords({ id, chosen, onChoose }: Props) {
   const styles = useStyles(make);
   const figures = useId();
-  const { label } = useMade(useCallback((made: OpenJob) => ({ label: runLabel(made, id) }), [id]));
+  const { label } = useJobPart(useCallback((made: OpenJob) => ({ label: runLabel(made, id) }), [id]));
   if (label === null) return null;
   return (
     <Press
@@ -196,7 +196,7 @@ export const RunWords = memo(function RunWords({ id, chosen, onChoose }: Props) 
 
 function RunFigures({ id, nativeID }: { id: string; nativeID: string }) {
   const styles = useStyles(make);
-  const said = useShown(useCallback((shown: OpenJob) => runSaid(shown, id), [id]));
+  const said = usePreviewOf(useCallback((shown: OpenJob) => runSaid(shown, id), [id]));
   if (said.missing) return null;
   const { overloaded, flat, worst } = said;
   return (

@@ -2,8 +2,8 @@
 import { isLanding, kindOf, nameOf, removal, type Element } from '@katabasis/core';
 import Trash from 'lucide-react-native/icons/trash';
 import { View } from 'react-native';
-import { unhurried } from '../pace/unhurried';
-import { useKept } from '../planning/useJob';
+import { deferred } from '../pace/deferred';
+import { useJob } from '../planning/useJob';
 import { Fields } from '../input/Fields';
 import { OnThePlan } from '../parts/OnThePlan';
 import { PipeFromHere } from '../parts/PipeFromHere';
@@ -20,8 +20,8 @@ interface Props {
 }
 
 /** The sheet of an element by its id. */
-export const ElementSheet = unhurried(function ElementSheet({ id, onClose, onGo }: Props) {
-  const { job } = useKept();
+export const ElementSheet = deferred(function ElementSheet({ id, onClose, onGo }: Props) {
+  const { job } = useJob();
   const element = job.elements.get(id);
   if (element)
     return (
@@ -41,7 +41,7 @@ export const ElementSheet = unhurried(function ElementSheet({ id, onClose, onGo 
 });
 
 function SheetOf({ element, onClose, onGo }: Omit<Props, 'id'> & { element: Element }) {
-  const { job, edit } = useKept();
+  const { job, edit } = useJob();
   const { Form, Panel, ownSheet, title } = viewOf(element);
   const form = <Form element={element} onGo={onGo} onClose={onClose} />;
   if (ownSheet) return form;

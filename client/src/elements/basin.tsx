@@ -3,7 +3,6 @@ import {
   CUBIC_METRES_PER_SECOND_PER_GPM,
   GRATE_FACTS,
   GRATES,
-  inletOf,
   METRES_PER_INCH,
   put,
   sagCapacity,
@@ -15,14 +14,14 @@ import {
   text,
   type Basin,
   type BasinPlan,
-  type UnitSystem,
+  inletOf,
 } from '@katabasis/core';
 import { View } from 'react-native';
 import { Circle, Line, Rect } from 'react-native-svg';
-import { useKept } from '../planning/useJob';
+import { useJob } from '../planning/useJob';
 import { Chart } from '../drawing/Chart';
 import { QuantityField } from '../input/Field';
-import { shareBetween, smallEntry } from '../input/entry';
+import { smallUnit, shareBetween, smallEntry } from '../input/entry';
 import { without } from '../input/without';
 import { Freeboard, type Ask } from '../parts/Freeboard';
 import { InletWorkings } from '../parts/InletWorkings';
@@ -37,11 +36,8 @@ import { Text } from '../ui/Text';
 import type { ElementView } from './view';
 import { figureRow } from '../ui/rows';
 
-/** m of a small size's unit: inches or millimetres. */
-const small = (units: UnitSystem): number => (units === 'us' ? METRES_PER_INCH : 0.001);
-
 function Panel({ id, inlet, onAsk }: { id: string; inlet: BasinPlan; onAsk: Ask }) {
-  const { units, plan } = useKept();
+  const { units, plan } = useJob();
   const { ink, fix } = usePalette();
   const allowed = plan.settings.ponding;
   const deepest = Math.max(allowed * 2, inlet.ponding * 1.25);
@@ -86,7 +82,7 @@ function Panel({ id, inlet, onAsk }: { id: string; inlet: BasinPlan; onAsk: Ask 
           most,
           per: units === 'us' ? CUBIC_METRES_PER_SECOND_PER_GPM : 0.001,
         }}
-        up={{ label: `water over the grate, ${units === 'us' ? 'in' : 'mm'}`, most: deepest, per: small(units) }}
+        up={{ label: `water over the grate, ${units === 'us' ? 'in' : 'mm'}`, most: deepest, per: smallUnit(units) }}
       >
         {(frame, width) => (
           <>
@@ -113,7 +109,7 @@ function Panel({ id, inlet, onAsk }: { id: string; inlet: BasinPlan; onAsk: Ask 
 }
 
 function Form({ element: basin }: { element: Basin }) {
-  const { plan, edit, units } = useKept();
+  const { plan, edit, units } = useJob();
   const taken = plan.inlets[basin.id]?.taken ?? 0;
   // What each would give: how deep the design rain stands over it.
   const stands = (next: Basin): string =>
@@ -150,7 +146,7 @@ function Form({ element: basin }: { element: Basin }) {
 }
 
 function BasinDetails({ basin }: { basin: Basin }) {
-  const { edit, units } = useKept();
+  const { edit, units } = useJob();
   const set = (label: string, key: keyof Basin, value: unknown): string | null =>
     edit(put(label, without(basin, key, value)));
   return (

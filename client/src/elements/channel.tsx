@@ -1,155 +1,26 @@
 /** A channel drain. */
-import {
-  channelCapacity,
-  elementOf,
-  METRES_PER_FOOT,
-  METRES_PER_INCH,
-  outletsFit,
-  put,
-  showFlow,
-  showLength,
-  showLevel,
-  showSmall,
-  text,
-  type Channel,
-  type ChannelPlan,
-  type UnitSystem,
-} from '@katabasis/core';
-import { useMemo } from 'react';
+import { outletsFit, put, showLevel, type Channel } from '@katabasis/core';
 import { View } from 'react-native';
-import { Line, Path, Polygon, Polyline, Rect } from 'react-native-svg';
-import { useKept } from '../planning/useJob';
-import { Chart } from '../drawing/Chart';
+import { Line, Path, Rect } from 'react-native-svg';
+import { useJob } from '../planning/useJob';
 import { QuantityField } from '../input/Field';
-import { distancesEntry, lengthEntry, pitchUpTo, smallEntry } from '../input/entry';
+import { pitchUpTo, distancesEntry, lengthEntry, smallEntry } from '../input/entry';
 import { without } from '../input/without';
-import { Freeboard, type Ask } from '../parts/Freeboard';
-import { InletWorkings } from '../parts/InletWorkings';
 import { NameAndLevel } from '../parts/forms/NameAndLevel';
 import { OnSlopeForm } from '../parts/forms/OnSlopeForm';
 import { StoneInstead } from '../parts/StoneInstead';
 import { SillFields } from '../parts/forms/SillFields';
-import { usePalette } from '../theme/theme';
 import { SPACE } from '../theme/tokens';
 import { Choice } from '../ui/Choice';
-import { Figure } from '../ui/Figure';
-import { Text } from '../ui/Text';
+import { ChannelFigures } from './channelFigures';
 import type { ElementView } from './view';
 import { figureRow } from '../ui/rows';
-
-/** m of a small size's unit: inches or millimetres. */
-const small = (units: UnitSystem): number => (units === 'us' ? METRES_PER_INCH : 0.001);
-
-function Panel({ id, inlet, onAsk }: { id: string; inlet: ChannelPlan; onAsk: Ask }) {
-  const { job, units } = useKept();
-  const { ink, stop } = usePalette();
-  const { profile, drain } = inlet;
-  const over = profile.over > 0;
-  const most = Math.max(drain.depth, profile.maxDepth) * 1.1;
-  const words = {
-    free: 'Falls free at its outlet.',
-    drowned: 'Water in the line stands in its outlet.',
-    none: 'Runs fast to its outlet.',
-  } as const;
-  const several = profile.outlets.length > 1;
-  const channel = elementOf(job, 'channel', id)!;
-  const brimful = useMemo(() => channelCapacity(channel), [channel]);
-  return (
-    <View style={{ gap: SPACE.s }}>
-      <View style={figureRow}>
-        <Figure
-          label="Deepest water"
-          shown={showSmall(profile.maxDepth, units)}
-          size="hero"
-          {...(over ? { tone: 'fix' as const } : {})}
-          onPress={() => onAsk('water')}
-        />
-        <Figure
-          label="Sheds into it"
-          shown={showFlow(inlet.offered, units)}
-          size="hero"
-          onPress={() => onAsk('water')}
-        />
-        <Figure label="Takes, brimful" shown={showFlow(brimful, units)} onPress={() => onAsk('capacity')} />
-        {over && (
-          <Figure
-            label="Overtops along"
-            shown={showLength(profile.overLength, units)}
-            tone="fix"
-            onPress={() => onAsk('over')}
-          />
-        )}
-        {inlet.outletCapacity !== null && (
-          <Figure
-            label={several ? 'Each outlet takes' : 'Its outlet takes'}
-            shown={showFlow(inlet.outletCapacity, units)}
-            {...(inlet.outletCapacity < inlet.outletFlow ? { tone: 'fix' as const } : {})}
-            onPress={() => onAsk('outlet')}
-          />
-        )}
-        <Freeboard id={id} freeboard={inlet.freeboard} onAsk={onAsk} />
-      </View>
-      <Chart
-        filled
-        said={`Water in the channel along its length, at most ${text(showSmall(profile.maxDepth, units))} deep`}
-        curve={profile.stations.map((station, k): [number, number] => [station, profile.depths[k]!])}
-        across={{
-          label: `from the upper end, ${units === 'us' ? 'ft' : 'm'}`,
-          most: drain.length,
-          per: units === 'us' ? METRES_PER_FOOT : 1,
-        }}
-        up={{ label: `depth, ${units === 'us' ? 'in' : 'mm'}`, most, per: small(units) }}
-      >
-        {(frame) => (
-          <>
-            <Polyline
-              points={topOf(drain)
-                .map(([x, y]) => `${frame.x(x)},${frame.y(y)}`)
-                .join(' ')}
-              fill="none"
-              stroke={over ? stop : ink}
-              strokeWidth={2.5}
-            />
-            {profile.outlets.map(({ at }) => (
-              <Polygon key={at} points={outletMark(frame.x(at), frame.y(0))} fill={ink} />
-            ))}
-          </>
-        )}
-      </Chart>
-      <Text kind="small">
-        {several
-          ? `Its outlets take ${profile.outlets.map(({ flow }) => text(showFlow(flow, units))).join(', ')}.`
-          : words[profile.outletControl]}{' '}
-        The straight line is the channel’s top, {text(showSmall(drain.depth, units))} over its bed at the lowest,{' '}
-        {text(showLength(drain.length, units))} long; a wedge marks each outlet.
-      </Text>
-    </View>
-  );
-}
-
-/** The channel's top over its bed, from its upper end: shallower toward where a bed with a fall of its own begins. */
-function topOf({ depth, length, ownFall = 0, outlets }: ChannelPlan['drain']): [number, number][] {
-  const fallen = (far: number): number => Math.max(0, depth - ownFall * far);
-  return outlets === 'middle'
-    ? [
-        [0, fallen(length / 2)],
-        [length / 2, depth],
-        [length, fallen(length / 2)],
-      ]
-    : [
-        [0, fallen(length)],
-        [length, depth],
-      ];
-}
-
-/** A wedge under the bed, pointing down. */
-const outletMark = (x: number, y: number): string => `${x - 6},${y} ${x + 6},${y} ${x},${y + 8}`;
 
 /** Falls of a channel's bed and of its grate. */
 const channelFall = pitchUpTo(0.5, 'It falls', true);
 
 function Form({ element: channel }: { element: Channel }) {
-  const { edit, units } = useKept();
+  const { edit, units } = useJob();
   const set = (label: string, next: Partial<Channel>): string | null => {
     const changed = { ...channel, ...next };
     return outletsFit(changed)
@@ -235,7 +106,7 @@ function ChannelOutlets({
   channel: Channel;
   set: (label: string, next: Partial<Channel>) => string | null;
 }) {
-  const { units } = useKept();
+  const { units } = useJob();
   const outlet = channel.outlet ?? 'end';
   const several = typeof outlet !== 'string';
   const choose = (where: 'end' | 'middle' | 'several'): void =>
@@ -267,16 +138,9 @@ function ChannelOutlets({
   );
 }
 
-/** What it does in the design rain; any figure opens its working. */
-function ChannelPanel({ element: { id } }: { element: Channel }) {
-  return (
-    <InletWorkings id={id}>{(inlet, ask) => <Panel id={id} inlet={inlet as ChannelPlan} onAsk={ask} />}</InletWorkings>
-  );
-}
-
 export const channelView: ElementView<Channel> = {
   Form,
-  Panel: ChannelPanel,
+  Panel: ChannelFigures,
   list: {
     group: 'inlets',
     about: ({ groundLevel }, { units }) => ({

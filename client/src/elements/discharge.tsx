@@ -3,7 +3,7 @@ import { OUTFALL_FORMS, OUTFALLS, put, RECEIVING, RECEIVING_FACTS, showLevel, ty
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
 import { Circle, Path } from 'react-native-svg';
-import { useKept } from '../planning/useJob';
+import { useJob } from '../planning/useJob';
 import type { GlyphPens } from '../drawing/LandingGlyph';
 import { QuantityField } from '../input/Field';
 import { distanceEntry, levelEntry } from '../input/entry';
@@ -21,7 +21,7 @@ import type { ElementView } from './view';
 import { fieldRow } from '../ui/rows';
 
 function Form({ element: discharge }: { element: Discharge }) {
-  const { edit, units } = useKept();
+  const { edit, units } = useJob();
   const outfall = OUTFALLS[discharge.form];
   const save = (label: string, next: Partial<Discharge>): string | null => edit(put(label, { ...discharge, ...next }));
   return (

@@ -17,7 +17,7 @@ import {
 } from '@katabasis/core';
 import { View } from 'react-native';
 import { Path, Rect } from 'react-native-svg';
-import { useKept } from '../planning/useJob';
+import { useJob } from '../planning/useJob';
 import { without } from '../input/without';
 import { Feeds } from '../parts/forms/Feeds';
 import type { Ask } from '../parts/Freeboard';
@@ -29,7 +29,7 @@ import type { ElementView } from './view';
 import { figureRow } from '../ui/rows';
 
 function Panel({ inlet, onAsk }: { inlet: DownspoutPlan; onAsk: Ask }) {
-  const { units } = useKept();
+  const { units } = useJob();
   return (
     <View style={figureRow}>
       <Figure label="Comes to it" shown={showFlow(inlet.offered, units)} size="hero" onPress={() => onAsk('water')} />
@@ -58,7 +58,7 @@ function Panel({ inlet, onAsk }: { inlet: DownspoutPlan; onAsk: Ask }) {
 }
 
 function Form({ element: downspout }: { element: Downspout }) {
-  const { job, edit } = useKept();
+  const { job, edit } = useJob();
   const lower = ofKind(job, 'downspout').filter((other) => other.id !== downspout.id);
   const inlets = groundInlets(job);
   const setGutter = (landsOn: Downspout['landsOn']): void => {

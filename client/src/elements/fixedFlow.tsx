@@ -2,7 +2,7 @@
 import { isTaker, nameOf, put, showFlow, WATER_ORIGINS, type FixedFlow, type WaterOrigin } from '@katabasis/core';
 import { View } from 'react-native';
 import { Circle, Path } from 'react-native-svg';
-import { useKept } from '../planning/useJob';
+import { useJob } from '../planning/useJob';
 import { NameField, QuantityField } from '../input/Field';
 import { flowEntry } from '../input/entry';
 import { Feeds } from '../parts/forms/Feeds';
@@ -12,7 +12,7 @@ import { footRow } from '../ui/rows';
 
 /** Water that comes whatever the sky does. */
 function Form({ element: source }: { element: FixedFlow }) {
-  const { job, edit, units } = useKept();
+  const { job, edit, units } = useJob();
   const save = (label: string, next: Partial<FixedFlow>): string | null => edit(put(label, { ...source, ...next }));
   const landings = job.elements.all.filter(isTaker).filter(({ kind }) => kind !== 'discharge');
   return (

@@ -20,7 +20,7 @@ import ScrollText from 'lucide-react-native/icons/scroll-text';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { saveJob } from '../files/jobFile';
-import { useKept } from '../planning/useJob';
+import { useJob } from '../planning/useJob';
 import { useTheme } from '../theme/theme';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
@@ -70,8 +70,7 @@ function DayField({ value, onCommit }: { value: string; onCommit: (day: string |
 const leastPitch = pitchUpTo(0.2, 'A pitch falls');
 
 export function JobForm() {
-  const { job, edit, units } = useKept();
-  const { choice, choose, textSize, chooseText } = useTheme();
+  const { job, edit } = useJob();
   const [said, setSaid] = useState<string | null>(null);
   const head = headOf(job);
   // What is emptied is left out again.
@@ -119,6 +118,26 @@ export function JobForm() {
           { value: 'single', label: 'One pitch', note: 'one laser setting a line' },
         ]}
       />
+      <Rules />
+      <Screen />
+      {said !== null && <Text role="alert">{said}</Text>}
+      <View style={footRow}>
+        <Button
+          label="Save as a job file"
+          icon={Download}
+          onPress={() => void saveJob(job).then(setSaid, (error: Error) => setSaid(error.message))}
+        />
+        <Button label="What was done" icon={ScrollText} onPress={() => router.navigate(`/history/${job.id}`)} />
+      </View>
+    </>
+  );
+}
+
+/** What this job is judged by. */
+function Rules() {
+  const { units } = useJob();
+  return (
+    <>
       <Text kind="heading">Rules of this job</Text>
       <View style={footRow}>
         <SettingField label="Cover to plan for" setting="cover" entry={coverEntry(units)} />
@@ -162,6 +181,15 @@ export function JobForm() {
         setting="levelLinePitch"
         entry={{ ...leastPitch, show: (value) => text(showPitchTrade(value, units)) }}
       />
+    </>
+  );
+}
+
+/** How this device shows every job. */
+function Screen() {
+  const { choice, choose, textSize, chooseText } = useTheme();
+  return (
+    <>
       <Choice
         label="Screen"
         value={choice}
@@ -182,22 +210,13 @@ export function JobForm() {
         ]}
         onChoose={chooseText}
       />
-      {said !== null && <Text role="alert">{said}</Text>}
-      <View style={footRow}>
-        <Button
-          label="Save as a job file"
-          icon={Download}
-          onPress={() => void saveJob(job).then(setSaid, (error: Error) => setSaid(error.message))}
-        />
-        <Button label="What was done" icon={ScrollText} onPress={() => router.navigate(`/history/${job.id}`)} />
-      </View>
     </>
   );
 }
 
 /** One rule: the usual value until the job has its own; emptied, it is the usual one again. */
 function SettingField({ label, setting, entry }: { label: string; setting: keyof Settings; entry: Entry }) {
-  const { job, plan, edit } = useKept();
+  const { job, plan, edit } = useJob();
   const head = headOf(job);
   const own = head.settings?.[setting] !== undefined;
   return (

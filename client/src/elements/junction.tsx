@@ -2,7 +2,7 @@
 import { JUNCTION_FACTS, JUNCTION_FORMS, put, showLevel, TURN_FACTS, TURNS, type Junction } from '@katabasis/core';
 import type { ReactNode } from 'react';
 import { Circle, Path, Rect } from 'react-native-svg';
-import { useKept } from '../planning/useJob';
+import { useJob } from '../planning/useJob';
 import type { GlyphPens } from '../drawing/LandingGlyph';
 import { NameAndLevel } from '../parts/forms/NameAndLevel';
 import { Choice } from '../ui/Choice';
@@ -13,7 +13,7 @@ const FORMS = JUNCTION_FORMS.map((value) => {
 });
 
 function Form({ element: junction }: { element: Junction }) {
-  const { edit } = useKept();
+  const { edit } = useJob();
   return (
     <>
       <NameAndLevel landing={junction} levelLabel="Ground here" />

@@ -13,7 +13,7 @@ import {
 } from '@katabasis/core';
 import { View } from 'react-native';
 import { Path } from 'react-native-svg';
-import { useKept } from '../planning/useJob';
+import { useJob } from '../planning/useJob';
 import { NameField, QuantityField } from '../input/Field';
 import { areaEntry, lengthEntry, roofPitchEntry } from '../input/entry';
 import type { PlanPens } from '../drawing/yard/pens';
@@ -26,7 +26,7 @@ import { ledTo, type ElementView } from './view';
 import { footRow } from '../ui/rows';
 
 function Form({ element: face }: { element: RoofFace }) {
-  const { job, edit } = useKept();
+  const { job, edit } = useJob();
   const { shape } = face;
   const save = (label: string, next: Partial<RoofFace>): string | null => edit(put(label, { ...face, ...next }));
   const measureBy = (type: 'area' | 'sides'): void => {
@@ -88,7 +88,7 @@ const FIRST_GUTTER_RUN = 20 * METRES_PER_FOOT;
 
 /** How its water comes to the gutter: a valley brings it all to one place. */
 function ValleyFields({ face }: { face: RoofFace }) {
-  const { edit, units } = useKept();
+  const { edit, units } = useJob();
   const { valley } = face;
   const save = (gutterRun: number | null): string | null =>
     edit(
@@ -124,7 +124,7 @@ function ValleyFields({ face }: { face: RoofFace }) {
 }
 
 function Shape({ face, save }: { face: RoofFace; save: (label: string, next: Partial<RoofFace>) => string | null }) {
-  const { units } = useKept();
+  const { units } = useJob();
   const { shape } = face;
   if (shape.type === 'outline') {
     return (

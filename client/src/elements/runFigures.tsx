@@ -9,14 +9,14 @@ import {
   type RunQuantity,
 } from '@katabasis/core';
 import { View } from 'react-native';
-import { useJob } from '../planning/useJob';
+import { usePreview } from '../planning/useJob';
 import { Bubble } from '../drawing/Bubble';
 import { Eye } from '../drawing/Eye';
 import { SPACE } from '../theme/tokens';
 import { Figure } from '../ui/Figure';
 
 export function RunFigures({ run, onAsk }: { run: RunPlan; onAsk: (quantity: RunQuantity) => void }) {
-  const { units, plan } = useJob();
+  const { units, plan } = usePreview();
   const { cover } = run;
   const figures: {
     quantity: RunQuantity;

@@ -12,9 +12,8 @@ import {
 } from '@katabasis/core';
 import { View } from 'react-native';
 import { Path } from 'react-native-svg';
-import { useKept } from '../planning/useJob';
+import { useJob } from '../planning/useJob';
 import { NameField, QuantityField } from '../input/Field';
-import { areaEntry, lengthEntry, pitchEntry } from '../input/entry';
 import { without } from '../input/without';
 import { Coefficient, Sheds } from '../parts/Contribution';
 import { Feeds } from '../parts/forms/Feeds';
@@ -23,9 +22,10 @@ import { Choice } from '../ui/Choice';
 import { Text } from '../ui/Text';
 import { ledTo, type ElementView } from './view';
 import { footRow } from '../ui/rows';
+import { areaEntry, lengthEntry, pitchEntry } from '../input/entry';
 
 function Form({ element: surface }: { element: Surface }) {
-  const { job, edit, units } = useKept();
+  const { job, edit, units } = useJob();
   const save = (label: string, next: Partial<Surface>): string | null => edit(put(label, { ...surface, ...next }));
   const choose = (cover: SurfaceCover): void => {
     edit(put('Say what covers it', { ...without(surface, 'coefficient', undefined), cover }));
@@ -81,7 +81,7 @@ const FIRST_SHALLOW = { length: 15, slope: 0.02, paved: false };
 
 /** The longest way that its water takes to the inlet: a slow lawn needs less pipe than a quick one. Without it all of it counts at once. */
 function WayOverGround({ surface }: { surface: Surface }) {
-  const { plan, edit, units } = useKept();
+  const { plan, edit } = useJob();
   const { sheet, shallow } = surface;
   const time = plan.sources.contributingAreas.find((shed) => shed.id === surface.id)?.time ?? 0;
   const save = (next: Pick<Surface, 'sheet' | 'shallow'>): string | null =>
@@ -101,67 +101,85 @@ function WayOverGround({ surface }: { surface: Surface }) {
       />
       {sheet && (
         <>
-          <View style={footRow}>
-            <QuantityField
-              label="In a sheet over"
-              value={sheet.length}
-              {...lengthEntry(units)}
-              onCommit={(length) =>
-                length! > 30.5
-                  ? 'A sheet breaks into rills within 100 ft (30 m).'
-                  : save({ sheet: { ...sheet, length: length! }, shallow })
-              }
-            />
-            <QuantityField
-              label="Falling"
-              value={sheet.slope}
-              {...pitchEntry}
-              onCommit={(slope) => save({ sheet: { ...sheet, slope: slope! }, shallow })}
-            />
-          </View>
-          <Choice
-            label="Over"
-            value={String(sheet.roughness)}
-            options={SHEETS}
-            onChoose={(roughness) => save({ sheet: { ...sheet, roughness: Number(roughness) }, shallow })}
-          />
-          <Choice
-            label="Then in rills"
-            value={shallow ? (shallow.paved ? 'paved' : 'turf') : 'none'}
-            options={[
-              { value: 'none', label: 'No' },
-              { value: 'turf', label: 'Over turf' },
-              { value: 'paved', label: 'Over paving' },
-            ]}
-            onChoose={(kind) =>
-              save({
-                sheet,
-                shallow: kind === 'none' ? undefined : { ...FIRST_SHALLOW, ...shallow, paved: kind === 'paved' },
-              })
-            }
-          />
-          {shallow && (
-            <View style={footRow}>
-              <QuantityField
-                label="Over"
-                value={shallow.length}
-                {...lengthEntry(units)}
-                onCommit={(length) => save({ sheet, shallow: { ...shallow, length: length! } })}
-              />
-              <QuantityField
-                label="Falling"
-                value={shallow.slope}
-                {...pitchEntry}
-                onCommit={(slope) => save({ sheet, shallow: { ...shallow, slope: slope! } })}
-              />
-            </View>
-          )}
+          <SheetAndRills sheet={sheet} shallow={shallow} save={save} />
           <Text>
             Takes {decimals(time / 60, 1)} min to the inlet{time < 300 ? '; under 5 min all of it counts' : ''}.
           </Text>
         </>
       )}
     </View>
+  );
+}
+
+/** First in a sheet, then in rills. */
+function SheetAndRills({
+  sheet,
+  shallow,
+  save,
+}: {
+  sheet: NonNullable<Surface['sheet']>;
+  shallow: Surface['shallow'];
+  save: (next: Pick<Surface, 'sheet' | 'shallow'>) => string | null;
+}) {
+  const { units } = useJob();
+  return (
+    <>
+      <View style={footRow}>
+        <QuantityField
+          label="In a sheet over"
+          value={sheet.length}
+          {...lengthEntry(units)}
+          onCommit={(length) =>
+            length! > 30.5
+              ? 'A sheet breaks into rills within 100 ft (30 m).'
+              : save({ sheet: { ...sheet, length: length! }, shallow })
+          }
+        />
+        <QuantityField
+          label="Falling"
+          value={sheet.slope}
+          {...pitchEntry}
+          onCommit={(slope) => save({ sheet: { ...sheet, slope: slope! }, shallow })}
+        />
+      </View>
+      <Choice
+        label="Over"
+        value={String(sheet.roughness)}
+        options={SHEETS}
+        onChoose={(roughness) => save({ sheet: { ...sheet, roughness: Number(roughness) }, shallow })}
+      />
+      <Choice
+        label="Then in rills"
+        value={shallow ? (shallow.paved ? 'paved' : 'turf') : 'none'}
+        options={[
+          { value: 'none', label: 'No' },
+          { value: 'turf', label: 'Over turf' },
+          { value: 'paved', label: 'Over paving' },
+        ]}
+        onChoose={(kind) =>
+          save({
+            sheet,
+            shallow: kind === 'none' ? undefined : { ...FIRST_SHALLOW, ...shallow, paved: kind === 'paved' },
+          })
+        }
+      />
+      {shallow && (
+        <View style={footRow}>
+          <QuantityField
+            label="Over"
+            value={shallow.length}
+            {...lengthEntry(units)}
+            onCommit={(length) => save({ sheet, shallow: { ...shallow, length: length! } })}
+          />
+          <QuantityField
+            label="Falling"
+            value={shallow.slope}
+            {...pitchEntry}
+            onCommit={(slope) => save({ sheet, shallow: { ...shallow, slope: slope! } })}
+          />
+        </View>
+      )}
+    </>
   );
 }
 

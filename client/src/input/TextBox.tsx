@@ -65,6 +65,35 @@ function goOn(from: Element): void {
   else (from as HTMLElement).blur();
 }
 
+/** Has all that stands in a box taken when it is come to, so that typing replaces it, until something is typed or it is left. */
+function useTakenWhole(text: string): { selecting: object; leaveOff: () => void } {
+  // All of it is taken at once, so that typing replaces it: not a moment later, when the first key may be there already.
+  const fresh = useRef(false);
+  /** The box while all of it is taken and nothing has been typed. */
+  const whole = useRef<HTMLInputElement | null>(null);
+  const leaveOff = (): void => {
+    fresh.current = false;
+    whole.current = null;
+  };
+  const selecting = {
+    onFocus: ({ target }: { target: HTMLInputElement }) => {
+      fresh.current = true;
+      whole.current = target;
+      target.select?.();
+    },
+    // The tap that brought it here would set the caret where it fell.
+    onMouseUp: ({ target }: { target: HTMLInputElement }) => {
+      if (fresh.current) target.select?.();
+      else whole.current = null;
+      fresh.current = false;
+    },
+    onKeyPress: leaveOff,
+  };
+  // Another value came from elsewhere: what is typed next replaces that one too, and is not put behind it.
+  useEffect(() => whole.current?.select?.(), [text]);
+  return { selecting, leaveOff };
+}
+
 /** A labelled box for typing, with what is wrong said beneath it. Keeps whatever was typed. */
 export function TextBox({
   label,
@@ -87,30 +116,7 @@ export function TextBox({
   const styles = useStyles(make);
   const palette = usePalette();
   const id = useId();
-  // All of it is taken at once, so that typing replaces it: not a moment later, when the first key may be there already.
-  const fresh = useRef(false);
-  /** The box while all of it is taken and nothing has been typed. */
-  const whole = useRef<HTMLInputElement | null>(null);
-  const leaveOff = (): void => {
-    fresh.current = false;
-    whole.current = null;
-  };
-  const selecting = {
-    onFocus: ({ target }: { target: HTMLInputElement }) => {
-      fresh.current = true;
-      whole.current = target;
-      target.select?.();
-    },
-    // The tap that brought it here would set the caret where it fell.
-    onMouseUp: ({ target }: { target: HTMLInputElement }) => {
-      if (fresh.current) target.select?.();
-      else whole.current = null;
-      fresh.current = false;
-    },
-    onKeyPress: leaveOff,
-  } as object;
-  // Another value came from elsewhere: what is typed next replaces that one too, and is not put behind it.
-  useEffect(() => whole.current?.select?.(), [text]);
+  const { selecting, leaveOff } = useTakenWhole(text);
   const typed = (next: string): void => {
     leaveOff();
     onText(next);
@@ -118,6 +124,16 @@ export function TextBox({
   const left = (): void => {
     leaveOff();
     onDone?.();
+  };
+  const oneLine = {
+    ...selecting,
+    enterKeyHint: onSubmit ? ('search' as const) : ('next' as const),
+    submitBehavior: 'submit' as const,
+    onSubmitEditing: ({ target }: { target: unknown }) => {
+      if (onSubmit) return onSubmit();
+      onDone?.();
+      goOn(target as Element);
+    },
   };
   return (
     <View style={{ flex: 1, minWidth: least }}>
@@ -130,18 +146,7 @@ export function TextBox({
           value={text}
           onChangeText={typed}
           onBlur={left}
-          {...(lines === 1 ? selecting : {})}
-          {...(lines === 1
-            ? {
-                enterKeyHint: onSubmit ? ('search' as const) : ('next' as const),
-                submitBehavior: 'submit' as const,
-                onSubmitEditing: ({ target }: { target: unknown }) => {
-                  if (onSubmit) return onSubmit();
-                  onDone?.();
-                  goOn(target as Element);
-                },
-              }
-            : {})}
+          {...(lines === 1 ? oneLine : {})}
           placeholder={usual}
           testID={testID}
           inputMode={inputMode}
@@ -162,13 +167,18 @@ export function TextBox({
           </Text>
         )}
       </View>
-      {wrong ? (
-        <Text kind="small" tone="stop" nativeID={`${id}-wrong`} role="alert">
-          {wrong}
-        </Text>
-      ) : hint ? (
-        <Text kind="small">{hint}</Text>
-      ) : null}
+      <Beneath id={id} wrong={wrong} hint={hint} />
     </View>
   );
+}
+
+/** What is wrong with what was typed, or how it is meant. */
+function Beneath({ id, wrong, hint }: { id: string } & Pick<BoxProps, 'wrong' | 'hint'>) {
+  if (wrong)
+    return (
+      <Text kind="small" tone="stop" nativeID={`${id}-wrong`} role="alert">
+        {wrong}
+      </Text>
+    );
+  return hint ? <Text kind="small">{hint}</Text> : null;
 }

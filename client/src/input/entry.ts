@@ -116,6 +116,9 @@ export const levelEntry = (units: UnitSystem): Entry => ({
   ),
 });
 
+/** m of a small dimension's unit: inches or millimetres. */
+export const smallUnit = (units: UnitSystem): number => (units === 'us' ? METRES_PER_INCH : 0.001);
+
 /** A small dimension between two, m, as `what` says: `A sump is`. */
 export const smallEntry = (units: UnitSystem, low: number, high: number, what: string): Entry => ({
   show: (value) => text(showSmall(value, units)),

@@ -10,7 +10,7 @@ import {
 } from '@katabasis/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useKept } from '../planning/useJob';
+import { useJob } from '../planning/useJob';
 import { QuantityField } from '../input/Field';
 import { coefficientEntry } from '../input/entry';
 import { without } from '../input/without';
@@ -18,7 +18,7 @@ import { SPACE } from '../theme/tokens';
 import { Figure } from '../ui/Figure';
 import { WorkingPanel } from './WorkingPanel';
 export function Sheds({ element }: { element: RoofFace | Surface }) {
-  const { job, plan, units } = useKept();
+  const { job, plan, units } = useJob();
   const [open, setOpen] = useState(false);
   const shed = plan.sources.contributingAreas.find((each) => each.id === element.id);
   const working = open ? contributingAreaWorking(job, plan, element.id) : null;
@@ -38,7 +38,7 @@ export function Sheds({ element }: { element: RoofFace | Surface }) {
 }
 
 export function Coefficient({ element }: { element: RoofFace | Surface }) {
-  const { edit } = useKept();
+  const { edit } = useJob();
   return (
     <QuantityField
       name="coefficient"

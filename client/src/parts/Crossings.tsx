@@ -1,11 +1,11 @@
 /** What a run meets on its way over the plan, in the order met. */
 import { crossingsOfRun, nameOf, showLength, text, type Run } from '@katabasis/core';
 import { View } from 'react-native';
-import { useKept } from '../planning/useJob';
+import { useJob } from '../planning/useJob';
 import { Text } from '../ui/Text';
 
 export function Crossings({ run }: { run: Run }) {
-  const { job, units } = useKept();
+  const { job, units } = useJob();
   const met = crossingsOfRun(job, run);
   if (met.length === 0) return null;
   const length = (metres: number): string => text(showLength(metres, units));

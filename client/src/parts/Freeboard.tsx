@@ -1,12 +1,12 @@
 /** Opens the working of one of an inlet's figures. */
 import { MAX_OVER_SILL, showSmall, type InletQuantity, type Shown } from '@katabasis/core';
-import { useKept } from '../planning/useJob';
+import { useJob } from '../planning/useJob';
 import { Figure } from '../ui/Figure';
 export type Ask = (quantity: InletQuantity) => void;
 
 /** What is left to the sill, in the design rain and in the rarer one that openings are checked by. */
 export function Freeboard({ id, freeboard, onAsk }: { id: string; freeboard: number | null; onAsk: Ask }) {
-  const { units, plan } = useKept();
+  const { units, plan } = useJob();
   if (freeboard === null) return null;
   const rarer = plan.openings?.freeboards[id];
   const stop = (bad: boolean): { tone?: 'stop' } => (bad ? { tone: 'stop' } : {});

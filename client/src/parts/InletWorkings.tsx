@@ -1,6 +1,6 @@
 import { inletWorking, type InletPlan, type InletQuantity } from '@katabasis/core';
 import { useState, type ReactNode } from 'react';
-import { useKept } from '../planning/useJob';
+import { useJob } from '../planning/useJob';
 import { WorkingPanel } from './WorkingPanel';
 interface Props {
   id: string;
@@ -8,7 +8,7 @@ interface Props {
 }
 
 export function InletWorkings({ id, children }: Props) {
-  const { job, plan } = useKept();
+  const { job, plan } = useJob();
   const [asked, setAsked] = useState<InletQuantity | null>(null);
   const inlet = plan.inlets[id];
   const working = asked && inletWorking(job, plan, id, asked);

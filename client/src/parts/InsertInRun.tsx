@@ -12,7 +12,7 @@ import {
 } from '@katabasis/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useKept } from '../planning/useJob';
+import { useJob } from '../planning/useJob';
 import { Choice } from '../ui/Choice';
 import { distanceEntry } from '../input/entry';
 import { QuantityField } from '../input/Field';
@@ -25,7 +25,7 @@ const FORMS = CREATIONS.filter(({ inRun }) => inRun !== undefined)
 
 /** Puts a landing into a run, at a distance from its upper end; half way until told otherwise. */
 export function InsertInRun({ run, onGo }: { run: Run; onGo: (id: string) => void }) {
-  const { job, plan, edit, units } = useKept();
+  const { job, plan, edit, units } = useJob();
   const [at, setAt] = useState<number | null>(null);
   const distance = Math.min(at ?? run.length / 2, run.length);
   const insert = (stem: string): void => {

@@ -2,7 +2,7 @@ import { act, fireEvent, screen, waitFor } from '@testing-library/react';
 import { nameOf, put, type Element, type Fix } from '@katabasis/core';
 import { useState } from 'react';
 import { findFix } from '../planning/planner';
-import { PlannedContext, useKept, usePlanned } from '../planning/useJob';
+import { PlannedContext, useJob, usePlanned } from '../planning/useJob';
 import { openJob, sampleWith, seen, type Opened } from '../testing/openJob';
 import { Mend } from './Mend';
 
@@ -26,7 +26,7 @@ const tap = (): void => {
 const basin = (open: Opened): string => nameOf(open.job(), 'basin');
 
 function First() {
-  const { plan } = useKept();
+  const { plan } = useJob();
   return <Mend snag={plan.snags[0]!} instead="Nothing mends this." />;
 }
 
@@ -81,12 +81,12 @@ it('what was read when the finger came down is what is meant', async () => {
 
 /** Draws what it holds as it was, until it is told to catch up. */
 function Behind() {
-  const fresh = usePlanned();
-  const [held] = useState(fresh.kept);
+  const latest = usePlanned();
+  const [held] = useState(latest.made);
   const [behind, setBehind] = useState(true);
-  const still = { ...fresh, fresh, kept: () => held, shown: () => held };
+  const still = { ...latest, latest, made: () => held, previewed: () => held };
   return (
-    <PlannedContext value={behind ? still : fresh}>
+    <PlannedContext value={behind ? still : latest}>
       <button onClick={() => setBehind(false)}>Catch up</button>
       <First />
     </PlannedContext>

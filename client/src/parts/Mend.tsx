@@ -4,9 +4,9 @@ import Wrench from 'lucide-react-native/icons/wrench';
 import { useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
 import { findFix } from '../planning/planner';
-import { useFresh, useKept } from '../planning/useJob';
+import { useLatestJob, useJob } from '../planning/useJob';
 import { useWorked } from '../planning/useWorked';
-import { useOutOfSight } from './AtLeisure';
+import { useOutOfSight } from '../pace/inSight';
 import { TOUCH } from '../theme/tokens';
 import { Button } from '../ui/Button';
 import { Text } from '../ui/Text';
@@ -31,8 +31,8 @@ function useTurn(job: object, unseen: boolean, ahead: boolean): 'now' | 'later' 
 /** `instead` is said where nothing that was tried mends it. Sought `ahead` of being seen, or not before. */
 export function Mend({ snag, instead, ahead = true }: { snag: Snag; instead: string; ahead?: boolean }) {
   // What mends it was worked out on this very job: on any other it is not done.
-  const { job, edit } = useKept();
-  const fresh = useFresh();
+  const { job, edit } = useJob();
+  const fresh = useLatestJob();
   const unseen = useOutOfSight();
   const [said, setSaid] = useState<string | null>(null);
   /** What was pressed while it was pale; what was read when the finger came down. */

@@ -19,9 +19,8 @@ import {
 import MapPin from 'lucide-react-native/icons/map-pin';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useKept } from '../planning/useJob';
+import { useJob } from '../planning/useJob';
 import { QuantityField } from '../input/Field';
-import { levelEntry } from '../input/entry';
 import { SPACE } from '../theme/tokens';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
@@ -29,6 +28,7 @@ import { fieldRow } from '../ui/rows';
 import { Crossings } from './Crossings';
 import { PUT } from './yardAddress';
 import { Text } from '../ui/Text';
+import { levelEntry } from '../input/entry';
 
 interface Props {
   element: Element;
@@ -39,34 +39,13 @@ interface Props {
 const degrees = (radians: number): string => `${Math.round((radians * 180) / Math.PI)}°`;
 
 export function OnThePlan({ element, onGo }: Props) {
-  const { job, edit, units } = useKept();
+  const { job, edit, units } = useJob();
   const { shape } = kindOf(element.kind);
   const [open, setOpen] = useState(false);
   const way = element.kind === 'run' ? wayOfRun(job, element) : null;
   if (element.kind === 'run') return way ? <RunOnPlan run={element} way={way} /> : null;
   if (shape === undefined) return null;
   const places = placesOf(element);
-  const move = (k: number, next: Partial<Place>): string | null =>
-    edit(
-      put(
-        'Move it',
-        putDown(
-          element,
-          places.map((place, at) => (at === k ? { ...place, ...next } : place)),
-        ),
-      ),
-    );
-  const take = (k: number): void =>
-    void edit(
-      put(
-        'Take a corner out',
-        putDown(
-          element,
-          places.filter((_, at) => at !== k),
-        ),
-      ),
-    );
-  const least = shape === 'outline' ? 3 : shape === 'way' ? 2 : 1;
   const said =
     places.length === 0
       ? 'Not on the ground plan yet.'
@@ -106,42 +85,65 @@ export function OnThePlan({ element, onGo }: Props) {
           <Button label={open ? 'Hide its figures' : 'Its figures'} kind="bare" onPress={() => setOpen(!open)} />
         )}
       </View>
-      {open &&
-        places.map((place, k) => (
-          <View key={k} style={{ gap: SPACE.xs }}>
-            {shape !== 'place' && (
-              <Text kind="small">
-                {`Corner ${k + 1}`}
-                {k + 1 < places.length || shape === 'outline'
-                  ? `, then ${text(showLength(distance(place, places[(k + 1) % places.length]!), units))} at ${degrees(bearing(place, places[(k + 1) % places.length]!))}`
-                  : ''}
-              </Text>
-            )}
-            <View style={fieldRow}>
-              <QuantityField
-                label="East"
-                name={`east ${k}`}
-                value={place.east}
-                {...levelEntry(units)}
-                onCommit={(east) => move(k, { east: east! })}
-              />
-              <QuantityField
-                label="North"
-                name={`north ${k}`}
-                value={place.north}
-                {...levelEntry(units)}
-                onCommit={(north) => move(k, { north: north! })}
-              />
-              {places.length > least && <Button label="Take this corner out" kind="bare" onPress={() => take(k)} />}
-            </View>
-          </View>
-        ))}
+      {open && <Corners element={element} />}
     </View>
   );
 }
 
+/** Places of an element, each to be typed. */
+function Corners({ element }: { element: Element }) {
+  const { edit, units } = useJob();
+  const { shape } = kindOf(element.kind);
+  const places = placesOf(element);
+  const least = shape === 'outline' ? 3 : shape === 'way' ? 2 : 1;
+  const save = (label: string, next: readonly Place[]): string | null => edit(put(label, putDown(element, next)));
+  const move = (k: number, next: Partial<Place>): string | null =>
+    save(
+      'Move it',
+      places.map((place, at) => (at === k ? { ...place, ...next } : place)),
+    );
+  const take = (k: number): void =>
+    void save(
+      'Take a corner out',
+      places.filter((_, at) => at !== k),
+    );
+  return (
+    <>
+      {places.map((place, k) => (
+        <View key={k} style={{ gap: SPACE.xs }}>
+          {shape !== 'place' && (
+            <Text kind="small">
+              {`Corner ${k + 1}`}
+              {k + 1 < places.length || shape === 'outline'
+                ? `, then ${text(showLength(distance(place, places[(k + 1) % places.length]!), units))} at ${degrees(bearing(place, places[(k + 1) % places.length]!))}`
+                : ''}
+            </Text>
+          )}
+          <View style={fieldRow}>
+            <QuantityField
+              label="East"
+              name={`east ${k}`}
+              value={place.east}
+              {...levelEntry(units)}
+              onCommit={(east) => move(k, { east: east! })}
+            />
+            <QuantityField
+              label="North"
+              name={`north ${k}`}
+              value={place.north}
+              {...levelEntry(units)}
+              onCommit={(north) => move(k, { north: north! })}
+            />
+            {places.length > least && <Button label="Take this corner out" kind="bare" onPress={() => take(k)} />}
+          </View>
+        </View>
+      ))}
+    </>
+  );
+}
+
 function RunOnPlan({ run, way }: { run: Extract<Element, { kind: 'run' }>; way: readonly Place[] }) {
-  const { edit, units } = useKept();
+  const { edit, units } = useJob();
   const onPlan = wayLength(way);
   const bend = (): void => {
     // In the middle of the longest stretch: there a finger has most room to take hold of it.

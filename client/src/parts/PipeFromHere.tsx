@@ -18,7 +18,7 @@ import {
 import ArrowDown from 'lucide-react-native/icons/arrow-down';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useKept } from '../planning/useJob';
+import { useJob } from '../planning/useJob';
 import { SPACE } from '../theme/tokens';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
@@ -34,7 +34,7 @@ const ASSUMED_LENGTH = 20 * METRES_PER_FOOT;
 
 /** Where a landing's water goes on to, and the level of the pipe here. */
 export function PipeFromHere({ id, onGo }: { id: string; onGo: (id: string) => void }) {
-  const { job, plan, edit, units } = useKept();
+  const { job, plan, edit, units } = useJob();
   const [asked, setAsked] = useState<LandingQuantity | null>(null);
   const landing = plan.landings[id];
   const working = asked && landingWorking(job, plan, id, asked);

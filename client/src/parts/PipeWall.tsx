@@ -2,7 +2,7 @@
 import { jointWords, OLD_FATES, OLD_STATES, put, type Run } from '@katabasis/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useKept } from '../planning/useJob';
+import { useJob } from '../planning/useJob';
 import { without } from '../input/without';
 import { SPACE } from '../theme/tokens';
 import { Choice } from '../ui/Choice';
@@ -21,7 +21,7 @@ const STATES: Record<(typeof OLD_STATES)[number], string> = {
 };
 
 export function PipeWall({ run }: { run: Run }) {
-  const { job, edit } = useKept();
+  const { job, edit } = useJob();
   const { old } = run;
   const [wrong, setWrong] = useState<string | null>(null);
   const setOld = (next: Run['old']): void => setWrong(edit(put('Say what becomes of it', without(run, 'old', next))));

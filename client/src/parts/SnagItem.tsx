@@ -1,7 +1,7 @@
 import { snagKey, tellSnag, type Snag } from '@katabasis/core';
 import { useMemo } from 'react';
 import { View } from 'react-native';
-import { useKept } from '../planning/useJob';
+import { useJob } from '../planning/useJob';
 import { useStyles } from '../theme/theme';
 import { SPACE, TOUCH, type Palette } from '../theme/tokens';
 import { Mark, MARK_WORDS } from '../ui/Mark';
@@ -32,7 +32,7 @@ interface Props {
 
 /** One snag: what, why, and the mend that one tap applies. */
 export function SnagItem({ snag, onGo, ahead = true }: Props) {
-  const { job, plan } = useKept();
+  const { job, plan } = useJob();
   const styles = useStyles(make);
   const words = useMemo(() => tellSnag(job, plan, snag), [job, plan, snag]);
   const headline = (
@@ -63,7 +63,7 @@ export function SnagItem({ snag, onGo, ahead = true }: Props) {
 
 /** The snags that stand at an element; nothing where there is none. */
 export function SnagsAt({ id }: { id: string }) {
-  const { plan } = useKept();
+  const { plan } = useJob();
   const own = plan.snags.filter((snag) => snag.at === id);
   if (own.length === 0) return null;
   return (

@@ -3,7 +3,7 @@ import { acrossFrom, basinAtEnd, changed, passedUnder, type StoneDrain } from '@
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import { planWith } from '../planning/planner';
-import { useKept } from '../planning/useJob';
+import { useJob } from '../planning/useJob';
 import { useWorked } from '../planning/useWorked';
 import { SPACE } from '../theme/tokens';
 import { Button } from '../ui/Button';
@@ -11,7 +11,7 @@ import { givesWords, type Gives } from './gives';
 import { GivesLine } from './GivesLine';
 
 export function StoneEnds({ drain }: { drain: StoneDrain }) {
-  const { job, edit } = useKept();
+  const { job, edit } = useJob();
   const basin = useMemo(() => basinAtEnd(job, drain), [job, drain]);
   const across = useMemo(
     () => acrossFrom(job, drain).map((other) => ({ other, ...passedUnder(job, drain, other) })),

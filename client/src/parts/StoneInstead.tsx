@@ -3,7 +3,7 @@ import { changed, stoneInstead, type Channel } from '@katabasis/core';
 import Shuffle from 'lucide-react-native/icons/shuffle';
 import { View } from 'react-native';
 import { planWith } from '../planning/planner';
-import { useKept } from '../planning/useJob';
+import { useJob } from '../planning/useJob';
 import { useWorked } from '../planning/useWorked';
 import { SPACE } from '../theme/tokens';
 import { Button } from '../ui/Button';
@@ -11,7 +11,7 @@ import { givesWords, type Gives } from './gives';
 import { GivesLine } from './GivesLine';
 
 export function StoneInstead({ channel }: { channel: Channel }) {
-  const { job, plan, edit } = useKept();
+  const { job, plan, edit } = useJob();
   const level = plan.landings[channel.id]?.groundLevel ?? channel.groundLevel;
   const gave = useWorked<Gives>([job, channel, level], async (signal, give) => {
     const change = stoneInstead(channel, level);

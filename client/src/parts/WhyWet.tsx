@@ -3,7 +3,7 @@ import { changed, suggestionWords, whyWords, type WetSpot } from '@katabasis/cor
 import Plus from 'lucide-react-native/icons/plus';
 import { View } from 'react-native';
 import { planWith } from '../planning/planner';
-import { useKept } from '../planning/useJob';
+import { useJob } from '../planning/useJob';
 import { useWorked } from '../planning/useWorked';
 import { useYard } from '../planning/useYard';
 import type { Why } from '../planning/yardAnswers';
@@ -16,7 +16,7 @@ import { GivesLine } from './GivesLine';
 const NOTHING: Why['offered'] = [];
 
 export function WhyWet({ wet, onGo }: { wet: WetSpot; onGo: (id: string) => void }) {
-  const { job, edit } = useKept();
+  const { job, edit } = useJob();
   const { answer, behind } = useYard(job, 'why', wet.id);
   const offered = answer?.offered ?? NOTHING;
   // One after the other, each on its own turn: what it would give stands beside it when it is there.

@@ -1,7 +1,7 @@
 /** What a work does in the design rain. */
 import { workFacts, type Element } from '@katabasis/core';
 import { View } from 'react-native';
-import { useJob } from '../planning/useJob';
+import { usePreview } from '../planning/useJob';
 import { Figure } from '../ui/Figure';
 import { figureRow } from '../ui/rows';
 
@@ -9,7 +9,7 @@ import { figureRow } from '../ui/rows';
 const HEROES = 2;
 
 export function WorkFacts({ element }: { element: Element }) {
-  const { job, plan } = useJob();
+  const { job, plan } = usePreview();
   const facts = workFacts(job, plan, element.id);
   if (facts.length === 0) return null;
   return (

@@ -72,8 +72,8 @@ let count = 0;
 export function changesSince(before: Job, after: Job, base: number): Pick<SentJob, 'base' | 'puts' | 'removes'> | null {
   const [old, now] = [before.elements.all, after.elements.all];
   const puts: Element[] = now.filter((element, k) => old[k] !== element);
-  const inPlace = old.length === now.length && now.every((element, k) => old[k]!.id === element.id);
-  if (inPlace) return { base, puts, removes: [] };
+  const anchored = old.length === now.length && now.every((element, k) => old[k]!.id === element.id);
+  if (anchored) return { base, puts, removes: [] };
   const fresh = now.filter((element) => before.elements.get(element.id) !== element);
   const removes = old.filter(({ id }) => !after.elements.has(id)).map(({ id }) => id);
   const same = before.elements.with(fresh, removes).all.every((element, k) => element === now[k]);

@@ -1,6 +1,6 @@
 /**
- * The open job for the screens below. `useKept` gives the job as made, which stands still while a finger moves; `useJob` the job as
- * shown, with what is under the finger; `useShown` picks out of that only what a part draws, and has it drawn again only when that
+ * The open job for the screens below. `useJob` gives the job as made, which stands still while a finger moves; `usePreview` the job as
+ * shown, with what is under the finger; `usePreviewOf` picks out of that only what a part draws, and has it drawn again only when that
  * changes.
  */
 import {
@@ -14,16 +14,7 @@ import {
   type UnitSystem,
 } from '@katabasis/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import {
-  createContext,
-  use,
-  useCallback,
-  useEffect,
-  useMemo,
-  useState,
-  useSyncExternalStore,
-  type ReactNode,
-} from 'react';
+import { createContext, use, useEffect, useMemo, useSyncExternalStore, type ReactNode } from 'react';
 import { useSyncExternalStoreWithSelector } from 'use-sync-external-store/with-selector';
 import { api } from '../sync/api';
 import { Refused } from '../sync/ask';
@@ -33,7 +24,6 @@ import type { SessionView } from '../sync/keeping';
 import type { Session } from '../sync/session';
 import { jobKey } from '../sync/keys';
 import { sessionOf } from '../sync/sessions';
-import { notAnyMore, soon } from './spread';
 
 export interface OpenJob {
   job: Job;
@@ -54,10 +44,10 @@ export interface Planned {
   session: Session;
   subscribe: (listener: () => void) => () => void;
   /** The job as made, and as shown; null until a first plan is there. A large job's plan comes a moment after the job: both change together. */
-  kept: () => OpenJob | null;
-  shown: () => OpenJob | null;
+  made: () => OpenJob | null;
+  previewed: () => OpenJob | null;
   /** That which is not behind, where this one may be. */
-  fresh?: Planned;
+  latest?: Planned;
 }
 
 const MOVED_ON = 'The last change is still being worked out; try again.';
@@ -112,8 +102,8 @@ function plannedOf(session: Session): Planned {
     listeners.add(listener);
     return () => listeners.delete(listener);
   };
-  const kept = following(() => session.view.job);
-  return { session, subscribe, kept, shown: following(() => session.shown, kept) };
+  const made = following(() => session.view.job);
+  return { session, subscribe, made, previewed: following(() => session.shown, made) };
 }
 
 const planned = new WeakMap<Session, Planned>();
@@ -136,14 +126,14 @@ export function useOpenJob(id: string): Opening {
   const client = useQueryClient();
   const session = sessionOf(id, client);
   const planned = plannedFor(session);
-  useSyncExternalStore(planned.subscribe, planned.kept);
+  useSyncExternalStore(planned.subscribe, planned.made);
   const { keeping } = useSyncExternalStore(session.subscribe, () => session.view);
   const { data, error, refetch } = useQuery({ queryKey: jobKey(id), queryFn: () => api.job(id) });
   useEffect(() => {
     if (data) session.take(data);
   }, [data, session]);
   const gone = error instanceof Refused && error.problem.status === 404 && keeping.state === 'kept';
-  if (planned.kept() && !gone) return { state: 'open', planned };
+  if (planned.made() && !gone) return { state: 'open', planned };
   if (error instanceof Refused)
     return error.problem.status === 404 ? { state: 'missing' } : { state: 'unreadable', sentence: error.problem.title };
   if (error) return { state: 'unreachable', error, retry: () => void refetch() };
@@ -176,7 +166,7 @@ export function WithDraft({
   children: ReactNode;
 }) {
   const { session } = usePlanned();
-  const open = useKept();
+  const open = useJob();
   const value = useMemo((): Planned => {
     const { job } = applyChange(open.job, put('Put it in', draft));
     const edit = (change: Change): string | null => {
@@ -188,76 +178,42 @@ export function WithDraft({
       return others.puts.length + others.removes.length > 0 ? open.edit(others) : null;
     };
     const drafted: OpenJob = { job, plan: planHere(job), units: open.units, edit, preview: () => undefined };
-    return { session, subscribe: () => () => undefined, kept: () => drafted, shown: () => drafted };
+    return { session, subscribe: () => () => undefined, made: () => drafted, previewed: () => drafted };
   }, [session, open, draft, take]);
   return <PlannedContext value={value}>{children}</PlannedContext>;
 }
 
 /** The job as it is at the moment it is asked for, for what is done and not drawn. */
-export function useFresh(): () => OpenJob {
+export function useLatestJob(): () => OpenJob {
   const planned = usePlanned();
-  return (planned.fresh ?? planned).kept as () => OpenJob;
+  return (planned.latest ?? planned).made as () => OpenJob;
 }
 
-/** What `select` picks out of the job as made; drawn again only when that changes. See `useShown` for what `select` must be. */
-export function useMade<T extends object>(select: (made: OpenJob) => T): T {
-  const { subscribe, kept } = usePlanned();
-  return useSyncExternalStoreWithSelector(subscribe, () => kept()!, null, select, sameFields);
+/** What `select` picks out of the job as made; drawn again only when that changes. See `usePreviewOf` for what `select` must be. */
+export function useJobPart<T extends object>(select: (made: OpenJob) => T): T {
+  const { subscribe, made } = usePlanned();
+  return useSyncExternalStoreWithSelector(subscribe, () => made()!, null, select, sameFields);
 }
 
 /** The job as made. */
-export function useKept(): OpenJob {
-  const { subscribe, kept } = usePlanned();
-  return useSyncExternalStore(subscribe, kept)!;
+export function useJob(): OpenJob {
+  const { subscribe, made } = usePlanned();
+  return useSyncExternalStore(subscribe, made)!;
 }
 
 /** The job as shown, with what is under the finger. */
-export function useJob(): OpenJob {
-  const { subscribe, shown } = usePlanned();
-  return useSyncExternalStore(subscribe, shown)!;
-}
-
-/**
- * The job as shown, for a drawing that may lag behind the finger until it has rested for `rest` ms: nothing is worked out or drawn
- * for it before.
- */
-export function useRested(rest: number): OpenJob {
-  const { session, subscribe, shown } = usePlanned();
-  const made = useKept();
-  const [rested, setRested] = useState<OpenJob | null>(null);
-  useEffect(() => {
-    let timer: ReturnType<typeof setTimeout> | undefined;
-    const unsubscribe = subscribe(() => {
-      clearTimeout(timer);
-      if (session.moving) timer = setTimeout(() => setRested(shown()), rest);
-      else setRested(null);
-    });
-    return () => {
-      clearTimeout(timer);
-      unsubscribe();
-    };
-  }, [session, subscribe, shown, rest]);
-  return rested ?? made;
+export function usePreview(): OpenJob {
+  const { subscribe, previewed } = usePlanned();
+  return useSyncExternalStore(subscribe, previewed)!;
 }
 
 /**
  * What `select` picks out of the job as shown. `select` must be pure and stay the same function from drawing to drawing, and what it
  * gives flat: it is compared field by field.
  */
-export function useShown<T extends object>(select: (shown: OpenJob) => T): T {
-  const { session, subscribe, shown } = usePlanned();
-  // Drawn at once when a change was made, and in one of the next frames while a finger moves.
-  const spread = useCallback(
-    (draw: () => void) => {
-      const unsubscribe = subscribe(() => (session.moving ? soon(draw) : draw()));
-      return () => {
-        unsubscribe();
-        notAnyMore(draw);
-      };
-    },
-    [session, subscribe],
-  );
-  return useSyncExternalStoreWithSelector(spread, () => shown()!, null, select, sameFields);
+export function usePreviewOf<T extends object>(select: (shown: OpenJob) => T): T {
+  const { subscribe, previewed } = usePlanned();
+  return useSyncExternalStoreWithSelector(subscribe, () => previewed()!, null, select, sameFields);
 }
 
 function sameFields<T extends object>(a: T, b: T): boolean {

@@ -1,7 +1,7 @@
 import { kindOf, nameOf } from '@katabasis/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useKept } from '../planning/useJob';
+import { useJob } from '../planning/useJob';
 import { Button } from '../ui/Button';
 import { TextBox } from '../input/TextBox';
 import { Text } from '../ui/Text';
@@ -9,7 +9,7 @@ import { Overlay } from './Overlay';
 
 /** Finds anything in the job by its name. */
 export function Find({ onClose, onGo }: { onClose: () => void; onGo: (id: string) => void }) {
-  const { job } = useKept();
+  const { job } = useJob();
   const [typed, setTyped] = useState('');
   const wanted = typed.trim().toLowerCase();
   const found = job.elements.all

@@ -3,7 +3,7 @@ import { useEffect } from 'react';
 import { View } from 'react-native';
 import { api } from '../sync/api';
 import { saveFile } from '../files/files';
-import { listenNow } from '../sync/late';
+import { startListening } from '../sync/lazyPart';
 import { JobProvider, useOpenJob } from '../planning/useJob';
 import { warmUp } from '../planning/warmUp';
 import { OutOfReach } from './OutOfReach';
@@ -49,9 +49,9 @@ const saveRaw = async (id: string): Promise<void> => saveFile(`${id}.rows.json`,
 export function JobLayout() {
   const { id } = useLocalSearchParams<{ id: string }>();
   const opening = useOpenJob(id);
-  useEffect(listenNow, []);
+  useEffect(startListening, []);
   const planned = opening.state === 'open' ? opening.planned : null;
-  useEffect(() => (planned ? warmUp(planned.kept()!.job) : undefined), [planned]);
+  useEffect(() => (planned ? warmUp(planned.made()!.job) : undefined), [planned]);
   const router = useRouter();
   const { ground } = usePalette();
   if (opening.state === 'open') {

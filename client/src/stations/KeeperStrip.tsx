@@ -6,7 +6,7 @@ import { View } from 'react-native';
 import type { Asking } from '../sync/keeping';
 import type { Session } from '../sync/session';
 import { jobKey } from '../sync/keys';
-import { useKept, useSession } from '../planning/useJob';
+import { useJob, useSession } from '../planning/useJob';
 import { differencesOf, fieldWords, type Difference } from '../parts/differences';
 import { useStyles } from '../theme/theme';
 import { SPACE, type Palette } from '../theme/tokens';
@@ -26,7 +26,7 @@ const make = (palette: Palette) => ({
 });
 
 export function KeeperStrip() {
-  const { job } = useKept();
+  const { job } = useJob();
   const { session, keeping, keepsNothing, asking } = useSession();
   const client = useQueryClient();
   const styles = useStyles(make);

@@ -13,11 +13,10 @@ import Waypoints from 'lucide-react-native/icons/waypoints';
 import type { LucideIcon } from 'lucide-react-native';
 import { memo, useCallback, type ReactNode } from 'react';
 import { View } from 'react-native';
-import { useMade, usePlanned, useSession, useShown, type OpenJob } from '../planning/useJob';
+import { useJobPart, usePlanned, useSession, type OpenJob } from '../planning/useJob';
 import { usePalette, useShort, useStyles, useWide } from '../theme/theme';
 import { SPACE, type Palette } from '../theme/tokens';
 import { Button } from '../ui/Button';
-import { Mark, MARK_WORDS, type MarkKind } from '../ui/Mark';
 import { Press } from '../ui/Press';
 import { Text } from '../ui/Text';
 import { Find } from './Find';
@@ -26,6 +25,7 @@ import { KeysHelp } from './KeysHelp';
 import { useOpened } from './useAt';
 import { stationIn, useGo, type StationPath } from './useGo';
 import { useKeys } from './useKeys';
+import { ShownVerdict } from './VerdictBar';
 
 const make = (palette: Palette) => ({
   page: { flex: 1, backgroundColor: palette.ground },
@@ -41,13 +41,6 @@ const make = (palette: Palette) => ({
   top: { flexDirection: 'row' as const, alignItems: 'center' as const },
   name: { flex: 1, minHeight: 44, justifyContent: 'center' as const },
   shortName: { flex: 1, maxWidth: 180 },
-  verdict: {
-    flexDirection: 'row' as const,
-    alignItems: 'center' as const,
-    gap: 10,
-    minHeight: 44,
-    paddingHorizontal: SPACE.s,
-  },
   bar: { flexDirection: 'row' as const, borderTopWidth: 1.5, borderTopColor: palette.ink },
   rail: { minWidth: 92, borderRightWidth: 1, borderRightColor: palette.line, paddingTop: SPACE.s },
   station: {
@@ -130,7 +123,7 @@ interface HereProps {
 const namesJob = ({ job }: OpenJob): { name: string } => ({ name: headOf(job).name });
 
 const Head = memo(function Head({ here, go }: HereProps) {
-  const { name } = useMade(namesJob);
+  const { name } = useJobPart(namesJob);
   const styles = useStyles(make);
   const router = useRouter();
   const short = useShort();
@@ -193,49 +186,6 @@ function BackAndForth() {
     </>
   );
 }
-
-/** The verdict on the job as shown: it changes under the finger. */
-function ShownVerdict({ go }: Pick<HereProps, 'go'>) {
-  return <VerdictBar {...useShown(verdictWords)} go={go} />;
-}
-
-function verdictWords({ plan }: OpenJob): Omit<VerdictProps, 'go'> {
-  const { state, sentence, at, stops, fixes, minds } = plan.verdict;
-  const more = [stops > 0 && `${stops} Stop`, fixes > 0 && `${fixes} Fix`, minds > 0 && `${minds} Mind`]
-    .filter((part) => part !== false)
-    .join(' · ');
-  return { state, sentence, at, more };
-}
-
-interface VerdictProps {
-  state: MarkKind;
-  sentence: string;
-  at: string | null;
-  more: string;
-  go: HereProps['go'];
-}
-
-const VerdictBar = memo(function VerdictBar({ state, sentence, at, more, go }: VerdictProps) {
-  const styles = useStyles(make);
-  return (
-    <Press
-      role="button"
-      aria-label={`Verdict: ${MARK_WORDS[state]}. ${sentence}`}
-      disabled={at === null}
-      onPress={() => go(at === 'rain' ? 'walk' : 'plan', at)}
-      style={styles.verdict}
-      testID="verdict"
-    >
-      <Mark kind={state} size={28} />
-      <View style={{ flex: 1 }} aria-live="polite">
-        <Text kind="heading" role="none">
-          {sentence}
-        </Text>
-        {more !== '' && <Text kind="small">{more}</Text>}
-      </View>
-    </Press>
-  );
-});
 
 const Stations = memo(function Stations({ here, go, wide }: HereProps & { wide: boolean }) {
   const styles = useStyles(make);

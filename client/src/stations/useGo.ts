@@ -1,6 +1,6 @@
 import { usePathname, useRouter } from 'expo-router';
 import { useCallback } from 'react';
-import { useMade, type OpenJob } from '../planning/useJob';
+import { useJobPart, type OpenJob } from '../planning/useJob';
 import { PUT, ROOF, SCALE } from '../parts/yardAddress';
 
 const STATIONS = ['walk', 'yard', 'storm', 'build', 'plan'] as const;
@@ -25,7 +25,7 @@ const isOut = (station: StationPath, now: string, at: string): boolean =>
  */
 export function useGo(): (station: StationPath, at: string | null) => void {
   const router = useRouter();
-  const { id } = useMade(idOf);
+  const { id } = useJobPart(idOf);
   const path = usePathname();
   return useCallback(
     (station, at) => {

@@ -47,7 +47,7 @@ export interface SessionNeeds {
   /** Called when the server has taken something in. */
   onSaved: () => void;
   /** Comes once what was last changed is on the screen; nothing is sent before. */
-  picture?: () => Promise<void>;
+  painted?: () => Promise<void>;
   /** Called when the server is known to have more than this page has seen. */
   onBehind: () => void;
 }

@@ -1,6 +1,6 @@
 /** The job that comes of what the server has and of the changes that wait to be sent. Pure. */
 import { changed, jobFrom, type Job, type Stands } from '@katabasis/core';
-import { own } from './own';
+import { ownValue } from './ownValue';
 import { byPlace, withPlaces } from './device/places';
 import type { Known } from './sessionState';
 import type { Pending, Versioned } from './device/stored';
@@ -61,7 +61,7 @@ export function settled<K extends Known>(
 ): Settled<K> {
   const elements = placed(
     known,
-    done.puts.map((element) => ({ version: own(versions, element.id) ?? 1, element })),
+    done.puts.map((element) => ({ version: ownValue(versions, element.id) ?? 1, element })),
     done.stands,
   );
   const base = new Map(known.base);

@@ -12,9 +12,9 @@ import {
 import { PersistQueryClientProvider, removeOldestQuery } from '@tanstack/react-query-persist-client';
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { database, deviceStore } from './device/deviceStore';
-import { takeEarly } from './early';
+import { takePrefetched } from './prefetched';
 import { JOBS_KEY, UNSENT_KEY, WAITING_KEY } from './keys';
-import { late, listenLate } from './late';
+import { lazyPart, setListening } from './lazyPart';
 import { listApi } from './listApi';
 
 /** Changed when what is put by takes another shape. */
@@ -52,7 +52,7 @@ export function DataProvider({ children }: { children: ReactNode }) {
     const made = new QueryClient({
       defaultOptions: { queries: { gcTime: Infinity, retry: false, networkMode: 'always' } },
     });
-    const early = takeEarly();
+    const early = takePrefetched();
     // Drawn with the first picture, before what is put by on the device has been read.
     if (early) made.setQueryData(listKey({}), { pages: [early], pageParams: [null] });
     return made;
@@ -64,7 +64,7 @@ export function DataProvider({ children }: { children: ReactNode }) {
     const listen = (): void => {
       if (asked) return;
       asked = true;
-      late().then(
+      lazyPart().then(
         ({ listenForOthers }) => {
           if (!left) deaf = listenForOthers(client);
         },
@@ -73,10 +73,10 @@ export function DataProvider({ children }: { children: ReactNode }) {
     };
     // Once there is nothing better to do: what is asked for first is drawn first.
     const soon = setTimeout(listen, FIRST_MS);
-    listenLate(listen);
+    setListening(listen);
     return () => {
       left = true;
-      listenLate(null);
+      setListening(null);
       clearTimeout(soon);
       deaf?.();
     };
@@ -114,7 +114,7 @@ export function useUnsentRows(): JobRow[] {
     queryFn: async (): Promise<JobRow[]> => {
       const unsent = await deviceStore().unsent();
       if (unsent.length === 0) return [];
-      const { headOf, jobFrom, planHere } = await late();
+      const { headOf, jobFrom, planHere } = await lazyPart();
       return unsent.map(({ id, elements }) => {
         const job = jobFrom(id, elements);
         const { name, units } = headOf(job);

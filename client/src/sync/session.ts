@@ -6,13 +6,13 @@
 import { changed, type Change, type Job, type JobReply } from '@katabasis/core';
 import { Refused, Unreachable } from './ask';
 import type { Keeping, PageNews, SessionNeeds, SessionView } from './keeping';
-import { own } from './own';
+import { ownValue } from './ownValue';
 import { reduceSession } from './reduceSession';
 import { Retry } from './retry';
 import { canSend, countWaiting, unread, type Effect, type SessionEvent, type SessionState } from './sessionState';
 import { lastStep } from './stacks';
 import type { Pending, Step, StoredJob } from './device/stored';
-import { timed } from './device/timed';
+import { measureFrom } from './device/measureFrom';
 
 export class Session {
   readonly id: string;
@@ -67,7 +67,7 @@ export class Session {
   edit(change: Change): string | null {
     const start = performance.now();
     const said = this.happens({ event: 'made', change, id: this.needs.newId('change') });
-    timed('katabasis.made', start);
+    measureFrom('katabasis.made', start);
     return said;
   }
 
@@ -175,7 +175,7 @@ export class Session {
   private async send(): Promise<void> {
     await this.ready;
     // It is on the device already: what a tap shows comes first.
-    await this.needs.picture?.();
+    await this.needs.painted?.();
     this.retry.callOff();
     while (canSend(this.state)) {
       const [head] = this.state.waiting;
@@ -202,7 +202,7 @@ export class Session {
   }
 
   private async sendChange(head: Pending): Promise<void> {
-    const base = (id: string): number => own(head.bases, id) ?? 0;
+    const base = (id: string): number => ownValue(head.bases, id) ?? 0;
     const { versions, seq } = await this.needs.api.change(this.id, {
       change: head.change,
       label: head.label,

@@ -7,7 +7,7 @@ import type { PageNews } from './keeping';
 import { BIN_KEY, jobKey, JOBS_KEY, UNSENT_KEY, WAITING_KEY } from './keys';
 import { sendFiles } from './device/keptFiles';
 import { listenToServer } from './news';
-import { nextPicture } from './picture';
+import { nextPaint } from './afterPaint';
 import { Session } from './session';
 import type { StoredJob } from './device/stored';
 
@@ -23,7 +23,7 @@ function opened(id: string, client: QueryClient, known?: StoredJob): Session {
       store: deviceStore(),
       api,
       newId: freshId,
-      picture: nextPicture,
+      painted: nextPaint,
       tellPages: (news) => pages?.postMessage({ job: id, news }),
       onSaved: () => {
         void client.invalidateQueries({ queryKey: JOBS_KEY });

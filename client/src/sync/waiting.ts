@@ -1,6 +1,6 @@
 /** Changes on their way to the server, oldest first, and the version of each element that they are made against. Pure. */
 import type { Change } from '@katabasis/core';
-import { own } from './own';
+import { ownValue } from './ownValue';
 import type { Pending } from './device/stored';
 
 const idsOf = ({ puts, removes }: Pick<Change, 'puts' | 'removes'>): string[] => [
@@ -51,7 +51,7 @@ export function acknowledge(
   done: Pending,
   versions: Readonly<Record<string, number>>,
 ): Rest {
-  const now = new Map(idsOf(done).map((id) => [id, done.removes.includes(id) ? 0 : (own(versions, id) ?? 1)]));
+  const now = new Map(idsOf(done).map((id) => [id, done.removes.includes(id) ? 0 : (ownValue(versions, id) ?? 1)]));
   return rebased(
     waiting.filter(({ change }) => change !== done.change),
     now,

@@ -50,7 +50,7 @@ export function openJob(job: Job, children: ReactNode, api: Api = silent): Opene
       </ThemeProvider>
     </QueryClientProvider>,
   );
-  return { session, job: () => planned.kept()!.job, plan: () => planned.kept()!.plan };
+  return { session, job: () => planned.made()!.job, plan: () => planned.made()!.plan };
 }
 
 /** Types into the box of that label and leaves it, as a thumb does. */

@@ -1,17 +1,17 @@
 /** Before each file of screen tests: words about the document, and a network that answers nobody. */
 import '@testing-library/jest-dom';
-import { comesLate, type Late } from '../sync/late';
+import { setLazyPart, type LazyPart } from '../sync/lazyPart';
 
 // The document of these tests draws no pictures: what comes after one comes at once.
-jest.mock('../sync/picture', () => ({
-  afterPicture: (act: () => void) => {
+jest.mock('../sync/afterPaint', () => ({
+  afterPaint: (act: () => void) => {
     act();
     return () => undefined;
   },
-  nextPicture: () => Promise.resolve(),
+  nextPaint: () => Promise.resolve(),
 }));
 
-comesLate(() => Promise.resolve(jest.requireActual<Late>('../rest')));
+setLazyPart(() => Promise.resolve(jest.requireActual<LazyPart>('../lazyPart')));
 
 globalThis.fetch = () => Promise.reject(new TypeError('no network in these tests'));
 

@@ -5,7 +5,7 @@ import { planJob } from '../verdict/planJob';
 import { takeOff } from '../quantities/takeOff';
 import { quillfeather } from '../samples';
 import { basin, jobOf, out, pipe } from '../testing/parts';
-import { swaleOf } from '../testing/workYards';
+import { swaleOf } from '../testing/someWorks';
 import { readyWords, standsWords } from './words';
 import { needsOf, type Need } from './needs';
 import { clearing, locateDays, markReady, standings } from './standing';

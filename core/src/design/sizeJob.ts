@@ -18,11 +18,10 @@ import type { Tree } from '../network/tree';
 import { layOut } from '../plan/layout';
 import { planJob, type Plan } from '../verdict/planJob';
 import { laidCost, runCost } from './cost';
-import { noWorse } from './fixes/prove';
-import type { Snag } from '../snags/snag';
 import { suitedGrates } from './suitedGrates';
 import { runnersUp, sizeNetwork, type SizingInput } from './sizeNetwork';
 import { situated } from '../yard/situate';
+import { OF_SIZE, harms, wants, isBetter, type Tried } from './betterSizes';
 
 export interface SizedJob {
   change: Change;
@@ -102,60 +101,6 @@ function searchInput(job: Job, plan: Plan, clean: boolean): SizingInput {
       );
     },
   };
-}
-
-/** A choice, planned. */
-interface Tried {
-  job: Job;
-  plan: Plan;
-  cost: number;
-}
-
-/** Snags that a pipe of another size or pitch may cure: while one is left, the job is not sized. */
-const OF_SIZE: ReadonlySet<string> = new Set([
-  'capacityExceeded',
-  'outOfFall',
-  'adversePitch',
-  'largerIntoSmaller',
-  'underLeastPitch',
-  'waterOverGrate',
-]);
-/** And those that other sizes or grates cure besides, which are no reason to give a job up. */
-const OF_COMFORT: ReadonlySet<string> = new Set([
-  'willSilt',
-  'grateSmall',
-  'flatInMulch',
-  'carriesOver',
-  'channelOutlet',
-  'nearOpening',
-  'openingFloods',
-]);
-const kindsOf = ({ snags }: Plan): Set<string> => new Set(snags.map(({ code }) => code));
-
-/** Whether a plan does harm beside another: a snag of a kind that was not there, a new Stop, or a Stop made worse. */
-function harms(plan: Plan, before: Plan): boolean {
-  const kinds = kindsOf(before);
-  const asItWas = noWorse(before.snags, plan.snags);
-  // Sizes move nothing: what comes up at another element has come anew, whatever went elsewhere.
-  const placeOf = ({ code, at }: Snag): string => `${code} ${at}`;
-  const places = new Set(before.snags.map(placeOf));
-  return plan.snags.some(
-    (snag) => !kinds.has(snag.code) || (snag.severity === 'stop' && !(places.has(placeOf(snag)) && asItWas(snag))),
-  );
-}
-
-/** Counts of snags that sizes cure, worst first: fewer of a worse sort goes before any cost. */
-const wants = ({ plan: { snags } }: Tried): readonly [number, number] => {
-  const curable = snags.filter(({ code }) => OF_SIZE.has(code) || OF_COMFORT.has(code));
-  const stops = curable.filter(({ severity }) => severity === 'stop').length;
-  return [stops, curable.length - stops];
-};
-
-function isBetter(a: Tried, b: Tried): boolean {
-  const [wa, wb] = [wants(a), wants(b)];
-  if (wa[0] !== wb[0]) return wa[0] < wb[0];
-  if (wa[1] !== wb[1]) return wa[1] < wb[1];
-  return a.cost < b.cost - 1e-9;
 }
 
 /** Plans that one sizing may make: a large job is searched less closely, so that it takes no longer. */

@@ -4,7 +4,7 @@ import { elementOf, ofKind } from '../job/job';
 import { planJob } from '../verdict/planJob';
 import { at } from '../testing/levelledYard';
 import { codes, ground, jobOf, out, pipe } from '../testing/parts';
-import { stoneOf } from '../testing/workYards';
+import { stoneOf } from '../testing/someWorks';
 import { acrossFrom, basinAtEnd, endBasinOf, passedUnder } from './stoneJoined';
 
 const left = stoneOf({ id: 'left', name: 'Left of the door', groundLevel: 0, slabLevel: 0.06 });

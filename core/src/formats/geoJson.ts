@@ -5,7 +5,8 @@
 import { z } from 'zod';
 import { freshId } from '../job/ids';
 import type { Change } from '../job/change';
-import { issueSentence, type Fault } from '../job/faults';
+import { issueSentence } from '../job/faults';
+import { type Fault } from '../job/findings';
 import { nameOf, type Job } from '../job/job';
 import { elementSchema, kindOf, type Element } from '../job/kinds';
 import { placesOf } from '../job/places';

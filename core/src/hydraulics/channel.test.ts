@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { GRAVITY } from '../units/constants';
-import { channelCapacity, channelProfile, type ChannelDrain } from './channelDrain';
+import { channelCapacity } from './channelCapacity';
+import { channelProfile, type ChannelDrain } from './channelDrain';
 import { multiOutletCapacity, multiOutletProfile } from './channelOutlets';
 import { shapeOf } from './channelSection';
 import { gutterRunCapacity, valleyDepth } from './gutterRun';

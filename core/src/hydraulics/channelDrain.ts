@@ -6,9 +6,19 @@
  * critical depth; above that place it is subcritical and ruled by it, below it runs fast unless the outlet drowns it.
  */
 import { advance, HALVINGS_IN_ALL, type Follow } from '../numeric/follow';
-import { rootBetween } from '../numeric/root';
-import { GRAVITY } from '../units/constants';
-import { shapeOf, type ChannelSection, type Shape } from './channelSection';
+import { shapeOf, type ChannelSection } from './channelSection';
+import {
+  type Growing,
+  type Point,
+  criticalAt,
+  parts,
+  kept,
+  onBranch,
+  stiffness,
+  turningPlace,
+  slopeThrough,
+  force,
+} from './channelEquation';
 
 export interface ChannelDrain {
   /** Inside, m; the depth at its outlet. */
@@ -36,17 +46,6 @@ export interface ChannelProfile {
   outletControl: 'free' | 'drowned' | 'none';
 }
 
-/** A channel under an inflow of q (m²/s) all along. */
-interface Growing {
-  shape: Shape;
-  q: number;
-  length: number;
-  slope: number;
-  roughness: number;
-  /** Steps over its length. */
-  steps: number;
-}
-
 /** Steps of a profile that is shown, and of one that only serves a search: its greatest depth is out by less than a hundredth of a millimetre. */
 export const FINE = 200;
 export const COARSE = 80;
@@ -57,56 +56,6 @@ const AWAY_STEPS = 2;
 const LEAST_AWAY = 120;
 
 type Depth = (x: number) => number;
-
-interface Point {
-  x: number;
-  y: number;
-}
-
-/** Critical depth of the flow q x there, m. */
-const criticalAt = ({ shape, q }: Growing, x: number): number => shape.critical(q * x);
-
-/** Numerator and denominator of dy/dx. */
-function parts({ shape, q, slope, roughness }: Growing, x: number, y: number): { above: number; below: number } {
-  const flow = q * x;
-  const area = shape.area(y);
-  const radius = area / shape.perimeter(y);
-  // Powers as products: this is asked some ten thousand times a channel.
-  const velocity = flow / area;
-  const friction = (velocity * velocity * roughness * roughness) / (radius * Math.cbrt(radius));
-  return {
-    above: slope - friction - (2 * velocity * q) / (GRAVITY * area),
-    below: 1 - (velocity * velocity * shape.top(y)) / (GRAVITY * area),
-  };
-}
-
-/** Over what of critical depth a step is still taken to be on its own branch. */
-const APART = 1e-7;
-/** Water of less depth than this is none, m; nothing is divided by less. */
-const LEAST = 1e-9;
-
-/** The same on the branch that the flow keeps, slow (+1) or fast (−1): beyond critical depth the equation is another flow's. */
-function kept(channel: Growing, x: number, y: number, branch: -1 | 1): { above: number; below: number } {
-  if (y > LEAST) {
-    const here = parts(channel, x, y);
-    if (here.below * branch > 3 * APART) return here;
-  }
-  return parts(channel, x, Math.max(LEAST, criticalAt(channel, x) * (1 + branch * APART)));
-}
-
-/** A depth (m) kept on its own branch: no lower than critical where the flow is slow, no higher where it is fast. */
-function onBranch(channel: Growing, x: number, y: number, branch: -1 | 1): number {
-  if (y > LEAST && parts(channel, x, y).below * branch > 0) return y;
-  const critical = criticalAt(channel, x);
-  return branch > 0 ? Math.max(y, critical) : Math.min(Math.max(y, LEAST), critical);
-}
-
-/** How fast the denominator grows with depth at a critical one, 1/m: 3 T/A − T′/T. */
-function stiffness({ shape }: Growing, critical: number): number {
-  const h = critical * 1e-5;
-  const top = shape.top(critical);
-  return (3 * top) / shape.area(critical) - (shape.top(critical + h) - shape.top(critical - h)) / (2 * h * top);
-}
 
 /**
  * Depths of a slow flow from the outlet, where `start` m stands, up to the closed end, followed in s = √(length − x). In s the profile
@@ -155,40 +104,6 @@ function reader(points: Point[]): Depth {
     const b = points[high]!;
     return b.x === a.x ? a.y : a.y + ((b.y - a.y) * (x - a.x)) / (b.x - a.x);
   };
-}
-
-/** Where a steep channel turns supercritical, m from the closed end; null when it does not within its length. */
-function turningPlace(channel: Growing): number | null {
-  const above = (x: number): number => parts(channel, x, criticalAt(channel, x)).above;
-  if (channel.slope <= 0 || above(channel.length) <= 0) return null;
-  return rootBetween(channel.length * 1e-9, channel.length, above, 1e-12);
-}
-
-/**
- * Slope dy/dx of the flow through a singular critical point. With N = above, D = below and both naught there, dy/dx = m solves
- * D_y m² + (D_x − N_y) m − N_x = 0; the flow that speeds up takes the root on which it passes from sub- to supercritical.
- */
-function slopeThrough(channel: Growing, x: number): number {
-  const y = criticalAt(channel, x);
-  const dx = x * 1e-6;
-  const dy = y * 1e-6;
-  const [right, left, up, down] = [
-    parts(channel, x + dx, y),
-    parts(channel, x - dx, y),
-    parts(channel, x, y + dy),
-    parts(channel, x, y - dy),
-  ];
-  const nx = (right.above - left.above) / (2 * dx);
-  const ny = (up.above - down.above) / (2 * dy);
-  const bx = (right.below - left.below) / (2 * dx);
-  const by = (up.below - down.below) / (2 * dy);
-  const middle = (bx - ny) / 2;
-  return (-middle - Math.sqrt(Math.max(0, middle * middle + by * nx))) / by;
-}
-
-/** Specific force of the flow, m³: the side of a jump that has more of it pushes the other back. */
-function force({ shape, q }: Growing, x: number, y: number): number {
-  return (q * x) ** 2 / (GRAVITY * shape.area(y)) + shape.moment(y);
 }
 
 type Loaded = ChannelDrain & { lateralInflow: number; outletDepth?: number | undefined; steps?: number | undefined };
@@ -317,39 +232,4 @@ function away(
     points.push({ x, y });
   }
   return points;
-}
-
-/** Steps in which the capacity is closed in, and how many before it is given up: no channel that can be built needs more than two. */
-const WIDEN = 4;
-const MAX_WIDENINGS = 30;
-
-/**
- * Most inflow all along, m²/s, at which `over` (how far the water stands over the top, m) is naught; `near` is of its size. None where a
- * trickle overtops it, as in one that climbs to its outlet by more than its depth. NaN where no inflow fills it to the brim: a channel
- * that nobody could build.
- */
-export function brimfulInflow(near: number, over: (lateralInflow: number) => number): number {
-  let high = near;
-  for (let k = 0; over(high) < 0; k++) {
-    if (k === MAX_WIDENINGS) return Number.NaN;
-    high *= WIDEN;
-  }
-  let low = high / WIDEN;
-  for (let k = 0; over(low) > 0; k++) {
-    if (k === MAX_WIDENINGS) return 0;
-    low /= WIDEN;
-  }
-  return rootBetween(low, high, over, 1e-10);
-}
-
-/** No more than what leaves at critical depth over the full section, and near that if level and smooth, m³/s. */
-export const freeOverfallFlow = ({ width, depth }: ChannelDrain): number => width * Math.sqrt(GRAVITY) * depth ** 1.5;
-
-/** Most inflow all along that the channel takes with a free drop at its outlet, without overtopping: m²/s, and m³/s over its length. */
-export function channelCapacity(channel: ChannelDrain): { lateralInflow: number; flow: number } {
-  const lateralInflow = brimfulInflow(
-    freeOverfallFlow(channel) / channel.length,
-    (q) => channelProfile({ ...channel, lateralInflow: q }).over,
-  );
-  return { lateralInflow, flow: lateralInflow * channel.length };
 }

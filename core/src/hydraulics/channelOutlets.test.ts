@@ -1,6 +1,7 @@
 /** A channel of several outlets is put together here once more, stretch by stretch, from where its own answer says that the water divides. */
 import fc from 'fast-check';
-import { channelCapacity, channelProfile } from './channelDrain';
+import { channelCapacity } from './channelCapacity';
+import { channelProfile } from './channelDrain';
 import { multiOutletCapacity, multiOutletProfile } from './channelOutlets';
 import { depthForHole, type OutletHole } from './outletHole';
 

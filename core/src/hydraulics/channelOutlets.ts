@@ -8,16 +8,8 @@
  */
 import { rootBetween } from '../numeric/root';
 import { depthForHole, type OutletHole } from './outletHole';
-import {
-  brimfulInflow,
-  channelProfile,
-  closedEndDepth,
-  COARSE,
-  FINE,
-  freeOverfallFlow,
-  type ChannelDrain,
-  type ChannelProfile,
-} from './channelDrain';
+import { channelProfile, closedEndDepth, COARSE, FINE, type ChannelDrain, type ChannelProfile } from './channelDrain';
+import { brimfulInflow, freeOverfallFlow } from './channelCapacity';
 
 /** Where the outlets are, m from the upper end, rising; or one in the middle, toward which the bed falls from both ends. */
 export type Outlets = 'end' | 'middle' | readonly number[];

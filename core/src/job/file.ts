@@ -1,6 +1,7 @@
 /** The job file, `*.katabasis.json`: `{ format, version, job, elements }`. Reading it names every fault and saves nothing by halves. */
 import { elementSchema, idSchema, type Element } from './kinds';
-import { Findings, issueSentence, jobFaults, MAX_ELEMENTS, type Fault } from './faults';
+import { issueSentence, jobFaults, MAX_ELEMENTS } from './faults';
+import { Findings, type Fault } from './findings';
 import { jobFrom, type Job } from './job';
 
 export const FILE_FORMAT = 'katabasis-job';

@@ -18,6 +18,7 @@ export { quickElements, QUICK_INLETS, type QuickInlet, type QuickInletKind, type
 export { removal } from './edits/remove';
 export { freeInvert, invertSetAt, setInvert } from './edits/setInvert';
 export * from './faults';
+export { Findings, MAX_FAULTS, type Fault } from './findings';
 export * from './file';
 export * from './job';
 export * from './kinds';

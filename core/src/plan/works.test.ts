@@ -1,8 +1,8 @@
 import { changed, put } from '../job/change';
-import { headOf } from '../job/job';
 import { basin, ground, jobOf, out, pipe } from '../testing/parts';
-import { bedOf, culvertOf, swaleOf } from '../testing/workYards';
+import { bedOf, culvertOf, swaleOf } from '../testing/someWorks';
 import { planJob, type Plan } from '../verdict/planJob';
+import { headOf } from '../job/job';
 
 const depthOf = ({ works }: Plan, id: string): number => (works[id] as { depth: number }).depth;
 

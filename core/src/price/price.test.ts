@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { changed, put } from '../job/change';
-import { headOf, ofKind, type Job } from '../job/job';
+import { ofKind, type Job, headOf } from '../job/job';
 import type { Element, JobElement } from '../job/kinds';
 import { planJob } from '../verdict/planJob';
 import { takeOff } from '../quantities/takeOff';
@@ -8,7 +8,7 @@ import { brackenfold, quillfeather, wrenmoor } from '../samples';
 import { seededJob } from '../trial';
 import { cautionsOf } from '../sheets/cautions';
 import { withElements } from '../testing/parts';
-import { fieldOf, swaleOf } from '../testing/workYards';
+import { fieldOf, swaleOf } from '../testing/someWorks';
 import { dearer, isCurrency, leastUnits, lineLabel, money } from './words';
 import { priceOf, unrounded, type Price } from './price';
 

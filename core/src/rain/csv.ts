@@ -3,7 +3,7 @@
  * depths or intensities, in inches or millimetres. Separated by commas, semicolons or tabs.
  */
 import { METRES_PER_INCH } from '../units/constants';
-import type { Fault } from '../job/faults';
+import type { Fault } from '../job/findings';
 
 export interface FrequencyTable {
   /** years, rising */

@@ -3,6 +3,7 @@ import type { Breakline, Element, Service, SpotLevel } from '../job/kinds';
 import type { Place } from '../site/place';
 import { METRES_PER_FOOT, METRES_PER_INCH } from '../units/constants';
 import { quillfeatherGround } from './hiddenGround';
+import { RODS } from './quillfeatherRods';
 
 /** A tenth of a millimetre. */
 const round = (metres: number): number => Math.round(metres * 10_000) / 10_000;
@@ -29,130 +30,6 @@ export const PLACES: Readonly<Record<string, Partial<Element>>> = {
 /** A level to the eighth of an inch, as it was booked. */
 const EIGHTH = METRES_PER_INCH / 8;
 const read = (place: Place): number => round(Math.round(quillfeatherGround(place) / EIGHTH) * EIGHTH);
-
-/** Where the rod stood, by rows. */
-const RODS: readonly [string, readonly (readonly [number, number])[]][] = [
-  [
-    'Street',
-    [
-      [-3, 3],
-      [10, 3],
-      [23, 3],
-      [36, 3],
-      [49, 3],
-      [58, 5],
-      [-10, 12],
-      [4, 13],
-      [18, 13],
-      [32, 13],
-      [46, 13],
-      [60, 14],
-    ],
-  ],
-  [
-    'Verge',
-    [
-      [-20, 18],
-      [-30, 20],
-      [-38, 22],
-      [-44, 23],
-      [-44, 10],
-      [-44, 36],
-      [-46, 24],
-      [-46, 10],
-      [-46, 36],
-      [-50, 24],
-      [-30, 34],
-      [-14, 32],
-      [6, 30],
-      [30, 28],
-      [60, 28],
-    ],
-  ],
-  [
-    'West',
-    [
-      [-4, -8],
-      [-4, -20],
-      [-4, -32],
-      [-14, -6],
-      [-26, -8],
-      [-26, -22],
-      [-16, -22],
-      [-38, -8],
-      [-44, -22],
-      [-30, -40],
-      [-28, -60],
-      [-28, -76],
-    ],
-  ],
-  [
-    'Parking',
-    [
-      [-8, -44],
-      [2, -44],
-      [12, -44],
-      [21, -44],
-      [-8, -54],
-      [2, -54],
-      [12, -54],
-      [21, -54],
-      [-8, -64],
-      [2, -64],
-      [12, -64],
-      [21, -64],
-      [-8, -74],
-      [6, -76],
-      [20, -76],
-    ],
-  ],
-  [
-    'Kennel',
-    [
-      [34, -75],
-      [48, -75],
-      [55, -74],
-      [55, -62],
-      [55, -50],
-      [55, -40],
-      [66, -76],
-      [80, -76],
-      [94, -74],
-    ],
-  ],
-  [
-    'Lawn',
-    [
-      [56, -8],
-      [66, -8],
-      [78, -8],
-      [92, -8],
-      [62, -18],
-      [70, -18],
-      [78, -18],
-      [90, -18],
-      [62, -26],
-      [68, -26],
-      [74, -24],
-      [80, -26],
-      [92, -30],
-      [62, -34],
-      [68, -34],
-      [74, -30],
-      [74, -36],
-      [80, -34],
-      [62, -44],
-      [70, -44],
-      [78, -44],
-      [90, -44],
-      [66, -56],
-      [80, -58],
-      [92, -58],
-      [76, 6],
-      [92, 6],
-    ],
-  ],
-];
 
 const levels: SpotLevel[] = RODS.flatMap(([row, places]) =>
   places.map(([east, north], k): SpotLevel => ({

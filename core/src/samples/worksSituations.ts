@@ -1,67 +1,10 @@
 /** Situations that solid pipe alone does not cure, each with what a contractor would expect of its plan. */
 import type { Job } from '../job/job';
-import type { Berm, Culvert, Discharge, Drain, DrainField, Element, PavedBed, StoneDrain, Swale } from '../job/kinds';
-import {
-  basin,
-  ft,
-  ft2,
-  gpm,
-  inch,
-  jobOf,
-  lawn,
-  pipe,
-  roof,
-  sound,
-  spout,
-  swale as roadside,
-  told,
-  type Situation,
-} from './yardParts';
+import type { Berm, Culvert, Element, PavedBed, StoneDrain } from '../job/kinds';
+import { basin, ft, ft2, gpm, inch, jobOf, lawn, pipe, roof, sound, spout, told, type Situation } from './yardParts';
+import { drain, field, swale, ends } from './situationWorks';
 
 const DAY = 86_400;
-
-const drain = (more: Partial<Drain> = {}): Drain => ({
-  id: 'drain',
-  kind: 'drain',
-  name: 'Subsurface drain',
-  groundLevel: ft(-1),
-  length: ft(60),
-  depth: inch(24),
-  nominal: inch(4),
-  soil: 'loam',
-  firm: inch(12),
-  ...more,
-});
-const field = (more: Partial<DrainField> = {}): DrainField => ({
-  id: 'field',
-  kind: 'drainField',
-  name: 'Soggy yard',
-  groundLevel: ft(-1),
-  area: ft2(2400),
-  depth: inch(24),
-  nominal: inch(4),
-  soil: 'clayLoam',
-  ...more,
-});
-const swale = (id: string, name: string, more: Partial<Swale> = {}): Swale => ({
-  id,
-  kind: 'swale',
-  name,
-  section: 'trapezoid',
-  bottomWidth: ft(2),
-  sideSlope: 4,
-  depth: inch(14),
-  lining: 'grass',
-  length: ft(120),
-  headLevel: ft(-2.2),
-  footLevel: ft(-4.2),
-  ...more,
-});
-const ends = (level: number, more: Partial<Discharge> = {}): Discharge => ({
-  ...roadside(level),
-  end: 'guard',
-  ...more,
-});
 
 /** A spring runs 3 gpm into clay loam: closer pipes than habit, and the spring counts at the end. */
 const springFed = (spacing: number | null): Job =>

@@ -13,6 +13,7 @@ import { situated } from '../yard/situate';
 import { leadingIn } from '../yard/downhill';
 import { casesOf, type CaseId } from './cases';
 import { tryCase, type TriedCase } from './tried';
+import { drowningIn, firstOf, type Drowning } from './drowning';
 
 export const LAYERS = ['gutters', 'grates', 'pipes', 'stores', 'swales', 'drains', 'berms', 'doors'] as const;
 export type LayerId = (typeof LAYERS)[number];
@@ -50,17 +51,6 @@ export interface Layers {
   /** What the next ones may keep of them. */
   readonly kept?: Kept;
 }
-
-export interface Drowning {
-  /** The way out that they share. */
-  outlet: string;
-  kinds: readonly WaterKind[];
-  at: string;
-  case: CaseId;
-}
-
-export const WATER_KINDS = ['roof', 'surface', 'ground'] as const;
-export type WaterKind = (typeof WATER_KINDS)[number];
 
 /** Less than this runs past unseen, m³/s: a twentieth of a litre a second. */
 const TRICKLE = 5e-5;
@@ -230,31 +220,6 @@ class Telling {
   }
 }
 
-/** Kinds of water in the lines to each way out, and where one comes up through another's. */
-function drowningIn({ id, layout, response, job, comesUp }: TriedCase): Drowning[] {
-  const { tree } = layout;
-  const kinds = new Map<string, Set<WaterKind>>();
-  tree.landings.forEach((landing, at) => {
-    const outlet = response.landings[landing.id]?.outlet;
-    if (!outlet || response.flows.entering[at]! <= 0) return;
-    const kind: WaterKind =
-      landing.kind === 'downspout'
-        ? 'roof'
-        : landing.kind === 'drain' || landing.kind === 'drainField'
-          ? 'ground'
-          : 'surface';
-    kinds.set(outlet, (kinds.get(outlet) ?? new Set()).add(kind));
-  });
-  const told = new Set<string>();
-  return comesUp.flatMap((at) => {
-    const outlet = response.landings[at]?.outlet;
-    const mixed = outlet ? kinds.get(outlet) : undefined;
-    if (!outlet || !mixed || mixed.size < 2 || told.has(outlet) || !job.elements.has(at)) return [];
-    told.add(outlet);
-    return [{ outlet, kinds: WATER_KINDS.filter((kind) => mixed.has(kind)), at, case: id }];
-  });
-}
-
 const fails = ({ state }: LayerCell): boolean => state === 'passes' || state === 'wet';
 
 /** The layers of a job. `plan` is its own; `before`: those of the job before an edit, of which is kept what reads the same. */
@@ -275,7 +240,3 @@ export function layersOf(given: Job, plan: Plan, before?: Layers): Layers {
   const found = { cases: tried.map(({ id }) => id), layers, first, drowning: firstOf(tried.flatMap(drowningIn)) };
   return holding(found, 'kept', kept);
 }
-
-/** Of each way out the first case in which it drowns. */
-const firstOf = (all: readonly Drowning[]): Drowning[] =>
-  all.filter(({ outlet }, k) => all.findIndex((each) => each.outlet === outlet) === k);

@@ -2,7 +2,8 @@
 import { headOf, nameOf, rainOf, type Job } from '../job/job';
 import { SURFACE_FACTS } from '../catalogue/surfaces';
 import type { CaseId } from './cases';
-import type { Drowning, LayerCell, LayerId, LayerPart, Layers, WaterKind } from './layers';
+import type { Drowning, WaterKind } from './drowning';
+import type { LayerCell, LayerId, LayerPart, Layers } from './layers';
 import { showFlow, showPercent, showRain, showSmall, text } from '../units';
 import { resolveSettings } from '../job/settings';
 

@@ -1,6 +1,7 @@
 /** Every closed formula and inner solve of the core, as sums. */
 import { z } from 'zod';
-import { channelCapacity, channelProfile } from '../hydraulics/channelDrain';
+import { channelCapacity } from '../hydraulics/channelCapacity';
+import { channelProfile } from '../hydraulics/channelDrain';
 import { criticalDepth } from '../hydraulics/criticalDepth';
 import { leaderCapacity } from '../hydraulics/leader';
 import { openNormalDepth } from '../hydraulics/openSection';

@@ -1,4 +1,4 @@
-import { brimfulInflow } from '../hydraulics/channelDrain';
+import { brimfulInflow } from '../hydraulics/channelCapacity';
 import fc from 'fast-check';
 import { CASES, check } from '../verification/cases';
 import { readGiven, sumOf, SUMS } from './index';

@@ -5,7 +5,7 @@ import { jobFrom, type Job } from '../job/job';
 import { ELEMENT_KINDS, elementSchema, type Element } from '../job/kinds';
 import { quillfeather } from '../samples';
 import type { Hand } from '../trial/dice';
-import { bedOf, bermOf, culvertOf, drainOf, fieldOf, stoneOf, swaleOf } from './workYards';
+import { bedOf, bermOf, culvertOf, drainOf, fieldOf, stoneOf, swaleOf } from './someWorks';
 
 const at = (east: number, north: number) => ({ east, north });
 const HASH = 'a'.repeat(64);

@@ -1,94 +1,12 @@
 /** A yard for every snag of the other works: three numbers from 0 to 1 make one that has it, on most draws. */
 import { changed, put } from '../job/change';
-import type { Berm, Culvert, Discharge, Drain, DrainField, Element, PavedBed, StoneDrain, Swale } from '../job/kinds';
+import type { Culvert, Discharge, Drain, Element, PavedBed, StoneDrain, Swale } from '../job/kinds';
 import type { Job } from '../job/job';
 import { basin, face, ground, jobOf, out, pipe, rain, spout } from './parts';
+import { drainOf, swaleOf, culvertOf, bermOf, stoneOf, bedOf, pumpOf } from './someWorks';
 
 export type MakeJob = (a: number, b: number, c: number) => Job;
 
-export const drainOf = (more: Partial<Drain> = {}): Drain => ({
-  id: 'drain',
-  kind: 'drain',
-  name: 'Drain',
-  groundLevel: 0,
-  length: 20,
-  depth: 0.6,
-  nominal: 0.1016,
-  soil: 'loam',
-  ...more,
-});
-export const fieldOf = (more: Partial<DrainField> = {}): DrainField => ({
-  id: 'drain',
-  kind: 'drainField',
-  name: 'Field',
-  groundLevel: 0,
-  area: 300,
-  depth: 0.6,
-  nominal: 0.1016,
-  soil: 'loam',
-  ...more,
-});
-export const swaleOf = (more: Partial<Swale> = {}): Swale => ({
-  id: 'swale',
-  kind: 'swale',
-  name: 'Swale',
-  section: 'trapezoid',
-  bottomWidth: 0.6,
-  sideSlope: 4,
-  depth: 0.3,
-  lining: 'grass',
-  length: 30,
-  headLevel: -0.3,
-  footLevel: -0.9,
-  ...more,
-});
-export const culvertOf = (more: Partial<Culvert> = {}): Culvert => ({
-  id: 'culvert',
-  kind: 'culvert',
-  name: 'Culvert',
-  length: 6,
-  nominal: 0.381,
-  material: 'doubleWall',
-  inlet: 'mitred',
-  invertUp: -1,
-  invertDown: -1.1,
-  roadLevel: 0,
-  stone: true,
-  ...more,
-});
-export const bermOf = (more: Partial<Berm> = {}): Berm => ({
-  id: 'berm',
-  kind: 'berm',
-  name: 'Berm',
-  footLevel: 0,
-  height: 0.3,
-  topWidth: 0.5,
-  sideSlope: 3,
-  length: 10,
-  ...more,
-});
-export const stoneOf = (more: Partial<StoneDrain> = {}): StoneDrain => ({
-  id: 'stone',
-  kind: 'stoneDrain',
-  name: 'Stone drain',
-  groundLevel: -0.06,
-  slabLevel: 0,
-  width: 0.3,
-  depth: 0.45,
-  length: 5,
-  ...more,
-});
-export const bedOf = (more: Partial<PavedBed> = {}): PavedBed => ({
-  id: 'bed',
-  kind: 'pavedBed',
-  name: 'Patio',
-  groundLevel: 0,
-  area: 30,
-  depth: 0.3,
-  fall: 0.01,
-  soil: 'loam',
-  ...more,
-});
 const leaves = (from: string, more: object = {}): Element => pipe(from, { nominal: 0.1016, ...more });
 const ends = (more: Partial<Discharge> = {}): Discharge => out({ stone: true, groundLevel: -1.6, ...more });
 
@@ -97,33 +15,6 @@ const drained = (more: Partial<Drain>, ...others: Element[]): Job =>
 const swaled = (area: number, more: Partial<Swale> = {}, ...others: Element[]): Job =>
   jobOf(ground(area, 'swale'), swaleOf(more), ...others);
 const culverted = (area: number, more: Partial<Culvert> = {}): Job => jobOf(ground(area, 'culvert'), culvertOf(more));
-/** A pump basin whole in its fittings: a pump of so much head (m) at no flow and so much flow (m³/s) at no head. */
-export const pumpOf = (
-  head: number,
-  flow: number,
-  more: Partial<NonNullable<Discharge['pump']>> = {},
-): Partial<Discharge> => ({
-  form: 'pump',
-  groundLevel: 0,
-  bank: undefined,
-  pump: {
-    curve: [
-      { flow: 0, head },
-      { flow: flow / 2, head: 0.6 * head },
-      { flow, head: 0 },
-    ],
-    area: 0.5,
-    start: -1.2,
-    stop: -1.5,
-    mainLength: 10,
-    mainDiameter: 0.0508,
-    outletLevel: 0.5,
-    checkValve: true,
-    alarm: true,
-    freezeOverflow: true,
-    ...more,
-  },
-});
 const pumped = (area: number, pump: Partial<NonNullable<Discharge['pump']>> = {}): Job =>
   jobOf(ground(area, 'basin'), basin(), pipe('basin', { nominal: 0.1524 }), out(pumpOf(7, 0.008, pump)));
 const soaked = (area: number, store: Partial<NonNullable<Discharge['store']>>, more: Partial<Discharge> = {}): Job =>

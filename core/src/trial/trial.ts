@@ -6,7 +6,8 @@ import { changed } from '../job/change';
 import { jobFaults } from '../job/faults';
 import type { Job } from '../job/job';
 import { planJob, type Plan } from '../verdict/planJob';
-import { seededJob, type Mood } from './seeded';
+import { seededJob } from './seeded';
+import { type Mood } from './seededElements';
 import { SEVERITIES, snagKey, type Snag } from '../snags/snag';
 import { walkOf } from './walk';
 

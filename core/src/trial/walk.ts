@@ -3,81 +3,20 @@
  * (marching and halving, no shared solver), against the job's own words. It judges what somebody in the trench could see, and knows
  * nothing of the rules that the plan was judged by.
  */
-import { GRATE_FACTS } from '../catalogue/grates';
 import { MATERIAL_FACTS } from '../catalogue/pipes';
 import { SOIL_FACTS } from '../catalogue/soils';
-import { elementOf, groundInlets, ofKind, type Job } from '../job/job';
-import { diameterOf, type Basin, type Channel, type Discharge, type Landing, type Run } from '../job/kinds';
+import { elementOf, ofKind, type Job } from '../job/job';
+import { diameterOf, type Discharge, type Landing, type Run } from '../job/kinds';
 import type { Plan } from '../verdict/planJob';
 import type { RunPlan } from '../plan/solution';
 import { least } from './halving';
 import { standingByWorks, walkWorks } from './walkWorks';
+import { LAID, type Walk } from './walking';
+import { G, section, friction, marched } from './walkedWater';
+import { walkInlets } from './walkInlets';
 
-const G = 9.80665;
-/** What a level is good for on site, m; and by how much two ways to march a water line may differ. */
-const LAID = 0.001;
-/** And within a sixteenth of an inch at its end: half of what levels are told to. */
+/** What the end of a line is good for on site, m, a sixteenth of an inch: half of what levels are told to. */
 const LAID_END = 0.0254 / 16;
-const WATER = 0.006;
-
-/** Area, wetted perimeter and width of a round section at a depth, by its half angle. */
-function section(depth: number, diameter: number): { area: number; wetted: number; width: number } {
-  const y = Math.min(depth, diameter);
-  const half = Math.acos(Math.min(1, Math.max(-1, 1 - (2 * y) / diameter)));
-  return {
-    area: ((half - Math.sin(half) * Math.cos(half)) * diameter ** 2) / 4,
-    wetted: half * diameter,
-    width: diameter * Math.sin(half),
-  };
-}
-
-const friction = (flow: number, depth: number, diameter: number, n: number): number => {
-  const { area, wetted } = section(depth, diameter);
-  return ((flow * n) / (area * (area / wetted) ** (2 / 3))) ** 2;
-};
-const criticalOf = (flow: number, diameter: number): number =>
-  least(diameter * 1e-4, diameter, (y) => {
-    const { area, width } = section(y, diameter);
-    return area ** 3 * G >= flow ** 2 * width;
-  });
-
-/** Water over the invert at a pipe's head (m) with so much at its foot, marched in short steps; `foot` less than its own free depth is that. */
-function marched(
-  run: Pick<RunPlan, 'diameter' | 'roughness' | 'length' | 'pitch'>,
-  flow: number,
-  foot: number,
-): number {
-  const { diameter: d, roughness: n, length, pitch } = run;
-  if (flow <= 0) return Math.max(0, foot - pitch * length);
-  const critical = criticalOf(flow, d);
-  let y = Math.max(foot, critical);
-  const steps = 1500;
-  const dx = length / steps;
-  for (let k = 0; k < steps; k++) {
-    const full = y >= d;
-    const slope = friction(flow, Math.max(y, critical * 1.001), d, n);
-    if (full) y += (slope - pitch) * dx;
-    else {
-      const at = Math.max(y, critical * 1.003);
-      const { area, width } = section(at, d);
-      const froude2 = (flow ** 2 * width) / (G * area ** 3);
-      y += Math.max(-d / 50, Math.min(d / 50, ((slope - pitch) / (1 - froude2)) * dx));
-    }
-    y = Math.max(y, critical);
-  }
-  return y;
-}
-
-interface Walk {
-  job: Job;
-  plan: Plan;
-  /** Runs from the way out up. */
-  upward: RunPlan[];
-  into: Map<string, RunPlan[]>;
-  /** Water (m) at each landing, by this walk. */
-  water: Map<string, number>;
-  wrong: string[];
-}
 
 const landingOf = (job: Job, id: string): Landing => job.elements.get(id) as Landing;
 const runOf = (job: Job, id: string): Run => elementOf(job, 'run', id)!;
@@ -244,72 +183,6 @@ function walkWater(walk: Walk): void {
     }
     water.set(given.from, Math.max(level, water.get(given.from) ?? Number.NEGATIVE_INFINITY));
   }
-}
-
-/** What a grate takes at a depth, m³/s. */
-function taken({ grate, count = 1, clogging, walled = 0 }: Basin, depth: number): number {
-  const facts = GRATE_FACTS[grate];
-  const clear = (1 - (clogging ?? facts.clogging)) * count;
-  return Math.min(
-    1.66 * facts.weirLength * (1 - walled) * clear * depth ** 1.5,
-    0.67 * facts.openArea * clear * Math.sqrt(2 * G * depth),
-  );
-}
-
-/** Water in a level or gently falling channel with one outlet, marched up from the head of its hole; null where it cannot be marched so. */
-function channelOver(channel: Channel, flow: number, diameter: number, line: number): number | null {
-  const { width: w, depth, length, slope, topSlope = 0, section: form, outlet = 'end', hole = 'floor' } = channel;
-  if (form === 'round' || outlet !== 'end' || slope + topSlope > 0.004 || hole === 'end') return null;
-  const area = (Math.PI * diameter ** 2) / 4;
-  const drowned = Math.max(0, line - (channel.groundLevel - depth));
-  const covered = drowned + (flow / (0.6 * area)) ** 2 / (2 * G);
-  let y = Math.max(covered, (flow / (1.66 * Math.PI * diameter)) ** (2 / 3), Math.cbrt((flow / w) ** 2 / G) * 1.0005);
-  const steps = 20_000;
-  let over = y - depth;
-  for (let k = steps; k > 0; k--) {
-    const x = (length * k) / steps;
-    const q = (flow * x) / length;
-    const a = w * y;
-    const radius = a / (w + 2 * y);
-    const sf = (q * 0.011) ** 2 / (a ** 2 * radius ** (4 / 3));
-    const below = 1 - (q ** 2 * w) / (G * a ** 3);
-    const dydx = (slope + topSlope - sf - (2 * q * (flow / length)) / (G * a ** 2)) / Math.max(below, 0.02);
-    y -= (dydx * length) / steps;
-    over = Math.max(over, y - (depth - slope * (length - x)));
-  }
-  return over;
-}
-
-/** What stands over every inlet, and how near it comes to what it guards. */
-function walkInlets({ job, plan, water, wrong }: Walk): void {
-  const { settings } = plan;
-  for (const inlet of groundInlets(job)) {
-    const flow = plan.landings[inlet.id]!.entering;
-    const line = water.get(inlet.id) ?? Number.NEGATIVE_INFINITY;
-    if (line > inlet.groundLevel + WATER)
-      wrong.push(`water comes out of ${inlet.id}: ${(line - inlet.groundLevel).toFixed(3)} m`);
-    let over = 0;
-    if (inlet.kind === 'basin') {
-      over = flow > 0 ? least(0, 5, (depth) => taken(inlet, depth) >= flow) : 0;
-      if (!inlet.approach && over > settings.ponding + LAID) wrong.push(`${inlet.id} ponds ${over.toFixed(3)} m`);
-    } else {
-      const pipe = Object.values(plan.runs).find(({ from }) => from === inlet.id);
-      const stands = pipe && flow > 0 ? channelOver(inlet, flow, pipe.diameter, line) : null;
-      if (stands !== null && stands > WATER) wrong.push(`${inlet.id} overtops by ${stands.toFixed(3)} m`);
-      if (pipe && pipe.invertUp > inlet.groundLevel - inlet.depth + LAID) wrong.push(`${inlet.id} stands full`);
-    }
-    if (inlet.sillLevel === undefined || inlet.kind === 'channel') continue;
-    const spill =
-      inlet.spillLevel === undefined
-        ? Number.POSITIVE_INFINITY
-        : Math.max(inlet.groundLevel, inlet.spillLevel) +
-          (flow / (1.7 * (inlet.spillLength ?? settings.spillLength))) ** (2 / 3);
-    const stands = Math.min(Math.max(inlet.groundLevel, line) + over, spill);
-    if (inlet.sillLevel - stands < settings.openingMargin - WATER)
-      wrong.push(`water comes near the sill at ${inlet.id}`);
-  }
-  for (const { id, groundLevel } of ofKind(job, 'downspout'))
-    if ((water.get(id) ?? Number.NEGATIVE_INFINITY) > groundLevel + WATER) wrong.push(`water comes up at ${id}`);
 }
 
 /** What this walk finds wrong with a job as it is planned, one line each; nothing when it agrees that the job holds. */

@@ -1,7 +1,5 @@
 /** Random yards of other works: whatever is told to hold is judged by the walk, which shares no solver with the plan; and every fix offered keeps its promise. */
 import fc from 'fast-check';
-import { SOILS } from '../catalogue/soils';
-import { LININGS, SWALE_SECTIONS } from '../catalogue/swales';
 import { fixOf } from '../design/fixes';
 import { changed } from '../job/change';
 import { jobFaults } from '../job/faults';
@@ -9,9 +7,11 @@ import type { Element } from '../job/kinds';
 import type { Job } from '../job/job';
 import { planJob } from '../verdict/planJob';
 import { basin, ground, jobOf, out, pipe, rain } from '../testing/parts';
-import { bermOf, culvertOf, drainOf, fieldOf, pumpOf, swaleOf } from '../testing/workYards';
+import { bermOf, culvertOf, drainOf, fieldOf, pumpOf, swaleOf } from '../testing/someWorks';
 import { brokenFix } from './trial';
 import { walkOf } from './walk';
+import { LININGS, SWALE_SECTIONS } from '../catalogue/swales';
+import { SOILS } from '../catalogue/soils';
 
 /** Evenly between two: a random double is mostly next to nothing. */
 const between = (min: number, max: number) =>

@@ -6,7 +6,7 @@ import type { Discharge } from '../job/kinds';
 import { planJob } from '../verdict/planJob';
 import { layersOf } from '../storm/layers';
 import { basin, codes, face, ground, jobOf, out, pipe, spout } from '../testing/parts';
-import { bermOf, culvertOf, fieldOf, pumpOf, swaleOf } from '../testing/workYards';
+import { bermOf, culvertOf, fieldOf, pumpOf, swaleOf } from '../testing/someWorks';
 import { numbersIn } from '../trial/trial';
 
 const sound = (job: Job): void => {

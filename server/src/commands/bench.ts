@@ -17,6 +17,7 @@ import {
 } from '@katabasis/core';
 import { largeYard } from '@katabasis/core/trial';
 import { Bench } from 'tinybench';
+import { inUse, timed, at, shown } from './measured';
 
 /** A trunk with a branch at every wye: half the runs trunk, half branches; a roof face to every third branch. */
 function yard(runs: number, faces: number): Job {
@@ -122,13 +123,6 @@ function comb(runs: number): WaterNetwork {
   };
 }
 
-/** Bytes that live objects take, once what is dead has been cleared away. */
-function inUse(): number {
-  (globalThis as { gc?: () => void }).gc?.();
-  const { heapUsed, arrayBuffers } = process.memoryUsage();
-  return heapUsed + arrayBuffers;
-}
-
 async function waterLines(): Promise<void> {
   const medians = new Map<number, number>();
   for (const runs of [1000, 2000, 20_000]) {
@@ -153,22 +147,6 @@ async function waterLines(): Promise<void> {
 
 /** The same job of elements that nothing is remembered of. */
 const anew = (job: Job): Job => jobFrom(job.id, structuredClone([...job.elements]));
-
-/** Times in ms, rising. */
-function timed(count: number, prepare: () => () => void): number[] {
-  const times: number[] = [];
-  for (let k = 0; k < count; k++) {
-    const work = prepare();
-    const start = performance.now();
-    work();
-    times.push(performance.now() - start);
-  }
-  return times.sort((a, b) => a - b);
-}
-
-const at = (times: readonly number[], share: number): number => times[Math.floor((times.length - 1) * share)]!;
-const shown = (times: readonly number[]): string =>
-  `median ${at(times, 0.5).toFixed(2)} ms, p95 ${at(times, 0.95).toFixed(2)} ms`;
 
 /** Times a plan from nothing, with nothing remembered. */
 const planTimes = (job: Job, count: number): number[] => {

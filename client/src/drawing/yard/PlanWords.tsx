@@ -1,15 +1,16 @@
 /** Words on the plan where there is room for them, the letters of services, and the scale bar. */
 import type { Place, Shown } from '@katabasis/core';
-import { Circle, G, Line, Rect, Text as SvgText } from 'react-native-svg';
+import { Circle, G, Text as SvgText } from 'react-native-svg';
 import { widthOf } from '../../theme/measure';
 import { usePalette, useTextScale } from '../../theme/theme';
-import { FONTS, type Palette } from '../../theme/tokens';
+import { FONTS } from '../../theme/tokens';
 import { placeWords, type Box, type Words } from './labelled';
 import { LETTER_ROOM, serviceLetters } from './serviceMarks';
 import { gripOf } from './grip';
 import type { Thing } from './scene';
 import { barLength, spotOf, type Spot, type Viewport } from './viewport';
 import type { Drawn } from './drawn';
+import { ScaleBar } from './ScaleBar';
 
 const figureText = (figure: Shown | string | null): string =>
   figure === null ? '' : typeof figure === 'string' ? figure : `${figure.value}\u00a0${figure.unit}`.trim();
@@ -54,7 +55,7 @@ function middleOf(thing: Thing, view: Viewport): Spot {
   return { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 };
 }
 
-interface Line_ {
+interface Written {
   words: string;
   strong: boolean;
 }
@@ -100,17 +101,37 @@ const LEVELS_FROM = 14;
 /** Room under the head of the plan for its tools, and over its foot, px. */
 const FRAME_MARGIN = 4;
 
-export function PlanWords({ view, things, ground, wordsOf, chosen, us }: Drawn) {
-  const palette = usePalette();
-  const scale = useTextScale();
-  const size = 14 * scale;
-  const lineHeight = 17 * scale;
-  const bar = barLength(view.scale, 120, us);
-  const barPx = bar.metres * view.scale;
-  const lines = new Map<string, Line_[]>();
+/** Where words may stand. */
+const frameOf = (view: Viewport): Box => ({
+  left: FRAME_MARGIN,
+  top: FRAME_MARGIN,
+  right: view.width - FRAME_MARGIN,
+  bottom: view.height - FRAME_MARGIN,
+});
+
+/** Room that is taken: by the scale bar, the buttons over the plan and the letters of services. */
+function taken(view: Viewport, letters: ReturnType<typeof serviceLetters>, barPx: number): Box[] {
+  const foot: Box = { left: 0, top: view.height - 40, right: barPx + 24, bottom: view.height };
+  const buttons: Box = { left: view.width - 58, top: 0, right: view.width, bottom: 206 };
+  const rooms = letters.map(({ x, y }): Box => ({
+    left: x - LETTER_ROOM,
+    top: y - LETTER_ROOM,
+    right: x + LETTER_ROOM,
+    bottom: y + LETTER_ROOM,
+  }));
+  return [foot, buttons, ...rooms];
+}
+
+/** All that could be written over the plan, and the lines of each. `lineHeight`, `size`: of the letters, px. */
+function wordsOver(
+  { view, things, ground, wordsOf, chosen }: Drawn,
+  lineHeight: number,
+  size: number,
+): { lines: ReadonlyMap<string, Written[]>; all: Words[] } {
+  const lines = new Map<string, Written[]>();
   const all: Words[] = [];
   const put = (
-    told: Line_[],
+    told: Written[],
     { mark = 0, ...where }: Omit<Words, 'width' | 'height' | 'mark'> & { mark?: number },
   ): void => {
     const shown = told.filter(({ words }) => words !== '');
@@ -128,7 +149,7 @@ export function PlanWords({ view, things, ground, wordsOf, chosen, us }: Drawn) 
     if (at.x < -50 || at.y < -50 || at.x > view.width + 50 || at.y > view.height + 50) continue;
     const mine = thing.id === chosen;
     // From afar only what leads water is named; a plan of a whole yard is not a list of its levels.
-    const told: Line_[] = [
+    const told: Written[] = [
       { words: NAMELESS.has(thing.kind) && !mine ? '' : name, strong: true },
       { words: figureText(figure), strong: false },
     ];
@@ -164,23 +185,25 @@ export function PlanWords({ view, things, ground, wordsOf, chosen, us }: Drawn) 
         over: true,
       });
   }
-  const frame: Box = {
-    left: FRAME_MARGIN,
-    top: FRAME_MARGIN,
-    right: view.width - FRAME_MARGIN,
-    bottom: view.height - FRAME_MARGIN,
-  };
-  const foot: Box = { left: 0, top: view.height - 40, right: barPx + 24, bottom: view.height };
-  // The buttons over the plan.
-  const north: Box = { left: view.width - 58, top: 0, right: view.width, bottom: 206 };
+  return { lines, all };
+}
+
+export function PlanWords(drawn: Drawn) {
+  const { view, things, chosen, us } = drawn;
+  const palette = usePalette();
+  const scale = useTextScale();
+  const size = 14 * scale;
+  const lineHeight = 17 * scale;
+  const bar = barLength(view.scale, 120, us);
+  const barPx = bar.metres * view.scale;
+  const { lines, all } = wordsOver(drawn, lineHeight, size);
   const letters = serviceLetters(things, view);
-  const rooms = letters.map(({ x, y }): Box => ({
-    left: x - LETTER_ROOM,
-    top: y - LETTER_ROOM,
-    right: x + LETTER_ROOM,
-    bottom: y + LETTER_ROOM,
-  }));
-  const placed = placeWords(all, frame, [foot, north, ...rooms, ...corners(things, chosen, view)], pipes(things, view));
+  const placed = placeWords(
+    all,
+    frameOf(view),
+    [...taken(view, letters, barPx), ...corners(things, chosen, view)],
+    pipes(things, view),
+  );
   return (
     <>
       {letters.map(({ id, x, y, letter, paint }) => (
@@ -217,32 +240,5 @@ export function PlanWords({ view, things, ground, wordsOf, chosen, us }: Drawn) 
       )}
       {things.length > 0 && <ScaleBar view={view} px={barPx} words={bar.words} palette={palette} size={size} />}
     </>
-  );
-}
-
-function ScaleBar({
-  view,
-  px,
-  words,
-  palette,
-  size,
-}: {
-  view: Viewport;
-  px: number;
-  words: string;
-  palette: Palette;
-  size: number;
-}) {
-  const y = view.height - 14;
-  return (
-    <G>
-      <Rect x={8} y={view.height - 36} width={px + 12} height={30} fill={palette.ground} opacity={0.8} />
-      <Line x1={14} x2={14 + px} y1={y} y2={y} stroke={palette.ink} strokeWidth={3} />
-      <Line x1={14} x2={14} y1={y - 5} y2={y + 5} stroke={palette.ink} strokeWidth={2} />
-      <Line x1={14 + px} x2={14 + px} y1={y - 5} y2={y + 5} stroke={palette.ink} strokeWidth={2} />
-      <SvgText x={14} y={y - 7} fontFamily={FONTS.figures} fontSize={size} fill={palette.ink}>
-        {words}
-      </SvgText>
-    </G>
   );
 }

@@ -1,6 +1,6 @@
 /** Fingers, a wheel and keys over the plan: what they do to what is seen, and to what lies there. */
 import type { Place } from '@katabasis/core';
-import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent, type RefObject } from 'react';
 import { isBounce, type Touch } from '../../ui/bounce';
 import { fingersMove, IDLE, type Act, type FingerEvent, type Gesture, type Holds } from './gesture';
 import { thingAt } from './hit';
@@ -57,8 +57,43 @@ const spotIn = (host: Element, { clientX, clientY }: { clientX: number; clientY:
 
 export type Aimed = Aim & { view: Viewport };
 
+/** Has a wheel turn the plan larger and smaller; gives what keys do to it. */
+function useKeysAndWheel(
+  host: RefObject<HTMLElement | null>,
+  extent: readonly Place[],
+  { seen, slide, settle, settleSoon }: PlanView,
+): (event: KeyboardEvent) => void {
+  useEffect(() => {
+    const node = host.current;
+    if (!node) return;
+    const wheel = (event: WheelEvent): void => {
+      event.preventDefault();
+      const now = seen();
+      if (!now) return;
+      slide(zoomed(now, Math.exp(-event.deltaY * 0.0016), spotIn(node, event)));
+      settleSoon();
+    };
+    node.addEventListener('wheel', wheel, { passive: false });
+    return () => node.removeEventListener('wheel', wheel);
+  }, [host, seen, slide, settleSoon]);
+  return (event) => {
+    const now = seen();
+    if (!now || event.ctrlKey || event.metaKey || event.altKey) return;
+    const by = { ArrowLeft: [60, 0], ArrowRight: [-60, 0], ArrowUp: [0, 60], ArrowDown: [0, -60] }[event.key];
+    const middle = { x: now.width / 2, y: now.height / 2 };
+    if (by) settle(panned(now, by[0]!, by[1]!));
+    else if (event.key === '+' || event.key === '=') settle(zoomed(now, 1.25, middle));
+    else if (event.key === '-') settle(zoomed(now, 0.8, middle));
+    else if (event.key === '0') settle(fitted(extent, now.width, now.height, now.turn));
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
+  };
+}
+
 /** Does what fingers come to; gives what is aimed at, and to whom fingers are to be told. */
-export function usePlanFingers(on: FingersOn, { seen, slide, settle, settleSoon }: PlanView) {
+export function usePlanFingers(on: FingersOn, view: PlanView) {
+  const { seen, slide, settle } = view;
   const [aim, setAim] = useState<Aimed | null>(null);
   const host = useRef<HTMLElement | null>(null);
   const fingers = useRef<{ gesture: Gesture; last: Touch | null }>({ gesture: IDLE, last: null });
@@ -127,33 +162,7 @@ export function usePlanFingers(on: FingersOn, { seen, slide, settle, settleSoon 
   };
   const onPointerCancel = (event: PointerEvent): void => happens({ type: 'cancel', id: event.pointerId });
 
-  const onKeyDown = (event: KeyboardEvent): void => {
-    const now = seen();
-    if (!now || event.ctrlKey || event.metaKey || event.altKey) return;
-    const by = { ArrowLeft: [60, 0], ArrowRight: [-60, 0], ArrowUp: [0, 60], ArrowDown: [0, -60] }[event.key];
-    const middle = { x: now.width / 2, y: now.height / 2 };
-    if (by) settle(panned(now, by[0]!, by[1]!));
-    else if (event.key === '+' || event.key === '=') settle(zoomed(now, 1.25, middle));
-    else if (event.key === '-') settle(zoomed(now, 0.8, middle));
-    else if (event.key === '0') settle(fitted(on.extent, now.width, now.height, now.turn));
-    else return;
-    event.preventDefault();
-    event.stopPropagation();
-  };
-
-  useEffect(() => {
-    const node = host.current;
-    if (!node) return;
-    const wheel = (event: WheelEvent): void => {
-      event.preventDefault();
-      const now = seen();
-      if (!now) return;
-      slide(zoomed(now, Math.exp(-event.deltaY * 0.0016), spotIn(node, event)));
-      settleSoon();
-    };
-    node.addEventListener('wheel', wheel, { passive: false });
-    return () => node.removeEventListener('wheel', wheel);
-  }, [seen, slide, settleSoon]);
+  const onKeyDown = useKeysAndWheel(host, on.extent, view);
 
   return { aim, host, handlers: { onPointerDown, onPointerMove, onPointerUp, onPointerCancel, onKeyDown } };
 }

@@ -2,7 +2,7 @@
 import { BARRIER_FORMS, put, showLength, wayLength, type Barrier, type BarrierForm } from '@katabasis/core';
 import { View } from 'react-native';
 import { Path } from 'react-native-svg';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { QuantityField } from '../../input/Field';
 import { lengthEntry } from '../../input/entry';
 import { without } from '../../input/without';
@@ -19,7 +19,7 @@ const FACTS: Record<BarrierForm, { label: string; note: string; dash?: string; w
 };
 
 function Form({ element: barrier }: { element: Barrier }) {
-  const { edit, units } = useKept();
+  const { edit, units } = useJob();
   const set = (label: string, key: keyof Barrier, value: unknown): string | null =>
     edit(put(label, without(barrier, key, value)));
   return (

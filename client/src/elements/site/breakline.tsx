@@ -2,7 +2,7 @@
 import { BREAKLINE_FORMS, put, showLength, wayLength, type Breakline, type BreaklineForm } from '@katabasis/core';
 import { View } from 'react-native';
 import { Path } from 'react-native-svg';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { QuantityField } from '../../input/Field';
 import { levelEntry } from '../../input/entry';
 import { OwnName } from '../../parts/forms/OwnName';
@@ -19,7 +19,7 @@ const LABELS: Record<BreaklineForm, string> = {
 };
 
 function Form({ element: edge }: { element: Breakline }) {
-  const { edit, units } = useKept();
+  const { edit, units } = useJob();
   const { way = [], levels = [] } = edge;
   const level = (k: number, value: number | undefined): string | null =>
     edit(

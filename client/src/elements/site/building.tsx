@@ -3,7 +3,7 @@ import { areaOf, put, showArea, showLevel, type Building } from '@katabasis/core
 import House from 'lucide-react-native/icons/house';
 import { View } from 'react-native';
 import { Path } from 'react-native-svg';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { QuantityField } from '../../input/Field';
 import { distanceUpTo, levelEntry } from '../../input/entry';
 import { without } from '../../input/without';
@@ -15,7 +15,7 @@ import { fieldRow } from '../../ui/rows';
 import type { FormProps, ElementView } from '../view';
 
 function Form({ element: building, onGo }: FormProps<Building>) {
-  const { edit, units } = useKept();
+  const { edit, units } = useJob();
   const set = (label: string, key: keyof Building, value: unknown): string | null =>
     edit(put(label, without(building, key, value)));
   return (

@@ -14,7 +14,7 @@ import {
 } from '@katabasis/core';
 import { View } from 'react-native';
 import { Path } from 'react-native-svg';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { QuantityField } from '../../input/Field';
 import { distanceEntry, lengthEntry, levelEntry } from '../../input/entry';
 import { without } from '../../input/without';
@@ -32,7 +32,7 @@ const LABELS: Record<OpeningForm, string> = {
 };
 
 function Form({ element: opening }: { element: Opening }) {
-  const { job, edit, units } = useKept();
+  const { job, edit, units } = useJob();
   const set = (label: string, key: keyof Opening, value: unknown): string | null =>
     edit(put(label, without(opening, key, value)));
   const buildings = ofKind(job, 'building').filter(({ outline }) => outline !== undefined);

@@ -1,7 +1,7 @@
 /** A photo. */
 import { put, type Photo } from '@katabasis/core';
 import { Path, Rect } from 'react-native-svg';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { NameField, QuantityField } from '../../input/Field';
 import { degreesEntry } from '../../input/entry';
 import { without } from '../../input/without';
@@ -11,7 +11,7 @@ import { Picture } from '../../parts/Picture';
 import type { ElementView } from '../view';
 
 function Form({ element: photo }: { element: Photo }) {
-  const { edit } = useKept();
+  const { edit } = useJob();
   return (
     <>
       <Picture file={photo.file} said={photo.name} />

@@ -11,7 +11,7 @@ import {
 } from '@katabasis/core';
 import { View } from 'react-native';
 import { Path } from 'react-native-svg';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { NameField, QuantityField } from '../../input/Field';
 import { distanceUpTo, smallEntry } from '../../input/entry';
 import { without } from '../../input/without';
@@ -36,7 +36,7 @@ const FACTS: Record<ServiceForm, { label: string; private?: boolean }> = {
 };
 
 function Form({ element: service }: { element: Service }) {
-  const { edit, units } = useKept();
+  const { edit, units } = useJob();
   const set = (label: string, key: keyof Service, value: unknown): string | null =>
     edit(put(label, without(service, key, value)));
   return (

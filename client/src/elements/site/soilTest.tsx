@@ -2,9 +2,8 @@
 import { decimals, put, SOIL_FACTS, soilOfTest, type SoilTest } from '@katabasis/core';
 import { View } from 'react-native';
 import { Rect, Text as SvgText } from 'react-native-svg';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { QuantityField } from '../../input/Field';
-import { minutesEntry, shareBetween, smallEntry } from '../../input/entry';
 import { OwnName } from '../../parts/forms/OwnName';
 import { FONTS, SPACE } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
@@ -13,6 +12,7 @@ import { Figure } from '../../ui/Figure';
 import { fieldRow } from '../../ui/rows';
 import { Text } from '../../ui/Text';
 import type { ElementView } from '../view';
+import { minutesEntry, shareBetween, smallEntry } from '../../input/entry';
 
 type Test = SoilTest['test'];
 
@@ -29,7 +29,7 @@ const perHour = (conductivity: number, us: boolean) =>
     : { value: decimals(conductivity * 3.6e6, 0), unit: 'mm/h' };
 
 function Panel({ element }: { element: SoilTest }) {
-  const { units } = useKept();
+  const { units } = useJob();
   const found = soilOfTest(element);
   return found === null ? (
     <Text tone="soft">Two readings of the hole, and the ground’s thirst is known.</Text>
@@ -42,7 +42,7 @@ function Panel({ element }: { element: SoilTest }) {
 }
 
 function Form({ element }: { element: SoilTest }) {
-  const { edit, units } = useKept();
+  const { edit, units } = useJob();
   const { test } = element;
   const set = (next: Test): string | null => edit(put('Set the test', { ...element, test: next }));
   return (
@@ -79,59 +79,59 @@ function Form({ element }: { element: SoilTest }) {
           ))}
         </View>
       )}
-      {test.type === 'hole' && (
-        <>
+      {test.type === 'hole' && <Hole test={test} set={set} />}
+    </>
+  );
+}
+
+type HoleTest = Extract<Test, { type: 'hole' }>;
+
+/** Water that sinks in a hole, read from time to time. */
+function Hole({ test, set }: { test: HoleTest; set: (next: Test) => string | null }) {
+  const { units } = useJob();
+  const change = (k: number, next: Partial<HoleTest['readings'][number]>): string | null =>
+    set({ ...test, readings: test.readings.map((each, at) => (at === k ? { ...each, ...next } : each)) });
+  return (
+    <>
+      <QuantityField
+        label="Half across the hole"
+        value={test.radius}
+        {...smallEntry(units, 0.01, 2, 'A hole is')}
+        onCommit={(radius) => set({ ...test, radius: radius! })}
+      />
+      {test.readings.map((reading, k) => (
+        <View key={k} style={fieldRow}>
           <QuantityField
-            label="Half across the hole"
-            value={test.radius}
-            {...smallEntry(units, 0.01, 2, 'A hole is')}
-            onCommit={(radius) => set({ ...test, radius: radius! })}
+            label="After"
+            name={`after ${k}`}
+            value={reading.time}
+            {...minutesEntry}
+            onCommit={(time) => change(k, { time: time! })}
           />
-          {test.readings.map((reading, k) => (
-            <View key={k} style={fieldRow}>
-              <QuantityField
-                label="After"
-                name={`after ${k}`}
-                value={reading.time}
-                {...minutesEntry}
-                onCommit={(time) =>
-                  set({
-                    ...test,
-                    readings: test.readings.map((each, at) => (at === k ? { ...each, time: time! } : each)),
-                  })
-                }
-              />
-              <QuantityField
-                label="Water in the hole"
-                name={`water ${k}`}
-                value={reading.depth}
-                {...smallEntry(units, 0, 10, 'Water is')}
-                onCommit={(depth) =>
-                  set({
-                    ...test,
-                    readings: test.readings.map((each, at) => (at === k ? { ...each, depth: depth! } : each)),
-                  })
-                }
-              />
-              <Button
-                label="Take it out"
-                kind="bare"
-                onPress={() => set({ ...test, readings: test.readings.filter((_, at) => at !== k) })}
-              />
-            </View>
-          ))}
+          <QuantityField
+            label="Water in the hole"
+            name={`water ${k}`}
+            value={reading.depth}
+            {...smallEntry(units, 0, 10, 'Water is')}
+            onCommit={(depth) => change(k, { depth: depth! })}
+          />
           <Button
-            label="One more reading"
-            onPress={() => {
-              const last = test.readings.at(-1);
-              set({
-                ...test,
-                readings: [...test.readings, { time: (last?.time ?? -600) + 600, depth: last?.depth ?? 0.3 }],
-              });
-            }}
+            label="Take it out"
+            kind="bare"
+            onPress={() => set({ ...test, readings: test.readings.filter((_, at) => at !== k) })}
           />
-        </>
-      )}
+        </View>
+      ))}
+      <Button
+        label="One more reading"
+        onPress={() => {
+          const last = test.readings.at(-1);
+          set({
+            ...test,
+            readings: [...test.readings, { time: (last?.time ?? -600) + 600, depth: last?.depth ?? 0.3 }],
+          });
+        }}
+      />
     </>
   );
 }

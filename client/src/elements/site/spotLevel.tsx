@@ -2,7 +2,7 @@
 import { levelsOf, ofKind, put, showLevel, text, type SpotLevel } from '@katabasis/core';
 import { View } from 'react-native';
 import { Line } from 'react-native-svg';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { NameField, QuantityField } from '../../input/Field';
 import { levelEntry } from '../../input/entry';
 import { without } from '../../input/without';
@@ -14,7 +14,7 @@ import { Text } from '../../ui/Text';
 import type { ElementView } from '../view';
 
 function Panel({ element: spot }: { element: SpotLevel }) {
-  const { job, units } = useKept();
+  const { job, units } = useJob();
   const level = levelsOf(job).byId.get(spot.id);
   const books = ofKind(job, 'levelBook').filter(({ readings }) => readings.some(({ point }) => point === spot.id));
   return (
@@ -37,7 +37,7 @@ function Panel({ element: spot }: { element: SpotLevel }) {
 }
 
 function Form({ element: spot }: { element: SpotLevel }) {
-  const { edit, units } = useKept();
+  const { edit, units } = useJob();
   const set = (label: string, key: keyof SpotLevel, value: unknown): string | null =>
     edit(put(label, without(spot, key, value)));
   return (

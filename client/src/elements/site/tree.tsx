@@ -2,7 +2,7 @@
 import { put, rootReach, showLength, VIGOURS, type Tree, type Vigour } from '@katabasis/core';
 import { View } from 'react-native';
 import { Circle } from 'react-native-svg';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { QuantityField } from '../../input/Field';
 import { lengthEntry, smallEntry } from '../../input/entry';
 import { without } from '../../input/without';
@@ -18,7 +18,7 @@ const LABELS: Record<Vigour, { label: string; note: string }> = {
 };
 
 function Form({ element: tree }: { element: Tree }) {
-  const { edit, units } = useKept();
+  const { edit, units } = useJob();
   const set = (label: string, key: keyof Tree, value: unknown): string | null =>
     edit(put(label, without(tree, key, value)));
   return (

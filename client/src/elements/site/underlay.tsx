@@ -1,7 +1,7 @@
 /** A picture under the plan, put to scale by a length that is known on it. */
 import { distance, onward, bearing, put, showLength, text, type Place, type Underlay } from '@katabasis/core';
 import { View } from 'react-native';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { QuantityField } from '../../input/Field';
 import { degreesEntry, lengthEntry, levelEntry } from '../../input/entry';
 import { OwnName } from '../../parts/forms/OwnName';
@@ -12,7 +12,7 @@ import { Button } from '../../ui/Button';
 import type { ElementView, FormProps } from '../view';
 
 function Form({ element, onGo }: FormProps<Underlay>) {
-  const { edit, units } = useKept();
+  const { edit, units } = useJob();
   const { a, b } = element;
   const length = distance(a.place, b.place);
   const along = bearing(a.place, b.place);

@@ -2,7 +2,7 @@
 import { put, showSmall, WET_FORMS, type WetForm, type WetSpot } from '@katabasis/core';
 import { View } from 'react-native';
 import { Path } from 'react-native-svg';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { QuantityField } from '../../input/Field';
 import { hoursEntry, smallEntry } from '../../input/entry';
 import { without } from '../../input/without';
@@ -21,7 +21,7 @@ const LABELS: Record<WetForm, { label: string; note: string }> = {
 };
 
 function Form({ element: wet, onGo }: FormProps<WetSpot>) {
-  const { edit, units } = useKept();
+  const { edit, units } = useJob();
   const set = (label: string, key: keyof WetSpot, value: unknown): string | null =>
     edit(put(label, without(wet, key, value)));
   return (

@@ -1,12 +1,12 @@
 /** The last stretch before daylight over which the ground drops away, and the pipe may come out. */
 import { put, showLength, text, type Discharge } from '@katabasis/core';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { QuantityField } from '../../input/Field';
 import { lengthEntry, levelEntry } from '../../input/entry';
 import { without } from '../../input/without';
 
 export function BankFields({ discharge }: { discharge: Discharge }) {
-  const { edit, units, plan } = useKept();
+  const { edit, units, plan } = useJob();
   const { bank } = discharge;
   const save = (next: Discharge['bank']): string | null =>
     edit(put('Say where the ground drops away', without(discharge, 'bank', next)));

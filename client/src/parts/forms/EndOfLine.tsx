@@ -1,13 +1,13 @@
 /** What is on the end of a line, and the swale that it lets out into. */
 import { ofKind, OUTFALLS, put, type Discharge } from '@katabasis/core';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { without } from '../../input/without';
 import { Choice } from '../../ui/Choice';
 
 const NONE = '';
 
 export function EndOfLine({ discharge }: { discharge: Discharge }) {
-  const { job, edit } = useKept();
+  const { job, edit } = useJob();
   const swales = ofKind(job, 'swale');
   const outfall = OUTFALLS[discharge.form];
   if (!outfall.opensOut) return null;

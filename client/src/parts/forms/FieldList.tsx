@@ -1,7 +1,7 @@
 /** A form said as a list of its fields, for things of which a field is a field: each takes its value, or says what would be right. */
 import { put, type Element, type Job, type UnitSystem } from '@katabasis/core';
 import { View } from 'react-native';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { QuantityField } from '../../input/Field';
 import type { Entry } from '../../input/entry';
 import { without } from '../../input/without';
@@ -77,7 +77,7 @@ export function FieldList<E extends Named>({ element, fields }: Props<E>) {
 }
 
 function One<E extends Named>({ element, field }: { element: E; field: FieldOf<E> }) {
-  const { job, edit, units } = useKept();
+  const { job, edit, units } = useJob();
   const value = element[field.field];
   const set = (next: unknown): string | null =>
     edit(

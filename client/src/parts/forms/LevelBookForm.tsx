@@ -1,7 +1,7 @@
 /** The readings of a level book: each can be put right, and what it was stays beside it. */
 import { levelsOf, nameOf, put, showLevel, showSmall, text, type LevelBook } from '@katabasis/core';
 import { View } from 'react-native';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { QuantityField } from '../../input/Field';
 import { distanceUpTo, levelEntry, smallEntry } from '../../input/entry';
 import { without } from '../../input/without';
@@ -22,7 +22,7 @@ const WRONG = {
 } as const;
 
 export function LevelBookForm({ element: book }: { element: LevelBook }) {
-  const { job, edit, units } = useKept();
+  const { job, edit, units } = useJob();
   const result = levelsOf(job).books.get(book.id);
   const set = (readings: LevelBook['readings'], label = 'Put a reading right'): string | null =>
     edit(put(label, { ...book, readings }));
@@ -102,7 +102,7 @@ export function LevelBookForm({ element: book }: { element: LevelBook }) {
 
 /** How it closes, in one sentence. */
 function Closing({ book }: { book: LevelBook }) {
-  const { job, units } = useKept();
+  const { job, units } = useJob();
   const { misclosure, adjusted, permitted, stretches } = levelsOf(job).books.get(book.id)!;
   if (misclosure === null)
     return (
@@ -131,7 +131,7 @@ const FIRST_TEST = { distance: 30, midA: 1.5, midB: 1.5, endA: 1.5, endB: 1.5 };
 
 /** The test of the instrument: two pegs, read from the middle and from beside one of them. */
 function TwoPeg({ book }: { book: LevelBook }) {
-  const { job, edit, units } = useKept();
+  const { job, edit, units } = useJob();
   const { twoPeg } = book;
   const set = (next: LevelBook['twoPeg']): string | null =>
     edit(put('Set the two-peg test', without(book, 'twoPeg', next)));

@@ -1,7 +1,7 @@
 /** What is known of an existing main: its size, pitch and make, and what others send down it. */
 import { MATERIAL_FACTS, MATERIALS, mainCapacityOf, put, showFlow, text, type Discharge } from '@katabasis/core';
 import { View } from 'react-native';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { QuantityField } from '../../input/Field';
 import { boreEntry, flowEntry, pitchEntry } from '../../input/entry';
 import { without } from '../../input/without';
@@ -11,7 +11,7 @@ import { fieldRow } from '../../ui/rows';
 import { Text } from '../../ui/Text';
 
 export function MainFields({ discharge }: { discharge: Discharge }) {
-  const { edit, units } = useKept();
+  const { edit, units } = useJob();
   const set = (label: string, key: keyof Discharge, value: unknown): string | null =>
     edit(put(label, without(discharge, key, value)));
   const holds = mainCapacityOf(discharge);

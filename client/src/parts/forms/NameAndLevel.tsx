@@ -1,7 +1,7 @@
 /** Name of a landing and the level of its ground. */
 import { put, type Landing } from '@katabasis/core';
 import { View } from 'react-native';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { QuantityField } from '../../input/Field';
 import { levelEntry } from '../../input/entry';
 import { fieldRow } from '../../ui/rows';
@@ -18,7 +18,7 @@ export function NameAndLevel({ landing, levelLabel }: { landing: Landing; levelL
 
 /** The level of its ground alone. */
 export function GroundLevel({ landing, label }: { landing: Landing; label: string }) {
-  const { plan, edit, units } = useKept();
+  const { plan, edit, units } = useJob();
   const onGround = landing.levelFrom === 'ground' && plan.landings[landing.id] !== undefined;
   const setLevel = (groundLevel: number): string | null => {
     const next = { ...landing, groundLevel };

@@ -10,7 +10,7 @@ import {
   type Channel,
 } from '@katabasis/core';
 import { View } from 'react-native';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { QuantityField } from '../../input/Field';
 import { lengthEntry, pitchEntry } from '../../input/entry';
 import { without } from '../../input/without';
@@ -28,7 +28,7 @@ const OVER = [
 
 /** In a dip an inlet waits for its water; on a slope some of it runs over and on. */
 export function OnSlopeForm({ inlet }: { inlet: Basin | Channel }) {
-  const { job, plan, edit, units } = useKept();
+  const { job, plan, edit, units } = useJob();
   const { approach } = inlet;
   const onSlope = plan.onSlope.get(inlet.id);
   const save = (next: Basin['approach']): string | null =>

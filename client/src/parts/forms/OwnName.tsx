@@ -1,6 +1,6 @@
 /** The name of a thing that is no landing. */
 import { ownName, put, type Element } from '@katabasis/core';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { NameField } from '../../input/Field';
 
 export function OwnName({
@@ -8,7 +8,7 @@ export function OwnName({
 }: {
   element: Exclude<Element, { kind: 'rain' | 'job' | 'run' | 'clearance' | 'step' }>;
 }) {
-  const { job, edit } = useKept();
+  const { job, edit } = useJob();
   return (
     <NameField
       label="Name"

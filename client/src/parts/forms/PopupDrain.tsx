@@ -15,7 +15,7 @@ import {
   type UnitSystem,
 } from '@katabasis/core';
 import { View } from 'react-native';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { QuantityField } from '../../input/Field';
 import { areaUpTo } from '../../input/entry';
 import { without } from '../../input/without';
@@ -40,7 +40,7 @@ function told({ depth, length, volume, fed, drainTime }: StandingWater, units: U
 }
 
 export function PopupDrain({ discharge }: { discharge: Discharge }) {
-  const { edit, units, plan } = useKept();
+  const { edit, units, plan } = useJob();
   const standing = plan.standing[discharge.id];
   const { drain } = discharge;
   const save = (next: Discharge['drain']): string | null =>

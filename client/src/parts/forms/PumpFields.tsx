@@ -1,9 +1,9 @@
 /** A pump basin: the pump, its basin, and the line that it lifts through. */
-import { put, usualPump, type Discharge } from '@katabasis/core';
+import { put, usualPump, type Discharge, type UnitSystem } from '@katabasis/core';
 import { View } from 'react-native';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { QuantityField } from '../../input/Field';
-import { areaEntry, flowEntry, lengthEntry, levelEntry, smallEntry } from '../../input/entry';
+import { areaEntry, lengthEntry, levelEntry, smallEntry, type Entry, flowEntry } from '../../input/entry';
 import { Choice } from '../../ui/Choice';
 import { fieldRow } from '../../ui/rows';
 
@@ -15,8 +15,30 @@ const FITTINGS = [
   { field: 'freezeOverflow', label: 'Overflow at the wall, for frost' },
 ] as const;
 
+interface Figure {
+  field: 'area' | 'start' | 'stop' | 'mainLength' | 'mainDiameter' | 'outletLevel';
+  label: string;
+  /** What setting it is called. */
+  act: string;
+  entry: (units: UnitSystem) => Entry;
+}
+
+const FIGURES: readonly Figure[] = [
+  { field: 'area', label: 'Basin, floor', act: 'Set its basin', entry: areaEntry },
+  { field: 'start', label: 'Starts at', act: 'Set where it starts', entry: levelEntry },
+  { field: 'stop', label: 'Stops at', act: 'Set where it stops', entry: levelEntry },
+  { field: 'mainLength', label: 'Lifts through', act: 'Set its line', entry: lengthEntry },
+  {
+    field: 'mainDiameter',
+    label: 'Of',
+    act: 'Set its line',
+    entry: (units) => smallEntry(units, 0.01, 1, 'A line is'),
+  },
+  { field: 'outletLevel', label: 'Up to', act: 'Set where it lets out', entry: levelEntry },
+];
+
 export function PumpFields({ discharge }: { discharge: Discharge }) {
-  const { edit, units } = useKept();
+  const { edit, units } = useJob();
   const pump = discharge.pump ?? usualPump(discharge.groundLevel);
   const save = (label: string, next: Partial<Pump>): string | null => {
     const { start, stop } = { ...pump, ...next };
@@ -49,42 +71,15 @@ export function PumpFields({ discharge }: { discharge: Discharge }) {
             return save('Set its flow', { curve: pump.curve.map((each) => ({ ...each, flow: each.flow * share })) });
           }}
         />
-        <QuantityField
-          label="Basin, floor"
-          value={pump.area}
-          {...areaEntry(units)}
-          onCommit={(area) => save('Set its basin', { area: area! })}
-        />
-        <QuantityField
-          label="Starts at"
-          value={pump.start}
-          {...levelEntry(units)}
-          onCommit={(start) => save('Set where it starts', { start: start! })}
-        />
-        <QuantityField
-          label="Stops at"
-          value={pump.stop}
-          {...levelEntry(units)}
-          onCommit={(stop) => save('Set where it stops', { stop: stop! })}
-        />
-        <QuantityField
-          label="Lifts through"
-          value={pump.mainLength}
-          {...lengthEntry(units)}
-          onCommit={(mainLength) => save('Set its line', { mainLength: mainLength! })}
-        />
-        <QuantityField
-          label="Of"
-          value={pump.mainDiameter}
-          {...smallEntry(units, 0.01, 1, 'A line is')}
-          onCommit={(mainDiameter) => save('Set its line', { mainDiameter: mainDiameter! })}
-        />
-        <QuantityField
-          label="Up to"
-          value={pump.outletLevel}
-          {...levelEntry(units)}
-          onCommit={(outletLevel) => save('Set where it lets out', { outletLevel: outletLevel! })}
-        />
+        {FIGURES.map(({ field, label, act, entry }) => (
+          <QuantityField
+            key={field}
+            label={label}
+            value={pump[field]}
+            {...entry(units)}
+            onCommit={(value) => save(act, { [field]: value! })}
+          />
+        ))}
       </View>
       {FITTINGS.map(({ field, label }) => (
         <Choice

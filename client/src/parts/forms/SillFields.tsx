@@ -1,11 +1,11 @@
 /** The sill that an inlet protects, and the level at which water that it does not take runs off clear of it. */
 import { put, showLength, text, type Basin, type Channel } from '@katabasis/core';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { QuantityField } from '../../input/Field';
 import { lengthEntry, levelEntry } from '../../input/entry';
 import { without } from '../../input/without';
 export function SillFields({ inlet }: { inlet: Basin | Channel }) {
-  const { edit, units, plan } = useKept();
+  const { edit, units, plan } = useJob();
   const set = (
     label: string,
     key: 'sillLevel' | 'spillLevel' | 'spillLength',

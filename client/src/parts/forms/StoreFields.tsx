@@ -1,7 +1,7 @@
 /** What keeps water at a way out until it has soaked away. */
 import { put, SOIL_FACTS, SOILS, storeOf, type Discharge } from '@katabasis/core';
 import { View } from 'react-native';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { QuantityField } from '../../input/Field';
 import { areaEntry, levelEntry, shareBetween, smallEntry } from '../../input/entry';
 import { without } from '../../input/without';
@@ -10,7 +10,7 @@ import { Choice } from '../../ui/Choice';
 import { fieldRow } from '../../ui/rows';
 
 export function StoreFields({ discharge }: { discharge: Discharge }) {
-  const { edit, units } = useKept();
+  const { edit, units } = useJob();
   const store = storeOf(discharge)!;
   const set = (label: string, field: keyof typeof store, value: unknown): string | null =>
     edit(put(label, { ...discharge, store: without(store, field, value) }));

@@ -2,7 +2,7 @@
 import { missingWords, takeOff, type Job, type Plan, type TakeOff } from '@katabasis/core';
 import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { ElementSheet } from '../../elements/ElementSheet';
 import { useWide } from '../../theme/theme';
 import { SPACE } from '../../theme/tokens';
@@ -46,7 +46,7 @@ function useTaken(job: Job, plan: Plan): TakeOff {
 
 export function BuildScreen() {
   const wide = useWide();
-  const { job, plan } = useKept();
+  const { job, plan } = useJob();
   const go = useGo();
   const at = useAt();
   const taken = useTaken(job, plan);

@@ -26,7 +26,7 @@ import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Refused, Unreachable } from '../../sync/ask';
 import { offices } from '../../files/offices';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { NameField } from '../../input/Field';
 import { Fields } from '../../input/Fields';
 import { DayField } from '../../parts/Day';
@@ -48,7 +48,7 @@ const make = (palette: Palette) => ({
 });
 
 export function ClearSheet({ taken }: { taken: TakeOff }) {
-  const { job, edit } = useKept();
+  const { job, edit } = useJob();
   const today = todayOf();
   const needs = useMemo(() => needsOf(job, taken), [job, taken]);
   const stands = useMemo(() => standings(job, needs, today), [job, needs, today]);
@@ -103,7 +103,7 @@ const STATES = [
 
 function Row({ stands, open, onToggle }: { stands: NeedStanding; open: boolean; onToggle: () => void }) {
   const styles = useStyles(make);
-  const { job, edit } = useKept();
+  const { job, edit } = useJob();
   const { need, clearance } = stands;
   const about = needAbout(job, need);
   const says = standsWords(stands, sayDay);
@@ -174,7 +174,7 @@ function Row({ stands, open, onToggle }: { stands: NeedStanding; open: boolean; 
 
 /** The stand-in office: a ticket asked for, and what its people have marked since. */
 function Locate({ stands: { need, clearance, standing } }: { stands: NeedStanding }) {
-  const { job, edit } = useKept();
+  const { job, edit } = useJob();
   const [said, setSaid] = useState<string | null>(null);
   const today = todayOf();
   const services = ofKind(job, 'service').filter((service) => !isPrivate(service));

@@ -15,7 +15,7 @@ import {
 import Trash from 'lucide-react-native/icons/trash';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { NameField } from '../../input/Field';
 import { Fields } from '../../input/Fields';
 import { useStyles, useWide } from '../../theme/theme';
@@ -34,7 +34,7 @@ const make = (palette: Palette) => ({
 });
 
 export function OptionsSheet() {
-  const { job, plan, edit } = useKept();
+  const { job, plan, edit } = useJob();
   const compared = useMemo(() => compareOptions(job, plan), [job, plan]);
   const [wrong, setWrong] = useState<string | null>(null);
   const wide = useWide();
@@ -76,7 +76,7 @@ export function OptionsSheet() {
 
 function Option({ each, onWrong }: { each: Compared[number]; onWrong: (sentence: string | null) => void }) {
   const styles = useStyles(make);
-  const { job, edit, units } = useKept();
+  const { job, edit, units } = useJob();
   const take = (): void => {
     const option = elementOf(job, 'variant', each.id!);
     if (!option) return;

@@ -7,7 +7,7 @@ import { View } from 'react-native';
 import { Refused, Unreachable } from '../../sync/ask';
 import { saveFile, slug } from '../../files/files';
 import { makePaper } from '../../files/papers';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { SPACE } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
@@ -41,7 +41,7 @@ const DRAWN: readonly [file: string, label: string][] = [
 type Making = { file: string; done: number; of: number } | { file: string; wrong: string } | null;
 
 export function PaperSheet() {
-  const { job, plan, units } = useKept();
+  const { job, plan, units } = useJob();
   const [paper, setPaper] = useState<'a4' | 'letter'>(units === 'us' ? 'letter' : 'a4');
   const [making, setMaking] = useState<Making>(null);
   const busy = making !== null && 'done' in making;

@@ -1,7 +1,7 @@
 /** One part of the take-off: how much to buy, large; tapped, how that came and the places that it is for. */
 import { buyOf, partLabel, partWorking, type Part } from '@katabasis/core';
 import { View } from 'react-native';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { useStyles } from '../../theme/theme';
 import { SPACE, TOUCH, type Palette } from '../../theme/tokens';
 import { Press } from '../../ui/Press';
@@ -45,7 +45,7 @@ interface Props {
 
 export function PartRow({ part, open, onToggle, onGo }: Props) {
   const styles = useStyles(make);
-  const { job, units } = useKept();
+  const { job, units } = useJob();
   const label = partLabel(part.item, units);
   const { value, unit } = buyOf(part, units);
   const lines = open ? partWorking(job, part) : [];

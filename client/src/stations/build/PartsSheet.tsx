@@ -14,7 +14,7 @@ import Download from 'lucide-react-native/icons/download';
 import { useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { saveTable } from '../../files/tables';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { useStyles, useWide } from '../../theme/theme';
 import { SPACE, TOUCH, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
@@ -37,7 +37,7 @@ interface Props {
 }
 
 export function PartsSheet({ taken, by, onGo }: Props) {
-  const { job } = useKept();
+  const { job } = useJob();
   const { parts } = taken;
   const save = (): void => saveTable(job, 'parts', partsTable(job, parts));
   return (
@@ -88,7 +88,7 @@ function ByPart({ parts, onGo }: ListProps) {
 
 /** Place by place, in the job's own order. */
 function ByPlace({ parts, onGo }: ListProps) {
-  const { job } = useKept();
+  const { job } = useJob();
   const byPlace = placesIn(parts);
   const places = job.elements.all.flatMap(({ id }): Block[] => {
     const own = byPlace.get(id);
@@ -139,7 +139,7 @@ function placesIn(parts: readonly Part[]): ReadonlyMap<string, PartThere[]> {
 /** What one place takes. */
 function PlaceParts({ id, own, onGo }: { id: string; own: readonly PartThere[]; onGo: (id: string) => void }) {
   const styles = useStyles(make);
-  const { job, units } = useKept();
+  const { job, units } = useJob();
   return (
     <View style={styles.place}>
       <Press role="link" aria-label={`Go to ${nameOf(job, id)}`} onPress={() => onGo(id)} style={styles.head}>

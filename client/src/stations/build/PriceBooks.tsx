@@ -4,12 +4,12 @@ import {
   decodeText,
   freshId,
   headOf,
-  pricesOf,
   put,
   readCatalogue,
   type JobElement,
   type PriceBook,
   type TakeOff,
+  pricesOf,
 } from '@katabasis/core';
 import { useQueryClient } from '@tanstack/react-query';
 import Papa from 'papaparse';
@@ -19,7 +19,7 @@ import { Refused, Unreachable } from '../../sync/ask';
 import { pickFile } from '../../files/files';
 import { saveTable } from '../../files/tables';
 import { BOOKS_KEY, offices, useBooks } from '../../files/offices';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { NameField } from '../../input/Field';
 import { Fields } from '../../input/Fields';
 import { SPACE } from '../../theme/tokens';
@@ -35,9 +35,9 @@ interface Told {
   refused: readonly { row: number; sentence: string }[];
 }
 
-export function PriceBooks({ taken }: { taken: TakeOff }) {
-  const { job, edit } = useKept();
-  const books = useBooks();
+/** What is done with books and catalogues, and what came of it. */
+function useRates(taken: TakeOff) {
+  const { job, edit } = useJob();
   const queries = useQueryClient();
   const [said, setSaid] = useState<string | null>(null);
   const [told, setTold] = useState<Told | null>(null);
@@ -78,7 +78,14 @@ export function PriceBooks({ taken }: { taken: TakeOff }) {
       count === 0 ? null : prices('Take over a catalogue', { rates: { ...pricesOf(job).rates, ...catalogue.rates } }),
     );
   };
-  const book = head.prices?.book;
+  return { said, told, takeOver, keep, read };
+}
+
+export function PriceBooks({ taken }: { taken: TakeOff }) {
+  const { job } = useJob();
+  const books = useBooks();
+  const { said, told, takeOver, keep, read } = useRates(taken);
+  const book = headOf(job).prices?.book;
   const others = (books.data ?? []).filter(({ name, from }) => name !== book?.name || from !== book.from);
   return (
     <View style={{ gap: SPACE.s }}>
@@ -121,20 +128,25 @@ export function PriceBooks({ taken }: { taken: TakeOff }) {
           {said}
         </Text>
       )}
-      {told !== null && (
-        <View role="status">
-          <Text>
-            {told.taken === 1 ? '1 price is taken over' : `${told.taken} prices are taken over`}
-            {told.refused.length === 0 ? '.' : `; ${told.refused.length} could not be:`}
-          </Text>
-          {told.refused.slice(0, TOLD).map(({ row, sentence }) => (
-            <Text key={row}>
-              Row {row} {sentence}
-            </Text>
-          ))}
-          {told.refused.length > TOLD && <Text>And {told.refused.length - TOLD} more.</Text>}
-        </View>
-      )}
+      {told !== null && <Outcome told={told} />}
+    </View>
+  );
+}
+
+/** How many prices were taken over, and which rows could not be. */
+function Outcome({ told }: { told: Told }) {
+  return (
+    <View role="status">
+      <Text>
+        {told.taken === 1 ? '1 price is taken over' : `${told.taken} prices are taken over`}
+        {told.refused.length === 0 ? '.' : `; ${told.refused.length} could not be:`}
+      </Text>
+      {told.refused.slice(0, TOLD).map(({ row, sentence }) => (
+        <Text key={row}>
+          Row {row} {sentence}
+        </Text>
+      ))}
+      {told.refused.length > TOLD && <Text>And {told.refused.length - TOLD} more.</Text>}
     </View>
   );
 }

@@ -1,7 +1,7 @@
 /** What the ground and the place add to a price, and what is charged once: permits, rentals by their days. */
 import { leastUnits, pricesOf, put, headOf, type JobElement } from '@katabasis/core';
 import { View } from 'react-native';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { NameField, QuantityField } from '../../input/Field';
 import { Fields } from '../../input/Fields';
 import { distanceUpTo, shareBetween } from '../../input/entry';
@@ -18,7 +18,7 @@ const MOST_WHEELED = 1000;
 const draft = z.string();
 
 export function PriceConditions() {
-  const { job, units, edit } = useKept();
+  const { job, units, edit } = useJob();
   const { conditions, extras, currency } = pricesOf(job);
   const [name, note] = useNoted(`katabasis.extra.${job.id}`, draft, '');
   const head = headOf(job);

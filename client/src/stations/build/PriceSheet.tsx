@@ -1,7 +1,5 @@
 /** What it costs and what is asked: every line dearest first, each rate the job's own for the typing. */
 import {
-  amountOf,
-  defined,
   headOf,
   isCurrency,
   leastUnits,
@@ -10,53 +8,31 @@ import {
   money,
   priceOf,
   pricesOf,
-  put,
-  rateUnit,
-  text,
-  type JobElement,
   type Price,
-  type PriceLine,
   type TakeOff,
 } from '@katabasis/core';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { NameField, QuantityField } from '../../input/Field';
 import { Fields } from '../../input/Fields';
-import { shareBetween } from '../../input/entry';
-import { moneyEntry } from '../../input/moneyEntry';
 import { useStyles } from '../../theme/theme';
-import { SPACE, TOUCH, type Palette } from '../../theme/tokens';
+import { SPACE, type Palette } from '../../theme/tokens';
 import { Choice } from '../../ui/Choice';
 import { Figure } from '../../ui/Figure';
-import { Press } from '../../ui/Press';
 import { fieldRow, figureRow } from '../../ui/rows';
 import { Text } from '../../ui/Text';
 import { PriceBooks } from './PriceBooks';
 import { PriceConditions } from './PriceConditions';
+import { Line, usePrices } from './PriceLine';
+import { shareBetween } from '../../input/entry';
 
-const make = (palette: Palette) => ({
-  line: { borderTopWidth: 1, borderTopColor: palette.line, minHeight: TOUCH + 8, justifyContent: 'center' as const },
-  head: { flexDirection: 'row' as const, alignItems: 'center' as const, gap: SPACE.m, paddingTop: SPACE.xs },
-  /** How much of the dearest line it is. */
-  bar: { height: 4, backgroundColor: palette.ink, marginBottom: SPACE.xs },
+const make = (_palette: Palette) => ({
   sum: { flexDirection: 'row' as const, justifyContent: 'space-between' as const, gap: SPACE.m, minHeight: 32 },
 });
 
-type Own = NonNullable<JobElement['prices']>;
-
-/** Puts something in the job's own prices; undefined takes it out again. */
-function usePrices(): (label: string, next: { [K in keyof Own]?: Own[K] | undefined }) => string | null {
-  const { job, edit } = useKept();
-  return (label, next) => {
-    const head = headOf(job);
-    const prices = defined({ ...head.prices, ...next });
-    return edit(put(label, { ...head, prices } as JobElement));
-  };
-}
-
 export function PriceSheet({ taken }: { taken: TakeOff }) {
-  const { job, units } = useKept();
+  const { job, units } = useJob();
   const price = useMemo(() => priceOf(job, taken), [job, taken]);
   const [open, setOpen] = useState<string | null>(null);
   const { currency } = price;
@@ -101,7 +77,7 @@ export function PriceSheet({ taken }: { taken: TakeOff }) {
 
 /** The shares that make a price of a cost. */
 function Book() {
-  const { job } = useKept();
+  const { job } = useJob();
   const set = usePrices();
   const { currency, contingency, overhead, profit, tax } = pricesOf(job);
   const ownRates = headOf(job).prices?.rates;
@@ -161,76 +137,6 @@ function Book() {
         />
       </View>
     </Fields>
-  );
-}
-
-interface LineProps {
-  line: PriceLine;
-  price: Price;
-  label: string;
-  open: boolean;
-  onToggle: () => void;
-}
-
-function Line({ line, price, label, open, onToggle }: LineProps) {
-  const styles = useStyles(make);
-  const { job, units } = useKept();
-  const set = usePrices();
-  const { currency, lines } = price;
-  const { per, said } = rateUnit(line.unit, units);
-  const own = pricesOf(job).rates;
-  const change = (rate: number | undefined): string | null => {
-    if (line.extra !== undefined) {
-      const others = pricesOf(job).extras.filter(({ name }) => name !== line.extra);
-      const kept = rate === undefined ? others : [...others, { name: line.extra, amount: Math.round(rate) }];
-      return set(`Charge ${line.extra}`, { extras: kept });
-    }
-    const rates = { ...own };
-    if (rate === undefined) delete rates[line.key];
-    else rates[line.key] = rate;
-    return set(`Set the rate of ${label.toLowerCase()}`, { rates });
-  };
-  const amount = money(line.amount, currency);
-  return (
-    <View style={styles.line}>
-      <Press
-        role="button"
-        aria-expanded={open}
-        aria-label={`${label}: ${amount}`}
-        onPress={onToggle}
-        style={{ minHeight: TOUCH, justifyContent: 'center' }}
-        testID={`price-${line.work ?? 'part'}`}
-      >
-        <View style={styles.head}>
-          <View style={{ flex: 1 }}>
-            <Text>{label}</Text>
-          </View>
-          <Text kind="strong">{amount}</Text>
-        </View>
-        <View
-          style={[styles.bar, { width: `${Math.max(0.5, (100 * line.amount) / Math.max(1, lines[0]!.amount))}%` }]}
-        />
-      </Press>
-      {open && (
-        <View style={{ paddingBottom: SPACE.m, gap: SPACE.s }}>
-          <Text>
-            {text(amountOf(line.quantity, line.unit, units))} at {money(Math.round(line.rate * per), currency)} {said}
-            {line.own ? ', your own rate' : ', a usual rate'}
-          </Text>
-          <Fields of={null}>
-            <QuantityField
-              label={`Your rate, ${said}`}
-              value={line.own ? line.rate : undefined}
-              {...moneyEntry(leastUnits(currency), per)}
-              optional
-              usual={money(Math.round(line.rate * per), currency)}
-              onCommit={change}
-              testID="price-rate"
-            />
-          </Fields>
-        </View>
-      )}
-    </View>
   );
 }
 

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { Refused, Unreachable } from '../../sync/ask';
 import { offices, sharesKey, useShares } from '../../files/offices';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { SPACE } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
 import { Text } from '../../ui/Text';
@@ -13,7 +13,7 @@ import { Text } from '../../ui/Text';
 const FOR: Record<Audience, string> = { crew: 'the crew', customer: 'the customer' };
 
 export function ShareLinks() {
-  const { job } = useKept();
+  const { job } = useJob();
   const shares = useShares(job.id);
   const queries = useQueryClient();
   const [link, setLink] = useState<{ audience: Audience; address: string } | null>(null);

@@ -14,7 +14,7 @@ import Download from 'lucide-react-native/icons/download';
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import { saveTable } from '../../files/tables';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { useNoted } from '../../input/useNoted';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
@@ -48,7 +48,7 @@ type LookedAt = z.infer<typeof lookedAtSchema>;
 const AT_FIRST: LookedAt = { name: 'runs', orders: {} };
 
 export function TablesSheet({ taken, onGo }: { taken: TakeOff; onGo: (id: string) => void }) {
-  const { job, plan } = useKept();
+  const { job, plan } = useJob();
   const [{ name, orders }, look] = useNoted(`katabasis.tables.${job.id}`, lookedAtSchema, AT_FIRST);
   const table = useMemo(() => MADE[name](job, plan, taken), [job, plan, taken, name]);
   const by = orders[name];

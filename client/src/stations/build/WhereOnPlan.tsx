@@ -3,7 +3,7 @@ import { drawingOf, type Drawing, type Place, type Stroke } from '@katabasis/cor
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, Path } from 'react-native-svg';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { usePalette } from '../../theme/theme';
 
 /** Units of the picture: its longer side, and room for marks at its edge. */
@@ -15,7 +15,7 @@ const MARK = 9;
 const BACKGROUND = new Set<Stroke['layer']>(['buildings', 'surfaces', 'pipes', 'works', 'barriers']);
 
 export function WhereOnPlan({ ids }: { ids: readonly string[] }) {
-  const { job, plan } = useKept();
+  const { job, plan } = useJob();
   const drawing = useMemo(() => drawingOf(job, plan, false), [job, plan]);
   const wanted = new Set(ids);
   const strong = drawing.strokes.filter(({ element }) => element !== null && wanted.has(element.id));

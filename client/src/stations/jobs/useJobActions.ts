@@ -6,7 +6,7 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { pickFile, saveFile, slug } from '../../files/files';
 import { BIN_KEY, JOBS_KEY } from '../../sync/keys';
-import { late } from '../../sync/late';
+import { lazyPart } from '../../sync/lazyPart';
 
 interface JobActions {
   /** What did not go, in a sentence. */
@@ -34,7 +34,7 @@ export function useJobActions(): JobActions {
     void client.invalidateQueries({ queryKey: BIN_KEY });
   };
   const start = async (elements: Element[]): Promise<void> => {
-    const { freeJobName, startJob } = await late();
+    const { freeJobName, startJob } = await lazyPart();
     const id = freshId('j');
     const named = elements.map((element) =>
       element.kind === 'job' ? { ...element, name: freeJobName(client, element.name) } : element,
@@ -55,14 +55,14 @@ export function useJobActions(): JobActions {
     setFaults(null);
     const file = await pickFile('.json,.zip,application/json,application/zip');
     if (!file) return;
-    const { readJob } = await late();
+    const { readJob } = await lazyPart();
     const read = await readJob(file);
     if (read.ok) await start([...read.job.elements]);
     else setFaults({ file: file.name, faults: read.faults });
   };
   const copy = (row: JobRow): Promise<void> =>
     attempt(async () => {
-      const { api } = await late();
+      const { api } = await lazyPart();
       const { elements } = await api.job(row.id);
       await start(
         elements.map(({ element }) =>
@@ -72,7 +72,7 @@ export function useJobActions(): JobActions {
     }, 'The copy was not made.');
   const save = (row: JobRow): Promise<void> =>
     attempt(async () => {
-      const { api, jobFrom, saveJob } = await late();
+      const { api, jobFrom, saveJob } = await lazyPart();
       // One that cannot be read is given out as it lies.
       if (row.trouble !== undefined) return saveFile(`${slug(row.name)}.rows.json`, await api.raw(row.id));
       const { elements } = await api.job(row.id);
@@ -85,12 +85,12 @@ export function useJobActions(): JobActions {
     }, 'The file is not whole.');
   const remove = (row: JobRow): Promise<void> =>
     attempt(async () => {
-      await (await late()).api.remove(row.id);
+      await (await lazyPart()).api.remove(row.id);
       setGone((before) => [row, ...before]);
     }, 'It was not taken out.');
   const restore = (row: JobRow): Promise<void> =>
     attempt(async () => {
-      await (await late()).api.restore(row.id);
+      await (await lazyPart()).api.restore(row.id);
       setGone((before) => before.filter(({ id }) => id !== row.id));
     }, 'It was not brought back.');
   return { said, faults, gone, open, readFaults: () => setFaults(null), copy, save, remove, restore };

@@ -1,6 +1,6 @@
 import { METRES_PER_FOOT } from '@katabasis/core';
 import { View } from 'react-native';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { SPACE } from '../../theme/tokens';
 import { Text } from '../../ui/Text';
 
@@ -8,7 +8,7 @@ const LADDER_FROM = 4 * METRES_PER_FOOT;
 
 /** What to mind on site, where this plan touches it. */
 export function Cautions() {
-  const { plan } = useKept();
+  const { plan } = useJob();
   const deepest = Object.values(plan.runs).reduce(
     (most, run) => Math.max(most, run.groundUp - run.invertUp, run.groundDown - run.invertDown),
     0,

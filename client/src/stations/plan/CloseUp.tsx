@@ -1,7 +1,7 @@
 /** What a sheet changes, and what it leads between: all that a phone has room for above it, or on its side beside it. */
 import { useCallback, useMemo } from 'react';
 import { ScrollView } from 'react-native';
-import { useMade, type OpenJob } from '../../planning/useJob';
+import { useJobPart, type OpenJob } from '../../planning/useJob';
 import { Descent } from '../../drawing/Descent';
 import { drawGlyph } from '../../elements';
 import { SPACE } from '../../theme/tokens';
@@ -15,7 +15,7 @@ function closeUpOf({ plan }: OpenJob, at: string | null): { from: string | null;
 
 /** The landings of what is chosen; null where it has none. */
 export function useCloseUp(at: string | null): readonly string[] | null {
-  const { from, to } = useMade(useCallback((made: OpenJob) => closeUpOf(made, at), [at]));
+  const { from, to } = useJobPart(useCallback((made: OpenJob) => closeUpOf(made, at), [at]));
   return useMemo(() => (from === null ? null : to === null ? [from] : [from, to]), [from, to]);
 }
 

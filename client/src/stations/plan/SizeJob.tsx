@@ -3,7 +3,7 @@ import { nameOf, showNominal, text, type Job, type JobSizing, type SizedJob, typ
 import Ruler from 'lucide-react-native/icons/ruler';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { useStyles } from '../../theme/theme';
 import { SPACE, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
@@ -18,7 +18,7 @@ const make = (palette: Palette) => ({
 });
 
 export function SizeJob() {
-  const { job } = useKept();
+  const { job } = useJob();
   const [asked, setAsked] = useState<Job | null>(null);
   const wanted = asked === job;
   const sizing = useWorked<JobSizing | null>([job, wanted], async (signal, give) => {
@@ -68,7 +68,7 @@ function Choices({ sizing }: { sizing: JobSizing }) {
 }
 
 function Choice({ title, sized, testID }: { title: string; sized: SizedJob; testID?: string }) {
-  const { job, edit, units } = useKept();
+  const { job, edit, units } = useJob();
   const styles = useStyles(make);
   const verdict = useWorked<Verdict>([job, sized], async (signal, give) =>
     give((await planWith(job, sized.change, signal)).verdict),

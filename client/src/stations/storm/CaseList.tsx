@@ -2,7 +2,7 @@
 import { caseWords, cellWords, LAYER_LABELS, type CaseId, type Layers } from '@katabasis/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { useStyles } from '../../theme/theme';
 import { SPACE, TOUCH, type Palette } from '../../theme/tokens';
 import { Mark, type MarkKind } from '../../ui/Mark';
@@ -41,7 +41,7 @@ interface Props {
 }
 
 export function CaseList({ layers, asked, onAsk }: Props) {
-  const { job } = useKept();
+  const { job } = useJob();
   const styles = useStyles(make);
   const go = useGo();
   const [opened, setOpened] = useState<CaseId | null>(null);

@@ -2,7 +2,7 @@
 import { caseWords, cellWords, LAYER_LABELS, partWords, type Layers } from '@katabasis/core';
 import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import { View } from 'react-native';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { useStyles } from '../../theme/theme';
 import { SPACE, TOUCH, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
@@ -23,7 +23,7 @@ interface Props {
 }
 
 export function CellWorking({ layers, asked, onGo, onBack }: Props) {
-  const { job } = useKept();
+  const { job } = useJob();
   const styles = useStyles(make);
   const layer = layers.layers.find(({ id }) => id === asked.layer);
   const cell = layer?.cells[layers.cases.indexOf(asked.case)];

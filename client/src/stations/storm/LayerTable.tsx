@@ -1,7 +1,7 @@
 /** Layers by cases, on a wide screen: a table that is read in ten seconds. */
 import { caseWords, cellWords, LAYER_LABELS, type Layers } from '@katabasis/core';
 import { View } from 'react-native';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { useStyles } from '../../theme/theme';
 import { SPACE, TOUCH, type Palette } from '../../theme/tokens';
 import { Press } from '../../ui/Press';
@@ -33,7 +33,7 @@ interface Props {
 }
 
 export function LayerTable({ layers, asked, onAsk }: Props) {
-  const { job } = useKept();
+  const { job } = useJob();
   const styles = useStyles(make);
   return (
     <View role="table" aria-label="Layers of defence">

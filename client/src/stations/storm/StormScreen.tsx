@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { ElementSheet } from '../../elements/ElementSheet';
 import { findLayers } from '../../planning/planner';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { useWorked } from '../../planning/useWorked';
 import { useWide } from '../../theme/theme';
 import { SPACE } from '../../theme/tokens';
@@ -19,7 +19,7 @@ import { CellWorking } from './CellWorking';
 import { LayerTable } from './LayerTable';
 
 export function StormScreen() {
-  const { job, plan } = useKept();
+  const { job, plan } = useJob();
   const wide = useWide();
   const go = useGo();
   const at = useAt();

@@ -4,7 +4,7 @@ import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import Check from 'lucide-react-native/icons/check';
 import { useCallback, useState } from 'react';
 import { View } from 'react-native';
-import { useKept, WithDraft } from '../../planning/useJob';
+import { useJob, WithDraft } from '../../planning/useJob';
 import { viewOf } from '../../elements';
 import { Fields } from '../../input/Fields';
 import { useStyles } from '../../theme/theme';
@@ -41,7 +41,7 @@ interface Props {
 }
 
 export function AddSheet({ onClose, onGo }: Props) {
-  const { job } = useKept();
+  const { job } = useJob();
   const styles = useStyles(make);
   const [begun, setBegun] = useState(() => begunIn(job.id));
   const [stem, setStem] = useState<string | null>(null);
@@ -116,7 +116,7 @@ interface BegunProps {
 }
 
 function Begun({ draft, onChange, onBack, onForget, onIn, onClose }: BegunProps) {
-  const { job, edit } = useKept();
+  const { job, edit } = useJob();
   const styles = useStyles(make);
   const [wrong, setWrong] = useState<string | null>(null);
   const { Form } = viewOf(draft);

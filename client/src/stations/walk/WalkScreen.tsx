@@ -12,7 +12,7 @@ import {
 } from '@katabasis/core';
 import { useCallback } from 'react';
 import { ScrollView, View } from 'react-native';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { useStyles, useWide } from '../../theme/theme';
 import { SPACE, type Palette } from '../../theme/tokens';
 import { Mark } from '../../ui/Mark';
@@ -119,7 +119,7 @@ interface ItemProps extends ListProps {
 }
 
 function Item({ id, name, about, figure, chosen, onChoose }: ItemProps) {
-  const { plan } = useKept();
+  const { plan } = useJob();
   const styles = useStyles(make);
   const worst = plan.snags.find((snag) => snag.at === id);
   return (
@@ -146,7 +146,7 @@ function Item({ id, name, about, figure, chosen, onChoose }: ItemProps) {
 }
 
 function Rain(props: ListProps) {
-  const { job, units } = useKept();
+  const { job, units } = useJob();
   const rain = rainOf(job);
   const about = rain ? calledOf(rain) : 'Not set: tap to choose';
   return (
@@ -178,7 +178,7 @@ interface SectionProps extends ListProps {
 }
 
 function Section({ title, groups, empty, ...props }: SectionProps) {
-  const open = useKept();
+  const open = useJob();
   const items = groups.flatMap((group) => itemsOf(open.job, group));
   if (items.length === 0 && empty === undefined) return null;
   return (

@@ -1,7 +1,7 @@
 /** What to put down: by pacing, by taps, or what is in the job and not on the plan yet. */
 import { kindOf, nameOf } from '@katabasis/core';
 import { View } from 'react-native';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { unplaced } from '../../drawing/yard/scene';
 import { PUT } from '../../parts/yardAddress';
 import { useStyles } from '../../theme/theme';
@@ -26,7 +26,7 @@ const make = (palette: Palette) => ({
 const FIRST = ['Building', 'Wet spot', 'Downspout', 'Way out', 'Basin', 'Channel', 'Level'];
 
 export function AddOnPlan({ onClose, onGo }: { onClose: () => void; onGo: (id: string) => void }) {
-  const { job } = useKept();
+  const { job } = useJob();
   const styles = useStyles(make);
   const waiting = unplaced(job).filter(({ kind }) => kind !== 'underlay' && kind !== 'spotLevel');
   const rank = (stem: string): number => FIRST.indexOf(stem) + 1 || FIRST.length + 1;

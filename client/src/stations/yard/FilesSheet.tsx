@@ -1,43 +1,35 @@
 /** Levels, the site, plans and photos: in and out. */
 import {
-  COLUMNS,
   decodeText,
   freeName,
   freshId,
   guessMapping,
   levelsTable,
-  mappingFault,
   nameOf,
   ofKind,
   placedLevels,
   readGeoJson,
-  readLevels,
   toGeoJson,
-  type Column,
-  type Mapping,
+  type Job,
+  type Photo,
   type Place,
+  type Underlay,
 } from '@katabasis/core';
 import Papa from 'papaparse';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { pickFile, saveFile, slug } from '../../files/files';
 import { saveTable } from '../../files/tables';
-import { keepPicture } from '../../files/pictures';
-import { useKept } from '../../planning/useJob';
+import { keepPicture, type KeptPicture } from '../../files/pictures';
+import { useJob } from '../../planning/useJob';
 import { SPACE } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
-import { Choice } from '../../ui/Choice';
 import { Sheet } from '../../ui/Sheet';
 import { Text } from '../../ui/Text';
+import { TableSheet, type Table } from './TableSheet';
 
 /** Bytes; a million levels are fewer. */
 const MOST = 20e6;
-
-interface Table {
-  name: string;
-  rows: string[][];
-  mapping: Mapping;
-}
 
 interface Props {
   /** Middle of what is in sight: new pictures come there. */
@@ -46,8 +38,24 @@ interface Props {
   onGo: (id: string) => void;
 }
 
-export function FilesSheet({ middle, onClose, onGo }: Props) {
-  const { job, edit, units } = useKept();
+/** A picture as a thing of the job, in the middle of what is in sight. */
+function pictured(job: Job, kept: KeptPicture, as: 'photo' | 'underlay', middle: Place): Photo | Underlay {
+  const id = freshId(as === 'photo' ? 'photo' : 'sheet');
+  if (as === 'photo') return { id, kind: 'photo', name: freeName(job, 'Photo'), file: kept.hash, place: middle };
+  const end = (across: number, by: number): Underlay['a'] => ({
+    spot: { across, down: 0.5 },
+    place: { east: middle.east + by, north: middle.north },
+  });
+  const { hash: file, ratio } = kept;
+  return { id, kind: 'underlay', name: freeName(job, 'Underlay'), file, ratio, a: end(0, -HALF), b: end(1, HALF) };
+}
+
+/** Half of how wide a picture lies at first, m. */
+const HALF = 15;
+
+/** What is brought in, and what was said of it. */
+function useBringIn({ middle, onGo }: Pick<Props, 'middle' | 'onGo'>) {
+  const { job, edit, units } = useJob();
   const [table, setTable] = useState<Table | null>(null);
   const [said, setSaid] = useState<{ wrong: boolean; lines: string[] } | null>(null);
   const wrong = (...lines: string[]): void => setSaid({ wrong: true, lines });
@@ -93,28 +101,18 @@ export function FilesSheet({ middle, onClose, onGo }: Props) {
     if (!file) return;
     const kept = await keepPicture(file).catch((error: Error) => error);
     if (kept instanceof Error) return wrong(kept.message);
-    const id = freshId(as === 'photo' ? 'photo' : 'sheet');
-    const half = 15;
-    const element =
-      as === 'photo'
-        ? { id, kind: 'photo' as const, name: freeName(job, 'Photo'), file: kept.hash, place: middle }
-        : {
-            id,
-            kind: 'underlay' as const,
-            name: freeName(job, 'Underlay'),
-            file: kept.hash,
-            ratio: kept.ratio,
-            a: { spot: { across: 0, down: 0.5 }, place: { east: middle.east - half, north: middle.north } },
-            b: { spot: { across: 1, down: 0.5 }, place: { east: middle.east + half, north: middle.north } },
-          };
-    const refused = edit({
-      label: as === 'photo' ? 'Keep a photo' : 'Lay a picture under',
-      puts: [element],
-      removes: [],
-    });
+    const element = pictured(job, kept, as, middle);
+    const label = as === 'photo' ? 'Keep a photo' : 'Lay a picture under';
+    const refused = edit({ label, puts: [element], removes: [] });
     if (refused !== null) wrong(refused);
-    else onGo(id);
+    else onGo(element.id);
   };
+  return { table, setTable, said, setSaid, pickLevels, pickSite, pickPicture };
+}
+
+export function FilesSheet({ middle, onClose, onGo }: Props) {
+  const { job } = useJob();
+  const { table, setTable, said, setSaid, pickLevels, pickSite, pickPicture } = useBringIn({ middle, onGo });
   const saveLevels = (): void => {
     const spots = new Map(ofKind(job, 'spotLevel').map((spot) => [spot.id, spot]));
     const levels = placedLevels(job).map(({ id, east, north, level }) => ({
@@ -176,103 +174,6 @@ export function FilesSheet({ middle, onClose, onGo }: Props) {
           <Button label="Take a photo" onPress={() => void pickPicture('photo')} testID="photo-in" />
           <Button label="Lay a plan under" onPress={() => void pickPicture('underlay')} testID="underlay-in" />
         </View>
-      </View>
-    </Sheet>
-  );
-}
-
-const COLUMN_LABELS: Record<Column, string> = {
-  point: 'Point',
-  north: 'North',
-  east: 'East',
-  level: 'Level',
-  code: 'What stands there',
-  none: 'Leave out',
-};
-
-/** What a table would give, before any of it is in the job. */
-function TableSheet({
-  table: { name, rows, mapping },
-  onTable,
-  onIn,
-  onClose,
-}: {
-  table: Table;
-  onTable: (table: Table | null) => void;
-  onIn: (lines: string[]) => void;
-  onClose: () => void;
-}) {
-  const { edit } = useKept();
-  const [wrong, setWrong] = useState<string | null>(null);
-  const set = (next: Partial<Mapping>): void => onTable({ name, rows, mapping: { ...mapping, ...next } });
-  const fault = mappingFault(mapping);
-  const read = fault === null ? readLevels(rows, mapping) : null;
-  const putIn = (): void => {
-    if (!read) return;
-    const refused = edit({ label: `Bring in ${read.levels.length} levels`, puts: read.levels, removes: [] });
-    if (refused !== null) setWrong(refused);
-    else
-      onIn([
-        `${read.levels.length} levels are in. Undo takes them all back.`,
-        ...read.refused.slice(0, 12).map(({ row, why }) => `Row ${row} ${why}.`),
-      ]);
-  };
-  return (
-    <Sheet title={name} over="Levels that would come in" onClose={onClose}>
-      <Choice
-        label="Its figures are"
-        value={mapping.unit}
-        options={[
-          { value: 'm', label: 'Metres' },
-          { value: 'ft', label: 'Feet' },
-        ]}
-        onChoose={(unit) => set({ unit })}
-      />
-      {mapping.columns.map((column, k) => (
-        <Choice
-          key={k}
-          label={`Column ${k + 1}: ${rows
-            .slice(0, 3)
-            .map((row) => row[k] ?? '')
-            .join(', ')}`}
-          value={column}
-          options={COLUMNS.map((value) => ({ value, label: COLUMN_LABELS[value] }))}
-          onChoose={(next) => set({ columns: mapping.columns.map((each, at) => (at === k ? next : each)) })}
-        />
-      ))}
-      {fault !== null && (
-        <Text tone="stop" role="alert">
-          {fault}
-        </Text>
-      )}
-      {read && (
-        <View aria-live="polite">
-          <Text kind="strong">
-            {read.levels.length} levels
-            {read.refused.length > 0 ? `, and ${read.refused.length} rows that are none` : ''}
-          </Text>
-          {read.refused.slice(0, 20).map(({ row, why }) => (
-            <Text key={row}>
-              Row {row} {why}.
-            </Text>
-          ))}
-          {read.refused.length > 20 && <Text>And {read.refused.length - 20} more.</Text>}
-        </View>
-      )}
-      {wrong !== null && (
-        <Text tone="stop" role="alert">
-          {wrong}
-        </Text>
-      )}
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
-        <Button
-          label="Bring them in"
-          kind="main"
-          disabled={!read || read.levels.length === 0}
-          onPress={putIn}
-          testID="levels-put-in"
-        />
-        <Button label="Another file" kind="bare" onPress={() => onTable(null)} />
       </View>
     </Sheet>
   );

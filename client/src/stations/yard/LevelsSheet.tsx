@@ -13,7 +13,7 @@ import {
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { rodOf } from '../../files/rod';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import type { Snapped } from '../../drawing/yard/snap';
 import { SPACE } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
@@ -31,7 +31,7 @@ interface Props {
 }
 
 export function LevelsSheet({ pending, onPending, onClose }: Props) {
-  const { job, units } = useKept();
+  const { job, units } = useJob();
   const booking = useMemo(() => bookingOf(job), [job]);
   const [last, setLast] = useState<string | null>(null);
   const turn = booking.turn === null ? null : (elementOf(job, 'spotLevel', booking.turn) ?? null);
@@ -79,7 +79,7 @@ interface ReadingProps {
 
 /** One reading at one place. */
 function Reading({ booking, place, spot, onBooked }: ReadingProps) {
-  const { job, edit, units } = useKept();
+  const { job, edit, units } = useJob();
   const [typed, setTyped] = useTyped(job.id, 'rod');
   const [wanted, setWanted] = useState<Sight>('between');
   const [wrong, setWrong] = useState<string | null>(null);

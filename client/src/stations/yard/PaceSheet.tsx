@@ -2,7 +2,7 @@
 import { parseLength, put, showLength, text } from '@katabasis/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { QuantityField } from '../../input/Field';
 import { Fields } from '../../input/Fields';
 import { degreesEntry } from '../../input/entry';
@@ -33,7 +33,7 @@ const withPlaces = (draft: PaceDraft): PaceDraft => ({
 });
 
 export function PaceSheet({ draft: now, onDraft, onClose, onGo }: Props) {
-  const { job, edit, units } = useKept();
+  const { job, edit, units } = useJob();
   const [typed, setTyped] = useTyped(job.id, 'wall');
   const [turn, setTurn] = useState<Turn>('right');
   const [angle, setAngle] = useState(RIGHT / 2);
@@ -142,7 +142,7 @@ interface NextWallProps {
 }
 
 function NextWall({ count, closes, typed, onTyped, wrong, onWrong, onWalk }: NextWallProps) {
-  const { units } = useKept();
+  const { units } = useJob();
   const wall = (): void => {
     const parsed = parseLength(typed, units);
     if (!parsed.ok) return onWrong(parsed.sentence);

@@ -1,7 +1,7 @@
 /** What is said of a house as it is paced out. */
 import { showLength, showSmall, text } from '@katabasis/core';
 import { View } from 'react-native';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { SPACE } from '../../theme/tokens';
 import { Text } from '../../ui/Text';
 import type { PaceDraft } from './doing';
@@ -9,7 +9,7 @@ import type { paced } from './pacing';
 
 /** Whether the walk comes back to where it began, and which wall is most likely wrong where it does not. */
 export function Closing({ walk }: { walk: ReturnType<typeof paced> }) {
-  const { units } = useKept();
+  const { units } = useJob();
   return (
     <View style={{ gap: SPACE.xs }} aria-live="polite">
       {walk.closes ? (
@@ -39,7 +39,7 @@ export function Closing({ walk }: { walk: ReturnType<typeof paced> }) {
 
 /** The walls as they were walked. */
 export function Walked({ walls }: { walls: PaceDraft['walls'] }) {
-  const { units } = useKept();
+  const { units } = useJob();
   if (walls.length === 0) return null;
   return (
     <Text kind="small">

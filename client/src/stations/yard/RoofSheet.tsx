@@ -17,7 +17,7 @@ import {
 import { roofOver, ROOF_FORMS, type Face, type RoofForm } from '@katabasis/core/roofs';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { QuantityField } from '../../input/Field';
 import { Fields } from '../../input/Fields';
 import { roofPitchEntry } from '../../input/entry';
@@ -41,7 +41,7 @@ interface Props {
 }
 
 export function RoofSheet({ building: id, onClose, onGo }: Props) {
-  const { job, edit, units } = useKept();
+  const { job, edit, units } = useJob();
   const building = elementOf(job, 'building', id);
   const [form, setForm] = useState<RoofForm>('gable');
   const [pitch, setPitch] = useState(0.5);

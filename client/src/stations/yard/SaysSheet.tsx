@@ -10,10 +10,11 @@ import {
   showSmall,
   text,
   type Basin,
+  type GroundSays,
   type Place,
 } from '@katabasis/core';
 import { View } from 'react-native';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { useYard } from '../../planning/useYard';
 import { SPACE } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
@@ -28,7 +29,7 @@ interface Props {
 }
 
 export function SaysSheet({ onClose, onGo, onShow }: Props) {
-  const { job, edit, units } = useKept();
+  const { job } = useJob();
   const { answer: says } = useYard(job, 'says', null);
   if (!says)
     return (
@@ -54,19 +55,7 @@ export function SaysSheet({ onClose, onGo, onShow }: Props) {
   });
   return (
     <Sheet title="What the ground says" onClose={onClose}>
-      {next.length > 0 && (
-        <View style={{ gap: SPACE.xs }}>
-          <Text kind="heading">The next level to take</Text>
-          {next.map((each) => (
-            <View key={`${each.on} ${each.place.east} ${each.place.north}`} style={{ gap: SPACE.xs }}>
-              <Text>{nextWords(job, each)}</Text>
-              <View style={{ flexDirection: 'row' }}>
-                <Button label="Show where" onPress={() => onShow(each.place)} />
-              </View>
-            </View>
-          ))}
-        </View>
-      )}
+      {next.length > 0 && <NextLevels next={next} onShow={onShow} />}
       {said.map(({ id, words }) => (
         <View key={id} style={{ gap: SPACE.xs }}>
           <Text>{words}</Text>
@@ -76,7 +65,40 @@ export function SaysSheet({ onClose, onGo, onShow }: Props) {
         </View>
       ))}
       {unseen.length > 0 && <Text kind="heading">Ponds by the levels, seen by nobody yet</Text>}
-      {unseen.map(({ pond, place }) => {
+      <Ponds ponds={unseen} onGo={onGo} onShow={onShow} />
+      {said.length === 0 && unseen.length === 0 && <Text>No hollow holds water by these levels.</Text>}
+      <View style={{ flexDirection: 'row' }}>
+        <Button label="Section along a way" onPress={() => onGo('~section')} testID="yard-section" />
+      </View>
+      {walls.length > 0 && <Walls walls={walls} onShow={onShow} />}
+    </Sheet>
+  );
+}
+
+/** Where the next level tells most. */
+function NextLevels({ next, onShow }: Pick<GroundSays, 'next'> & Pick<Props, 'onShow'>) {
+  const { job } = useJob();
+  return (
+    <View style={{ gap: SPACE.xs }}>
+      <Text kind="heading">The next level to take</Text>
+      {next.map((each) => (
+        <View key={`${each.on} ${each.place.east} ${each.place.north}`} style={{ gap: SPACE.xs }}>
+          <Text>{nextWords(job, each)}</Text>
+          <View style={{ flexDirection: 'row' }}>
+            <Button label="Show where" onPress={() => onShow(each.place)} />
+          </View>
+        </View>
+      ))}
+    </View>
+  );
+}
+
+/** Hollows that hold water by the levels, which nobody has seen wet. */
+function Ponds({ ponds, onGo, onShow }: { ponds: GroundSays['unseen'] } & Pick<Props, 'onGo' | 'onShow'>) {
+  const { job, edit } = useJob();
+  return (
+    <>
+      {ponds.map(({ pond, place }) => {
         const [depth, volume] = pondWords(job, pond);
         return (
           <View key={pond.deepest} style={{ gap: SPACE.xs }}>
@@ -105,33 +127,34 @@ export function SaysSheet({ onClose, onGo, onShow }: Props) {
           </View>
         );
       })}
-      {said.length === 0 && unseen.length === 0 && <Text>No hollow holds water by these levels.</Text>}
-      <View style={{ flexDirection: 'row' }}>
-        <Button label="Section along a way" onPress={() => onGo('~section')} testID="yard-section" />
-      </View>
-      {walls.length > 0 && (
-        <View style={{ gap: SPACE.xs }}>
-          <Text kind="heading">Falls away from walls</Text>
-          <Text kind="small">{text(showSmall(FALL_ASKED, units))} in the first 10 ft is asked.</Text>
-          {walls.map(({ name, wall, fall, middle }) => (
-            <View
-              key={`${name} ${wall}`}
-              style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s, flexWrap: 'wrap' }}
-            >
-              <Mark kind={fall < 0 ? 'fix' : 'mind'} />
-              <View style={{ flexGrow: 1, flexBasis: 200 }}>
-                <Text>
-                  {name}, wall {wall + 1}:{' '}
-                  {fall < 0
-                    ? `falls ${text(showSmall(-fall, units))} toward it`
-                    : `falls ${text(showSmall(fall, units))} away`}
-                </Text>
-              </View>
-              <Button label={`Show wall ${wall + 1} of ${name}`} kind="bare" onPress={() => onShow(middle)} />
-            </View>
-          ))}
+    </>
+  );
+}
+
+/** How the ground falls along each wall. */
+function Walls({ walls, onShow }: Pick<GroundSays, 'walls'> & Pick<Props, 'onShow'>) {
+  const { units } = useJob();
+  return (
+    <View style={{ gap: SPACE.xs }}>
+      <Text kind="heading">Falls away from walls</Text>
+      <Text kind="small">{text(showSmall(FALL_ASKED, units))} in the first 10 ft is asked.</Text>
+      {walls.map(({ name, wall, fall, middle }) => (
+        <View
+          key={`${name} ${wall}`}
+          style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s, flexWrap: 'wrap' }}
+        >
+          <Mark kind={fall < 0 ? 'fix' : 'mind'} />
+          <View style={{ flexGrow: 1, flexBasis: 200 }}>
+            <Text>
+              {name}, wall {wall + 1}:{' '}
+              {fall < 0
+                ? `falls ${text(showSmall(-fall, units))} toward it`
+                : `falls ${text(showSmall(fall, units))} away`}
+            </Text>
+          </View>
+          <Button label={`Show wall ${wall + 1} of ${name}`} kind="bare" onPress={() => onShow(middle)} />
         </View>
-      )}
-    </Sheet>
+      ))}
+    </View>
   );
 }

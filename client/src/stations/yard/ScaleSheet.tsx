@@ -1,7 +1,7 @@
 /** A picture put to scale: two taps on it, and how far apart they are. */
 import { distance, elementOf, put, scaledBy, showLength, text } from '@katabasis/core';
 import { View } from 'react-native';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { QuantityField } from '../../input/Field';
 import { Fields } from '../../input/Fields';
 import { lengthEntry } from '../../input/entry';
@@ -20,7 +20,7 @@ interface Props {
 }
 
 export function ScaleSheet({ underlay: id, taps: { a, b }, onAnew, onClose, onGo }: Props) {
-  const { job, edit, units } = useKept();
+  const { job, edit, units } = useJob();
   const underlay = elementOf(job, 'underlay', id);
   if (!underlay) return null;
   return (

@@ -2,7 +2,7 @@
 import { placeAlong, nameOf, showLength, showLevel, showPitch, showSmall, text, type Place } from '@katabasis/core';
 import { useCallback } from 'react';
 import { View } from 'react-native';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { useYard } from '../../planning/useYard';
 import { CutDrawing } from '../../drawing/CutDrawing';
 import { SPACE } from '../../theme/tokens';
@@ -19,7 +19,7 @@ interface Props {
 }
 
 export function SectionSheet({ way, onBack, onAnew, onClose, onShow }: Props) {
-  const { job, units } = useKept();
+  const { job, units } = useJob();
   const { answer: cut, behind } = useYard(job, 'cut', way);
   const point = useCallback(
     (along: number | null) => onShow(along === null ? null : placeAlong(way, along)),

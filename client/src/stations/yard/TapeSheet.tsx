@@ -12,10 +12,9 @@ import {
 } from '@katabasis/core';
 import { useEffect, useMemo } from 'react';
 import { View } from 'react-native';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { QuantityField } from '../../input/Field';
 import { Fields } from '../../input/Fields';
-import { lengthEntry, levelEntry } from '../../input/entry';
 import { SPACE } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
@@ -23,6 +22,7 @@ import { fieldRow } from '../../ui/rows';
 import { Sheet } from '../../ui/Sheet';
 import { Text } from '../../ui/Text';
 import { useTaped, type Taped, type Tapes } from './doing';
+import { lengthEntry, levelEntry } from '../../input/entry';
 
 interface Props {
   /** What is being put down. */
@@ -58,7 +58,7 @@ function cutWords(cut: number): string {
 }
 
 export function TapeSheet({ name, tapes: { a, b }, onShow, onPut, onAnew, onClose }: Props) {
-  const { job, units } = useKept();
+  const { job, units } = useJob();
   const [{ way, first, second, side }, setTaped] = useTaped(job.id);
   const set = (next: Partial<Taped>): null => {
     setTaped((now) => ({ ...now, ...next }));
@@ -93,47 +93,7 @@ export function TapeSheet({ name, tapes: { a, b }, onShow, onPut, onAnew, onClos
         </Text>
       ) : (
         <>
-          <Fields of={null}>
-            <View style={fieldRow}>
-              <QuantityField
-                label={way === 'tie' ? 'From the first corner' : 'Along, from the first corner'}
-                name="first"
-                value={first}
-                {...lengthEntry(units)}
-                onCommit={(next) => set({ first: next })}
-                testID="tape-first"
-              />
-              {way === 'tie' ? (
-                <QuantityField
-                  label="From the second corner"
-                  name="second"
-                  value={second}
-                  {...lengthEntry(units)}
-                  onCommit={(next) => set({ second: next })}
-                  testID="tape-second"
-                />
-              ) : (
-                <QuantityField
-                  label="Off, right is more than 0"
-                  name="off"
-                  value={second}
-                  {...levelEntry(units)}
-                  onCommit={(next) => set({ second: next })}
-                />
-              )}
-            </View>
-          </Fields>
-          {way === 'tie' && (
-            <Choice
-              label="Seen from the first corner to the second it lies"
-              value={side}
-              options={[
-                { value: 'left', label: 'Left' },
-                { value: 'right', label: 'Right' },
-              ]}
-              onChoose={(next) => set({ side: next })}
-            />
-          )}
+          <TapeFigures taped={{ way, first, second, side }} set={set} />
           {found && !found.ok && (
             <Text tone="stop" role="alert">
               {tieFailed(found, units)}
@@ -161,5 +121,61 @@ export function TapeSheet({ name, tapes: { a, b }, onShow, onPut, onAnew, onClos
         {a && <Button label="Other corners" kind="bare" onPress={onAnew} />}
       </View>
     </Sheet>
+  );
+}
+
+/** The two figures that the tapes give. */
+function TapeFigures({
+  taped: { way, first, second, side },
+  set,
+}: {
+  taped: Taped;
+  set: (next: Partial<Taped>) => null;
+}) {
+  const { units } = useJob();
+  return (
+    <>
+      <Fields of={null}>
+        <View style={fieldRow}>
+          <QuantityField
+            label={way === 'tie' ? 'From the first corner' : 'Along, from the first corner'}
+            name="first"
+            value={first}
+            {...lengthEntry(units)}
+            onCommit={(next) => set({ first: next })}
+            testID="tape-first"
+          />
+          {way === 'tie' ? (
+            <QuantityField
+              label="From the second corner"
+              name="second"
+              value={second}
+              {...lengthEntry(units)}
+              onCommit={(next) => set({ second: next })}
+              testID="tape-second"
+            />
+          ) : (
+            <QuantityField
+              label="Off, right is more than 0"
+              name="off"
+              value={second}
+              {...levelEntry(units)}
+              onCommit={(next) => set({ second: next })}
+            />
+          )}
+        </View>
+      </Fields>
+      {way === 'tie' && (
+        <Choice
+          label="Seen from the first corner to the second it lies"
+          value={side}
+          options={[
+            { value: 'left', label: 'Left' },
+            { value: 'right', label: 'Right' },
+          ]}
+          onChoose={(next) => set({ side: next })}
+        />
+      )}
+    </>
   );
 }

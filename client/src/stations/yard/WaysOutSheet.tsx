@@ -12,7 +12,7 @@ import {
 } from '@katabasis/core';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { useYard } from '../../planning/useYard';
 import { useStyles } from '../../theme/theme';
 import { SPACE, type Palette } from '../../theme/tokens';
@@ -35,7 +35,7 @@ interface Props {
 }
 
 export function WaysOutSheet({ onClose, onGo, onRoute }: Props) {
-  const { job, edit } = useKept();
+  const { job, edit } = useJob();
   const styles = useStyles(make);
   const { answer: found = null, behind } = useYard(job, 'waysOut', null);
   const [shown, setShown] = useState<string | null>(null);

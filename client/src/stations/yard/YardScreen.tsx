@@ -2,7 +2,7 @@
 import { headOf, markWords, middleOf, moveWhole, put, type Place } from '@katabasis/core';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { View } from 'react-native';
-import { useJob, useKept } from '../../planning/useJob';
+import { usePreview, useJob } from '../../planning/useJob';
 import { useYard } from '../../planning/useYard';
 import { GroundPlan, type PlanHandle } from '../../drawing/yard/GroundPlan';
 import { gripOf } from '../../drawing/yard/grip';
@@ -39,7 +39,7 @@ const EMPTY: readonly Place[] = [
 
 /** What of the yard lies on its plan, as shown: with what is under the finger. */
 function useScene() {
-  const { job } = useJob();
+  const { job } = usePreview();
   const things = useMemo(() => sceneOf(job), [job]);
   const extent = useMemo(() => {
     const all = things.flatMap((thing) => [...thing.places]);
@@ -50,8 +50,8 @@ function useScene() {
 
 /** Moving what is chosen: by one of its corners, or whole by its grip. */
 function useMoving(chosen: string | null) {
-  const { job: kept, edit } = useKept();
-  const { plan, preview } = useJob();
+  const { job: kept, edit } = useJob();
+  const { plan, preview } = usePreview();
   const onHandle = (corner: number, place: Place, done: boolean): void => {
     const element = chosen === null ? undefined : kept.elements.get(chosen);
     if (!element) return;
@@ -80,7 +80,7 @@ interface PictureProps {
 function YardPicture({ board, tool, scene: { things, extent }, plan: handle }: PictureProps) {
   const styles = useStyles(make);
   const wide = useWide();
-  const { job, plan } = useJob();
+  const { job, plan } = usePreview();
   const { choose, route, mark } = board;
   const [turn, setTurn] = useState(0);
   const entry = entryOfTool(tool);
@@ -163,7 +163,7 @@ export function YardScreen() {
   const styles = useStyles(make);
   const wide = useWide();
   const at = useAt();
-  const { job } = useKept();
+  const { job } = useJob();
   const tool = useMemo(() => toolOf(job, at), [job, at]);
   const scene = useScene();
   const plan = useRef<PlanHandle>(null);

@@ -2,7 +2,7 @@
 import { middleOf, type Change, type Place } from '@katabasis/core';
 import { useCallback, useState, type RefObject } from 'react';
 import type { PlanHandle } from '../../drawing/yard/GroundPlan';
-import { useKept } from '../../planning/useJob';
+import { useJob } from '../../planning/useJob';
 import { useGo } from '../useGo';
 import { NOTHING_BEGUN, useBegun, usePaced } from './doing';
 import type { Board } from './tools/entry';
@@ -24,7 +24,7 @@ export function useBoard(
   plan: RefObject<PlanHandle | null>,
 ): Board & { route: Shown['route'] } {
   const go = useGo();
-  const { job, plan: planned, edit, units } = useKept();
+  const { job, plan: planned, edit, units } = useJob();
   const [pace, setPace] = usePaced(job.id);
   const [begun, setBegun] = useBegun(job.id, at);
   const [last, setShown] = useState<Shown>(FIRST_SHOWN);

@@ -8,7 +8,7 @@ import type { Db, KatabasisDb } from './schema';
 import { byOrder, byStep, countWaiting, elementsKept, MemoryStore } from './memoryStore';
 import { byPlace } from './places';
 import type { DeviceStore, Step, StoredJob, Versioned, Waiting } from './stored';
-import { timed } from './timed';
+import { measureFrom } from './measureFrom';
 
 /** Told on the window when a page of an earlier version keeps this one from its database. */
 export const HELD_BY_EARLIER = 'katabasis.heldByEarlier';
@@ -49,7 +49,7 @@ export class IndexedStore implements DeviceStore {
   async keep(job: string, step: Step): Promise<void> {
     const start = performance.now();
     await this.write(job, step);
-    timed('katabasis.kept', start);
+    measureFrom('katabasis.kept', start);
   }
 
   private write(job: string, step: Step): Promise<void> {

@@ -1,6 +1,5 @@
 /** Snags of the other works: deeper, wider, closer, stronger, by steps that a crew would take. */
-import { LININGS } from '../../catalogue/swales';
-import { MATERIALS, NOMINAL_SIZES } from '../../catalogue/pipes';
+import { NOMINAL_SIZES, MATERIALS } from '../../catalogue/pipes';
 import { put } from '../../job/change';
 import { headOf, type Job } from '../../job/job';
 import { kindOf, type Element, type ElementKind, type OfKind } from '../../job/kinds';
@@ -9,18 +8,11 @@ import { DAY } from '../../snags/works/work';
 import { showLength, showNominal, showSmall, text } from '../../units';
 import { METRES_PER_INCH } from '../../units/constants';
 import { DRAIN_USUAL } from '../../works/drain';
-import { MOST_STARTS, pumpPlan, usualPump } from '../../works/pumpBasin';
+import { usualPump } from '../../works/pumpBasin';
 import { storeOf } from '../../works/store';
 import { fixOfChange, type Mending } from './fix';
-
-type Step<E> = { label: string; next: Partial<E> };
-
-/** Lengths in a job's own units. */
-interface Say {
-  small(metres: number): string;
-  long(metres: number): string;
-  nominal(metres: number): string;
-}
+import { stronger, type Step, type Say } from './pumps';
+import { LININGS } from '../../catalogue/swales';
 
 function sayIn(job: Job): Say {
   const { units } = headOf(job);
@@ -245,34 +237,3 @@ export const works: readonly Mending[] = [
   ),
   stepwise('grateAtEnd', ['discharge'], () => [{ label: 'Put a guard on it', next: { end: 'guard' as const } }]),
 ];
-
-type Pump = NonNullable<OfKind<'discharge'>['pump']>;
-
-/** A basin wide enough that this pump does not start too often in it. */
-function roomFor(discharge: OfKind<'discharge'>, pump: Pump): Pump {
-  const { rate } = pumpPlan({ ...discharge, pump }, 0);
-  const volume = (3600 * rate) / (4 * (MOST_STARTS - 0.5));
-  return { ...pump, area: Math.max(pump.area, volume / (pump.start - pump.stop)) };
-}
-
-/** A pump that lifts more, through a wider line, in a basin that suits it. */
-function stronger(discharge: OfKind<'discharge'>, say: Say): Step<OfKind<'discharge'>>[] {
-  const pump = discharge.pump ?? usualPump(discharge.groundLevel);
-  const wider = [0.0508, 0.0762, 0.1016].filter((size) => size > pump.mainDiameter + 1e-6);
-  return [
-    ...wider.map((mainDiameter) => ({
-      label: `A rising line of ${say.nominal(mainDiameter)}`,
-      next: { pump: roomFor(discharge, { ...pump, mainDiameter }) },
-    })),
-    ...[1.5, 2, 3, 4, 6].map((times) => ({
-      label: `A pump of ${times} times that head and flow, through a line of ${say.nominal(Math.max(pump.mainDiameter, 0.0762))}`,
-      next: {
-        pump: roomFor(discharge, {
-          ...pump,
-          mainDiameter: Math.max(pump.mainDiameter, 0.0762),
-          curve: pump.curve.map(({ flow, head }) => ({ flow: flow * times, head: head * times })),
-        }),
-      },
-    })),
-  ];
-}

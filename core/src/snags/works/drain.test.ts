@@ -2,7 +2,7 @@
 import type { Element } from '../../job/kinds';
 import { type Edge, holds, landing, place, runsOf, sound, work } from '../../testing/edges';
 import { basin, node, out, pipe, spout } from '../../testing/parts';
-import { drainOf, fieldOf, stoneOf } from '../../testing/workYards';
+import { drainOf, fieldOf, stoneOf } from '../../testing/someWorks';
 
 const DAY = 86_400;
 const FT = 0.3048;

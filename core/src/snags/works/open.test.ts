@@ -1,8 +1,8 @@
 /** Water in the open: each rule at its edge: silent on the one side, and on the other it says the figure, the limit and how bad it is. */
 import type { Element } from '../../job/kinds';
-import { type Edge, holds, landing, place, rarer, work } from '../../testing/edges';
+import { type Edge, holds, place, rarer, work, landing } from '../../testing/edges';
 import { basin } from '../../testing/parts';
-import { bermOf, culvertOf, drainOf, swaleOf } from '../../testing/workYards';
+import { bermOf, culvertOf, drainOf, swaleOf } from '../../testing/someWorks';
 
 const IN = 0.0254;
 const swale = (more: object) => ({

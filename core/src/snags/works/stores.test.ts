@@ -2,7 +2,7 @@
 import type { Element } from '../../job/kinds';
 import { type Edge, holds, place, rarer, work } from '../../testing/edges';
 import { basin, out, pipe } from '../../testing/parts';
-import { bedOf, pumpOf } from '../../testing/workYards';
+import { bedOf, pumpOf } from '../../testing/someWorks';
 
 const DAY = 86_400;
 const FT = 0.3048;
