@@ -17,6 +17,7 @@ import FileUp from 'lucide-react-native/icons/file-up';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { pickFile } from '../files/files';
+import { tableOf } from '../files/tables';
 import { useJob } from '../planning/useJob';
 import { Chart } from '../drawing/Chart';
 import { SPACE } from '../theme/tokens';
@@ -63,7 +64,7 @@ export function OwnTable() {
   const { edit, job } = useJob();
   const [text, setText] = useState('');
   const [place, setPlace] = useState('My table');
-  const read = useMemo(() => (text.trim() === '' ? null : readFrequencyTable(text)), [text]);
+  const read = useMemo(() => (text.trim() === '' ? null : readFrequencyTable(tableOf(text))), [text]);
   const rain = rainOf(job);
   const load = async (): Promise<void> => {
     const file = await pickFile('.csv,.txt,text/csv,text/plain');

@@ -1,5 +1,5 @@
-/** Tables of a job saved to the device for other programs; what a cell begins with is never taken for a formula by them. */
-import { nameOf, type Job } from '@katabasis/core';
+/** Tables of other programs read, and of a job saved for them; what a cell begins with is never taken for a formula by them. */
+import { decodeText, nameOf, type Job } from '@katabasis/core';
 import Papa from 'papaparse';
 import { saveFile, slug } from './files';
 
@@ -13,3 +13,12 @@ export const saveTable = (job: Job, what: string, rows: readonly (readonly strin
     ),
     'text/csv',
   );
+
+/** Rows of a text, parted by commas, semicolons or tabs, whichever it has; empty lines are rows without a word. */
+export const tableOf = (text: string): string[][] => Papa.parse<string[]>(text.replace(/^\uFEFF/, '')).data;
+
+/** Rows of a file that hold anything, in whatever letters it was written. */
+export async function readTable(file: Blob): Promise<string[][]> {
+  const text = decodeText(new Uint8Array(await file.arrayBuffer()));
+  return tableOf(text).filter((row) => row.some((cell) => cell.trim() !== ''));
+}

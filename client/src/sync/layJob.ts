@@ -67,8 +67,11 @@ export function settled<K extends Known>(
   const base = new Map(known.base);
   for (const id of done.removes) base.delete(id);
   // Another device's later change to the same element may be known already.
-  for (const each of elements)
-    if ((base.get(each.element.id)?.version ?? 0) < each.version) base.set(each.element.id, each);
+  for (const each of elements) {
+    const known = base.get(each.element.id);
+    const moved = known?.version === each.version && known.place !== each.place;
+    if (moved || (known?.version ?? 0) < each.version) base.set(each.element.id, each);
+  }
   const { waiting, rewritten } = acknowledge(known.waiting, done, versions);
   const unstored = new Set(known.unstored);
   unstored.delete(done.change);

@@ -141,6 +141,17 @@ function storeTold(state: SessionState, found: boolean, changes: readonly string
   return nothing({ ...state, unstored });
 }
 
+/** Waits before the server is asked again, each time longer, ms. */
+const AGAIN_MS = [2_000, 5_000, 15_000, 30_000];
+
+function unreached(state: SessionState, why: string | null): Reduced {
+  const times = state.unreached?.times ?? 0;
+  return {
+    state: { ...state, unreached: { why, times: times + 1 } },
+    effects: [{ effect: 'sendAgain', after: AGAIN_MS[Math.min(times, AGAIN_MS.length - 1)]! }],
+  };
+}
+
 export function reduceSession(state: SessionState, event: SessionEvent): Reduced {
   switch (event.event) {
     case 'begun':
@@ -178,7 +189,7 @@ export function reduceSession(state: SessionState, event: SessionEvent): Reduced
       return nothing({ ...state, unreached: null, state: 'refused', label, sentence, gone });
     }
     case 'unreached':
-      return { state: { ...state, unreached: { why: event.why } }, effects: [{ effect: 'retry' }] };
+      return unreached(state, event.why);
     case 'resolved':
       return resolve(state, event.side);
     case 'broughtBack':

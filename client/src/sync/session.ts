@@ -8,7 +8,6 @@ import { Refused, Unreachable } from './ask';
 import type { Keeping, PageNews, SessionNeeds, SessionView } from './keeping';
 import { ownValue } from './ownValue';
 import { reduceSession } from './reduceSession';
-import { Retry } from './retry';
 import { canSend, countWaiting, unread, type Effect, type SessionEvent, type SessionState } from './sessionState';
 import { lastStep } from './stacks';
 import type { Pending, Step, StoredJob } from './device/stored';
@@ -21,7 +20,7 @@ export class Session {
   private readonly needs: SessionNeeds;
   private state: SessionState;
   private sending: Promise<void> | null = null;
-  private readonly retry = new Retry();
+  private again: ReturnType<typeof setTimeout> | undefined;
   private readonly listeners = new Set<() => void>();
   /** Replaced, never altered; the same object for as long as nothing in it changes. */
   view: SessionView;
@@ -144,8 +143,8 @@ export class Session {
         return void this.read();
       case 'send':
         return void this.flush();
-      case 'retry':
-        return this.retry.later(() => void this.flush());
+      case 'sendAgain':
+        return this.sendAgain(effect.after);
       case 'tell':
         return tellPages(effect.news);
       case 'saved':
@@ -176,14 +175,13 @@ export class Session {
     await this.ready;
     // It is on the device already: what a tap shows comes first.
     await this.needs.painted?.();
-    this.retry.callOff();
+    clearTimeout(this.again);
     while (canSend(this.state)) {
       const [head] = this.state.waiting;
       const label = this.state.unsent ? 'New job' : head!.label;
       try {
         if (this.state.unsent) await this.sendJob();
         else await this.sendChange(head!);
-        this.retry.succeeded();
       } catch (error) {
         if (!(error instanceof Refused))
           return void this.happens({ event: 'unreached', why: error instanceof Unreachable ? error.said : null });
@@ -193,6 +191,13 @@ export class Session {
         else this.happens({ event: 'refused', label, sentence: message, gone: problem.status === 404 });
       }
     }
+  }
+
+  private sendAgain(after: number): void {
+    clearTimeout(this.again);
+    this.again = setTimeout(() => void this.flush(), after);
+    // A change that waits must not hold a test's process open; a browser's timers are plain numbers.
+    (this.again as { unref?: () => void }).unref?.();
   }
 
   private async sendJob(): Promise<void> {

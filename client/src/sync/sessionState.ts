@@ -25,7 +25,7 @@ export interface Known {
   /** Laid over the job and not made yet: a landing under the finger. */
   readonly previewed: Change | null;
   /** Whether the last try came to nothing, and what was said then. */
-  readonly unreached: { readonly why: string | null } | null;
+  readonly unreached: { readonly why: string | null; readonly times: number } | null;
   /** Whether the device keeps anything of it: not where what it keeps could not be read. */
   readonly kept: boolean;
 }
@@ -74,7 +74,8 @@ export type SessionEvent =
 export type Effect =
   | { effect: 'keep'; step: Step }
   | { effect: 'replace'; seq: number; elements: readonly Versioned[] }
-  | { effect: 'read' | 'send' | 'saved' | 'behind' | 'retry' }
+  | { effect: 'read' | 'send' | 'saved' | 'behind' }
+  | { effect: 'sendAgain'; after: number }
   | { effect: 'tell'; news: PageNews };
 
 export interface Reduced {

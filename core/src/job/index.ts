@@ -22,5 +22,6 @@ export { Findings, MAX_FAULTS, type Fault } from './findings';
 export * from './file';
 export * from './job';
 export * from './kinds';
+export { orderPlaces } from './order';
 export * from './places';
 export * from './settings';

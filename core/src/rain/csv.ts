@@ -1,6 +1,6 @@
 /**
  * A precipitation-frequency table as public atlases print it: notes, a line of return periods (years), then a line a duration, with
- * depths or intensities, in inches or millimetres. Separated by commas, semicolons or tabs.
+ * depths or intensities, in inches or millimetres. It comes as rows of cells.
  */
 import { METRES_PER_INCH } from '../units/constants';
 import type { Fault } from '../job/findings';
@@ -33,10 +33,7 @@ export function readDuration(text: string): number | null {
 
 const rises = (values: readonly number[]): boolean => values.every((value, k) => k === 0 || value > values[k - 1]!);
 
-/** Cells of a line; thousands are not parted in such tables, so a comma always parts cells. */
-const cellsOf = (line: string): string[] => line.split(/[,;\t]/).map((cell) => cell.trim().replace(/^"(.*)"$/, '$1'));
-
-function returnPeriodsOf(cells: string[]): number[] | null {
+function returnPeriodsOf(cells: readonly string[]): number[] | null {
   const numbers = cells
     .slice(1)
     .filter((cell) => cell !== '')
@@ -44,29 +41,28 @@ function returnPeriodsOf(cells: string[]): number[] | null {
   return numbers.length >= 1 &&
     numbers.every((value) => value >= 1 && Number.isFinite(value)) &&
     rises(numbers) &&
-    readDuration(cells[0]!) === null
+    readDuration(cells[0] ?? '') === null
     ? numbers
     : null;
 }
 
 /** Reads such a table. Names every line that cannot be read; durations longer than ten days are passed over. */
 export function readFrequencyTable(
-  text: string,
+  table: readonly (readonly string[])[],
   known: Partial<Pick<FrequencyTable, 'measure' | 'unit'>> = {},
 ): ReadTable {
-  const lines = text.replace(/^\uFEFF/, '').split(/\r?\n/);
   const notes: string[] = [];
   const faults: Fault[] = [];
   let returnPeriods: number[] | null = null;
   const rows: { duration: number; values: number[] }[] = [];
-  lines.forEach((line, index) => {
-    const cells = cellsOf(line);
-    const duration = readDuration(cells[0]!);
+  table.forEach((row, index) => {
+    const cells = row.map((cell) => cell.trim());
+    const duration = readDuration(cells[0] ?? '');
     if (duration === null) {
       // Once the rows have begun, what is not one is a note at the foot.
       const years = rows.length === 0 ? returnPeriodsOf(cells) : null;
       if (years) returnPeriods = years;
-      notes.push(line);
+      notes.push(cells.join(' '));
       return;
     }
     if (!returnPeriods)

@@ -12,9 +12,11 @@ by duration for ARI (years):,1,2,5,10
 24-hr:,2.4,3.0,3.7,4.5
 Date: any`;
 
+const rowsOf = (text: string): string[][] => text.split('\n').map((line) => line.split(','));
+
 describe('a precipitation-frequency table', () => {
   it('is read with its notes', () => {
-    const read = readFrequencyTable(ATLAS);
+    const read = readFrequencyTable(rowsOf(ATLAS));
     expect(read.ok && read.table).toMatchObject({
       returnPeriods: [1, 2, 5, 10],
       durations: [300, 600, 3600, 86_400],
@@ -26,7 +28,7 @@ describe('a precipitation-frequency table', () => {
   });
 
   it('is read as intensities in millimetres when it says so', () => {
-    const read = readFrequencyTable('Rainfall intensity (mm/h)\nDuration;2;10\n5 min;75;150\n1 h;20;40');
+    const read = readFrequencyTable(rowsOf('Rainfall intensity (mm/h)\nDuration,2,10\n5 min,75,150\n1 h,20,40'));
     expect(read.ok && read.table.intensities).toEqual([
       [0.075 / 3600, 0.02 / 3600],
       [0.15 / 3600, 0.04 / 3600],
@@ -39,7 +41,7 @@ describe('a precipitation-frequency table', () => {
     ['a negative depth', 'd,2,10\n5 min,1,-2\n10 min,2,3', /line 2 must hold/],
     ['durations out of order', 'd,2,10\n10 min,2,3\n5 min,1,2', /do not rise/],
   ])('says what is wrong with %s', (_, text, says) => {
-    const read = readFrequencyTable(text);
+    const read = readFrequencyTable(rowsOf(text));
     expect(!read.ok && read.faults.map((fault) => `${fault.path} ${fault.sentence}`).join('; ')).toMatch(says);
   });
 

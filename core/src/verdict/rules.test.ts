@@ -154,7 +154,11 @@ it('the verdict that all is carried but a door floods is not given while anythin
 });
 
 it('durations longer than ten days are passed over in a rain table', () => {
-  const read = readFrequencyTable('years, 2, 10\n5 min, 0.4, 0.6\n1 day, 3, 5\n10 days, 6, 9\n20 days, 8, 12');
+  const read = readFrequencyTable(
+    ['years, 2, 10', '5 min, 0.4, 0.6', '1 day, 3, 5', '10 days, 6, 9', '20 days, 8, 12'].map((line) =>
+      line.split(','),
+    ),
+  );
   expect(read.ok && read.table.durations).toEqual([300, 86_400, 864_000]);
 });
 

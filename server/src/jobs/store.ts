@@ -7,6 +7,7 @@ import {
   changeFaults,
   jobFaults,
   jobFrom,
+  orderPlaces,
   type Bin,
   type Change,
   type ChangeBody,
@@ -22,7 +23,6 @@ import { ProblemError } from '../http/problem';
 import { Clock } from './clock';
 import { HeadRows } from './headRows';
 import { LiveJobs, type LiveJob } from './live';
-import { placesOf } from './places';
 import { elementsIn, type ElementRow } from './rows';
 import { statementsOf, type JobHead } from './statements';
 
@@ -158,7 +158,7 @@ export class JobStore {
     const { versions, places } = before;
     for (const id of removes) this.sql.dropElement.run(job.id, id);
     const gone = new Set(removes);
-    const { fresh, moved } = placesOf(job, puts, (id) => (gone.has(id) ? undefined : places.get(id)));
+    const { fresh, moved } = orderPlaces(job.elements, puts, (id) => (gone.has(id) ? undefined : places.get(id)));
     for (const element of puts) this.write(job.id, element, seq + 1, fresh.get(element.id) ?? places.get(element.id)!);
     for (const [id, place] of moved) this.sql.placeElement.run(place, job.id, id);
     return () => {

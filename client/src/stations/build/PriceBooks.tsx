@@ -1,7 +1,6 @@
 /** Where a job's rates come from: the company's price books, a supplier's catalogue, in and out as a table. */
 import {
   catalogueTable,
-  decodeText,
   freshId,
   headOf,
   put,
@@ -12,12 +11,11 @@ import {
   pricesOf,
 } from '@katabasis/core';
 import { useQueryClient } from '@tanstack/react-query';
-import Papa from 'papaparse';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Refused, Unreachable } from '../../sync/ask';
 import { pickFile } from '../../files/files';
-import { saveTable } from '../../files/tables';
+import { readTable, saveTable } from '../../files/tables';
 import { BOOKS_KEY, offices, useBooks } from '../../files/offices';
 import { useJob } from '../../planning/useJob';
 import { NameField } from '../../input/Field';
@@ -64,10 +62,7 @@ function useRates(taken: TakeOff) {
   const read = async (): Promise<void> => {
     const file = await pickFile('.csv,text/csv');
     if (!file) return;
-    const rows = Papa.parse<string[]>(decodeText(new Uint8Array(await file.arrayBuffer())), {
-      skipEmptyLines: 'greedy',
-    }).data;
-    const catalogue = readCatalogue(job, taken, rows);
+    const catalogue = readCatalogue(job, taken, await readTable(file));
     if ('sentence' in catalogue) {
       setTold(null);
       return setSaid(catalogue.sentence);

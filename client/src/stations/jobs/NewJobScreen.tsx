@@ -2,7 +2,6 @@
 import { freshId, jobFrom, quickElements, type Verdict } from '@katabasis/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
-import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import Minus from 'lucide-react-native/icons/minus';
 import Plus from 'lucide-react-native/icons/plus';
 import { useMemo } from 'react';
@@ -29,6 +28,7 @@ import {
   type Lack,
 } from './draft';
 import { Box, InletRow, Rain, WayOut } from './NewJobParts';
+import { PageHead } from './SidePage';
 import { pageColumn } from '../../ui/rows';
 import { type Page, usePage } from './useNewJob';
 
@@ -78,10 +78,7 @@ export function NewJobScreen() {
   return (
     <View style={styles.page} role="main">
       <ScrollView contentContainerStyle={styles.body} keyboardShouldPersistTaps="handled">
-        <View style={styles.title}>
-          <Button label="All jobs" icon={ArrowLeft} iconOnly kind="bare" onPress={() => router.navigate('/')} />
-          <Text kind="title">New job</Text>
-        </View>
+        <PageHead title="New job" />
         <View style={styles.row}>
           <View style={{ flex: 2, minWidth: 200 }}>
             <Box control={control} name="name" label="Name" words usual="New job" testID="new-name" />

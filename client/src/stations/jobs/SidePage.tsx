@@ -22,18 +22,28 @@ interface Props {
   back?: { label: string; to: string };
 }
 
-export function SidePage({ title, children, back = { label: 'All jobs', to: '/' } }: Props) {
+const ALL_JOBS = { label: 'All jobs', to: '/' };
+
+/** The head of a page beside the jobs: the way back, and its title. */
+export function PageHead({ title, back = ALL_JOBS }: Omit<Props, 'children'>) {
   const styles = useStyles(make);
   const router = useRouter();
   return (
+    <View style={styles.head}>
+      <Button label={back.label} icon={ArrowLeft} iconOnly kind="bare" onPress={() => router.navigate(back.to)} />
+      <Text kind="title" style={{ flex: 1 }}>
+        {title}
+      </Text>
+    </View>
+  );
+}
+
+export function SidePage({ title, children, back = ALL_JOBS }: Props) {
+  const styles = useStyles(make);
+  return (
     <View style={styles.page} role="main">
       <ScrollView contentContainerStyle={styles.body} keyboardShouldPersistTaps="handled">
-        <View style={styles.head}>
-          <Button label={back.label} icon={ArrowLeft} iconOnly kind="bare" onPress={() => router.navigate(back.to)} />
-          <Text kind="title" style={{ flex: 1 }}>
-            {title}
-          </Text>
-        </View>
+        <PageHead title={title} back={back} />
         {children}
       </ScrollView>
     </View>

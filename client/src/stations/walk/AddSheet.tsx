@@ -8,21 +8,14 @@ import { useJob, WithDraft } from '../../planning/useJob';
 import { viewOf } from '../../elements';
 import { Fields } from '../../input/Fields';
 import { useStyles } from '../../theme/theme';
-import { SPACE, TOUCH, type Palette } from '../../theme/tokens';
+import { SPACE, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
-import { Press } from '../../ui/Press';
 import { Sheet } from '../../ui/Sheet';
 import { Text } from '../../ui/Text';
+import { WordRow } from '../../ui/WordRow';
 import { begunIn, keepBegun } from './drafts';
 
 const make = (palette: Palette) => ({
-  kind: {
-    minHeight: TOUCH + 12,
-    borderTopWidth: 1,
-    borderTopColor: palette.line,
-    justifyContent: 'center' as const,
-    paddingVertical: SPACE.s,
-  },
   last: {
     flexDirection: 'row' as const,
     flexWrap: 'wrap' as const,
@@ -42,7 +35,6 @@ interface Props {
 
 export function AddSheet({ onClose, onGo }: Props) {
   const { job } = useJob();
-  const styles = useStyles(make);
   const [begun, setBegun] = useState(() => begunIn(job.id));
   const [stem, setStem] = useState<string | null>(null);
   const keep = useCallback(
@@ -90,16 +82,13 @@ export function AddSheet({ onClose, onGo }: Props) {
     <Sheet title="Put something in" onClose={onClose}>
       <View>
         {OFFERED.map((kind) => (
-          <Press
+          <WordRow
             key={kind.stem}
-            role="button"
-            aria-label={`${kind.stem}: ${kind.says}`}
+            word={kind.stem}
+            about={begun.has(kind.stem) ? 'Begun, and not put in yet: go on with it' : kind.says}
+            label={`${kind.stem}: ${kind.says}`}
             onPress={() => start(kind)}
-            style={styles.kind}
-          >
-            <Text kind="strong">{kind.stem}</Text>
-            <Text kind="small">{begun.has(kind.stem) ? 'Begun, and not put in yet: go on with it' : kind.says}</Text>
-          </Press>
+          />
         ))}
       </View>
     </Sheet>

@@ -4,30 +4,18 @@ import { View } from 'react-native';
 import { useJob } from '../../planning/useJob';
 import { unplaced } from '../../drawing/yard/scene';
 import { PUT } from '../../parts/yardAddress';
-import { useStyles } from '../../theme/theme';
-import { SPACE, TOUCH, type Palette } from '../../theme/tokens';
+import { SPACE } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
-import { Press } from '../../ui/Press';
 import { Sheet } from '../../ui/Sheet';
 import { Text } from '../../ui/Text';
+import { WordRow } from '../../ui/WordRow';
 import { NEW, PUTTABLE } from './tools/tool';
-
-const make = (palette: Palette) => ({
-  kind: {
-    minHeight: TOUCH + 12,
-    borderTopWidth: 1,
-    borderTopColor: palette.line,
-    justifyContent: 'center' as const,
-    paddingVertical: SPACE.s,
-  },
-});
 
 /** Most looked for first: the house, then what is wet, then where it goes. */
 const FIRST = ['Building', 'Wet spot', 'Downspout', 'Way out', 'Basin', 'Channel', 'Level'];
 
 export function AddOnPlan({ onClose, onGo }: { onClose: () => void; onGo: (id: string) => void }) {
   const { job } = useJob();
-  const styles = useStyles(make);
   const waiting = unplaced(job).filter(({ kind }) => kind !== 'underlay' && kind !== 'spotLevel');
   const rank = (stem: string): number => FIRST.indexOf(stem) + 1 || FIRST.length + 1;
   const offered = [...PUTTABLE].sort((a, b) => rank(a.stem) - rank(b.stem));
@@ -38,33 +26,20 @@ export function AddOnPlan({ onClose, onGo }: { onClose: () => void; onGo: (id: s
       </View>
       <View>
         {offered.map(({ stem, says }) => (
-          <Press
-            key={stem}
-            role="button"
-            aria-label={`${stem}: ${says}`}
-            onPress={() => onGo(NEW + stem)}
-            style={styles.kind}
-            testID={`put-${stem}`}
-          >
-            <Text kind="strong">{stem}</Text>
-            <Text kind="small">{says}</Text>
-          </Press>
+          <WordRow key={stem} word={stem} about={says} onPress={() => onGo(NEW + stem)} testID={`put-${stem}`} />
         ))}
       </View>
       {waiting.length > 0 && (
         <View>
           <Text kind="heading">In the job, not on the plan yet</Text>
           {waiting.map((element) => (
-            <Press
+            <WordRow
               key={element.id}
-              role="button"
-              aria-label={`${nameOf(job, element.id)}: put it on the plan`}
+              word={nameOf(job, element.id)}
+              about={kindOf(element.kind).label}
+              label={`${nameOf(job, element.id)}: put it on the plan`}
               onPress={() => onGo(PUT + element.id)}
-              style={styles.kind}
-            >
-              <Text kind="strong">{nameOf(job, element.id)}</Text>
-              <Text kind="small">{kindOf(element.kind).label}</Text>
-            </Press>
+            />
           ))}
         </View>
       )}

@@ -15,11 +15,10 @@ import {
   type Place,
   type Underlay,
 } from '@katabasis/core';
-import Papa from 'papaparse';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { pickFile, saveFile, slug } from '../../files/files';
-import { saveTable } from '../../files/tables';
+import { readTable, saveTable } from '../../files/tables';
 import { keepPicture, type KeptPicture } from '../../files/pictures';
 import { useJob } from '../../planning/useJob';
 import { SPACE } from '../../theme/tokens';
@@ -72,9 +71,9 @@ function useBringIn({ middle, onGo }: Pick<Props, 'middle' | 'onGo'>) {
   const pickLevels = async (): Promise<void> => {
     const file = await pick('.csv,.txt,text/csv,text/plain');
     if (!file) return;
-    const { data } = Papa.parse<string[]>(await text(file), { skipEmptyLines: 'greedy' });
-    if (data.length === 0) return wrong(`${file.name} holds nothing.`);
-    setTable({ name: file.name, rows: data, mapping: guessMapping(data, units === 'us' ? 'ft' : 'm') });
+    const rows = await readTable(file);
+    if (rows.length === 0) return wrong(`${file.name} holds nothing.`);
+    setTable({ name: file.name, rows, mapping: guessMapping(rows, units === 'us' ? 'ft' : 'm') });
   };
   const pickSite = async (): Promise<void> => {
     const file = await pick('.geojson,.json,application/geo+json');

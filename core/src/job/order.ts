@@ -1,27 +1,29 @@
 /**
- * Places of elements among their job's: numbers that rise in the job's order. A new one at the end comes a whole step behind; one that
- * comes back in the middle takes a place between its neighbours.
+ * Places of elements among their job's: numbers that rise in the job's order, kept beside each element by the server and on the device.
+ * A new one at the end comes a whole step behind; one that comes back in the middle takes a place between its neighbours.
  */
-import type { Element, Job } from '@katabasis/core';
+import type { Elements } from './elements';
 
-export type Placed = [id: string, place: number];
-
-export interface Places {
+export interface OrderPlaces {
   /** Places of the elements that had none, by id. */
   fresh: ReadonlyMap<string, number>;
-  /** Those of others that are moved because there was no room between two. */
-  moved: readonly Placed[];
+  /** Places of others that are moved because there was no room between two, by id. */
+  moved: ReadonlyMap<string, number>;
 }
 
 /** Halving a step some fifty times comes to the end of a number's digits; no room is left well before. */
 const LEAST_GAP = 1e-9;
 
-/** Places for the elements of `puts` that have none yet; `placeOf` gives that of those that do. */
-export function placesOf(job: Job, puts: readonly Element[], placeOf: (id: string) => number | undefined): Places {
+const NONE: ReadonlyMap<string, number> = new Map();
+
+/** Places for those of `puts` that have none yet, in a job that holds them already; `placeOf` gives that of those that do. */
+export function orderPlaces(
+  { all }: Elements,
+  puts: readonly { id: string }[],
+  placeOf: (id: string) => number | undefined,
+): OrderPlaces {
   const wanted = new Set(puts.map(({ id }) => id).filter((id) => placeOf(id) === undefined));
   const fresh = new Map<string, number>();
-  if (wanted.size === 0) return { fresh, moved: [] };
-  const { all } = job.elements;
   // From the end: what is put last is most often all there is.
   for (let k = all.length - 1; k >= 0 && fresh.size < wanted.size;) {
     if (!wanted.has(all[k]!.id)) {
@@ -35,18 +37,18 @@ export function placesOf(job: Job, puts: readonly Element[], placeOf: (id: strin
     const count = k - first + 1;
     const low = before ?? (after === null ? -1 : after - count - 1);
     const step = after === null ? 1 : (after - low) / (count + 1);
-    if (step < LEAST_GAP) return anew(job, wanted);
+    if (step < LEAST_GAP) return anew(all, wanted);
     for (let at = first; at <= k; at++) fresh.set(all[at]!.id, low + step * (at - first + 1));
     k = first - 1;
   }
-  return { fresh, moved: [] };
+  return { fresh, moved: NONE };
 }
 
 /** Every place counted anew. */
-function anew(job: Job, wanted: ReadonlySet<string>): Places {
-  const places = job.elements.all.map(({ id }, place): Placed => [id, place]);
+function anew(all: Elements['all'], wanted: ReadonlySet<string>): OrderPlaces {
+  const places = all.map(({ id }, place): [string, number] => [id, place]);
   return {
     fresh: new Map(places.filter(([id]) => wanted.has(id))),
-    moved: places.filter(([id]) => !wanted.has(id)),
+    moved: new Map(places.filter(([id]) => !wanted.has(id))),
   };
 }
