@@ -1,9 +1,9 @@
 /** The job that comes of what the server has and of the changes that wait to be sent. Pure. */
 import { changed, jobFrom, type Job, type Stands } from '@katabasis/core';
 import { ownValue } from './ownValue';
-import { byPlace, withPlaces } from './device/places';
+import { withPlaces } from './places';
 import type { Known } from './sessionState';
-import type { Pending, Versioned } from './device/stored';
+import { byPlace, type Pending, type Versioned } from './device/stored';
 import { acknowledge } from './waiting';
 
 /** States of a job remembered: as made, and the last few before it, to which one goes back and forth. */

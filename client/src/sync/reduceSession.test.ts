@@ -1,8 +1,8 @@
 import { changed, jobFrom, type Element } from '@katabasis/core';
 import fc from 'fast-check';
-import { byPlace } from './device/places';
 import { reduceSession } from './reduceSession';
 import { canSend, unread, type SessionEvent, type SessionState } from './sessionState';
+import { byPlace } from './device/stored';
 
 const wye = (id: string, name: string): Element => ({ id, kind: 'junction', form: 'wye', name, groundLevel: 0 });
 const HEAD: Element = { id: 'job', kind: 'job', name: 'Yard', units: 'us', pitchStyle: 'ground' };

@@ -6,8 +6,7 @@ import type { Element } from '@katabasis/core';
 import { openDB } from 'idb';
 import type { Db, KatabasisDb } from './schema';
 import { byOrder, byStep, countWaiting, elementsKept, MemoryStore } from './memoryStore';
-import { byPlace } from './places';
-import type { DeviceStore, Step, StoredJob, Versioned, Waiting } from './stored';
+import { byPlace, type DeviceStore, type Step, type StoredJob, type Versioned, type Waiting } from './stored';
 import { measureFrom } from './measureFrom';
 
 /** Told on the window when a page of an earlier version keeps this one from its database. */

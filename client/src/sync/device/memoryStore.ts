@@ -1,7 +1,15 @@
 /** A store that lives as long as the page: for tests, and for a device that lets nothing be kept. */
 import type { Element } from '@katabasis/core';
-import { byPlace } from './places';
-import type { DeviceStore, Pending, Step, StoredJob, StoredStep, Versioned, Waiting } from './stored';
+import {
+  byPlace,
+  type DeviceStore,
+  type Pending,
+  type Step,
+  type StoredJob,
+  type StoredStep,
+  type Versioned,
+  type Waiting,
+} from './stored';
 
 interface Kept {
   seq: number;

@@ -9,6 +9,9 @@ export interface Versioned {
   place: number;
 }
 
+/** In the job's order. */
+export const byPlace = (a: Versioned, b: Versioned): number => a.place - b.place;
+
 /** A change not yet on the server. */
 export interface Pending extends Change {
   /** Its own id: a change sent again is known by it. */

@@ -1,8 +1,6 @@
 /** Places of a job's elements on the device: numbers that rise in the job's order, as the server's do. */
 import { Elements, orderPlaces, type Stands } from '@katabasis/core';
-import type { Versioned } from './stored';
-
-export const byPlace = (a: Versioned, b: Versioned): number => a.place - b.place;
+import { byPlace, type Versioned } from './device/stored';
 
 /**
  * Elements with their places: those of `known` keep theirs, new ones stand where `stands` says, or behind all. Behind them others of
