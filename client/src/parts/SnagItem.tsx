@@ -7,7 +7,7 @@ import { SPACE, TOUCH, type Palette } from '../theme/tokens';
 import { Mark, MARK_WORDS } from '../ui/Mark';
 import { Press } from '../ui/Press';
 import { Text } from '../ui/Text';
-import { Mend } from './Mend';
+import { FixButton } from './FixButton';
 
 const make = (palette: Palette) => ({
   item: {
@@ -26,11 +26,11 @@ const TONES = { stop: 'stop', fix: 'fix', mind: 'soft' } as const;
 interface Props {
   snag: Snag;
   onGo?: (id: string) => void;
-  /** Whether its mend is sought before anybody sees it. */
+  /** Whether its fix is sought before anybody sees it. */
   ahead?: boolean;
 }
 
-/** One snag: what, why, and the mend that one tap applies. */
+/** One snag: what, why, and the fix that one tap applies. */
 export function SnagItem({ snag, onGo, ahead = true }: Props) {
   const { job, plan } = useJob();
   const styles = useStyles(make);
@@ -55,7 +55,7 @@ export function SnagItem({ snag, onGo, ahead = true }: Props) {
           headline
         )}
         <Text kind="small">{words.why}</Text>
-        <Mend snag={snag} ahead={ahead} instead={words.instead ?? 'No single change that was tried mends this.'} />
+        <FixButton snag={snag} ahead={ahead} instead={words.instead ?? 'No single change that was tried mends this.'} />
       </View>
     </View>
   );

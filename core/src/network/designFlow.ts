@@ -80,7 +80,7 @@ export function designFlows({
     fixed[to]! += fixed[at]!;
     if (ofRain[at]! > (most[to] === NONE ? 0 : ofRain[most[to]!]!)) most[to] = at;
     if (parts.times.length === 0) continue;
-    const coming = later(parts, travelTime(run, out.flow[at]!));
+    const coming = delayed(parts, travelTime(run, out.flow[at]!));
     arrived[to] = arrived[to] ? joined(arrived[to], coming) : coming;
   }
   return out;
@@ -98,7 +98,7 @@ function inTime(parts: readonly Arrival[]): Parts {
 }
 
 /** That much (s) later. */
-const later = ({ times, areas }: Parts, by: number): Parts => ({
+const delayed = ({ times, areas }: Parts, by: number): Parts => ({
   times: times.map((time) => time + by),
   areas: areas.slice(),
 });

@@ -33,7 +33,7 @@ export const VALID_DAYS = 30;
 
 const EXCLUDED = [
   'Rock, buried concrete, old footings and anything else under the ground that nobody could see.',
-  'Mending of private lines that were not marked: irrigation, lighting, pool, fence, a drop to a shed.',
+  'FixRule of private lines that were not marked: irrigation, lighting, pool, fence, a drop to a shed.',
   'Fees of permits and of inspections, unless they are named above.',
   'Planting, beyond turf or seed over what was dug.',
 ];

@@ -26,7 +26,7 @@ export const Snags = deferred(function Snags({ onGo }: { onGo: (id: string) => v
   );
 });
 
-/** Of so many snags the mends are sought before they are scrolled to; of hundreds that would go on for minutes. */
+/** Of so many snags the fixes are sought before they are scrolled to; of hundreds that would go on for minutes. */
 const AHEAD = 12;
 
 interface SnagRowProps {

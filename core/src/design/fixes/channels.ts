@@ -6,10 +6,10 @@ import { runFrom, sizeDown } from '../../job/edits/pipes';
 import { elementOf, headOf } from '../../job/job';
 import { showNominal, text } from '../../units';
 import { METRES_PER_INCH } from '../../units/constants';
-import { fixOfChange, type Mending } from './fix';
+import { fixOfChange, type FixRule } from './fix';
 import { freed } from './ownPitch';
 
-const channelOutlet: Mending = {
+const channelOutlet: FixRule = {
   code: 'channelOutlet',
   *candidates(snag, job) {
     const run = runFrom(job, snag.at);
@@ -34,7 +34,7 @@ const SECTIONS: readonly (readonly [number, number])[] = [
   [8, 10],
 ];
 
-const channelOvertops: Mending = {
+const channelOvertops: FixRule = {
   code: 'channelOvertops',
   *candidates(snag, job) {
     const channel = elementOf(job, 'channel', snag.at)!;
@@ -53,7 +53,7 @@ const channelOvertops: Mending = {
 };
 
 /** A pipe that starts by itself starts under the channel's floor. */
-const channelHolds: Mending = {
+const channelHolds: FixRule = {
   code: 'channelHolds',
   *candidates(snag, job) {
     const run = runFrom(job, snag.at);
@@ -61,4 +61,4 @@ const channelHolds: Mending = {
   },
 };
 
-export const channels: readonly Mending[] = [channelOutlet, channelOvertops, channelHolds];
+export const channels: readonly FixRule[] = [channelOutlet, channelOvertops, channelHolds];

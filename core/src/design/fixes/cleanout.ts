@@ -9,12 +9,12 @@ import { wayOfRun } from '../../job/places';
 import { fromAccess } from '../../snags/pipes/noCleanout';
 import { groundAlong } from '../../plan/along';
 import type { RunPlan } from '../../plan/solution';
-import { fixOfChange, type Mending } from './fix';
+import { fixOfChange, type FixRule } from './fix';
 
 /** Nearer than this to the head of a run there is nothing to split, m: the junction there is brought to grade itself. */
 const AT_HEAD = 1;
 
-export const cleanout: Mending = {
+export const cleanout: FixRule = {
   code: 'noCleanout',
   *candidates(snag, job, solution) {
     const run = runOf(job, snag.at);

@@ -8,14 +8,14 @@ import type { Junction } from '../../job/kinds';
 import { groundAlong } from '../../plan/along';
 import { showSmall, text } from '../../units';
 import { headOf } from '../../job/job';
-import { fixOfChange, type Mending } from './fix';
+import { fixOfChange, type FixRule } from './fix';
 import { freed } from './ownPitch';
 
 const STIFFER: readonly Material[] = ['doubleWall', 'smooth'];
 /** Shares of the way to where the ground drops away at which a bend is tried. */
 const BENDS = [1, 0.75, 0.5];
 
-export const cover: Mending = {
+export const cover: FixRule = {
   code: 'coverShort',
   *candidates(snag, job, solution) {
     const run = runOf(job, snag.at);

@@ -9,19 +9,19 @@ import type { Basin } from '../../job/kinds';
 import { spillingIn } from '../../snags/inlets/gutterSpills';
 import { leftToSill } from '../../snags/inlets/blockedGrate';
 import { METRES_PER_INCH } from '../../units/constants';
-import { fixOfChange, type Fix, type Mending } from './fix';
+import { fixOfChange, type Fix, type FixRule } from './fix';
 
 /** Most grates that a crew would set side by side. */
 const MAX_GRATES = 6;
 
-const teeLoaded: Mending = {
+const teeLoaded: FixRule = {
   code: 'teeLoaded',
   candidates: (snag, job) => [
     fixOfChange(put('Make it a wye', { ...elementOf(job, 'junction', snag.at)!, form: 'wye' })),
   ],
 };
 
-const flatInMulch: Mending = {
+const flatInMulch: FixRule = {
   code: 'flatInMulch',
   *candidates(snag, job) {
     const basin = elementOf(job, 'basin', snag.at)!;
@@ -40,7 +40,7 @@ const without = ({ count: _many, ...basin }: Basin): Basin => basin;
 /** A sump that grit settles in and that is emptied by hand, m: 6 in. */
 const USUAL_SUMP = 6 * METRES_PER_INCH;
 
-const sedimentTrapMissing: Mending = {
+const sedimentTrapMissing: FixRule = {
   code: 'sedimentTrapMissing',
   candidates: (snag, job) => {
     const junction = elementOf(job, 'junction', snag.at);
@@ -62,7 +62,7 @@ function* otherGrates(basin: Basin): Iterable<{ label: string; next: Basin }> {
     yield { label: `Set ${count} of this grate`, next: { ...basin, count } };
 }
 
-const grateSmall: Mending = {
+const grateSmall: FixRule = {
   code: 'grateSmall',
   *candidates(snag, job, { inlets, settings }) {
     const { taken } = inlets[snag.at]!;
@@ -72,7 +72,7 @@ const grateSmall: Mending = {
   },
 };
 
-const blockedGrate: Mending = {
+const blockedGrate: FixRule = {
   code: 'blockedGrate',
   *candidates(snag, job, { inlets, settings }) {
     const basin = elementOf(job, 'basin', snag.at);
@@ -85,7 +85,7 @@ const blockedGrate: Mending = {
   },
 };
 
-const downspoutSmall: Mending = {
+const downspoutSmall: FixRule = {
   code: 'downspoutSmall',
   *candidates(snag, job, { settings }): Iterable<Fix> {
     const downspout = elementOf(job, 'downspout', snag.at)!;
@@ -98,7 +98,7 @@ const downspoutSmall: Mending = {
 };
 
 /** Larger ones and larger gutters on all that spill in a rain rarer than what they were hung for. */
-const gutterSpills: Mending = {
+const gutterSpills: FixRule = {
   code: 'gutterSpills',
   *candidates(_, job, solution) {
     const spilling = spillingIn(job, solution).map(([id]) => elementOf(job, 'downspout', id)!);
@@ -111,7 +111,7 @@ const gutterSpills: Mending = {
   },
 };
 
-const valleyOvershoots: Mending = {
+const valleyOvershoots: FixRule = {
   code: 'valleyOvershoots',
   *candidates(snag, job, { inlets, settings }) {
     const downspout = elementOf(job, 'downspout', snag.at)!;
@@ -125,7 +125,7 @@ const valleyOvershoots: Mending = {
   },
 };
 
-export const fittings: readonly Mending[] = [
+export const fittings: readonly FixRule[] = [
   teeLoaded,
   flatInMulch,
   sedimentTrapMissing,

@@ -10,7 +10,7 @@ export interface Fix {
 }
 
 /** How one kind of snag is mended. */
-export interface Mending {
+export interface FixRule {
   /** The snag's. */
   code: string;
   /** What a crew would try, mildest first; none when only a person on site can mend it. Each is proved before it is offered. */

@@ -7,7 +7,7 @@ import { basin, ground, inOrderOfIds, jobOf, node, out, pipe } from '../../testi
 import { planJob } from '../../verdict/planJob';
 import { randomJob } from '../../testing/randomJob';
 import { fixOf } from '.';
-import { mends } from './prove';
+import { isFixed } from './prove';
 import { tellSnag } from '../../snags/tell';
 import { numbersIn } from '../../trial/trial';
 
@@ -174,9 +174,9 @@ it('mends one thing beside two others of one kind at one place, which neither hi
     expect(after.snags.filter(({ code, other }) => code === snag.code && other === snag.other)).toEqual([]);
   }
   const larger = [{ ...narrow[0]!, limit: 0.3048 }, narrow[1]!];
-  expect(mends(inMulch, plan.snags, [...narrow].reverse())).toBe(true);
-  expect(mends(inMulch, plan.snags, larger)).toBe(false);
-  expect(mends(inMulch, plan.snags, [...narrow, { ...narrow[0]!, other: 'pipe-bed' }])).toBe(false);
+  expect(isFixed(inMulch, plan.snags, [...narrow].reverse())).toBe(true);
+  expect(isFixed(inMulch, plan.snags, larger)).toBe(false);
+  expect(isFixed(inMulch, plan.snags, [...narrow, { ...narrow[0]!, other: 'pipe-bed' }])).toBe(false);
   // Another thing in the place of the one to be mended is no mend.
-  expect(mends(narrow[0]!, [narrow[0]!], [{ ...narrow[0]!, other: 'pipe-bed' }])).toBe(false);
+  expect(isFixed(narrow[0]!, [narrow[0]!], [{ ...narrow[0]!, other: 'pipe-bed' }])).toBe(false);
 });

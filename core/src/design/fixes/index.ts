@@ -1,4 +1,4 @@
-/** Every mending, and the search for the one that mends. */
+/** Every rule of what fixes a snag, and the search for the fix that does. */
 import { changed } from '../../job/change';
 import { changeFaults } from '../../job/faults';
 import type { Job } from '../../job/job';
@@ -7,14 +7,14 @@ import type { Snag } from '../../snags/snag';
 import { channels } from './channels';
 import { cleanout } from './cleanout';
 import { cover } from './cover';
-import type { Fix, Mending } from './fix';
+import type { Fix, FixRule } from './fix';
 import { fittings } from './fittings';
 import { mains } from './mains';
 import { onGround } from './onGround';
 import { ownPitch } from './ownPitch';
 import { pipeSize } from './pipeSize';
 import { popups } from './popups';
-import { mends } from './prove';
+import { isFixed } from './prove';
 import { sayMore } from './sayMore';
 import { wayOut } from './wayOut';
 import { works } from './works';
@@ -22,7 +22,7 @@ import { situated } from '../../yard/situate';
 
 export type { Fix } from './fix';
 
-const MENDINGS: ReadonlyMap<string, Mending> = new Map(
+const FIX_RULES: ReadonlyMap<string, FixRule> = new Map(
   [
     ...ownPitch,
     ...sayMore,
@@ -45,7 +45,7 @@ const MAX_TRIED = 24;
 /** Whether a candidate gives a sound job whose plan is better for it. */
 function proved(job: Job, plan: Plan, snag: Snag, { change }: Fix): boolean {
   const after = changed(job, change);
-  return changeFaults(job, after, change).length === 0 && mends(snag, plan.snags, planJob(after, plan).snags);
+  return changeFaults(job, after, change).length === 0 && isFixed(snag, plan.snags, planJob(after, plan).snags);
 }
 
 /**
@@ -55,7 +55,7 @@ function proved(job: Job, plan: Plan, snag: Snag, { change }: Fix): boolean {
 export function* searchFix(given: Job, plan: Plan, snag: Snag): Generator<undefined, Fix | null> {
   const job = situated(given, plan);
   let tried = 0;
-  for (const candidate of MENDINGS.get(snag.code)?.candidates(snag, job, plan) ?? []) {
+  for (const candidate of FIX_RULES.get(snag.code)?.candidates(snag, job, plan) ?? []) {
     if (proved(job, plan, snag, candidate)) return candidate;
     if (++tried === MAX_TRIED) return null;
     yield undefined;

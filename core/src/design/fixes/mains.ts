@@ -2,9 +2,9 @@
 import { put } from '../../job/change';
 import { dischargeOf, runOf } from '../../job/edits/pipes';
 import { highestJoin } from '../../network/receiving';
-import { fixOfChange, type Mending } from './fix';
+import { fixOfChange, type FixRule } from './fix';
 
-const dropAtMain: Mending = {
+const dropAtMain: FixRule = {
   code: 'dropAtMain',
   candidates: (snag, job, { settings }) => {
     const run = runOf(job, snag.at);
@@ -14,4 +14,4 @@ const dropAtMain: Mending = {
   },
 };
 
-export const mains: readonly Mending[] = [dropAtMain];
+export const mains: readonly FixRule[] = [dropAtMain];

@@ -5,9 +5,9 @@ import { runOf } from '../../job/edits/pipes';
 import { freshId } from '../../job/ids';
 import type { Junction } from '../../job/kinds';
 import { wayOfRun } from '../../job/places';
-import { fixOfChange, type Mending } from './fix';
+import { fixOfChange, type FixRule } from './fix';
 
-export const onGround: readonly Mending[] = [
+export const onGround: readonly FixRule[] = [
   {
     code: 'groundBetween',
     *candidates(snag, job) {

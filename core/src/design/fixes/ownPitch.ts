@@ -4,7 +4,7 @@ import { downstream, runOf } from '../../job/edits/pipes';
 import type { Job } from '../../job/job';
 import { ofKind } from '../../job/job';
 import type { Run } from '../../job/kinds';
-import { fixOfChange, type Fix, type Mending } from './fix';
+import { fixOfChange, type Fix, type FixRule } from './fix';
 
 /** Leaves the grades of runs to the line. */
 export const free = (runs: readonly Run[]): Fix =>
@@ -34,7 +34,7 @@ export function* freed(job: Job, id: string): Iterable<Fix> {
   }
 }
 
-export const ownPitch: readonly Mending[] = ['adversePitch', 'underLeastPitch', 'hangsOut'].map((code) => ({
+export const ownPitch: readonly FixRule[] = ['adversePitch', 'underLeastPitch', 'hangsOut'].map((code) => ({
   code,
   candidates: (snag, job) => freed(job, snag.at),
 }));

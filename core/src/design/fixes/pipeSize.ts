@@ -5,7 +5,7 @@ import { downstream, resized, runOf, sizeDown } from '../../job/edits/pipes';
 import { headOf, type Job } from '../../job/job';
 import { choicesOf } from '../../network/choices';
 import { showNominal, text } from '../../units';
-import { fixOfChange, type Mending } from './fix';
+import { fixOfChange, type FixRule } from './fix';
 
 /** A nominal size (m) in the job's units. */
 const called = (job: Job, nominal: number): string => text(showNominal(nominal, headOf(job).units));
@@ -13,7 +13,7 @@ const called = (job: Job, nominal: number): string => text(showNominal(nominal, 
 /** So many of one size are laid in one trench. */
 const SIDE_BY_SIDE = [2, 3];
 
-const capacityExceeded: Mending = {
+const capacityExceeded: FixRule = {
   code: 'capacityExceeded',
   *candidates(snag, job) {
     const run = runOf(job, snag.at);
@@ -29,7 +29,7 @@ const capacityExceeded: Mending = {
   },
 };
 
-const largerIntoSmaller: Mending = {
+const largerIntoSmaller: FixRule = {
   code: 'largerIntoSmaller',
   *candidates(snag, job, { runs }) {
     // As wide as the widest that comes in, so that one tap does for all of them.
@@ -41,7 +41,7 @@ const largerIntoSmaller: Mending = {
 };
 
 /** Every smaller pipe below a landing brought up to one size. */
-const waterOverGrate: Mending = {
+const waterOverGrate: FixRule = {
   code: 'waterOverGrate',
   *candidates(snag, job) {
     for (const nominal of NOMINAL_SIZES) {
@@ -57,7 +57,7 @@ const waterOverGrate: Mending = {
 /** Pitches that a crew would set on purpose, m/m: 1½, 2, 3 and 4 %. */
 const STEEPER = [0.015, 0.02, 0.03, 0.04];
 
-const willSilt: Mending = {
+const willSilt: FixRule = {
   code: 'willSilt',
   *candidates(snag, job, solution) {
     const run = runOf(job, snag.at);
@@ -68,4 +68,4 @@ const willSilt: Mending = {
   },
 };
 
-export const pipeSize: readonly Mending[] = [capacityExceeded, largerIntoSmaller, waterOverGrate, willSilt];
+export const pipeSize: readonly FixRule[] = [capacityExceeded, largerIntoSmaller, waterOverGrate, willSilt];

@@ -3,12 +3,12 @@ import { put } from '../../job/change';
 import { dischargeOf, downstream, resized } from '../../job/edits/pipes';
 import { NOMINAL_SIZES } from '../../catalogue/pipes';
 import { METRES_PER_INCH } from '../../units/constants';
-import { fixOfChange, type Mending } from './fix';
+import { fixOfChange, type FixRule } from './fix';
 
 /** How far inlets should stand clear of the water behind the lid when it is moved, m. */
 const CLEAR = METRES_PER_INCH;
 
-const lidAboveInlet: Mending = {
+const lidAboveInlet: FixRule = {
   code: 'lidAboveInlet',
   *candidates(snag, job, { landings }) {
     const discharge = dischargeOf(job, snag.at);
@@ -32,7 +32,7 @@ const lidAboveInlet: Mending = {
 /** Wetted soil of leaching tees on offer, m²: 4, 10, 20 and 40 ft². */
 const LEACHING = [0.4, 0.9, 1.9, 3.7];
 
-const popupHolds: Mending = {
+const popupHolds: FixRule = {
   code: 'popupHolds',
   *candidates(snag, job) {
     const discharge = dischargeOf(job, snag.at);
@@ -50,4 +50,4 @@ const popupHolds: Mending = {
   },
 };
 
-export const popups: readonly Mending[] = [lidAboveInlet, popupHolds];
+export const popups: readonly FixRule[] = [lidAboveInlet, popupHolds];

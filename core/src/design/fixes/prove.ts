@@ -41,8 +41,8 @@ export function noWorse(before: readonly Snag[], after: readonly Snag[], but?: S
   };
 }
 
-/** Whether a plan with the snags `after` mends `snag` of one with `before`. */
-export function mends(snag: Snag, before: readonly Snag[], after: readonly Snag[]): boolean {
+/** Whether `snag` of a plan with the snags `before` is fixed in one with `after`. */
+export function isFixed(snag: Snag, before: readonly Snag[], after: readonly Snag[]): boolean {
   const key = snagKey(snag);
   const asItWas = noWorse(before, after, snag);
   return after.every((now) => snagKey(now) !== key && (rank(now) > rank(snag) || asItWas(now)));

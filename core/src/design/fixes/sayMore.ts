@@ -3,12 +3,12 @@ import { put } from '../../job/change';
 import { dischargeOf, runOf } from '../../job/edits/pipes';
 import { elementOf, nameOf } from '../../job/job';
 import { METRES_PER_SECOND_PER_INCH_PER_HOUR } from '../../units/constants';
-import { fixOfChange, type Mending } from './fix';
+import { fixOfChange, type FixRule } from './fix';
 
 /** A middling 10-year 5-minute rain, m/s: 6 in/h. */
 const USUAL_RAIN = 6 * METRES_PER_SECOND_PER_INCH_PER_HOUR;
 
-const noRain: Mending = {
+const noRain: FixRule = {
   code: 'noRain',
   candidates: () => [
     fixOfChange(
@@ -22,7 +22,7 @@ const noRain: Mending = {
   ],
 };
 
-const assumedFigure: Mending = {
+const assumedFigure: FixRule = {
   code: 'assumedFigure',
   candidates: (snag, job) => {
     const element = elementOf(job, 'run', snag.at) ?? elementOf(job, 'discharge', snag.at);
@@ -32,21 +32,21 @@ const assumedFigure: Mending = {
   },
 };
 
-const deepTrench: Mending = {
+const deepTrench: FixRule = {
   code: 'deepTrench',
   candidates: (snag, job) => [
     fixOfChange(put('Shoring or a box is planned', { ...runOf(job, snag.at), shored: true })),
   ],
 };
 
-const stoneMissing: Mending = {
+const stoneMissing: FixRule = {
   code: 'stoneMissing',
   candidates: (snag, job) => [
     fixOfChange(put('Stone will be laid there', { ...dischargeOf(job, snag.at), stone: true })),
   ],
 };
 
-const throatLeft: Mending = {
+const throatLeft: FixRule = {
   code: 'throatLeft',
   candidates: (snag, job) => {
     const { throat: _gone, ...rest } = runOf(job, snag.at);
@@ -54,9 +54,9 @@ const throatLeft: Mending = {
   },
 };
 
-const strayRun: Mending = {
+const strayRun: FixRule = {
   code: 'strayRun',
   candidates: (snag, job) => [fixOfChange({ label: `Take out ${nameOf(job, snag.at)}`, puts: [], removes: [snag.at] })],
 };
 
-export const sayMore: readonly Mending[] = [noRain, assumedFigure, deepTrench, stoneMissing, throatLeft, strayRun];
+export const sayMore: readonly FixRule[] = [noRain, assumedFigure, deepTrench, stoneMissing, throatLeft, strayRun];

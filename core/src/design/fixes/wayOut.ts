@@ -9,7 +9,7 @@ import type { FallBudget } from '../../network/budget';
 import type { Solution } from '../../plan/solution';
 import { showLength, showSmall, text } from '../../units';
 import { METRES_PER_FOOT, METRES_PER_INCH } from '../../units/constants';
-import { fixOfChange, type Fix, type Mending } from './fix';
+import { fixOfChange, type Fix, type FixRule } from './fix';
 import { free, freed } from './ownPitch';
 
 /** A distance to start from where nobody has paced it yet, m; marked as assumed until somebody does. */
@@ -17,7 +17,7 @@ const ASSUMED_LENGTH = 30 * METRES_PER_FOOT;
 /** Fall below the lowest landing that an assumed way out is given, m. */
 const ASSUMED_FALL = 3 * METRES_PER_FOOT;
 
-const noDischarge: Mending = {
+const noDischarge: FixRule = {
   code: 'noDischarge',
   *candidates(snag, job) {
     if (!('groundLevel' in job.elements.get(snag.at)!)) return;
@@ -42,7 +42,7 @@ function ledTo(job: Job, landing: string, discharge: Discharge, more: Element[])
   return fixOfChange(put(`Run it to ${discharge.name}, to be measured`, ...more, run));
 }
 
-const lostWater: Mending = {
+const lostWater: FixRule = {
   code: 'lostWater',
   candidates: (snag, job) => {
     const element = job.elements.get(snag.at);
@@ -57,7 +57,7 @@ const lostWater: Mending = {
   },
 };
 
-const nearBuilding: Mending = {
+const nearBuilding: FixRule = {
   code: 'nearBuilding',
   candidates: (snag, job, { settings }) => {
     const further = snag.limit - snag.figure;
@@ -111,7 +111,7 @@ function flatter(job: Job, { settings }: Solution, budget: FallBudget): Change |
 }
 
 /** The ways a crew would try, mildest first. */
-const outOfFall: Mending = {
+const outOfFall: FixRule = {
   code: 'outOfFall',
   *candidates(snag, job, solution) {
     const budget = budgetAt(solution, snag.at);
@@ -129,4 +129,4 @@ const outOfFall: Mending = {
   },
 };
 
-export const wayOut: readonly Mending[] = [noDischarge, lostWater, nearBuilding, outOfFall];
+export const wayOut: readonly FixRule[] = [noDischarge, lostWater, nearBuilding, outOfFall];

@@ -10,7 +10,7 @@ import { METRES_PER_INCH } from '../../units/constants';
 import { DRAIN_USUAL } from '../../works/drain';
 import { usualPump } from '../../works/pumpBasin';
 import { storeOf } from '../../works/store';
-import { fixOfChange, type Mending } from './fix';
+import { fixOfChange, type FixRule } from './fix';
 import { stronger, type Step, type Say } from './pumps';
 import { LININGS } from '../../catalogue/swales';
 
@@ -28,7 +28,7 @@ function stepwise<K extends ElementKind>(
   code: string,
   kinds: readonly K[],
   steps: (element: OfKind<K>, say: Say, snag: Snag) => Step<OfKind<K>>[],
-): Mending {
+): FixRule {
   return {
     code,
     candidates: (snag, job) => {
@@ -53,12 +53,12 @@ const DEEPER = [2, 4, 6, 8, 12, 16, 24].map(inches);
 
 const drains = ['drain', 'drainField'] as const;
 
-const deeper = (code: string): Mending =>
+const deeper = (code: string): FixRule =>
   stepwise(code, drains, ({ depth }, say) =>
     DEEPER.map((more) => ({ label: `Lay it ${say.small(more)} deeper`, next: { depth: depth + more } })),
   );
 
-const swaleSteps = (code: string): Mending =>
+const swaleSteps = (code: string): FixRule =>
   stepwise(code, ['swale'], ({ depth, bottomWidth = 0, section }, say) => [
     ...DEEPER.slice(0, 4).map((more) => ({ label: `Dig it ${say.small(more)} deeper`, next: { depth: depth + more } })),
     ...(section === 'trapezoid'
@@ -73,7 +73,7 @@ const swaleSteps = (code: string): Mending =>
     })),
   ]);
 
-const culvertSizes = (code: string): Mending =>
+const culvertSizes = (code: string): FixRule =>
   stepwise(code, ['culvert'], ({ nominal, pipes = 1 }, say) => [
     ...NOMINAL_SIZES.filter((size) => size > nominal + 1e-6).map((size) => ({
       label: `Lay a ${say.nominal(size)} pipe`,
@@ -82,12 +82,12 @@ const culvertSizes = (code: string): Mending =>
     ...[pipes + 1, pipes + 2].map((count) => ({ label: `Lay ${count} side by side`, next: { pipes: count } })),
   ]);
 
-const higherBerm = (code: string): Mending =>
+const higherBerm = (code: string): FixRule =>
   stepwise(code, ['berm'], ({ height }, say) =>
     DEEPER.map((more) => ({ label: `Raise it ${say.small(more)}`, next: { height: height + more } })),
   );
 
-const widerStone = (code: string): Mending =>
+const widerStone = (code: string): FixRule =>
   stepwise(code, ['stoneDrain'], (drain, say) => [
     ...(drain.stone === 'round' ? [] : [{ label: 'Fill it with open round stone', next: { stone: 'round' as const } }]),
     ...[6, 12, 24].map((more) => ({
@@ -100,7 +100,7 @@ const widerStone = (code: string): Mending =>
     })),
   ]);
 
-const largerStore = (code: string): Mending =>
+const largerStore = (code: string): FixRule =>
   stepwise(code, ['discharge'], (discharge) => {
     const store = storeOf(discharge);
     if (!store) return [];
@@ -110,7 +110,7 @@ const largerStore = (code: string): Mending =>
     }));
   });
 
-export const works: readonly Mending[] = [
+export const works: readonly FixRule[] = [
   deeper('drainShallow'),
   stepwise('drainUphill', drains, () => [{ label: 'Let it fall ½ %', next: { pitch: DRAIN_USUAL.pitch } }]),
   stepwise('drainWide', drains, (_, say, { limit }) => [

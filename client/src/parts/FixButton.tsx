@@ -1,4 +1,4 @@
-/** The mend of a snag: one tap applies it, also a tap that comes while it is being worked out anew. */
+/** The fix of a snag: one tap applies it, also a tap that comes while it is being worked out anew. */
 import type { Fix, Snag } from '@katabasis/core';
 import Wrench from 'lucide-react-native/icons/wrench';
 import { useEffect, useRef, useState } from 'react';
@@ -29,7 +29,7 @@ function useTurn(job: object, unseen: boolean, ahead: boolean): 'now' | 'later' 
 }
 
 /** `instead` is said where nothing that was tried mends it. Sought `ahead` of being seen, or not before. */
-export function Mend({ snag, instead, ahead = true }: { snag: Snag; instead: string; ahead?: boolean }) {
+export function FixButton({ snag, instead, ahead = true }: { snag: Snag; instead: string; ahead?: boolean }) {
   // What mends it was worked out on this very job: on any other it is not done.
   const { job, edit } = useJob();
   const fresh = useLatestJob();
@@ -39,7 +39,8 @@ export function Mend({ snag, instead, ahead = true }: { snag: Snag; instead: str
   const wanted = useRef<{ label: string; job: object } | null>(null);
   const read = useRef<string | null>(null);
   const [waits, setWaits] = useState(false);
-  const mend = (label: string, found: Fix | null): void => setSaid(found?.label === label ? edit(found.change) : OTHER);
+  const apply = (label: string, found: Fix | null): void =>
+    setSaid(found?.label === label ? edit(found.change) : OTHER);
   const stopWaiting = (): void => {
     wanted.current = null;
     setWaits(false);
@@ -56,7 +57,7 @@ export function Mend({ snag, instead, ahead = true }: { snag: Snag; instead: str
     if (signal.aborted || !wanted.current) return;
     const { label } = wanted.current;
     stopWaiting();
-    mend(label, found);
+    apply(label, found);
   };
   const fix = useWorked<Fix | null>([job, snag], work, useTurn(job, unseen, ahead));
   // What mended it before stands there, pale, until it is known anew: nothing goes and comes under a thumb, and nothing old is done.
@@ -71,7 +72,7 @@ export function Mend({ snag, instead, ahead = true }: { snag: Snag; instead: str
     read.current = null;
     // What is drawn may be a moment behind: what is pressed then is found for the job as it is.
     const now = fresh().job;
-    if (fix !== undefined && now === job) return mend(label, fix);
+    if (fix !== undefined && now === job) return apply(label, fix);
     wanted.current = { label, job: now };
     setSaid(null);
     setWaits(true);

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { findFix } from '../planning/planner';
 import { PlannedContext, useJob, usePlanned } from '../planning/useJob';
 import { openJob, sampleWith, seen, type Opened } from '../testing/openJob';
-import { Mend } from './Mend';
+import { FixButton } from './FixButton';
 
 jest.mock('../planning/planner', () => ({ ...jest.requireActual('../planning/planner'), findFix: jest.fn() }));
 
@@ -16,7 +16,7 @@ beforeEach(() => {
 });
 
 const renamed = (name: string) => put(name, { ...sampleWith().elements.get('basin')!, name } as Element);
-const mend = (label: string): Fix => ({ label, change: renamed(`Basin, after: ${label}`) }) as Fix;
+const fixCalled = (label: string): Fix => ({ label, change: renamed(`Basin, after: ${label}`) }) as Fix;
 const give = (fix: Fix | null): Promise<void> => act(async () => found.at(-1)!(fix));
 const button = (): HTMLElement => screen.getByTestId(/^fix-/);
 const tap = (): void => {
@@ -27,13 +27,13 @@ const basin = (open: Opened): string => nameOf(open.job(), 'basin');
 
 function First() {
   const { plan } = useJob();
-  return <Mend snag={plan.snags[0]!} instead="Nothing mends this." />;
+  return <FixButton snag={plan.snags[0]!} instead="Nothing mends this." />;
 }
 
-/** A mend that is known, and then being worked out anew as something else was changed. */
+/** A fix that is known, and then being worked out anew as something else was changed. */
 async function anew(): Promise<Opened> {
   const open = openJob(sampleWith(), <First />);
-  await give(mend('Lay 8 in'));
+  await give(fixCalled('Lay 8 in'));
   act(() => void open.session.edit(renamed('Changed elsewhere')));
   await waitFor(() => expect(found).toHaveLength(2));
   return open;
@@ -43,12 +43,12 @@ it('a tap while it is worked out anew is kept, and done once it is found to be t
   const open = await anew();
   tap();
   expect(basin(open)).toBe('Changed elsewhere');
-  await give(mend('Lay 8 in'));
+  await give(fixCalled('Lay 8 in'));
   expect(basin(open)).toBe('Basin, after: Lay 8 in');
 });
 
 it.each([
-  ['another', mend('Lay 10 in')],
+  ['another', fixCalled('Lay 10 in')],
   ['none', null],
 ])('where it comes out as %s nothing is done, and it says so', async (_, fix) => {
   const open = await anew();
@@ -63,7 +63,7 @@ it('a tap that was kept is dropped where something else is done before it', asyn
   tap();
   act(() => void open.session.edit(renamed('Changed again')));
   await waitFor(() => expect(found).toHaveLength(3));
-  await give(mend('Lay 8 in'));
+  await give(fixCalled('Lay 8 in'));
   expect(basin(open)).toBe('Changed again');
   expect(seen()).toContain('nothing was done');
 });
@@ -71,7 +71,7 @@ it('a tap that was kept is dropped where something else is done before it', asyn
 it('what was read when the finger came down is what is meant', async () => {
   const open = await anew();
   fireEvent.pointerDown(button());
-  await give(mend('Lay 10 in'));
+  await give(fixCalled('Lay 10 in'));
   fireEvent.click(button());
   expect(basin(open)).toBe('Changed elsewhere');
   expect(seen()).toContain('nothing was done');
@@ -95,13 +95,13 @@ function Behind() {
 
 it('what is drawn a moment behind does nothing to the job as it is, before it is found for that', async () => {
   const open = openJob(sampleWith(), <Behind />);
-  await give(mend('Lay 8 in'));
+  await give(fixCalled('Lay 8 in'));
   act(() => void open.session.edit(renamed('Changed elsewhere')));
   tap();
   expect(basin(open)).toBe('Changed elsewhere');
   act(() => screen.getByText('Catch up').click());
   await waitFor(() => expect(found).toHaveLength(2));
   expect(basin(open)).toBe('Changed elsewhere');
-  await give(mend('Lay 8 in'));
+  await give(fixCalled('Lay 8 in'));
   expect(basin(open)).toBe('Basin, after: Lay 8 in');
 });
