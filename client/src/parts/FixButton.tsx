@@ -1,7 +1,7 @@
 /** The fix of a snag: one tap applies it, also a tap that comes while it is being worked out anew. */
 import type { Fix, Snag } from '@katabasis/core';
 import Wrench from 'lucide-react-native/icons/wrench';
-import { useEffect, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
 import { View } from 'react-native';
 import { findFix } from '../planning/planner';
 import { useLatestJob, useJob } from '../planning/useJob';
@@ -12,21 +12,6 @@ import { Button } from '../ui/Button';
 import { Text } from '../ui/Text';
 
 const OTHER = 'What mends it has changed meanwhile; nothing was done.';
-
-/** How long a job has stood before anything is sought that nobody sees, ms: what is seen is sought first. */
-const UNSEEN_MS = 800;
-
-/** When something of a job is sought: at once where it is seen, after all others where it is not, and null while its time has not come. */
-function useTurn(job: object, unseen: boolean, ahead: boolean): 'now' | 'later' | null {
-  const [stood, setStood] = useState<object | null>(null);
-  useEffect(() => {
-    if (!unseen || !ahead) return;
-    const timer = setTimeout(() => setStood(job), UNSEEN_MS);
-    return () => clearTimeout(timer);
-  }, [job, unseen, ahead]);
-  if (!unseen) return 'now';
-  return stood === job ? 'later' : null;
-}
 
 /** `instead` is said where nothing that was tried mends it. Sought `ahead` of being seen, or not before. */
 export function FixButton({ snag, instead, ahead = true }: { snag: Snag; instead: string; ahead?: boolean }) {
@@ -59,7 +44,7 @@ export function FixButton({ snag, instead, ahead = true }: { snag: Snag; instead
     stopWaiting();
     apply(label, found);
   };
-  const fix = useWorked<Fix | null>([job, snag], work, useTurn(job, unseen, ahead));
+  const fix = useWorked<Fix | null>([job, snag], work, unseen ? (ahead ? 'later' : null) : 'now');
   // What mended it before stands there, pale, until it is known anew: nothing goes and comes under a thumb, and nothing old is done.
   const [last, setLast] = useState(fix);
   if (fix !== undefined && fix !== last) setLast(fix);
