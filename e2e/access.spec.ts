@@ -93,7 +93,6 @@ const PART = 11;
 for (let from = 0; from < SCREENS.length; from += PART) {
   const part = SCREENS.slice(from, from + PART);
   test(`no serious accessibility fault, in any theme on a phone, from ${part[0]} on`, async ({ page }, { project }) => {
-    test.setTimeout(180_000);
     const names = project.name === 'phone' ? (['daylight', 'glare', 'dusk'] as const) : (['daylight'] as const);
     for (const path of part) await inThemes(page, path, names);
   });

@@ -20,7 +20,6 @@ async function open(context: BrowserContext, path: string): Promise<Page> {
 }
 
 test('what was shown is there again, at whatever moment the tab is killed', async ({ context, request }) => {
-  test.setTimeout(180_000);
   const job = await copyOfSample(request);
   // Read once while the server answers, then out in the yard.
   const first = await context.newPage();

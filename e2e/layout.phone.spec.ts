@@ -142,8 +142,6 @@ const IN_YARD = [
 const PAGES = ['/', '/new', '/bin', '/devices', '/pair', '/nowhere', '/job/nowhere/plan', '/history/quillfeather'];
 
 test.describe('no words lie over others, none are cut, all can be tapped', () => {
-  test.setTimeout(240_000);
-
   test('on every screen and sheet', async ({ page }) => {
     expect(await look(page, [...PAGES, ...IN_JOB.map((path) => `/job/quillfeather/${path}`)], SCREENS)).toEqual([]);
   });

@@ -13,7 +13,7 @@ test.use({ serviceWorkers: 'allow' });
 const ROOT = join(__dirname, '..');
 /** The page is in the hands of what is kept on the device. */
 const isKept = (page: Page): Promise<void> =>
-  expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null), { timeout: 30_000 }).toBe(true);
+  expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
 
 /** What the device has put by of the server's answers, as text. */
 const answersKept = (page: Page): Promise<string> =>
@@ -34,7 +34,6 @@ const answersKept = (page: Page): Promise<string> =>
   );
 
 test('opens and works with no server at all, and sends everything once any page is open', async ({ page }) => {
-  test.setTimeout(120_000);
   const data = mkdtempSync(join(tmpdir(), 'katabasis-offline-'));
   const first = await startServer(0, data);
   let { server } = first;
@@ -58,7 +57,7 @@ test('opens and works with no server at all, and sends everything once any page 
   await expect(page.getByText('2 changes wait on this device to be sent.')).toBeVisible();
   ({ server } = await startServer(Number(new URL(base).port), data));
   // The list is open, not the job: it is sent all the same.
-  await expect.poll(() => waiting(page, 'quillfeather'), { timeout: 40_000 }).toBe(0);
+  await expect.poll(() => waiting(page, 'quillfeather')).toBe(0);
   await expect(page.getByText('2 changes wait on this device to be sent.')).toHaveCount(0);
   const rows = ((await (await fetch(`${base}/api/jobs/quillfeather`)).json()) as { seq: number }).seq;
   expect(rows).toBe(2);
@@ -73,7 +72,6 @@ const TYPES: Record<string, string> = {
 };
 
 test('from one version to the next: told, taken when told to, nothing typed is lost', async ({ page }) => {
-  test.setTimeout(120_000);
   const web = mkdtempSync(join(tmpdir(), 'katabasis-web-'));
   cpSync(join(ROOT, 'client/dist'), web, { recursive: true });
   const server = createServer((request, response) => {
