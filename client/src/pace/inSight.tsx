@@ -81,9 +81,8 @@ export function InSight({ children, said, tall }: Props) {
   const around = usePlanned();
   const open = useSyncExternalStore(around.subscribe, around.made)!;
   const [drawn, setDrawn] = useState(open);
-  const saidOfDrawn = useMemo(() => said(drawn), [drawn, said]);
-  const stands = unseen === true && saidOfDrawn === said(open);
-  if (!stands && drawn !== open) setDrawn(open);
+  const saidOfDrawn = useMemo(() => (unseen === true ? said(drawn) : null), [unseen, drawn, said]);
+  if (drawn !== open && (saidOfDrawn === null || saidOfDrawn !== said(open))) setDrawn(open);
   const latest = around.latest ?? around;
   const value = useMemo(() => behind(latest, drawn), [latest, drawn]);
   return (
