@@ -15,6 +15,7 @@ import {
 } from '@katabasis/core';
 import ical, { ICalCalendarMethod } from 'ical-generator';
 import { forecast } from '../stand-ins/weatherOffice';
+import { oneLine } from './plainText';
 
 /** Work begins at this hour; a day's steps follow one another from there. */
 const BEGINS = 7;
@@ -28,7 +29,8 @@ export function calendarFile(job: Job, made: string): string {
   const inspected = needs.some(({ kind }) => kind === 'inspection');
   const stands = standings(job, needs, today);
   const { steps } = scheduleOf(job, stepsOf(job, plan, taken, inspected), stands, forecast(today), today);
-  const { name, site } = headOf(job);
+  const head = headOf(job);
+  const name = oneLine(head.name);
   const calendar = ical({
     name,
     method: ICalCalendarMethod.PUBLISH,
@@ -54,13 +56,13 @@ export function calendarFile(job: Job, made: string): string {
       ];
       calendar.createEvent({
         id: `${job.id}-${step.key.replaceAll(' ', '-')}-${daysBetween(days[0]!.day, day)}`,
-        summary: `${stepLabel(step)}: ${name}`,
+        summary: oneLine(`${stepLabel(step)}: ${name}`),
         start: at(from),
         end: at(from + hours),
         floating: true,
         stamp: made,
-        description: lines.join('\n'),
-        ...(site === undefined ? {} : { location: site }),
+        description: lines.map(oneLine).join('\n'),
+        ...(head.site === undefined ? {} : { location: oneLine(head.site) }),
       });
     }
   }

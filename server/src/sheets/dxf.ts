@@ -1,6 +1,7 @@
 /** The plan as a drawing exchange file: named layers, inverts as polylines in space. Metres. */
 import { Colors, DxfWriter, LWPolylineFlags, point2d, point3d, TextHorizontalAlignment, Units } from '@tarikjabiri/dxf';
 import { drawingOf, networkOf, type Job, type LayerName, type Plan } from '@katabasis/core';
+import { oneLine } from './plainText';
 
 const COLOURS: Record<LayerName | 'inverts', number> = {
   contours: 8,
@@ -24,8 +25,6 @@ const COLOURS: Record<LayerName | 'inverts', number> = {
 const HEIGHT = 0.25;
 
 const layerName = (layer: string): string => layer.toUpperCase();
-/** Control signs would break the file's lines. */
-const plain = (said: string): string => said.replace(/[\u0000-\u001f]+/g, ' ');
 
 export function dxfOf(job: Job, plan: Plan): string {
   const dxf = new DxfWriter();
@@ -51,7 +50,7 @@ export function dxfOf(job: Job, plan: Plan): string {
       { layerName: layerName('inverts') },
     );
   for (const { at, said } of drawing.words)
-    dxf.addText(point3d(at.east, at.north, 0), HEIGHT, plain(said), {
+    dxf.addText(point3d(at.east, at.north, 0), HEIGHT, oneLine(said), {
       layerName: layerName('words'),
       horizontalAlignment: TextHorizontalAlignment.Left,
     });

@@ -1,6 +1,7 @@
 /** Pipes and ground in LandXML 1.2, metres: a pipe network with its structures, and the surface as a triangulated one. Places are north, east, as it has them. */
 import { XMLBuilder } from 'fast-xml-parser';
 import { headOf, networkOf, surfaceOf, type Job, type LaidPipe, type Plan } from '@katabasis/core';
+import { oneLine } from './plainText';
 
 const PREFIX = '@';
 const m = (metres: number): string => metres.toFixed(4);
@@ -12,7 +13,7 @@ function materialOf({ material }: LaidPipe): string {
 }
 
 const attributes = (fields: Record<string, string>): Record<string, string> =>
-  Object.fromEntries(Object.entries(fields).map(([key, value]) => [PREFIX + key, value]));
+  Object.fromEntries(Object.entries(fields).map(([key, value]) => [PREFIX + key, oneLine(value)]));
 
 /** Structures and pipes, each pipe named by the two that it lies between. */
 const pipeNetwork = (name: string, { nodes, pipes }: ReturnType<typeof networkOf>): object => ({
