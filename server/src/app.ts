@@ -4,7 +4,7 @@ import Koa, { type Context, type Middleware } from 'koa';
 import compress from 'koa-compress';
 import helmet from 'koa-helmet';
 import type { Db } from './database';
-import { admission } from './devices/admission';
+import { admission, askerOf } from './devices/admission';
 import { Pairing } from './devices/pairing';
 import { deviceRoutes } from './devices/routes';
 import { DeviceStore } from './devices/store';
@@ -12,7 +12,7 @@ import { Newsroom } from './events/newsroom';
 import { FileStore } from './files/store';
 import { fileRoutes } from './files/routes';
 import { guard } from './http/guard';
-import { problems } from './http/problem';
+import { ProblemError, problems } from './http/problem';
 import { statics } from './http/statics';
 import { JobStore } from './jobs/store';
 import { jobRoutes } from './jobs/routes';
@@ -91,6 +91,23 @@ const health: Middleware = async (ctx, next) => {
   ctx.body = { ok: true };
 };
 
+/** Reads bodies. What cannot be unpacked or read was ill sent, whatever the unpacker calls it. */
+function bodies(): Middleware {
+  const parse = bodyParser({ enableTypes: ['json'], jsonLimit: MAX_BODY, encoding: 'utf-8' });
+  return async (ctx, next) => {
+    let handedOn = false;
+    try {
+      await parse(ctx, () => {
+        handedOn = true;
+        return next();
+      });
+    } catch (error) {
+      if (handedOn || (error as { status?: unknown }).status !== undefined) throw error;
+      throw new ProblemError(400, 'The request could not be read.');
+    }
+  };
+}
+
 const events =
   (news: Newsroom): Middleware =>
   async (ctx, next) => {
@@ -98,7 +115,7 @@ const events =
     ctx.respond = false;
     // Koa holds that nothing was found until somebody says otherwise.
     ctx.res.statusCode = 200;
-    await news.listen(ctx.req, ctx.res);
+    await news.listen(ctx.req, ctx.res, askerOf(ctx).device?.id ?? null);
   };
 
 /** Has verdicts worked out beside the requests; those of a database in memory, which no other thread can read, between them. */
@@ -143,7 +160,7 @@ export function createApp(options: AppOptions): Application {
   app.use(compress({ threshold: 1024 }));
   app.use(apiOnly(noStore));
   app.use(apiOnly(admission(devices, options.isLocal)));
-  app.use(apiOnly(bodyParser({ enableTypes: ['json'], jsonLimit: MAX_BODY, encoding: 'utf-8' })));
+  app.use(apiOnly(bodies()));
   app.use(health);
   app.use(events(news));
   const routers = [
@@ -155,7 +172,7 @@ export function createApp(options: AppOptions): Application {
     shareRoutes(shares, store),
     sharedPages(shares, store),
     fileRoutes(new FileStore(db, files)),
-    deviceRoutes(devices, pairing, addresses),
+    deviceRoutes({ devices, pairing, addresses, onWithdrawn: (id) => news.shutOut(id) }),
   ];
   for (const router of routers) app.use(router.routes()).use(router.allowedMethods());
   if (web) app.use(statics(web));

@@ -1,6 +1,7 @@
 import { createServer, type Server } from 'node:http';
 import { connect, type AddressInfo } from 'node:net';
-import { gzipSync } from 'node:zlib';
+import { brotliCompressSync, deflateSync, gzipSync } from 'node:zlib';
+import fc from 'fast-check';
 import { quillfeather } from '@katabasis/core/samples';
 import type { Element, Problem } from '@katabasis/core';
 import { openDatabase } from './database';
@@ -233,4 +234,27 @@ it('hides no job behind one that cannot be read, and gives that one out as it li
   expect(raw.rows.find(({ id }: { id: string }) => id === 'wye1').body).toBe('{"id":');
   await fresh.delete('/api/jobs/torn').expect(204);
   expect((await fresh.get('/api/jobs/bin').expect(200)).body.jobs).toMatchObject([{ id: 'torn' }]);
+});
+
+it('a body that does not unpack was ill sent, whatever it is called and wherever it breaks off', async () => {
+  const { server } = serve();
+  const whole = JSON.stringify({ id: 'yard', elements: [head], more: 'x'.repeat(300) });
+  const packed = { br: brotliCompressSync(whole), gzip: gzipSync(whole), deflate: deflateSync(whole) };
+  const send = async (encoding: string, body: Buffer): Promise<void> => {
+    const { status } = await server
+      .post('/api/jobs')
+      .set({ 'Content-Type': 'application/json', 'Content-Encoding': encoding })
+      .serialize((bytes) => bytes as never)
+      .send(body as never);
+    expect([encoding, status >= 400 && status < 500]).toEqual([encoding, true]);
+  };
+  const encodings = fc.constantFrom('br', 'gzip', 'deflate', 'zstd', 'compress', 'identity', 'br, gzip', '');
+  await fc.assert(
+    fc.asyncProperty(encodings, fc.uint8Array({ minLength: 1, maxLength: 200 }), (encoding, bytes) =>
+      send(encoding, Buffer.from(bytes)),
+    ),
+    { numRuns: 150 },
+  );
+  for (const [encoding, bytes] of Object.entries(packed))
+    for (let end = 1; end < bytes.length; end += 7) await send(encoding, bytes.subarray(0, end));
 });

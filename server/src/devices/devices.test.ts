@@ -1,3 +1,5 @@
+import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
 import { serve } from '../testing/serve';
 import { DeviceStore } from './store';
 import { Pairing } from './pairing';
@@ -8,13 +10,13 @@ const CODE = '12345678';
 /** A server that the network reaches: a request is from its own machine only where a header of this test says so. */
 function onLan(now: () => number = () => 0) {
   const db = openDatabase(':memory:');
-  const { server } = serve({
+  const { app, server, close } = serve({
     db,
     pairing: new Pairing(now, CODE),
     addresses: () => ['http://192.168.1.20:4870'],
     isLocal: (ctx) => ctx.get('x-here') === 'yes',
   });
-  return { server, db };
+  return { app, server, db, close };
 }
 
 const pair = async ({ server }: ReturnType<typeof onLan>, name: string): Promise<string> => {
@@ -100,4 +102,34 @@ it('keeps no token, only its hash', () => {
   const db = openDatabase(':memory:');
   const { token } = new DeviceStore(db).admit('Phone');
   expect(JSON.stringify(db.prepare('select * from devices').all())).not.toContain(token);
+});
+
+it('closes the open stream of a device that is shut out at once, and of no other', async () => {
+  const lan = onLan();
+  const listening = createServer(lan.app.callback());
+  await new Promise<void>((done) => listening.listen(0, '127.0.0.1', done));
+  const base = `http://127.0.0.1:${(listening.address() as AddressInfo).port}`;
+  const [lost, stays] = [await pair(lan, 'Lost'), await pair(lan, 'Stays')];
+  const listen = (cookie: string): Promise<Response> => fetch(`${base}/api/events`, { headers: { cookie } });
+  const [first, second, other] = await Promise.all([listen(lost), listen(lost), listen(stays)]);
+  const ended = (stream: Response): Promise<string> =>
+    stream.text().then(
+      () => 'ended',
+      () => 'ended',
+    );
+  const { devices } = (await lan.server.get('/api/devices').set('x-here', 'yes')).body as {
+    devices: { id: string; name: string }[];
+  };
+  const left = ended(other!);
+  await lan.server
+    .delete(`/api/devices/${devices.find(({ name }) => name === 'Lost')!.id}`)
+    .set('x-here', 'yes')
+    .expect(204);
+  expect(await Promise.all([ended(first!), ended(second!)])).toEqual(['ended', 'ended']);
+  expect((await listen(lost)).status).toBe(401);
+  const soon = new Promise((done) => setTimeout(() => done('open'), 100));
+  expect(await Promise.race([left, soon])).toBe('open');
+  lan.close();
+  listening.closeAllConnections();
+  await new Promise((done) => listening.close(done));
 });

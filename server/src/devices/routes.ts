@@ -6,8 +6,17 @@ import { askerOf, COOKIE, COOKIE_MS } from './admission';
 import { spoken, type Pairing } from './pairing';
 import type { DeviceStore } from './store';
 
-/** Devices: let in by the code, listed, withdrawn. `addresses`: where others reach this server; none when only this machine does. */
-export function deviceRoutes(devices: DeviceStore, pairing: Pairing, addresses: () => string[]): Router {
+export interface DeviceParts {
+  devices: DeviceStore;
+  pairing: Pairing;
+  /** Where others reach this server; none when only this machine does. */
+  addresses: () => string[];
+  /** Told of each device that is shut out. */
+  onWithdrawn: (id: string) => void;
+}
+
+/** Devices: let in by the code, listed, withdrawn. */
+export function deviceRoutes({ devices, pairing, addresses, onWithdrawn }: DeviceParts): Router {
   const router = new Router({ prefix: '/api/devices' });
 
   router.post('/pair', (ctx) => {
@@ -37,6 +46,7 @@ export function deviceRoutes(devices: DeviceStore, pairing: Pairing, addresses: 
     if (!local && device?.id !== ctx.params.id)
       throw new ProblemError(403, 'Devices are withdrawn on the machine that the server runs on.');
     if (!devices.withdraw(ctx.params.id!)) throw new ProblemError(404, 'There is no such device.');
+    onWithdrawn(ctx.params.id!);
     ctx.status = 204;
   });
   return router;

@@ -10,10 +10,28 @@ const LIST_EVERY_MS = 300;
 export class Newsroom {
   private readonly channel = createChannel();
   private listed: (() => void) | null = null;
+  /** Streams of each device that was let in, to be closed when it is shut out. */
+  private readonly open = new Map<string, Set<ServerResponse>>();
 
-  async listen(request: IncomingMessage, response: ServerResponse): Promise<void> {
+  /** `device`: the one that listens; null at the server's own machine. */
+  async listen(request: IncomingMessage, response: ServerResponse, device: string | null): Promise<void> {
+    if (device !== null) this.note(device, response);
     const session = await createSession(request, response, { keepAlive: 20_000, retry: 2_000 });
     this.channel.register(session);
+  }
+
+  private note(device: string, response: ServerResponse): void {
+    const streams = this.open.get(device) ?? new Set();
+    this.open.set(device, streams.add(response));
+    response.once('close', () => {
+      streams.delete(response);
+      if (streams.size === 0 && this.open.get(device) === streams) this.open.delete(device);
+    });
+  }
+
+  /** Closes every stream of a device. */
+  shutOut(device: string): void {
+    for (const response of this.open.get(device) ?? []) response.destroy();
   }
 
   tell(news: News): void {
