@@ -13,8 +13,13 @@ export const COOKIE_MS = 365 * 24 * 3600 * 1000;
 
 const LOOPBACK = /^(127\.|::1$|::ffff:127\.)/;
 
-/** Whether a request comes from the machine that the server runs on. */
-export const isLocal = (ctx: Context): boolean => LOOPBACK.test(ctx.req.socket.remoteAddress ?? '');
+/** What proxies say of whom they ask for: a request with any of it comes from elsewhere, whatever machine the proxy runs on. */
+const FORWARDED =
+  /^(forwarded|via|client-ip|true-client-ip|cf-.*|x-forwarded.*|x-real-ip|x-client-ip|x-cluster-client-ip|x-original-.*)$/;
+
+/** Whether a request comes from the machine that the server runs on, and for nobody else. */
+export const isLocal = ({ req }: Context): boolean =>
+  LOOPBACK.test(req.socket.remoteAddress ?? '') && !Object.keys(req.headers).some((name) => FORWARDED.test(name));
 
 /** What `ctx.state` tells of who asks. */
 export interface Asker {

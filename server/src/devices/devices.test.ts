@@ -133,3 +133,13 @@ it('closes the open stream of a device that is shut out at once, and of no other
   listening.closeAllConnections();
   await new Promise((done) => listening.close(done));
 });
+
+it('who comes through a proxy on the same machine that says so is a stranger, to reading, deleting and the code', async () => {
+  const { server } = serve({ addresses: () => ['http://192.168.1.20:4870'] });
+  await server.get('/api/jobs').expect(200);
+  for (const name of ['X-Forwarded-For', 'Forwarded', 'Via', 'X-Real-IP', 'X-Forwarded-Proto', 'CF-Connecting-IP']) {
+    await server.get('/api/jobs').set(name, 'for=203.0.113.9').expect(401);
+    await server.delete('/api/jobs/clinic').set(name, '203.0.113.9').expect(401);
+    await server.get('/api/devices').set(name, '203.0.113.9').expect(401);
+  }
+});
