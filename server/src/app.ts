@@ -12,7 +12,7 @@ import { Newsroom } from './events/newsroom';
 import { FileStore } from './files/store';
 import { fileRoutes } from './files/routes';
 import { guard } from './http/guard';
-import { ProblemError, problems } from './http/problem';
+import { problems } from './http/problem';
 import { statics } from './http/statics';
 import { JobStore } from './jobs/store';
 import { jobRoutes } from './jobs/routes';
@@ -103,7 +103,7 @@ function bodies(): Middleware {
       });
     } catch (error) {
       if (handedOn || (error as { status?: unknown }).status !== undefined) throw error;
-      throw new ProblemError(400, 'The request could not be read.');
+      ctx.throw(400);
     }
   };
 }

@@ -27,6 +27,7 @@ import { TextBox } from '../input/TextBox';
 import { Text } from '../ui/Text';
 
 export const MINUTE = 60;
+
 /** How the rain weakens the longer it lasts; the first hour, which is what yards answer to. */
 export function RainCurve({ table }: { table: IntensityTable }) {
   const { units } = useJob();

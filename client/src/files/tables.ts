@@ -17,8 +17,10 @@ export const saveTable = (job: Job, what: string, rows: readonly (readonly strin
 /** Rows of a text, parted by commas, semicolons or tabs, whichever it has; empty lines are rows without a word. */
 export const tableOf = (text: string): string[][] => Papa.parse<string[]>(text.replace(/^\uFEFF/, '')).data;
 
-/** Rows of a file that hold anything, in whatever letters it was written. */
+/** The text of a file, in whatever letters it was written. */
+export const readText = async (file: Blob): Promise<string> => decodeText(new Uint8Array(await file.arrayBuffer()));
+
+/** Rows of a file that hold anything. */
 export async function readTable(file: Blob): Promise<string[][]> {
-  const text = decodeText(new Uint8Array(await file.arrayBuffer()));
-  return tableOf(text).filter((row) => row.some((cell) => cell.trim() !== ''));
+  return tableOf(await readText(file)).filter((row) => row.some((cell) => cell.trim() !== ''));
 }

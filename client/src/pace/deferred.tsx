@@ -43,7 +43,11 @@ export function useDeferred(within: RefObject<View | null>): Planned {
   const [made, setMade] = useState(() => latest.made()!);
   useEffect(() => {
     let callOff = (): void => undefined;
+    let followed: OpenJob | null = null;
     const follow = (): void => {
+      // A finger that moves tells of itself many times a second, and makes nothing.
+      if (latest.made() === followed) return;
+      followed = latest.made();
       callOff();
       callOff = afterPaint(() => {
         const now = latest.made();

@@ -1,6 +1,5 @@
 /** Levels, the site, plans and photos: in and out. */
 import {
-  decodeText,
   freeName,
   freshId,
   guessMapping,
@@ -18,7 +17,7 @@ import {
 import { useState } from 'react';
 import { View } from 'react-native';
 import { pickFile, saveFile, slug } from '../../files/files';
-import { readTable, saveTable } from '../../files/tables';
+import { readTable, readText, saveTable } from '../../files/tables';
 import { keepPicture, type KeptPicture } from '../../files/pictures';
 import { useJob } from '../../planning/useJob';
 import { SPACE } from '../../theme/tokens';
@@ -67,7 +66,6 @@ function useBringIn({ middle, onGo }: Pick<Props, 'middle' | 'onGo'>) {
     }
     return file;
   };
-  const text = async (file: File): Promise<string> => decodeText(new Uint8Array(await file.arrayBuffer()));
   const pickLevels = async (): Promise<void> => {
     const file = await pick('.csv,.txt,text/csv,text/plain');
     if (!file) return;
@@ -80,7 +78,7 @@ function useBringIn({ middle, onGo }: Pick<Props, 'middle' | 'onGo'>) {
     if (!file) return;
     let raw: unknown;
     try {
-      raw = JSON.parse(await text(file));
+      raw = JSON.parse(await readText(file));
     } catch {
       return wrong(`${file.name} is no GeoJSON: it breaks off, or is a file of another sort.`);
     }
