@@ -1,5 +1,6 @@
 /** Two versions of the same elements, compared field by field, in words of the job's own units. */
-import { headOf, nameOf, showLevel, showLength, text, type Conflict, type Element, type Job } from '@katabasis/core';
+import { headOf, nameOf, showLevel, showLength, text, type Element, type Job } from '@katabasis/core';
+import type { Collision } from '../sync/mergeWaiting';
 
 export interface Difference {
   id: string;
@@ -32,12 +33,11 @@ function shown(job: Job, field: string, value: unknown): string {
 }
 
 /** What mine and theirs differ in. */
-export function differencesOf(job: Job, conflicts: readonly Conflict[]): Difference[] {
-  return conflicts.flatMap(({ id, element: theirs }): Difference[] => {
-    const mine = job.elements.get(id);
+export function differencesOf(job: Job, collisions: readonly Collision[]): Difference[] {
+  return collisions.flatMap(({ id, mine, theirs }): Difference[] => {
     const name = nameIn(theirs) ?? nameIn(mine) ?? id;
     if (!mine || !theirs) {
-      const is = (element: Element | null | undefined): string => (element ? 'is there' : 'taken out');
+      const is = (element: Element | null): string => (element ? 'is there' : 'taken out');
       return [{ id, name, field: 'the whole', mine: is(mine), theirs: is(theirs) }];
     }
     const [a, b] = [mine, theirs] as unknown as [Fields, Fields];
@@ -53,5 +53,5 @@ export function differencesOf(job: Job, conflicts: readonly Conflict[]): Differe
   });
 }
 
-const nameIn = (element: Element | null | undefined): string | undefined =>
+const nameIn = (element: Element | null): string | undefined =>
   element && 'name' in element ? element.name : undefined;

@@ -48,14 +48,14 @@ export function KeeperStrip() {
   }
   if (asking) return <AskStep asking={asking} job={job} session={session} />;
   if (keeping.state === 'conflict') {
-    const names = keeping.conflicts
-      .map(({ id, element }) => (element && 'name' in element && element.name ? element.name : nameOf(job, id)))
+    const names = keeping.collisions
+      .map(({ id, theirs }) => (theirs && 'name' in theirs && theirs.name ? theirs.name : nameOf(job, id)))
       .join(', ');
     return (
       <View style={styles.strip} role="alert">
         <Text kind="strong">Another device changed {names} meanwhile.</Text>
         <Text>Yours: “{keeping.label}”. Keep yours over it, or take theirs?</Text>
-        <Versions lines={differencesOf(job, keeping.conflicts)} />
+        <Versions lines={differencesOf(job, keeping.collisions)} />
         <View style={styles.row}>
           <Button label="Keep mine" onPress={() => session.resolve('mine')} />
           <Button label="Take theirs" onPress={() => session.resolve('theirs')} />

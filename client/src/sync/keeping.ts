@@ -1,6 +1,7 @@
 /** What a session shows, and what it needs from around it. */
-import type { Conflict, Job } from '@katabasis/core';
+import type { Job } from '@katabasis/core';
 import type { Api } from './api';
+import type { Collision } from './mergeWaiting';
 import type { Differing } from './steps';
 import type { DeviceStore, Pending } from './device/stored';
 
@@ -10,7 +11,8 @@ export type Keeping =
   | { state: 'sending' }
   /** `why`: what the server said; null when nobody answered. */
   | { state: 'waiting'; count: number; stored: boolean; why: string | null }
-  | { state: 'conflict'; label: string; conflicts: Conflict[] }
+  /** `collisions`: what both changed, and not alike. */
+  | { state: 'conflict'; label: string; collisions: Collision[] }
   /** `gone`: the job itself was taken out. */
   | { state: 'refused'; label: string; sentence: string; gone: boolean };
 

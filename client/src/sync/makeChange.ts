@@ -32,7 +32,12 @@ function enqueue(state: SessionState, { change, id, onto, label, gone }: Enqueue
   if (puts.length + removes.length === 0)
     return { state: { ...state, stacks: gone.stacks }, effects: forgotten.length > 0 ? [keep({ forgotten })] : [] };
   const bare = { label: change.label, puts, removes, ...(change.stands ? { stands: change.stands } : {}) };
-  const pending = pendingOf(state.waiting, bare, id, (element) => state.base.get(element)?.version ?? 0);
+  const pending = pendingOf(
+    state.waiting,
+    bare,
+    id,
+    (element) => state.base.get(element) ?? { version: 0, element: null },
+  );
   const pushed = push(gone.stacks, onto, stepOf(job, { ...bare, label }, pending.change));
   const again = state.waiting.filter((each) => state.unstored.has(each.change));
   const step: Step = {

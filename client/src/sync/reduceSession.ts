@@ -1,12 +1,14 @@
 /** What becomes of a session by what happens to it, and what is then to be done. Pure: `session.ts` does it. */
-import { changed, type JobReply } from '@katabasis/core';
+import { changed, type Conflict, type JobReply } from '@katabasis/core';
 import type { PageNews } from './keeping';
 import { laid, placed, settled, withBase, withJob } from './layJob';
 import { make, takeStep } from './makeChange';
 import { countWaiting, type Effect, type Reduced, type SessionEvent, type SessionState } from './sessionState';
 import { drop, forget, withKept } from './stacks';
 import type { StoredJob, Versioned } from './device/stored';
-import { rebased, withoutChange, withoutElements } from './waiting';
+import type { Side } from './mergeFields';
+import { mergeWaiting, theirsOf, type MergedWaiting } from './mergeWaiting';
+import { withoutChange } from './waiting';
 
 const nothing = (state: SessionState): Reduced => ({ state, effects: [] });
 
@@ -81,10 +83,8 @@ function sent(state: SessionState, { head, versions, seq }: Extract<SessionEvent
   };
 }
 
-/** Whose stands, of what two devices changed: what others have made of it is known from now on, and mine is made on that, or left. */
-function resolve(state: SessionState, side: 'mine' | 'theirs'): Reduced {
-  if (state.state !== 'conflicted') return nothing(state);
-  const { conflicts } = state;
+/** What others have made of these elements is known from now on, and what waits is made on that. */
+function onTheirs(state: SessionState, conflicts: readonly Conflict[], rest: MergedWaiting): Reduced {
   const theirs = placed(
     state,
     conflicts.flatMap(({ version, element }) => (element ? [{ version, element }] : [])),
@@ -93,19 +93,29 @@ function resolve(state: SessionState, side: 'mine' | 'theirs'): Reduced {
   const base = new Map<string, Versioned>(state.base);
   for (const each of theirs) base.set(each.element.id, each);
   for (const id of gone) base.delete(id);
-  const rest =
-    side === 'mine'
-      ? { done: [], ...rebased(state.waiting, new Map(conflicts.map(({ id, version }) => [id, version]))) }
-      : withoutElements(state.waiting, new Set(conflicts.map(({ id }) => id)));
   return {
-    state: laid({ ...going(state), base, waiting: rest.waiting }),
+    state: laid({ ...going(state), base, waiting: rest.waiting, unreached: null }),
     effects: [
       { effect: 'keep', step: { elements: theirs, gone, waiting: rest.rewritten, done: rest.done } },
       TELL_OTHERS,
       { effect: 'behind' },
-      SEND,
     ],
   };
+}
+
+/** Somebody else changed the same meanwhile: merged field by field, or asked about where both changed the same field. */
+function conflicted(state: SessionState, label: string, conflicts: Conflict[]): Reduced {
+  const rest = mergeWaiting(state.waiting, theirsOf(conflicts), 'mine');
+  if (rest.collisions.length === 0) return onTheirs(state, conflicts, rest);
+  return nothing({ ...state, unreached: null, state: 'conflicted', label, conflicts });
+}
+
+/** Whose stands, where both changed the same field. */
+function resolve(state: SessionState, side: Side): Reduced {
+  if (state.state !== 'conflicted') return nothing(state);
+  const { conflicts } = state;
+  const { state: next, effects } = onTheirs(state, conflicts, mergeWaiting(state.waiting, theirsOf(conflicts), side));
+  return { state: next, effects: [...effects, SEND] };
 }
 
 /** Gives up the change that the server refused. */
@@ -177,13 +187,7 @@ export function reduceSession(state: SessionState, event: SessionEvent): Reduced
     case 'sent':
       return sent(state, event);
     case 'conflicted':
-      return nothing({
-        ...state,
-        unreached: null,
-        state: 'conflicted',
-        label: event.label,
-        conflicts: event.conflicts,
-      });
+      return conflicted(state, event.label, event.conflicts);
     case 'refused': {
       const { label, sentence, gone } = event;
       return nothing({ ...state, unreached: null, state: 'refused', label, sentence, gone });

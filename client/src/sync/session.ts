@@ -6,6 +6,8 @@
 import { changed, type Change, type Job, type JobReply } from '@katabasis/core';
 import { Refused, Unreachable } from './ask';
 import type { Keeping, PageNews, SessionNeeds, SessionView } from './keeping';
+import type { Side } from './mergeFields';
+import { collisionsIn, theirsOf } from './mergeWaiting';
 import { ownValue } from './ownValue';
 import { reduceSession } from './reduceSession';
 import { canSend, countWaiting, unread, type Effect, type SessionEvent, type SessionState } from './sessionState';
@@ -92,7 +94,7 @@ export class Session {
     this.tell();
   }
 
-  resolve(side: 'mine' | 'theirs'): void {
+  resolve(side: Side): void {
     this.happens({ event: 'resolved', side });
   }
 
@@ -235,7 +237,12 @@ const underFinger = ({ job, previewed }: SessionState): Job | null =>
 /** What stands between this device and the server. `durable`: whether what the device keeps outlives the page. */
 function keepingOf(state: SessionState, durable: boolean): Keeping {
   const count = countWaiting(state);
-  if (state.state === 'conflicted') return { state: 'conflict', label: state.label, conflicts: state.conflicts };
+  if (state.state === 'conflicted')
+    return {
+      state: 'conflict',
+      label: state.label,
+      collisions: collisionsIn(state.waiting, theirsOf(state.conflicts)),
+    };
   if (state.state === 'refused')
     return { state: 'refused', label: state.label, sentence: state.sentence, gone: state.gone };
   if (count === 0) return { state: 'kept' };

@@ -1,6 +1,7 @@
 /** One job as it is worked on here, as a value: what is known of it, what happens to it, and what is then to be done. */
 import type { Change, Conflict, Job, JobReply } from '@katabasis/core';
 import type { Asking, PageNews } from './keeping';
+import type { Side } from './mergeFields';
 import { NO_STEPS, type Stacks } from './stacks';
 import type { Pending, Step, StoredJob, Versioned } from './device/stored';
 
@@ -66,7 +67,7 @@ export type SessionEvent =
   | { event: 'conflicted'; conflicts: Conflict[]; label: string }
   | { event: 'refused'; sentence: string; gone: boolean; label: string }
   | { event: 'unreached'; why: string | null }
-  | { event: 'resolved'; side: 'mine' | 'theirs' }
+  | { event: 'resolved'; side: Side }
   | { event: 'broughtBack' }
   | { event: 'refusedDropped' }
   | { event: 'roomFound' | 'noRoom'; changes: readonly string[] };

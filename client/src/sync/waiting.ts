@@ -1,5 +1,5 @@
 /** Changes on their way to the server, oldest first, and the version of each element that they are made against. Pure. */
-import type { Change } from '@katabasis/core';
+import type { Change, Element } from '@katabasis/core';
 import { ownValue } from './ownValue';
 import type { Pending } from './device/stored';
 
@@ -11,16 +11,31 @@ const idsOf = ({ puts, removes }: Pick<Change, 'puts' | 'removes'>): string[] =>
 const touches = (change: Pick<Change, 'puts' | 'removes'>, id: string): boolean =>
   change.removes.includes(id) || change.puts.some((put) => put.id === id);
 
-/** A change made ready to wait behind others: it keeps the version of what it is the first to touch. */
+/** What a change is made on: an element at a version, null at 0 where it is not there; no element where nobody can tell. */
+export interface Base {
+  version: number;
+  element: Element | null | undefined;
+}
+
+const basesIn = (ids: readonly string[], of: (id: string) => Base): Pick<Pending, 'bases' | 'was'> => ({
+  bases: Object.fromEntries(ids.map((id) => [id, of(id).version])),
+  was: Object.fromEntries(
+    ids.flatMap((id) => {
+      const { element } = of(id);
+      return element === undefined ? [] : [[id, element]];
+    }),
+  ),
+});
+
+/** A change made ready to wait behind others: it keeps what it is the first to touch as it was. */
 export function pendingOf(
   waiting: readonly Pending[],
   change: Change,
   id: string,
-  versionOf: (element: string) => number,
+  baseOf: (element: string) => Base,
 ): Pending {
   const fresh = idsOf(change).filter((element) => !waiting.some((each) => touches(each, element)));
-  const bases = Object.fromEntries(fresh.map((element) => [element, versionOf(element)]));
-  return { ...change, change: id, order: (waiting.at(-1)?.order ?? 0) + 1, bases };
+  return { ...change, change: id, order: (waiting.at(-1)?.order ?? 0) + 1, ...basesIn(fresh, baseOf) };
 }
 
 export interface Rest {
@@ -29,16 +44,16 @@ export interface Rest {
   rewritten: Pending[];
 }
 
-/** Gives each element's version to the first waiting change that touches it. */
-export function rebased(waiting: readonly Pending[], versions: ReadonlyMap<string, number>): Rest {
-  const open = new Map(versions);
+/** Gives each element's base to the first waiting change that touches it. */
+export function rebased(waiting: readonly Pending[], on: ReadonlyMap<string, Base>): Rest {
+  const open = new Map(on);
   const rewritten: Pending[] = [];
   const next = waiting.map((each) => {
     const own = idsOf(each).filter((id) => open.has(id));
     if (own.length === 0) return each;
-    const bases = { ...each.bases, ...Object.fromEntries(own.map((id) => [id, open.get(id)!])) };
+    const { bases, was } = basesIn(own, (id) => open.get(id)!);
     for (const id of own) open.delete(id);
-    const anew = { ...each, bases };
+    const anew = { ...each, bases: { ...each.bases, ...bases }, was: { ...each.was, ...was } };
     rewritten.push(anew);
     return anew;
   });
@@ -51,10 +66,14 @@ export function acknowledge(
   done: Pending,
   versions: Readonly<Record<string, number>>,
 ): Rest {
-  const now = new Map(idsOf(done).map((id) => [id, done.removes.includes(id) ? 0 : (ownValue(versions, id) ?? 1)]));
+  const put = new Map(done.puts.map((element) => [element.id, element]));
+  const now = (id: string): Base => {
+    const element = put.get(id) ?? null;
+    return { version: element ? (ownValue(versions, id) ?? 1) : 0, element };
+  };
   return rebased(
     waiting.filter(({ change }) => change !== done.change),
-    now,
+    new Map(idsOf(done).map((id) => [id, now(id)])),
   );
 }
 
@@ -62,30 +81,8 @@ export function acknowledge(
 export function withoutChange(waiting: readonly Pending[], gone: Pending): Rest {
   return rebased(
     waiting.filter(({ change }) => change !== gone.change),
-    new Map(Object.entries(gone.bases)),
+    new Map(
+      Object.entries(gone.bases).map(([id, version]) => [id, { version, element: ownValue(gone.was ?? {}, id) }]),
+    ),
   );
-}
-
-/** Takes elements out of every change: another device's stand instead. Changes that come to nothing go. */
-export function withoutElements(waiting: readonly Pending[], ids: ReadonlySet<string>): Rest & { done: Pending[] } {
-  const next: Pending[] = [];
-  const rewritten: Pending[] = [];
-  const done: Pending[] = [];
-  for (const each of waiting) {
-    if (!idsOf(each).some((id) => ids.has(id))) {
-      next.push(each);
-      continue;
-    }
-    const puts = each.puts.filter(({ id }) => !ids.has(id));
-    const removes = each.removes.filter((id) => !ids.has(id));
-    if (puts.length + removes.length === 0) {
-      done.push(each);
-      continue;
-    }
-    const bases = Object.fromEntries(Object.entries(each.bases).filter(([id]) => !ids.has(id)));
-    const anew = { ...each, puts, removes, bases };
-    next.push(anew);
-    rewritten.push(anew);
-  }
-  return { waiting: next, rewritten, done };
 }

@@ -20,6 +20,8 @@ export interface Pending extends Change {
   order: number;
   /** Version of each element that it is the first waiting change to touch: what the server is asked to replace. */
   bases: Record<string, number>;
+  /** Those same elements as they were at that version, null where they were not there; none of a change kept by an earlier program. */
+  was?: Record<string, Element | null>;
 }
 
 /** Steps made here that can be undone, and those undone that can be made again. */
