@@ -80,6 +80,14 @@ const noStore: Middleware = async (ctx, next) => {
   await next();
 };
 
+/** Says on each answer which life of the database it is of. */
+const inEpoch =
+  (epoch: string): Middleware =>
+  async (ctx, next) => {
+    ctx.set('Katabasis-Epoch', epoch);
+    await next();
+  };
+
 /** Who takes no encoding that there is, not even none, is answered plainly. */
 const plainToTheOdd: Middleware = (ctx, next) => {
   if (!ctx.acceptsEncodings('zstd', 'br', 'gzip', 'deflate', 'identity')) ctx.compress = false;
@@ -159,6 +167,7 @@ export function createApp(options: AppOptions): Application {
   app.use(plainToTheOdd);
   app.use(compress({ threshold: 1024 }));
   app.use(apiOnly(noStore));
+  app.use(apiOnly(inEpoch(store.epochs.id)));
   app.use(apiOnly(admission(devices, options.isLocal)));
   app.use(apiOnly(bodies()));
   app.use(health);

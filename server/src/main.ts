@@ -9,6 +9,7 @@ import { toString as qrOf } from 'qrcode';
 import { createApp, type Application } from './app';
 import { Backups } from './backups/backups';
 import { openDatabase, UnusableDatabase, type Db } from './database';
+import { heedAnotherPlace, noteSamePlace } from './epochs/samePlace';
 import { Pairing, spoken } from './devices/pairing';
 import { FolderTaken, holdFolder, type HeldFolder } from './folder';
 import { allowedHosts, lanAddresses } from './http/guard';
@@ -60,6 +61,8 @@ function opened({ database, backups }: Paths): Db {
 
 async function prepare(paths: Paths, samples: string | undefined): Promise<Db> {
   const db = opened(paths);
+  heedAnotherPlace(db, paths.note);
+  noteSamePlace(db, paths.note);
   const backups = new Backups(paths.backups);
   if (samples === 'fresh') {
     // What is put away is put away with a copy.
@@ -70,7 +73,8 @@ async function prepare(paths: Paths, samples: string | undefined): Promise<Db> {
 }
 
 /** Day by day: a backup, and what has been in the bin for long enough is let go. Never stops the server. */
-function keepHouse(db: Db, { store }: Application, backups: Backups): void {
+function keepHouse(db: Db, { store }: Application, { backups: folder, note }: Paths): void {
+  const backups = new Backups(folder);
   const round = (): void => {
     try {
       store.purge();
@@ -81,24 +85,27 @@ function keepHouse(db: Db, { store }: Application, backups: Backups): void {
   };
   round();
   every(HOUR_MS, round);
+  whenSaved(db, 'The note beside the database', () => noteSamePlace(db, note));
   const copy = process.env.KATABASIS_COPY;
-  if (copy) keepCopy(db, copy);
+  if (copy) whenSaved(db, `The copy at ${copy}`, () => Backups.copy(db, copy), -1);
 }
 
-/** A second copy, written anew each minute in which something was saved. */
-function keepCopy(db: Db, path: string): void {
-  const saved = (): number => db.prepare<[], { n: number }>('select total_changes() as n').get()!.n;
-  let copied = -1;
+const savedIn = (db: Db): number => db.prepare<[], { n: number }>('select total_changes() as n').get()!.n;
+
+/** Does something at the end of each minute in which something was saved, one at a time. `done`: what it was done for last. */
+function whenSaved(db: Db, what: string, work: () => Promise<void> | void, done = savedIn(db)): void {
   let busy = false;
   const round = async (): Promise<void> => {
-    const now = saved();
-    if (busy || now === copied) return;
+    const now = savedIn(db);
+    if (busy || now === done) return;
     busy = true;
     try {
-      await Backups.copy(db, path);
-      copied = now;
+      const working = work();
+      await working;
+      // What it wrote itself at once is nothing new; what others wrote while it went on is.
+      done = working ? now : savedIn(db);
     } catch (error) {
-      tellOperator(error, `The copy at ${path}`);
+      tellOperator(error, what);
     }
     busy = false;
   };
@@ -143,7 +150,7 @@ async function start(): Promise<void> {
   // Once before anybody waits for it.
   application.warmUp();
   answer(application.app.callback());
-  keepHouse(db, application, new Backups(paths.backups));
+  keepHouse(db, application, paths);
   stopOnSignals(server, application, db, held);
   await greet(host, actual, pairing);
 }

@@ -9,14 +9,18 @@ export interface Paths {
   database: string;
   files: string;
   backups: string;
+  /** File by which the database is known to be the one worked on here last. */
+  note: string;
 }
 
 /** Paths by KATABASIS_DATA and KATABASIS_SAMPLES: demo data is in a database of its own. */
 export function pathsOf(env: NodeJS.ProcessEnv): Paths {
   const folder = env.KATABASIS_DATA ?? join(ROOT, 'data');
+  const stem = env.KATABASIS_SAMPLES ? 'demo' : 'katabasis';
   return {
     folder,
-    database: join(folder, env.KATABASIS_SAMPLES ? 'demo.sqlite' : 'katabasis.sqlite'),
+    database: join(folder, `${stem}.sqlite`),
+    note: join(folder, `${stem}.note`),
     files: join(folder, 'files'),
     backups: join(folder, 'backups'),
   };

@@ -1,6 +1,7 @@
 /** The sample jobs: put in where they are missing, edited ones left alone; or all put back as they were. */
 import { samples } from '@katabasis/core/samples';
 import type { Db } from './database';
+import { beginEpoch } from './epochs/epochs';
 import { JobStore } from './jobs/store';
 
 export function putSamples(db: Db): void {
@@ -14,5 +15,6 @@ export function resetToSamples(db: Db): void {
   db.transaction(() => {
     db.exec('delete from jobs; delete from files');
     putSamples(db);
+    beginEpoch(db, { asOf: new Date().toISOString(), reset: true });
   }).immediate();
 }

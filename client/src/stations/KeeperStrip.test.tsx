@@ -14,6 +14,7 @@ function serverOf(
 ): Api & { asked: number } {
   const server = {
     asked: 0,
+    beside: () => new Promise<never>(() => undefined),
     create: () => new Promise<never>(() => undefined),
     restore: jest.fn(async () => undefined),
     change: () => answers[Math.min(server.asked++, answers.length - 1)]!(),
@@ -114,7 +115,7 @@ it('asks before an undo takes back what another device did since', async () => {
     version: element.id === 'basin' ? 12 : 1,
     element: element.id === 'basin' ? named('Their basin') : element,
   }));
-  await settle(() => open.session.take({ id: 'test', seq: 12, elements: reply }));
+  await settle(() => open.session.take({ id: 'test', epoch: '', seq: 12, createdAt: '', elements: reply }));
   await settle(() => open.session.undo());
   expect(screen.getByRole('alert')).toHaveTextContent(
     'Since “Name the basin”, another device changed the name of Their basin.',

@@ -1,5 +1,6 @@
 /** What is asked of the server of whole jobs: typed requests, answers checked by the schemas that both sides share. */
 import {
+  besideSchema,
   binSchema,
   changeReplySchema,
   devicesSchema,
@@ -7,6 +8,7 @@ import {
   jobReplySchema,
   problemSchema,
   stationListSchema,
+  type Beside,
   type Bin,
   type ChangeBody,
   type ChangeReply,
@@ -30,6 +32,9 @@ export async function read<T>(schema: z.ZodType<T>, asked: Promise<Response>): P
 
 export const api = {
   job: (id: string): Promise<JobReply> => read(jobReplySchema, ask('GET', `/jobs/${id}`)),
+  /** A job as it stands, for this device that knows it from another epoch of the server's. */
+  beside: (id: string, epoch: string): Promise<Beside> =>
+    read(besideSchema, ask('GET', `/jobs/${id}/beside${asSearch({ epoch })}`)),
   create: (id: string, elements: readonly Element[]): Promise<JobReply> =>
     read(jobReplySchema, ask('POST', '/jobs', { id, elements })),
   change: (id: string, body: ChangeBody): Promise<ChangeReply> =>
@@ -49,4 +54,4 @@ export const api = {
   putFile: async (hash: string, blob: Blob): Promise<void> => void (await ask('PUT', `/files/${hash}`, blob)),
   stations: async (): Promise<RainStation[]> => (await read(stationListSchema, ask('GET', '/rain/stations'))).stations,
 };
-export type Api = Pick<typeof api, 'create' | 'change' | 'restore'>;
+export type Api = Pick<typeof api, 'beside' | 'create' | 'change' | 'restore'>;

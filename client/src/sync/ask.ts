@@ -50,6 +50,10 @@ const withDevice = ({ headers, ...rest }: Pick<RequestInit, 'body' | 'headers'>)
   headers: { ...headers, 'Katabasis-Device': encodeURIComponent(deviceName()) },
 });
 
+/** Each answer says of which epoch of the server's it is; whoever follows that says how. */
+let heard: (epoch: string) => void = () => undefined;
+export const epochsHeardBy = (hear: typeof heard): void => void (heard = hear);
+
 export async function ask(method: string, path: string, body?: unknown): Promise<Response> {
   let response: Response;
   try {
@@ -61,6 +65,8 @@ export async function ask(method: string, path: string, body?: unknown): Promise
   } catch {
     throw new Unreachable('The server is out of reach.');
   }
+  const epoch = response.headers?.get('Katabasis-Epoch');
+  if (epoch) heard(epoch);
   if (response.ok) return response;
   const problem = problemOf(await response.json().catch(() => null));
   if (problem === null) throw new Unreachable('The server could not answer.');

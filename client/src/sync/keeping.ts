@@ -48,6 +48,8 @@ export interface SessionNeeds {
   tellPages: (news: PageNews) => void;
   /** Called when the server has taken something in. */
   onSaved: () => void;
+  /** Does something while no other page of this device does the same for the job. */
+  alone?: (work: () => Promise<void>) => Promise<void>;
   /** Comes once what was last changed is on the screen; nothing is sent before. */
   painted?: () => Promise<void>;
   /** Called when the server is known to have more than this page has seen. */

@@ -49,6 +49,7 @@ export interface Settled<K> {
   known: K;
   /** What the server now has of the elements that were touched. */
   elements: Versioned[];
+  gone: readonly string[];
   rewritten: Pending[];
 }
 
@@ -59,13 +60,16 @@ export function settled<K extends Known>(
   versions: Readonly<Record<string, number>>,
   seq: number,
 ): Settled<K> {
+  // Told of twice, or late: what is known here has it already, and what others have done since.
+  const isNews = seq > known.seq;
   const elements = placed(
     known,
-    done.puts.map((element) => ({ version: ownValue(versions, element.id) ?? 1, element })),
+    isNews ? done.puts.map((element) => ({ version: ownValue(versions, element.id) ?? 1, element })) : [],
     done.stands,
   );
+  const gone = isNews ? done.removes : [];
   const base = new Map(known.base);
-  for (const id of done.removes) base.delete(id);
+  for (const id of gone) base.delete(id);
   // Another device's later change to the same element may be known already.
   for (const each of elements) {
     const known = base.get(each.element.id);
@@ -77,5 +81,5 @@ export function settled<K extends Known>(
   unstored.delete(done.change);
   // News that skipped some of another device's leave the number as it is, so that those are still taken in.
   const next = { ...known, base, waiting, unstored, seq: seq === known.seq + 1 ? seq : known.seq };
-  return { known: next, elements, rewritten };
+  return { known: next, elements, gone, rewritten };
 }

@@ -60,7 +60,8 @@ export function mergeWaiting(
         else removes.push(id);
         continue;
       }
-      const before = made.has(id) ? made.get(id)! : ownValue(each.was ?? {}, id);
+      const isOwn = Object.hasOwn(each.bases, id) || !made.has(id);
+      const before = isOwn ? ownValue(each.was ?? {}, id) : made.get(id)!;
       const under = out.get(id) ?? null;
       const { to, collides } = mergeFields({ was: before, mine, theirs: under }, side);
       if (collides) collided.add(id);

@@ -8,7 +8,9 @@ const wye = (id: string, name: string): Element => ({ id, kind: 'junction', form
 const HEAD: Element = { id: 'job', kind: 'job', name: 'Yard', units: 'us', pitchStyle: 'ground' };
 const reply = (seq: number, name: string) => ({
   id: 'yard',
+  epoch: 'e1',
   seq,
+  createdAt: '',
   elements: [HEAD, wye('a', name), wye('b', 'B')].map((element) => ({ version: seq + 1, element })),
 });
 const rename = (name: string) => ({ label: name, puts: [wye('a', name)], removes: [] });
@@ -28,11 +30,17 @@ const ACTS: Record<string, Act> = {
   sent: (state) => {
     const [head] = state.waiting;
     const versions = Object.fromEntries((head?.puts ?? []).map(({ id }) => [id, state.seq + 2]));
-    return head && canSend(state) ? { event: 'sent', head, versions, seq: state.seq + 1 } : null;
+    return head && canSend(state) ? { event: 'sent', head, versions, seq: state.seq + 1, epoch: state.epoch } : null;
   },
   conflicted: (state, k) =>
     canSend(state)
-      ? { event: 'conflicted', label: 'x', conflicts: [{ id: 'a', version: 90 + k, element: wye('a', 'Theirs') }] }
+      ? {
+          event: 'conflicted',
+          label: 'x',
+          seq: state.seq,
+          epoch: state.epoch,
+          conflicts: [{ id: 'a', version: 90 + k, element: wye('a', 'Theirs') }],
+        }
       : null,
   resolvedMine: () => ({ event: 'resolved', side: 'mine' }),
   resolvedTheirs: () => ({ event: 'resolved', side: 'theirs' }),

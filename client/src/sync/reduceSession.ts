@@ -1,55 +1,77 @@
 /** What becomes of a session by what happens to it, and what is then to be done. Pure: `session.ts` does it. */
-import { changed, type Conflict, type JobReply } from '@katabasis/core';
+import { changed, type JobReply } from '@katabasis/core';
 import type { PageNews } from './keeping';
-import { laid, placed, settled, withBase, withJob } from './layJob';
+import { laid, settled, withBase, withJob } from './layJob';
 import { make, takeStep } from './makeChange';
-import { countWaiting, type Effect, type Reduced, type SessionEvent, type SessionState } from './sessionState';
+import {
+  countWaiting,
+  headKept,
+  type Effect,
+  type Reduced,
+  type SessionEvent,
+  type SessionState,
+  SEND,
+  TELL_OTHERS,
+  going,
+  nothing,
+} from './sessionState';
 import { drop, forget, withKept } from './stacks';
-import type { StoredJob, Versioned } from './device/stored';
-import type { Side } from './mergeFields';
-import { mergeWaiting, theirsOf, type MergedWaiting } from './mergeWaiting';
+import type { StoredJob } from './device/stored';
 import { withoutChange } from './waiting';
-
-const nothing = (state: SessionState): Reduced => ({ state, effects: [] });
-
-const TELL_OTHERS: Effect = { effect: 'tell', news: { news: 'other' } };
-const SEND: Effect = { effect: 'send' };
-
-/** As it is when nothing stops it: what a device could not read stays unread. */
-const going = (state: SessionState): SessionState => ({ ...state, state: state.kept ? 'open' : 'unreadable' });
+import { compared, createdElsewhere, lag } from './otherEpoch';
+import { conflicted, resolve } from './meetTheirs';
 
 function begin(state: SessionState, stored: StoredJob): Reduced {
-  const { seq, unsent, elements, waiting } = stored;
-  const open = withBase({ ...going(state), seq, unsent, waiting: [...waiting] }, elements);
-  return { state: open, effects: [{ effect: 'keep', step: { seq, unsent, elements, waiting } }] };
+  const { seq, unsent, epoch = '', createdAt = null, elements, waiting } = stored;
+  const open = withBase({ ...going(state), seq, unsent, epoch, createdAt, waiting: [...waiting] }, elements);
+  return { state: open, effects: [{ effect: 'keep', step: { head: headKept(open), elements, waiting } }] };
 }
+
+const replacing = (state: SessionState): Effect => ({
+  effect: 'replace',
+  head: headKept(state),
+  elements: [...state.base.values()],
+});
 
 /** What the device keeps, in place of what was known to wait (by `known` ids) when it was asked; then what waits in it is sent. */
 function read(state: SessionState, stored: StoredJob | null, known: ReadonlySet<string>): Reduced {
   const waiting = stored?.waiting ?? [];
-  // Made here while this was read, or told of by another page before it was stored.
+  // Told of by another page before it was stored, or held on this page only.
   const newer = state.waiting.filter(
-    ({ change }) => !known.has(change) && !waiting.some((each) => each.change === change),
+    ({ change }) =>
+      (!known.has(change) || state.unstored.has(change)) && !waiting.some((each) => each.change === change),
   );
+  const isFirst = state.state === 'unread';
   const open: SessionState = {
-    ...(state.state === 'unread' ? going(state) : state),
+    ...(isFirst || state.state === 'conflicted' ? going(state) : state),
     waiting: [...waiting, ...newer],
     stacks: withKept(state.stacks, stored?.steps ?? []),
   };
-  // The server may have answered already.
-  const older = open.job !== null && stored !== null && stored.seq <= open.seq;
-  const next =
-    stored && !older && (stored.seq >= 0 || stored.unsent)
-      ? withBase({ ...open, seq: stored.seq, unsent: stored.unsent }, stored.elements)
-      : laid(open);
-  return { state: next, effects: countWaiting(next) > 0 ? [SEND] : [] };
+  const sending: Effect[] = countWaiting(open) > 0 || stored?.unsent === true ? [SEND] : [];
+  // The server may have answered already: by what it said of its epoch, what is kept is from before, or was laid beside it by another page.
+  const isOld = stored !== null && open.job !== null && !stored.unsent && (stored.epoch ?? '') !== open.epoch;
+  const older = open.job !== null && stored !== null && !isOld && stored.seq <= open.seq;
+  if (!stored || older || (stored.seq < 0 && !stored.unsent))
+    return { state: laid(open), effects: [...(isFirst && open.job ? [replacing(open)] : []), ...sending] };
+  const { seq, unsent, epoch = '', createdAt = null } = stored;
+  const lagging = isOld && isFirst;
+  const next = withBase({ ...open, seq, unsent, epoch, createdAt, lagging }, stored.elements);
+  return { state: next, effects: lagging ? [{ effect: 'compare' }] : sending };
 }
 
 /** The job as the server has it; older news than what is known is let pass. */
-function take(state: SessionState, { seq, elements: told }: JobReply): Reduced {
-  if (state.unsent || seq < state.seq || (seq === state.seq && state.job !== null)) return nothing(state);
+function take(state: SessionState, { seq, epoch, createdAt, elements: told }: JobReply): Reduced {
+  const isKnown = state.job !== null;
+  if (state.unsent) return nothing(state);
+  if (isKnown && state.state !== 'unread' && epoch !== state.epoch) return lag(state);
+  if (seq < state.seq || (seq === state.seq && isKnown)) return nothing(state);
   const elements = told.map((each, place) => ({ ...each, place }));
-  return { state: withBase({ ...state, seq }, elements), effects: [{ effect: 'replace', seq, elements }] };
+  // What is asked about may have changed again: it is asked of the server anew.
+  const isAsking = state.state === 'conflicted';
+  const next = withBase({ ...(isAsking ? going(state) : state), seq, epoch, createdAt }, elements);
+  // What the device keeps has not been looked at: it may be of another epoch.
+  if (state.state === 'unread') return nothing(next);
+  return { state: next, effects: [replacing(next), ...(isAsking ? [SEND] : [])] };
 }
 
 /** What another page of this device did. */
@@ -61,17 +83,20 @@ function follow(state: SessionState, news: PageNews): Reduced {
   return nothing(next.job ? withJob(next, changed(next.job, news.pending)) : next);
 }
 
-function created(state: SessionState, seq: number, told: JobReply['elements']): Reduced {
+function created(state: SessionState, { seq, epoch, createdAt, elements: told }: JobReply): Reduced {
   const elements = told.map((each, place) => ({ ...each, place }));
+  const next = withBase({ ...state, unsent: false, seq, epoch, createdAt, unreached: null }, elements);
   return {
-    state: withBase({ ...state, unsent: false, seq, unreached: null }, elements),
-    effects: [{ effect: 'keep', step: { seq, unsent: false, elements } }, TELL_OTHERS, { effect: 'saved' }],
+    state: next,
+    effects: [{ effect: 'keep', step: { head: headKept(next), elements } }, TELL_OTHERS, { effect: 'saved' }],
   };
 }
 
-function sent(state: SessionState, { head, versions, seq }: Extract<SessionEvent, { event: 'sent' }>): Reduced {
-  const { known, elements, rewritten } = settled(state, head, versions, seq);
-  const step = { seq: known.seq, elements, gone: head.removes, waiting: rewritten, done: [head] };
+function sent(state: SessionState, { head, versions, seq, epoch }: Extract<SessionEvent, { event: 'sent' }>): Reduced {
+  // Taken in by a server that was put back since: it may be lost there, and is sent again.
+  if (epoch !== state.epoch) return nothing(state);
+  const { known, elements, gone, rewritten } = settled(state, head, versions, seq);
+  const step = { head: headKept(known), elements, gone, waiting: rewritten, done: [head] };
   return {
     state: { ...known, unreached: null },
     effects: [
@@ -81,41 +106,6 @@ function sent(state: SessionState, { head, versions, seq }: Extract<SessionEvent
       ...(seq > state.seq + 1 ? [{ effect: 'behind' } as const] : []),
     ],
   };
-}
-
-/** What others have made of these elements is known from now on, and what waits is made on that. */
-function onTheirs(state: SessionState, conflicts: readonly Conflict[], rest: MergedWaiting): Reduced {
-  const theirs = placed(
-    state,
-    conflicts.flatMap(({ version, element }) => (element ? [{ version, element }] : [])),
-  );
-  const gone = conflicts.filter(({ element }) => element === null).map(({ id }) => id);
-  const base = new Map<string, Versioned>(state.base);
-  for (const each of theirs) base.set(each.element.id, each);
-  for (const id of gone) base.delete(id);
-  return {
-    state: laid({ ...going(state), base, waiting: rest.waiting, unreached: null }),
-    effects: [
-      { effect: 'keep', step: { elements: theirs, gone, waiting: rest.rewritten, done: rest.done } },
-      TELL_OTHERS,
-      { effect: 'behind' },
-    ],
-  };
-}
-
-/** Somebody else changed the same meanwhile: merged field by field, or asked about where both changed the same field. */
-function conflicted(state: SessionState, label: string, conflicts: Conflict[]): Reduced {
-  const rest = mergeWaiting(state.waiting, theirsOf(conflicts), 'mine');
-  if (rest.collisions.length === 0) return onTheirs(state, conflicts, rest);
-  return nothing({ ...state, unreached: null, state: 'conflicted', label, conflicts });
-}
-
-/** Whose stands, where both changed the same field. */
-function resolve(state: SessionState, side: Side): Reduced {
-  if (state.state !== 'conflicted') return nothing(state);
-  const { conflicts } = state;
-  const { state: next, effects } = onTheirs(state, conflicts, mergeWaiting(state.waiting, theirsOf(conflicts), side));
-  return { state: next, effects: [...effects, SEND] };
 }
 
 /** Gives up the change that the server refused. */
@@ -183,11 +173,19 @@ export function reduceSession(state: SessionState, event: SessionEvent): Reduced
     case 'previewed':
       return nothing({ ...state, previewed: event.change });
     case 'created':
-      return created(state, event.seq, event.elements);
+      return created(state, event.reply);
+    case 'createdElsewhere':
+      return createdElsewhere(state);
+    case 'lagged':
+      return lag(state);
+    case 'compared':
+      return event.beside.epoch === state.epoch || state.unsent
+        ? { state: { ...state, lagging: false }, effects: [SEND] }
+        : compared(state, event.beside, event.id);
     case 'sent':
       return sent(state, event);
     case 'conflicted':
-      return conflicted(state, event.label, event.conflicts);
+      return conflicted(state, event);
     case 'refused': {
       const { label, sentence, gone } = event;
       return nothing({ ...state, unreached: null, state: 'refused', label, sentence, gone });

@@ -9,7 +9,9 @@ import { Session } from './session';
 const elements = (): Element[] => [...quillfeather().elements];
 const reply = (seq = 0): JobReply => ({
   id: 'clinic',
+  epoch: 'e1',
   seq,
+  createdAt: '',
   elements: elements().map((element) => ({ version: 1, element })),
 });
 const name = (text: string) => ({
@@ -24,6 +26,7 @@ function setUp() {
   let seq = 0;
   const server = { down: false, refuse: null as Refused | null };
   const api: Api = {
+    beside: () => Promise.reject(new Unreachable('down')),
     create: async () => reply(),
     restore: async () => undefined,
     change: async (_, body) => {

@@ -3,17 +3,16 @@
  * What becomes of it by what happens is `reduceSession`'s; here it happens, and what is then to be done is done. Every change is given to
  * the device's store in the same turn in which it shows, and leaves it only when the server has it.
  */
-import { changed, type Change, type Job, type JobReply } from '@katabasis/core';
+import { OTHER_EPOCH, type Change, type Job, type JobReply } from '@katabasis/core';
 import { Refused, Unreachable } from './ask';
-import type { Keeping, PageNews, SessionNeeds, SessionView } from './keeping';
+import type { PageNews, SessionNeeds, SessionView } from './keeping';
 import type { Side } from './mergeFields';
-import { collisionsIn, theirsOf } from './mergeWaiting';
 import { ownValue } from './ownValue';
 import { reduceSession } from './reduceSession';
-import { canSend, countWaiting, unread, type Effect, type SessionEvent, type SessionState } from './sessionState';
-import { lastStep } from './stacks';
+import { canSend, unread, type Effect, type SessionEvent, type SessionState } from './sessionState';
 import type { Pending, Step, StoredJob } from './device/stored';
 import { measureFrom } from './device/measureFrom';
+import { underFinger, viewOf } from './sessionView';
 
 export class Session {
   readonly id: string;
@@ -22,6 +21,9 @@ export class Session {
   private readonly needs: SessionNeeds;
   private state: SessionState;
   private sending: Promise<void> | null = null;
+  private comparing: Promise<void> | null = null;
+  /** How often this page has written to the device's store. */
+  private written = 0;
   private again: ReturnType<typeof setTimeout> | undefined;
   private readonly listeners = new Set<() => void>();
   /** Replaced, never altered; the same object for as long as nothing in it changes. */
@@ -140,7 +142,10 @@ export class Session {
       case 'keep':
         return this.keep(effect.step);
       case 'replace':
-        return void store.replace(this.id, effect.seq, effect.elements).catch(() => undefined);
+        this.written++;
+        return void store.replace(this.id, effect.head, effect.elements).catch(() => undefined);
+      case 'compare':
+        return void this.compare();
       case 'read':
         return void this.read();
       case 'send':
@@ -156,16 +161,47 @@ export class Session {
     }
   }
 
+  /** Lays what is known here beside what the server has, of an epoch that it has not begun with. Never throws. */
+  compare(): Promise<void> {
+    this.comparing ??= this.layBeside().finally(() => (this.comparing = null));
+    return this.comparing;
+  }
+
+  private async layBeside(): Promise<void> {
+    await this.ready;
+    const { api, newId, alone = (work) => work() } = this.needs;
+    await alone(async () => {
+      // Another page of this device may have done it meanwhile.
+      if (this.state.kept) await this.read();
+      this.happens({ event: 'lagged' });
+      try {
+        const beside = await api.beside(this.id, this.state.epoch);
+        this.happens({ event: 'compared', beside, id: newId('change') });
+      } catch (error) {
+        this.happens({ event: 'unreached', why: error instanceof Unreachable ? error.said : (error as Error).message });
+      }
+    });
+  }
+
   private async read(): Promise<void> {
-    const known = new Set(this.state.waiting.map(({ change }) => change));
-    await this.needs.store.load(this.id).then(
-      (stored) => this.happens({ event: 'stored', stored, known }),
-      () => this.happens({ event: 'unreadable' }),
-    );
+    try {
+      for (;;) {
+        const known = new Set(this.state.waiting.map(({ change }) => change));
+        const { written } = this;
+        const stored = await this.needs.store.load(this.id);
+        // Written to by this page meanwhile: what was read may be from before that.
+        if (written !== this.written) continue;
+        this.happens({ event: 'stored', stored, known });
+        return;
+      }
+    } catch {
+      this.happens({ event: 'unreadable' });
+    }
   }
 
   /** Gives a step to the device's store; what finds no room there is held on the page, and said so. */
   private keep(step: Step): void {
+    this.written++;
     const changes = (step.waiting ?? []).map(({ change }) => change);
     this.needs.store.keep(this.id, step).then(
       () => this.state.unstored.size > 0 && this.happens({ event: 'roomFound', changes }),
@@ -178,9 +214,11 @@ export class Session {
     // It is on the device already: what a tap shows comes first.
     await this.needs.painted?.();
     clearTimeout(this.again);
+    if (this.state.lagging) await this.compare();
     while (canSend(this.state)) {
       const [head] = this.state.waiting;
       const label = this.state.unsent ? 'New job' : head!.label;
+      const { seq, epoch } = this.state;
       try {
         if (this.state.unsent) await this.sendJob();
         else await this.sendChange(head!);
@@ -188,8 +226,12 @@ export class Session {
         if (!(error instanceof Refused))
           return void this.happens({ event: 'unreached', why: error instanceof Unreachable ? error.said : null });
         const { problem, message } = error;
-        if (problem.status === 409 && problem.conflicts)
-          this.happens({ event: 'conflicted', label, conflicts: problem.conflicts });
+        const isElsewhere = problem.status === 409 && this.state.unsent;
+        if (isElsewhere || problem.type === OTHER_EPOCH) {
+          this.happens({ event: isElsewhere ? 'createdElsewhere' : 'lagged' });
+          await this.compare();
+        } else if (problem.status === 409 && problem.conflicts)
+          this.happens({ event: 'conflicted', label, conflicts: problem.conflicts, seq, epoch });
         else this.happens({ event: 'refused', label, sentence: message, gone: problem.status === 404 });
       }
     }
@@ -204,20 +246,21 @@ export class Session {
 
   private async sendJob(): Promise<void> {
     const begun = [...this.state.base.values()].map(({ element }) => element);
-    const { seq, elements } = await this.needs.api.create(this.id, begun);
-    this.happens({ event: 'created', seq, elements });
+    this.happens({ event: 'created', reply: await this.needs.api.create(this.id, begun) });
   }
 
   private async sendChange(head: Pending): Promise<void> {
     const base = (id: string): number => ownValue(head.bases, id) ?? 0;
+    const { epoch } = this.state;
     const { versions, seq } = await this.needs.api.change(this.id, {
       change: head.change,
       label: head.label,
       puts: head.puts.map((element) => ({ base: base(element.id), element })),
       removes: head.removes.map((id) => ({ base: base(id), id })),
       ...(head.stands ? { stands: head.stands } : {}),
+      ...(epoch === '' ? {} : { epoch }),
     });
-    this.happens({ event: 'sent', head, versions, seq });
+    this.happens({ event: 'sent', head, versions, seq, epoch });
   }
 
   private show(): void {
@@ -230,32 +273,3 @@ export class Session {
     for (const listener of this.listeners) listener();
   }
 }
-
-const underFinger = ({ job, previewed }: SessionState): Job | null =>
-  job && previewed ? changed(job, previewed) : job;
-
-/** What stands between this device and the server. `durable`: whether what the device keeps outlives the page. */
-function keepingOf(state: SessionState, durable: boolean): Keeping {
-  const count = countWaiting(state);
-  if (state.state === 'conflicted')
-    return {
-      state: 'conflict',
-      label: state.label,
-      collisions: collisionsIn(state.waiting, theirsOf(state.conflicts)),
-    };
-  if (state.state === 'refused')
-    return { state: 'refused', label: state.label, sentence: state.sentence, gone: state.gone };
-  if (count === 0) return { state: 'kept' };
-  if (!state.unreached) return { state: 'sending' };
-  const stored = durable && state.kept && state.unstored.size === 0;
-  return { state: 'waiting', count, stored, why: state.unreached.why };
-}
-
-const viewOf = (state: SessionState, durable: boolean): SessionView => ({
-  job: state.job,
-  keeping: keepingOf(state, durable),
-  keepsNothing: !state.kept,
-  undoLabel: lastStep(state.stacks, 'past')?.label ?? null,
-  redoLabel: lastStep(state.stacks, 'future')?.label ?? null,
-  asking: state.asking,
-});

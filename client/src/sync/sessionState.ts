@@ -1,16 +1,22 @@
 /** One job as it is worked on here, as a value: what is known of it, what happens to it, and what is then to be done. */
-import type { Change, Conflict, Job, JobReply } from '@katabasis/core';
+import type { Beside, Change, Conflict, Job, JobReply } from '@katabasis/core';
 import type { Asking, PageNews } from './keeping';
 import type { Side } from './mergeFields';
 import { NO_STEPS, type Stacks } from './stacks';
-import type { Pending, Step, StoredJob, Versioned } from './device/stored';
+import type { Head, Pending, Step, StoredJob, Versioned } from './device/stored';
 
 /** What is known of a job in whatever state. Never altered in place. */
 export interface Known {
   readonly id: string;
-  /** The server's state as last known, by id; −1 for a job that it has not got. */
+  /** The server's state as last known, by id; its number −1 for a job that it has not got. */
   readonly base: ReadonlyMap<string, Versioned>;
   readonly seq: number;
+  /** The server's epoch that this is from; none known of what was kept before epochs were told. */
+  readonly epoch: string;
+  /** When the job was first on the server, by its clock. */
+  readonly createdAt: string | null;
+  /** Whether the server is of another epoch now: nothing is sent before what is known here was laid beside what it has. */
+  readonly lagging: boolean;
   /** Whether the job was made here and is not on the server yet. */
   readonly unsent: boolean;
   /** Changes that the server has not got, oldest first. */
@@ -62,9 +68,15 @@ export type SessionEvent =
   | { event: 'stepped'; word: 'Undo' | 'Redo'; anyway: boolean; id: string }
   | { event: 'stepLeft' }
   | { event: 'previewed'; change: Change | null }
-  | { event: 'created'; seq: number; elements: JobReply['elements'] }
-  | { event: 'sent'; head: Pending; versions: Readonly<Record<string, number>>; seq: number }
-  | { event: 'conflicted'; conflicts: Conflict[]; label: string }
+  | { event: 'created'; reply: JobReply }
+  /** The server has a job of that id that is not as it began here. */
+  | { event: 'createdElsewhere' }
+  | { event: 'lagged' }
+  /** `id`: stem of the ids of what is sent again. */
+  | { event: 'compared'; beside: Beside; id: string }
+  | { event: 'sent'; head: Pending; versions: Readonly<Record<string, number>>; seq: number; epoch: string }
+  /** `seq`: how far the job was known when it was sent. */
+  | { event: 'conflicted'; conflicts: Conflict[]; label: string; seq: number; epoch: string }
   | { event: 'refused'; sentence: string; gone: boolean; label: string }
   | { event: 'unreached'; why: string | null }
   | { event: 'resolved'; side: Side }
@@ -74,8 +86,8 @@ export type SessionEvent =
 
 export type Effect =
   | { effect: 'keep'; step: Step }
-  | { effect: 'replace'; seq: number; elements: readonly Versioned[] }
-  | { effect: 'read' | 'send' | 'saved' | 'behind' }
+  | { effect: 'replace'; head: Head; elements: readonly Versioned[] }
+  | { effect: 'read' | 'send' | 'saved' | 'behind' | 'compare' }
   | { effect: 'sendAgain'; after: number }
   | { effect: 'tell'; news: PageNews };
 
@@ -91,6 +103,9 @@ export const unread = (id: string): SessionState => ({
   id,
   base: new Map(),
   seq: -1,
+  epoch: '',
+  createdAt: null,
+  lagging: false,
   unsent: false,
   waiting: [],
   unstored: new Set(),
@@ -108,4 +123,15 @@ export const countWaiting = ({ waiting, unsent }: Known): number => waiting.leng
 
 /** Whether there is something to be sent, and nothing that stops it. */
 export const canSend = (state: SessionState): boolean =>
-  state.state !== 'conflicted' && state.state !== 'refused' && countWaiting(state) > 0;
+  state.state !== 'conflicted' && state.state !== 'refused' && !state.lagging && countWaiting(state) > 0;
+
+/** What the device keeps of the job as a whole. */
+export const headKept = ({ seq, unsent, epoch, createdAt }: Known): Head => ({ seq, unsent, epoch, createdAt });
+
+export const nothing = (state: SessionState): Reduced => ({ state, effects: [] });
+
+export const TELL_OTHERS: Effect = { effect: 'tell', news: { news: 'other' } };
+export const SEND: Effect = { effect: 'send' };
+
+/** As it is when nothing stops it: what a device could not read stays unread. */
+export const going = (state: SessionState): SessionState => ({ ...state, state: state.kept ? 'open' : 'unreadable' });

@@ -2,6 +2,7 @@
 import { freeOf, freshId, type Element, type News } from '@katabasis/core';
 import type { QueryClient } from '@tanstack/react-query';
 import { api } from './api';
+import { epochsHeardBy } from './ask';
 import { deviceStore } from './device/deviceStore';
 import type { PageNews } from './keeping';
 import { BIN_KEY, jobKey, JOBS_KEY, UNSENT_KEY, WAITING_KEY } from './keys';
@@ -12,6 +13,12 @@ import { Session } from './session';
 import type { StoredJob } from './device/stored';
 
 const open = new Map<string, Session>();
+
+/** Where the browser lets pages agree on it, one page at a time; elsewhere they take the chance. */
+const aloneOn = (name: string, work: () => Promise<void>): Promise<void> => {
+  const agreed = (navigator as { locks?: LockManager }).locks;
+  return agreed ? agreed.request(name, work) : work();
+};
 
 /** Between the pages of this device. */
 const pages = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('katabasis.jobs');
@@ -24,6 +31,7 @@ function opened(id: string, client: QueryClient, known?: StoredJob): Session {
       api,
       newId: freshId,
       painted: nextPaint,
+      alone: (work) => aloneOn(`katabasis.epoch.${id}`, work),
       tellPages: (news) => pages?.postMessage({ job: id, news }),
       onSaved: () => {
         void client.invalidateQueries({ queryKey: JOBS_KEY });
@@ -68,6 +76,21 @@ async function sendAll(client: QueryClient): Promise<void> {
   await client.invalidateQueries({ queryKey: WAITING_KEY });
 }
 
+/** The epoch that the server last said it is of. */
+let epochHeard: string | null = null;
+
+/** Lays what this device keeps of jobs from another epoch of the server's beside what it has now. */
+async function heedEpoch(epoch: string, client: QueryClient): Promise<void> {
+  if (epoch === epochHeard) return;
+  epochHeard = epoch;
+  try {
+    for (const job of await deviceStore().ofOtherEpochs(epoch)) await sessionOf(job, client).compare();
+  } catch {
+    // Asked of again with the next answer.
+    epochHeard = null;
+  }
+}
+
 /** Takes in what the server tells of by itself. */
 function hearServer(news: News, client: QueryClient): void {
   if (news.news === 'listed') {
@@ -84,6 +107,7 @@ function hearServer(news: News, client: QueryClient): void {
 export function listenForOthers(client: QueryClient): () => void {
   const hear = ({ data }: MessageEvent<{ job: string; news: PageNews }>): void => open.get(data.job)?.follow(data.news);
   const send = (): void => void sendAll(client).catch(() => undefined);
+  epochsHeardBy((epoch) => void heedEpoch(epoch, client));
   send();
   pages?.addEventListener('message', hear);
   window.addEventListener('online', send);

@@ -11,6 +11,9 @@ const idsOf = ({ puts, removes }: Pick<Change, 'puts' | 'removes'>): string[] =>
 const touches = (change: Pick<Change, 'puts' | 'removes'>, id: string): boolean =>
   change.removes.includes(id) || change.puts.some((put) => put.id === id);
 
+/** A version that no element has: what is made on it is asked about, whatever goes before it. */
+export const NEVER = Number.MAX_SAFE_INTEGER;
+
 /** What a change is made on: an element at a version, null at 0 where it is not there; no element where nobody can tell. */
 export interface Base {
   version: number;
@@ -48,16 +51,17 @@ export interface Rest {
 export function rebased(waiting: readonly Pending[], on: ReadonlyMap<string, Base>): Rest {
   const open = new Map(on);
   const rewritten: Pending[] = [];
-  const next = waiting.map((each) => {
-    const own = idsOf(each).filter((id) => open.has(id));
-    if (own.length === 0) return each;
+  const all = waiting.map((each) => {
+    const next = idsOf(each).filter((id) => open.has(id));
+    const own = next.filter((id) => ownValue(each.bases, id) !== NEVER);
     const { bases, was } = basesIn(own, (id) => open.get(id)!);
-    for (const id of own) open.delete(id);
+    for (const id of next) open.delete(id);
+    if (own.length === 0) return each;
     const anew = { ...each, bases: { ...each.bases, ...bases }, was: { ...each.was, ...was } };
     rewritten.push(anew);
     return anew;
   });
-  return { waiting: next, rewritten };
+  return { waiting: all, rewritten };
 }
 
 /** What waits once a change is with the server, which gave these versions. */

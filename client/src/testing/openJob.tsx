@@ -15,7 +15,7 @@ import { ThemeProvider } from '../theme/theme';
 configure({ asyncUtilTimeout: 30_000 });
 
 const never = (): Promise<never> => new Promise(() => undefined);
-const silent: Api = { create: never, change: never, restore: never };
+const silent: Api = { beside: never, create: never, change: never, restore: never };
 
 export interface Opened {
   session: Session;

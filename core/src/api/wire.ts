@@ -9,6 +9,9 @@ export const jobIdSchema = idSchema;
 const changeId = z.string().regex(/^[A-Za-z0-9_-]{8,64}$/);
 const version = z.number().int().min(0);
 
+/** Name of one life of the server's database: put back from a copy, it begins another, and versions of before are not trusted. */
+const epochSchema = z.string().max(64);
+
 /** A new job with its first elements. */
 export const createBodySchema = z.strictObject({ id: jobIdSchema, elements: z.array(z.unknown()).max(20_000) });
 
@@ -20,12 +23,36 @@ export const changeBodySchema = z.strictObject({
   removes: z.array(z.strictObject({ base: version, id: idSchema })).max(20_000),
   /** Where those that are new stand; last where nothing is said. */
   stands: standsListSchema.optional(),
+  /** The epoch of the server that the versions are from; of any where none is said. */
+  epoch: epochSchema.optional(),
 });
 export type ChangeBody = z.infer<typeof changeBodySchema>;
 
 export const versionedSchema = z.object({ version: z.number().int(), element: elementSchema });
-export const jobReplySchema = z.object({ id: z.string(), seq: z.number().int(), elements: z.array(versionedSchema) });
+export const jobReplySchema = z.object({
+  id: z.string(),
+  epoch: epochSchema,
+  seq: z.number().int(),
+  /** When it was first here, ISO 8601. */
+  createdAt: z.string(),
+  elements: z.array(versionedSchema),
+});
 export type JobReply = z.infer<typeof jobReplySchema>;
+
+/** The epoch whose state of a job a device has. */
+export const besideQuerySchema = z.strictObject({ epoch: epochSchema });
+/**
+ * A job as it stands, for a device that knows it from another epoch. `common`: the last change that both share, −1 where none is known;
+ * `removed`: ids taken out since; `asOf`: the moment whose state was put back, null where nobody can tell. No job: it was taken out,
+ * or it is not here at all.
+ */
+export const besideSchema = z.object({
+  epoch: epochSchema,
+  asOf: z.string().nullable(),
+  takenOut: z.boolean(),
+  job: jobReplySchema.extend({ common: z.number().int(), removed: z.array(z.string()) }).nullable(),
+});
+export type Beside = z.infer<typeof besideSchema>;
 
 /** What a change came to: the versions that its elements now have. */
 export const changeReplySchema = z.object({ seq: z.number().int(), versions: z.record(z.string(), z.number().int()) });
@@ -121,6 +148,9 @@ export const conflictSchema = z.object({
   element: elementSchema.nullable(),
 });
 export type Conflict = z.infer<typeof conflictSchema>;
+
+/** Type of the problem that the server was put back from a copy since the versions that it was sent. */
+export const OTHER_EPOCH = 'otherEpoch';
 
 /** `application/problem+json`. */
 export const problemSchema = z.object({

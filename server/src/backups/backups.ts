@@ -6,6 +6,7 @@ import { mkdirSync, readdirSync, renameSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import type { Db } from '../database';
+import { markAsCopy } from '../epochs/epochs';
 
 const KEPT = 14;
 const DAY_MS = 24 * 3600 * 1000;
@@ -19,6 +20,17 @@ const timeOf = (name: string): number =>
 /** Removes a database file with what SQLite keeps beside it. */
 export function dropDatabase(file: string): void {
   for (const tail of ['', '-wal', '-shm']) rmSync(file + tail, { force: true });
+}
+
+/** Says in a copy that it is one. */
+function markCopy(file: string): void {
+  const copy = new Database(file);
+  try {
+    copy.pragma('journal_mode = DELETE');
+    markAsCopy(copy);
+  } finally {
+    copy.close();
+  }
 }
 
 /** Whether a file is a sound database. */
@@ -65,6 +77,7 @@ export class Backups {
     const draft = `${path}.draft`;
     try {
       await db.backup(draft);
+      markCopy(draft);
       if (!isSound(draft)) throw new Error('The copy was not written whole.');
       renameSync(draft, path);
     } finally {

@@ -7,6 +7,7 @@ import { copyFileSync, existsSync, mkdirSync, readFileSync, renameSync, writeFil
 import { dirname, join } from 'node:path';
 import Database from 'better-sqlite3';
 import { migrationFiles, openDatabase, type Db } from '../database';
+import { markAsCopy } from '../epochs/epochs';
 import { dropDatabase, isSound } from './backups';
 
 /** Writes everything of a database and its folder of files into one new file. Gives how many files are in it. */
@@ -18,6 +19,7 @@ export async function writeEverything(db: Db, files: string, target: string): Pr
     await db.backup(draft);
     const copy = new Database(draft);
     copy.pragma('journal_mode = DELETE');
+    markAsCopy(copy);
     copy.exec('create table file_bytes (hash text primary key, bytes blob not null) strict, without rowid');
     const put = copy.prepare('insert into file_bytes (hash, bytes) values (?, ?)');
     let count = 0;

@@ -1,5 +1,5 @@
 /** Errors as `application/problem+json` (RFC 9457): what was wrong and where, never a stack. */
-import type { Conflict, Fault, Problem } from '@katabasis/core';
+import type { Problem } from '@katabasis/core';
 import type { Middleware } from 'koa';
 import type { z } from 'zod';
 import { Findings, issueSentence } from '@katabasis/core';
@@ -8,7 +8,11 @@ import { Findings, issueSentence } from '@katabasis/core';
 export class ProblemError extends Error {
   readonly problem: Problem;
 
-  constructor(status: number, title: string, more: { detail?: string; faults?: Fault[]; conflicts?: Conflict[] } = {}) {
+  constructor(
+    status: number,
+    title: string,
+    more: Partial<Pick<Problem, 'type' | 'detail' | 'faults' | 'conflicts'>> = {},
+  ) {
     super(title);
     this.problem = { type: 'about:blank', title, status, ...more };
   }

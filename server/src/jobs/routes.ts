@@ -1,4 +1,5 @@
 import {
+  besideQuerySchema,
   changeBodySchema,
   copyBodySchema,
   createBodySchema,
@@ -53,6 +54,11 @@ export function jobRoutes({ store, summaries, news }: JobParts): Router {
 
   router.get('/:id', (ctx) => {
     ctx.body = store.read(ctx.params.id!);
+  });
+
+  router.get('/:id/beside', (ctx) => {
+    const { epoch } = parseOr422(besideQuerySchema, { ...ctx.query });
+    ctx.body = store.beside(ctx.params.id!, epoch);
   });
 
   router.get('/:id/raw', (ctx) => {

@@ -6,6 +6,7 @@ import { type ElementRow } from './rows';
 export interface JobHead {
   id: string;
   seq: number;
+  created_at: string;
 }
 
 interface LoggedChange {
@@ -18,7 +19,7 @@ interface LoggedChange {
 /** Every statement, prepared once. */
 export function statementsOf(db: Db) {
   return {
-    head: db.prepare<[string], JobHead>('select id, seq from jobs where id = ? and deleted_at is null'),
+    head: db.prepare<[string], JobHead>('select id, seq, created_at from jobs where id = ? and deleted_at is null'),
     elements: db.prepare<[string], ElementRow>(
       'select id, version, place, body from elements where job_id = ? order by place',
     ),
@@ -38,6 +39,9 @@ export function statementsOf(db: Db) {
     ),
     changesFrom: db.prepare<[string, number], { before: string }>(
       'select before from changes where job_id = ? and seq > ? order by seq desc',
+    ),
+    logSince: db.prepare<[string, number], { after: string }>(
+      'select after from changes where job_id = ? and seq > ? order by seq',
     ),
     history: db.prepare<[string, number, number], History['changes'][number]>(
       'select seq, label, at, by from changes where job_id = ? and seq < ? order by seq desc limit ?',

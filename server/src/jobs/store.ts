@@ -8,23 +8,26 @@ import {
   jobFaults,
   jobFrom,
   orderPlaces,
+  OTHER_EPOCH,
+  type Beside,
   type Bin,
   type Change,
   type ChangeBody,
   type ChangeReply,
-  type Conflict,
   type Element,
   type History,
   type Job,
   type JobReply,
 } from '@katabasis/core';
 import type { Db } from '../database';
+import { Epochs } from '../epochs/epochs';
 import { ProblemError } from '../http/problem';
 import { Clock } from './clock';
 import { HeadRows } from './headRows';
 import { LiveJobs, type LiveJob } from './live';
 import { elementsIn, type ElementRow } from './rows';
 import { statementsOf, type JobHead } from './statements';
+import { changeIn, refuseStale, versionsAt } from './changeBody';
 
 /** Days that a job taken out is kept. */
 export const DAYS_IN_BIN = 30;
@@ -34,6 +37,7 @@ const noSuchJob = (): ProblemError => new ProblemError(404, 'There is no such jo
 
 export class JobStore {
   private readonly db: Db;
+  readonly epochs: Epochs;
   private readonly clock: Clock;
   private readonly sql: ReturnType<typeof statementsOf>;
   private readonly heads: HeadRows;
@@ -41,6 +45,7 @@ export class JobStore {
 
   constructor(db: Db, now: () => Date = () => new Date()) {
     this.db = db;
+    this.epochs = new Epochs(db);
     this.sql = statementsOf(db);
     this.heads = new HeadRows(db);
     this.clock = new Clock(now, this.sql.latest.get()!.at);
@@ -66,8 +71,26 @@ export class JobStore {
   }
 
   read(id: string): JobReply {
-    const { seq, job, versions } = this.stands(this.head(id));
-    return { id, seq, elements: job.elements.all.map((element) => ({ version: versions.get(element.id)!, element })) };
+    const head = this.head(id);
+    const { seq, job, versions } = this.stands(head);
+    return {
+      id,
+      epoch: this.epochs.id,
+      seq,
+      createdAt: head.created_at,
+      elements: job.elements.all.map((element) => ({ version: versions.get(element.id)!, element })),
+    };
+  }
+
+  /** A job for a device that has it as it was in another epoch. */
+  beside(id: string, epoch: string): Beside {
+    const { common, asOf } = this.epochs.since(epoch, id);
+    const isHere = this.sql.head.get(id) !== undefined;
+    const is = { epoch: this.epochs.id, asOf, takenOut: !isHere && this.sql.seqOf.get(id) !== undefined };
+    if (!isHere) return { ...is, job: null };
+    const since = this.sql.logSince.all(id, common);
+    const removed = since.flatMap(({ after }) => (JSON.parse(after) as Change).removes);
+    return { ...is, job: { ...this.read(id), common, removed: [...new Set(removed)] } };
   }
 
   job(id: string): Job {
@@ -120,6 +143,14 @@ export class JobStore {
     const reply = this.db
       .transaction((): ChangeReply => {
         const head = this.head(jobId);
+        if (body.epoch !== undefined && body.epoch !== this.epochs.id)
+          throw new ProblemError(
+            409,
+            'The server was put back from a copy; what this device knows is laid beside it.',
+            {
+              type: OTHER_EPOCH,
+            },
+          );
         const again = this.repeated(jobId, body);
         if (again) return again;
         const before = this.stands(head);
@@ -234,27 +265,4 @@ export class JobStore {
   purge(): number {
     return this.sql.purge.run(new Date(this.clock.read() - DAYS_IN_BIN * DAY_MS).toISOString()).changes;
   }
-}
-
-/** Versions are the job's sequence, so that an element removed and put back never repeats one. */
-const versionsAt = (puts: readonly Element[], seq: number): Record<string, number> =>
-  Object.fromEntries(puts.map(({ id }) => [id, seq + 1]));
-
-function changeIn({ label, puts, removes, stands }: ChangeBody): Change {
-  return {
-    label,
-    puts: puts.map(({ element }) => element),
-    removes: removes.map(({ id }) => id),
-    ...(stands ? { stands } : {}),
-  };
-}
-
-function refuseStale(body: ChangeBody, { job, versions }: LiveJob): void {
-  const wanted = [...body.puts.map(({ base, element }) => ({ base, id: element.id })), ...body.removes];
-  const conflicts: Conflict[] = [];
-  for (const { id, base } of wanted) {
-    const version = versions.get(id) ?? 0;
-    if (version !== base) conflicts.push({ id, version, element: job.elements.get(id) ?? null });
-  }
-  if (conflicts.length > 0) throw new ProblemError(409, 'Somebody else changed this meanwhile.', { conflicts });
 }

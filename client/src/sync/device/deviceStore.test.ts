@@ -23,9 +23,9 @@ const pending = (order: number, ...ids: string[]): Pending => ({
 it('gives back what was kept to whoever opens it next, in order', async () => {
   freshDevice();
   const first = await open();
-  await first.replace('yard', 4, [versioned('b', 1, 0), versioned('a', 2, 1)]);
+  await first.replace('yard', { seq: 4, unsent: false }, [versioned('b', 1, 0), versioned('a', 2, 1)]);
   await first.keep('yard', { waiting: [pending(2, 'a'), pending(1, 'b')] });
-  await first.keep('other', { seq: -1, unsent: true, elements: [versioned('z', 1, 0)] });
+  await first.keep('other', { head: { seq: -1, unsent: true }, elements: [versioned('z', 1, 0)] });
   const stored = (await (await open()).load('yard'))!;
   expect(stored).toMatchObject({ seq: 4, unsent: false });
   expect(stored.elements.map(({ element }) => element.id)).toEqual(['b', 'a']);
@@ -52,7 +52,7 @@ it('keeps just what a store in memory keeps, whatever steps come', async () => {
       const stores: DeviceStore[] = [await open(), new MemoryStore()];
       for (const each of list) {
         const step: Step = {
-          seq: each.seq,
+          head: { seq: each.seq, unsent: false, epoch: 'e', createdAt: null },
           elements: each.put.map((id, k) => versioned(id, each.seq, k)),
           gone: each.gone.filter((id) => !each.put.includes(id)),
           waiting: each.make.map((order) => pending(order, 'a')),
@@ -83,7 +83,7 @@ it('one change of a job of 5,000 elements with 500 waiting writes three records'
   const store = new IndexedStore(db);
   await store.replace(
     'yard',
-    1,
+    { seq: 1, unsent: false },
     Array.from({ length: 5000 }, (_, k) => versioned(`e${k}`, 1, k)),
   );
   await store.keep('yard', { waiting: Array.from({ length: 500 }, (_, k) => pending(k, `e${k}`)) });
@@ -93,7 +93,11 @@ it('one change of a job of 5,000 elements with 500 waiting writes three records'
     written++;
     return put.apply(this, args);
   };
-  await store.keep('yard', { seq: 2, elements: [versioned('e7', 2, 7)], waiting: [pending(501, 'e9')] });
+  await store.keep('yard', {
+    head: { seq: 2, unsent: false },
+    elements: [versioned('e7', 2, 7)],
+    waiting: [pending(501, 'e9')],
+  });
   IDBObjectStore.prototype.put = put;
   expect(written).toBe(3);
 });
@@ -137,7 +141,7 @@ it('closed by the browser for a page of a later version, it opens anew for the n
     connections++;
     return new IndexedStore(await openDatabase(closed));
   });
-  await store.keep('yard', { seq: 1, elements: [versioned('a', 1, 0)] });
+  await store.keep('yard', { head: { seq: 1, unsent: false }, elements: [versioned('a', 1, 0)] });
   // A later version asks for the database: this page lets go of it. The later page goes away again without having changed it.
   await new Promise<void>((done) => {
     const later = indexedDB.open('katabasis', 3);

@@ -5,8 +5,16 @@
 import type { Element } from '@katabasis/core';
 import { openDB } from 'idb';
 import type { Db, KatabasisDb } from './schema';
-import { byOrder, byStep, countWaiting, elementsKept, MemoryStore } from './memoryStore';
-import { byPlace, type DeviceStore, type Step, type StoredJob, type Versioned, type Waiting } from './stored';
+import { byOrder, byStep, countWaiting, elementsKept, isOf, MemoryStore } from './memoryStore';
+import {
+  byPlace,
+  type DeviceStore,
+  type Head,
+  type Step,
+  type StoredJob,
+  type Versioned,
+  type Waiting,
+} from './stored';
 import { measureFrom } from './measureFrom';
 
 /** Told on the window when a page of an earlier version keeps this one from its database. */
@@ -37,8 +45,7 @@ export class IndexedStore implements DeviceStore {
     if (!head && waiting.length === 0) return null;
     const elements = rows.sort(byPlace).map(({ version, element, place }) => ({ version, element, place }));
     return {
-      seq: head?.seq ?? -1,
-      unsent: head?.unsent ?? false,
+      ...(head ? bare(head) : { seq: -1, unsent: false }),
       elements,
       waiting: waiting.map(({ job: _job, ...pending }) => pending).sort(byOrder),
       steps: steps.map(({ job: _job, ...step }) => step).sort(byStep),
@@ -52,10 +59,10 @@ export class IndexedStore implements DeviceStore {
   }
 
   private write(job: string, step: Step): Promise<void> {
-    const { seq, unsent, elements = [], gone = [], waiting = [], done = [], steps = [], forgotten = [] } = step;
+    const { head, elements = [], gone = [], waiting = [], done = [], steps = [], forgotten = [] } = step;
     const tx = this.db.transaction(['jobs', 'elements', 'changes', 'steps'], 'readwrite');
     const asked: Promise<unknown>[] = [];
-    if (seq !== undefined) asked.push(tx.objectStore('jobs').put({ id: job, seq, unsent: unsent ?? false }));
+    if (head) asked.push(tx.objectStore('jobs').put({ ...head, id: job }));
     for (const id of gone) asked.push(tx.objectStore('elements').delete([job, id]));
     for (const each of elements) asked.push(tx.objectStore('elements').put(rowOf(job, each)));
     for (const pending of waiting) asked.push(tx.objectStore('changes').put({ ...pending, job }));
@@ -65,11 +72,11 @@ export class IndexedStore implements DeviceStore {
     return finished(tx, asked);
   }
 
-  replace(job: string, seq: number, elements: readonly Versioned[]): Promise<void> {
+  replace(job: string, head: Head, elements: readonly Versioned[]): Promise<void> {
     const tx = this.db.transaction(['jobs', 'elements'], 'readwrite');
     const store = tx.objectStore('elements');
     const asked: Promise<unknown>[] = [
-      tx.objectStore('jobs').put({ id: job, seq, unsent: false }),
+      tx.objectStore('jobs').put({ ...head, id: job }),
       store.delete(EVERY(job)),
       ...elements.map((each) => store.put(rowOf(job, each))),
     ];
@@ -82,11 +89,17 @@ export class IndexedStore implements DeviceStore {
     return countWaiting([...heads.filter(({ unsent }) => unsent).map(({ id }) => id), ...keys.map(([job]) => job)]);
   }
 
+  async ofOtherEpochs(epoch: string): Promise<string[]> {
+    return (await this.db.getAll('jobs')).filter((head) => !isOf(head, epoch)).map(({ id }) => id);
+  }
+
   async unsent(): Promise<{ id: string; elements: Element[] }[]> {
     const heads = (await this.db.getAll('jobs')).filter(({ unsent }) => unsent);
     return Promise.all(heads.map(({ id }) => elementsKept(this, id)));
   }
 }
+
+const bare = ({ id: _id, ...head }: Head & { id: string }): Head => head;
 
 const rowOf = (job: string, each: Versioned): KatabasisDb['elements']['value'] => ({
   job,
@@ -162,9 +175,10 @@ export class LastingStore implements DeviceStore {
 
   load = (job: string): Promise<StoredJob | null> => this.ask((store) => store.load(job));
   keep = (job: string, step: Step): Promise<void> => this.ask((store) => store.keep(job, step));
-  replace = (job: string, seq: number, elements: readonly Versioned[]): Promise<void> =>
-    this.ask((store) => store.replace(job, seq, elements));
+  replace = (job: string, head: Head, elements: readonly Versioned[]): Promise<void> =>
+    this.ask((store) => store.replace(job, head, elements));
   waiting = (): Promise<Waiting[]> => this.ask((store) => store.waiting());
+  ofOtherEpochs = (epoch: string): Promise<string[]> => this.ask((store) => store.ofOtherEpochs(epoch));
   unsent = (): ReturnType<DeviceStore['unsent']> => this.ask((store) => store.unsent());
 }
 

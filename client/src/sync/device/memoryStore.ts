@@ -3,6 +3,7 @@ import type { Element } from '@katabasis/core';
 import {
   byPlace,
   type DeviceStore,
+  type Head,
   type Pending,
   type Step,
   type StoredJob,
@@ -12,8 +13,7 @@ import {
 } from './stored';
 
 interface Kept {
-  seq: number;
-  unsent: boolean;
+  head: Head;
   elements: Map<string, Versioned>;
   waiting: Map<string, Pending>;
   steps: Map<string, StoredStep>;
@@ -34,8 +34,7 @@ export class MemoryStore implements DeviceStore {
     if (!kept) return Promise.resolve(null);
     const waiting = [...kept.waiting.values()].sort(byOrder);
     return Promise.resolve({
-      seq: kept.seq,
-      unsent: kept.unsent,
+      ...kept.head,
       elements: [...kept.elements.values()].sort(byPlace),
       waiting,
       steps: [...kept.steps.values()].sort(byStep),
@@ -43,18 +42,16 @@ export class MemoryStore implements DeviceStore {
   }
 
   keep(job: string, step: Step): Promise<void> {
-    const { seq, unsent, elements = [], gone = [], waiting = [], done = [], steps = [], forgotten = [] } = step;
+    const { head, elements = [], gone = [], waiting = [], done = [], steps = [], forgotten = [] } = step;
     if (this.full && waiting.length > 0) return Promise.reject(new Error('no room'));
     const kept: Kept = this.jobs.get(job) ?? {
-      seq: -1,
-      unsent: false,
+      head: { seq: -1, unsent: false },
       elements: new Map(),
       waiting: new Map(),
       steps: new Map(),
     };
     this.jobs.set(job, kept);
-    kept.seq = seq ?? kept.seq;
-    kept.unsent = unsent ?? kept.unsent;
+    kept.head = head ?? kept.head;
     for (const id of gone) kept.elements.delete(id);
     for (const each of elements) kept.elements.set(each.element.id, each);
     for (const pending of waiting) kept.waiting.set(pending.change, pending);
@@ -64,20 +61,24 @@ export class MemoryStore implements DeviceStore {
     return Promise.resolve();
   }
 
-  replace(job: string, seq: number, elements: readonly Versioned[]): Promise<void> {
+  replace(job: string, head: Head, elements: readonly Versioned[]): Promise<void> {
     this.jobs.get(job)?.elements.clear();
-    return this.keep(job, { seq, elements });
+    return this.keep(job, { head, elements });
   }
 
   waiting(): Promise<Waiting[]> {
-    const jobs = [...this.jobs].flatMap(([id, { unsent, waiting }]) =>
-      new Array<string>(waiting.size + (unsent ? 1 : 0)).fill(id),
+    const jobs = [...this.jobs].flatMap(([id, { head, waiting }]) =>
+      new Array<string>(waiting.size + (head.unsent ? 1 : 0)).fill(id),
     );
     return Promise.resolve(countWaiting(jobs));
   }
 
+  ofOtherEpochs(epoch: string): Promise<string[]> {
+    return Promise.resolve([...this.jobs].flatMap(([id, { head }]) => (isOf(head, epoch) ? [] : [id])));
+  }
+
   unsent(): Promise<{ id: string; elements: Element[] }[]> {
-    const own = [...this.jobs.keys()].filter((id) => this.jobs.get(id)!.unsent);
+    const own = [...this.jobs.keys()].filter((id) => this.jobs.get(id)!.head.unsent);
     return Promise.all(own.map((id) => elementsKept(this, id)));
   }
 }
@@ -87,6 +88,9 @@ export const elementsKept = async (store: DeviceStore, id: string): Promise<{ id
   id,
   elements: (await store.load(id))!.elements.map(({ element }) => element),
 });
+
+/** Whether what is known of a job is the server's of this epoch, or is none of the server's at all. */
+export const isOf = (head: Head, epoch: string): boolean => head.unsent || head.seq < 0 || head.epoch === epoch;
 
 /** How often each job is named. */
 export function countWaiting(jobs: readonly string[]): Waiting[] {

@@ -1,6 +1,6 @@
 /** What the device's database holds. */
 import type { DBSchema, IDBPDatabase } from 'idb';
-import type { Pending, StoredStep, Versioned } from './stored';
+import type { Head, Pending, StoredStep, Versioned } from './stored';
 
 export interface StoredFile {
   hash: string;
@@ -10,7 +10,7 @@ export interface StoredFile {
 }
 
 export interface KatabasisDb extends DBSchema {
-  jobs: { key: string; value: { id: string; seq: number; unsent: boolean } };
+  jobs: { key: string; value: Head & { id: string } };
   elements: { key: [string, string]; value: Versioned & { job: string; id: string } };
   changes: { key: [string, number, string]; value: Pending & { job: string } };
   steps: { key: [string, string]; value: StoredStep & { job: string } };

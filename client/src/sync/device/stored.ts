@@ -32,11 +32,19 @@ export interface StoredStep extends UndoStep {
   order: number;
 }
 
-export interface StoredJob {
+/** A job as a whole. */
+export interface Head {
   /** The server's sequence number as last known; −1 for a job that the server has not got. */
   seq: number;
   /** Whether the job was made here and is not on the server yet. */
   unsent: boolean;
+  /** The server's epoch that the numbers are from; none of a job kept before epochs were told. */
+  epoch?: string;
+  /** When it was first on the server, by its clock. */
+  createdAt?: string | null;
+}
+
+export interface StoredJob extends Head {
   elements: Versioned[];
   /** Oldest first. */
   waiting: Pending[];
@@ -45,8 +53,8 @@ export interface StoredJob {
 
 /** One step of what is kept. All that it names is written together or not at all. */
 export interface Step {
-  seq?: number;
-  unsent?: boolean;
+  /** What is known of the job as a whole. */
+  head?: Head;
   /** Elements as the server has them now, and ids of those that it has no longer. */
   elements?: readonly Versioned[];
   gone?: readonly string[];
@@ -75,9 +83,11 @@ export interface DeviceStore {
   load(job: string): Promise<StoredJob | null>;
   keep(job: string, step: Step): Promise<void>;
   /** Takes the server's whole state of a job in place of what was known. */
-  replace(job: string, seq: number, elements: readonly Versioned[]): Promise<void>;
+  replace(job: string, head: Head, elements: readonly Versioned[]): Promise<void>;
   /** What waits to be sent, a job each. */
   waiting(): Promise<Waiting[]>;
+  /** Jobs known from another epoch of the server's. */
+  ofOtherEpochs(epoch: string): Promise<string[]>;
   /** Jobs made here that the server has not got. */
   unsent(): Promise<{ id: string; elements: Element[] }[]>;
 }

@@ -1,0 +1,35 @@
+/** What a session shows of its state. Pure. */
+import { changed, type Job } from '@katabasis/core';
+import type { Keeping, SessionView } from './keeping';
+import { collisionsIn, theirsOf } from './mergeWaiting';
+import { countWaiting, type SessionState } from './sessionState';
+import { lastStep } from './stacks';
+
+export const underFinger = ({ job, previewed }: SessionState): Job | null =>
+  job && previewed ? changed(job, previewed) : job;
+
+/** What stands between this device and the server. `durable`: whether what the device keeps outlives the page. */
+function keepingOf(state: SessionState, durable: boolean): Keeping {
+  const count = countWaiting(state);
+  if (state.state === 'conflicted')
+    return {
+      state: 'conflict',
+      label: state.label,
+      collisions: collisionsIn(state.waiting, theirsOf(state.conflicts)),
+    };
+  if (state.state === 'refused')
+    return { state: 'refused', label: state.label, sentence: state.sentence, gone: state.gone };
+  if (count === 0) return { state: 'kept' };
+  if (!state.unreached) return { state: 'sending' };
+  const stored = durable && state.kept && state.unstored.size === 0;
+  return { state: 'waiting', count, stored, why: state.unreached.why };
+}
+
+export const viewOf = (state: SessionState, durable: boolean): SessionView => ({
+  job: state.job,
+  keeping: keepingOf(state, durable),
+  keepsNothing: !state.kept,
+  undoLabel: lastStep(state.stacks, 'past')?.label ?? null,
+  redoLabel: lastStep(state.stacks, 'future')?.label ?? null,
+  asking: state.asking,
+});
