@@ -6,7 +6,7 @@ import { extname, join } from 'node:path';
 import { expect, type Page } from '@playwright/test';
 import { test } from './lib/test';
 import { waiting } from './lib/jobs';
-import { startServer, stopServer } from './lib/server';
+import { startServer, stopServer, WITH_KEY } from './lib/server';
 
 test.use({ serviceWorkers: 'allow' });
 
@@ -59,7 +59,8 @@ test('opens and works with no server at all, and sends everything once any page 
   // The list is open, not the job: it is sent all the same.
   await expect.poll(() => waiting(page, 'quillfeather')).toBe(0);
   await expect(page.getByText('2 changes wait on this device to be sent.')).toHaveCount(0);
-  const rows = ((await (await fetch(`${base}/api/jobs/quillfeather`)).json()) as { seq: number }).seq;
+  const rows = ((await (await fetch(`${base}/api/jobs/quillfeather`, { headers: WITH_KEY })).json()) as { seq: number })
+    .seq;
   expect(rows).toBe(2);
   await stopServer(server);
 });

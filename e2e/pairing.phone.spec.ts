@@ -1,4 +1,6 @@
 import { mkdtempSync } from 'node:fs';
+import { createServer, request as ask } from 'node:http';
+import type { AddressInfo } from 'node:net';
 import { networkInterfaces, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect } from '@playwright/test';
@@ -50,4 +52,26 @@ test('a phone on the network is let in by the code, is named in the history, and
   await expect(page.getByRole('status')).toContainText('kept on this device');
   expect(await by()).toEqual(['Crew phone']);
   await stopServer(server);
+});
+
+test('through a proxy on the same machine that says nothing of whom it asks for, a page is a stranger’s', async ({
+  page,
+  served,
+}) => {
+  const { port, host } = new URL(served);
+  const proxy = createServer((request, response) => {
+    const { method, url, headers } = request;
+    const on = ask({ port, host: '127.0.0.1', method, path: url, headers: { ...headers, host } }, (answer) => {
+      response.writeHead(answer.statusCode!, answer.headers);
+      answer.pipe(response);
+    });
+    request.pipe(on);
+  });
+  await new Promise<void>((done) => proxy.listen(0, '127.0.0.1', done));
+  await page.goto(`http://localhost:${(proxy.address() as AddressInfo).port}/job/quillfeather/plan`);
+  await expect(page.getByText('This device has not been let in')).toBeVisible();
+  await page.goto(`${served}/job/quillfeather/plan`);
+  await expect(page.getByTestId('verdict')).toBeVisible();
+  proxy.closeAllConnections();
+  await new Promise((done) => proxy.close(done));
 });

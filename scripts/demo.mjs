@@ -15,6 +15,6 @@ attempt(() => {
   become('main', [], {
     KATABASIS_SAMPLES: fresh ? 'fresh' : 'keep',
     KATABASIS_DATA: process.env.KATABASIS_DATA ?? join(ROOT, 'data', 'demo'),
-    ...(process.argv.includes('--lan') ? { KATABASIS_HOST: '0.0.0.0' } : {}),
+    ...(process.argv.includes('--lan') ? { KATABASIS_HOST: '::' } : {}),
   });
 });

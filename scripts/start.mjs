@@ -7,5 +7,5 @@ attempt(() => {
   ensureInstalled();
   ensureBuilt();
   ensureBundled();
-  become('main', [], process.argv.includes('--lan') ? { KATABASIS_HOST: '0.0.0.0' } : {});
+  become('main', [], process.argv.includes('--lan') ? { KATABASIS_HOST: '::' } : {});
 });

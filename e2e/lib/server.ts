@@ -4,6 +4,10 @@ import { join } from 'node:path';
 
 const ROOT = join(__dirname, '..', '..');
 
+/** Key of the machine itself, shown by what asks the server beside a page; pages come in by the near door. */
+export const KEY = 'key-of-the-tests';
+export const WITH_KEY = { 'Katabasis-Key': KEY };
+
 export interface Started {
   server: ChildProcess;
   /** Where it answers. */
@@ -14,7 +18,14 @@ export interface Started {
 export function startServer(port: number, data: string, env: Record<string, string> = {}): Promise<Started> {
   const server = spawn(process.execPath, [join(ROOT, 'server/dist/main.mjs')], {
     cwd: ROOT,
-    env: { ...process.env, KATABASIS_PORT: String(port), KATABASIS_SAMPLES: 'keep', KATABASIS_DATA: data, ...env },
+    env: {
+      ...process.env,
+      KATABASIS_PORT: String(port),
+      KATABASIS_SAMPLES: 'keep',
+      KATABASIS_DATA: data,
+      KATABASIS_KEY: KEY,
+      ...env,
+    },
     stdio: ['ignore', 'pipe', 'pipe'],
   });
   return new Promise((resolve, reject) => {

@@ -3,7 +3,7 @@ import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { test as base } from '@playwright/test';
-import { startServer, stopServer } from './server';
+import { startServer, stopServer, WITH_KEY } from './server';
 
 export const test = base.extend<object, { served: string }>({
   served: [
@@ -15,4 +15,9 @@ export const test = base.extend<object, { served: string }>({
     { scope: 'worker', timeout: 60_000 },
   ],
   baseURL: ({ served }, use) => use(served),
+  request: async ({ playwright, served }, use) => {
+    const asking = await playwright.request.newContext({ baseURL: served, extraHTTPHeaders: WITH_KEY });
+    await use(asking);
+    await asking.dispose();
+  },
 });

@@ -24,6 +24,7 @@ const programs = () => [
   ...[
     join(ROOT, 'server/src/main.ts'),
     join(ROOT, 'server/src/planning/worker.ts'),
+    join(ROOT, 'server/src/papers/papersWorker.ts'),
     join(ROOT, 'server/src/testing/openDatabase.ts'),
     ...filesIn('server/src/commands'),
     join(ROOT, 'core/src/trial/trialCommand.ts'),

@@ -20,6 +20,21 @@ async function answers(base) {
   }
 }
 
+const KEY = 'key-of-the-pages';
+
+/** A browser whose pages have been let in before, as those of somebody who works with it have. */
+function letIn(browser, base) {
+  const cookies = [{ name: 'katabasis-here', value: KEY, url: base, httpOnly: true, sameSite: 'Strict' }];
+  const open = browser.newContext.bind(browser);
+  browser.newContext = async (options) => {
+    const context = await open(options);
+    await context.addCookies(cookies);
+    return context;
+  };
+  browser.newPage = async (options) => (await browser.newContext(options)).newPage();
+  return browser;
+}
+
 /** Serves it at `port`, gives `look` a browser and the address, and takes all of it down again. */
 export async function withPages(port, look) {
   let executablePath = '';
@@ -33,14 +48,20 @@ export async function withPages(port, look) {
   const data = mkdtempSync(join(tmpdir(), 'katabasis-pages-'));
   const server = spawn(process.execPath, [join(ROOT, 'server/dist/main.mjs')], {
     cwd: ROOT,
-    env: { ...process.env, KATABASIS_PORT: String(port), KATABASIS_SAMPLES: 'fresh', KATABASIS_DATA: data },
+    env: {
+      ...process.env,
+      KATABASIS_PORT: String(port),
+      KATABASIS_SAMPLES: 'fresh',
+      KATABASIS_DATA: data,
+      KATABASIS_KEY: KEY,
+    },
     stdio: ['ignore', 'ignore', 'inherit'],
   });
   const base = `http://localhost:${port}`;
   try {
     await answers(base);
     const browser = await chromium.launch({ executablePath, args: CHROMIUM_ARGS });
-    await look(browser, base);
+    await look(letIn(browser, base), base);
     await browser.close();
   } finally {
     server.kill();
@@ -52,7 +73,7 @@ export async function withPages(port, look) {
 export async function makeJob(base, id, elements) {
   const made = await fetch(`${base}/api/jobs`, {
     method: 'POST',
-    headers: { 'Content-Type': 'application/json' },
+    headers: { 'Content-Type': 'application/json', 'Katabasis-Key': KEY },
     body: JSON.stringify({ id, elements }),
   });
   if (!made.ok) throw new Error(await made.text());

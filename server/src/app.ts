@@ -4,21 +4,29 @@ import Koa, { type Context, type Middleware } from 'koa';
 import compress from 'koa-compress';
 import helmet from 'koa-helmet';
 import type { Db } from './database';
-import { admission, askerOf } from './devices/admission';
+import { BlockList } from 'node:net';
+import { admission, askerOf } from './admission/admission';
+import type { NearDoor } from './admission/nearDoor';
+import { hereRoutes } from './admission/routes';
+import type { Withdrawals } from './admission/withdrawals';
 import { Pairing } from './devices/pairing';
 import { deviceRoutes } from './devices/routes';
 import { DeviceStore } from './devices/store';
 import { Newsroom } from './events/newsroom';
 import { FileStore } from './files/store';
 import { fileRoutes } from './files/routes';
+import { cameFrom } from './http/cameFrom';
 import { guard } from './http/guard';
-import { problems } from './http/problem';
+import { ProblemError, problems } from './http/problem';
 import { statics } from './http/statics';
 import { JobStore } from './jobs/store';
 import { jobRoutes } from './jobs/routes';
 import { Summaries, type Outcome } from './jobs/summaries';
 import { engineName } from './planning/engine';
 import { comesTo } from './planning/outcome';
+import { Pages } from './papers/pages';
+import { PaperThread } from './papers/papers';
+import { papersHere } from './papers/papersHere';
 import { Planner } from './planning/planner';
 import { rainRoutes } from './rain/routes';
 import { bookRoutes } from './books/routes';
@@ -33,10 +41,16 @@ export interface AppOptions {
   pairing?: Pairing;
   /** Where other devices reach this server; none when only this machine does. */
   addresses?: () => string[];
-  /** Whether a request comes from the server's own machine; by its address when left out. */
-  isLocal?: (ctx: Context) => boolean;
-  /** Host names answered to. */
+  /** Whether a request comes from the server's own machine. */
+  isLocal: (ctx: Context) => boolean;
+  /** How a browser on that machine gets its key. */
+  near?: { door: NearDoor; key: string };
+  /** Who was shut out, whatever database is put back. */
+  withdrawals?: Withdrawals;
+  /** Host names answered to; those of them that were configured; and proxies that are believed. */
   hosts: ReadonlySet<string>;
+  named?: ReadonlySet<string>;
+  proxies?: BlockList;
   /** Folder of photos and files. */
   files: string;
   /** Folder of the built web application; none for the API alone. */
@@ -46,26 +60,30 @@ export interface AppOptions {
 /** Bodies larger than this are refused before they are read: a job of 20,000 elements is about 5 MB. */
 const MAX_BODY = '8mb';
 
-const POLICY = helmet({
-  contentSecurityPolicy: {
-    useDefaults: false,
-    directives: {
-      defaultSrc: ["'none'"],
-      scriptSrc: ["'self'"],
-      workerSrc: ["'self'", 'blob:'],
-      styleSrc: ["'self'", "'unsafe-inline'"],
-      fontSrc: ["'self'", 'data:'],
-      imgSrc: ["'self'", 'data:', 'blob:'],
-      connectSrc: ["'self'"],
-      manifestSrc: ["'self'"],
-      baseUri: ["'none'"],
-      formAction: ["'none'"],
-      frameAncestors: ["'none'"],
+/** More than a phone or a computer has pages that listen; of the pages of one browser one does. */
+const STREAMS_PER_DEVICE = 12;
+
+const policyOf = (door: number | undefined): Middleware =>
+  helmet({
+    contentSecurityPolicy: {
+      useDefaults: false,
+      directives: {
+        defaultSrc: ["'none'"],
+        scriptSrc: ["'self'"],
+        workerSrc: ["'self'", 'blob:'],
+        styleSrc: ["'self'", "'unsafe-inline'"],
+        fontSrc: ["'self'", 'data:'],
+        imgSrc: ["'self'", 'data:', 'blob:'],
+        connectSrc: ["'self'", ...(door === undefined ? [] : [`http://127.0.0.1:${door}`])],
+        manifestSrc: ["'self'"],
+        baseUri: ["'none'"],
+        formAction: ["'none'"],
+        frameAncestors: ["'none'"],
+      },
     },
-  },
-  // Served over plain HTTP on the contractor's own machine.
-  hsts: false,
-});
+    // Served over plain HTTP on the contractor's own machine; over https it is said where that is known.
+    hsts: false,
+  });
 
 /** Paths are ours in any case of letters: what is asked of the API is never answered with the page. */
 const isApi = (path: string): boolean => path.toLowerCase().startsWith('/api/');
@@ -103,6 +121,8 @@ const health: Middleware = async (ctx, next) => {
 function bodies(): Middleware {
   const parse = bodyParser({ enableTypes: ['json'], jsonLimit: MAX_BODY, encoding: 'utf-8' });
   return async (ctx, next) => {
+    // Looked at beside the requests; and files are no JSON.
+    if (/^\/api\/(sheets|files\/[0-9a-f])/i.test(ctx.path)) return next();
     let handedOn = false;
     try {
       await parse(ctx, () => {
@@ -120,10 +140,13 @@ const events =
   (news: Newsroom): Middleware =>
   async (ctx, next) => {
     if (ctx.path !== '/api/events' || ctx.method !== 'GET') return next();
+    const device = askerOf(ctx).device?.id ?? null;
+    if (device !== null && news.countOf(device) >= STREAMS_PER_DEVICE)
+      throw new ProblemError(429, `This device listens on ${STREAMS_PER_DEVICE} pages already. Close some of them.`);
     ctx.respond = false;
     // Koa holds that nothing was found until somebody says otherwise.
     ctx.res.statusCode = 200;
-    await news.listen(ctx.req, ctx.res, askerOf(ctx).device?.id ?? null);
+    await news.listen(ctx.req, ctx.res, device);
   };
 
 /** Has verdicts worked out beside the requests; those of a database in memory, which no other thread can read, between them. */
@@ -147,7 +170,8 @@ export interface Application {
 }
 
 export function createApp(options: AppOptions): Application {
-  const { db, hosts, files, web, pairing = new Pairing(), addresses = () => [] } = options;
+  const { db, hosts, files, web, pairing = new Pairing(), addresses = () => [], near } = options;
+  const { named, proxies = new BlockList(), withdrawals } = options;
   const store = new JobStore(db);
   const news = new Newsroom();
   const planner = plannerOf(db, store, (outcome) => {
@@ -155,32 +179,37 @@ export function createApp(options: AppOptions): Application {
     summaries.settle(outcome);
     news.tell({ news: 'listed' });
   });
+  const papers = db.memory ? papersHere((job) => store.raw(job).rows) : new PaperThread(db.name);
   const summaries = new Summaries(db, engineName(), (job) => planner.want(job));
-  const devices = new DeviceStore(db);
-  const shares = new ShareStore(db);
+  const devices = new DeviceStore(db, withdrawals);
+  const shares = new ShareStore(db, withdrawals);
+  const fileStore = new FileStore(db, files);
+  fileStore.clear();
   const app = new Koa();
   // What is thrown in a request is answered there; this hears of connections that went away.
   app.silent = true;
-  app.use(POLICY);
+  app.use(policyOf(near?.door.port));
   app.use(problems);
-  app.use(guard(hosts));
+  app.use(cameFrom(proxies));
+  app.use(guard(hosts, named));
   app.use(plainToTheOdd);
   app.use(compress({ threshold: 1024 }));
   app.use(apiOnly(noStore));
   app.use(apiOnly(inEpoch(store.epochs.id)));
-  app.use(apiOnly(admission(devices, options.isLocal)));
+  app.use(apiOnly(admission({ devices, isLocal: options.isLocal, door: near?.door.port })));
   app.use(apiOnly(bodies()));
   app.use(health);
   app.use(events(news));
   const routers = [
     jobRoutes({ store, summaries, news }),
     rainRoutes(),
-    sheetRoutes(),
+    sheetRoutes(papers),
     officeRoutes(new LocateOffice(db)),
     bookRoutes(db),
     shareRoutes(shares, store),
-    sharedPages(shares, store),
-    fileRoutes(new FileStore(db, files)),
+    sharedPages(shares, store, new Pages(papers)),
+    fileRoutes(fileStore),
+    ...(near ? [hereRoutes(near.door, near.key)] : []),
     deviceRoutes({ devices, pairing, addresses, onWithdrawn: (id) => news.shutOut(id) }),
   ];
   for (const router of routers) app.use(router.routes()).use(router.allowedMethods());
@@ -192,6 +221,7 @@ export function createApp(options: AppOptions): Application {
     close: () => {
       news.close();
       planner.close();
+      papers.close();
     },
   };
 }

@@ -1,18 +1,24 @@
 /**
  * Starts the server. Environment: KATABASIS_PORT (4870), KATABASIS_HOST (127.0.0.1), KATABASIS_DATA (folder of the database),
  * KATABASIS_SAMPLES (`keep`: put in samples that are missing; `fresh`: put all back as they were), KATABASIS_COPY (a file, best on another
- * disk, that is kept a minute behind the database at most).
+ * disk, that is kept a minute behind the database at most), KATABASIS_NAME (names that it has on a network), KATABASIS_PROXY (addresses of
+ * proxies in front of it that are believed), KATABASIS_KEY (the key of its own machine; else one of its making in the data folder).
  */
 import { createServer, type Server } from 'node:http';
+import type { BlockList } from 'node:net';
 import { join } from 'node:path';
 import { toString as qrOf } from 'qrcode';
+import { keyHolder, keyIn } from './admission/ownKey';
+import { NearDoor } from './admission/nearDoor';
+import { Withdrawals } from './admission/withdrawals';
 import { createApp, type Application } from './app';
 import { Backups } from './backups/backups';
 import { openDatabase, UnusableDatabase, type Db } from './database';
 import { heedAnotherPlace, noteSamePlace } from './epochs/samePlace';
 import { Pairing, spoken } from './devices/pairing';
 import { FolderTaken, holdFolder, type HeldFolder } from './folder';
-import { allowedHosts, lanAddresses } from './http/guard';
+import { proxiesFrom } from './http/cameFrom';
+import { allowedHosts, isLoopback, lanAddresses, namesFrom } from './http/guard';
 import { tellOperator } from './http/problem';
 import { pathsOf, ROOT, type Paths } from './paths';
 import { putSamples, resetToSamples } from './samples';
@@ -20,6 +26,9 @@ import { every } from './timers';
 
 /** What keeps the server from starting, in a sentence for whoever starts it. */
 class CannotStart extends Error {}
+
+const ASKED_ANEW =
+  'This database was put back from a copy on a machine that knows nothing of devices and links shut out since: all of them are asked anew.';
 
 const HOUR_MS = 3600 * 1000;
 const MINUTE_MS = 60 * 1000;
@@ -31,18 +40,29 @@ function portFrom(text: string | undefined): number {
   return port;
 }
 
+function proxiesIn(text: string | undefined): BlockList {
+  try {
+    return proxiesFrom(text);
+  } catch (error) {
+    throw new CannotStart((error as Error).message);
+  }
+}
+
 /** Takes the port before anything of the data is touched. */
 function listening(server: Server, port: number, host: string): Promise<number> {
   return new Promise((resolve, reject) => {
-    server.once('error', (error: NodeJS.ErrnoException) =>
+    server.once('error', (error: NodeJS.ErrnoException) => {
+      // A machine without IPv6.
+      if (host === '::' && /^EA(FNOSUPPORT|DDRNOTAVAIL)$/.test(error.code ?? ''))
+        return void listening(server, port, '0.0.0.0').then(resolve, reject);
       reject(
         new CannotStart(
           error.code === 'EADDRINUSE'
             ? `Port ${port} is taken. Stop what uses it, or set KATABASIS_PORT.`
             : error.message,
         ),
-      ),
-    );
+      );
+    });
     server.listen(port, host, () => resolve((server.address() as { port: number }).port));
   });
 }
@@ -115,7 +135,7 @@ function whenSaved(db: Db, what: string, work: () => Promise<void> | void, done 
 
 async function greet(host: string, port: number, pairing: Pairing): Promise<void> {
   console.log(`Katabasis is at http://localhost:${port}`);
-  if (host === '127.0.0.1') return console.log('For a phone on the same network, start it with: -- --lan');
+  if (isLoopback(host)) return console.log('For a phone on the same network, start it with: -- --lan');
   const [first, ...more] = lanAddresses();
   console.log(`Pairing code for a phone on the same network: ${spoken(pairing.code)}`);
   for (const address of [first, ...more]) if (address) console.log(`  http://${address}:${port}`);
@@ -126,6 +146,8 @@ async function start(): Promise<void> {
   const port = portFrom(process.env.KATABASIS_PORT);
   const host = process.env.KATABASIS_HOST ?? '127.0.0.1';
   const paths = pathsOf(process.env);
+  const names = namesFrom(process.env.KATABASIS_NAME);
+  const proxies = proxiesIn(process.env.KATABASIS_PROXY);
   const held = holdFolder(paths.folder);
   // The port is taken with nothing behind it yet; requests wait for the moments that the database takes.
   let answer: (handler: ReturnType<Application['app']['callback']>) => void = () => undefined;
@@ -134,14 +156,24 @@ async function start(): Promise<void> {
   // Longer than any browser or client keeps a connection that it means to use again: else it is cut as the next request leaves.
   server.keepAliveTimeout = 75_000;
   const actual = await listening(server, port, host);
+  const door = new NearDoor(() => actual);
   held.announce(`http://localhost:${actual}`);
   const db = await prepare(paths, process.env.KATABASIS_SAMPLES);
+  const withdrawals = new Withdrawals(paths.withdrawn);
+  const anew = withdrawals.heed(db);
+  if (anew > 0) console.log(ASKED_ANEW);
+  const key = process.env.KATABASIS_KEY ?? keyIn(paths.key);
+  await door.open();
   const pairing = new Pairing();
-  const addresses = (): string[] =>
-    host === '127.0.0.1' ? [] : lanAddresses().map((each) => `http://${each}:${actual}`);
+  const addresses = (): string[] => (isLoopback(host) ? [] : lanAddresses().map((each) => `http://${each}:${actual}`));
   const application = createApp({
     db,
-    hosts: allowedHosts(host),
+    hosts: allowedHosts(host, names),
+    named: new Set(names),
+    proxies,
+    isLocal: keyHolder(key),
+    near: { door, key },
+    withdrawals,
     files: paths.files,
     web: join(ROOT, 'client', 'dist'),
     pairing,

@@ -9,6 +9,9 @@ export interface Paths {
   database: string;
   files: string;
   backups: string;
+  /** Key of the server's own machine, and who was shut out. */
+  key: string;
+  withdrawn: string;
   /** File by which the database is known to be the one worked on here last. */
   note: string;
 }
@@ -20,6 +23,8 @@ export function pathsOf(env: NodeJS.ProcessEnv): Paths {
   return {
     folder,
     database: join(folder, `${stem}.sqlite`),
+    key: join(folder, 'own-key'),
+    withdrawn: join(folder, 'withdrawn'),
     note: join(folder, `${stem}.note`),
     files: join(folder, 'files'),
     backups: join(folder, 'backups'),

@@ -9,6 +9,7 @@ import { FileStore } from './files/store';
 import { JobStore } from './jobs/store';
 import { ROOT } from './paths';
 import { folder } from './testing/serve';
+import { WITH_KEY } from './trial/started';
 import { createHash } from 'node:crypto';
 import { Readable } from 'node:stream';
 
@@ -27,7 +28,7 @@ interface Started {
 function program(file: string, args: string[], env: Record<string, string>): Started {
   const child = spawn(process.execPath, [join(ROOT, 'server/dist', file), ...args], {
     cwd: ROOT,
-    env: { ...process.env, KATABASIS_PORT: '0', ...env },
+    env: { ...process.env, KATABASIS_PORT: '0', KATABASIS_KEY: WITH_KEY['Katabasis-Key'], ...env },
   });
   running.add(child);
   const said = new Promise<Awaited<Started['said']>>((resolve) => {
@@ -48,16 +49,16 @@ const start = (data: string, env: Record<string, string> = {}): Started =>
 const demo = (data: string, samples = 'keep'): Started => start(data, { KATABASIS_SAMPLES: samples });
 
 const jobsAt = async (base: string): Promise<{ id: string; name: string; verdict: { state: string } | null }[]> =>
-  ((await (await fetch(`${base}/api/jobs`)).json()) as { jobs: [] }).jobs;
+  ((await (await fetch(`${base}/api/jobs`, { headers: WITH_KEY })).json()) as { jobs: [] }).jobs;
 
 const rename = async (base: string, name: string): Promise<void> => {
-  const { elements } = (await (await fetch(`${base}/api/jobs/quillfeather`)).json()) as {
+  const { elements } = (await (await fetch(`${base}/api/jobs/quillfeather`, { headers: WITH_KEY })).json()) as {
     elements: { version: number; element: { id: string } }[];
   };
   const head = elements.find(({ element }) => element.id === 'job')!;
   const puts = [{ base: head.version, element: { ...head.element, name } }];
   const body = JSON.stringify({ change: `change-${name}`, label: 'Rename', puts, removes: [] });
-  const headers = { 'Content-Type': 'application/json' };
+  const headers = { ...WITH_KEY, 'Content-Type': 'application/json' };
   expect((await fetch(`${base}/api/jobs/quillfeather/changes`, { method: 'POST', headers, body })).status).toBe(200);
 };
 
@@ -152,7 +153,7 @@ it('has everything in one file, out and in, photos too; and takes nothing in tha
   new JobStore(db).create({ ...quillfeather(), id: 'clinic' });
   const photo = Buffer.from('a photo of the yard');
   const hash = createHash('sha256').update(photo).digest('hex');
-  await new FileStore(db, files).keep(hash, 'image/jpeg', Readable.from([photo]));
+  await new FileStore(db, files).keep(hash, Readable.from([photo]));
   const all = join(here, 'all.sqlite');
   expect(await writeEverything(db, files, all)).toBe(1);
   const target = join(there, 'katabasis.sqlite');

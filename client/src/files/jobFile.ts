@@ -1,6 +1,7 @@
 /** A job as a file of the device: its elements as `*.katabasis.json`; where it has pictures, both in one `*.katabasis.zip`. */
-import { nameOf, ofKind, readFileText, toFile, type Job, type ReadFile } from '@katabasis/core';
+import { nameOf, readFileText, toFile, type Job, type ReadFile } from '@katabasis/core';
 import { saveFile, slug } from './files';
+import { picturesOf } from './unsent';
 import { keepFile, readFile } from '../sync/device/keptFiles';
 
 export interface Written {
@@ -16,10 +17,6 @@ const PICTURE = /^pictures\/[0-9a-f]{64}\.jpg$/;
 /** A job's elements at most, and a whole file with its pictures, bytes. */
 const MOST_ELEMENTS = 12e6;
 const MOST = 400e6;
-
-/** Hashes of the pictures that a job names. */
-const picturesOf = (job: Job): Set<string> =>
-  new Set([...ofKind(job, 'photo'), ...ofKind(job, 'underlay')].map(({ file }) => file));
 
 export async function writeJob(job: Job): Promise<Written> {
   const text = JSON.stringify(toFile(job), null, 2);

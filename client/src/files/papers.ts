@@ -4,6 +4,7 @@ import { z } from 'zod';
 import { ask, Unreachable } from '../sync/ask';
 
 const lineSchema = z.union([
+  z.object({ ahead: z.number() }),
   z.object({ done: z.number(), of: z.number() }),
   z.object({ bytes: z.base64() }),
   z.object({ problem: z.string() }),
@@ -41,7 +42,7 @@ export async function makePaper(
       const read = lineSchema.parse(JSON.parse(line));
       if ('problem' in read) throw new Unreachable(read.problem);
       if ('done' in read) onStep(read.done, read.of);
-      else {
+      else if ('bytes' in read) {
         const bytes = Uint8Array.from(atob(read.bytes), (letter) => letter.charCodeAt(0));
         return new Blob([bytes], { type: TYPES[file.split('.').at(-1)!] ?? 'application/octet-stream' });
       }

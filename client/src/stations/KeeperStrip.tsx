@@ -1,12 +1,15 @@
 /** What is kept where, said only when there is something to say. */
 import { nameOf, type Job } from '@katabasis/core';
 import { useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import type { Asking } from '../sync/keeping';
 import type { Session } from '../sync/session';
 import { jobKey } from '../sync/keys';
 import { useJob, useSession } from '../planning/useJob';
+import { UnsentFiles } from '../parts/UnsentFiles';
+import { isToldOf, picturesOf } from '../files/unsent';
+import { useUnsentFiles } from '../sync/records';
 import { differencesOf, fieldWords, type Difference } from '../parts/differences';
 import { useStyles } from '../theme/theme';
 import { SPACE, type Palette } from '../theme/tokens';
@@ -89,7 +92,20 @@ export function KeeperStrip() {
         </Text>
       </View>
     );
-  return null;
+  return <PicturesStrip />;
+}
+
+/** Pictures of this job that the server has not got. */
+function PicturesStrip() {
+  const { job } = useJob();
+  const styles = useStyles(make);
+  const named = useMemo(() => picturesOf(job), [job]);
+  const isUnsent = useUnsentFiles().some(isToldOf(named));
+  return isUnsent ? (
+    <View style={styles.strip}>
+      <UnsentFiles named={named} />
+    </View>
+  ) : null;
 }
 
 /** The job was taken out while this was typed: it comes back whole, with what waits here. */

@@ -1,13 +1,16 @@
 /** What is asked of the server of whole jobs: typed requests, answers checked by the schemas that both sides share. */
 import {
+  arrivalSchema,
   besideSchema,
   binSchema,
   changeReplySchema,
   devicesSchema,
   historySchema,
   jobReplySchema,
+  lackingReplySchema,
   problemSchema,
   stationListSchema,
+  type Arrival,
   type Beside,
   type Bin,
   type ChangeBody,
@@ -30,6 +33,9 @@ export async function read<T>(schema: z.ZodType<T>, asked: Promise<Response>): P
   return parsed.data;
 }
 
+/** A large picture over a slow line, ms. */
+const FILE_MS = 15 * 60_000;
+
 export const api = {
   job: (id: string): Promise<JobReply> => read(jobReplySchema, ask('GET', `/jobs/${id}`)),
   /** A job as it stands, for this device that knows it from another epoch of the server's. */
@@ -50,8 +56,15 @@ export const api = {
   pair: async (code: string, name: string): Promise<void> => void (await ask('POST', '/devices/pair', { code, name })),
   withdraw: async (id: string): Promise<void> => void (await ask('DELETE', `/devices/${id}`)),
   restore: async (id: string): Promise<void> => void (await ask('POST', `/jobs/${id}/restore`)),
-  file: async (hash: string): Promise<Blob> => (await ask('GET', `/files/${hash}`)).blob(),
-  putFile: async (hash: string, blob: Blob): Promise<void> => void (await ask('PUT', `/files/${hash}`, blob)),
+  file: async (hash: string): Promise<Blob> => (await ask('GET', `/files/${hash}`, undefined, FILE_MS)).blob(),
+  /** How much of a file the server has. */
+  arrival: (hash: string): Promise<Arrival> => read(arrivalSchema, ask('GET', `/files/${hash}/pieces`)),
+  /** Sends the piece of a file that begins at a byte. */
+  putPiece: (hash: string, piece: Blob, { at, of }: { at: number; of: number }): Promise<Arrival> =>
+    read(arrivalSchema, ask('PUT', `/files/${hash}/pieces${asSearch({ at, of })}`, piece)),
+  /** Those of these files that the server has not got. */
+  lacking: async (hashes: readonly string[]): Promise<string[]> =>
+    (await read(lackingReplySchema, ask('POST', '/files/lacking', { hashes }))).hashes,
   stations: async (): Promise<RainStation[]> => (await read(stationListSchema, ask('GET', '/rain/stations'))).stations,
 };
 export type Api = Pick<typeof api, 'beside' | 'create' | 'change' | 'restore'>;

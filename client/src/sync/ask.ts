@@ -34,8 +34,9 @@ export function asSearch(query: Readonly<Record<string, string | number | undefi
   return given.length === 0 ? '' : `?${new URLSearchParams(given).toString()}`;
 }
 
-/** A yard's signal can be slow; a job is small. */
+/** A yard's signal can be slow: so long for an answer, and so much for what is sent, bytes a ms (16 kbit/s). */
 const PATIENCE_MS = 20_000;
+const SLOWEST = 2;
 
 /** What is sent along: a file as it is, anything else as JSON. */
 function bodyOf(body: unknown): Pick<RequestInit, 'body' | 'headers'> {
@@ -43,6 +44,9 @@ function bodyOf(body: unknown): Pick<RequestInit, 'body' | 'headers'> {
   if (body instanceof Blob) return { body, headers: { 'Content-Type': body.type || 'application/octet-stream' } };
   return { body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } };
 }
+
+const sizeOf = (body: unknown): number =>
+  body instanceof Blob ? body.size : typeof body === 'string' ? body.length : 0;
 
 /** Says what this device is called; the server writes it beside each change. */
 const withDevice = ({ headers, ...rest }: Pick<RequestInit, 'body' | 'headers'>): RequestInit => ({
@@ -54,14 +58,35 @@ const withDevice = ({ headers, ...rest }: Pick<RequestInit, 'body' | 'headers'>)
 let heard: (epoch: string) => void = () => undefined;
 export const epochsHeardBy = (hear: typeof heard): void => void (heard = hear);
 
-export async function ask(method: string, path: string, body?: unknown): Promise<Response> {
+const NEAR = ['localhost', '127.0.0.1', '[::1]'];
+
+/** Gets in by the near door, which only a browser on the server's own machine reaches: a page opened under another name does not try. */
+async function entersNear(door: string): Promise<boolean> {
+  if (!NEAR.includes(location.hostname)) return false;
+  try {
+    const ticket = await (await fetch(`http://127.0.0.1:${door}/`)).text();
+    return (await fetch('/api/here', { method: 'POST', ...bodyOf({ ticket }) })).ok;
+  } catch {
+    // It is somebody else's machine after all.
+    return false;
+  }
+}
+
+/** `patience`: how long the answer and what it carries may take, ms. */
+export async function ask(
+  method: string,
+  path: string,
+  body?: unknown,
+  patience: number = PATIENCE_MS,
+): Promise<Response> {
+  const init = withDevice(bodyOf(body));
+  const ms = patience + sizeOf(init.body) / SLOWEST;
+  const go = (): Promise<Response> => fetch(`/api${path}`, { method, signal: AbortSignal.timeout(ms), ...init });
   let response: Response;
   try {
-    response = await fetch(`/api${path}`, {
-      method,
-      signal: AbortSignal.timeout(PATIENCE_MS),
-      ...withDevice(bodyOf(body)),
-    });
+    response = await go();
+    const door = response.status === 401 ? response.headers?.get('Katabasis-Door') : null;
+    if (door && (await entersNear(door))) response = await go();
   } catch {
     throw new Unreachable('The server is out of reach.');
   }

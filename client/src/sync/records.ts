@@ -8,9 +8,14 @@ import {
   type UseQueryResult,
 } from '@tanstack/react-query';
 import { api } from './api';
-import { BIN_KEY } from './keys';
+import { unsentFiles, type UnsentFile } from './device/keptFiles';
+import { BIN_KEY, FILES_KEY } from './keys';
 
 export const useBin = (): UseQueryResult<Bin> => useQuery({ queryKey: BIN_KEY, queryFn: api.bin });
+
+/** Files of this device that the server has not got. */
+export const useUnsentFiles = (): readonly UnsentFile[] =>
+  useQuery({ queryKey: FILES_KEY, queryFn: unsentFiles, staleTime: 0 }).data ?? [];
 
 export const useDevices = (): UseQueryResult<Devices> => useQuery({ queryKey: ['devices'], queryFn: api.devices });
 

@@ -1,24 +1,19 @@
 /** The sessions of this page, one a job, and how a new job begins. */
 import { freeOf, freshId, type Element, type News } from '@katabasis/core';
 import type { QueryClient } from '@tanstack/react-query';
+import { alone } from './alone';
 import { api } from './api';
 import { epochsHeardBy } from './ask';
 import { deviceStore } from './device/deviceStore';
 import type { PageNews } from './keeping';
-import { BIN_KEY, jobKey, JOBS_KEY, UNSENT_KEY, WAITING_KEY } from './keys';
-import { sendFiles } from './device/keptFiles';
+import { BIN_KEY, FILES_KEY, jobKey, JOBS_KEY, UNSENT_KEY, WAITING_KEY } from './keys';
+import { sendFiles, sendLacking, unsentFilesShownBy } from './device/keptFiles';
 import { listenToServer } from './news';
 import { nextPaint } from './afterPaint';
 import { Session } from './session';
 import type { StoredJob } from './device/stored';
 
 const open = new Map<string, Session>();
-
-/** Where the browser lets pages agree on it, one page at a time; elsewhere they take the chance. */
-const aloneOn = (name: string, work: () => Promise<void>): Promise<void> => {
-  const agreed = (navigator as { locks?: LockManager }).locks;
-  return agreed ? agreed.request(name, work) : work();
-};
 
 /** Between the pages of this device. */
 const pages = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('katabasis.jobs');
@@ -31,7 +26,7 @@ function opened(id: string, client: QueryClient, known?: StoredJob): Session {
       api,
       newId: freshId,
       painted: nextPaint,
-      alone: (work) => aloneOn(`katabasis.epoch.${id}`, work),
+      alone: (work) => alone(`epoch.${id}`, work),
       tellPages: (news) => pages?.postMessage({ job: id, news }),
       onSaved: () => {
         void client.invalidateQueries({ queryKey: JOBS_KEY });
@@ -72,7 +67,7 @@ async function sendAll(client: QueryClient): Promise<void> {
   // Those open here as well: what found no room on the device is held by its page only.
   const jobs = new Set([...stored.map(({ job }) => job), ...open.keys()]);
   await Promise.all([...jobs].map((job) => sessionOf(job, client).flush()));
-  await sendFiles().catch(() => undefined);
+  await sendFiles();
   await client.invalidateQueries({ queryKey: WAITING_KEY });
 }
 
@@ -108,7 +103,9 @@ export function listenForOthers(client: QueryClient): () => void {
   const hear = ({ data }: MessageEvent<{ job: string; news: PageNews }>): void => open.get(data.job)?.follow(data.news);
   const send = (): void => void sendAll(client).catch(() => undefined);
   epochsHeardBy((epoch) => void heedEpoch(epoch, client));
+  unsentFilesShownBy(() => void client.invalidateQueries({ queryKey: FILES_KEY }));
   send();
+  void sendLacking();
   pages?.addEventListener('message', hear);
   window.addEventListener('online', send);
   const deaf = listenToServer(
@@ -118,6 +115,7 @@ export function listenForOthers(client: QueryClient): () => void {
       for (const id of open.keys()) void client.invalidateQueries({ queryKey: jobKey(id) });
       void client.invalidateQueries({ queryKey: JOBS_KEY });
       send();
+      void sendLacking();
     },
   );
   return () => {

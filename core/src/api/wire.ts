@@ -125,6 +125,8 @@ export const copyBodySchema = z.strictObject({
 export const deviceNameSchema = z.string().trim().min(1).max(60);
 /** What a device sends to be let in. */
 export const pairBodySchema = z.strictObject({ code: z.string().max(20), name: deviceNameSchema });
+/** What a page of the server's own machine shows. */
+export const hereBodySchema = z.strictObject({ ticket: z.string().max(100) });
 export const devicesSchema = z.object({
   devices: z.array(
     z.object({ id: z.string(), name: z.string(), pairedAt: z.string(), seenAt: z.string(), own: z.boolean() }),
@@ -133,6 +135,16 @@ export const devicesSchema = z.object({
   pairing: z.object({ code: z.string(), addresses: z.array(z.object({ url: z.string(), qr: z.string() })) }).nullable(),
 });
 export type Devices = z.infer<typeof devicesSchema>;
+
+const fileHash = z.string().regex(/^[0-9a-f]{64}$/);
+/** Files that a device has, by the SHA-256 of their bytes: the answer names those that are not here. */
+export const lackingBodySchema = z.strictObject({ hashes: z.array(fileHash).max(5_000) });
+export const lackingReplySchema = z.object({ hashes: z.array(z.string()) });
+/** Where a piece of a file begins, and how long the whole is, bytes. */
+export const pieceQuerySchema = z.strictObject({ at: z.coerce.number().int().min(0), of: z.coerce.number().int().min(1) });
+/** A file on its way: how many of its bytes have come, and whether it is kept. */
+export const arrivalSchema = z.object({ has: z.number().int(), done: z.boolean() });
+export type Arrival = z.infer<typeof arrivalSchema>;
 
 /** What the server tells of by itself: a job was changed, or the list was. */
 export const newsSchema = z.discriminatedUnion('news', [

@@ -1,31 +1,38 @@
-/** The pairing code: who can read it on the server's own screen may bring a device in. Guessing it is made slow. */
+/**
+ * The pairing code: who can read it on the server's own screen may bring a device in. Guessing it is made slow, for one address and for all
+ * together; who sits at the server's own machine gets in whoever guesses.
+ */
 import { randomInt, timingSafeEqual } from 'node:crypto';
+import { askerAt, Limit } from '../http/limits';
 import { ProblemError } from '../http/problem';
 
 const DIGITS = 8;
-/** Wrong codes let pass from everybody together, in a time, before the door stays shut for that long. */
-const MAX_WRONG = 10;
-const WINDOW_MS = 10 * 60 * 1000;
+const MINUTES_10 = 600;
+/** Wrong codes let pass in ten minutes: from one address; and from all, at which a guesser needs ten years for half of all codes. */
+const PER_ADDRESS = 10;
+const IN_SUM = 100;
 
 const bare = (code: string): string => code.replace(/[\s-]/g, '');
 
 export class Pairing {
   /** Eight digits, made anew at each start. */
   readonly code: string;
-  private readonly now: () => number;
-  private wrong: number[] = [];
+  private readonly perAddress = new Limit({ points: PER_ADDRESS, seconds: MINUTES_10 }, 'Too many wrong codes.');
+  private readonly inSum = new Limit(
+    { points: IN_SUM, seconds: MINUTES_10 },
+    'Too many wrong codes were tried from elsewhere. On the server’s own machine it goes on.',
+  );
 
-  constructor(now: () => number = Date.now, code = String(randomInt(10 ** DIGITS)).padStart(DIGITS, '0')) {
-    this.now = now;
+  constructor(code = String(randomInt(10 ** DIGITS)).padStart(DIGITS, '0')) {
     this.code = code;
   }
 
-  /** Lets a code pass, or throws: 403 for a wrong one, 429 while too many were wrong. */
-  check(code: string): void {
-    const since = this.now() - WINDOW_MS;
-    this.wrong = this.wrong.filter((at) => at > since);
-    if (this.wrong.length >= MAX_WRONG)
-      throw new ProblemError(429, 'Too many wrong codes. Wait ten minutes, or start the server again.');
+  /** Lets a code pass, or throws: 403 for a wrong one, 429 while too many were wrong. `address`: null at the server's own machine. */
+  async check(code: string, address: string | null): Promise<void> {
+    if (address !== null) {
+      await this.perAddress.check(askerAt(address));
+      await this.inSum.check('all');
+    }
     const sent = Buffer.from(
       bare(code)
         .padEnd(DIGITS)
@@ -33,7 +40,10 @@ export class Pairing {
     );
     const right = Buffer.from(this.code);
     if (sent.length === right.length && timingSafeEqual(sent, right)) return;
-    this.wrong.push(this.now());
+    if (address !== null) {
+      await this.perAddress.take(askerAt(address));
+      await this.inSum.take('all');
+    }
     throw new ProblemError(403, 'That is not the code on the server’s screen.');
   }
 }

@@ -2,7 +2,8 @@ import { pairBodySchema, type Devices } from '@katabasis/core';
 import Router from '@koa/router';
 import { toString as qrOf } from 'qrcode';
 import { parseOr422, ProblemError } from '../http/problem';
-import { askerOf, COOKIE, COOKIE_MS } from './admission';
+import { askerOf, COOKIE, setCookie } from '../admission/admission';
+import { fromOf } from '../http/cameFrom';
 import { spoken, type Pairing } from './pairing';
 import type { DeviceStore } from './store';
 
@@ -19,11 +20,11 @@ export interface DeviceParts {
 export function deviceRoutes({ devices, pairing, addresses, onWithdrawn }: DeviceParts): Router {
   const router = new Router({ prefix: '/api/devices' });
 
-  router.post('/pair', (ctx) => {
+  router.post('/pair', async (ctx) => {
     const { code, name } = parseOr422(pairBodySchema, ctx.request.body);
-    pairing.check(code);
+    await pairing.check(code, askerOf(ctx).local ? null : fromOf(ctx).address);
     const { device, token } = devices.admit(name);
-    ctx.cookies.set(COOKIE, token, { httpOnly: true, sameSite: 'strict', maxAge: COOKIE_MS, overwrite: true });
+    setCookie(ctx, COOKIE, token);
     ctx.status = 201;
     ctx.body = { id: device.id, name: device.name };
   });

@@ -1,5 +1,6 @@
 /** Devices that were let in. Each has a token in a cookie; the database has its hash only. */
 import { createHash, randomBytes, randomUUID } from 'node:crypto';
+import { Withdrawals } from '../admission/withdrawals';
 import type { Db } from '../database';
 
 export interface Device {
@@ -20,7 +21,10 @@ const hashOf = (token: string): string => createHash('sha256').update(token).dig
 export class DeviceStore {
   private readonly sql;
 
-  constructor(db: Db) {
+  constructor(
+    db: Db,
+    private readonly withdrawals = new Withdrawals(null),
+  ) {
     this.sql = {
       // Found by the hash of what was sent: how long that takes tells nothing about a token.
       byToken: db.prepare<[string], DeviceRow>(
@@ -31,6 +35,9 @@ export class DeviceStore {
       ),
       put: db.prepare('insert into devices (id, name, token_hash, paired_at, seen_at) values (?, ?, ?, ?, ?)'),
       see: db.prepare('update devices set seen_at = ? where id = ?'),
+      hashOf: db.prepare<[string], { token_hash: string }>(
+        'select token_hash from devices where id = ? and withdrawn_at is null',
+      ),
       withdraw: db.prepare('update devices set withdrawn_at = ? where id = ? and withdrawn_at is null'),
     };
   }
@@ -44,12 +51,13 @@ export class DeviceStore {
     return { device, token };
   }
 
-  /** The device that shows a token; null for a token of none, or of one withdrawn. */
-  whose(token: string): Device | null {
+  /** The device that shows a token, and whether it was not seen for a while; null for a token of none, or of one withdrawn. */
+  whose(token: string): (Device & { isDue: boolean }) | null {
     const row = this.sql.byToken.get(hashOf(token));
     if (!row) return null;
-    if (Date.now() - Date.parse(row.seen_at) > SEEN_EVERY_MS) this.sql.see.run(new Date().toISOString(), row.id);
-    return { id: row.id, name: row.name };
+    const isDue = Date.now() - Date.parse(row.seen_at) > SEEN_EVERY_MS;
+    if (isDue) this.sql.see.run(new Date().toISOString(), row.id);
+    return { id: row.id, name: row.name, isDue };
   }
 
   list(): { id: string; name: string; pairedAt: string; seenAt: string }[] {
@@ -60,6 +68,9 @@ export class DeviceStore {
 
   /** Shuts a device out; false when there is none of that id. */
   withdraw(id: string): boolean {
+    const row = this.sql.hashOf.get(id);
+    if (!row) return false;
+    this.withdrawals.add(row.token_hash);
     return this.sql.withdraw.run(new Date().toISOString(), id).changes > 0;
   }
 }

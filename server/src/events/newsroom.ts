@@ -29,6 +29,11 @@ export class Newsroom {
     });
   }
 
+  /** Streams that a device has open. */
+  countOf(device: string): number {
+    return this.open.get(device)?.size ?? 0;
+  }
+
   /** Closes every stream of a device. */
   shutOut(device: string): void {
     for (const response of this.open.get(device) ?? []) response.destroy();

@@ -11,7 +11,7 @@ import {
 } from '@katabasis/core';
 import Router from '@koa/router';
 import { z } from 'zod';
-import { askerOf } from '../devices/admission';
+import { askerOf } from '../admission/admission';
 import type { Newsroom } from '../events/newsroom';
 import { parseOr422, ProblemError } from '../http/problem';
 import type { JobStore } from './store';

@@ -97,6 +97,11 @@ export class JobStore {
     return this.stands(this.head(id)).job;
   }
 
+  /** How far a job has come. */
+  seqOf(id: string): number {
+    return this.head(id).seq;
+  }
+
   /** A job's rows as they lie in the database, whatever is wrong with them. */
   raw(id: string): { id: string; seq: number; rows: ElementRow[] } {
     const known = this.sql.seqOf.get(id);

@@ -1,8 +1,12 @@
 import { shareBodySchema } from '@katabasis/core';
 import Router from '@koa/router';
+import type { Middleware } from 'koa';
+import { fromOf } from '../http/cameFrom';
+import { askerAt, Limit } from '../http/limits';
 import { parseOr422, ProblemError } from '../http/problem';
 import type { JobStore } from '../jobs/store';
-import { page, sharedPage } from './page';
+import type { Pages } from '../papers/pages';
+import { page } from './page';
 import type { ShareStore } from './store';
 
 /** Links to a job's shared pages: made, listed, withdrawn. */
@@ -25,14 +29,38 @@ export function shareRoutes(shares: ShareStore, jobs: JobStore): Router {
   return router;
 }
 
+/** Openings let pass from one address, and links that nobody made, in a time. */
+const OPENED = { points: 120, seconds: 60 };
+const GUESSED = { points: 20, seconds: 600 };
+
+const UNREADABLE = 'This job cannot be read here now. Ask whoever sent you the link.';
+
+/** Pages for people: what is wrong is told on one. */
+const inWords: Middleware = async (ctx, next) => {
+  ctx.set('Cache-Control', 'no-store');
+  ctx.set('X-Robots-Tag', 'noindex');
+  ctx.type = 'html';
+  try {
+    await next();
+  } catch (error) {
+    if (!(error instanceof ProblemError)) throw error;
+    ctx.status = error.problem.status;
+    ctx.body = page('Katabasis', `<h1>${error.problem.title}</h1>`);
+  }
+};
+
 /** The pages themselves, for whoever holds a link. One that nobody made and one that was withdrawn are told in words. */
-export function sharedPages(shares: ShareStore, jobs: JobStore): Router {
+export function sharedPages(shares: ShareStore, jobs: JobStore, pages: Pages): Router {
   const router = new Router();
-  router.get('/s/:token', (ctx) => {
-    ctx.set('Cache-Control', 'no-store');
-    ctx.set('X-Robots-Tag', 'noindex');
-    ctx.type = 'html';
+  const opening = new Limit(OPENED, 'Pages were asked for very often from where you are.');
+  const guessing = new Limit(GUESSED, 'Too many links were asked for that nobody made.');
+  router.use('/s/:token', inWords);
+  router.get('/s/:token', async (ctx) => {
+    const asker = askerAt(fromOf(ctx).address);
+    await guessing.check(asker);
+    await opening.take(asker);
     const found = shares.find(ctx.params.token!);
+    if (!found) await guessing.take(asker);
     if (!found || found.withdrawn) {
       ctx.status = found ? 410 : 404;
       const said = found
@@ -42,11 +70,11 @@ export function sharedPages(shares: ShareStore, jobs: JobStore): Router {
       return;
     }
     try {
-      ctx.body = sharedPage(jobs.job(found.job), found.audience);
+      ctx.body = await pages.of(found.job, found.audience, jobs.seqOf(found.job));
     } catch (error) {
       if (!(error instanceof ProblemError)) throw error;
-      ctx.status = error.problem.status;
-      ctx.body = page('Katabasis', '<h1>This job cannot be read here now. Ask whoever sent you the link.</h1>');
+      const isBusy = error.problem.status === 503;
+      throw new ProblemError(error.problem.status, isBusy ? error.problem.title : UNREADABLE);
     }
   });
   return router;

@@ -1,6 +1,7 @@
 /** Links to pages that are read without being let in. Only a link's hash is kept: who reads the database can open none. */
 import { createHash, randomBytes } from 'node:crypto';
 import type { Audience, Share } from '@katabasis/core';
+import { Withdrawals } from '../admission/withdrawals';
 import type { Db } from '../database';
 import { ProblemError } from '../http/problem';
 
@@ -17,7 +18,10 @@ const hashOf = (token: string): string => createHash('sha256').update(token).dig
 const BYTES = 24;
 
 export class ShareStore {
-  constructor(private readonly db: Db) {}
+  constructor(
+    private readonly db: Db,
+    private readonly withdrawals = new Withdrawals(null),
+  ) {}
 
   /** A new link to a job, for somebody; gives what only its holder knows. */
   make(job: string, audience: Audience): string {
@@ -41,12 +45,16 @@ export class ShareStore {
   }
 
   withdraw(job: string, id: string): void {
-    const { changes } = this.db
-      .prepare(
-        'update shares set withdrawn_at = ? where job_id = ? and substr(token_hash, 1, 16) = ? and withdrawn_at is null',
+    const link = this.db
+      .prepare<[string, string], Row>(
+        'select * from shares where job_id = ? and substr(token_hash, 1, 16) = ? and withdrawn_at is null',
       )
-      .run(new Date().toISOString(), job, id);
-    if (changes === 0) throw new ProblemError(404, 'There is no such link, or it is withdrawn already.');
+      .get(job, id);
+    if (!link) throw new ProblemError(404, 'There is no such link, or it is withdrawn already.');
+    this.withdrawals.add(link.token_hash);
+    this.db
+      .prepare('update shares set withdrawn_at = ? where token_hash = ?')
+      .run(new Date().toISOString(), link.token_hash);
   }
 
   /** What a link leads to; null of one that nobody made. */

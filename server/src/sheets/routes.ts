@@ -1,43 +1,68 @@
 /** Papers and files of a job that is sent along: what is printed is what the screen shows, sent or not. */
-import { FILE_FORMAT, FILE_VERSION, readFile, sheetBodySchema } from '@katabasis/core';
 import Router from '@koa/router';
 import { PassThrough } from 'node:stream';
-import { parseOr422, ProblemError } from '../http/problem';
-import { filesOf } from './files';
+import { ProblemError } from '../http/problem';
+import type { Papers } from '../papers/papers';
+
+/** A job of 20,000 elements is about 5 MB. */
+const MAX_BODY = 8_000_000;
+
+async function textOf(body: AsyncIterable<Buffer>): Promise<string> {
+  const chunks: Buffer[] = [];
+  let size = 0;
+  for await (const chunk of body) {
+    size += chunk.length;
+    if (size > MAX_BODY) throw new ProblemError(413, 'That is too large to take in.');
+    chunks.push(chunk);
+  }
+  return Buffer.concat(chunks).toString('utf8');
+}
 
 /**
- * Answers with lines of JSON: `{ done, of }` after each page's worth of work, and `{ bytes }` in base64 at the end; or `{ problem }` where
- * it broke off.
+ * Answers with lines of JSON: `{ ahead }` while others are made before it, `{ done, of }` after each page's worth of work, and `{ bytes }`
+ * in base64 at the end; or `{ problem }` where it broke off. What is wrong with what was sent is told by the status, where nothing else was
+ * said before.
  */
-export function sheetRoutes(): Router {
+export function sheetRoutes(papers: Papers): Router {
   const router = new Router({ prefix: '/api/sheets' });
-  router.post('/:file', (ctx) => {
-    const { job, elements, paper } = parseOr422(sheetBodySchema, ctx.request.body);
-    const read = readFile({ format: FILE_FORMAT, version: FILE_VERSION, job, elements });
-    if (!read.ok) throw new ProblemError(422, 'This job cannot be printed.', { faults: read.faults });
-    const files = filesOf(read.job);
-    const make = Object.hasOwn(files, ctx.params.file!) ? files[ctx.params.file!] : undefined;
-    if (!make) throw new ProblemError(404, 'There is no such sheet of this job.');
+  router.post('/:file', async (ctx) => {
+    if (!ctx.is('json')) throw new ProblemError(415, 'Only JSON is taken in here.');
+    // Read as it is: what it says is looked at where it is made.
+    const body = await textOf(ctx.req);
+    const gone = new AbortController();
+    ctx.res.once('close', () => gone.abort());
+    const lines = new PassThrough();
+    const tell = (line: unknown): void => void lines.write(`${JSON.stringify(line)}\n`);
+    await new Promise<void>((begin, refuse) => {
+      const step = (line: unknown): void => {
+        tell(line);
+        begin();
+      };
+      const making = papers.make(
+        { kind: 'sheet', body, file: ctx.params.file!, made: new Date().toISOString() },
+        {
+          onStep: (done, of) => step({ done, of }),
+          onAhead: (ahead) => step({ ahead }),
+          signal: gone.signal,
+        },
+      );
+      making.then(
+        (bytes) => {
+          step({ bytes });
+          lines.end();
+        },
+        (error: unknown) => {
+          refuse(error as Error);
+          // Too late for a status, where something was said already.
+          const title = error instanceof ProblemError ? error.problem.title : 'This sheet could not be made.';
+          lines.end(`${JSON.stringify({ problem: title })}\n`);
+        },
+      );
+    });
     // Told as it comes, and not held back to be pressed.
     ctx.compress = false;
     ctx.type = 'application/x-ndjson';
-    const lines = new PassThrough();
     ctx.body = lines;
-    const tell = (line: unknown): void => void lines.write(`${JSON.stringify(line)}\n`);
-    void (async () => {
-      try {
-        const bytes = await make({
-          size: paper,
-          made: new Date().toISOString(),
-          onStep: (done, of) => tell({ done, of }),
-        });
-        tell({ bytes: bytes.toString('base64') });
-      } catch (error) {
-        console.error('A sheet could not be made:', error);
-        tell({ problem: 'This sheet could not be made. The other sheets and files may.' });
-      }
-      lines.end();
-    })();
   });
   return router;
 }

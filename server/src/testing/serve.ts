@@ -18,6 +18,7 @@ export function serve(options: Partial<AppOptions> = {}): Served {
     db: openDatabase(':memory:'),
     files: folder(),
     hosts: allowedHosts('127.0.0.1'),
+    isLocal: () => true,
     ...options,
   });
   return { ...application, server: request(application.app.callback()) };

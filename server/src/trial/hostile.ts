@@ -1,11 +1,14 @@
 /** Requests that no honest client sends, at random: the server answers each with a client's fault or the thing asked for, and lives on. */
 import { connect } from 'node:net';
+import { WITH_KEY } from './started';
 
 export interface HostileFigures {
   requests: number;
   /** Answers by their first digit: 2, 3, 4, 5; 0 where the connection was closed. */
   answers: Record<string, number>;
 }
+
+const KEY = Object.entries(WITH_KEY).join().replace(',', ': ');
 
 const METHODS = ['GET', 'POST', 'PUT', 'DELETE', 'OPTIONS', 'HEAD', 'PATCH', 'BREW', 'get', ''];
 const PATHS = [
@@ -86,7 +89,8 @@ export async function hostileTrial(base: string, requests: number, chance: () =>
   const one = (): string => {
     const body = pick(BODIES);
     const headers = Array.from({ length: Math.floor(chance() * 4) }, () => pick(HEADERS));
-    const honest = chance() < 0.7 ? ['Host: localhost', `Content-Length: ${Buffer.byteLength(body, 'latin1')}`] : [];
+    const honest =
+      chance() < 0.7 ? ['Host: localhost', KEY, `Content-Length: ${Buffer.byteLength(body, 'latin1')}`] : [];
     return `${pick(METHODS)} ${pick(PATHS)} HTTP/1.1\r\n${[...honest, ...headers, 'Connection: close'].join('\r\n')}\r\n\r\n${body}`;
   };
   const answers: Record<string, number> = {};

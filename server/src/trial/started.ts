@@ -3,6 +3,9 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { join } from 'node:path';
 import { ROOT } from '../paths';
 
+/** Key of the machine itself, that trials show. */
+export const WITH_KEY = { 'Katabasis-Key': 'key-of-the-trials' };
+
 export interface Started {
   base: string;
   /** Kills it as a power cut does; resolves once it is gone. */
@@ -13,7 +16,7 @@ export interface Started {
 export function startServer(data: string): Promise<Started> {
   const child = spawn(process.execPath, [join(ROOT, 'server/dist/main.mjs')], {
     cwd: ROOT,
-    env: { ...process.env, KATABASIS_PORT: '0', KATABASIS_DATA: data },
+    env: { ...process.env, KATABASIS_PORT: '0', KATABASIS_DATA: data, KATABASIS_KEY: WITH_KEY['Katabasis-Key'] },
   });
   return new Promise((resolve, reject) => {
     let said = '';
@@ -39,7 +42,8 @@ export async function send(method: string, url: string, body?: unknown): Promise
   try {
     const reply = await fetch(url, {
       method,
-      ...(body === undefined ? {} : { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) }),
+      headers: { ...WITH_KEY, ...(body === undefined ? {} : { 'Content-Type': 'application/json' }) },
+      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
     });
     return { status: reply.status, body: await reply.json().catch(() => null) };
   } catch {

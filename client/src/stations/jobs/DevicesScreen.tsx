@@ -7,6 +7,7 @@ import { api } from '../../sync/api';
 import { deviceName, nameDevice } from '../../sync/device';
 import { useDevices } from '../../sync/records';
 import { NameField } from '../../input/Field';
+import { UnsentFiles } from '../../parts/UnsentFiles';
 import { SPACE } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
@@ -35,6 +36,7 @@ export function DevicesScreen() {
   return (
     <SidePage title="Devices">
       <NameField label="This device is called" most={60} value={name} onCommit={call} testID="device-name" />
+      <UnsentFiles />
       {said !== null && <Text role="alert">{said}</Text>}
       {devices.isPending && <Notice title="Reading" />}
       {devices.isError && (

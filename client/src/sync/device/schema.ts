@@ -7,6 +7,8 @@ export interface StoredFile {
   blob: Blob;
   /** False until the server has it. */
   sent: boolean;
+  /** Why the server will not have it; it is not tried again by itself. */
+  refused?: string;
 }
 
 export interface KatabasisDb extends DBSchema {

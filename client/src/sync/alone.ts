@@ -1,0 +1,5 @@
+/** Something that one page of this device does at a time, where the browser lets pages agree on it; elsewhere they take the chance. */
+export function alone(name: string, work: () => Promise<void>): Promise<void> {
+  const agreed = (globalThis.navigator as { locks?: LockManager } | undefined)?.locks;
+  return agreed ? agreed.request(`katabasis.${name}`, work) : work();
+}

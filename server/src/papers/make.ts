@@ -1,0 +1,63 @@
+/** Papers, files and shared pages as they are asked for, and how each is made: from a job sent along, or from one that is kept. */
+import {
+  FILE_FORMAT,
+  FILE_VERSION,
+  jobFrom,
+  readFile,
+  sheetBodySchema,
+  type Audience,
+  type Problem,
+} from '@katabasis/core';
+import { parseOr422, ProblemError } from '../http/problem';
+import { elementsIn, type ElementRow } from '../jobs/rows';
+import { sharedPage } from '../shares/page';
+import { filesOf } from '../sheets/files';
+
+export type Task =
+  /** A sheet of the job in a request's body, as it was sent. */
+  | { kind: 'sheet'; body: string; file: string; made: string }
+  /** The page of a kept job for whoever holds a link to it. */
+  | { kind: 'page'; job: string; audience: Audience };
+
+/** What is said while it is made, and what it comes to: bytes in base64 of a sheet, HTML of a page. */
+export type Said = { done: number; of: number } | { made: string } | { problem: Problem };
+
+export type RowsOf = (job: string) => readonly ElementRow[];
+
+async function sheet(
+  { body, file, made }: Extract<Task, { kind: 'sheet' }>,
+  onStep: (done: number, of: number) => void,
+): Promise<string> {
+  let said: unknown;
+  try {
+    said = JSON.parse(body);
+  } catch {
+    throw new ProblemError(400, 'The request could not be read.');
+  }
+  const { job, elements, paper } = parseOr422(sheetBodySchema, said);
+  const read = readFile({ format: FILE_FORMAT, version: FILE_VERSION, job, elements });
+  if (!read.ok) throw new ProblemError(422, 'This job cannot be printed.', { faults: read.faults });
+  const files = filesOf(read.job);
+  const make = Object.hasOwn(files, file) ? files[file] : undefined;
+  if (!make) throw new ProblemError(404, 'There is no such sheet of this job.');
+  return (await make({ size: paper, made, onStep })).toString('base64');
+}
+
+const FAILED: Problem = {
+  type: 'about:blank',
+  title: 'This sheet could not be made. The other sheets and files may.',
+  status: 500,
+};
+
+/** Makes one, and says how far it has come and what it comes to. Never throws. */
+export async function make(task: Task, rowsOf: RowsOf, say: (said: Said) => void): Promise<void> {
+  try {
+    if (task.kind === 'page') {
+      const job = jobFrom(task.job, elementsIn(rowsOf(task.job)));
+      say({ made: sharedPage(job, task.audience) });
+    } else say({ made: await sheet(task, (done, of) => say({ done, of })) });
+  } catch (error) {
+    if (!(error instanceof ProblemError)) console.error('A sheet could not be made:', error);
+    say({ problem: error instanceof ProblemError ? error.problem : FAILED });
+  }
+}

@@ -1,0 +1,32 @@
+/** Pages behind links, each kept until its job changes: asked for again they cost nothing, and asked for by many at once they are made once. */
+import type { Audience } from '@katabasis/core';
+import type { Papers } from './papers';
+
+/** Pages kept in memory; one is some 100 kB. */
+const MOST = 100;
+
+export class Pages {
+  private readonly kept = new Map<string, { seq: number; page: Promise<string> }>();
+
+  constructor(private readonly papers: Papers) {}
+
+  /** The page of a job as it stands at a sequence number. */
+  async of(job: string, audience: Audience, seq: number): Promise<string> {
+    const key = `${audience} ${job}`;
+    const known = this.kept.get(key);
+    this.kept.delete(key);
+    const page = known?.seq === seq ? known.page : this.papers.make({ kind: 'page', job, audience });
+    this.kept.set(key, { seq, page });
+    for (const oldest of this.kept.keys()) {
+      if (this.kept.size <= MOST) break;
+      this.kept.delete(oldest);
+    }
+    try {
+      return await page;
+    } catch (error) {
+      // What could not be made once may be made another time.
+      if (this.kept.get(key)?.page === page) this.kept.delete(key);
+      throw error;
+    }
+  }
+}

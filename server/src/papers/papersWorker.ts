@@ -1,0 +1,20 @@
+/** Makes papers and pages beside the server's own thread, reading kept jobs for itself. */
+import { parentPort, workerData } from 'node:worker_threads';
+import Database from 'better-sqlite3';
+import type { ElementRow } from '../jobs/rows';
+import { make, type Task } from './make';
+
+const db = new Database((workerData as { file: string }).file, { readonly: true, timeout: 20_000 });
+const rows = db.prepare<[string], ElementRow>(
+  'select id, version, place, body from elements where job_id = ? order by place',
+);
+
+parentPort!.on(
+  'message',
+  (task: Task) =>
+    void make(
+      task,
+      (job) => rows.all(job),
+      (said) => parentPort!.postMessage(said),
+    ),
+);
