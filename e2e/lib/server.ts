@@ -24,6 +24,7 @@ export function startServer(port: number, data: string, env: Record<string, stri
       KATABASIS_SAMPLES: 'keep',
       KATABASIS_DATA: data,
       KATABASIS_KEY: KEY,
+      KATABASIS_PARENT: String(process.pid),
       ...env,
     },
     stdio: ['ignore', 'pipe', 'pipe'],

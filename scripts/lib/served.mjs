@@ -54,6 +54,7 @@ export async function withPages(port, look) {
       KATABASIS_SAMPLES: 'fresh',
       KATABASIS_DATA: data,
       KATABASIS_KEY: KEY,
+      KATABASIS_PARENT: String(process.pid),
     },
     stdio: ['ignore', 'ignore', 'inherit'],
   });

@@ -5,6 +5,7 @@ import compress from 'koa-compress';
 import helmet from 'koa-helmet';
 import type { Db } from './database';
 import { BlockList } from 'node:net';
+import { dirname } from 'node:path';
 import { admission, askerOf } from './admission/admission';
 import type { NearDoor } from './admission/nearDoor';
 import { hereRoutes } from './admission/routes';
@@ -15,6 +16,7 @@ import { DeviceStore } from './devices/store';
 import { Newsroom } from './events/newsroom';
 import { FileStore } from './files/store';
 import { fileRoutes } from './files/routes';
+import { health } from './http/health';
 import { cameFrom } from './http/cameFrom';
 import { guard } from './http/guard';
 import { ProblemError, problems } from './http/problem';
@@ -112,11 +114,6 @@ const plainToTheOdd: Middleware = (ctx, next) => {
   return next();
 };
 
-const health: Middleware = async (ctx, next) => {
-  if (ctx.path !== '/api/health') return next();
-  ctx.body = { ok: true };
-};
-
 /** Reads bodies. What cannot be unpacked or read was ill sent, whatever the unpacker calls it. */
 function bodies(): Middleware {
   const parse = bodyParser({ enableTypes: ['json'], jsonLimit: MAX_BODY, encoding: 'utf-8' });
@@ -165,6 +162,8 @@ export interface Application {
   store: JobStore;
   /** Does once what a first request would wait for. */
   warmUp: () => void;
+  /** Ends the streams of news. */
+  hush: () => void;
   /** Ends what goes on beside the requests. */
   close: () => void;
 }
@@ -198,7 +197,7 @@ export function createApp(options: AppOptions): Application {
   app.use(apiOnly(inEpoch(store.epochs.id)));
   app.use(apiOnly(admission({ devices, isLocal: options.isLocal, door: near?.door.port })));
   app.use(apiOnly(bodies()));
-  app.use(health);
+  app.use(health(db, dirname(db.name)));
   app.use(events(news));
   const routers = [
     jobRoutes({ store, summaries, news }),
@@ -218,6 +217,7 @@ export function createApp(options: AppOptions): Application {
     app,
     store,
     warmUp: () => void summaries.list({}),
+    hush: () => news.close(),
     close: () => {
       news.close();
       planner.close();

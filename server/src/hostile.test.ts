@@ -1,4 +1,4 @@
-import { createServer, type Server } from 'node:http';
+import { Agent, createServer, request, type Server } from 'node:http';
 import { connect, type AddressInfo } from 'node:net';
 import { brotliCompressSync, deflateSync, gzipSync } from 'node:zlib';
 import fc from 'fast-check';
@@ -131,6 +131,32 @@ describe('what a client sends wrong is never told as the server’s fault', () =
     );
     afterAll(() => void listening.close());
 
+    /** One request of a connection that is kept; gives its status, and whether it is the one of before. */
+    const onOne = (agent: Agent, method: string, path: string, body?: Buffer): Promise<[number, boolean]> =>
+      new Promise((resolve, reject) => {
+        const { port } = listening.address() as AddressInfo;
+        const headers = { Host: 'localhost', ...(body ? { 'Content-Length': body.length } : {}) };
+        const asked = request({ agent, port, host: '127.0.0.1', method, path, headers }, (answer) => {
+          answer.resume();
+          answer.on('end', () => resolve([answer.statusCode!, asked.reusedSocket]));
+        });
+        asked.on('error', reject);
+        asked.end(body);
+      });
+
+    it.each([
+      ['a file of 21 MB', 'PUT', `/api/files/${'a'.repeat(64)}`, 21_000_000, 413],
+      ['a piece of 2 MB', 'PUT', `/api/files/${'a'.repeat(64)}/pieces?at=0&of=5`, 2_000_000, 413],
+      ['a job of 9 MB to be printed', 'POST', '/api/sheets/set.pdf', 9_000_000, 415],
+      ['a new job of 9 MB', 'POST', '/api/jobs', 9_000_000, 422],
+    ])('a connection goes on after %s was refused', async (_, method, path, size, status) => {
+      const agent = new Agent({ keepAlive: true, maxSockets: 1 });
+      expect(await onOne(agent, method, path, Buffer.alloc(size))).toEqual([status, false]);
+      await new Promise((done) => setTimeout(done, 50));
+      expect(await onOne(agent, 'GET', '/api/health')).toEqual([200, true]);
+      agent.destroy();
+    });
+
     it.each([
       'GET http://[::bad HTTP/1.1',
       'GET /%E0%A4%A HTTP/1.1',
@@ -164,7 +190,7 @@ describe('a disk that will not take it', () => {
     removes: [],
   });
 
-  it('full: says that what was typed is kept, saves nothing by halves, and goes on when there is room', async () => {
+  it('full: says so, in its health as well, saves nothing by halves, and goes on when there is room', async () => {
     const { db, server } = await withClinic();
     const told = jest.spyOn(console, 'error').mockImplementation(() => undefined);
     const pages = db.pragma('page_count', { simple: true }) as number;
@@ -178,16 +204,18 @@ describe('a disk that will not take it', () => {
         seq = (body as { seq: number }).seq;
         continue;
       }
-      expect([status, (body as Problem).title]).toEqual([
-        507,
-        'The server’s disk is full; what you typed is kept on this device.',
-      ]);
+      expect([status, (body as Problem).title]).toEqual([507, 'The server’s disk is full.']);
       break;
     }
+    expect((await server.get('/api/health').expect(503)).body).toEqual({
+      ok: false,
+      why: 'The server’s disk is full.',
+    });
     expect(told).toHaveBeenCalledTimes(1);
     expect(String(told.mock.calls[0]![0])).not.toContain('\n');
     expect((await server.get('/api/jobs/clinic').expect(200)).body.seq).toBe(seq);
     db.pragma('max_page_count = 1000000');
+    await server.get('/api/health').expect(200, { ok: true });
     await server
       .post('/api/jobs/clinic/changes')
       .send(change(seq + 1, 'room'))

@@ -10,34 +10,40 @@ import { join } from 'node:path';
 import { toString as qrOf } from 'qrcode';
 import { keyHolder, keyIn } from './admission/ownKey';
 import { NearDoor } from './admission/nearDoor';
-import { Withdrawals } from './admission/withdrawals';
 import { createApp, type Application } from './app';
-import { Backups } from './backups/backups';
-import { openDatabase, UnusableDatabase, type Db } from './database';
-import { heedAnotherPlace, noteSamePlace } from './epochs/samePlace';
 import { Pairing, spoken } from './devices/pairing';
 import { FolderTaken, holdFolder, type HeldFolder } from './folder';
 import { proxiesFrom } from './http/cameFrom';
 import { allowedHosts, isLoopback, lanAddresses, namesFrom } from './http/guard';
 import { tellOperator } from './http/problem';
-import { pathsOf, ROOT, type Paths } from './paths';
-import { putSamples, resetToSamples } from './samples';
-import { every } from './timers';
+import { pathsOf, ROOT } from './paths';
+import { CannotStart } from './start/cannotStart';
+import { keepHouse } from './start/housekeeping';
+import { prepare } from './start/opening';
+import { stopWhenTold } from './start/stopping';
 
-/** What keeps the server from starting, in a sentence for whoever starts it. */
-class CannotStart extends Error {}
-
-const ASKED_ANEW =
-  'This database was put back from a copy on a machine that knows nothing of devices and links shut out since: all of them are asked anew.';
-
-const HOUR_MS = 3600 * 1000;
-const MINUTE_MS = 60 * 1000;
+const NO_UPGRADE = 'HTTP/1.1 400 Bad Request\r\nConnection: close\r\nContent-Length: 0\r\n\r\n';
 
 function portFrom(text: string | undefined): number {
   const port = Number(text ?? 4870);
   if (!Number.isInteger(port) || port < 0 || port > 65_535)
     throw new CannotStart(`KATABASIS_PORT must be a port number, and is "${text}".`);
   return port;
+}
+
+/** Takes the data folder; says so in a sentence where it cannot be written to. */
+function heldFolder(folder: string): HeldFolder {
+  try {
+    return holdFolder(folder);
+  } catch (error) {
+    const { code = '' } = error as { code?: string };
+    if (/^(EACCES|EPERM|EROFS|SQLITE_(READONLY|CANTOPEN|PERM))/.test(code))
+      throw new CannotStart(
+        `The data folder ${folder} cannot be written to. Give its owner the right to, or set KATABASIS_DATA.`,
+      );
+    if (/^(ENOSPC|SQLITE_FULL)/.test(code)) throw new CannotStart(`The disk of the data folder ${folder} is full.`);
+    throw error;
+  }
 }
 
 function proxiesIn(text: string | undefined): BlockList {
@@ -67,79 +73,13 @@ function listening(server: Server, port: number, host: string): Promise<number> 
   });
 }
 
-/** Opens the database; of a damaged one says which backup is the newest good one. */
-function opened({ database, backups }: Paths): Db {
-  try {
-    return openDatabase(database);
-  } catch (error) {
-    if (!(error instanceof UnusableDatabase)) throw error;
-    const good = error.message.includes('damaged') ? new Backups(backups).newestGood() : null;
-    const way = good ? ` The newest good backup is ${good}. Put it back with:  npm run restore -- ${good}` : '';
-    throw new CannotStart(`${database}: ${error.message}${way}`);
-  }
-}
-
-async function prepare(paths: Paths, samples: string | undefined): Promise<Db> {
-  const db = opened(paths);
-  heedAnotherPlace(db, paths.note);
-  noteSamePlace(db, paths.note);
-  const backups = new Backups(paths.backups);
-  if (samples === 'fresh') {
-    // What is put away is put away with a copy.
-    if (db.prepare('select 1 from changes limit 1').get()) await backups.make(db);
-    resetToSamples(db);
-  } else if (samples) putSamples(db);
-  return db;
-}
-
-/** Day by day: a backup, and what has been in the bin for long enough is let go. Never stops the server. */
-function keepHouse(db: Db, { store }: Application, { backups: folder, note }: Paths): void {
-  const backups = new Backups(folder);
-  const round = (): void => {
-    try {
-      store.purge();
-    } catch (error) {
-      tellOperator(error, 'Emptying the bin');
-    }
-    backups.makeDue(db).catch((error: unknown) => tellOperator(error, 'The daily backup'));
-  };
-  round();
-  every(HOUR_MS, round);
-  whenSaved(db, 'The note beside the database', () => noteSamePlace(db, note));
-  const copy = process.env.KATABASIS_COPY;
-  if (copy) whenSaved(db, `The copy at ${copy}`, () => Backups.copy(db, copy), -1);
-}
-
-const savedIn = (db: Db): number => db.prepare<[], { n: number }>('select total_changes() as n').get()!.n;
-
-/** Does something at the end of each minute in which something was saved, one at a time. `done`: what it was done for last. */
-function whenSaved(db: Db, what: string, work: () => Promise<void> | void, done = savedIn(db)): void {
-  let busy = false;
-  const round = async (): Promise<void> => {
-    const now = savedIn(db);
-    if (busy || now === done) return;
-    busy = true;
-    try {
-      const working = work();
-      await working;
-      // What it wrote itself at once is nothing new; what others wrote while it went on is.
-      done = working ? now : savedIn(db);
-    } catch (error) {
-      tellOperator(error, what);
-    }
-    busy = false;
-  };
-  void round();
-  every(MINUTE_MS, () => void round());
-}
-
-async function greet(host: string, port: number, pairing: Pairing): Promise<void> {
+async function greet(addresses: readonly string[], port: number, pairing: Pairing): Promise<void> {
   console.log(`Katabasis is at http://localhost:${port}`);
-  if (isLoopback(host)) return console.log('For a phone on the same network, start it with: -- --lan');
-  const [first, ...more] = lanAddresses();
-  console.log(`Pairing code for a phone on the same network: ${spoken(pairing.code)}`);
-  for (const address of [first, ...more]) if (address) console.log(`  http://${address}:${port}`);
-  if (first) console.log(await qrOf(`http://${first}:${port}/pair#${pairing.code}`, { type: 'terminal', small: true }));
+  const [first] = addresses;
+  if (first === undefined) return console.log('For a phone on the same network, start it with: -- --lan');
+  console.log(`Pairing code for another device: ${spoken(pairing.code)}`);
+  for (const address of addresses) console.log(`  ${address}`);
+  console.log(await qrOf(`${first}/pair#${pairing.code}`, { type: 'terminal', small: true }));
 }
 
 async function start(): Promise<void> {
@@ -148,24 +88,30 @@ async function start(): Promise<void> {
   const paths = pathsOf(process.env);
   const names = namesFrom(process.env.KATABASIS_NAME);
   const proxies = proxiesIn(process.env.KATABASIS_PROXY);
-  const held = holdFolder(paths.folder);
+  // All that is written here is its owner's alone.
+  process.umask(0o077);
+  const held = heldFolder(paths.folder);
   // The port is taken with nothing behind it yet; requests wait for the moments that the database takes.
   let answer: (handler: ReturnType<Application['app']['callback']>) => void = () => undefined;
   const ready = new Promise<ReturnType<Application['app']['callback']>>((resolve) => (answer = resolve));
   const server = createServer((request, response) => void ready.then((handle) => handle(request, response)));
   // Longer than any browser or client keeps a connection that it means to use again: else it is cut as the next request leaves.
   server.keepAliveTimeout = 75_000;
+  // Nothing here speaks anything else; what comes behind such a question could not be told from the next one.
+  server.on('upgrade', (_request, socket) => socket.end(NO_UPGRADE));
   const actual = await listening(server, port, host);
   const door = new NearDoor(() => actual);
   held.announce(`http://localhost:${actual}`);
-  const db = await prepare(paths, process.env.KATABASIS_SAMPLES);
-  const withdrawals = new Withdrawals(paths.withdrawn);
-  const anew = withdrawals.heed(db);
-  if (anew > 0) console.log(ASKED_ANEW);
+  const { db, withdrawals } = await prepare(paths, process.env.KATABASIS_SAMPLES);
   const key = process.env.KATABASIS_KEY ?? keyIn(paths.key);
   await door.open();
   const pairing = new Pairing();
-  const addresses = (): string[] => (isLoopback(host) ? [] : lanAddresses().map((each) => `http://${each}:${actual}`));
+  const scheme = process.env.KATABASIS_PROXY ? 'https://' : 'http://';
+  const portOf = process.env.KATABASIS_PROXY ? '' : `:${actual}`;
+  const addresses = (): string[] => [
+    ...names.map((name) => `${scheme}${name}${portOf}`),
+    ...(isLoopback(host) ? [] : lanAddresses().map((each) => `http://${each}:${actual}`)),
+  ];
   const application = createApp({
     db,
     hosts: allowedHosts(host, names),
@@ -182,23 +128,9 @@ async function start(): Promise<void> {
   // Once before anybody waits for it.
   application.warmUp();
   answer(application.app.callback());
-  keepHouse(db, application, paths);
-  stopOnSignals(server, application, db, held);
-  await greet(host, actual, pairing);
-}
-
-function stopOnSignals(server: Server, application: Application, db: Db, held: HeldFolder): void {
-  const stop = (): void => {
-    application.close();
-    server.close(() => {
-      db.close();
-      held.release();
-      process.exit(0);
-    });
-    server.closeAllConnections();
-  };
-  process.on('SIGINT', stop);
-  process.on('SIGTERM', stop);
+  keepHouse(db, application, paths, process.env.KATABASIS_COPY);
+  stopWhenTold({ server, door, application, db, held }, process.env.KATABASIS_PARENT);
+  await greet(addresses(), actual, pairing);
 }
 
 start().catch((error: unknown) => {

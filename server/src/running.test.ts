@@ -1,6 +1,19 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { copyFileSync, existsSync, openSync, readdirSync, readFileSync, writeSync, closeSync } from 'node:fs';
+import {
+  chmodSync,
+  closeSync,
+  copyFileSync,
+  existsSync,
+  openSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+  writeSync,
+} from 'node:fs';
 import { join } from 'node:path';
+import { toFile, type Element } from '@katabasis/core';
 import { quillfeather } from '@katabasis/core/samples';
 import { Backups } from './backups/backups';
 import { readEverything, writeEverything } from './backups/everything';
@@ -28,7 +41,13 @@ interface Started {
 function program(file: string, args: string[], env: Record<string, string>): Started {
   const child = spawn(process.execPath, [join(ROOT, 'server/dist', file), ...args], {
     cwd: ROOT,
-    env: { ...process.env, KATABASIS_PORT: '0', KATABASIS_KEY: WITH_KEY['Katabasis-Key'], ...env },
+    env: {
+      ...process.env,
+      KATABASIS_PORT: '0',
+      KATABASIS_KEY: WITH_KEY['Katabasis-Key'],
+      KATABASIS_PARENT: String(process.pid),
+      ...env,
+    },
   });
   running.add(child);
   const said = new Promise<Awaited<Started['said']>>((resolve) => {
@@ -155,12 +174,21 @@ it('has everything in one file, out and in, photos too; and takes nothing in tha
   const hash = createHash('sha256').update(photo).digest('hex');
   await new FileStore(db, files).keep(hash, Readable.from([photo]));
   const all = join(here, 'all.sqlite');
-  expect(await writeEverything(db, files, all)).toBe(1);
+  const named = (id: string, file: string): Element => ({ id, kind: 'photo', name: id, file, takenOn: '2026-11-01' });
+  const puts = [named('here', hash), named('away', 'f'.repeat(64)), named('twice', 'f'.repeat(64))];
+  new JobStore(db).change('clinic', {
+    change: 'change-photos',
+    label: 'Keep photos',
+    puts: puts.map((element) => ({ base: 0, element })),
+    removes: [],
+  });
+  // What a job names and nobody has sent is told.
+  expect(await writeEverything(db, files, all)).toEqual({ count: 1, lacking: 1 });
   const target = join(there, 'katabasis.sqlite');
   expect(readEverything(all, target, join(there, 'files'))).toEqual({ aside: null, count: 1 });
   expect(readFileSync(join(there, 'files', hash))).toEqual(photo);
   const moved = new JobStore(openDatabase(target));
-  expect(moved.job('clinic').elements.all).toEqual(quillfeather().elements.all);
+  expect(moved.job('clinic').elements.all).toEqual([...quillfeather().elements.all, ...puts]);
   const text = join(here, 'text.sqlite');
   copyFileSync(join(ROOT, 'package.json'), text);
   for (const wrong of [text, join(here, 'none.sqlite'), join(ROOT, 'package.json')])
@@ -179,4 +207,107 @@ it('keeps one backup a day and fourteen at most, also when the clock is set back
   expect(backups.list()).toHaveLength(14);
   expect(backups.list().at(-1)).toBe('2026-03-07T10-00-00.000Z.sqlite');
   expect(await backups.makeDue(db, new Date('2025-01-01T00:00:00Z'))).not.toBeNull();
+});
+
+/** A folder whose database has a job, with a backup of it. */
+async function withBackup(): Promise<{ data: string; file: string; good: string }> {
+  const data = folder();
+  const file = join(data, 'katabasis.sqlite');
+  const db = openDatabase(file);
+  new JobStore(db).create({ ...quillfeather(), id: 'clinic' });
+  const good = await new Backups(join(data, 'backups')).make(db, new Date('2026-03-01T10:00:00Z'));
+  db.close();
+  return { data, file, good };
+}
+
+it.each(['is not there', 'is empty'])(
+  'a database that %s beside good backups is told, and they are offered',
+  async (how) => {
+    const { data, file, good } = await withBackup();
+    for (const tail of ['', '-wal', '-shm']) rmSync(file + tail, { force: true });
+    if (how === 'is empty') writeFileSync(file, '');
+    const { err, code } = await start(data).said;
+    expect(code).toBe(1);
+    expect(err).toContain(`${file} ${how}, though there are backups of it; the newest good one is ${good}.`);
+    expect(err).toContain('npm run restore');
+    const { base } = await start(data, { KATABASIS_EMPTY: 'yes' }).said;
+    expect(await jobsAt(base!)).toEqual([]);
+  },
+);
+
+it('at its start clears what broke off, and has all that it keeps be its owner’s alone', async () => {
+  const { data, file, good } = await withBackup();
+  const broken = ['katabasis.sqlite.draft', 'katabasis.sqlite.draft-journal', 'backups/2026.sqlite.draft'].map((name) =>
+    join(data, name),
+  );
+  for (const path of broken) writeFileSync(path, 'x');
+  for (const path of [file, good]) chmodSync(path, 0o644);
+  const { base } = await start(data).said;
+  expect(base).not.toBeNull();
+  expect(broken.filter((path) => existsSync(path))).toEqual([]);
+  const open = readdirSync(data, { recursive: true, encoding: 'utf8' })
+    .map((name) => join(data, name))
+    .filter((path) => statSync(path).isFile() && (statSync(path).mode & 0o077) !== 0);
+  expect(open.map((path) => path.slice(data.length))).toEqual([]);
+});
+
+it('finishes what runs before it stops, takes nothing new, and ends the streams of news', async () => {
+  const data = folder();
+  const { child, said } = demo(data);
+  const { base } = await said;
+  const { job, elements } = toFile(quillfeather());
+  const body = JSON.stringify({ job, elements, paper: 'letter' });
+  const headers = { ...WITH_KEY, 'Content-Type': 'application/json' };
+  const news = await fetch(`${base}/api/events`, { headers: WITH_KEY });
+  const making = fetch(`${base}/api/sheets/set.pdf`, { method: 'POST', headers, body });
+  await new Promise((done) => setTimeout(done, 150));
+  const ended = new Promise<number | null>((gone) => child.once('close', gone));
+  child.kill('SIGTERM');
+  await news.text().catch(() => '');
+  const lines = (await (await making).text()).trim().split('\n');
+  expect(lines.at(-1)).toContain('"bytes"');
+  expect(await ended).toBe(0);
+  await expect(fetch(`${base}/api/health`)).rejects.toThrow();
+});
+
+it('a server of a test ends with the process that started it', async () => {
+  const script = `
+    const { spawn } = require('node:child_process');
+    const server = spawn(process.execPath, [${JSON.stringify(join(ROOT, 'server/dist/main.mjs'))}], {
+      env: { ...process.env, KATABASIS_PORT: '0', KATABASIS_PARENT: String(process.pid) }, stdio: ['ignore', 'pipe', 'inherit'],
+    });
+    server.stdout.once('data', () => { console.log(server.pid); process.kill(process.pid, 'SIGKILL'); });`;
+  const starter = spawn(process.execPath, ['-e', script], { env: { ...process.env, KATABASIS_DATA: folder() } });
+  let out = '';
+  starter.stdout.on('data', (chunk) => (out += String(chunk)));
+  await new Promise((gone) => starter.once('close', gone));
+  const server = Number(out);
+  expect(server).toBeGreaterThan(0);
+  const runs = (): boolean => {
+    try {
+      return process.kill(server, 0);
+    } catch {
+      return false;
+    }
+  };
+  for (let tries = 0; tries < 200 && runs(); tries++) await new Promise((wait) => setTimeout(wait, 50));
+  expect(runs()).toBe(false);
+});
+
+it('a restore killed at any moment leaves one whole database, that of before or the one put back', async () => {
+  const { data, file, good } = await withBackup();
+  for (let round = 0; round < 6; round++) {
+    // As it was before the restore: another job, that the backup has not got.
+    const db = openDatabase(file);
+    db.exec('delete from jobs');
+    new JobStore(db).create({ ...quillfeather(), id: `since${round}` });
+    db.close();
+    const { child } = program('restore.mjs', [good], { KATABASIS_DATA: data });
+    setTimeout(() => child.kill('SIGKILL'), 60 + round * 40);
+    await new Promise((gone) => child.once('close', gone));
+    const after = openDatabase(file);
+    const jobs = after.prepare<[], { id: string }>('select id from jobs').all();
+    after.close();
+    expect([[{ id: `since${round}` }], [{ id: 'clinic' }]]).toContainEqual(jobs);
+  }
 });

@@ -19,16 +19,18 @@ const TYPES: Record<string, string> = {
   xml: 'application/xml',
 };
 
+/** Longest that a large job's papers and those before them take, ms. */
+const MAKING_MS = 10 * 60_000;
 const BROKEN = 'The server broke off. Try again.';
 
-/** Has a file made; `onStep` hears how far it has come. Throws what the server said. */
+/** Has a file made; `onStep` hears how far it has come, `onAhead` how many others are made before it. Throws what the server said. */
 export async function makePaper(
   file: string,
   job: Job,
   paper: 'a4' | 'letter',
-  onStep: (done: number, of: number) => void,
+  { onStep, onAhead }: { onStep: (done: number, of: number) => void; onAhead: (ahead: number) => void },
 ): Promise<Blob> {
-  const response = await ask('POST', `/sheets/${file}`, { job: job.id, elements: job.elements.all, paper });
+  const response = await ask('POST', `/sheets/${file}`, { job: job.id, elements: job.elements.all, paper }, MAKING_MS);
   const reader = response.body!.pipeThrough(new TextDecoderStream()).getReader();
   let rest = '';
   for (;;) {
@@ -41,7 +43,8 @@ export async function makePaper(
     for (const line of lines) {
       const read = lineSchema.parse(JSON.parse(line));
       if ('problem' in read) throw new Unreachable(read.problem);
-      if ('done' in read) onStep(read.done, read.of);
+      if ('ahead' in read) onAhead(read.ahead);
+      else if ('done' in read) onStep(read.done, read.of);
       else if ('bytes' in read) {
         const bytes = Uint8Array.from(atob(read.bytes), (letter) => letter.charCodeAt(0));
         return new Blob([bytes], { type: TYPES[file.split('.').at(-1)!] ?? 'application/octet-stream' });

@@ -17,7 +17,7 @@ export function Failed({ error, retry }: { error: Error; retry: () => Promise<vo
           </>
         }
       >
-        {`What you did is kept on this device. If it comes again, tell whoever looks after Katabasis: ${error.message}`}
+        {`Nothing that was made before is touched by this. If it comes again, tell whoever looks after Katabasis: ${error.message}`}
       </Notice>
     </View>
   );

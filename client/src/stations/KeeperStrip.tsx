@@ -3,7 +3,7 @@ import { nameOf, type Job } from '@katabasis/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import type { Asking } from '../sync/keeping';
+import type { Asking, Held } from '../sync/keeping';
 import type { Session } from '../sync/session';
 import { jobKey } from '../sync/keys';
 import { useJob, useSession } from '../planning/useJob';
@@ -28,6 +28,13 @@ const make = (palette: Palette) => ({
   row: { flexDirection: 'row' as const, flexWrap: 'wrap' as const, gap: SPACE.s },
 });
 
+const HELD: Record<Held, string> = {
+  full: 'this device has no room left',
+  failed: 'this device could not write it down',
+  unread: 'this device keeps nothing of this job',
+  nothing: 'this browser lets nothing be kept on this device',
+};
+
 export function KeeperStrip() {
   const { job } = useJob();
   const { session, keeping, keepsNothing, asking } = useSession();
@@ -39,9 +46,9 @@ export function KeeperStrip() {
         <Text>
           {keeping.why ?? 'The server is out of reach.'}{' '}
           {keeping.count === 1 ? 'One change is' : `${keeping.count} changes are`}{' '}
-          {keeping.stored
+          {keeping.held === null
             ? 'kept on this device and will be sent.'
-            : `held on this page only, as this device ${keepsNothing ? 'keeps nothing of this job' : 'has no room left'}: keep it open until they are sent.`}
+            : `held on this page only, as ${HELD[keeping.held]}: keep it open until ${keeping.count === 1 ? 'it is' : 'they are'} sent.`}
         </Text>
         <View style={styles.row}>
           <Button label="Try now" onPress={() => void session.flush()} />
@@ -114,9 +121,7 @@ function TakenOut({ label, session, onGiveUp }: { label: string; session: Sessio
   const [wrong, setWrong] = useState<string | null>(null);
   return (
     <View style={styles.strip} role="alert">
-      <Text kind="strong">
-        Another device took this job out. “{label}” and what was done after it are kept on this device.
-      </Text>
+      <Text kind="strong">Another device took this job out. “{label}” and what was done after it are still here.</Text>
       {wrong !== null && <Text>{wrong}</Text>}
       <View style={styles.row}>
         <Button label="Bring the job back" onPress={() => void session.bringBack().then(setWrong)} />

@@ -5,12 +5,15 @@ import type { Collision } from './mergeWaiting';
 import type { Differing } from './steps';
 import type { DeviceStore, Pending } from './device/stored';
 
+/** Why a change is held on its page: the device has no room, could not write, keeps nothing of this job, or nothing at all. */
+export type Held = 'full' | 'failed' | 'unread' | 'nothing';
+
 /** What stands between this device and the server. */
 export type Keeping =
   | { state: 'kept' }
   | { state: 'sending' }
-  /** `why`: what the server said; null when nobody answered. */
-  | { state: 'waiting'; count: number; stored: boolean; why: string | null }
+  /** `why`: what the server said; null when nobody answered. `held`: why it is on this page only; null where the device keeps it. */
+  | { state: 'waiting'; count: number; held: Held | null; why: string | null }
   /** `collisions`: what both changed, and not alike. */
   | { state: 'conflict'; label: string; collisions: Collision[] }
   /** `gone`: the job itself was taken out. */

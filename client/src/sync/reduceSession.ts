@@ -133,10 +133,13 @@ function leaveStep(state: SessionState): Reduced {
   return { state: { ...state, stacks, asking: null }, effects: [{ effect: 'keep', step }] };
 }
 
-function storeTold(state: SessionState, found: boolean, changes: readonly string[]): Reduced {
+function storeTold(
+  state: SessionState,
+  { event, changes }: Extract<SessionEvent, { event: 'roomFound' | 'noRoom' }>,
+): Reduced {
   const unstored = new Set(state.unstored);
   for (const change of changes)
-    if (found) unstored.delete(change);
+    if (event === 'roomFound') unstored.delete(change);
     else unstored.add(change);
   return nothing({ ...state, unstored });
 }
@@ -200,6 +203,6 @@ export function reduceSession(state: SessionState, event: SessionEvent): Reduced
       return dropRefused(state);
     case 'roomFound':
     case 'noRoom':
-      return storeTold(state, event.event === 'roomFound', event.changes);
+      return storeTold(event.event === 'noRoom' ? { ...state, isFull: event.isFull } : state, event);
   }
 }

@@ -94,7 +94,7 @@ it('keeps changes through a closed page and sends them in order when the server 
   first.edit(name('One'));
   first.edit(name('Two'));
   await first.flush();
-  expect(first.view.keeping).toEqual({ state: 'waiting', count: 2, stored: true, why: null });
+  expect(first.view.keeping).toEqual({ state: 'waiting', count: 2, held: null, why: null });
   server.down = false;
   const second = await open();
   expect(wyeName(second)).toBe('Two');
@@ -184,7 +184,7 @@ it('holds changes on the page when the device has no room, and says so', async (
   store.full = true;
   session.edit(name('One'));
   await session.flush();
-  expect(session.view.keeping).toEqual({ state: 'waiting', count: 1, stored: false, why: null });
+  expect(session.view.keeping).toEqual({ state: 'waiting', count: 1, held: 'failed', why: null });
   expect(wyeName(session)).toBe('One');
   store.full = false;
   server.down = false;

@@ -14,6 +14,9 @@ import type { Pending, Step, StoredJob } from './device/stored';
 import { measureFrom } from './device/measureFrom';
 import { underFinger, viewOf } from './sessionView';
 
+/** Whether the device's store failed for want of room; a transaction that was broken off for it names it itself. */
+const isFull = (error: unknown): boolean => (error as { name?: unknown } | null)?.name === 'QuotaExceededError';
+
 export class Session {
   readonly id: string;
   /** Settled once what the device keeps of the job has been read, or could not be. */
@@ -205,7 +208,7 @@ export class Session {
     const changes = (step.waiting ?? []).map(({ change }) => change);
     this.needs.store.keep(this.id, step).then(
       () => this.state.unstored.size > 0 && this.happens({ event: 'roomFound', changes }),
-      () => this.happens({ event: 'noRoom', changes }),
+      (error: unknown) => this.happens({ event: 'noRoom', changes, isFull: isFull(error) }),
     );
   }
 

@@ -23,6 +23,8 @@ export interface Known {
   readonly waiting: readonly Pending[];
   /** Ids of changes that found no room in the device's store. */
   readonly unstored: ReadonlySet<string>;
+  /** Whether that was for want of room; else the device could not write. */
+  readonly isFull: boolean;
   /** The job as made; null until it has been read once. */
   readonly job: Job | null;
   /** The job as it was a few steps ago: what comes back is the very object, so that nothing of it is worked out anew. */
@@ -82,7 +84,8 @@ export type SessionEvent =
   | { event: 'resolved'; side: Side }
   | { event: 'broughtBack' }
   | { event: 'refusedDropped' }
-  | { event: 'roomFound' | 'noRoom'; changes: readonly string[] };
+  | { event: 'roomFound'; changes: readonly string[] }
+  | { event: 'noRoom'; changes: readonly string[]; isFull: boolean };
 
 export type Effect =
   | { effect: 'keep'; step: Step }
@@ -109,6 +112,7 @@ export const unread = (id: string): SessionState => ({
   unsent: false,
   waiting: [],
   unstored: new Set(),
+  isFull: false,
   job: null,
   recent: [],
   stacks: NO_STEPS,

@@ -1,12 +1,19 @@
 /** What a session shows of its state. Pure. */
 import { changed, type Job } from '@katabasis/core';
-import type { Keeping, SessionView } from './keeping';
+import type { Held, Keeping, SessionView } from './keeping';
 import { collisionsIn, theirsOf } from './mergeWaiting';
 import { countWaiting, type SessionState } from './sessionState';
 import { lastStep } from './stacks';
 
 export const underFinger = ({ job, previewed }: SessionState): Job | null =>
   job && previewed ? changed(job, previewed) : job;
+
+function heldIn(state: SessionState, durable: boolean): Held | null {
+  if (!durable) return 'nothing';
+  if (!state.kept) return 'unread';
+  if (state.unstored.size === 0) return null;
+  return state.isFull ? 'full' : 'failed';
+}
 
 /** What stands between this device and the server. `durable`: whether what the device keeps outlives the page. */
 function keepingOf(state: SessionState, durable: boolean): Keeping {
@@ -21,8 +28,7 @@ function keepingOf(state: SessionState, durable: boolean): Keeping {
     return { state: 'refused', label: state.label, sentence: state.sentence, gone: state.gone };
   if (count === 0) return { state: 'kept' };
   if (!state.unreached) return { state: 'sending' };
-  const stored = durable && state.kept && state.unstored.size === 0;
-  return { state: 'waiting', count, stored, why: state.unreached.why };
+  return { state: 'waiting', count, held: heldIn(state, durable), why: state.unreached.why };
 }
 
 export const viewOf = (state: SessionState, durable: boolean): SessionView => ({

@@ -133,6 +133,64 @@ describe('GeoJSON', () => {
     expect(filled.ok && changed(empty, filled.change).elements.size).toBe(job.elements.size);
   });
 
+  it('never throws, whatever it is given; what is too much or too deep is told in a sentence', () => {
+    const job = jobFrom('test', []);
+    const collection = (...features: unknown[]) => ({ type: 'FeatureCollection', features });
+    const feature = (geometry: unknown, properties: unknown = null) => ({ type: 'Feature', geometry, properties });
+    const saidOf = (raw: unknown): string[] => {
+      const read = readGeoJson(job, raw);
+      return read.ok ? read.refused.map(({ sentence }) => sentence) : [read.sentence];
+    };
+    const way = (count: number) => Array.from({ length: count }, (_, k) => [k, k % 7]);
+    expect(saidOf(collection(feature({ type: 'LineString', coordinates: way(130_000) })))).toEqual([
+      'has 130,000 corners; at most 2,000 are read',
+    ]);
+    let deep: unknown = [1, 2];
+    for (let k = 0; k < 20_000; k++) deep = [deep];
+    expect(saidOf(collection(feature({ type: 'Polygon', coordinates: deep })))).toEqual([
+      'has a geometry that is no point, line or polygon',
+    ]);
+    // A name or a level that is no word is none, even one that says how it is to be written.
+    for (const odd of [{ toString: 1 }, { valueOf: null, toString: null }, [], true])
+      expect(
+        readGeoJson(job, collection(feature({ type: 'Point', coordinates: [1, 2] }, { name: odd, level: odd }))),
+      ).toMatchObject({ ok: true, put: 1, change: { puts: [{ name: 'Level' }] } });
+    const json = fc.letrec<{ any: unknown }>((tie) => ({
+      any: fc.oneof(
+        { depthSize: 'small' },
+        fc.constantFrom('Feature', 'FeatureCollection', 'Point', 'LineString', 'Polygon', null, 1, 1e9, 'x'),
+        fc.array(tie('any'), { maxLength: 4 }),
+        fc.dictionary(
+          fc.constantFrom(
+            'type',
+            'features',
+            'geometry',
+            'coordinates',
+            'properties',
+            'element',
+            'name',
+            'level',
+            'id',
+          ),
+          tie('any'),
+          { maxKeys: 5 },
+        ),
+      ),
+    })).any;
+    fc.assert(
+      fc.property(
+        fc.oneof(
+          json,
+          fc.array(json, { maxLength: 3 }).map((features) => collection(...features)),
+        ),
+        (raw) => {
+          readGeoJson(job, raw);
+        },
+      ),
+      { numRuns: 500 },
+    );
+  });
+
   it('takes what is foreign by its shape, and says what it cannot take', () => {
     const point = {
       type: 'Feature',

@@ -74,6 +74,15 @@ export type ReadGeoJson =
   { ok: true; change: Change; put: number; replaced: number; refused: Fault[] } | { ok: false; sentence: string };
 
 const MOST_FEATURES = 20_000;
+/** Corners of one way or outline: a wall drawn by hand has a few dozen, one traced by a machine some hundreds. */
+const MOST_CORNERS = 2_000;
+/** Arrays within arrays of a polygon's coordinates, and some to spare. */
+const DEEPEST = 5;
+
+const counted = (count: number): string => count.toLocaleString('en-US');
+/** A word or a number as it is written; of anything else nothing. */
+const written = (value: unknown): string =>
+  typeof value === 'string' || typeof value === 'number' ? String(value) : '';
 
 /** Reads a parsed GeoJSON into a change of a job: what is of this product as it was, what is foreign by its shape. Never throws. */
 export function readGeoJson(job: Job, raw: unknown): ReadGeoJson {
@@ -83,22 +92,21 @@ export function readGeoJson(job: Job, raw: unknown): ReadGeoJson {
   const { features, katabasis } = raw as { features?: unknown; katabasis?: unknown };
   if (!Array.isArray(features)) return no('Its features are missing.');
   if (features.length > MOST_FEATURES)
-    return no(
-      `It holds ${features.length.toLocaleString('en-US')} features; at most ${MOST_FEATURES.toLocaleString('en-US')} are read.`,
-    );
+    return no(`It holds ${counted(features.length)} features; at most ${counted(MOST_FEATURES)} are read.`);
   if (katabasis === undefined && inDegrees(features))
     return no(
       'Its coordinates are degrees of latitude and longitude. Save it in metres, or feet turned to metres, about a corner of the yard.',
     );
   const refused: Fault[] = [];
-  const puts: Element[] = [];
+  const read = new Map<string, Element>();
   features.forEach((feature, k) => {
-    const read = elementOf(feature);
-    if ('sentence' in read) refused.push({ path: `feature ${k + 1}`, sentence: read.sentence });
-    else if (puts.some(({ id }) => id === read.element.id))
+    const is = elementOf(feature);
+    if ('sentence' in is) refused.push({ path: `feature ${k + 1}`, sentence: is.sentence });
+    else if (read.has(is.element.id))
       refused.push({ path: `feature ${k + 1}`, sentence: 'has an id that another has' });
-    else puts.push(read.element);
+    else read.set(is.element.id, is.element);
   });
+  const puts = [...read.values()];
   const replaced = puts.filter(({ id }) => job.elements.has(id)).length;
   return {
     ok: true,
@@ -122,6 +130,10 @@ function elementOf(raw: unknown): { element: Element } | { sentence: string } {
         : `${own.error.issues[0]!.path.join('.') || 'it'} ${issueSentence(own.error.issues[0]!)}`,
     };
   }
+  const corners = cornersIn((geometry as { coordinates?: unknown } | null)?.coordinates);
+  if (corners === null) return { sentence: 'has a geometry that is no point, line or polygon' };
+  if (corners.length > MOST_CORNERS)
+    return { sentence: `has ${counted(corners.length)} corners; at most ${counted(MOST_CORNERS)} are read` };
   const shape = foreign.safeParse(geometry);
   if (!shape.success) return { sentence: 'has a geometry that is no point, line or polygon' };
   const numbers =
@@ -133,9 +145,10 @@ function elementOf(raw: unknown): { element: Element } | { sentence: string } {
   if (numbers.some((each) => each.some((value) => !Number.isFinite(value) || Math.abs(value) > 100_000)))
     return { sentence: 'lies further off than any yard reaches' };
   const places = numbers.map(([east, north]) => ({ east: east!, north: north! }));
-  const name = String(properties?.name ?? properties?.Name ?? '').slice(0, 120);
+  const name = written(properties?.name ?? properties?.Name).slice(0, 120);
   if (shape.data.type === 'Point') {
-    const level = Number(properties?.level ?? properties?.elevation ?? shape.data.coordinates[2] ?? NaN);
+    const told = properties?.level ?? properties?.elevation ?? shape.data.coordinates[2];
+    const level = written(told).trim() === '' ? NaN : Number(told);
     return {
       element: {
         id: freshId('level'),
@@ -153,19 +166,35 @@ function elementOf(raw: unknown): { element: Element } | { sentence: string } {
   };
 }
 
+/** Corners of coordinates, however deep they lie; null where they lie deeper than any geometry's. */
+function cornersIn(coordinates: unknown): number[][] | null {
+  const flat: number[][] = [];
+  const gather = (value: unknown, depth: number): boolean => {
+    if (!Array.isArray(value)) return true;
+    if (typeof value[0] === 'number') flat.push(value as number[]);
+    else return depth < DEEPEST && value.every((each) => gather(each, depth + 1));
+    return true;
+  };
+  return gather(coordinates, 0) ? flat : null;
+}
+
 /** Whether plain coordinates are of the globe: all within its degrees, and a yard's width of them a few hundredths. */
 function inDegrees(features: readonly unknown[]): boolean {
-  const flat: number[][] = [];
-  const gather = (value: unknown): void => {
-    if (!Array.isArray(value)) return;
-    if (typeof value[0] === 'number') flat.push(value as number[]);
-    else for (const each of value) gather(each);
-  };
+  const low = [Infinity, Infinity];
+  const high = [-Infinity, -Infinity];
+  let count = 0;
   for (const feature of features)
-    gather((feature as { geometry?: { coordinates?: unknown } } | null)?.geometry?.coordinates);
-  if (flat.length === 0) return false;
-  const [xs, ys] = [flat.map(([x]) => x!), flat.map(([, y]) => y!)];
-  const spread = Math.max(Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys));
+    for (const corner of cornersIn(
+      (feature as { geometry?: { coordinates?: unknown } } | null)?.geometry?.coordinates,
+    ) ?? []) {
+      count++;
+      for (const k of [0, 1]) {
+        low[k] = Math.min(low[k]!, corner[k]!);
+        high[k] = Math.max(high[k]!, corner[k]!);
+      }
+    }
   // One point alone could be either; nobody's yard is a hand wide.
-  return flat.length > 1 && spread < 0.1 && xs.every((x) => Math.abs(x) <= 180) && ys.every((y) => Math.abs(y) <= 90);
+  if (count < 2) return false;
+  const spread = Math.max(high[0]! - low[0]!, high[1]! - low[1]!);
+  return spread < 0.1 && low[0]! >= -180 && high[0]! <= 180 && low[1]! >= -90 && high[1]! <= 90;
 }

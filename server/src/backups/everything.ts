@@ -3,15 +3,31 @@
  * that any program that reads those reads it.
  */
 import { createHash } from 'node:crypto';
-import { copyFileSync, existsSync, mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
+import {
+  copyFileSync,
+  existsSync,
+  linkSync,
+  mkdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
 import { dirname, join } from 'node:path';
 import Database from 'better-sqlite3';
 import { migrationFiles, openDatabase, type Db } from '../database';
 import { markAsCopy } from '../epochs/epochs';
 import { dropDatabase, isSound } from './backups';
 
-/** Writes everything of a database and its folder of files into one new file. Gives how many files are in it. */
-export async function writeEverything(db: Db, files: string, target: string): Promise<number> {
+export interface Everything {
+  /** Files that are in it. */
+  count: number;
+  /** Pictures that jobs name and that are not here, so not in it either: the device that took them has not sent them. */
+  lacking: number;
+}
+
+/** Writes everything of a database and its folder of files into one new file. */
+export async function writeEverything(db: Db, files: string, target: string): Promise<Everything> {
   mkdirSync(dirname(target), { recursive: true });
   const draft = `${target}.draft`;
   dropDatabase(draft);
@@ -30,9 +46,15 @@ export async function writeEverything(db: Db, files: string, target: string): Pr
         count++;
       }
     })();
+    const { lacking } = copy
+      .prepare<[], { lacking: number }>(
+        `select count(distinct json_extract(body, '$.file')) as lacking from elements
+         where kind in ('photo', 'underlay') and json_extract(body, '$.file') not in (select hash from file_bytes)`,
+      )
+      .get()!;
     copy.close();
     renameSync(draft, target);
-    return count;
+    return { count, lacking };
   } finally {
     dropDatabase(draft);
   }
@@ -55,12 +77,35 @@ export function readEverything(source: string, target: string, files: string): {
   const count = unpack(draft, files);
   // Brought to this version while it is still a draft: a file that cannot be used replaces nothing.
   openDatabase(draft).close();
-  const aside = existsSync(target) ? asideOf(target) : null;
-  if (aside)
-    for (const tail of ['-wal', '-shm', '']) if (existsSync(target + tail)) renameSync(target + tail, aside + tail);
+  const aside = existsSync(target) ? putAside(target) : null;
+  // One step from the one whole database to the other: a kill before it leaves what was there, after it what was put back.
   renameSync(draft, target);
   dropDatabase(draft);
   return { aside, count };
+}
+
+/** Gives what is there a second name, with all that SQLite keeps beside it worked in, or beside that name where it is damaged. */
+function putAside(target: string): string {
+  const aside = asideOf(target);
+  try {
+    const db = new Database(target);
+    db.pragma('wal_checkpoint(TRUNCATE)');
+    db.close();
+  } catch {
+    // It is damaged: as it lies.
+  }
+  try {
+    linkSync(target, aside);
+  } catch {
+    // A disk that knows no second names.
+    copyFileSync(target, aside);
+  }
+  for (const tail of ['-wal', '-shm'])
+    if (existsSync(target + tail)) {
+      copyFileSync(target + tail, aside + tail);
+      rmSync(target + tail);
+    }
+  return aside;
 }
 
 function asideOf(target: string): string {

@@ -4,6 +4,9 @@ import { readEverything } from '../backups/everything';
 import { holdFolder } from '../folder';
 import { pathsOf } from '../paths';
 
+// What is written here is its owner's alone.
+process.umask(0o077);
+
 function restore([file, ...more]: string[]): void {
   if (file === undefined || more.length > 0) throw new Error('Name the backup:  npm run restore -- FILE');
   const paths = pathsOf(process.env);

@@ -7,6 +7,9 @@ import { after } from '../timers';
 /** Many verdicts may come in at once: pages are told of the list at most this often, ms. */
 const LIST_EVERY_MS = 300;
 
+/** Streams of the server's own machine. */
+const HERE = '';
+
 export class Newsroom {
   private readonly channel = createChannel();
   private listed: (() => void) | null = null;
@@ -15,7 +18,7 @@ export class Newsroom {
 
   /** `device`: the one that listens; null at the server's own machine. */
   async listen(request: IncomingMessage, response: ServerResponse, device: string | null): Promise<void> {
-    if (device !== null) this.note(device, response);
+    this.note(device ?? HERE, response);
     const session = await createSession(request, response, { keepAlive: 20_000, retry: 2_000 });
     this.channel.register(session);
   }
@@ -49,5 +52,6 @@ export class Newsroom {
 
   close(): void {
     this.listed?.();
+    for (const device of this.open.keys()) this.shutOut(device);
   }
 }

@@ -1,6 +1,7 @@
 import { lackingBodySchema, pieceQuerySchema } from '@katabasis/core';
 import Router from '@koa/router';
 import { askerOf } from '../admission/admission';
+import { bytesOf } from '../http/bytes';
 import { Limit } from '../http/limits';
 import { parseOr422, ProblemError } from '../http/problem';
 import type { FileStore } from './store';
@@ -12,17 +13,6 @@ const SHOWN = /^image\/(jpeg|png|webp)$/;
 const PIECE = 1_000_000;
 /** Kilobytes that a device may send in an hour. */
 const SENT = { points: 1_000_000, seconds: 3600 };
-
-async function bytesOf(body: AsyncIterable<Buffer>): Promise<Buffer> {
-  const chunks: Buffer[] = [];
-  let size = 0;
-  for await (const chunk of body) {
-    size += chunk.length;
-    if (size > PIECE) throw new ProblemError(413, 'A piece of a file is at most 1 MB.');
-    chunks.push(chunk);
-  }
-  return Buffer.concat(chunks);
-}
 
 /** Photos and files by hash: kept once, never changed, for ever fresh. */
 export function fileRoutes(store: FileStore): Router {
@@ -54,7 +44,7 @@ export function fileRoutes(store: FileStore): Router {
   router.put('/:hash/pieces', async (ctx) => {
     const { at, of } = parseOr422(pieceQuerySchema, { ...ctx.query });
     const by = askerOf(ctx).device?.id ?? null;
-    const piece = await bytesOf(ctx.req);
+    const piece = await bytesOf(ctx.req, PIECE, 'A piece of a file is at most 1 MB.');
     await isTaken(by, piece.length);
     ctx.body = await store.add(ctx.params.hash!, piece, { at, of, by });
   });

@@ -10,6 +10,7 @@ import type { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type { Arrival } from '@katabasis/core';
 import type { Db } from '../database';
+import { chunksOf } from '../http/bytes';
 import { ProblemError } from '../http/problem';
 import { typeOf } from './typeOf';
 
@@ -68,7 +69,7 @@ export class FileStore {
     try {
       let size = 0;
       await pipeline(
-        body,
+        chunksOf(body),
         async function* (chunks: AsyncIterable<Buffer>) {
           for await (const chunk of chunks) {
             size += chunk.length;

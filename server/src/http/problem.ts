@@ -37,23 +37,25 @@ const TITLES: Record<number, string> = {
   415: 'Only JSON is taken in here.',
 };
 
-/** What SQLite and the system say of the disk, as it concerns whoever typed something; it is kept where it was typed. */
+/** What SQLite and the system say of the disk. What becomes of what was typed is said where it was. */
 const DISK: readonly [RegExp, number, string][] = [
-  [/^(SQLITE_FULL|ENOSPC|EDQUOT)/, 507, 'The server’s disk is full; what you typed is kept on this device.'],
+  [/^(SQLITE_FULL|ENOSPC|EDQUOT)/, 507, 'The server’s disk is full.'],
   [
     /^(SQLITE_READONLY|SQLITE_CANTOPEN|SQLITE_PERM|SQLITE_AUTH|EROFS|EACCES|EPERM)/,
     503,
-    'The server may not write to its folder; what you typed is kept on this device.',
+    'The server may not write to its folder.',
   ],
-  [/^(SQLITE_CORRUPT|SQLITE_NOTADB)/, 503, 'The server’s database is damaged; what you typed is kept on this device.'],
-  [/^SQLITE_IOERR/, 503, 'The server’s disk cannot be written to; what you typed is kept on this device.'],
-  [/^SQLITE_(BUSY|LOCKED)/, 503, 'The server is busy with its database; what you typed is sent again soon.'],
+  [/^(SQLITE_CORRUPT|SQLITE_NOTADB)/, 503, 'The server’s database is damaged.'],
+  [/^SQLITE_IOERR/, 503, 'The server’s disk cannot be written to.'],
+  [/^SQLITE_(BUSY|LOCKED)/, 503, 'The server is busy with its database.'],
 ];
 
 /** A client that sent what no server could read: bytes that do not unpack, an address that is none. */
 const ILL_SENT = /^(Z_|ERR_INVALID_URL|ERR_INVALID_CHAR|HPE_|ECONNRESET|ECONNABORTED)/;
 
 const codeOf = (error: unknown): string => String((error as { code?: unknown } | null)?.code ?? '');
+
+const MOST_LET_RUN = 64e6;
 
 /** Turns whatever is thrown below into a problem; the operator reads one line of what was not a client's doing. */
 export const problems: Middleware = async (ctx, next) => {
@@ -67,6 +69,11 @@ export const problems: Middleware = async (ctx, next) => {
     if (problem.status >= 500) tellOperator(error, `${ctx.method} ${ctx.path}`);
     ctx.status = problem.status;
     ctx.set('Cache-Control', 'no-store');
+    // What comes behind a refused body is let run out, so that the connection goes on; what has no end is not waited for.
+    if (!ctx.req.complete) {
+      if (Number(ctx.get('content-length')) < MOST_LET_RUN) ctx.req.resume();
+      else ctx.set('Connection', 'close');
+    }
     ctx.body = JSON.stringify(problem);
     ctx.type = 'application/problem+json';
   }
@@ -83,7 +90,8 @@ export function tellOperator(error: unknown, what: string): void {
 
 const problem = (status: number, title: string): Problem => ({ type: 'about:blank', title, status });
 
-function problemOf(error: unknown): Problem {
+/** What an error is to the client. */
+export function problemOf(error: unknown): Problem {
   if (error instanceof ProblemError) return error.problem;
   const code = codeOf(error);
   const disk = DISK.find(([pattern]) => pattern.test(code));

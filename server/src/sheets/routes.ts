@@ -1,22 +1,12 @@
 /** Papers and files of a job that is sent along: what is printed is what the screen shows, sent or not. */
 import Router from '@koa/router';
 import { PassThrough } from 'node:stream';
+import { bytesOf } from '../http/bytes';
 import { ProblemError } from '../http/problem';
 import type { Papers } from '../papers/papers';
 
 /** A job of 20,000 elements is about 5 MB. */
 const MAX_BODY = 8_000_000;
-
-async function textOf(body: AsyncIterable<Buffer>): Promise<string> {
-  const chunks: Buffer[] = [];
-  let size = 0;
-  for await (const chunk of body) {
-    size += chunk.length;
-    if (size > MAX_BODY) throw new ProblemError(413, 'That is too large to take in.');
-    chunks.push(chunk);
-  }
-  return Buffer.concat(chunks).toString('utf8');
-}
 
 /**
  * Answers with lines of JSON: `{ ahead }` while others are made before it, `{ done, of }` after each page's worth of work, and `{ bytes }`
@@ -28,7 +18,7 @@ export function sheetRoutes(papers: Papers): Router {
   router.post('/:file', async (ctx) => {
     if (!ctx.is('json')) throw new ProblemError(415, 'Only JSON is taken in here.');
     // Read as it is: what it says is looked at where it is made.
-    const body = await textOf(ctx.req);
+    const body = (await bytesOf(ctx.req, MAX_BODY, 'That is too large to take in.')).toString('utf8');
     const gone = new AbortController();
     ctx.res.once('close', () => gone.abort());
     const lines = new PassThrough();

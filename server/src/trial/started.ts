@@ -16,7 +16,13 @@ export interface Started {
 export function startServer(data: string): Promise<Started> {
   const child = spawn(process.execPath, [join(ROOT, 'server/dist/main.mjs')], {
     cwd: ROOT,
-    env: { ...process.env, KATABASIS_PORT: '0', KATABASIS_DATA: data, KATABASIS_KEY: WITH_KEY['Katabasis-Key'] },
+    env: {
+      ...process.env,
+      KATABASIS_PORT: '0',
+      KATABASIS_DATA: data,
+      KATABASIS_KEY: WITH_KEY['Katabasis-Key'],
+      KATABASIS_PARENT: String(process.pid),
+    },
   });
   return new Promise((resolve, reject) => {
     let said = '';

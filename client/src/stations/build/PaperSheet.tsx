@@ -38,7 +38,7 @@ const DRAWN: readonly [file: string, label: string][] = [
   ['days.ics', 'Days for a calendar (ICS)'],
 ];
 
-type Making = { file: string; done: number; of: number } | { file: string; wrong: string } | null;
+type Making = { file: string; done: number; of: number; ahead: number } | { file: string; wrong: string } | null;
 
 export function PaperSheet() {
   const { job, plan, units } = useJob();
@@ -46,9 +46,13 @@ export function PaperSheet() {
   const [making, setMaking] = useState<Making>(null);
   const busy = making !== null && 'done' in making;
   const get = async (file: string): Promise<void> => {
-    setMaking({ file, done: 0, of: 1 });
+    const making = { file, done: 0, of: 1, ahead: 0 };
+    setMaking(making);
     try {
-      const blob = await makePaper(file, job, paper, (done, of) => setMaking({ file, done, of }));
+      const blob = await makePaper(file, job, paper, {
+        onStep: (done, of) => setMaking({ ...making, done, of }),
+        onAhead: (ahead) => setMaking({ ...making, ahead }),
+      });
       saveFile(`${slug(nameOf(job, 'job'))}-${file}`, blob);
       setMaking(null);
     } catch (error) {
@@ -91,7 +95,9 @@ export function PaperSheet() {
       <View role="status" aria-live="polite">
         {making !== null && 'done' in making && (
           <Text>
-            Making it: {making.done} of {making.of}
+            {making.ahead === 0
+              ? `Making it: ${making.done} of ${making.of}`
+              : `${making.ahead === 1 ? 'One other is' : `${making.ahead} others are`} made before it.`}
           </Text>
         )}
         {making !== null && 'wrong' in making && (

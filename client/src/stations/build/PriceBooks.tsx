@@ -15,7 +15,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { Refused, Unreachable } from '../../sync/ask';
 import { pickFile } from '../../files/files';
-import { readTable, saveTable } from '../../files/tables';
+import { readTable, saveTable, tooLarge } from '../../files/tables';
 import { BOOKS_KEY, offices, useBooks } from '../../files/offices';
 import { useJob } from '../../planning/useJob';
 import { NameField } from '../../input/Field';
@@ -62,6 +62,11 @@ function useRates(taken: TakeOff) {
   const read = async (): Promise<void> => {
     const file = await pickFile('.csv,text/csv');
     if (!file) return;
+    const large = tooLarge(file);
+    if (large !== null) {
+      setTold(null);
+      return setSaid(large);
+    }
     const catalogue = readCatalogue(job, taken, await readTable(file));
     if ('sentence' in catalogue) {
       setTold(null);

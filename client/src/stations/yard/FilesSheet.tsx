@@ -17,7 +17,7 @@ import {
 import { useState } from 'react';
 import { View } from 'react-native';
 import { pickFile, saveFile, slug } from '../../files/files';
-import { readTable, readText, saveTable } from '../../files/tables';
+import { readTable, readText, saveTable, tooLarge } from '../../files/tables';
 import { keepPicture, type KeptPicture } from '../../files/pictures';
 import { useJob } from '../../planning/useJob';
 import { SPACE } from '../../theme/tokens';
@@ -25,9 +25,6 @@ import { Button } from '../../ui/Button';
 import { Sheet } from '../../ui/Sheet';
 import { Text } from '../../ui/Text';
 import { TableSheet, type Table } from './TableSheet';
-
-/** Bytes; a million levels are fewer. */
-const MOST = 20e6;
 
 interface Props {
   /** Middle of what is in sight: new pictures come there. */
@@ -60,11 +57,9 @@ function useBringIn({ middle, onGo }: Pick<Props, 'middle' | 'onGo'>) {
   const pick = async (accept: string): Promise<File | null> => {
     setSaid(null);
     const file = await pickFile(accept);
-    if (file && file.size > MOST && !accept.startsWith('image')) {
-      wrong(`${file.name} is ${Math.round(file.size / 1e6)} MB; at most ${MOST / 1e6} MB are read.`);
-      return null;
-    }
-    return file;
+    const large = file && !accept.startsWith('image') ? tooLarge(file) : null;
+    if (large !== null) wrong(large);
+    return large === null ? file : null;
   };
   const pickLevels = async (): Promise<void> => {
     const file = await pick('.csv,.txt,text/csv,text/plain');
