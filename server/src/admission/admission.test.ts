@@ -228,13 +228,15 @@ it('a device has so many pages that listen, and a guesser of links so many guess
   await new Promise<void>((done) => listening.listen(0, '127.0.0.1', done));
   const base = `http://127.0.0.1:${(listening.address() as AddressInfo).port}`;
   const listen = () => fetch(`${base}/api/events`, { headers: { cookie: `katabasis=${token}` } });
-  for (let k = 0; k < 12; k++) expect((await listen()).status).toBe(200);
+  const open = await Promise.all(Array.from({ length: 12 }, listen));
+  expect(open.map(({ status }) => status)).toEqual(Array(12).fill(200));
   const refused = await listen();
   expect([refused.status, ((await refused.json()) as { title: string }).title]).toEqual([
     429,
     'This device listens on 12 pages already. Close some of them.',
   ]);
   for (let k = 0; k < 20; k++) await server.get(`/s/guess${k}`).expect(404);
+  await Promise.all(open.map(({ body }) => body!.cancel()));
   const { text } = await server.get('/s/one-more').expect(429);
   expect(text).toContain('<h1>Too many links were asked for that nobody made. Wait 10 minutes.</h1>');
   close();

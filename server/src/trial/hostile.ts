@@ -38,7 +38,9 @@ const HEADERS = [
   'Origin: http://evil.example',
   'Accept-Encoding: identity;q=0',
   'Accept-Encoding: *;q=0',
-  'Content-Encoding: gzip',
+  ...['gzip', 'x-gzip', 'deflate', 'br', 'zstd', 'compress', 'identity', 'none of these'].map(
+    (coding) => `Content-Encoding: ${coding}`,
+  ),
   'Content-Encoding: zstd, gzip, gzip',
   'Content-Type: application/json',
   'Content-Type: text/plain',
