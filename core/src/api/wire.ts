@@ -141,7 +141,10 @@ const fileHash = z.string().regex(/^[0-9a-f]{64}$/);
 export const lackingBodySchema = z.strictObject({ hashes: z.array(fileHash).max(5_000) });
 export const lackingReplySchema = z.object({ hashes: z.array(z.string()) });
 /** Where a piece of a file begins, and how long the whole is, bytes. */
-export const pieceQuerySchema = z.strictObject({ at: z.coerce.number().int().min(0), of: z.coerce.number().int().min(1) });
+export const pieceQuerySchema = z.strictObject({
+  at: z.coerce.number().int().min(0),
+  of: z.coerce.number().int().min(1),
+});
 /** A file on its way: how many of its bytes have come, and whether it is kept. */
 export const arrivalSchema = z.object({ has: z.number().int(), done: z.boolean() });
 export type Arrival = z.infer<typeof arrivalSchema>;

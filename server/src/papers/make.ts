@@ -53,7 +53,9 @@ const FAILED: Problem = {
 export async function make(task: Task, rowsOf: RowsOf, say: (said: Said) => void): Promise<void> {
   try {
     if (task.kind === 'page') {
-      const job = jobFrom(task.job, elementsIn(rowsOf(task.job)));
+      const rows = rowsOf(task.job);
+      if (rows.length === 0) throw new ProblemError(404, 'There is no such job here.');
+      const job = jobFrom(task.job, elementsIn(rows));
       say({ made: sharedPage(job, task.audience) });
     } else say({ made: await sheet(task, (done, of) => say({ done, of })) });
   } catch (error) {

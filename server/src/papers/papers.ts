@@ -52,7 +52,7 @@ export class PaperThread implements Papers {
     private readonly limit = LIMIT_MS,
   ) {}
 
-  make(task: Task, wanted: Wanted = {}): Promise<string> {
+  async make(task: Task, wanted: Wanted = {}): Promise<string> {
     if (this.waiting.length >= MOST_WAITING)
       throw new ProblemError(
         503,

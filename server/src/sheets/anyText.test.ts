@@ -8,6 +8,8 @@ import { dxfOf } from './dxf';
 import { filesOf } from './files';
 import { landXmlOf } from './landXml';
 import { oneLine } from './plainText';
+import { pdfOf } from './set';
+import { pagesOf } from '../testing/readPdf';
 
 const MADE = '2026-03-25T10:00:00.000Z';
 /** Every unit of sixteen bits: line breaks, control signs, halves of letters and all. */
@@ -107,4 +109,13 @@ it('no cell of a table is a formula, and each is there as it is', async () => {
     }
   });
   await fc.assert(read, { numRuns: 15, examples: HOSTILE.map((name): [string] => [name]) });
+});
+
+it('a paper is made of any name, and each letter that its faces have is read back from it', async () => {
+  // Right to left, above the first plane, half a letter, one that turns the line round, and as long as a name may be.
+  const name = `بيت בית 👷🏽 \ud800 \u202e水 ${'W'.repeat(90)}`.slice(0, 120);
+  const pages = await pagesOf(await pdfOf(called(name), 'quote', { size: 'letter', made: '2026-11-26' }));
+  const words = pages.map((each) => each.words).join(' ');
+  for (const letter of [...'بيتביתW']) expect(words).toContain(letter);
+  pages.forEach((each, k) => expect(each.words).toContain(`Page ${k + 1} of ${pages.length}`));
 });
