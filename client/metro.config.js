@@ -51,7 +51,8 @@ config.server.enhanceMiddleware = (pages) => (request, response, next) => {
       host: '127.0.0.1',
       path: request.url,
       method: request.method,
-      headers: { ...headers, host: `localhost:${port}` },
+      // Both were started by one person on one machine.
+      headers: { ...headers, host: `localhost:${port}`, 'katabasis-key': process.env.KATABASIS_KEY ?? '' },
     },
     (answer) => {
       response.writeHead(answer.statusCode, answer.headers);
