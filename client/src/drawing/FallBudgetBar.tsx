@@ -30,15 +30,17 @@ interface Props {
 export function FallBudgetBar({ plan, budget, onPress, onStretch }: Props) {
   const { job, units } = useJob();
   const styles = useStyles(make);
-  const short = budget.left < -LEAST_SHORT;
-  const popup = elementOf(job, 'discharge', budget.discharge)?.form === 'popup';
+  const isLess = budget.left < -LEAST_SHORT;
+  // A pop-up's line stands full to its lid, and that is as it should be; anything else runs out of fall.
+  const full = isLess && elementOf(job, 'discharge', budget.discharge)?.form === 'popup';
+  const short = isLess && !full;
   const left = showSmall(Math.abs(budget.left), units);
   const other = Math.max(0, budget.setDeeper) + Math.max(0, budget.growth);
   return (
     <View>
       <Press
         role="button"
-        aria-label={`Fall budget: ${text(left)} ${short ? 'short' : 'left'} of ${text(showSmall(budget.available, units))}: show the working`}
+        aria-label={`Fall budget: ${text(left)} ${short ? 'short' : full ? 'under the lid' : 'left'} of ${text(showSmall(budget.available, units))}: show the working`}
         onPress={onPress}
         style={styles.whole}
       >
@@ -47,7 +49,7 @@ export function FallBudgetBar({ plan, budget, onPress, onStretch }: Props) {
             {left.value}
           </Text>
           <Text kind="body">
-            {left.unit} of fall {short ? (popup ? 'under the lid' : 'short') : 'to spare'}
+            {left.unit} {short ? 'of fall short' : full ? 'under the lid: the line stands full' : 'of fall to spare'}
           </Text>
           <Text kind="small">
             {budget.available < 0

@@ -1,7 +1,7 @@
 /** What a rain makes of a job as it is laid out. */
 import type { InletPlan } from '../inlets';
-import { keptOf, type Job } from '../job/job';
-import { diameterOf, type RainElement } from '../job/kinds';
+import { keptOf, ofKind, type Job } from '../job/job';
+import { diameterOf, type Element, type RainElement } from '../job/kinds';
 import { NONE } from '../network/tree';
 import type { Sources } from '../runoff/sources';
 import { flowsOf, type Flowing, type JobFlows } from './flows';
@@ -11,6 +11,7 @@ import { byId, type LandingPlan } from './solution';
 import { sourcesOf } from './sources';
 import { step } from '../numeric/kept';
 import { waterLineOf, type JobWaterLine } from './waterLine';
+import { entryOf, WORKS, type WorkElementKind, type WorkPlan } from '../works';
 import { worksOf, type Works } from './works';
 
 export interface RainResponse {
@@ -68,6 +69,34 @@ const landingsIn = step('landings', ({ layout, flows, water }: InWater, kept): R
   return plans;
 });
 
+interface InLines {
+  plans: Works['plans'];
+  landings: Readonly<Record<string, LandingPlan>>;
+  elements: readonly Element[];
+}
+
+/** Works at landings, with the water of the lines that leave them; the very object where none stands higher than they knew. */
+const worksInLines = step('works in their lines', ({ plans, landings, elements }: InLines): Works['plans'] => {
+  const changed = byId<WorkPlan>();
+  for (const element of elements) {
+    const standing = landings[element.id]?.waterLevel ?? null;
+    const plan = plans[element.id];
+    if (standing === null || !plan) continue;
+    const stands = entryOf(element)!.inLine!(plan, element, standing) as WorkPlan;
+    if (stands !== plan) changed[element.id] = stands;
+  }
+  return Object.keys(changed).length === 0 ? plans : Object.assign(byId<WorkPlan>(), plans, changed);
+});
+
+/** Works whose water is that of their line too. */
+const IN_LINES = WORKS.flatMap(({ of, inLine }) => (inLine ? [of as WorkElementKind] : []));
+
+function inLines(job: Job, { plans, standing }: Works, landings: Record<string, LandingPlan>): Works {
+  const elements = IN_LINES.flatMap((kind) => ofKind(job, kind) as readonly Element[]);
+  if (elements.length === 0) return { plans, standing };
+  return { plans: keptOf(job).ask(worksInLines, { plans, landings, elements }), standing };
+}
+
 /** A job under a rain: sources, flows, water line, landings, each stage after those that it reads. */
 export function rainResponse(job: Job, rain: RainElement | undefined, layout: Layout): RainResponse {
   const sources = sourcesOf(job, rain);
@@ -75,7 +104,7 @@ export function rainResponse(job: Job, rain: RainElement | undefined, layout: La
   const works = worksOf(job, rain, layout, { flows, ways });
   const water = waterLineOf(job, { layout, flows, standing: works.standing });
   const landings = keptOf(job).ask(landingsIn, { layout, flows, water });
-  return { sources, flows, ways, works, water, landings };
+  return { sources, flows, ways, works: inLines(job, works, landings), water, landings };
 }
 
 /** What every inlet of a job does in that rain, by id. */

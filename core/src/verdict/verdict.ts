@@ -59,5 +59,10 @@ function carries(job: Job, solution: Solution): string {
   const where = discharges.length === 1 ? called(discharges[0]!) : `${discharges.length} ways out`;
   const spare = solution.budgets[0]?.left ?? 0;
   const dry = solution.openings ? `; openings stay dry in the ${solution.openings.returnPeriod}-year` : '';
-  return `Carries ${stormOf(job)} to ${where} with ${text(showSmall(spare, headOf(job).units))} of fall to spare, for pitch alone${dry}.`;
+  // A pop-up's lid, or water at the way out, may stand higher than the pipe: what fall there is cannot be spared.
+  const fall =
+    spare < 0
+      ? '; its line stands full'
+      : ` with ${text(showSmall(spare, headOf(job).units))} of fall to spare, for pitch alone`;
+  return `Carries ${stormOf(job)} to ${where}${fall}${dry}.`;
 }

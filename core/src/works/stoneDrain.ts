@@ -53,9 +53,16 @@ export function stoneDrainPlan(drain: StoneDrain, flow: number): StoneDrainPlan 
   };
 }
 
+/** Where its line stands higher than what crosses its stone, it comes up through that. */
+function inLine(plan: StoneDrainPlan, { sillLevel }: StoneDrain, standing: number): StoneDrainPlan {
+  if (standing <= plan.waterLevel) return plan;
+  return { ...plan, waterLevel: standing, freeboard: sillLevel === undefined ? null : sillLevel - standing };
+}
+
 export const stoneDrainWork = work<StoneDrain, StoneDrainPlan>({
   of: 'stoneDrain',
   inRain: { turn: 'landing', plan: (drain, here) => stoneDrainPlan(drain, here.at(drain.id).entering) },
+  inLine,
   dug: true,
   count: (drain) => {
     const { width, depth, stone = 'round', fabric = 'wrapped' } = drain;

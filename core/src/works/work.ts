@@ -78,6 +78,8 @@ export interface Work<E extends Element, P> {
   always?(element: E, ground: InGround): P;
   /** What it does in a rain. */
   inRain?: { turn: Turn; plan(element: E, here: Here): P };
+  /** The same with the water of the line under it standing at a level, m: it comes up where that is higher. */
+  inLine?(plan: P, element: E, waterLevel: number): P;
   /** Water that it makes stand against the pipes that end in it, m. */
   stands?(plan: P): number;
   /** Whether it is dug along a way or an outline of its own. */

@@ -13,7 +13,10 @@ export function budgetWorking(given: Job, solution: Solution, discharge: string)
   if (!budget) return null;
   const { units } = headOf(job);
   const ground = solution.landings[budget.source]!.groundLevel;
-  const control = OUTFALLS[elementOf(job, 'discharge', discharge)!.form].controlCalled;
+  const { form } = elementOf(job, 'discharge', discharge)!;
+  const control = OUTFALLS[form].controlCalled;
+  // Behind a pop-up's lid the line stands full, and what is less than nothing is how deep.
+  const stands = form === 'popup' && budget.left < 0;
   return {
     title: 'Fall budget',
     says: `From ${nameOf(job, budget.source)}, the tightest start, to ${nameOf(job, discharge)}.`,
@@ -25,9 +28,11 @@ export function budgetWorking(given: Job, solution: Solution, discharge: string)
       ...(Math.abs(budget.growth) > 0.0005
         ? [`Pipe grows, crown to crown: − ${text(showSmall(budget.growth, units))}`]
         : []),
-      `Left: ${text(showSmall(budget.left, units))}`,
+      stands
+        ? `${text(showSmall(-budget.left, units))} under ${control}: the line stands full`
+        : `Left: ${text(showSmall(budget.left, units))}`,
     ],
-    result: showSmall(budget.left, units),
+    result: showSmall(stands ? -budget.left : budget.left, units),
     source: 'Levels and least pitches of this job; a dip in the ground makes its stretch need more.',
   };
 }
