@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { gutterOutletCapacity, leaderCapacity } from './leader';
-import { riprapSize } from './riprap';
+import { apronStone, isbashSize, LEAST_APRON_STONE, riprapSize } from './riprap';
 import { sagCapacity, sagDepth } from './sagInlet';
 import { interception } from './slopeInlet';
 
@@ -84,4 +84,29 @@ it('stone at an outfall grows with Q^(4/3), and shrinks as the tailwater deepens
       expect(riprapSize({ diameter, flow })).toBeCloseTo(size, 12);
     }),
   );
+});
+
+describe('stone of an apron', () => {
+  const FT = 0.3048;
+
+  it('by its speed: 8.3 ft/s asks for some 10 in, 4.4 ft/s for 3', () => {
+    expect(isbashSize({ velocity: 8.3 * FT }) / 0.0254).toBeCloseTo(10.5, 1);
+    expect(isbashSize({ velocity: 4.4 * FT }) / 0.0254).toBeCloseTo(2.95, 1);
+  });
+
+  it('is the largest that either asks for, never under what is sold, and never smaller for faster water', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.05, max: 1, noNaN: true }),
+        fc.double({ min: 1e-4, max: 1, noNaN: true }),
+        fc.double({ min: 0, max: 8, noNaN: true }),
+        fc.double({ min: 1, max: 2, noNaN: true }),
+        (diameter, flow, velocity, k) => {
+          const stone = apronStone({ diameter, flow, velocity });
+          expect(stone).toBe(Math.max(LEAST_APRON_STONE, riprapSize({ diameter, flow }), isbashSize({ velocity })));
+          expect(apronStone({ diameter, flow, velocity: velocity * k })).toBeGreaterThanOrEqual(stone);
+        },
+      ),
+    );
+  });
 });

@@ -216,8 +216,8 @@ const EDGES: Edge[] = [
     says: [
       [
         runsOf(
-          sound('a', { to: 'out', topVelocity: 2.5, flow: 0.004, parallel: 1 }),
-          sound('b', { to: 'out', topVelocity: 2, flow: 0.03, diameter: 0.2, parallel: 1 }),
+          sound('a', { to: 'out', topVelocity: 2.1, flow: 0.004, parallel: 1 }),
+          sound('b', { to: 'out', topVelocity: 2, flow: 0.1, diameter: 0.2, parallel: 1 }),
         ),
         { severity: 'fix', at: 'out', figure: 2, limit: 1.5, more: { other: 'b' } },
       ],

@@ -6,7 +6,7 @@ import { criticalDepth } from '../hydraulics/criticalDepth';
 import { leaderCapacity } from '../hydraulics/leader';
 import { openNormalDepth } from '../hydraulics/openSection';
 import { fullFlow, normalDepth } from '../hydraulics/pipe';
-import { riprapSize } from '../hydraulics/riprap';
+import { isbashSize, riprapSize } from '../hydraulics/riprap';
 import { sagCapacity, sagDepth } from '../hydraulics/sagInlet';
 import { shallowestLine, type GroundLine } from '../network/shallowest';
 import { intensityOf, type IntensityTable } from '../rain/intensity';
@@ -150,6 +150,13 @@ export const formulaSums: readonly Sum[] = [
     { diameter: length, flow, tailwater: field(positive.optional(), M) },
     { d50: M },
     (given: Parameters<typeof riprapSize>[0]) => ({ d50: riprapSize(given) }),
+  ),
+  sum(
+    'outlet.isbashSize',
+    'V = 0.86 √(2 g (s − 1) d50), s 2.65 (Isbash 1936; USACE HDC 712-1).',
+    { velocity: field(positive, 'm/s') },
+    { d50: M },
+    (given: Parameters<typeof isbashSize>[0]) => ({ d50: isbashSize(given) }),
   ),
   sum(
     'fall.shallowest',

@@ -2,7 +2,7 @@
 import { MATERIAL_FACTS } from '../catalogue/pipes';
 import { culvertHeadwater, type Headwater } from '../hydraulics/culvert';
 import { normalDepth } from '../hydraulics/pipe';
-import { riprapSize } from '../hydraulics/riprap';
+import { apronStone } from '../hydraulics/riprap';
 import type { Culvert } from '../job/kinds';
 import { showFlow, showPitch, showSmall, showVelocity } from '../units';
 import { toned, words } from './facts';
@@ -66,7 +66,9 @@ export function culvertPlan(culvert: Culvert, whole: number, tailwater: number, 
     leastCover: culvert.walk ? walkCover : leastCoverUnderCars,
     velocity,
     stone:
-      velocity > SCOURS ? riprapSize({ diameter, flow, tailwater: Math.max(0, standing - culvert.invertDown) }) : 0,
+      velocity > SCOURS
+        ? apronStone({ velocity, diameter, flow, tailwater: Math.max(0, standing - culvert.invertDown) })
+        : 0,
     gained:
       culvert.straight === undefined
         ? null

@@ -1,4 +1,4 @@
-import { riprapSize } from '../../hydraulics/riprap';
+import { apronStone } from '../../hydraulics/riprap';
 import { scoursAt } from '../../catalogue/outfalls';
 import { ofKind } from '../../job/job';
 import type { Discharge } from '../../job/kinds';
@@ -13,7 +13,8 @@ const SCOURS_FROM = 1.5;
 
 /** Stone for one pipe of a run, m, in what is known to stand before it in the design rain. */
 const stoneFor = (run: RunPlan, { standingLevel }: Discharge): number =>
-  riprapSize({
+  apronStone({
+    velocity: run.topVelocity,
     diameter: run.diameter,
     flow: run.flow / run.parallel,
     ...(standingLevel === undefined ? {} : { tailwater: standingLevel - run.invertDown }),
