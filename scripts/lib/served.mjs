@@ -1,5 +1,6 @@
 /** The application as it is built, over fresh demo data, with a browser on it: for commands that look at real pages. */
 import { spawn } from 'node:child_process';
+import { createHash } from 'node:crypto';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -24,7 +25,15 @@ const KEY = 'key-of-the-pages';
 
 /** A browser whose pages have been let in before, as those of somebody who works with it have. */
 function letIn(browser, base) {
-  const cookies = [{ name: 'katabasis-here', value: KEY, url: base, httpOnly: true, sameSite: 'Strict' }];
+  const cookies = [
+    {
+      name: `katabasis-here-${createHash('sha256').update(KEY).digest('hex').slice(0, 8)}`,
+      value: KEY,
+      url: base,
+      httpOnly: true,
+      sameSite: 'Strict',
+    },
+  ];
   const open = browser.newContext.bind(browser);
   browser.newContext = async (options) => {
     const context = await open(options);

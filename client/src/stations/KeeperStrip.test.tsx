@@ -109,7 +109,8 @@ it('brings a job back that another device took out, and sends what waited', asyn
 });
 
 it('asks before an undo takes back what another device did since', async () => {
-  const open = await after(serverOf(taken));
+  const later = () => Promise.resolve({ seq: 13, versions: { basin: 14 } });
+  const open = await after(serverOf(taken, later));
   const all = open.job().elements.all;
   const reply = all.map((element) => ({
     version: element.id === 'basin' ? 12 : 1,

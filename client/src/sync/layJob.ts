@@ -81,5 +81,7 @@ export function settled<K extends Known>(
   unstored.delete(done.change);
   // News that skipped some of another device's leave the number as it is, so that those are still taken in.
   const next = { ...known, base, waiting, unstored, seq: seq === known.seq + 1 ? seq : known.seq };
-  return { known: next, elements, gone, rewritten };
+  // What is known here is laid anew where it has gone on since: the change alone is in it already.
+  const isAsSent = isNews && elements.every((each) => base.get(each.element.id) === each);
+  return { known: isAsSent ? next : laid(next), elements, gone, rewritten };
 }

@@ -88,3 +88,71 @@ it('the job is what the server has with what waits laid over it, in every state 
     { numRuns: 400 },
   );
 });
+
+describe('what comes late, or twice, mixes nothing up', () => {
+  /** A session at the server's third change, with one of its own that waits. */
+  function waiting(): SessionState {
+    const opened = reduceSession(unread('yard'), { event: 'stored', stored: null, known: new Set() }).state;
+    const known = reduceSession(opened, { event: 'replied', reply: reply(3, 'Known') }).state;
+    return reduceSession(known, { event: 'made', change: rename('Mine'), id: 'c1' }).state;
+  }
+  const nameOf = (state: SessionState): unknown => (state.job!.elements.get('a') as { name: string }).name;
+  const sent = (state: SessionState, seq: number, epoch = state.epoch): SessionEvent => ({
+    event: 'sent',
+    head: state.waiting[0]!,
+    versions: { a: seq + 1 },
+    seq,
+    epoch,
+  });
+
+  it('an answer of another epoch settles nothing: the change still waits', () => {
+    const state = waiting();
+    expect(reduceSession(state, sent(state, 4, 'e0')).state.waiting).toHaveLength(1);
+    expect(reduceSession(state, sent(state, 4)).state.waiting).toHaveLength(0);
+  });
+
+  it('an answer told again does not take back what others have done since, nor bring back what they took out', () => {
+    const state = waiting();
+    const later = reply(9, 'Theirs since');
+    const replied = reduceSession(state, { event: 'replied', reply: later }).state;
+    expect(nameOf(reduceSession(replied, sent(replied, 4)).state)).toBe('Theirs since');
+    const without = { ...later, elements: later.elements.filter(({ element }) => element.id !== 'a') };
+    const gone = reduceSession(state, { event: 'replied', reply: without }).state;
+    expect(reduceSession(gone, sent(gone, 4)).state.job!.elements.has('a')).toBe(false);
+  });
+
+  it('a conflict that is older than what was taken in since, or of another epoch, is asked of anew', () => {
+    const state = waiting();
+    const conflicts = [{ id: 'a', version: 5, element: wye('a', 'Older') }];
+    const told = (seq: number, epoch: string): SessionState =>
+      reduceSession(state, { event: 'conflicted', label: 'x', conflicts, seq, epoch }).state;
+    expect(told(2, 'e1')).toBe(state);
+    expect(told(3, 'e0')).toBe(state);
+    expect(told(3, 'e1').state).toBe('conflicted');
+  });
+
+  it('a question is put anew when what it is about may have changed again', () => {
+    const state = waiting();
+    const conflicts = [{ id: 'a', version: 5, element: wye('a', 'Theirs') }];
+    const asking = reduceSession(state, { event: 'conflicted', label: 'x', conflicts, seq: 3, epoch: 'e1' }).state;
+    const { state: next, effects } = reduceSession(asking, { event: 'replied', reply: reply(7, 'Theirs again') });
+    expect([next.state, effects.map(({ effect }) => effect)]).toEqual(['open', ['replace', 'send']]);
+  });
+
+  it('what is held on this page only is not dropped as another page tells of something', () => {
+    const state = reduceSession(waiting(), { event: 'noRoom', changes: ['c1'], isFull: true }).state;
+    const stored = { seq: 3, unsent: false, epoch: 'e1', elements: [], waiting: [] };
+    const next = reduceSession(state, { event: 'stored', stored, known: new Set(['c1']) }).state;
+    expect(next.waiting.map(({ change }) => change)).toEqual(['c1']);
+  });
+
+  it('of a server of another epoch nothing is taken, and nothing is sent, before both were laid side by side', () => {
+    const state = waiting();
+    const { state: next, effects } = reduceSession(state, {
+      event: 'replied',
+      reply: { ...reply(9, 'x'), epoch: 'e2' },
+    });
+    expect([next.lagging, canSend(next), nameOf(next)]).toEqual([true, false, 'Mine']);
+    expect(effects).toEqual([{ effect: 'compare' }]);
+  });
+});

@@ -33,7 +33,7 @@ function setUp() {
       if (server.down) throw new Unreachable('down');
       if (server.refuse) throw server.refuse;
       sent.push(body);
-      seq++;
+      seq = Math.max(seq + 1, ...body.puts.map(({ base }) => base));
       return { seq, versions: Object.fromEntries(body.puts.map(({ element }) => [element.id, seq + 1])) };
     },
   };
@@ -403,4 +403,22 @@ it('opens from the server where what the device keeps cannot be read, says that 
   expect(wyeName(session)).toBe('Wye 2');
   await session.flush();
   expect(session.view.keeping.state).toBe('kept');
+});
+
+it('what the device keeps is read again where this page wrote to it meanwhile', async () => {
+  const { store, sent, open } = setUp();
+  const session = await open();
+  const load = store.load.bind(store);
+  let reads = 0;
+  store.load = async (job) => {
+    const snapshot = await load(job);
+    // The first reading takes its time; a change is made, sent and done with before it comes.
+    if (reads++ === 0) session.edit(name('Meanwhile'));
+    await session.flush();
+    return snapshot;
+  };
+  session.follow({ news: 'other' });
+  await new Promise((done) => setTimeout(done, 20));
+  await session.flush();
+  expect([reads > 1, sent.length, wyeName(session)]).toEqual([true, 1, 'Meanwhile']);
 });

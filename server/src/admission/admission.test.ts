@@ -14,7 +14,7 @@ import { JobStore } from '../jobs/store';
 import { ShareStore } from '../shares/store';
 import { folder, serve } from '../testing/serve';
 import { NearDoor } from './nearDoor';
-import { keyHolder, keyIn } from './ownKey';
+import { keyCookie, keyHolder, keyIn } from './ownKey';
 import { Withdrawals } from './withdrawals';
 
 const KEY = 'a-key-of-this-test';
@@ -30,7 +30,10 @@ it('an address tells nothing: through a proxy on the same machine, however silen
   await server.delete('/api/jobs/clinic').expect(401);
   await server.get('/api/devices').expect(401);
   await server.get('/api/jobs').set('Katabasis-Key', KEY).expect(200);
-  await server.get('/api/jobs').set('Cookie', `katabasis-here=${KEY}`).expect(200);
+  await server
+    .get('/api/jobs')
+    .set('Cookie', `${keyCookie(KEY)}=${KEY}`)
+    .expect(200);
   for (const wrong of [`${KEY}x`, '', KEY.slice(1)])
     await server.get('/api/jobs').set('Katabasis-Key', wrong).expect(401);
 });

@@ -8,7 +8,6 @@ import { dirname } from 'node:path';
 import type { Context } from 'koa';
 import { fromOf } from '../http/cameFrom';
 
-export const KEY_COOKIE = 'katabasis-here';
 const KEY_HEADER = 'katabasis-key';
 
 /** The key that lies in a file; made where there is none. */
@@ -27,9 +26,13 @@ export function keyIn(file: string): string {
 
 const digest = (text: string): Buffer => createHash('sha256').update(text).digest();
 
+/** Name of the cookie that holds a key. A browser gives all servers of one machine the same cookies: each looks for its own. */
+export const keyCookie = (key: string): string => `katabasis-here-${digest(key).toString('hex').slice(0, 8)}`;
+
 /** Tells requests of the server's own machine: those that show the key, and do not say that they are somebody else's. */
 export function keyHolder(key: string): (ctx: Context) => boolean {
   const own = digest(key);
+  const cookie = keyCookie(key);
   const fits = (shown: string | undefined): boolean => shown !== undefined && timingSafeEqual(digest(shown), own);
-  return (ctx) => !fromOf(ctx).isForwarded && (fits(ctx.get(KEY_HEADER)) || fits(ctx.cookies.get(KEY_COOKIE)));
+  return (ctx) => !fromOf(ctx).isForwarded && (fits(ctx.get(KEY_HEADER)) || fits(ctx.cookies.get(cookie)));
 }

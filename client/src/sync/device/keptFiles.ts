@@ -41,14 +41,11 @@ async function put(file: StoredFile): Promise<void> {
   changed();
 }
 
-/** Every file of the device: what is known of each, without its bytes in memory all at once. */
+/** Every file of the device. A blob of the store's is read when its bytes are asked for, and not before. */
 async function each(visit: (file: StoredFile) => void): Promise<void> {
   held.forEach(visit);
   const db = await database().catch(() => null);
-  for (const hash of (await db?.getAllKeys('files')) ?? []) {
-    const file = await db!.get('files', hash);
-    if (file) visit(file);
-  }
+  for (const file of (await db?.getAll('files')) ?? []) visit(file);
 }
 
 /** Keeps a file on the device, or on this page where the device has no room; gives the hash that an element names it by. */
