@@ -12,6 +12,7 @@ import {
   writeFileSync,
   writeSync,
 } from 'node:fs';
+import { connect } from 'node:net';
 import { join } from 'node:path';
 import { toFile, type Element } from '@katabasis/core';
 import { quillfeather } from '@katabasis/core/samples';
@@ -310,4 +311,22 @@ it('a restore killed at any moment leaves one whole database, that of before or 
     after.close();
     expect([[{ id: `since${round}` }], [{ id: 'clinic' }]]).toContainEqual(jobs);
   }
+});
+
+it('a question for another way of speaking, with a body behind it, is answered and its connection closed', async () => {
+  const { base } = await start(folder()).said;
+  const answer = await new Promise<string>((resolve) => {
+    let said = '';
+    const head = ['GET /api/health HTTP/1.1', 'Host: localhost', 'Connection: Upgrade', 'Upgrade: websocket'];
+    const socket = connect(Number(new URL(base!).port), '127.0.0.1', () =>
+      socket.write(`${[...head, 'Content-Length: 5'].join('\r\n')}\r\n\r\nhello`),
+    );
+    socket.on('data', (chunk) => (said += String(chunk)));
+    socket.on('error', () => undefined);
+    socket.on('close', () => resolve(said));
+  });
+  expect(answer).toMatch(/^HTTP\/1\.1 400 /);
+  expect(answer).toContain('Connection: close');
+  const headers = WITH_KEY;
+  expect((await fetch(`${base}/api/health`, { headers })).status).toBe(200);
 });
