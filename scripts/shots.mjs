@@ -87,6 +87,8 @@ const VIEWS = [
       await page.getByTestId('ask-locate').click();
       await page.getByText('the marks are due on').waitFor();
       await page.getByRole('radio', { name: 'Days' }).click();
+      // The steps are laid out anew once the weather is there.
+      await page.getByText('at night').first().waitFor();
       await page.getByTestId('step-line A').first().scrollIntoViewIfNeeded();
     },
   ],
