@@ -9,6 +9,6 @@ attempt(() => {
   ensureInstalled();
   ensureBundled();
   const code = run(process.execPath, [join(BUNDLES, 'trialServer.mjs'), ...process.argv.slice(2)]);
-  const day = ['--selectProjects', 'client', '--testPathPattern', 'sync/(day|afterRestore)', '--verbose'];
+  const day = ['--selectProjects', 'client', '--testPathPattern', 'sync/(day|merging/afterRestore)', '--verbose'];
   process.exit(code || runBin('jest', day));
 });

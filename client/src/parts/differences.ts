@@ -1,6 +1,6 @@
 /** Two versions of the same elements, compared field by field, in words of the job's own units. */
 import { headOf, nameOf, showLevel, showLength, text, type Element, type Job } from '@katabasis/core';
-import type { Collision } from '../sync/mergeWaiting';
+import type { Collision } from '../sync/merging/mergeWaiting';
 
 export interface Difference {
   id: string;

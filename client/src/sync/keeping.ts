@@ -1,8 +1,8 @@
 /** What a session shows, and what it needs from around it. */
 import type { Job } from '@katabasis/core';
 import type { Api } from './api';
-import type { Collision } from './mergeWaiting';
-import type { Differing } from './steps';
+import type { Collision } from './merging/mergeWaiting';
+import type { Differing } from './undo/steps';
 import type { DeviceStore, Pending } from './device/stored';
 
 /** Why a change is held on its page: the device has no room, could not write, keeps nothing of this job, or nothing at all. */

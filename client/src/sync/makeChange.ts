@@ -3,8 +3,8 @@ import { changed, changeSchema, issueSentence, type Change } from '@katabasis/co
 import { faultOf } from './faultOf';
 import { withJob } from './layJob';
 import type { Effect, Reduced, SessionState } from './sessionState';
-import { drop, empty, lastStep, push, type Stacked } from './stacks';
-import { stepOf, takenBack } from './steps';
+import { drop, empty, lastStep, push, type Stacked } from './undo/stacks';
+import { stepOf, takenBack } from './undo/steps';
 import type { Stack, Step } from './device/stored';
 import { pendingOf } from './waiting';
 

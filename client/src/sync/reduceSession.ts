@@ -15,11 +15,11 @@ import {
   going,
   nothing,
 } from './sessionState';
-import { drop, forget, withKept } from './stacks';
+import { drop, forget, withKept } from './undo/stacks';
 import type { StoredJob } from './device/stored';
 import { withoutChange } from './waiting';
-import { compared, createdElsewhere, lag } from './otherEpoch';
-import { conflicted, resolve } from './meetTheirs';
+import { compared, createdElsewhere, lag } from './merging/otherEpoch';
+import { conflicted, resolve } from './merging/meetTheirs';
 
 function begin(state: SessionState, stored: StoredJob): Reduced {
   const { seq, unsent, epoch = '', createdAt = null, elements, waiting } = stored;

@@ -6,7 +6,7 @@
 import { OTHER_EPOCH, type Change, type Job, type JobReply } from '@katabasis/core';
 import { Refused, Unreachable } from './ask';
 import type { PageNews, SessionNeeds, SessionView } from './keeping';
-import type { Side } from './mergeFields';
+import type { Side } from './merging/mergeFields';
 import { ownValue } from './ownValue';
 import { reduceSession } from './reduceSession';
 import { canSend, unread, type Effect, type SessionEvent, type SessionState } from './sessionState';

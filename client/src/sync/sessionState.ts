@@ -1,8 +1,8 @@
 /** One job as it is worked on here, as a value: what is known of it, what happens to it, and what is then to be done. */
 import type { Beside, Change, Conflict, Job, JobReply } from '@katabasis/core';
 import type { Asking, PageNews } from './keeping';
-import type { Side } from './mergeFields';
-import { NO_STEPS, type Stacks } from './stacks';
+import type { Side } from './merging/mergeFields';
+import { NO_STEPS, type Stacks } from './undo/stacks';
 import type { Head, Pending, Step, StoredJob, Versioned } from './device/stored';
 
 /** What is known of a job in whatever state. Never altered in place. */

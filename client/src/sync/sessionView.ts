@@ -1,9 +1,9 @@
 /** What a session shows of its state. Pure. */
 import { changed, type Job } from '@katabasis/core';
 import type { Held, Keeping, SessionView } from './keeping';
-import { collisionsIn, theirsOf } from './mergeWaiting';
+import { collisionsIn, theirsOf } from './merging/mergeWaiting';
 import { countWaiting, type SessionState } from './sessionState';
-import { lastStep } from './stacks';
+import { lastStep } from './undo/stacks';
 
 export const underFinger = ({ job, previewed }: SessionState): Job | null =>
   job && previewed ? changed(job, previewed) : job;

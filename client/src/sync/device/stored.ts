@@ -1,6 +1,6 @@
 /** What this device keeps of jobs: the server's state as last known, one record an element, and every change not yet sent, one record each. */
 import type { Change, Element } from '@katabasis/core';
-import type { UndoStep } from '../steps';
+import type { UndoStep } from '../undo/steps';
 
 export interface Versioned {
   version: number;

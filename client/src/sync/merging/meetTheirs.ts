@@ -1,10 +1,10 @@
 /** What becomes of a session when others have changed what waits here. Pure. */
 import type { Conflict } from '@katabasis/core';
-import { laid, placed } from './layJob';
+import { laid, placed } from '../layJob';
 import type { Side } from './mergeFields';
 import { mergeWaiting, theirsOf, type MergedWaiting } from './mergeWaiting';
-import { going, nothing, SEND, TELL_OTHERS, type Reduced, type SessionEvent, type SessionState } from './sessionState';
-import type { Versioned } from './device/stored';
+import { going, nothing, SEND, TELL_OTHERS, type Reduced, type SessionEvent, type SessionState } from '../sessionState';
+import type { Versioned } from '../device/stored';
 
 /** What others have made of these elements is known from now on, and what waits is made on that. */
 function onTheirs(state: SessionState, conflicts: readonly Conflict[], rest: MergedWaiting): Reduced {

@@ -1,9 +1,9 @@
 /** What becomes of a session whose server was put back from a copy, or has a job that began here by another's hand. Pure. */
 import type { Beside } from '@katabasis/core';
 import { layBeside } from './layBeside';
-import { withBase } from './layJob';
-import { going, headKept, SEND, TELL_OTHERS, type Reduced, type SessionState } from './sessionState';
-import { rebased } from './waiting';
+import { withBase } from '../layJob';
+import { going, headKept, SEND, TELL_OTHERS, type Reduced, type SessionState } from '../sessionState';
+import { rebased } from '../waiting';
 
 /** The server is of another epoch than what is known here. */
 export const lag = (state: SessionState): Reduced => ({

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { jobFrom, type Element } from '@katabasis/core';
-import { deviceOf, ServerModel } from '../testing/serverModel';
-import type { Session } from './session';
+import { deviceOf, ServerModel } from '../../testing/serverModel';
+import type { Session } from '../session';
 
 type Bend = Extract<Element, { kind: 'junction' }>;
 const HEAD: Element = { id: 'job', kind: 'job', name: 'Yard', units: 'us', pitchStyle: 'ground' };

@@ -1,9 +1,9 @@
 import { changed, jobFrom, type Change, type Element } from '@katabasis/core';
 import fc from 'fast-check';
-import type { Pending } from './device/stored';
+import type { Pending } from '../device/stored';
 import { mergeFields } from './mergeFields';
 import { collisionsIn, mergeWaiting } from './mergeWaiting';
-import { pendingOf } from './waiting';
+import { pendingOf } from '../waiting';
 
 interface Bend {
   id: string;

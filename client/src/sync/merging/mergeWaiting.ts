@@ -1,8 +1,8 @@
 /** Changes that wait here, made anew on what others have made of the same elements meanwhile. Pure. */
 import type { Conflict, Element } from '@katabasis/core';
-import type { Pending } from './device/stored';
+import type { Pending } from '../device/stored';
 import { mergeFields, type Side } from './mergeFields';
-import { ownValue } from './ownValue';
+import { ownValue } from '../ownValue';
 
 /** An element as another device left it; null where it is gone, at version 0. */
 export interface Theirs {

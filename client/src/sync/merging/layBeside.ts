@@ -3,8 +3,8 @@
  * server lost is sent again, what was done there since is taken, and where both went on from the same state somebody is asked. Pure.
  */
 import type { Beside, Element } from '@katabasis/core';
-import type { Pending, Versioned } from './device/stored';
-import { NEVER } from './waiting';
+import type { Pending, Versioned } from '../device/stored';
+import { NEVER } from '../waiting';
 
 type Job = NonNullable<Beside['job']>;
 

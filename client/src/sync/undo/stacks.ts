@@ -1,6 +1,6 @@
 /** What can be undone and what can be made again, oldest first; each change of the two is told as what the device is to keep. Pure. */
 import type { UndoStep } from './steps';
-import type { Stack, Step, StoredStep } from './device/stored';
+import type { Stack, Step, StoredStep } from '../device/stored';
 
 export type Stacks = Readonly<Record<Stack, readonly StoredStep[]>> & { readonly lastOrder: number };
 
