@@ -14,12 +14,11 @@ export const saveTable = (job: Job, what: string, rows: readonly (readonly strin
     'text/csv',
   );
 
-/** What a table or a site at most is, bytes: 100,000 rows. */
-const MOST = 5e6;
-
-/** What is said of a file that is too large to be read; null of one that is not. Asked before it is read: that takes as long as it is large. */
-export const tooLarge = ({ name, size }: File): string | null =>
-  size > MOST ? `${name} is ${Math.round(size / 1e6)} MB; at most ${MOST / 1e6} MB are read.` : null;
+/**
+ * What is said of a file of more than `most` bytes; null of one that is not. Asked before it is read: that takes as long as it is large.
+ */
+export const tooLarge = ({ name, size }: File, most: number): string | null =>
+  size > most ? `${name} is ${Math.round(size / 1e6)} MB; at most ${most / 1e6} MB are read.` : null;
 
 /** Rows of a text, parted by commas, semicolons or tabs, whichever it has; empty lines are rows without a word. */
 export const tableOf = (text: string): string[][] => Papa.parse<string[]>(text.replace(/^\uFEFF/, '')).data;

@@ -69,16 +69,19 @@ const landingsIn = step('landings', ({ layout, flows, water }: InWater, kept): R
   return plans;
 });
 
-interface InLines {
+/** Works whose water is that of their line too. */
+const IN_LINES = WORKS.flatMap(({ of, inLine }) => (inLine ? [of as WorkElementKind] : []));
+
+/** Their elements by kind, the lists as the job keeps them: what nobody touched is not worked out again. */
+type InLines = { [K in WorkElementKind]?: readonly Element[] } & {
   plans: Works['plans'];
   landings: Readonly<Record<string, LandingPlan>>;
-  elements: readonly Element[];
-}
+};
 
 /** Works at landings, with the water of the lines that leave them; the very object where none stands higher than they knew. */
-const worksInLines = step('works in their lines', ({ plans, landings, elements }: InLines): Works['plans'] => {
+const worksInLines = step('works in their lines', ({ plans, landings, ...lists }: InLines): Works['plans'] => {
   const changed = byId<WorkPlan>();
-  for (const element of elements) {
+  for (const element of IN_LINES.flatMap((kind) => lists[kind] ?? [])) {
     const standing = landings[element.id]?.waterLevel ?? null;
     const plan = plans[element.id];
     if (standing === null || !plan) continue;
@@ -88,13 +91,13 @@ const worksInLines = step('works in their lines', ({ plans, landings, elements }
   return Object.keys(changed).length === 0 ? plans : Object.assign(byId<WorkPlan>(), plans, changed);
 });
 
-/** Works whose water is that of their line too. */
-const IN_LINES = WORKS.flatMap(({ of, inLine }) => (inLine ? [of as WorkElementKind] : []));
-
-function inLines(job: Job, { plans, standing }: Works, landings: Record<string, LandingPlan>): Works {
-  const elements = IN_LINES.flatMap((kind) => ofKind(job, kind) as readonly Element[]);
-  if (elements.length === 0) return { plans, standing };
-  return { plans: keptOf(job).ask(worksInLines, { plans, landings, elements }), standing };
+function inLines(job: Job, works: Works, landings: Record<string, LandingPlan>): Works {
+  const lists: Omit<InLines, 'plans' | 'landings'> = Object.fromEntries(
+    IN_LINES.map((kind) => [kind, ofKind(job, kind)]),
+  );
+  if (Object.values(lists).every((list) => list.length === 0)) return works;
+  const plans = keptOf(job).ask(worksInLines, { ...lists, plans: works.plans, landings });
+  return plans === works.plans ? works : { ...works, plans };
 }
 
 /** A job under a rain: sources, flows, water line, landings, each stage after those that it reads. */

@@ -3,6 +3,7 @@ import { headOf, ofKind, rainOf, type Job } from '../job/job';
 import type { Discharge } from '../job/kinds';
 import { OUTFALLS, RECEIVING_FACTS, receivingOf } from '../catalogue/outfalls';
 import type { Severity, Snag } from '../snags/snag';
+import { LEAST_SHORT } from '../numeric/tolerance';
 import type { Solution } from '../plan/solution';
 import { showSmall, text } from '../units';
 import { tellSnag } from '../snags/tell';
@@ -61,8 +62,8 @@ function carries(job: Job, solution: Solution): string {
   const dry = solution.openings ? `; openings stay dry in the ${solution.openings.returnPeriod}-year` : '';
   // A pop-up's lid, or water at the way out, may stand higher than the pipe: what fall there is cannot be spared.
   const fall =
-    spare < 0
+    spare < -LEAST_SHORT
       ? '; its line stands full'
-      : ` with ${text(showSmall(spare, headOf(job).units))} of fall to spare, for pitch alone`;
+      : ` with ${text(showSmall(Math.max(0, spare), headOf(job).units))} of fall to spare, for pitch alone`;
   return `Carries ${stormOf(job)} to ${where}${fall}${dry}.`;
 }

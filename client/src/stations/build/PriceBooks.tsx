@@ -25,6 +25,8 @@ import { Button } from '../../ui/Button';
 import { Text } from '../../ui/Text';
 import { sayDay, todayOf } from './today';
 
+/** Bytes of a catalogue: 100,000 rows, of which it may have 5,000. */
+const MOST = 5e6;
 /** Refused rows that are told; how many more is said. */
 const TOLD = 8;
 
@@ -62,7 +64,7 @@ function useRates(taken: TakeOff) {
   const read = async (): Promise<void> => {
     const file = await pickFile('.csv,text/csv');
     if (!file) return;
-    const large = tooLarge(file);
+    const large = tooLarge(file, MOST);
     if (large !== null) {
       setTold(null);
       return setSaid(large);

@@ -45,6 +45,9 @@ function pictured(job: Job, kept: KeptPicture, as: 'photo' | 'underlay', middle:
   return { id, kind: 'underlay', name: freeName(job, 'Underlay'), file, ratio, a: end(0, -HALF), b: end(1, HALF) };
 }
 
+/** Bytes; a million levels are fewer. */
+const MOST = 20e6;
+
 /** Half of how wide a picture lies at first, m. */
 const HALF = 15;
 
@@ -57,7 +60,7 @@ function useBringIn({ middle, onGo }: Pick<Props, 'middle' | 'onGo'>) {
   const pick = async (accept: string): Promise<File | null> => {
     setSaid(null);
     const file = await pickFile(accept);
-    const large = file && !accept.startsWith('image') ? tooLarge(file) : null;
+    const large = file && !accept.startsWith('image') ? tooLarge(file, MOST) : null;
     if (large !== null) wrong(large);
     return large === null ? file : null;
   };
