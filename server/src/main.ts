@@ -106,11 +106,11 @@ async function start(): Promise<void> {
   const key = process.env.KATABASIS_KEY ?? keyIn(paths.key);
   await door.open();
   const pairing = new Pairing();
-  const scheme = process.env.KATABASIS_PROXY ? 'https://' : 'http://';
-  const portOf = process.env.KATABASIS_PROXY ? '' : `:${actual}`;
+  const at = (name: string): string => `http://${name}:${actual}`;
   const addresses = (): string[] => [
-    ...names.map((name) => `${scheme}${name}${portOf}`),
-    ...(isLoopback(host) ? [] : lanAddresses().map((each) => `http://${each}:${actual}`)),
+    // A proxy in front speaks https at its usual port.
+    ...names.map((name) => (process.env.KATABASIS_PROXY ? `https://${name}` : at(name))),
+    ...(isLoopback(host) ? [] : lanAddresses().map(at)),
   ];
   const application = createApp({
     db,

@@ -1,6 +1,7 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { act, render, screen } from '@testing-library/react';
+import { act, render, screen, waitFor } from '@testing-library/react';
 import { ThemeProvider } from '../theme/theme';
+import { FILES_KEY } from '../sync/keys';
 import * as keptFiles from '../sync/device/keptFiles';
 import { UnsentFiles } from './UnsentFiles';
 
@@ -14,14 +15,15 @@ const unsent = (hash: string, more: Partial<keptFiles.UnsentFile> = {}): keptFil
 
 async function draw(files: keptFiles.UnsentFile[], named?: ReadonlySet<string>): Promise<string> {
   jest.spyOn(keptFiles, 'unsentFiles').mockResolvedValue(files);
+  const client = new QueryClient();
   const { container } = render(
-    <QueryClientProvider client={new QueryClient()}>
+    <QueryClientProvider client={client}>
       <ThemeProvider>
         <UnsentFiles {...(named ? { named } : {})} />
       </ThemeProvider>
     </QueryClientProvider>,
   );
-  await act(() => new Promise((done) => setTimeout(done, 0)));
+  await waitFor(() => expect(client.getQueryData(FILES_KEY)).toEqual(files));
   return container.textContent ?? '';
 }
 

@@ -1,5 +1,5 @@
 /** What of this device's pictures the server has not got, and why; nothing where it has all. */
-import { View } from 'react-native';
+import { View, type ViewStyle } from 'react-native';
 import { retryRefused } from '../sync/device/keptFiles';
 import { isToldOf } from '../files/unsent';
 import { useUnsentFiles } from '../sync/records';
@@ -12,15 +12,20 @@ const pictures = (count: number): string => (count === 1 ? 'One picture' : `${co
 /** Why pictures were refused, each reason once. */
 const reasonsOf = (refused: readonly (string | null)[]): string => [...new Set(refused)].join(' ');
 
-/** `named`: hashes of the pictures of a job; of all the device's where left out. */
-export function UnsentFiles({ named }: { named?: ReadonlySet<string> }) {
+interface Props {
+  /** Hashes of the pictures of a job; of all the device's where left out. */
+  named?: ReadonlySet<string>;
+  style?: ViewStyle;
+}
+
+export function UnsentFiles({ named, style }: Props) {
   const unsent = useUnsentFiles().filter(named ? isToldOf(named) : () => true);
   if (unsent.length === 0) return null;
   const refused = unsent.filter((each) => each.refused !== null);
   const coming = unsent.length - refused.length;
   const stored = unsent.every((each) => each.stored);
   return (
-    <View role="status" style={{ gap: SPACE.s }}>
+    <View role="status" style={[{ gap: SPACE.s }, style]}>
       {coming > 0 && (
         <Text>
           {pictures(coming)} {coming === 1 ? 'is' : 'are'} still to be sent, and{' '}

@@ -8,8 +8,7 @@ import type { Session } from '../sync/session';
 import { jobKey } from '../sync/keys';
 import { useJob, useSession } from '../planning/useJob';
 import { UnsentFiles } from '../parts/UnsentFiles';
-import { isToldOf, picturesOf } from '../files/unsent';
-import { useUnsentFiles } from '../sync/records';
+import { picturesOf } from '../files/unsent';
 import { differencesOf, fieldWords, type Difference } from '../parts/differences';
 import { useStyles } from '../theme/theme';
 import { SPACE, type Palette } from '../theme/tokens';
@@ -107,12 +106,7 @@ function PicturesStrip() {
   const { job } = useJob();
   const styles = useStyles(make);
   const named = useMemo(() => picturesOf(job), [job]);
-  const isUnsent = useUnsentFiles().some(isToldOf(named));
-  return isUnsent ? (
-    <View style={styles.strip}>
-      <UnsentFiles named={named} />
-    </View>
-  ) : null;
+  return <UnsentFiles named={named} style={styles.strip} />;
 }
 
 /** The job was taken out while this was typed: it comes back whole, with what waits here. */

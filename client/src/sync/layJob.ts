@@ -1,10 +1,11 @@
 /** The job that comes of what the server has and of the changes that wait to be sent. Pure. */
 import { changed, jobFrom, type Job, type Stands } from '@katabasis/core';
 import { ownValue } from './ownValue';
+import { same } from './same';
 import { withPlaces } from './places';
 import type { Known } from './sessionState';
 import { byPlace, type Pending, type Versioned } from './device/stored';
-import { acknowledge } from './waiting';
+import { acknowledge } from './merging/waiting';
 
 /** States of a job remembered: as made, and the last few before it, to which one goes back and forth. */
 const RECENT = 4;
@@ -14,7 +15,7 @@ const sameElements = (a: Job, b: Job): boolean =>
   a.elements.size === b.elements.size &&
   a.elements.all.every((element, k) => {
     const other = b.elements.all[k]!;
-    return element === other || JSON.stringify(element) === JSON.stringify(other);
+    return same(element, other);
   });
 
 /** What is known with another job: the very one that stood there before, where it is of the same elements. */

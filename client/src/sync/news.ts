@@ -3,6 +3,7 @@
  * tells the others, where the browser lets pages agree on it.
  */
 import { newsSchema, type News } from '@katabasis/core';
+import { alone } from './alone';
 
 type Heard = { news: News } | 'back';
 
@@ -22,9 +23,7 @@ export function listenToServer(hear: (news: News) => void, back: () => void): ()
       take(heard);
     });
   // Held until this page goes; then another of the device takes it up.
-  const agreed = (navigator as { locks?: LockManager }).locks;
-  if (agreed) agreed.request('katabasis.news', { signal: ended.signal }, listen).catch(() => undefined);
-  else void listen();
+  alone('news', listen, ended.signal).catch(() => undefined);
   return () => {
     ended.abort();
     channel.close();

@@ -1,8 +1,9 @@
 /** What becomes of a session by what happens to it, and what is then to be done. Pure: `session.ts` does it. */
 import { changed, type JobReply } from '@katabasis/core';
+import { pauseAfter } from './again';
 import type { PageNews } from './keeping';
 import { laid, settled, withBase, withJob } from './layJob';
-import { make, takeStep } from './makeChange';
+import { make, takeStep } from './undo/makeChange';
 import {
   countWaiting,
   headKept,
@@ -17,7 +18,7 @@ import {
 } from './sessionState';
 import { drop, forget, withKept } from './undo/stacks';
 import type { StoredJob } from './device/stored';
-import { withoutChange } from './waiting';
+import { withoutChange } from './merging/waiting';
 import { compared, createdElsewhere, lag } from './merging/otherEpoch';
 import { conflicted, resolve } from './merging/meetTheirs';
 
@@ -144,14 +145,11 @@ function storeTold(
   return nothing({ ...state, unstored });
 }
 
-/** Waits before the server is asked again, each time longer, ms. */
-const AGAIN_MS = [2_000, 5_000, 15_000, 30_000];
-
 function unreached(state: SessionState, why: string | null): Reduced {
   const times = state.unreached?.times ?? 0;
   return {
     state: { ...state, unreached: { why, times: times + 1 } },
-    effects: [{ effect: 'sendAgain', after: AGAIN_MS[Math.min(times, AGAIN_MS.length - 1)]! }],
+    effects: [{ effect: 'sendAgain', after: pauseAfter(times) }],
   };
 }
 

@@ -4,6 +4,7 @@
  * the device's store in the same turn in which it shows, and leaves it only when the server has it.
  */
 import { OTHER_EPOCH, type Change, type Job, type JobReply } from '@katabasis/core';
+import { later } from './again';
 import { Refused, Unreachable } from './ask';
 import type { PageNews, SessionNeeds, SessionView } from './keeping';
 import type { Side } from './merging/mergeFields';
@@ -242,9 +243,7 @@ export class Session {
 
   private sendAgain(after: number): void {
     clearTimeout(this.again);
-    this.again = setTimeout(() => void this.flush(), after);
-    // A change that waits must not hold a test's process open; a browser's timers are plain numbers.
-    (this.again as { unref?: () => void }).unref?.();
+    this.again = later(after, () => void this.flush());
   }
 
   private async sendJob(): Promise<void> {

@@ -6,7 +6,7 @@ import type { Context, Middleware } from 'koa';
 import { deviceNameSchema } from '@katabasis/core';
 import type { Device, DeviceStore } from '../devices/store';
 import { fromOf } from '../http/cameFrom';
-import { nameOf } from '../http/guard';
+import { LOOPBACK, nameOf } from '../http/guard';
 import { ProblemError } from '../http/problem';
 
 export const COOKIE = 'katabasis';
@@ -52,8 +52,6 @@ export interface AdmissionParts {
   door?: number | undefined;
 }
 
-const NEAR = new Set(['localhost', '127.0.0.1', '[::1]']);
-
 export function admission({ devices, isLocal, door }: AdmissionParts): Middleware {
   return (ctx, next) => {
     const token = ctx.cookies.get(COOKIE);
@@ -61,7 +59,8 @@ export function admission({ devices, isLocal, door }: AdmissionParts): Middlewar
     const local = isLocal(ctx);
     if (!known && !local && !OPEN.has(ctx.path.toLowerCase())) {
       const { host, isForwarded } = fromOf(ctx);
-      if (door !== undefined && NEAR.has(nameOf(host)) && !isForwarded) ctx.set('Katabasis-Door', String(door));
+      if (door !== undefined && LOOPBACK.includes(nameOf(host)) && !isForwarded)
+        ctx.set('Katabasis-Door', String(door));
       throw new ProblemError(401, 'This device has not been let in. Type the code on the server’s screen.');
     }
     // Once in a while its year begins anew.

@@ -6,12 +6,11 @@
 import { randomBytes } from 'node:crypto';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { nameOf } from '../http/guard';
+import { LOOPBACK, nameOf } from '../http/guard';
 import { after } from '../timers';
 
 /** How long a ticket is good, ms. */
 const GOOD_MS = 60_000;
-const NEAR = new Set(['localhost', '127.0.0.1', '[::1]']);
 
 export class NearDoor {
   port = 0;
@@ -22,8 +21,8 @@ export class NearDoor {
   constructor(mainPort: () => number) {
     this.server = createServer((request, response) => {
       const { host = '', origin = '' } = request.headers;
-      const isPage = [...NEAR].some((name) => origin === `http://${name}:${mainPort()}`);
-      if (request.method !== 'GET' || !NEAR.has(nameOf(host)) || !isPage) {
+      const isPage = LOOPBACK.some((name) => origin === `http://${name}:${mainPort()}`);
+      if (request.method !== 'GET' || !LOOPBACK.includes(nameOf(host)) || !isPage) {
         response.writeHead(403).end();
         return;
       }

@@ -5,6 +5,7 @@
 import { closeSync, existsSync, fsyncSync, mkdirSync, openSync, readFileSync, writeSync } from 'node:fs';
 import { dirname } from 'node:path';
 import type { Db } from '../database';
+import { copiedAt } from '../epochs/epochs';
 
 const TABLES = ['devices', 'shares'] as const;
 
@@ -27,13 +28,12 @@ export class Withdrawals {
   /** Shuts out in the database who was shut out before; gives how many devices and links are asked anew as nobody can tell. */
   heed(db: Db): number {
     if (this.file === null) return 0;
-    const isCopy = db.prepare('select 1 from copied').get() !== undefined;
     const isKnown = existsSync(this.file);
     mkdirSync(dirname(this.file), { recursive: true });
     const at = new Date().toISOString();
     let anew = 0;
     if (!isKnown) {
-      if (isCopy)
+      if (copiedAt(db) !== null)
         for (const table of TABLES)
           anew += db.prepare(`update ${table} set withdrawn_at = ? where withdrawn_at is null`).run(at).changes;
       const out = TABLES.flatMap((table) =>

@@ -1,5 +1,6 @@
 /** Devices that were let in. Each has a token in a cookie; the database has its hash only. */
-import { createHash, randomBytes, randomUUID } from 'node:crypto';
+import { randomBytes, randomUUID } from 'node:crypto';
+import { hashOf } from '../admission/hashOf';
 import { Withdrawals } from '../admission/withdrawals';
 import type { Db } from '../database';
 
@@ -15,8 +16,6 @@ interface DeviceRow extends Device {
 
 /** How often it is written down that a device was here, ms. */
 const SEEN_EVERY_MS = 3600 * 1000;
-
-const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
 
 export class DeviceStore {
   private readonly sql;

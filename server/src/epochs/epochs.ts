@@ -25,6 +25,10 @@ export function markAsCopy(copy: Db): void {
   copy.prepare('insert into copied (at) values (?)').run(new Date().toISOString());
 }
 
+/** When a database that is a copy was made; null of one that is none, or has begun its epoch. */
+export const copiedAt = (db: Db): string | null =>
+  db.prepare<[], { at: string }>('select at from copied').get()?.at ?? null;
+
 /** Begins an epoch from the present state. `asOf`: as of when that was, null where nobody can tell. */
 export function beginEpoch(db: Db, { asOf, reset = false }: { asOf: string | null; reset?: boolean }): void {
   db.transaction(() => {
@@ -45,9 +49,8 @@ export class Epochs {
   constructor(db: Db) {
     this.db = db;
     db.transaction(() => {
-      const copied = db.prepare<[], { at: string }>('select at from copied').get();
-      if (copied) beginEpoch(db, { asOf: copied.at });
-      else if (!this.latest()) beginEpoch(db, { asOf: null });
+      const asOf = copiedAt(db);
+      if (asOf !== null || !this.latest()) beginEpoch(db, { asOf });
     }).immediate();
     this.id = this.latest()!.id;
   }

@@ -5,7 +5,7 @@
 import { randomUUID } from 'node:crypto';
 import { readFileSync, renameSync, writeFileSync } from 'node:fs';
 import type { Db } from '../database';
-import { beginEpoch } from './epochs';
+import { beginEpoch, copiedAt } from './epochs';
 
 /** Writes both notes anew. A kill between the two costs an epoch, and nothing else. */
 export function noteSamePlace(db: Db, file: string): void {
@@ -32,6 +32,5 @@ function isElsewhere(db: Db, file: string): boolean {
 /** Begins an epoch in a database that is not the one worked on here last, unless it says itself that it is a copy: that one begins its own. */
 export function heedAnotherPlace(db: Db, file: string): void {
   const known = db.prepare('select 1 from epochs').get() !== undefined;
-  const isCopy = db.prepare('select 1 from copied').get() !== undefined;
-  if (known && !isCopy && isElsewhere(db, file)) beginEpoch(db, { asOf: null });
+  if (known && copiedAt(db) === null && isElsewhere(db, file)) beginEpoch(db, { asOf: null });
 }

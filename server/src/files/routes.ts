@@ -18,7 +18,7 @@ const SENT = { points: 1_000_000, seconds: 3600 };
 export function fileRoutes(store: FileStore): Router {
   const router = new Router({ prefix: '/api/files' });
   const sending = new Limit(SENT, 'This device has sent very much in the last hour.');
-  const isTaken = async (by: string | null, bytes: number): Promise<void> => {
+  const spend = async (by: string | null, bytes: number): Promise<void> => {
     if (by !== null) await sending.take(by, Math.ceil(bytes / 1000));
   };
   router.param('hash', (hash, _ctx, next) => {
@@ -32,7 +32,7 @@ export function fileRoutes(store: FileStore): Router {
 
   router.put('/:hash', async (ctx) => {
     const by = askerOf(ctx).device?.id ?? null;
-    await isTaken(by, Number(ctx.get('content-length')) || 0);
+    await spend(by, Number(ctx.get('content-length')) || 0);
     await store.keep(ctx.params.hash!, ctx.req, by);
     ctx.status = 204;
   });
@@ -45,7 +45,7 @@ export function fileRoutes(store: FileStore): Router {
     const { at, of } = parseOr422(pieceQuerySchema, { ...ctx.query });
     const by = askerOf(ctx).device?.id ?? null;
     const piece = await bytesOf(ctx.req, PIECE, 'A piece of a file is at most 1 MB.');
-    await isTaken(by, piece.length);
+    await spend(by, piece.length);
     ctx.body = await store.add(ctx.params.hash!, piece, { at, of, by });
   });
 

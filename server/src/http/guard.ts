@@ -18,7 +18,8 @@ export function lanAddresses(): string[] {
   return short.length > 0 ? short : ownAddresses('IPv6');
 }
 
-const LOOPBACK = ['localhost', '127.0.0.1', '[::1]'];
+/** Names that a machine has for itself, as they stand in an address of the web. */
+export const LOOPBACK = ['localhost', '127.0.0.1', '[::1]'];
 
 /** Whether a server that listens there is reached from its own machine only. */
 export const isLoopback = (listen: string): boolean => LOOPBACK.includes(listen) || listen === '::1';

@@ -1,6 +1,7 @@
 /** Links to pages that are read without being let in. Only a link's hash is kept: who reads the database can open none. */
-import { createHash, randomBytes } from 'node:crypto';
+import { randomBytes } from 'node:crypto';
 import type { Audience, Share } from '@katabasis/core';
+import { hashOf } from '../admission/hashOf';
 import { Withdrawals } from '../admission/withdrawals';
 import type { Db } from '../database';
 import { ProblemError } from '../http/problem';
@@ -13,7 +14,6 @@ interface Row {
   withdrawn_at: string | null;
 }
 
-const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
 /** Bytes of a link: more than anybody guesses. */
 const BYTES = 24;
 

@@ -2,6 +2,7 @@
  * Photos and files of this device, by the SHA-256 of their bytes: kept beside the jobs and named by elements, never inside them. Kept
  * first, then sent at once, a piece at a time; what broke off goes on where it was, and what the server will not have waits aside.
  */
+import { later, pauseAfter } from '../again';
 import { alone } from '../alone';
 import { api } from '../api';
 import { Refused } from '../ask';
@@ -10,8 +11,6 @@ import type { StoredFile } from './schema';
 
 /** So much at a time: at 64 kbit/s half a minute's work, which is all that a broken line costs. */
 const PIECE = 256 * 1024;
-/** Waits before the server is asked again, each time longer, ms. */
-const AGAIN_MS = [2_000, 5_000, 15_000, 30_000];
 
 /** A file that the server has not got. */
 export interface UnsentFile {
@@ -112,8 +111,9 @@ let tries = 0;
 let late = false;
 
 function setLate(is: boolean): void {
-  if (late !== is) changed();
+  if (late === is) return;
   late = is;
+  changed();
 }
 
 /** Sends the files that the server has not got; what cannot be sent now is tried again by itself. Never throws. */
@@ -147,9 +147,7 @@ async function sendAll(): Promise<void> {
 
 function sendAgain(): void {
   setLate(true);
-  again = setTimeout(() => void sendFiles(), AGAIN_MS[Math.min(tries++, AGAIN_MS.length - 1)]!);
-  // What waits must not hold a test's process open; a browser's timers are plain numbers.
-  (again as { unref?: () => void }).unref?.();
+  again = later(pauseAfter(tries++), () => void sendFiles());
 }
 
 /** Tries those again that were refused. */

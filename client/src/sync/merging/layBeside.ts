@@ -4,7 +4,8 @@
  */
 import type { Beside, Element } from '@katabasis/core';
 import type { Pending, Versioned } from '../device/stored';
-import { NEVER } from '../waiting';
+import { same } from '../same';
+import { NEVER } from './waiting';
 
 type Job = NonNullable<Beside['job']>;
 
@@ -15,8 +16,6 @@ interface Apart {
   /** Gone on from in both. */
   both: Element[];
 }
-
-const same = (a: Element, b: Element): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 /** What is different. `seq`: how far this device had come. */
 function apart(base: ReadonlyMap<string, Versioned>, seq: number, { common, elements, removed }: Job): Apart {

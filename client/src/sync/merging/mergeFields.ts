@@ -3,6 +3,7 @@
  * where both did, and not alike, somebody must say whose stands. Pure.
  */
 import { elementSchema, type Element } from '@katabasis/core';
+import { same } from '../same';
 
 export type Side = 'mine' | 'theirs';
 
@@ -20,8 +21,6 @@ export interface Merged {
 }
 
 type Fields = Readonly<Record<string, unknown>>;
-
-const same = (a: unknown, b: unknown): boolean => a === b || JSON.stringify(a) === JSON.stringify(b);
 
 /** What comes of the three; where they collide, `side` stands. */
 export function mergeFields({ was, mine, theirs }: Versions, side: Side): Merged {

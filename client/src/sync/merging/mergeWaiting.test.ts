@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import type { Pending } from '../device/stored';
 import { mergeFields } from './mergeFields';
 import { collisionsIn, mergeWaiting } from './mergeWaiting';
-import { pendingOf } from '../waiting';
+import { pendingOf } from './waiting';
 
 interface Bend {
   id: string;

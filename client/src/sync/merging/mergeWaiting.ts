@@ -3,6 +3,8 @@ import type { Conflict, Element } from '@katabasis/core';
 import type { Pending } from '../device/stored';
 import { mergeFields, type Side } from './mergeFields';
 import { ownValue } from '../ownValue';
+import { same } from '../same';
+import { idsOf } from './waiting';
 
 /** An element as another device left it; null where it is gone, at version 0. */
 export interface Theirs {
@@ -30,8 +32,6 @@ export interface MergedWaiting {
   collisions: string[];
 }
 
-const touched = ({ puts, removes }: Pending): string[] => [...puts.map(({ id }) => id), ...removes];
-
 /** What waits, on top of theirs. Where both changed the same field, `side` stands. */
 export function mergeWaiting(
   waiting: readonly Pending[],
@@ -45,7 +45,7 @@ export function mergeWaiting(
   const out = new Map<string, Element | null>([...theirs].map(([id, { element }]) => [id, element]));
   const based = new Set<string>();
   for (const each of waiting) {
-    if (!touched(each).some((id) => theirs.has(id))) {
+    if (!idsOf(each).some((id) => theirs.has(id))) {
       merged.waiting.push(each);
       continue;
     }
@@ -53,7 +53,7 @@ export function mergeWaiting(
     const removes: string[] = [];
     const bases = { ...each.bases };
     const was = { ...each.was };
-    for (const id of touched(each)) {
+    for (const id of idsOf(each)) {
       const mine = each.puts.find((put) => put.id === id) ?? null;
       if (!theirs.has(id)) {
         if (mine) puts.push(mine);
@@ -69,7 +69,7 @@ export function mergeWaiting(
       out.set(id, to);
       delete bases[id];
       delete was[id];
-      if (JSON.stringify(to) === JSON.stringify(under)) continue;
+      if (same(to, under)) continue;
       if (to) puts.push(to);
       else removes.push(id);
       if (based.has(id)) continue;

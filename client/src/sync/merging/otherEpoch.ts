@@ -3,7 +3,7 @@ import type { Beside } from '@katabasis/core';
 import { layBeside } from './layBeside';
 import { withBase } from '../layJob';
 import { going, headKept, SEND, TELL_OTHERS, type Reduced, type SessionState } from '../sessionState';
-import { rebased } from '../waiting';
+import { rebased } from './waiting';
 
 /** The server is of another epoch than what is known here. */
 export const lag = (state: SessionState): Reduced => ({

@@ -3,6 +3,7 @@
  * changed, and only where they still are as it left them; what somebody else has changed since is told, and left to the user. Pure.
  */
 import { standsOf, type Change, type Element, type Job, type Stands } from '@katabasis/core';
+import { same } from '../same';
 
 /** What a change did to one element; null for one that was not there. */
 export interface Part {
@@ -33,8 +34,6 @@ export interface TakenBack {
 }
 
 type Fields = Record<string, unknown>;
-
-const same = (a: unknown, b: unknown): boolean => a === b || JSON.stringify(a) === JSON.stringify(b);
 
 /** What a change does to a job. */
 export function stepOf(job: Job, { label, puts, removes }: Change, id: string): UndoStep {

@@ -1,9 +1,10 @@
 /** Changes on their way to the server, oldest first, and the version of each element that they are made against. Pure. */
 import type { Change, Element } from '@katabasis/core';
-import { ownValue } from './ownValue';
-import type { Pending } from './device/stored';
+import { ownValue } from '../ownValue';
+import type { Pending } from '../device/stored';
 
-const idsOf = ({ puts, removes }: Pick<Change, 'puts' | 'removes'>): string[] => [
+/** Elements that a change touches. */
+export const idsOf = ({ puts, removes }: Pick<Change, 'puts' | 'removes'>): string[] => [
   ...puts.map(({ id }) => id),
   ...removes,
 ];

@@ -1,12 +1,13 @@
 /** Making a change, and taking one back, as what is then known and to be done. Pure. */
 import { changed, changeSchema, issueSentence, type Change } from '@katabasis/core';
-import { faultOf } from './faultOf';
-import { withJob } from './layJob';
-import type { Effect, Reduced, SessionState } from './sessionState';
-import { drop, empty, lastStep, push, type Stacked } from './undo/stacks';
-import { stepOf, takenBack } from './undo/steps';
-import type { Stack, Step } from './device/stored';
-import { pendingOf } from './waiting';
+import { faultOf } from '../faultOf';
+import { withJob } from '../layJob';
+import type { Effect, Reduced, SessionState } from '../sessionState';
+import { drop, empty, lastStep, push, type Stacked } from './stacks';
+import { stepOf, takenBack } from './steps';
+import type { Stack, Step } from '../device/stored';
+import { same } from '../same';
+import { pendingOf } from '../merging/waiting';
 
 const keep = (step: Step): Effect => ({ effect: 'keep', step });
 
@@ -27,7 +28,7 @@ function enqueue(state: SessionState, { change, id, onto, label, gone }: Enqueue
   const job = state.job!;
   const { elements } = job;
   const { forgotten = [] } = gone.step;
-  const puts = change.puts.filter((put) => JSON.stringify(elements.get(put.id)) !== JSON.stringify(put));
+  const puts = change.puts.filter((put) => !same(elements.get(put.id), put));
   const removes = change.removes.filter((each) => elements.has(each) && !puts.some((put) => put.id === each));
   if (puts.length + removes.length === 0)
     return { state: { ...state, stacks: gone.stacks }, effects: forgotten.length > 0 ? [keep({ forgotten })] : [] };

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import type { Element } from '@katabasis/core';
-import type { Pending } from './device/stored';
-import { mergeWaiting } from './merging/mergeWaiting';
+import type { Pending } from '../device/stored';
+import { mergeWaiting } from './mergeWaiting';
 import { acknowledge, pendingOf, rebased, withoutChange } from './waiting';
 
 const wye = (id: string): Element => ({ id, kind: 'junction', form: 'wye', name: id, groundLevel: 0 });
