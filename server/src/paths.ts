@@ -14,6 +14,8 @@ export interface Paths {
   withdrawn: string;
   /** File by which the database is known to be the one worked on here last. */
   note: string;
+  /** All lives of the database that are known here, one that no copy has among them. */
+  epochs: string;
 }
 
 /** Paths by KATABASIS_DATA and KATABASIS_SAMPLES: demo data is in a database of its own. */
@@ -26,6 +28,7 @@ export function pathsOf(env: NodeJS.ProcessEnv): Paths {
     key: join(folder, 'own-key'),
     withdrawn: join(folder, 'withdrawn'),
     note: join(folder, `${stem}.note`),
+    epochs: join(folder, `${stem}.epochs`),
     files: join(folder, 'files'),
     backups: join(folder, 'backups'),
   };

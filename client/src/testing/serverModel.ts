@@ -19,8 +19,15 @@ interface State {
   done: Map<string, Reply>;
   /** What each change took out. */
   log: { seq: number; removes: string[] }[];
-  /** Names of the epochs, oldest first, and how far the job had come when each began. */
-  epochs: { id: string; seq: number; asOf: string | null }[];
+  /** Name of the present epoch. */
+  epoch: string;
+}
+
+/** An epoch: the one it went on from, and how far the job had come then. */
+interface Life {
+  parent: string | null;
+  seq: number;
+  asOf: string | null;
 }
 
 const refused = (status: number, title: string, more: object = {}): Refused =>
@@ -32,6 +39,8 @@ export class ServerModel implements Api {
   losesEvery = Infinity;
   private clock = 0;
   private state: State;
+  /** Of all epochs, also those that no copy knows of. */
+  private readonly lives = new Map<string, Life>([['epoch-1', { parent: null, seq: 0, asOf: null }]]);
 
   constructor(elements: readonly Element[]) {
     this.state = {
@@ -40,7 +49,7 @@ export class ServerModel implements Api {
       elements: new Map(elements.map((element) => [element.id, { version: 1, element }])),
       done: new Map(),
       log: [],
-      epochs: [{ id: 'epoch-1', seq: 0, asOf: null }],
+      epoch: 'epoch-1',
     };
   }
 
@@ -53,7 +62,7 @@ export class ServerModel implements Api {
   }
 
   get epoch(): string {
-    return this.state.epochs.at(-1)!.id;
+    return this.state.epoch;
   }
 
   elementOf(id: string): Element | undefined {
@@ -72,8 +81,9 @@ export class ServerModel implements Api {
 
   /** Puts a copy in place: an epoch begins. */
   putBack({ at, ...state }: State & { at: string }): void {
-    const copy = structuredClone(state);
-    this.state = { ...copy, epochs: [...copy.epochs, { id: `epoch-${this.now()}`, seq: copy.seq, asOf: at }] };
+    const epoch = `epoch-${this.now()}`;
+    this.lives.set(epoch, { parent: state.epoch, seq: state.createdAt === null ? -1 : state.seq, asOf: at });
+    this.state = { ...structuredClone(state), epoch };
   }
 
   /** The job as told; throws where it is not here. */
@@ -92,13 +102,24 @@ export class ServerModel implements Api {
     }
   }
 
+  /** What is shared with another epoch, and as of when they parted. */
+  private since(named: string): { common: number; asOf: string | null } {
+    const epoch = named === '' ? 'epoch-1' : named;
+    const line = (id: string | null): string[] =>
+      id === null ? [] : [id, ...line(this.lives.get(id)?.parent ?? null)];
+    const [here, there] = [line(this.epoch), this.lives.has(epoch) ? line(epoch) : []];
+    const parted = [...here.filter((id) => !there.includes(id)), ...there.filter((id) => !here.includes(id))];
+    if (parted.length === here.length + there.length) return { common: -1, asOf: null };
+    const lives = parted.map((id) => this.lives.get(id)!);
+    const common = Math.min(Number.MAX_SAFE_INTEGER, ...lives.map(({ seq }) => seq));
+    return { common, asOf: lives.map(({ asOf }) => asOf ?? '').sort()[0] ?? null };
+  }
+
   beside = (_: string, epoch: string): Promise<Beside> =>
     this.answer(() => {
-      const { epochs, createdAt, log } = this.state;
-      const k = epoch === '' ? 0 : epochs.findIndex(({ id }) => id === epoch);
-      const later = epochs.slice(k + 1);
-      const common = k < 0 ? -1 : Math.min(Number.MAX_SAFE_INTEGER, ...later.map(({ seq }) => seq));
-      const is = { epoch: this.epoch, asOf: k < 0 ? null : (later[0]?.asOf ?? null), takenOut: false };
+      const { createdAt, log } = this.state;
+      const { common, asOf } = this.since(epoch);
+      const is = { epoch: this.epoch, asOf, takenOut: false };
       if (createdAt === null) return { ...is, job: null };
       const removed = log.filter(({ seq }) => seq > common).flatMap(({ removes }) => removes);
       return { ...is, job: { ...this.reply(), common, removed } };
@@ -116,8 +137,8 @@ export class ServerModel implements Api {
 
   /** Forgets the job whole, as a copy from before it began does. */
   forget(): void {
-    const epochs = this.state.epochs.map((each) => ({ ...each, seq: -1 }));
-    this.state = { ...this.state, epochs, createdAt: null, seq: 0, elements: new Map(), done: new Map(), log: [] };
+    for (const [id, life] of this.lives) this.lives.set(id, { ...life, seq: -1 });
+    this.state = { ...this.state, createdAt: null, seq: 0, elements: new Map(), done: new Map(), log: [] };
   }
 
   change = (_: string, body: ChangeBody): Promise<Reply> =>

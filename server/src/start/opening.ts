@@ -4,6 +4,8 @@ import { basename, dirname, join } from 'node:path';
 import { Withdrawals } from '../admission/withdrawals';
 import { Backups } from '../backups/backups';
 import { openDatabase, UnusableDatabase, type Db } from '../database';
+import { Epochs } from '../epochs/epochs';
+import { meetLives } from '../epochs/lives';
 import { heedAnotherPlace, noteSamePlace } from '../epochs/samePlace';
 import type { Paths } from '../paths';
 import { putSamples, resetToSamples } from '../samples';
@@ -39,7 +41,7 @@ function refuseMissing({ database, backups }: Paths): void {
 }
 
 /** Lets go of what backups and restores left half done, and has what is here be its owner's alone. */
-function tidy({ database, backups, key, withdrawn, note }: Paths): void {
+function tidy({ database, backups, key, withdrawn, note, epochs }: Paths): void {
   for (const [folder, stem] of [
     [dirname(database), basename(database)],
     [backups, ''],
@@ -50,7 +52,7 @@ function tidy({ database, backups, key, withdrawn, note }: Paths): void {
         rmSync(join(folder, name), { force: true });
   }
   const copies = new Backups(backups);
-  const all = [database, key, withdrawn, note, ...copies.list().map((name) => join(copies.folder, name))];
+  const all = [database, key, withdrawn, note, epochs, ...copies.list().map((name) => join(copies.folder, name))];
   for (const file of all.filter((each) => existsSync(each))) chmodSync(file, 0o600);
 }
 
@@ -71,5 +73,7 @@ export async function prepare(
     if (db.prepare('select 1 from changes limit 1').get()) await new Backups(paths.backups).make(db);
     resetToSamples(db);
   } else if (samples) putSamples(db);
+  new Epochs(db);
+  meetLives(db, paths.epochs);
   return { db, withdrawals };
 }

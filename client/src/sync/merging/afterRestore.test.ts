@@ -140,84 +140,91 @@ interface Edit {
 const acts = fc.array(
   fc.record({
     who: fc.nat(2),
-    act: fc.constantFrom('name', 'name', 'level', 'out', 'in', 'send', 'send', 'hear', 'reload', 'away', 'back'),
+    act: fc.constantFrom(
+      ...([
+        'name',
+        'name',
+        'name',
+        'level',
+        'out',
+        'in',
+        'send',
+        'send',
+        'send',
+        'hear',
+        'reload',
+        'away',
+        'back',
+      ] as const),
+      ...(['copy', 'put back'] as const),
+    ),
     id: fc.constantFrom(...IDS),
   }),
-  { maxLength: 24 },
+  { maxLength: 70, size: 'max' },
 );
 const SIDES = ['mine', 'theirs'] as const;
 
-it('three devices and a restore in the middle of the day: nothing is lost unseen, whatever was done', async () => {
+it('three devices, copies made and put back all day, one of them twice and older ones later: nothing is lost unseen', async () => {
   await fc.assert(
-    fc.asyncProperty(
-      acts,
-      acts,
-      acts,
-      fc.array(fc.constantFrom(...SIDES), { minLength: 1 }),
-      async (early, lost, late, sides) => {
-        const { server, device } = yard();
-        const devices = [await device(), await device(), await device()];
-        const away = new Set<number>();
-        const edits: Edit[] = [];
-        const out: { id: string; seen: string }[] = [];
-        const asked: (Element | null)[] = [];
-        let k = 0;
-        const side = (): 'mine' | 'theirs' => sides[k++ % sides.length]!;
-        const run = async (list: typeof early): Promise<void> => {
-          for (const { who, act, id } of list) {
-            const each = devices[who]!;
-            const element = each.session.view.job!.elements.get(id) as Bend | undefined;
-            server.reachable = !away.has(who);
-            if (act === 'name' && element) {
-              const to = `${id}${edits.length + 1}`;
-              if (rename(each.session, id, to) === null) edits.push({ id, was: element.name, to });
-            } else if (act === 'level' && element)
-              each.session.edit({ label: 'x', puts: [{ ...element, groundLevel: edits.length }], removes: [] });
-            else if (act === 'out' && element) {
-              if (remove(each.session, id) === null) out.push({ id, seen: element.name });
-            } else if (act === 'in' && !element) {
-              const to = `${id}${edits.length + 1}`;
-              each.session.edit({ label: 'In', puts: [bend(id, to)], removes: [] });
-              edits.push({ id, was: '', to });
-            } else if (act === 'send') {
-              await each.session.flush();
-              const { keeping } = each.session.view;
-              if (keeping.state === 'conflict') {
-                asked.push(...keeping.collisions.flatMap(({ mine, theirs }) => [mine, theirs]));
-                each.session.resolve(side());
-              }
-            } else if (act === 'hear' && server.reachable) each.session.take(server.reply());
-            else if (act === 'reload') each.session = await each.open();
-            else if (act === 'away') away.add(who);
-            else if (act === 'back') away.delete(who);
+    fc.asyncProperty(acts, fc.array(fc.constantFrom(...SIDES), { minLength: 1 }), async (day, sides) => {
+      const { server, device } = yard();
+      const devices = [await device(), await device(), await device()];
+      const away = new Set<number>();
+      const edits: Edit[] = [];
+      const out: { id: string; seen: string }[] = [];
+      const asked: (Element | null)[] = [];
+      let k = 0;
+      const side = (): 'mine' | 'theirs' => sides[k++ % sides.length]!;
+      const copies = [server.copied()];
+      for (const { who, act, id } of day) {
+        const each = devices[who]!;
+        const element = each.session.view.job!.elements.get(id) as Bend | undefined;
+        server.reachable = !away.has(who);
+        if (act === 'name' && element) {
+          const to = `${id}${edits.length + 1}`;
+          if (rename(each.session, id, to) === null) edits.push({ id, was: element.name, to });
+        } else if (act === 'level' && element)
+          each.session.edit({ label: 'x', puts: [{ ...element, groundLevel: edits.length }], removes: [] });
+        else if (act === 'out' && element) {
+          if (remove(each.session, id) === null) out.push({ id, seen: element.name });
+        } else if (act === 'in' && !element) {
+          const to = `${id}${edits.length + 1}`;
+          each.session.edit({ label: 'In', puts: [bend(id, to)], removes: [] });
+          edits.push({ id, was: '', to });
+        } else if (act === 'send') {
+          await each.session.flush();
+          const { keeping } = each.session.view;
+          if (keeping.state === 'conflict') {
+            asked.push(...keeping.collisions.flatMap(({ mine, theirs }) => [mine, theirs]));
+            each.session.resolve(side());
           }
-          server.reachable = true;
-        };
-        await run(early);
-        const copy = server.copied();
-        await run(lost);
-        server.putBack(copy);
-        await run(late);
-        for (const each of devices) asked.push(...(await settle(each.session, side)));
-        for (const { session } of devices) session.take(server.reply());
-        for (const each of devices) asked.push(...(await settle(each.session, side)));
-        const saw = (name: string): boolean =>
-          edits.some(({ was }) => was === name) ||
-          out.some(({ seen }) => seen === name) ||
-          asked.some((element) => element !== null && 'name' in element && element.name === name);
-        for (const { to } of edits)
-          if (!server.elements.some((element) => 'name' in element && element.name === to))
-            expect([to, saw(to)]).toEqual([to, true]);
-        // And all of them show what the server has.
-        for (const { session } of devices) {
-          session.take(server.reply());
-          const shown = session.view.job!.elements.all;
-          expect(new Map(shown.map((each) => [each.id, each]))).toEqual(
-            new Map(jobFrom('yard', server.elements).elements.all.map((each) => [each.id, each])),
-          );
-        }
-      },
-    ),
+        } else if (act === 'hear' && server.reachable) each.session.take(server.reply());
+        else if (act === 'reload') each.session = await each.open();
+        else if (act === 'away') away.add(who);
+        else if (act === 'back') away.delete(who);
+        else if (act === 'copy') copies.push(server.copied());
+        else if (act === 'put back') server.putBack(copies[(who * 4 + IDS.indexOf(id)) % copies.length]!);
+      }
+      server.reachable = true;
+      for (const each of devices) asked.push(...(await settle(each.session, side)));
+      for (const { session } of devices) session.take(server.reply());
+      for (const each of devices) asked.push(...(await settle(each.session, side)));
+      const saw = (name: string): boolean =>
+        edits.some(({ was }) => was === name) ||
+        out.some(({ seen }) => seen === name) ||
+        asked.some((element) => element !== null && 'name' in element && element.name === name);
+      for (const { to } of edits)
+        if (!server.elements.some((element) => 'name' in element && element.name === to))
+          expect([to, saw(to)]).toEqual([to, true]);
+      // And all of them show what the server has.
+      for (const { session } of devices) {
+        session.take(server.reply());
+        const shown = session.view.job!.elements.all;
+        expect(new Map(shown.map((each) => [each.id, each]))).toEqual(
+          new Map(jobFrom('yard', server.elements).elements.all.map((each) => [each.id, each])),
+        );
+      }
+    }),
     { numRuns: 250 },
   );
 });

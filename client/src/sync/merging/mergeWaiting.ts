@@ -4,7 +4,7 @@ import type { Pending } from '../device/stored';
 import { mergeFields, type Side } from './mergeFields';
 import { ownValue } from '../ownValue';
 import { same } from '../same';
-import { idsOf } from './waiting';
+import { idsOf, NEVER } from './waiting';
 
 /** An element as another device left it; null where it is gone, at version 0. */
 export interface Theirs {
@@ -44,6 +44,7 @@ export function mergeWaiting(
   const made = new Map<string, Element | null>();
   const out = new Map<string, Element | null>([...theirs].map(([id, { element }]) => [id, element]));
   const based = new Set<string>();
+  const later = new Set<string>();
   for (const each of waiting) {
     if (!idsOf(each).some((id) => theirs.has(id))) {
       merged.waiting.push(each);
@@ -55,7 +56,9 @@ export function mergeWaiting(
     const was = { ...each.was };
     for (const id of idsOf(each)) {
       const mine = each.puts.find((put) => put.id === id) ?? null;
-      if (!theirs.has(id)) {
+      // What goes before it is another's, whom it has not seen: that is a question of its own, once this one is answered.
+      if (made.has(id) && ownValue(each.bases, id) === NEVER) later.add(id);
+      if (!theirs.has(id) || later.has(id)) {
         if (mine) puts.push(mine);
         else removes.push(id);
         continue;
@@ -88,12 +91,18 @@ export function mergeWaiting(
   return merged;
 }
 
-/** What must be asked about: both sides of each element, once all that waits is made. */
+/** Those that wait up to the first whose element is asked about by itself. */
+function untilAsked(waiting: readonly Pending[], id: string): readonly Pending[] {
+  const k = waiting.findIndex(({ bases }) => ownValue(bases, id) === NEVER);
+  return k < 0 ? waiting : waiting.slice(0, k);
+}
+
+/** What must be asked about: both sides of each element, once all that waits is made but for what is asked about after it. */
 export function collisionsIn(waiting: readonly Pending[], theirs: ReadonlyMap<string, Theirs>): Collision[] {
   const mine = mergeWaiting(waiting, theirs, 'mine');
   const other = mergeWaiting(waiting, theirs, 'theirs');
   const after = ({ waiting: made }: MergedWaiting, id: string): Element | null =>
-    made.reduce<Element | null>(
+    untilAsked(made, id).reduce<Element | null>(
       (element, { puts, removes }) => (removes.includes(id) ? null : (puts.find((put) => put.id === id) ?? element)),
       theirs.get(id)!.element,
     );
