@@ -13,7 +13,7 @@ const FLOORS = [
   ['works', 'yard'],
   ['inlets'],
   ['runoff'],
-  ['network'],
+  ['network', 'openings'],
   ['plan'],
   ['words'],
   ['snags'],

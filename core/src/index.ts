@@ -78,6 +78,7 @@ export { FALL_ASKED, groundSays, type GroundSays } from './yard/says';
 export { cutAlong, type Cut } from './yard/cut';
 export { pondAt, seenOf, unseenPonds, type Seen } from './yard/seen';
 export { waysOut, type WayOut } from './yard/waysOut';
+export { doorWords, type DoorWords } from './words/doors';
 export { nextWords, pondWords, seenWords, suggestionWords, wayOutWords, waysOutWords, whyWords } from './words/yard';
 export { catalogueTable, readCatalogue, type ReadCatalogue } from './formats/catalogueCsv';
 export { readGeoJson, toGeoJson } from './formats/geoJson';

@@ -3,8 +3,9 @@ import { GRATE_FACTS } from '../catalogue/grates';
 import { sagCapacity, sagDepth, type InletControl, type SagInlet } from '../hydraulics/sagInlet';
 import type { Basin } from '../job/kinds';
 import type { Settings } from '../job/settings';
+import type { Stands } from '../works/work';
 import type { AtInlet, Offered } from './inlet';
-import { freeboardOf } from './sill';
+import { freeboardOf, standsAt } from './sill';
 
 export interface BasinPlan extends Offered {
   kind: 'basin';
@@ -14,6 +15,7 @@ export interface BasinPlan extends Offered {
   ponding: number;
   control: InletControl;
   inlet: SagInlet;
+  stands: Stands;
   /** Highest water, from ponding or from the pipe, or as high as it runs off over the ground, below the sill it protects, m; null where none is said. */
   freeboard: number | null;
   /** How much grit its sump holds, m³; null without one. */
@@ -30,20 +32,14 @@ export function inletOf({ grate, count = 1, clogging, walled = 0 }: Basin): SagI
   };
 }
 
-/**
- * `waterLevel` is the water line at the basin, m; `taken` and `passedOn` what of the water that came goes in and runs past, m³/s;
- * `passing` all that passes the basin in its line, which comes up there when the line is drowned.
- */
-export function basinPlan(
-  basin: Basin,
-  { taken, waterLevel, passedOn = 0, passing = taken }: AtInlet,
-  settings: Settings,
-): BasinPlan {
+/** A basin in a rain. Where its line is drowned, all that passes it there comes up. */
+export function basinPlan(basin: Basin, at: AtInlet, settings: Settings): BasinPlan {
+  const { taken, waterLevel, passedOn = 0 } = at;
   const inlet = inletOf(basin);
   const { depth: ponding, control } = sagDepth({ ...inlet, flow: taken });
   // Over a drowned grate what comes must still go down through it: its own head stands on the water line.
-  const standsAt = Math.max(basin.groundLevel, waterLevel ?? Number.NEGATIVE_INFINITY) + ponding;
-  const drowned = waterLevel !== null && waterLevel > basin.groundLevel;
+  const highest = Math.max(basin.groundLevel, waterLevel ?? Number.NEGATIVE_INFINITY) + ponding;
+  const stands = standsAt({ inlet: basin, at, highest }, settings);
   // Square in plan, as wide as the grate's rim is long.
   const side = GRATE_FACTS[basin.grate].weirLength / 4;
   return {
@@ -55,7 +51,8 @@ export function basinPlan(
     ponding,
     control,
     inlet,
-    freeboard: freeboardOf(basin, standsAt, drowned ? Math.max(taken, passing) : taken, settings),
+    stands,
+    freeboard: freeboardOf(basin, stands.level),
     sump: basin.sumpDepth === undefined ? null : side * side * basin.sumpDepth,
   };
 }

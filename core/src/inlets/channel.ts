@@ -12,8 +12,9 @@ import { depthForHole, type OutletHole } from '../hydraulics/outletHole';
 import type { Channel } from '../job/kinds';
 import type { Settings } from '../job/settings';
 import { Kept, step } from '../numeric/kept';
+import type { Stands } from '../works/work';
 import type { AtInlet, Offered } from './inlet';
-import { freeboardOf } from './sill';
+import { freeboardOf, standsAt } from './sill';
 
 export interface ChannelPlan extends Offered {
   kind: 'channel';
@@ -27,6 +28,8 @@ export interface ChannelPlan extends Offered {
   holeDepth: number | null;
   /** Depth of water that stays in it after the rain, m: its pipe's invert above its floor. */
   holds: number;
+  /** At the highest of its grate. */
+  stands: Stands;
   /** As a basin's: to the highest of the channel's own water, m. */
   freeboard: number | null;
 }
@@ -111,7 +114,7 @@ export interface ChannelIn {
 
 /** A channel in a rain. */
 export function channelPlan({ channel, at, outlet, settings }: ChannelIn, kept = new Kept()): ChannelPlan {
-  const { taken, waterLevel, passedOn = 0, passing = taken } = at;
+  const { taken, waterLevel, passedOn = 0 } = at;
   const drain = drainOf(channel);
   const bed = channel.groundLevel - channel.depth;
   const hole = outlet && { across: holeOf(channel, outlet.diameter).across, where: channel.hole ?? ('floor' as const) };
@@ -125,10 +128,10 @@ export function channelPlan({ channel, at, outlet, settings }: ChannelIn, kept =
     across: hole?.across,
     where: hole?.where,
   });
-  const drowned = waterLevel !== null && waterLevel > channel.groundLevel;
   const outletFlow = Math.max(...profile.outlets.map(({ flow }) => flow));
   // A door may stand anywhere beside it: against the highest of its grate.
   const highestGrate = channel.groundLevel + (channel.topSlope ?? 0) * channel.length;
+  const stands = standsAt({ inlet: channel, at, highest: highestGrate + Math.max(0, profile.over) }, settings);
   return {
     kind: 'channel',
     offered: taken + passedOn,
@@ -140,11 +143,7 @@ export function channelPlan({ channel, at, outlet, settings }: ChannelIn, kept =
     outletFlow,
     holeDepth: hole && depthForHole(hole, outletFlow, overBed),
     holds: outlet === null ? 0 : Math.min(channel.depth, Math.max(0, outlet.invert - bed)),
-    freeboard: freeboardOf(
-      channel,
-      highestGrate + Math.max(0, profile.over),
-      drowned ? Math.max(taken, passing) : taken,
-      settings,
-    ),
+    stands,
+    freeboard: freeboardOf(channel, stands.level),
   };
 }

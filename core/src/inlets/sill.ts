@@ -1,8 +1,9 @@
 /** How far water stays from the opening that an inlet protects. */
-import { groundInlets, type Job } from '../job/job';
 import { broadWeirHead } from '../hydraulics/broadWeir';
 import type { GroundInlet } from '../job/kinds';
 import type { Settings } from '../job/settings';
+import type { Stands } from '../works/work';
+import type { AtInlet } from './inlet';
 import { METRES_PER_INCH } from '../units/constants';
 
 /** Deeper than this over a sill no water stands in the open: it has run off somewhere, and the door is flooded anyhow. 6 in, m. */
@@ -21,15 +22,23 @@ export function runOffLevel(
   return Math.max(groundLevel, spillLevel) + broadWeirHead(flow, spillLength ?? settings.spillLength);
 }
 
-/**
- * What is left to the sill (m) when water would stand at `highest` (m) but for running off over the ground; null without a sill. At most
- * all that comes, `flow` (m³/s), runs off: what the inlet still takes of it is to the safe side.
- */
-export function freeboardOf(inlet: GroundInlet, highest: number, flow: number, settings: Settings): number | null {
-  if (inlet.sillLevel === undefined) return null;
-  return Math.max(-MAX_OVER_SILL, inlet.sillLevel - Math.min(highest, runOffLevel(inlet, flow, settings)));
+/** What stands at an inlet with all that goes in there, or comes up. */
+interface Standing {
+  inlet: GroundInlet;
+  at: AtInlet;
+  /** Level of the water there but for running off over the ground, m. */
+  highest: number;
 }
 
-/** The first inlet that protects an opening. */
-export const firstSill = (job: Job): GroundInlet | undefined =>
-  groundInlets(job).find(({ sillLevel }) => sillLevel !== undefined);
+/** As high as it runs off at most. All that comes is taken to run off: what the inlet still takes of it is to the safe side. */
+export function standsAt({ inlet, at, highest }: Standing, settings: Settings): Stands {
+  const { taken, passedOn = 0, waterLevel, passing = taken } = at;
+  const drowned = waterLevel !== null && waterLevel > inlet.groundLevel;
+  const comes = drowned ? Math.max(taken, passing) : taken;
+  const runOff = runOffLevel(inlet, comes, settings);
+  return { level: Math.min(highest, runOff), runs: passedOn + (drowned || highest > runOff ? comes : 0) };
+}
+
+/** What is left to the sill (m) over water at a level, m; null without a sill. */
+export const freeboardOf = ({ sillLevel }: GroundInlet, level: number): number | null =>
+  sillLevel === undefined ? null : Math.max(-MAX_OVER_SILL, sillLevel - level);

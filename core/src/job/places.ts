@@ -33,9 +33,16 @@ export function lengthOfRun(job: Job, run: Run): number {
 const USUAL_WIDTH = 0.9;
 
 /** An opening's two sides on its wall, from the left as its outline goes; null where that is not on the plan. */
-export function wayOfOpening(job: Job, { building: id, wall, along, width = USUAL_WIDTH }: Opening): Place[] | null {
-  const building = id === undefined ? undefined : job.elements.get(id);
-  const outline = building?.kind === 'building' ? building.outline : undefined;
+export function wayOfOpening(job: Job, opening: Opening): Place[] | null {
+  const building = opening.building === undefined ? undefined : job.elements.get(opening.building);
+  return sidesOnWall(building?.kind === 'building' ? building.outline : undefined, opening);
+}
+
+/** The same on a building's outline. */
+export function sidesOnWall(
+  outline: readonly Place[] | undefined,
+  { wall, along, width = USUAL_WIDTH }: Opening,
+): Place[] | null {
   if (!outline || wall === undefined) return null;
   const [a, b] = [outline[wall % outline.length]!, outline[(wall + 1) % outline.length]!];
   const length = wayLength([a, b]) || 1;

@@ -6,6 +6,7 @@ import type { Job } from '../job/job';
 import type { Landing, Run } from '../job/kinds';
 import type { Settings } from '../job/settings';
 import type { FallBudget } from '../network/budget';
+import type { DoorPlan } from '../openings/doors';
 import type { OnSlope } from '../runoff/bypass';
 import type { WayFlow } from '../runoff/groundWays';
 import type { Sources } from '../runoff/sources';
@@ -120,6 +121,8 @@ export interface Openings {
   intensity: number;
   /** How far the water stays below the sill at each inlet that protects one, m; less than 0 when it stands over it. */
   freeboards: Readonly<Record<string, number>>;
+  /** Every opening that is drawn. */
+  doors: readonly DoorPlan[];
   /** What the gutter over each downspout spills beside the wall in it, where it does, m³/s. */
   spills: Readonly<Record<string, number>>;
 }
@@ -145,6 +148,8 @@ export interface Solution {
   /** Works that are not pipe, by id; and the same in the rarer rain, null where none is said. */
   works: Readonly<Record<string, WorkPlan>>;
   rarerWorks: Readonly<Record<string, WorkPlan>> | null;
+  /** Every opening that is drawn, in the design rain. */
+  doors: readonly DoorPlan[];
   /** What comes down every open way, by id. */
   ways: ReadonlyMap<string, WayFlow>;
   /** Doors and window wells in a rarer rain; null when there are none, or no such rain is said. */

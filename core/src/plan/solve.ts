@@ -1,10 +1,12 @@
 /** From a job to every derived figure, stage by stage. Judging comes after, in `planJob.ts`. */
 import { rainOf, type Job } from '../job/job';
+import { doorsIn } from '../openings/doors';
+import type { InRain } from '../openings/openWater';
 import { pipeEnds } from './ends';
 import { alwaysRuns } from './flows';
 import { layOut } from './layout';
 import { openingsOf, rarerRain } from './openings';
-import { inletsIn, rainResponse } from './rainResponse';
+import { inletsIn, rainResponse, type RainResponse } from './rainResponse';
 import { runPlans } from './runs';
 import type { Solution } from './solution';
 import { standingWater } from './standing';
@@ -18,6 +20,13 @@ export function solve(job: Job): Solution {
   const rarer = rarerRain(job);
   const hasWorks = Object.keys(works.plans).length > 0;
   const { settings, tree, lines, budgets } = layout;
+  const inRain = (of: RainResponse): InRain => ({
+    settings,
+    inlets: inletsIn(job, layout, of),
+    works: of.works.plans,
+    landings: of.landings,
+  });
+  const now = inRain(response);
   return {
     rain: rain?.intensity ?? 0,
     settings,
@@ -30,10 +39,11 @@ export function solve(job: Job): Solution {
     sources,
     onSlope: flows.onSlope,
     stray: tree.stray.map((run) => run.id),
-    inlets: inletsIn(job, layout, response),
+    inlets: now.inlets,
     works: works.plans,
     rarerWorks: hasWorks && rarer ? rainResponse(job, rarer, layout).works.plans : null,
     ways,
-    openings: openingsOf(job, (rarest) => inletsIn(job, layout, rainResponse(job, rarest, layout))),
+    doors: rain ? doorsIn(job, now) : [],
+    openings: openingsOf(job, (rarest) => inRain(rainResponse(job, rarest, layout))),
   };
 }

@@ -9,6 +9,9 @@ import { channelOutlet } from './inlets/channelOutlet';
 import { channelOvertops } from './inlets/channelOvertops';
 import { coverShort } from './pipes/coverShort';
 import { deepTrench } from './site/deepTrench';
+import { doorFloods } from './inlets/doorFloods';
+import { doorNear } from './inlets/doorNear';
+import { doorNotJudged } from './inlets/doorNotJudged';
 import { downspoutSmall } from './inlets/downspoutSmall';
 import { dropAtMain } from './outlets/dropAtMain';
 import { hangsOut } from './pipes/hangsOut';
@@ -64,7 +67,9 @@ export const RULES: readonly Rule[] = [
   lidAboveInlet,
   waterOverGrate,
   nearOpening,
+  doorNear,
   openingFloods,
+  doorFloods,
   mainFull,
   nearBuilding,
   serviceUnmarked,
@@ -102,6 +107,7 @@ export const RULES: readonly Rule[] = [
   nothingLeads,
   sedimentTrapMissing,
   openingRainMissing,
+  doorNotJudged,
   rootsCrossed,
   lengthDisagrees,
   ...drainRules,

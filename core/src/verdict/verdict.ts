@@ -2,6 +2,7 @@
 import { headOf, ofKind, rainOf, type Job } from '../job/job';
 import type { Discharge } from '../job/kinds';
 import { OUTFALLS, RECEIVING_FACTS, receivingOf } from '../catalogue/outfalls';
+import { notJudged } from '../snags/inlets/doorNotJudged';
 import type { Severity, Snag } from '../snags/snag';
 import { LEAST_SHORT } from '../numeric/tolerance';
 import type { Solution } from '../plan/solution';
@@ -28,7 +29,7 @@ export function verdictOf(job: Job, solution: Solution, snags: Snag[]): Verdict 
   if (Object.keys(solution.landings).length === 0 && solution.sources.contributingAreas.length === 0) {
     return { state: 'empty', sentence: 'Nothing here yet: start with a roof and a way out.', at: null, ...counts };
   }
-  if (worst?.code === 'openingFloods' && counts.stops + counts.fixes === 1) {
+  if ((worst?.code === 'openingFloods' || worst?.code === 'doorFloods') && counts.stops + counts.fixes === 1) {
     // All works in the rain that it is sized by: the whole is said, and then what that does not cover.
     const { headline } = tellSnag(job, solution, worst);
     return {
@@ -59,7 +60,8 @@ function carries(job: Job, solution: Solution): string {
   if (discharges.length === 0) return 'No water reaches a way out yet.';
   const where = discharges.length === 1 ? called(discharges[0]!) : `${discharges.length} ways out`;
   const spare = solution.budgets[0]?.left ?? 0;
-  const dry = solution.openings ? `; openings stay dry in the ${solution.openings.returnPeriod}-year` : '';
+  const isJudged = solution.openings !== null && notJudged(solution).length === 0;
+  const dry = isJudged ? `; openings stay dry in the ${solution.openings!.returnPeriod}-year` : '';
   // A pop-up's lid, or water at the way out, may stand higher than the pipe: what fall there is cannot be spared.
   const fall =
     spare < -LEAST_SHORT

@@ -61,6 +61,13 @@ export const bermWork = work<Berm, BermPlan>({
       return bermPlan(berm, here.comesDown(berm.id), water);
     },
   },
+  // What comes down behind it and finds no way on stands up to its crest.
+  inOpen: ({ waterLevel, trapped, crest }, { to }) =>
+    trapped > 0 && to === undefined
+      ? { level: crest, runs: trapped }
+      : waterLevel === null
+        ? null
+        : { level: waterLevel, runs: 0 },
   dug: true,
   count: (_, plan) =>
     plan

@@ -90,6 +90,8 @@ export const culvertWork = work<Culvert, CulvertPlan>({
       return culvertPlan(culvert, here.comesDown(culvert.id), tailwater, here.settings.leastCover);
     },
   },
+  inOpen: ({ flow, waterLevel, freeboard }) =>
+    flow > 0 ? { level: waterLevel, runs: freeboard < 0 ? flow : 0 } : null,
   dug: true,
   count: (culvert) => {
     const { nominal, material, pipes = 1, stone, inlet } = culvert;

@@ -102,6 +102,7 @@ export const pavedBedWork = work<PavedBed, PavedBedPlan>({
       return kept.ask(planned, { bed, outlet: outletOf(bed.id), comes, fixed, storm, jobSoil: soil }, bed.id);
     },
   },
+  inOpen: ({ over }, { groundLevel }) => (over > 0 ? { level: groundLevel, runs: over } : null),
   dug: true,
   count: (bed) => {
     const area = areaCovered(bed);

@@ -63,6 +63,7 @@ export const stoneDrainWork = work<StoneDrain, StoneDrainPlan>({
   of: 'stoneDrain',
   inRain: { turn: 'landing', plan: (drain, here) => stoneDrainPlan(drain, here.at(drain.id).entering) },
   inLine,
+  inOpen: ({ flow, waterLevel, over }) => (flow > 0 ? { level: waterLevel, runs: over } : null),
   dug: true,
   count: (drain) => {
     const { width, depth, stone = 'round', fabric = 'wrapped' } = drain;

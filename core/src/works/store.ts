@@ -106,6 +106,7 @@ export const storeWork = work<Discharge, StorePlan>({
     },
   },
   stands: ({ peakLevel }) => peakLevel,
+  inOpen: ({ overflow, peakLevel }) => (overflow > 0 ? { level: peakLevel, runs: overflow } : null),
   dug: false,
   // Counted with the ways out.
   count: () => [],

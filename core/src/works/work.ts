@@ -25,6 +25,12 @@ export interface AtLanding {
   passingArea: number;
 }
 
+/** Water in the open: how high it stands, m, and what of it runs on from there over the ground, m³/s. */
+export interface Stands {
+  level: number;
+  runs: number;
+}
+
 /** What a work may ask of the plan that it stands in. */
 export interface Here extends InGround {
   settings: Settings;
@@ -80,6 +86,8 @@ export interface Work<E extends Element, P> {
   inRain?: { turn: Turn; plan(element: E, here: Here): P };
   /** The same with the water of the line under it standing at a level, m: it comes up where that is higher. */
   inLine?(plan: P, element: E, waterLevel: number): P;
+  /** Water in the open at it: how high that stands, m, and what of it runs on over the ground, m³/s; null where there is none. */
+  inOpen?(plan: P, element: E): Stands | null;
   /** Water that it makes stand against the pipes that end in it, m. */
   stands?(plan: P): number;
   /** Whether it is dug along a way or an outline of its own. */

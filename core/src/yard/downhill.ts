@@ -45,7 +45,7 @@ const awayFrom = ({ places }: Taker, at: Place): number =>
   places.length > 1 ? footOnWay(places, at)!.distance : distance(places[0]!, at);
 
 /** Finds for any place of one yard what takes its water; null where that runs off the yard, or into a pond that nothing stands in. */
-class Leading {
+export class Leading {
   /** By cell: takers whose reach it lies in, and those that stand in its pond. */
   private readonly near = new Map<number, Taker[]>();
   private readonly inPond = new Map<number, Taker[]>();

@@ -1,6 +1,7 @@
 /** A door, a window well, a vent, steps to a basement: where water must not come in. */
 import {
   distance,
+  doorWords,
   nameOf,
   ofKind,
   OPENING_FORMS,
@@ -21,6 +22,7 @@ import { without } from '../../input/without';
 import { OwnName } from '../../parts/forms/OwnName';
 import { Choice } from '../../ui/Choice';
 import { fieldRow } from '../../ui/rows';
+import { Text } from '../../ui/Text';
 import type { ElementView } from '../view';
 
 const LABELS: Record<OpeningForm, string> = {
@@ -32,7 +34,7 @@ const LABELS: Record<OpeningForm, string> = {
 };
 
 function Form({ element: opening }: { element: Opening }) {
-  const { job, edit, units } = useJob();
+  const { job, plan, edit, units } = useJob();
   const set = (label: string, key: keyof Opening, value: unknown): string | null =>
     edit(put(label, without(opening, key, value)));
   const buildings = ofKind(job, 'building').filter(({ outline }) => outline !== undefined);
@@ -97,6 +99,11 @@ function Form({ element: opening }: { element: Opening }) {
           </View>
         </>
       )}
+      {doorWords(job, plan, opening.id).map(({ when, says, tone }) => (
+        <Text key={when} {...(tone ? { tone } : {})}>
+          {when}: {says}.
+        </Text>
+      ))}
     </>
   );
 }

@@ -44,6 +44,22 @@ const rarer = (times: number): Element =>
     openings: { returnPeriod: 100, intensity: 4e-5 * times },
     source: { type: 'own', place: 'Here', returnPeriod: 10 },
   });
+/** A basin 1 m before a door that it does not name; `sill`: nothing where nobody measured it. */
+const byTheDoor = (area: number, sill: { sillLevel?: number }, times: number): Job =>
+  jobOf(
+    rarer(times),
+    {
+      id: 'house',
+      kind: 'building',
+      name: 'House',
+      outline: [0, 1, 2].map((k) => ({ east: 9 * (k % 2), north: 4 * k })),
+    },
+    { id: 'door', kind: 'opening', name: 'Door', form: 'door', building: 'house', wall: 0, ...sill },
+    ground(area, 'basin'),
+    basin({ place: { east: 5, north: 1 } }),
+    out({ stone: true }),
+    pipe('basin', { nominal: 0.3048 }),
+  );
 const through = (form: Junction['form'], side: number): Job =>
   jobOf(
     ground(60, 'basin'),
@@ -203,6 +219,9 @@ const MAKE: Record<string, Make> = {
       pipe('basin', { to: 'node', length: 12, nominal: 0.1016 }),
       pipe('node', { length: 30, nominal: 0.1016, grade: { type: 'pitch', pitch: 0.012 } }),
     ),
+  doorNear: (a) => byTheDoor(140, { sillLevel: 0.02 + 0.06 * a }, 1 + a),
+  doorFloods: (a) => byTheDoor(200, { sillLevel: 0.118 + 0.02 * a }, 3 + a),
+  doorNotJudged: (a) => byTheDoor(60 + 40 * a, {}, 2),
   openingRainMissing: (a) => yardWith(30, { basin: { sillLevel: 0.4 + a } }),
   assumedFigure: (a) => yardWith(30, { pipe: { assumed: true, length: 10 + 10 * a } }),
   ...WORK_YARDS,
@@ -218,6 +237,9 @@ const NO_FIX = new Set([
   'mainLevelMissing',
   'nearOpening',
   'openingFloods',
+  'doorNear',
+  'doorFloods',
+  'doorNotJudged',
   'mainFull',
   'carriesOver',
   'velocityHigh',

@@ -1,5 +1,5 @@
 import { rainOf } from '../../job/job';
-import { firstSill } from '../../inlets';
+import { firstToProtect } from '../../openings/firstToProtect';
 import type { Rule } from '../snag';
 
 /** A sill is to be protected, and no rarer rain is said to check it by. */
@@ -7,7 +7,7 @@ export const openingRainMissing: Rule = {
   code: 'openingRainMissing',
   find: (job) => {
     const rain = rainOf(job);
-    const inlet = firstSill(job);
+    const inlet = firstToProtect(job);
     return rain && !rain.openings && inlet
       ? [
           {

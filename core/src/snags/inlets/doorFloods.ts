@@ -1,0 +1,27 @@
+import { MAX_OVER_SILL } from '../../inlets';
+import { LEVEL_TOLERANCE } from '../../numeric/tolerance';
+import type { Rule } from '../snag';
+import { atDoor } from './doorNear';
+
+/** In the rarer rain water stands over the sill of an opening that is drawn. Where the design rain comes near it already, that is told. */
+export const doorFloods: Rule = {
+  code: 'doorFloods',
+  short: 'floods a sill',
+  find: (_, { openings, doors, settings: { openingMargin } }) => {
+    const near = new Set(
+      doors.flatMap(({ opening, left }) => (left !== null && left < openingMargin - LEVEL_TOLERANCE ? [opening] : [])),
+    );
+    return (openings?.doors ?? [])
+      .filter(({ opening, left }) => left !== null && left < -LEVEL_TOLERANCE && !near.has(opening))
+      .map((door) => ({
+        ...atDoor(door, { code: 'doorFloods', limit: 0 }),
+        figure: -door.left!,
+        years: openings!.returnPeriod,
+      }));
+  },
+  tell: (snag, say) => ({
+    headline: `In the ${snag.years}-year rain water ${snag.other === undefined ? 'in the hollow before it' : `from ${say.name(snag.other)}`} stands ${say.show('small', snag.figure)}${snag.figure >= MAX_OVER_SILL ? ' or more' : ''} over the sill of ${say.name(snag.at)}.`,
+    why: 'What comes in at a door costs more than any pipe. A larger inlet or line, or ground that leads the excess off below the sill, keeps it out.',
+    instead: 'Give it a larger grate, channel or pipe, or shape the ground so that water runs off clear of the door.',
+  }),
+};
