@@ -118,6 +118,7 @@ export { priceOf, unrounded, type Price, type PriceLine } from './price/price';
 export { pricesOf, type Prices } from './price/book';
 export { dearer, isCurrency, leastUnits, lineLabel, money, rateUnit } from './price/words';
 export { straightOn } from './numeric/straight';
+export { openWayLines, openWaySection, type OpenWayLine } from './plan/openWay';
 export { routeOf, sectionAt, sectionOf, type Section, type SectionPoint } from './plan/section';
 export { SERVICE_PAINT } from './words/servicePaint';
 export {

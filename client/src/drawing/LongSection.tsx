@@ -84,10 +84,7 @@ export function LongSection({ from }: { from: string }) {
 }
 
 const SectionOf = memo(function SectionOf({ from, plan }: { from: string; plan: Plan }) {
-  const { job, units } = useJob();
-  const [width, setWidth] = useState(360);
-  const [under, setUnder] = useState<number | null>(null);
-  const scale = useTextScale();
+  const { job } = useJob();
   const route = useMemo(() => routeOf(plan, from), [plan, from]);
   const ids = useMemo(() => route.map(({ id }) => id), [route]);
   const { answer: over, behind } = useYard(job, 'over', ids);
@@ -98,6 +95,33 @@ const SectionOf = memo(function SectionOf({ from, plan }: { from: string; plan: 
   }, [plan, route, ids, over, behind]);
   const foot = elementOf(job, 'discharge', section.landings.at(-1)?.id ?? '');
   const control = foot ? controlLevel(foot, plan.settings) : null;
+  return (
+    <SectionPicture
+      section={section}
+      control={control}
+      from={nameOf(job, from)}
+      to={nameOf(job, section.landings.at(-1)?.id ?? from)}
+    />
+  );
+});
+
+/** Any long section, its levels read out under the finger. */
+export function SectionPicture({
+  section,
+  control,
+  from,
+  to,
+}: {
+  section: Section;
+  control: number | null;
+  /** What its two ends are called. */
+  from: string;
+  to: string;
+}) {
+  const { units } = useJob();
+  const [width, setWidth] = useState(360);
+  const [under, setUnder] = useState<number | null>(null);
+  const scale = useTextScale();
   if (section.points.length === 0) return null;
   const frame = frameOf(section, width, scale);
   const along = width - frame.left - RIGHT;
@@ -109,7 +133,7 @@ const SectionOf = memo(function SectionOf({ from, plan }: { from: string; plan: 
       <Text kind="small" style={{ minHeight: 38 * scale }}>
         {read
           ? `At ${text(showLength(read.station, units))}: ground ${text(showLevel(read.ground, units))}, invert ${text(showLevel(read.invert, units))}, ${text(showSmall(read.ground - read.invert, units))} down, water ${text(showLevel(read.water, units))}`
-          : `${nameOf(job, from)} to ${nameOf(job, section.landings.at(-1)!.id)}, ${text(showLength(section.length, units))}. Heights are stretched.`}
+          : `${from} to ${to}, ${text(showLength(section.length, units))}. Heights are stretched.`}
       </Text>
       <View
         {...(pointer as object)}
@@ -120,7 +144,7 @@ const SectionOf = memo(function SectionOf({ from, plan }: { from: string; plan: 
           width={width}
           height={frame.height}
           role="img"
-          aria-label={`Long section from ${nameOf(job, from)} over ${text(showLength(section.length, units))}`}
+          aria-label={`Long section from ${from} over ${text(showLength(section.length, units))}`}
         >
           <Drawing section={section} frame={frame} />
           {control !== null && <Control level={control} frame={frame} section={section} />}
@@ -142,7 +166,7 @@ const SectionOf = memo(function SectionOf({ from, plan }: { from: string; plan: 
       </View>
     </View>
   );
-});
+}
 
 const Drawing = memo(function Drawing({ section, frame }: { section: Section; frame: Frame }) {
   const { job, units } = useJob();
@@ -194,6 +218,14 @@ const Drawing = memo(function Drawing({ section, frame }: { section: Section; fr
               {stations[index]!.words}
             </SvgText>
           )}
+        </G>
+      ))}
+      {section.beds.map(([a, b]) => (
+        <G key={a.station}>
+          <Path d={band(a, b, frame, 'crown', 'invert')} fill={ground} />
+          <Path d={band(a, b, frame, 'wet', 'invert')} fill={water} />
+          <Path d={polyline([a, b], frame, 'invert')} stroke={ink} strokeWidth={1.6} fill="none" />
+          <Path d={polyline([a, b], frame, 'water')} stroke={water} strokeWidth={2.5} fill="none" />
         </G>
       ))}
       {runs.map(([a, b], k) => (

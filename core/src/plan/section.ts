@@ -20,6 +20,8 @@ export interface Section {
   points: SectionPoint[];
   /** Every pipe by its two ends. */
   pipes: [SectionPoint, SectionPoint][];
+  /** Every stretch that lies open, by its two ends: `crown` is its bank. */
+  beds: [SectionPoint, SectionPoint][];
   /** Under the ground over every pipe, for how high its crown may lie. */
   limits: SectionPoint[][];
   /** Landing ids with their stations. */
@@ -74,7 +76,16 @@ export function sectionOf(plan: Solution, route: RunPlan[], groundOver: GroundOv
   }
   const tops = points.map((point) => Math.max(point.ground, point.crown, point.water));
   const bottoms = points.map((point) => Math.min(point.invert, point.ground));
-  return { points, pipes, limits, landings, length: station, top: Math.max(...tops), bottom: Math.min(...bottoms) };
+  return {
+    points,
+    pipes,
+    beds: [],
+    limits,
+    landings,
+    length: station,
+    top: Math.max(...tops),
+    bottom: Math.min(...bottoms),
+  };
 }
 
 /** Levels at a station, straight between the ends of its run; null outside the section. */

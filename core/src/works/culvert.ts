@@ -22,6 +22,8 @@ export interface CulvertPlan extends Headwater {
   /** Road over its crown, m, and what is asked there. */
   cover: number;
   leastCover: number;
+  /** Of the water at its outlet, m. */
+  outletDepth: number;
   /** At its outlet, m/s; and the stone that this wants there, m: 0 for none. */
   velocity: number;
   stone: number;
@@ -64,6 +66,7 @@ export function culvertPlan(culvert: Culvert, whole: number, tailwater: number, 
     freeboard: culvert.roadLevel - waterLevel,
     cover: culvert.roadLevel - Math.max(culvert.invertUp, culvert.invertDown) - diameter,
     leastCover: culvert.walk ? walkCover : leastCoverUnderCars,
+    outletDepth: whole > 0 ? Math.min(diameter, Math.max(running.depth, standing - culvert.invertDown)) : 0,
     velocity,
     stone:
       velocity > SCOURS

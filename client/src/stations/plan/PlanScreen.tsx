@@ -1,5 +1,5 @@
 /** Plan: where the water goes, how big, how steep. The descent, the fall budget, the long section, the snags. */
-import { headOf, put } from '@katabasis/core';
+import { headOf, openWayLines, put } from '@katabasis/core';
 import { useCallback, useRef, type ReactNode } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
 import { deferred } from '../../pace/deferred';
@@ -25,6 +25,7 @@ import { drawGlyph } from '../../elements';
 import { Snags } from './SnagList';
 import { Sections } from './Sections';
 import { Budget } from './Budgets';
+import { OpenWays } from './OpenWays';
 
 const make = (palette: Palette) => ({
   columns: { flex: 1, flexDirection: 'row' as const },
@@ -36,7 +37,9 @@ const make = (palette: Palette) => ({
   side: { flex: 1, borderLeftWidth: 1, borderLeftColor: palette.line },
 });
 
-const isEmpty = ({ plan }: OpenJob): { empty: boolean } => ({ empty: Object.keys(plan.landings).length === 0 });
+const isEmpty = ({ job, plan }: OpenJob): { empty: boolean } => ({
+  empty: Object.keys(plan.landings).length === 0 && openWayLines(job, plan).length === 0,
+});
 
 export function PlanScreen() {
   const go = useGo();
@@ -105,6 +108,7 @@ function OnPhone({ at, sheet, choose }: LayoutProps) {
             <Descent chosen={at} onChoose={choose} draw={drawGlyph} />
           </DeferredUnseen>
           <Sections chosen={at} />
+          <OpenWays onGo={choose} />
           <Foot />
         </ScrollView>
       )}
@@ -127,6 +131,7 @@ function DescentColumn({ at, choose }: Omit<LayoutProps, 'sheet'>) {
       <Budget onGo={choose} />
       <PitchStyle />
       <Descent chosen={at} onChoose={choose} draw={drawGlyph} />
+      <OpenWays column="descent" onGo={choose} />
     </ScrollView>
   );
 }
@@ -162,6 +167,7 @@ function TwoColumns({ at, sheet, choose }: LayoutProps) {
         ) : (
           <ScrollView contentContainerStyle={styles.body} tabIndex={0} role="region" aria-label="Section and snags">
             <Sections chosen={at} />
+            <OpenWays column="section" onGo={choose} />
             <Snags onGo={choose} />
             <Foot />
           </ScrollView>
@@ -180,6 +186,7 @@ function SideBySide({ at, sheet, choose }: LayoutProps) {
       <View style={styles.side}>
         <ScrollView contentContainerStyle={styles.body} tabIndex={0} role="region" aria-label="Section and snags">
           <Sections chosen={at} />
+          <OpenWays column="section" onGo={choose} />
           <Snags onGo={choose} />
           {sheet && <Foot />}
         </ScrollView>
@@ -209,8 +216,9 @@ function useSteps(at: string | null, choose: (id: string) => void): void {
 }
 
 const PitchStyle = deferred(function PitchStyle() {
-  const { job, edit } = useJob();
+  const { job, plan, edit } = useJob();
   const head = headOf(job);
+  if (Object.keys(plan.runs).length === 0) return null;
   return (
     <Choice
       label="How lines take their pitch"

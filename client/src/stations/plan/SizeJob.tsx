@@ -18,12 +18,13 @@ const make = (palette: Palette) => ({
 });
 
 export function SizeJob() {
-  const { job } = useJob();
+  const { job, plan } = useJob();
   const [asked, setAsked] = useState<Job | null>(null);
   const wanted = asked === job;
   const sizing = useWorked<JobSizing | null>([job, wanted], async (signal, give) => {
     if (wanted) give(await findSizes(job, signal));
   });
+  if (Object.keys(plan.runs).length === 0) return null;
   return (
     <View style={{ gap: SPACE.s }} role="region" aria-label="Sizes for the whole job">
       <Text kind="heading">Sizes for the whole job</Text>
