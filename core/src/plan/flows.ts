@@ -9,6 +9,7 @@ import { accumulate, type Tree } from '../network/tree';
 import { intensityOf } from '../rain/intensity';
 import { rainTable } from '../rain/intensityOfRain';
 import { withBypass, type OnSlope } from '../runoff/bypass';
+import type { Overflow } from '../runoff/diverted';
 import { leadOn, type Led, type WayFlow } from '../runoff/groundWays';
 import type { Arrival, Sources } from '../runoff/sources';
 import { drainsOf, type Drains } from './drains';
@@ -96,13 +97,14 @@ interface Coming {
   basins: readonly Basin[];
   channels: readonly Channel[];
   sources: Sources;
+  diverted: Overflow['diverted'];
 }
 
-const entering = step('entering', ({ rain, basins, channels, sources }: Coming): Entering => {
+const entering = step('entering', ({ rain, basins, channels, sources, diverted }: Coming): Entering => {
   const table = rainTable(rain);
   const rainOfDuration = (duration: number): number => intensityOf(table, duration);
   const flowOf = (parts: readonly Arrival[]): number => governing(parts, rainOfDuration).flow;
-  const { arrivals, onSlope } = withBypass([...basins, ...channels], sources.arrivals, flowOf);
+  const { arrivals, onSlope } = withBypass([...basins, ...channels], sources.arrivals, flowOf, diverted);
   const measure = (parts: readonly Arrival[]): Measured => ({
     merged: atOneTime(parts),
     area: parts.reduce((sum, part) => sum + part.area, 0),
@@ -202,11 +204,43 @@ const flowing = step('flows over ground', ({ own, always, open, tree, levels }: 
   return { flows, ways: led.ways };
 });
 
+interface Moved {
+  always: ReadonlyMap<string, number>;
+  diverted: Overflow['diverted'];
+}
+
+/** What always runs goes the way of the rest where that is diverted. */
+const moved = step('always runs, diverted', ({ always, diverted }: Moved): ReadonlyMap<string, number> => {
+  if (diverted.size === 0) return always;
+  const all = new Map(always);
+  for (const [id, { share, to }] of diverted) {
+    const flow = always.get(id) ?? 0;
+    if (flow <= 0) continue;
+    all.set(id, all.get(id)! - flow * (1 - share));
+    if (to !== null) all.set(to, (all.get(to) ?? 0) + flow * (1 - share));
+  }
+  return all;
+});
+
+/** What a job's flows are made of: its rain, and what of that does not go in where it comes to. */
+export interface FlowsIn {
+  rain: RainElement | undefined;
+  sources: Sources;
+  layout: Layout;
+  diverted: Overflow['diverted'];
+}
+
 /** Flows of a job in a rain. */
-export const flowsOf = (job: Job, rain: RainElement | undefined, sources: Sources, { tree, levels }: Layout): Flowing =>
+export const flowsOf = (job: Job, { rain, sources, layout: { tree, levels }, diverted }: FlowsIn): Flowing =>
   keptOf(job).ask(flowing, {
-    own: keptOf(job).ask(entering, { rain, basins: ofKind(job, 'basin'), channels: ofKind(job, 'channel'), sources }),
-    always: alwaysRuns(job, sources),
+    own: keptOf(job).ask(entering, {
+      rain,
+      basins: ofKind(job, 'basin'),
+      channels: ofKind(job, 'channel'),
+      sources,
+      diverted,
+    }),
+    always: keptOf(job).ask(moved, { always: alwaysRuns(job, sources), diverted }),
     open: openWaysOf(job),
     tree,
     // Without a table one intensity holds for all times, and how the pipes lie does not matter.

@@ -70,6 +70,8 @@ it('where no water gets anywhere nothing is told to hold', () => {
   const plan = planJob(jobOf(rain(), swale));
   expect(plan.verdict).toMatchObject({ state: 'empty', sentence: 'No water reaches a way out yet.' });
   // One that goes round is not walked for ever.
-  const round = withFields(jobOf(ground(50, 'swale'), { ...swale, to: 'culvert' }, culvert), 'culvert', { to: 'swale' });
+  const round = withFields(jobOf(ground(50, 'swale'), { ...swale, to: 'culvert' }, culvert), 'culvert', {
+    to: 'swale',
+  });
   expect(openWayLines(round, planJob(round))).toEqual([]);
 });

@@ -3,6 +3,7 @@ import { GRATE_FACTS } from '../catalogue/grates';
 import { interception, type Interception } from '../hydraulics/slopeInlet';
 import type { Basin, GroundInlet } from '../job/kinds';
 import { indicesIn, placesOf, upstreamFirst } from '../numeric/upstreamFirst';
+import { NO_OVERFLOW, type Overflow } from './diverted';
 import type { Arrival } from './sources';
 
 export interface OnSlope extends Interception {
@@ -37,32 +38,62 @@ function taking(inlet: SlopeInlet, flow: number): Interception {
 export const takenOnSlope = (inlet: GroundInlet, flow: number): number =>
   onSlope(inlet) ? taking(inlet, flow).share : 1;
 
-/** Every inlet on a slope after those that pass water on to it. Ones that go round are left out; the job's faults name them. */
-function ordered(inlets: SlopeInlet[]): SlopeInlet[] {
-  const place = placesOf(inlets);
-  const next = inlets.map(({ passesTo }) => (passesTo === undefined ? [] : indicesIn(place, [passesTo])));
-  return upstreamFirst(inlets.length, (index) => next[index]!).order.map((index) => inlets[index]!);
+/** Something that passes on part of what comes to it. */
+interface Passing {
+  id: string;
+  to: string | null;
+  takes(flow: number): Interception;
 }
 
-/** Arrivals at every landing with what inlets on slopes pass on moved to the next; `flowOf` gives the flow (m³/s) of a list of arrivals. */
+/** Without a sheet of its own: what stands in a low spot, and takes no more than so much of it. */
+const part = (share: number): Interception => ({ share, depth: 0, velocity: 0, needed: 0 });
+
+function passing(groundInlets: readonly GroundInlet[], diverted: Overflow['diverted']): Passing[] {
+  const slopes = groundInlets.filter(onSlope);
+  const own = new Set(slopes.map(({ id }) => id));
+  return [
+    ...slopes.map((inlet) => {
+      const kept = diverted.get(inlet.id);
+      return {
+        id: inlet.id,
+        to: inlet.passesTo ?? kept?.to ?? null,
+        takes: (flow: number): Interception => {
+          const taken = taking(inlet, flow);
+          return kept ? { ...taken, share: taken.share * kept.share } : taken;
+        },
+      };
+    }),
+    ...[...diverted].flatMap(([id, { share, to }]) => (own.has(id) ? [] : [{ id, to, takes: () => part(share) }])),
+  ];
+}
+
+/** Each after those that pass water on to it, then those that go round, of which what is passed on is led nowhere: of inlets on slopes the job's faults name them. */
+function ordered(all: readonly Passing[]): Passing[] {
+  const place = placesOf(all);
+  const next = all.map(({ to }) => (to === null ? [] : indicesIn(place, [to])));
+  const { order, left } = upstreamFirst(all.length, (index) => next[index]!);
+  return [...order.map((index) => all[index]!), ...left.map((index) => ({ ...all[index]!, to: null }))];
+}
+
+/** Arrivals at every landing with what is passed on moved to the next; `flowOf` gives the flow (m³/s) of a list of arrivals. */
 export function withBypass(
   groundInlets: readonly GroundInlet[],
   arrivals: ReadonlyMap<string, readonly Arrival[]>,
   flowOf: (parts: readonly Arrival[]) => number,
+  diverted: Overflow['diverted'] = NO_OVERFLOW.diverted,
 ): { arrivals: ReadonlyMap<string, readonly Arrival[]>; onSlope: ReadonlyMap<string, OnSlope> } {
-  const inlets = groundInlets.filter(onSlope);
-  if (inlets.length === 0) return { arrivals, onSlope: new Map() };
+  const all = passing(groundInlets, diverted);
+  if (all.length === 0) return { arrivals, onSlope: new Map() };
   const moved = new Map(arrivals);
   const intercepted = new Map<string, OnSlope>();
-  for (const inlet of ordered(inlets)) {
-    const parts = moved.get(inlet.id) ?? [];
+  for (const { id, to, takes } of ordered(all)) {
+    const parts = moved.get(id) ?? [];
     const offered = flowOf(parts);
-    const taken = taking(inlet, offered);
-    const to = inlet.passesTo ?? null;
-    intercepted.set(inlet.id, { ...taken, offered, passed: offered * (1 - taken.share), to });
+    const taken = takes(offered);
+    intercepted.set(id, { ...taken, offered, passed: offered * (1 - taken.share), to });
     if (taken.share >= 1) continue;
     moved.set(
-      inlet.id,
+      id,
       parts.map(({ time, area }) => ({ time, area: area * taken.share })),
     );
     if (to !== null)

@@ -74,6 +74,8 @@ export interface Shedding {
   /** Paving that its own rain sinks through, m². */
   sinking: readonly { id: string; area: number }[];
   rain: RainElement | undefined;
+  /** Whether what a gutter spills leaves its downspout also where nobody has said where it runs. */
+  spillsLeave?: boolean;
   /** Water that a gutter holds over its outlets where no gutter is named, m. */
   gutterDepth: number;
 }
@@ -198,11 +200,16 @@ class Following {
     return plan;
   }
 
-  /** C·A whose water the gutter spills where the user has said that it runs to an inlet, m². */
+  /** C·A whose water the gutter spills, m²: counted as spilled where the user has said that it runs to an inlet, or where all of it is. */
   private spilled(downspout: Downspout, { overshoot }: DownspoutPlan): number {
-    const { rain } = this.shedding;
-    if (!rain || downspout.spillsTo === undefined || !this.takerIds.has(downspout.spillsTo)) return 0;
-    return overshoot / rain.intensity;
+    const { rain, spillsLeave } = this.shedding;
+    const isLed = downspout.spillsTo !== undefined && this.takerIds.has(downspout.spillsTo);
+    return rain && rain.intensity > 0 && (isLed || spillsLeave) ? overshoot / rain.intensity : 0;
+  }
+
+  private spill({ id, spillsTo }: Downspout, area: number): void {
+    if (spillsTo !== undefined && this.takerIds.has(spillsTo)) this.arrive(spillsTo, area, 0);
+    else add(this.lost, id, area);
   }
 
   /** Every upper downspout before those it lands on; what goes round in a loop is lost. */
@@ -220,7 +227,7 @@ class Following {
       const downspout = downspouts[index]!;
       const spilled = this.spilled(downspout, this.planned(downspout));
       const carried = Math.max(0, (this.atDownspout.get(downspout.id) ?? 0) - spilled);
-      if (spilled > 0) this.arrive(downspout.spillsTo!, spilled, 0);
+      if (spilled > 0) this.spill(downspout, spilled);
       if (landsOnGutter(downspout)) {
         share(carried, downspout.landsOn!, (to, part) => {
           if (this.downspoutIds.has(to)) add(this.atDownspout, to, part);
