@@ -115,14 +115,14 @@ test('a swale is drawn round a house by taps, takes the ground’s water, and sa
 test('layers of defence: a blocked grate passes its water, and the working says so', async ({ page }) => {
   await page.goto('/job/quillfeather/storm');
   await expect(
-    page.getByRole('heading', { name: 'First to give way: Lawn basin, with a grate blocked.' }),
+    page.getByRole('heading', { name: 'First to give way: Kennel door drain, with a grate blocked.' }),
   ).toBeVisible();
   await expect(page.getByTestId('case-design')).toContainText('Every layer takes all.');
   const blocked = page.getByTestId('case-blocked');
-  await expect(blocked).toContainText(/Grates and stone: passes 20\.1\sgpm over the ground/);
+  await expect(blocked).toContainText(/Grates and stone: passes 50\.5\sgpm over the ground/);
   await blocked.tap();
   await page.getByRole('button', { name: /^Grates and stone: passes/ }).tap();
   await expect(page.getByRole('region', { name: 'How it comes about' })).toContainText(
-    /Lawn basin: 20\.1\sgpm comes, 0\.0\sgpm is taken/,
+    /Kennel door drain: 50\.5\sgpm comes, 0\.0\sgpm is taken/,
   );
 });

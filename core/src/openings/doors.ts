@@ -29,6 +29,8 @@ export interface DoorPlan {
   left: number | null;
   /** Where that water is from, by id; null where it is a hollow of the ground that fills, or none comes. */
   by: string | null;
+  /** An inlet or a stone drain near it that names its sill, by id: what stands there is told of that one. */
+  toldBy: string | null;
   /** What is lacking to tell, of the nearest water of which anything is; null where all is told. */
   lacking: Lack | null;
 }
@@ -87,7 +89,7 @@ interface Asked {
 function doorPlan({ opening, door, cells }: Asked, read: Read, comes: (water: OpenWater) => Comes | null): DoorPlan {
   const { margin, waters } = read;
   const { id, sillLevel: sill } = opening;
-  const plan: DoorPlan = { opening: id, left: null, by: null, lacking: null };
+  const plan: DoorPlan = { opening: id, left: null, by: null, toldBy: null, lacking: null };
   // Lower than this no water matters.
   const most = sill === undefined ? Number.NEGATIVE_INFINITY : sill - margin;
   const stands = (level: number, by: string | null): void => {
@@ -99,7 +101,11 @@ function doorPlan({ opening, door, cells }: Asked, read: Read, comes: (water: Op
     const isLower = water.level <= most;
     const over = isLower ? null : comes(water);
     const found = over && cells.length > 0 ? overGround(over, cells) : unmeasured(door, water, { over, most });
-    if (!found || (sill !== undefined && isItsOwn(water, sill))) continue;
+    if (!found) continue;
+    if (sill !== undefined && isItsOwn(water, sill)) {
+      plan.toldBy = water.id;
+      continue;
+    }
     if ('level' in found && sill !== undefined) stands(found.level, water.id);
     else if (!isLower) {
       const far = door && water.places.length > 0 ? away(door, water.places) : null;

@@ -1,9 +1,19 @@
 /** Water that stands or runs in the open in a rain, and so may come to a door: at inlets, works, gutters that spill, and where pipes let out. */
+import { JUNCTION_FACTS } from '../catalogue/fittings';
 import { OUTFALLS, RECEIVING_FACTS, receivingOf } from '../catalogue/outfalls';
 import type { InletPlan } from '../inlets';
 import { keptOf, ofKind, type Job } from '../job/job';
-import { landsOnGutter, type Basin, type Channel, type Discharge, type Downspout, type Element } from '../job/kinds';
+import {
+  landsOnGutter,
+  type Basin,
+  type Channel,
+  type Discharge,
+  type Downspout,
+  type Element,
+  type Junction,
+} from '../job/kinds';
 import { step } from '../numeric/kept';
+import { LEVEL_TOLERANCE } from '../numeric/tolerance';
 import { placesOf } from '../job/places';
 import type { Settings } from '../job/settings';
 import type { Place } from '../site/place';
@@ -19,13 +29,24 @@ export interface OpenWater extends Stands {
   sillLevel: number | undefined;
 }
 
+interface LandingWater {
+  groundLevel: number;
+  /** Of its pipe, m; null with none. */
+  crown: number | null;
+  waterLevel: number | null;
+  /** All that passes, m³/s. */
+  passing: number;
+}
+
 /** What a rain makes of a job, as far as its water is in the open. */
 export interface InRain {
   settings: Settings;
   inlets: Readonly<Record<string, InletPlan>>;
   works: Readonly<Record<string, WorkPlan>>;
   /** Crown of the pipe at a landing, m, null with no pipe; and all that passes it, m³/s. */
-  landings: Readonly<Record<string, { crown: number | null; passing: number }>>;
+  landings: Readonly<Record<string, LandingWater>>;
+  /** Water besides, where a case makes it come up. */
+  more?: readonly OpenWater[];
 }
 
 /** Less than this runs past unseen, m³/s: a twentieth of a litre a second. */
@@ -36,6 +57,7 @@ type Read = InRain & { [K in WorkElementKind]: readonly Element[] } & {
   basin: readonly Basin[];
   channel: readonly Channel[];
   downspout: readonly Downspout[];
+  junction: readonly Junction[];
   discharge: readonly Discharge[];
 };
 
@@ -66,6 +88,17 @@ function atDownspouts({ downspout, inlets, landings }: Read): OpenWater[] {
 const runsOnSoil = (discharge: Discharge): boolean =>
   discharge.form === 'popup' || (OUTFALLS[discharge.form].opensOut && RECEIVING_FACTS[receivingOf(discharge)].soil);
 
+/** What comes up under a cap at grade, or at a downspout's foot, where the line stands over the ground. */
+function fromLines({ junction, downspout, landings }: Read): OpenWater[] {
+  const open = junction.filter(({ form }) => JUNCTION_FACTS[form].access);
+  return [...open, ...downspout].flatMap((element) => {
+    const landing = landings[element.id];
+    const level = landing?.waterLevel ?? null;
+    if (!landing || level === null || level <= landing.groundLevel + LEVEL_TOLERANCE) return [];
+    return [{ id: element.id, level, runs: landing.passing, places: placesOf(element), sillLevel: undefined }];
+  });
+}
+
 function atWaysOut({ discharge: waysOut, landings, settings }: Read): OpenWater[] {
   return waysOut.flatMap((discharge) => {
     const runs = landings[discharge.id]?.passing ?? 0;
@@ -90,20 +123,24 @@ function atWorks({ works, ...lists }: Read): OpenWater[] {
   });
 }
 
+const NONE: readonly OpenWater[] = [];
+
 const listed = step('open water', (read: Read): readonly OpenWater[] => [
   ...atInlets(read),
   ...atDownspouts(read),
+  ...fromLines(read),
+  ...(read.more ?? NONE),
   ...atWaysOut(read),
   ...atWorks(read),
 ]);
 
 /** All of it, in no order that matters. */
 export function openWaters(job: Job, rain: InRain): readonly OpenWater[] {
-  const kinds = [...WORK_KINDS, 'basin', 'channel', 'downspout', 'discharge'] as const;
+  const kinds = [...WORK_KINDS, 'basin', 'channel', 'downspout', 'junction', 'discharge'] as const;
   const lists = Object.fromEntries(kinds.map((kind) => [kind, ofKind(job, kind)])) as unknown as Omit<
     Read,
     keyof InRain
   >;
-  const { settings, inlets, works, landings } = rain;
-  return keptOf(job).ask(listed, { ...lists, settings, inlets, works, landings } as Read);
+  const { settings, inlets, works, landings, more } = rain;
+  return keptOf(job).ask(listed, { ...lists, settings, inlets, works, landings, more } as Read);
 }

@@ -209,15 +209,13 @@ interface Moved {
   diverted: Overflow['diverted'];
 }
 
-/** What always runs goes the way of the rest where that is diverted. */
+/** What always runs comes in by a pipe of its own, whatever stands at a grate; but it comes up with the rest where its line is shut. */
 const moved = step('always runs, diverted', ({ always, diverted }: Moved): ReadonlyMap<string, number> => {
   if (diverted.size === 0) return always;
   const all = new Map(always);
-  for (const [id, { share, to }] of diverted) {
+  for (const [id, { rises }] of diverted) {
     const flow = always.get(id) ?? 0;
-    if (flow <= 0) continue;
-    all.set(id, all.get(id)! - flow * (1 - share));
-    if (to !== null) all.set(to, (all.get(to) ?? 0) + flow * (1 - share));
+    if (flow > 0 && rises) all.set(rises.to, (all.get(rises.to) ?? 0) + flow * rises.share);
   }
   return all;
 });

@@ -39,7 +39,7 @@ interface Read extends Lists, InGround {
 }
 
 /** Where on a swale a way out lies, as a share of its length: by its place, or by its own level; at its foot where nothing says. */
-function shareOn(swale: Swale, plan: SwalePlan, { place, controlLevel }: Discharge): number {
+export function shareOn(swale: Swale, plan: SwalePlan, { place, controlLevel }: Discharge): number {
   const foot = place && swale.way ? footOnWay(swale.way, place) : null;
   if (foot) return foot.along / wayLength(swale.way!);
   const fall = plan.headLevel - plan.footLevel;

@@ -2,14 +2,16 @@
 import { letsInto, OUTFALLS, receivingOf } from '../catalogue/outfalls';
 import { SURFACE_FACTS, type SurfaceCover } from '../catalogue/surfaces';
 import { changed, put } from '../job/change';
-import { elementOf, headOf, keptOf, ofKind, rainOf, type Job } from '../job/job';
-import type { Basin, Discharge, Element, RainElement, Surface } from '../job/kinds';
+import { elementOf, groundInlets, headOf, keptOf, ofKind, rainOf, type Job } from '../job/job';
+import type { Discharge, Element, RainElement, Surface } from '../job/kinds';
 import { resolveSettings } from '../job/settings';
 import { step } from '../numeric/kept';
 import { rarerRain } from '../plan/openings';
+import { shareOn } from '../plan/works';
 import type { Solution } from '../plan/solution';
 import { coefficientOf } from '../runoff/sources';
 import { storeOf } from '../works/store';
+import { waterAt } from '../works/swale';
 
 export const CASES = ['ordinary', 'design', 'blocked', 'frozen', 'power', 'high', 'saturated', 'rarer'] as const;
 export type CaseId = (typeof CASES)[number];
@@ -41,24 +43,22 @@ const ordinary = step('ordinary rain', ({ intensity }: { intensity: number }): R
 const ordinaryRain = (job: Job): RainElement =>
   keptOf(job).ask(ordinary, { intensity: resolveSettings(headOf(job).settings).ordinaryRain });
 
-/** The grate that most water comes to. */
-function mostLoaded(job: Job, { inlets }: Solution): Basin | null {
-  return ofKind(job, 'basin').reduce<Basin | null>((most, basin) => {
-    const offered = inlets[basin.id]?.offered ?? 0;
-    return offered > (most ? (inlets[most.id]?.offered ?? 0) : 0) ? basin : most;
-  }, null);
-}
+/** Grates that water comes to, by id. */
+export const loaded = (job: Job, { inlets }: Solution): string[] =>
+  groundInlets(job).flatMap(({ id }) => ((inlets[id]?.offered ?? 0) > 0 ? [id] : []));
 
 const freezes = ({ form }: Discharge): boolean => OUTFALLS[form].freezes;
 
-/** Level of a way out's water when what takes it is brimful, m; null where that never is. */
-function brimful(job: Job, discharge: Discharge): number | null {
+/** Level of a way out's water when what takes it is brimful, m: to its bank; null where that never is. */
+function brimful(job: Job, { works }: Solution, discharge: Discharge): number | null {
   const swale = elementOf(job, 'swale', letsInto(discharge) ?? '');
-  if (swale) return (discharge.controlLevel ?? discharge.groundLevel) + swale.depth;
+  const plan = swale && works[swale.id];
+  if (swale && plan?.kind === 'swale') return waterAt({ ...plan, depth: swale.depth }, shareOn(swale, plan, discharge));
   if (!OUTFALLS[discharge.form].opensOut) return null;
   const into = receivingOf(discharge);
+  const bank = discharge.bank?.topLevel ?? discharge.groundLevel;
   return discharge.form === 'pond' || into === 'swale' || into === 'ditch'
-    ? Math.max(discharge.groundLevel, discharge.standingLevel ?? Number.NEGATIVE_INFINITY)
+    ? Math.max(discharge.groundLevel, bank, discharge.standingLevel ?? Number.NEGATIVE_INFINITY)
     : null;
 }
 
@@ -77,17 +77,16 @@ function saturated(job: Job): Element[] {
   return [...ground, ...stores];
 }
 
-/** Every case that a job can meet: only those in which it has something to lose. `job` as its places say. */
+/** Every case that a job can meet: only those in which it has something to lose, but for that of a blocked grate, which is many. `job` as its places say. */
 export function casesOf(job: Job, solution: Solution): StormCase[] {
   const rain = rainOf(job);
   if (!rain) return [];
   const plain = { job, rain, blocked: null, closed: NONE };
   const discharges = ofKind(job, 'discharge');
-  const blocked = mostLoaded(job, solution);
   const frozen = discharges.filter(freezes);
   const pumped = discharges.filter(({ form }) => OUTFALLS[form].pumps);
   const high = discharges.flatMap((discharge) => {
-    const level = brimful(job, discharge);
+    const level = brimful(job, solution, discharge);
     return level === null ? [] : [{ ...discharge, standingLevel: level }];
   });
   const wet = saturated(job);
@@ -96,7 +95,6 @@ export function casesOf(job: Job, solution: Solution): StormCase[] {
   return [
     { ...plain, id: 'ordinary', rain: ordinaryRain(job) },
     { ...plain, id: 'design' },
-    ...(blocked ? [{ ...plain, id: 'blocked' as const, blocked: blocked.id }] : []),
     ...(frozen.length > 0 ? [{ ...plain, id: 'frozen' as const, closed: closed(frozen) }] : []),
     ...(pumped.length > 0 ? [{ ...plain, id: 'power' as const, closed: closed(pumped) }] : []),
     ...(high.length > 0 ? [{ ...plain, id: 'high' as const, job: withPuts(job, high) }] : []),

@@ -3,7 +3,8 @@ import { headOf, nameOf, rainOf, type Job } from '../job/job';
 import { SURFACE_FACTS } from '../catalogue/surfaces';
 import type { CaseId } from './cases';
 import type { Drowning, WaterKind } from './drowning';
-import type { LayerCell, LayerId, LayerPart, Layers } from './layers';
+import type { LayerCell, LayerId, LayerPart } from './layer';
+import type { Layers } from './layers';
 import { showFlow, showPercent, showRain, showSmall, text } from '../units';
 import { resolveSettings } from '../job/settings';
 
@@ -19,7 +20,7 @@ export const LAYER_LABELS: Record<LayerId, string> = {
 };
 
 /** A case's name, and what it is in this job. */
-export function caseWords(job: Job, id: CaseId): { label: string; note: string } {
+export function caseWords(job: Job, id: CaseId, blocked: Layers['blocked']): { label: string; note: string } {
   const { units, settings } = headOf(job);
   const rain = rainOf(job);
   const years = rain && rain.source.type !== 'typed' ? `${rain.source.returnPeriod}-year` : 'design';
@@ -31,7 +32,7 @@ export function caseWords(job: Job, id: CaseId): { label: string; note: string }
     case 'rarer':
       return { label: 'Rarer rain', note: `${rain?.openings?.returnPeriod ?? ''}-year` };
     case 'blocked':
-      return { label: 'A grate blocked', note: `the busiest, in the ${years}` };
+      return { label: 'A grate blocked', note: `${blocked === null ? 'each' : nameOf(job, blocked)}, in the ${years}` };
     case 'frozen':
       return { label: 'Ends frozen', note: 'pop-ups and kerbs shut' };
     case 'power':
@@ -70,6 +71,7 @@ export function partWords(job: Job, { id, offered, passed, to, left }: LayerPart
     return left < 0
       ? `${name}: water stands ${text(showSmall(-left, units))} over it.`
       : `${name}: water stays ${text(showSmall(left, units))} below it.`;
+  if (offered <= 0) return `${name}: no water comes near it.`;
   const came = `${name}: ${text(showFlow(offered, units))} comes`;
   return passed > 0
     ? `${came}, ${text(showFlow(offered - passed, units))} is taken, ${text(showFlow(passed, units))} goes on ${somewhere(job, to)}.`
@@ -79,10 +81,10 @@ export function partWords(job: Job, { id, offered, passed, to, left }: LayerPart
 const lower = (words: string): string => words.charAt(0).toLowerCase() + words.slice(1);
 
 /** What gives way first. */
-export function firstWords(job: Job, { first, cases }: Layers): string {
+export function firstWords(job: Job, { first, cases, blocked }: Layers): string {
   if (cases.length === 0) return 'Choose a rain first: without one nothing can be tried.';
   if (!first) return 'Nothing gives way in any of these.';
-  const { label } = caseWords(job, first.case);
+  const { label } = caseWords(job, first.case, blocked);
   const worst = first.cell.parts.reduce((most, each) =>
     each.passed > most.passed || (each.left ?? 0) < (most.left ?? 0) ? each : most,
   );
@@ -94,5 +96,5 @@ const KINDS: Record<WaterKind, string> = { roof: 'roof', surface: 'yard', ground
 /** Lines of which one drowns another. */
 export function drowningWords(job: Job, { outlet, kinds, at, case: id }: Drowning): string {
   const waters = kinds.map((kind) => KINDS[kind]);
-  return `The line to ${nameOf(job, outlet)} carries ${waters.slice(0, -1).join(', ')} and ${waters.at(-1)} water together; with ${lower(caseWords(job, id).label)} it comes up at ${nameOf(job, at)}. Lines of their own would not drown one another.`;
+  return `The line to ${nameOf(job, outlet)} carries ${waters.slice(0, -1).join(', ')} and ${waters.at(-1)} water together; with ${lower(caseWords(job, id, null).label)} it comes up at ${nameOf(job, at)}. Lines of their own would not drown one another.`;
 }

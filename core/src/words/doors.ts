@@ -12,7 +12,7 @@ export interface DoorWords {
   tone?: 'stop';
 }
 
-function saysOf(job: Job, { left, by, lacking }: DoorPlan): string {
+function saysOf(job: Job, { left, by, toldBy, lacking }: DoorPlan): string {
   const { units } = headOf(job);
   if (left !== null) {
     const from = by === null ? 'the hollow before it' : nameOf(job, by);
@@ -21,6 +21,7 @@ function saysOf(job: Job, { left, by, lacking }: DoorPlan): string {
       ? `water from ${from} stands ${far} over its sill`
       : `water from ${from} stays ${far} below its sill`;
   }
+  if (toldBy !== null) return `judged at ${nameOf(job, toldBy)}, which names its sill`;
   return lacking ? `not judged: ${nameOf(job, lacking.by)} may send water here` : 'no water comes here';
 }
 

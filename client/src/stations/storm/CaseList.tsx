@@ -48,7 +48,7 @@ export function CaseList({ layers, asked, onAsk }: Props) {
   return (
     <View>
       {layers.cases.map((id, k) => {
-        const { label, note } = caseWords(job, id);
+        const { label, note } = caseWords(job, id, layers.blocked);
         const cells = layers.layers.map((layer) => ({ id: layer.id, cell: layer.cells[k]! }));
         const failing = cells.filter(({ cell }) => ['passes', 'wet', 'close'].includes(cell.state));
         const marks = cells.map(({ cell }) => markOfCell(cell));

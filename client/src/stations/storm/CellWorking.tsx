@@ -28,7 +28,7 @@ export function CellWorking({ layers, asked, onGo, onBack }: Props) {
   const layer = layers.layers.find(({ id }) => id === asked.layer);
   const cell = layer?.cells[layers.cases.indexOf(asked.case)];
   if (!cell) return null;
-  const { label, note } = caseWords(job, asked.case);
+  const { label, note } = caseWords(job, asked.case, layers.blocked);
   return (
     <View style={styles.panel} role="region" aria-label="How it comes about">
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', justifyContent: 'space-between' }}>

@@ -40,7 +40,7 @@ export function LayerTable({ layers, asked, onAsk }: Props) {
       <View style={styles.head} role="row">
         <View style={styles.first} role="columnheader" />
         {layers.cases.map((id) => {
-          const { label, note } = caseWords(job, id);
+          const { label, note } = caseWords(job, id, layers.blocked);
           return (
             <View key={id} style={styles.cell} role="columnheader">
               <View style={styles.words}>
@@ -64,7 +64,7 @@ export function LayerTable({ layers, asked, onAsk }: Props) {
                 <Press
                   role="button"
                   aria-expanded={open}
-                  aria-label={`${LAYER_LABELS[id]}, ${caseWords(job, each).label}: ${cellWords(job, cell)}`}
+                  aria-label={`${LAYER_LABELS[id]}, ${caseWords(job, each, layers.blocked).label}: ${cellWords(job, cell)}`}
                   onPress={() => onAsk(open ? null : { layer: id, case: each })}
                   style={[styles.cell, open && styles.on]}
                 >

@@ -17,11 +17,11 @@ describe('the storm’s table', () => {
     const job = quillfeather();
     openJob(jobFrom('test', job.elements.all), <List job={job} />);
     expect(screen.getByTestId('case-design')).toHaveTextContent('Every layer takes all.');
-    expect(screen.getByTestId('case-blocked')).toHaveTextContent(/Grates and stone: passes 20\.1\sgpm/);
+    expect(screen.getByTestId('case-blocked')).toHaveTextContent(/Grates and stone: passes 50\.5\sgpm/);
     fireEvent.click(screen.getByTestId('case-blocked'));
     press(/^Grates and stone: passes/, 'button');
     expect(screen.getByRole('region', { name: 'How it comes about' })).toHaveTextContent(
-      /Lawn basin: 20\.1\sgpm comes, 0\.0\sgpm is taken, 20\.1\sgpm goes on over the ground/,
+      /Kennel door drain: 50\.5\sgpm comes, 0\.0\sgpm is taken, 50\.5\sgpm goes on over the ground/,
     );
     press('Back', 'button');
     expect(screen.queryByRole('region', { name: 'How it comes about' })).toBeNull();
