@@ -22,7 +22,16 @@ export interface Judged {
   off: number;
   /** Of a back fall: how much lower it lies than what was laid below it, m. */
   back: number;
+  /** The pipe between it and what lies below, where that is flatter than the least; null where it is not, or falls back. */
+  flat: Flat | null;
   rest: Rest | null;
+}
+
+/** Pipe that lies too flat: its length, m, its pitch and the least that is asked, m/m. */
+export interface Flat {
+  length: number;
+  pitch: number;
+  least: number;
 }
 
 /** The pipe from a reading up to its run's head, not laid yet. */
@@ -65,7 +74,7 @@ export function readElsewhere(line: DigLine, station: DigStation, level: number)
 }
 
 /** What of a run's plan the rest is judged by. */
-type HeadOf = Pick<RunPlan, 'from' | 'invertUp' | 'leastPitch' | 'coverUp' | 'leastCover'>;
+type HeadOf = Pick<RunPlan, 'from' | 'length' | 'invertUp' | 'invertDown' | 'leastPitch' | 'coverUp' | 'leastCover'>;
 
 /**
  * Judges a reading at a station against the plan and what was laid below it. `others` are the other readings of the line; `run` is the plan
@@ -79,7 +88,25 @@ export function judgeLaid(station: DigStation, level: number, others: readonly L
   const back = Math.max(0, below - level);
   const above = others.some(({ up }) => up > station.up + 1e-6);
   const state = back > AS_READ ? 'backFall' : off > AS_PLANNED ? 'high' : off < -AS_PLANNED ? 'low' : 'right';
-  return { state, off, back, rest: above || station.along <= 1e-6 ? null : restOf(station, level, run) };
+  const flat = state === 'backFall' ? null : flatBelow(station, level, others, run);
+  return { state, off, back, flat, rest: above || station.along <= 1e-6 ? null : restOf(station, level, run) };
+}
+
+/** To the nearest reading below on its own run, or that run's foot as planned. */
+function flatBelow(
+  { run: id, along, up }: DigStation,
+  level: number,
+  others: readonly Laid[],
+  run: HeadOf,
+): Flat | null {
+  const read = others
+    .filter((other) => other.run === id && other.up < up - 1e-6)
+    .reduce<Laid | null>((near, each) => (near && near.up >= each.up ? near : each), null);
+  const length = read ? up - read.up : run.length - along;
+  if (length <= AS_PLANNED) return null;
+  const pitch = (level - (read?.level ?? run.invertDown)) / length;
+  // Flatter by no more than a rod can tell is as asked.
+  return pitch * length < run.leastPitch * length - AS_READ ? { length, pitch, least: run.leastPitch } : null;
 }
 
 function restOf({ along }: DigStation, level: number, run: HeadOf): Rest {

@@ -111,6 +111,20 @@ describe('a reading in the trench', () => {
     expect(judge(9, 0.006, [below]).state).toBe('right');
   });
 
+  it('low, with what is below it too flat, says so though the rest still drains', () => {
+    // 9 m from a foot at −0.98 to −0.8 planned, 2 %; 13 cm lower it falls 5 cm over them, where ½ % asks 4.5 cm, and 15 cm lower 3.
+    expect(judge(9, -0.12).flat).toBeNull();
+    const low = judge(9, -0.15);
+    expect(low.flat).toMatchObject({ length: 9, least: 0.005 });
+    expect(low.flat!.pitch).toBeCloseTo((run.invertUp - 0.22 - 0.15 - run.invertDown) / 9, 9);
+    expect(judgedWords(yard(), low).rest).toMatch(
+      /^The 9\.00\sm below it fall only 0\.\d+\s?%, where 0\.50\s?% is the least/,
+    );
+    // What was read below it counts, not what was planned there.
+    const below: Laid = { run: run.id, up: 6, level: at(line, 6).invert - 0.15 };
+    expect(judge(9, -0.15, [below]).flat).toBeNull();
+  });
+
   it('half an inch high still drains where the rest has fall to spare, and says at what pitch', () => {
     const { rest } = judge(9, 0.5 * inch);
     // 11 m left to a head at −0.6, from −0.8073.

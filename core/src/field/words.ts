@@ -1,6 +1,6 @@
 /** What is said of a reading in the trench. */
 import { headOf, nameOf, type Job } from '../job/job';
-import type { Judged, Rest } from './asLaid';
+import type { Flat, Judged, Rest } from './asLaid';
 import { showLength, showPitch, showSmall, text } from '../units';
 
 export interface DigWords {
@@ -13,7 +13,7 @@ export interface DigWords {
 
 const TONES = { right: 'holds', high: 'fix', low: 'fix', backFall: 'stop' } as const;
 
-export function judgedWords(job: Job, { state, off, back, rest }: Judged): DigWords {
+export function judgedWords(job: Job, { state, off, back, flat, rest }: Judged): DigWords {
   const { units } = headOf(job);
   const small = (metres: number): string => text(showSmall(Math.abs(metres), units));
   const said = {
@@ -22,7 +22,17 @@ export function judgedWords(job: Job, { state, off, back, rest }: Judged): DigWo
     low: `${small(off)} too low`,
     backFall: `Falls back ${small(back)}: take it up`,
   }[state];
-  return { said, tone: TONES[state], rest: rest && state !== 'right' ? restWords(job, rest) : null };
+  const says = [flat && flatWords(job, flat), rest && state !== 'right' ? restWords(job, rest) : null].filter(
+    (each) => each !== null,
+  );
+  return { said, tone: TONES[state], rest: says.length > 0 ? says.join(' ') : null };
+}
+
+function flatWords(job: Job, { length, pitch, least }: Flat): string {
+  const far = text(showLength(length, headOf(job).units));
+  return pitch <= 0
+    ? `The ${far} below it do not fall.`
+    : `The ${far} below it fall only ${text(showPitch(pitch))}, where ${text(showPitch(least))} is the least: take this up.`;
 }
 
 function restWords(job: Job, { head, length, pitch, least, raise, cover, leastCover, drains }: Rest): string {

@@ -7,6 +7,12 @@ import { basin, channel, node, out, pipe } from '../testing/parts';
 const FT = 0.3048;
 const GPM = 6.30902e-5;
 const one = (more: Partial<RunPlan>, rest: object = {}): object => ({ ...runsOf(sound('r', more)), ...rest });
+/** One that holds grit, and that no other size would keep clean: it may not narrow. */
+const grit = (more: object): object =>
+  one(
+    { cleans: false, material: 'smooth', flow: 0.001, ordinaryFlow: 0, parallel: 1, widestAbove: 0.6, ...more },
+    { budgets: [], landings: {} },
+  );
 const down = (id: string, flow: number): RunPlan => sound(id, { to: 'node', flow });
 /** A field of one run, as the job has it. */
 const dug = (more: object = {}): Element[] => [
@@ -49,11 +55,11 @@ const EDGES: Edge[] = [
     ],
     says: [
       [
-        one({ cleans: false, ordinaryShear: 0.8 }),
-        { severity: 'fix', figure: 0.8, limit: 1, more: { measure: 'shear' }, reads: /shear 0.8/ },
+        grit({ ordinaryShear: 0.8 }),
+        { severity: 'mind', figure: 0.8, limit: 1, more: { measure: 'shear' }, reads: /shear 0.8/ },
       ],
       [
-        one({ cleans: false, velocity: 0.5 }),
+        grit({ velocity: 0.5, flow: 0.02, ordinaryFlow: 0.004, widestAbove: 0 }),
         { severity: 'fix', figure: 0.5, limit: 2 * FT, more: { measure: 'velocity' }, reads: /velocity 0.5/ },
       ],
     ],

@@ -134,7 +134,7 @@ export const WORK_YARDS: Record<string, MakeJob> = {
   storeInWater: (a) => soaked(20, { waterTable: -1.4 + a }),
   storeNearWater: (a) => soaked(20, { waterTable: -1.55 - 0.5 * a }),
   storeOver: (a) => soaked(60 + 40 * a, {}),
-  storeSlow: (a) => soaked(5, { conductivity: 2e-6 + 1e-6 * a }),
+  storeSlow: (a) => soaked(5, { conductivity: 2.6e-6 + 1e-6 * a }),
   storeInClay: () => soaked(5, { soil: 'clay' }),
   storeBySeptic: (a) =>
     changed(

@@ -69,7 +69,8 @@ export function storePlan({ discharge, area, flow, fixed, storm, jobSoil }: Stor
     {
       levels: [0, store.depth, store.depth + BRIM],
       volumes: [0, volume, volume + store.area * BRIM],
-      outflows: [0, soak(store.depth), soak(store.depth) + most],
+      // Into its floor from the first inch: routing lets no more out than is there.
+      outflows: [soak(0), soak(store.depth), soak(store.depth) + most],
     },
     inflows,
     storm.step,

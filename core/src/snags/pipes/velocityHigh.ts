@@ -17,5 +17,9 @@ export const velocityHigh: Rule = {
   tell: (snag, say) => ({
     headline: `${say.name(snag.at)} runs fast, at ${say.show('velocity', snag.figure)}.`,
     why: `Over ${say.show('velocity', snag.limit)} joints wear and the outfall scours: take the drop at a basin, and put stone where it comes out.`,
+    instead:
+      snag.severity === 'stop'
+        ? 'Take the fall in one or more drops, each down into a basin, and lay the pipe flatter between them. What must lie as steep is anchored each 10 to 20 ft, its joints held, and its force taken at the foot by a drop basin or by stone.'
+        : 'Take some of the fall in a drop at a basin, or put stone where it comes out.',
   }),
 };

@@ -218,13 +218,13 @@ const IN_GROUND: Edge[] = [
     code: 'beddingPoor',
     elements: [fieldOf({ fabric: 'woven' })],
     silent: [],
-    says: [[{}, { severity: 'fix', at: 'drain', figure: 1 }]],
+    says: [[{}, { severity: 'fix', at: 'drain', figure: 2, reads: /chokes it. Woven sheet: it sheds water/ }]],
   },
   {
     code: 'beddingPoor',
     elements: [stoneOf({ fabric: 'woven' })],
     silent: [],
-    says: [[{}, { severity: 'fix', at: 'stone', figure: 1 }]],
+    says: [[{}, { severity: 'fix', at: 'stone', figure: 2 }]],
   },
   {
     code: 'drainAmongRoots',

@@ -38,13 +38,35 @@ export function perforatedWays(job: Job, solution: Solution): { id: string; ways
   });
   return [...runs, ...drains];
 }
-/** C·A of rain (m²) that comes down perforated pipe, by id: in a run all that it carries, in a drain what pipes bring it. */
-export function rainIn(job: Job, { runs, landings }: Solution): { id: string; area: number }[] {
+/** C·A (m²) of a bed's own, through its stone, that comes to a landing: clear water, which a perforated outlet may carry. */
+function throughBeds(job: Job, { runs, landings }: Solution): (landing: string) => number {
+  if (ofKind(job, 'pavedBed').length === 0) return () => 0;
+  const above = new Map<string, string[]>();
+  for (const run of valuesOf(job, runs)) above.set(run.to, [...(above.get(run.to) ?? []), run.from]);
+  return (landing) => {
+    const seen = new Set<string>();
+    const left = [landing];
+    let area = 0;
+    for (let at = left.pop(); at !== undefined; at = left.pop()) {
+      if (seen.has(at)) continue;
+      seen.add(at);
+      const here = landings[at];
+      if (here?.kind === 'pavedBed') area += here.enteringArea;
+      left.push(...(above.get(at) ?? []));
+    }
+    return area;
+  };
+}
+
+/** C·A of rain (m²) that comes down perforated pipe, by id: in a run all that it carries but a bed's own, in a drain what pipes bring it. */
+export function rainIn(job: Job, solution: Solution): { id: string; area: number }[] {
+  const { runs, landings } = solution;
+  const ofBeds = throughBeds(job, solution);
   const perforated = new Set(perforatedRuns(job).map(({ id }) => id));
   const planned = perforated.size > 0 ? valuesOf(job, runs).filter(({ id }) => perforated.has(id)) : [];
   const drains = [...ofKind(job, 'drain'), ...ofKind(job, 'drainField')];
   return [
-    ...planned.map(({ id, effectiveArea }) => ({ id, area: effectiveArea })),
+    ...planned.map(({ id, from, effectiveArea }) => ({ id, area: effectiveArea - ofBeds(from) })),
     ...drains.map(({ id }) => ({ id, area: landings[id]?.passingArea ?? 0 })),
   ].filter(({ area }) => area > 1e-9);
 }

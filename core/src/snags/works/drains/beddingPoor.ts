@@ -2,6 +2,9 @@ import { FABRIC_FACTS, STONE_FACTS } from '../../../catalogue/stone';
 import { ofKind } from '../../../job/job';
 import { workRule } from '../work';
 
+/** What chokes it, as the snag's figure. */
+const [PEA, WOVEN, BOTH] = [1, 2, 3];
+
 export const beddingPoor = workRule({
   code: 'beddingPoor',
   severity: 'fix',
@@ -9,9 +12,12 @@ export const beddingPoor = workRule({
   find: (make, job) =>
     [...ofKind(job, 'drain'), ...ofKind(job, 'drainField'), ...ofKind(job, 'stoneDrain')]
       .filter(({ stone, fabric }) => stone === 'pea' || fabric === 'woven')
-      .map(({ id }) => make(id, 1, 0)),
+      .map(({ id, stone, fabric }) => make(id, stone !== 'pea' ? WOVEN : fabric === 'woven' ? BOTH : PEA, 0)),
   tell: (snag, say) => ({
     headline: `${say.name(snag.at)} is bedded in what chokes it.`,
-    why: `${STONE_FACTS.pea.label}: ${STONE_FACTS.pea.note}. ${FABRIC_FACTS.woven.label}: it ${FABRIC_FACTS.woven.note}.`,
+    why: [
+      ...(snag.figure === WOVEN ? [] : [`${STONE_FACTS.pea.label}: ${STONE_FACTS.pea.note}.`]),
+      ...(snag.figure === PEA ? [] : [`${FABRIC_FACTS.woven.label}: it ${FABRIC_FACTS.woven.note}.`]),
+    ].join(' '),
   }),
 });
