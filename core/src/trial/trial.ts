@@ -7,6 +7,7 @@ import { jobFaults } from '../job/faults';
 import type { Job } from '../job/job';
 import { planJob, type Plan } from '../verdict/planJob';
 import { seededJob } from './seeded';
+import { seededDoors } from './seededDoors';
 import { type Mood } from './seededElements';
 import { SEVERITIES, snagKey, type Snag } from '../snags/snag';
 import { walkOf } from './walk';
@@ -107,7 +108,8 @@ function trySizing(
 interface Trial {
   /** First seed. */
   from?: number;
-  moods?: readonly Mood[];
+  /** `doors`: calm jobs beside a house whose doors no inlet names. */
+  moods?: readonly (Mood | 'doors')[];
   /** A clock, ms. */
   now?: () => number;
   /** Called after each job with how many there have been. */
@@ -117,12 +119,12 @@ interface Trial {
 /** Runs so many jobs of each mood. */
 export function runTrial(
   count: number,
-  { from = 1, moods = ['wild', 'calm'], now = () => 0, onJob }: Trial = {},
+  { from = 1, moods = ['wild', 'calm', 'doors'], now = () => 0, onJob }: Trial = {},
 ): Tally {
   const tally: Tally = { jobs: 0, holds: 0, fixes: 0, sizings: 0, slowest: 0, slowestJob: '', over50: 0, broken: [] };
   for (let seed = from; seed < from + count; seed++) {
     for (const mood of moods) {
-      tryJob(seededJob(seed, mood), tally, now);
+      tryJob(mood === 'doors' ? seededDoors(seed) : seededJob(seed, mood), tally, now);
       tally.jobs++;
       onJob?.(tally.jobs);
     }

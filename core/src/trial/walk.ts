@@ -13,6 +13,7 @@ import { least } from './halving';
 import { standingByWorks, walkWorks } from './walkWorks';
 import { LAID, type Walk } from './walking';
 import { G, section, friction, marched } from './walkedWater';
+import { walkDoors } from './walkDoors';
 import { walkInlets } from './walkInlets';
 
 /** What the end of a line is good for on site, m, a sixteenth of an inch: half of what levels are told to. */
@@ -196,10 +197,11 @@ export function walkOf(job: Job, plan: Plan): string[] {
       upward.push(run);
       left.push(run.from);
     }
-  const walk: Walk = { job, plan, upward, into, water: new Map(), wrong: [] };
+  const walk: Walk = { job, plan, upward, into, water: new Map(), stands: new Map(), wrong: [] };
   walkLevels(walk);
   walkEnds(walk);
   walkWater(walk);
   walkInlets(walk);
+  walkDoors(walk);
   return [...walk.wrong, ...walkWorks(job, plan)];
 }

@@ -41,7 +41,8 @@ function channelOver(channel: Channel, flow: number, diameter: number, line: num
 }
 
 /** What stands over every inlet, and how near it comes to what it guards. */
-export function walkInlets({ job, plan, water, wrong }: Walk): void {
+export function walkInlets(walk: Walk): void {
+  const { job, plan, water, wrong } = walk;
   const { settings } = plan;
   for (const inlet of groundInlets(job)) {
     const flow = plan.landings[inlet.id]!.entering;
@@ -58,13 +59,15 @@ export function walkInlets({ job, plan, water, wrong }: Walk): void {
       if (stands !== null && stands > WATER) wrong.push(`${inlet.id} overtops by ${stands.toFixed(3)} m`);
       if (pipe && pipe.invertUp > inlet.groundLevel - inlet.depth + LAID) wrong.push(`${inlet.id} stands full`);
     }
-    if (inlet.sillLevel === undefined || inlet.kind === 'channel') continue;
+    if (inlet.kind === 'channel') continue;
     const spill =
       inlet.spillLevel === undefined
         ? Number.POSITIVE_INFINITY
         : Math.max(inlet.groundLevel, inlet.spillLevel) +
           (flow / (1.7 * (inlet.spillLength ?? settings.spillLength))) ** (2 / 3);
     const stands = Math.min(Math.max(inlet.groundLevel, line) + over, spill);
+    if (flow > 0) walk.stands.set(inlet.id, stands);
+    if (inlet.sillLevel === undefined) continue;
     if (inlet.sillLevel - stands < settings.openingMargin - WATER)
       wrong.push(`water comes near the sill at ${inlet.id}`);
   }

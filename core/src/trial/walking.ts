@@ -16,5 +16,7 @@ export interface Walk {
   into: Map<string, RunPlan[]>;
   /** Water (m) at each landing, by this walk. */
   water: Map<string, number>;
+  /** Water (m) over the ground at each basin that takes any, by this walk. */
+  stands: Map<string, number>;
   wrong: string[];
 }

@@ -15,7 +15,7 @@ import { memo, useDeferredValue, useMemo } from 'react';
 import { View } from 'react-native';
 import { deferred } from '../../pace/deferred';
 import { useJob, usePreview } from '../../planning/useJob';
-import { SectionPicture } from '../../drawing/LongSection';
+import { SectionPicture } from '../../drawing/SectionPicture';
 import { SPACE } from '../../theme/tokens';
 import { Text } from '../../ui/Text';
 import { WordRow } from '../../ui/WordRow';
