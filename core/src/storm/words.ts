@@ -32,7 +32,7 @@ export function caseWords(job: Job, id: CaseId, blocked: Layers['blocked']): { l
     case 'rarer':
       return { label: 'Rarer rain', note: `${rain?.openings?.returnPeriod ?? ''}-year` };
     case 'blocked':
-      return { label: 'A grate blocked', note: `${blocked === null ? 'each' : nameOf(job, blocked)}, in the ${years}` };
+      return { label: 'A grate blocked', note: blocked === null ? years : nameOf(job, blocked) };
     case 'frozen':
       return { label: 'Ends frozen', note: 'pop-ups and kerbs shut' };
     case 'power':

@@ -41,6 +41,11 @@ function Form({ element: opening }: { element: Opening }) {
   const building = buildings.find(({ id }) => id === opening.building);
   return (
     <>
+      {doorWords(job, plan, opening.id).map(({ when, says, tone }) => (
+        <Text key={when} {...(tone ? { tone } : {})}>
+          {when}: {says}.
+        </Text>
+      ))}
       <View style={fieldRow}>
         <OwnName element={opening} />
         <QuantityField
@@ -99,11 +104,6 @@ function Form({ element: opening }: { element: Opening }) {
           </View>
         </>
       )}
-      {doorWords(job, plan, opening.id).map(({ when, says, tone }) => (
-        <Text key={when} {...(tone ? { tone } : {})}>
-          {when}: {says}.
-        </Text>
-      ))}
     </>
   );
 }
