@@ -6,4 +6,4 @@ export type InletPlan = BasinPlan | ChannelPlan | DownspoutPlan;
 export { basinPlan, inletOf, type BasinPlan } from './basin';
 export { channelCapacity, channelPlan, holeCapacity, holeOf, type ChannelPlan } from './channel';
 export { downspoutPlan, type DownspoutPlan, type RoofWater } from './downspout';
-export { MAX_OVER_SILL, runOffLevel } from './sill';
+export { leftUnder, MAX_OVER_SILL, runOffLevel } from './sill';

@@ -39,6 +39,9 @@ export function standsAt({ inlet, at, highest }: Standing, settings: Settings): 
   return { level: Math.min(highest, runOff), runs: passedOn + (drowned || highest > runOff ? comes : 0) };
 }
 
-/** What is left to the sill (m) over water at a level, m; null without a sill. */
+/** What is left from water at a level to a sill, m: told as no more than 6 in over it. */
+export const leftUnder = (sillLevel: number, level: number): number => Math.max(-MAX_OVER_SILL, sillLevel - level);
+
+/** What is left to an inlet's sill (m) over water at a level, m; null without a sill. */
 export const freeboardOf = ({ sillLevel }: GroundInlet, level: number): number | null =>
-  sillLevel === undefined ? null : Math.max(-MAX_OVER_SILL, sillLevel - level);
+  sillLevel === undefined ? null : leftUnder(sillLevel, level);

@@ -1,22 +1,11 @@
-import type { Building, Element, Opening } from '../job/kinds';
+import type { Element, Opening } from '../job/kinds';
 import type { Job } from '../job/job';
-import { tellSnag } from '../snags/tell';
 import { doorWords } from '../words/doors';
-import { basin, codes, ground, jobOf, out, pipe, rain, spout, withElements, withFields } from '../testing/parts';
+import { basin, codes, ground, house, jobOf, out, pipe, rain, spout, withElements, withFields } from '../testing/parts';
+import { told } from '../testing/told';
 import { planJob, type Plan } from '../verdict/planJob';
 
 const hundred = { returnPeriod: 100, intensity: 8e-5 };
-const house: Building = {
-  id: 'house',
-  kind: 'building',
-  name: 'House',
-  outline: [
-    { east: 0, north: 0 },
-    { east: 10, north: 0 },
-    { east: 10, north: 8 },
-    { east: 0, north: 8 },
-  ],
-};
 /** In the middle of a wall: the front is the south one, the back the north one. */
 const door = (name: 'Front door' | 'Back door', more: Partial<Opening> = {}): Opening => ({
   id: name === 'Front door' ? 'front' : 'back',
@@ -28,14 +17,6 @@ const door = (name: 'Front door' | 'Back door', more: Partial<Opening> = {}): Op
   sillLevel: 0.05,
   ...more,
 });
-const told = (job: Job, code: string): string => {
-  const plan = planJob(job);
-  return tellSnag(
-    job,
-    plan,
-    plan.snags.find((snag) => snag.code === code)!,
-  ).headline.replaceAll('\u00a0', ' ');
-};
 const level = (id: string, east: number, north: number, at: number): Element => ({
   id,
   kind: 'spotLevel',

@@ -1,5 +1,5 @@
 /** Every opening that is drawn, against all water in the open that can come to it: by where that goes over the ground. */
-import { MAX_OVER_SILL } from '../inlets';
+import { leftUnder } from '../inlets';
 import { keptOf, ofKind, type Job } from '../job/job';
 import type { Basin, Building, Channel, Opening } from '../job/kinds';
 import { placesOf, sidesOnWall } from '../job/places';
@@ -34,6 +34,10 @@ export interface DoorPlan {
   /** What is lacking to tell, of the nearest water of which anything is; null where all is told. */
   lacking: Lack | null;
 }
+
+/** Whether water comes nearer to its sill than a margin, m. */
+export const isWithin = ({ left }: DoorPlan, margin: number): boolean =>
+  left !== null && left < margin - LEVEL_TOLERANCE;
 
 interface Read {
   openings: readonly Opening[];
@@ -84,16 +88,22 @@ interface Asked {
   door: readonly Place[] | null;
   /** Cells before it, none where they are not measured. */
   cells: readonly number[];
+  /** Level to which a hollow before it fills, m; null where there is none. */
+  hollow: number | null;
 }
 
-function doorPlan({ opening, door, cells }: Asked, read: Read, comes: (water: OpenWater) => Comes | null): DoorPlan {
+function doorPlan(
+  { opening, door, cells, hollow }: Asked,
+  read: Read,
+  comes: (water: OpenWater) => Comes | null,
+): DoorPlan {
   const { margin, waters } = read;
   const { id, sillLevel: sill } = opening;
   const plan: DoorPlan = { opening: id, left: null, by: null, toldBy: null, lacking: null };
   // Lower than this no water matters.
   const most = sill === undefined ? Number.NEGATIVE_INFINITY : sill - margin;
   const stands = (level: number, by: string | null): void => {
-    const left = Math.max(-MAX_OVER_SILL, sill! - level);
+    const left = leftUnder(sill!, level);
     if (plan.left === null || left < plan.left) Object.assign(plan, { left, by });
   };
   for (const water of waters) {
@@ -113,6 +123,7 @@ function doorPlan({ opening, door, cells }: Asked, read: Read, comes: (water: Op
       if (plan.lacking === null || isNearer(far, plan.lacking.away)) plan.lacking = lack;
     }
   }
+  if (hollow !== null && sill !== undefined) stands(hollow, null);
   return plan;
 }
 
@@ -129,14 +140,9 @@ const judged = step('openings against water', (read: Read): readonly DoorPlan[] 
   return openings.map((opening) => {
     const door = sidesOnWall(outlines.get(opening.building ?? ''), opening);
     const cells = water && door ? cellsOf(water, door) : [];
-    const plan = doorPlan({ opening, door, cells }, read, comes);
-    const hollow = water && opening.sillLevel !== undefined ? hollowAt(water, cells, inlets) : null;
-    return hollow === null ? plan : lower(plan, opening.sillLevel! - hollow);
+    return doorPlan({ opening, door, cells, hollow: water && hollowAt(water, cells, inlets) }, read, comes);
   });
 });
-
-const lower = (plan: DoorPlan, left: number): DoorPlan =>
-  plan.left !== null && plan.left <= left ? plan : { ...plan, left: Math.max(-MAX_OVER_SILL, left), by: null };
 
 const NONE: readonly DoorPlan[] = [];
 

@@ -1,20 +1,12 @@
 import fc from 'fast-check';
 import { applyChange } from '../job/change';
 import type { Job } from '../job/job';
+import { told } from '../testing/told';
 import { planJob } from '../verdict/planJob';
 import { fixOf } from '../design/fixes';
-import { tellSnag } from '../snags/tell';
 import { basin, channel, codes, ground, jobOf, out, pipe, rain, withFields } from '../testing/parts';
 
 const hundred = { returnPeriod: 100, intensity: 8e-5 };
-const told = (job: Job, code: string): string => {
-  const plan = planJob(job);
-  return tellSnag(
-    job,
-    plan,
-    plan.snags.find((snag) => snag.code === code)!,
-  ).headline.replaceAll('\u00a0', ' ');
-};
 
 describe('a sill in the rarer rain', () => {
   // 8 L/s in the design rain stand 0.0397 m over a 12 in grate half clogged. The 100-year rain gives 16 L/s, and no more for Cf, as C is 1 already:

@@ -40,6 +40,8 @@ function blockedWorst(job: Job, plan: Plan, design: Telling, leads: LeadsTo): Te
   const found = worst(tellings);
   if (!found) return [];
   const { blocked } = found.tried;
+  // One that leads on was tried whole already.
+  if (blocked !== null && leads(blocked) !== null) return [found];
   return [new Telling(tryCase({ ...design.tried, id: 'blocked', blocked }, leads, design.tried), leads)];
 }
 

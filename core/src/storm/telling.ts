@@ -1,12 +1,12 @@
 /** A case that was tried, told layer by layer. */
-import { MAX_OVER_SILL, runOffLevel, type InletPlan } from '../inlets';
+import { leftUnder, runOffLevel, type InletPlan } from '../inlets';
 import { broadWeirHead } from '../hydraulics/broadWeir';
 import { groundInlets, ofKind, type Job } from '../job/job';
 import type { GroundInlet } from '../job/kinds';
 import { placesOf } from '../job/places';
 import { NONE } from '../network/tree';
 import { doorsIn } from '../openings/doors';
-import type { OpenWater } from '../openings/openWater';
+import { TRICKLE, type OpenWater } from '../openings/openWater';
 import { leftToSill } from '../snags/inlets/blockedGrate';
 import { entryOf, workOf, WORKS, type WorkPlan } from '../works';
 import { lengthOf } from '../works/measures';
@@ -14,9 +14,6 @@ import type { InStorm } from '../works/work';
 import type { LayerCell, LayerId, LayerPart } from './layer';
 import { lineOf, type LeadsTo, type Rising } from './overflow';
 import type { TriedCase } from './tried';
-
-/** Less than this runs past unseen, m³/s: a twentieth of a litre a second. */
-const TRICKLE = 5e-5;
 
 const part = (id: string, offered: number, passed: number, to: string | null = null): LayerPart => ({
   id,
@@ -71,15 +68,8 @@ export class Telling {
 
   gutters(): LayerPart[] {
     return Object.entries(this.tried.inlets).flatMap(([id, inlet]) =>
-      inlet.kind === 'downspout' && inlet.offered > 0
-        ? [part(id, inlet.offered, inlet.overshoot, this.leads(id) ?? this.spillsTo(id))]
-        : [],
+      inlet.kind === 'downspout' && inlet.offered > 0 ? [part(id, inlet.offered, inlet.overshoot, this.leads(id))] : [],
     );
-  }
-
-  private spillsTo(id: string): string | null {
-    const spout = this.job.elements.get(id);
-    return (spout?.kind === 'downspout' && spout.spillsTo) || null;
   }
 
   /** What comes off the roofs: what an upper downspout lets on to a lower gutter is not counted there again. */
@@ -184,7 +174,7 @@ export class Telling {
     if (this.tried.blocked === inlet.id) return leftToSill(inlet, plan.offered, this.settings);
     const shut = this.shutAt(inlet);
     if (!shut) return plan.freeboard ?? 0;
-    return Number.isFinite(shut.level) ? Math.max(-MAX_OVER_SILL, inlet.sillLevel! - shut.level) : 0;
+    return Number.isFinite(shut.level) ? leftUnder(inlet.sillLevel!, shut.level) : 0;
   }
 
   /** Inlets as they stand with one blocked, or a line shut; the very record where none is. */

@@ -1,6 +1,7 @@
 /** Short ways to write a job in a test: metric, in round figures. */
 import type {
   Basin,
+  Building,
   Channel,
   Discharge,
   Downspout,
@@ -104,6 +105,18 @@ export const node = (form: Junction['form'], more: Partial<Junction> = {}): Junc
   groundLevel: 0,
   ...more,
 });
+/** 10 by 8 m, its south-west corner at the origin. */
+export const house: Building = {
+  id: 'house',
+  kind: 'building',
+  name: 'House',
+  outline: [
+    { east: 0, north: 0 },
+    { east: 10, north: 0 },
+    { east: 10, north: 8 },
+    { east: 0, north: 8 },
+  ],
+};
 export const jobOf = (...elements: Element[]): Job =>
   jobFrom('test', [head, ...(elements.some(({ kind }) => kind === 'rain') ? [] : [rain()]), ...elements]);
 /** A job's elements in the order of their ids: what was taken out and put back stands at the end, and is there all the same. */

@@ -2,7 +2,7 @@
 import { changed, put } from '../job/change';
 import type { Culvert, Discharge, Drain, Element, PavedBed, StoneDrain, Swale } from '../job/kinds';
 import type { Job } from '../job/job';
-import { basin, face, ground, jobOf, out, pipe, rain, spout } from './parts';
+import { basin, face, ground, house, jobOf, out, pipe, rain, spout } from './parts';
 import { drainOf, swaleOf, culvertOf, bermOf, stoneOf, bedOf, pumpOf } from './someWorks';
 
 export type MakeJob = (a: number, b: number, c: number) => Job;
@@ -34,17 +34,6 @@ const bedded = (more: Partial<PavedBed>, pipeMore: object = {}): Job =>
   jobOf(bedOf(more), ends(), leaves('bed', pipeMore));
 const stony = (area: number, more: Partial<StoneDrain> = {}): Job =>
   jobOf(ground(area, 'stone'), stoneOf(more), ends(), pipe('stone', { nominal: 0.3048 }));
-const house: Element = {
-  id: 'house',
-  kind: 'building',
-  name: 'House',
-  outline: [
-    { east: 0, north: 0 },
-    { east: 10, north: 0 },
-    { east: 10, north: 8 },
-    { east: 0, north: 8 },
-  ],
-};
 const way = (...ends: [number, number][]): { east: number; north: number }[] =>
   ends.map(([east, north]) => ({ east, north }));
 const withRarer = (job: Job, times: number): Job =>

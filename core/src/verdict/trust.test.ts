@@ -7,6 +7,7 @@ import type { Job } from '../job/job';
 import { fixOf } from '../design/fixes';
 import { tellSnag } from '../snags/tell';
 import { basin, channel, codes, face, ground, jobOf, out, pipe, rain, spout, withFields } from '../testing/parts';
+import { told } from '../testing/told';
 import { planJob, type Plan } from './planJob';
 
 const IN = 0.0254;
@@ -14,10 +15,6 @@ const GPM = 6.309019640344e-5;
 const G = 9.80665;
 
 const snagOf = (plan: Plan, code: string) => plan.snags.find((snag) => snag.code === code);
-const told = (job: Job, code: string): string => {
-  const plan = planJob(job);
-  return tellSnag(job, plan, snagOf(plan, code)!).headline.replaceAll('\u00a0', ' ');
-};
 const holds = ({ verdict }: Plan): boolean => verdict.state === 'holds' || verdict.state === 'mind';
 
 describe('the laid level is judged', () => {

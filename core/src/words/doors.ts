@@ -1,7 +1,6 @@
 /** What is told of an opening: whether water comes to it, rain by rain. */
 import { headOf, nameOf, type Job } from '../job/job';
-import { LEVEL_TOLERANCE } from '../numeric/tolerance';
-import type { DoorPlan } from '../openings/doors';
+import { isWithin, type DoorPlan } from '../openings/doors';
 import type { Solution } from '../plan/solution';
 import { showSmall, text } from '../units';
 
@@ -34,7 +33,7 @@ export function doorWords(job: Job, { doors, openings, settings }: Solution, id:
             {
               when,
               says: saysOf(job, door),
-              ...(door.left !== null && door.left < margin - LEVEL_TOLERANCE ? { tone: 'stop' as const } : {}),
+              ...(isWithin(door, margin) ? { tone: 'stop' as const } : {}),
             },
           ]
         : [],

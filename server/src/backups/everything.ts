@@ -3,20 +3,12 @@
  * that any program that reads those reads it.
  */
 import { createHash } from 'node:crypto';
-import {
-  copyFileSync,
-  existsSync,
-  linkSync,
-  mkdirSync,
-  readFileSync,
-  renameSync,
-  rmSync,
-  writeFileSync,
-} from 'node:fs';
+import { copyFileSync, existsSync, linkSync, mkdirSync, readFileSync, renameSync, rmSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import Database from 'better-sqlite3';
 import { migrationFiles, openDatabase, type Db } from '../database';
 import { markAsCopy } from '../epochs/epochs';
+import { writeWhole } from '../files/writeWhole';
 import { dropDatabase, isSound } from './backups';
 
 export interface Everything {
@@ -148,8 +140,7 @@ function unpack(draft: string, files: string): number {
       count++;
       const path = join(files, hash);
       if (existsSync(path)) continue;
-      writeFileSync(`${path}.draft`, bytes, { flush: true });
-      renameSync(`${path}.draft`, path);
+      writeWhole(path, bytes);
     }
     db.exec('drop table file_bytes; vacuum');
     return count;

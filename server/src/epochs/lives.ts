@@ -2,9 +2,10 @@
  * Every life of the database, in a file beside it. A copy knows only those before it was made: where one copy is put back a second time,
  * nothing in it tells of the life between, and devices that were there could not be told what they share with the present.
  */
-import { readFileSync, renameSync, writeFileSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
 import { z } from 'zod';
 import type { Db } from '../database';
+import { writeWhole } from '../files/writeWhole';
 
 const lifeSchema = z.object({
   id: z.string(),
@@ -70,6 +71,5 @@ export function meetLives(db: Db, file: string): void {
   }).immediate();
   const all = livesIn(db);
   if (all.length === beside.length) return;
-  writeFileSync(`${file}.draft`, JSON.stringify(all), { mode: 0o600, flush: true });
-  renameSync(`${file}.draft`, file);
+  writeWhole(file, JSON.stringify(all));
 }

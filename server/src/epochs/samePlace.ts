@@ -3,8 +3,9 @@
  * by other means is known by a note: written as work goes on, in the database and in a file beside it.
  */
 import { randomUUID } from 'node:crypto';
-import { readFileSync, renameSync, writeFileSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
 import type { Db } from '../database';
+import { writeWhole } from '../files/writeWhole';
 import { beginEpoch, copiedAt } from './epochs';
 
 /** Writes both notes anew. A kill between the two costs an epoch, and nothing else. */
@@ -14,8 +15,7 @@ export function noteSamePlace(db: Db, file: string): void {
     db.exec('delete from present');
     db.prepare('insert into present (note) values (?)').run(note);
   }).immediate();
-  writeFileSync(`${file}.draft`, note, { mode: 0o600, flush: true });
-  renameSync(`${file}.draft`, file);
+  writeWhole(file, note);
 }
 
 /** Whether the notes differ. Where there is no file beside, nobody can tell, and it is taken for the same. */

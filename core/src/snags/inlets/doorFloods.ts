@@ -1,5 +1,5 @@
 import { MAX_OVER_SILL } from '../../inlets';
-import { LEVEL_TOLERANCE } from '../../numeric/tolerance';
+import { isWithin } from '../../openings/doors';
 import type { Rule } from '../snag';
 import { atDoor } from './doorNear';
 
@@ -8,11 +8,9 @@ export const doorFloods: Rule = {
   code: 'doorFloods',
   short: 'floods a sill',
   find: (_, { openings, doors, settings: { openingMargin } }) => {
-    const near = new Set(
-      doors.flatMap(({ opening, left }) => (left !== null && left < openingMargin - LEVEL_TOLERANCE ? [opening] : [])),
-    );
+    const near = new Set(doors.filter((door) => isWithin(door, openingMargin)).map(({ opening }) => opening));
     return (openings?.doors ?? [])
-      .filter(({ opening, left }) => left !== null && left < -LEVEL_TOLERANCE && !near.has(opening))
+      .filter((door) => isWithin(door, 0) && !near.has(door.opening))
       .map((door) => ({
         ...atDoor(door, { code: 'doorFloods', limit: 0 }),
         figure: -door.left!,

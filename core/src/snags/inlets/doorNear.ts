@@ -1,6 +1,5 @@
 import { MAX_OVER_SILL } from '../../inlets';
-import { LEVEL_TOLERANCE } from '../../numeric/tolerance';
-import type { DoorPlan } from '../../openings/doors';
+import { isWithin, type DoorPlan } from '../../openings/doors';
 import type { Rule, Snag } from '../snag';
 
 /** A snag at an opening, with what brings the water. */
@@ -20,7 +19,7 @@ export const doorNear: Rule = {
   short: 'near a sill',
   find: (_, { doors, settings: { openingMargin } }) =>
     doors
-      .filter(({ left }) => left !== null && left < openingMargin - LEVEL_TOLERANCE)
+      .filter((door) => isWithin(door, openingMargin))
       .map((door) => atDoor(door, { code: 'doorNear', limit: openingMargin })),
   tell: (snag, say) => {
     const from = snag.other === undefined ? 'in the hollow before it' : `from ${say.name(snag.other)}`;
