@@ -13,7 +13,7 @@ import { changed, put, type Change } from '../job/change';
 import { resized } from '../job/edits/pipes';
 import { ofKind, type Job } from '../job/job';
 import type { Discharge, Element, Run } from '../job/kinds';
-import { leastPitchOf } from '../network/crowns';
+import { leastPitchOf } from '../network/leastOf';
 import type { Tree } from '../network/tree';
 import { layOut } from '../plan/layout';
 import { planJob, type Plan } from '../verdict/planJob';

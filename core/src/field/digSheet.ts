@@ -16,6 +16,8 @@ export interface DigStation {
   /** The landing that stands there, by id; null between two. */
   landing: string | null;
   ground: number;
+  /** True on a bank that nobody has measured: its ground is taken to be so. */
+  assumed: boolean;
   invert: number;
   /** Ground less the bottom of the trench, its bedding under the pipe, m. */
   cut: number;
@@ -80,11 +82,14 @@ function stationsOf(
   const profile = groundAlong(job, run, plan);
   const [places, levels] = [profile.map((each) => each.along), profile.map(({ level }) => level)];
   const bedding = run.under === 'cars' ? BEDDING : 0;
+  const edge = run.length - plan.comesOutOver;
   const at = (up: number, landing: string | null): DigStation => {
     const along = Math.max(0, foot + run.length - up);
     const invert = plan.invertUp + ((plan.invertDown - plan.invertUp) * along) / run.length;
     const ground = straightOn(places, levels, along).value;
-    return { run: run.id, up, along, landing, ground, invert, cut: Math.max(0, ground - invert) + bedding, bedding };
+    const cut = Math.max(0, ground - invert) + bedding;
+    const assumed = plan.bankAssumed && along >= edge - SAME_STATION && along < run.length - SAME_STATION;
+    return { run: run.id, up, along, landing, ground, assumed, invert, cut, bedding };
   };
   const made = itsFoot ? [at(foot, run.to)] : [];
   const head = foot + run.length;

@@ -44,9 +44,15 @@ describe('the highest crown with which a pipe is covered until it comes out', ()
     expect(covered(one(-1.2, { out: { bank: { length: 20, topLevel: -1.2 } } }))).toBe(Infinity);
     const tree = one(0, { out: { bank: undefined, controlLevel: -1.75 } });
     expect(highestCovered(tree, { ...DEFAULTS, outcrop: 0 }, 0, 0.01)).toBe(Infinity);
-    // Ground falls to −1.5 over all of it: 3.048 m before the end it is at −1.2714.
+    // Levelled 3.048 m before the end at −1.2714, as on ground that falls evenly to −1.5.
     const slope = (-1.2714 - 0.1524 + 1.65) / 3.048;
-    expect(covered(tree)).toBeCloseTo(-1.2714 - 0.1524 + slope * 16.952, 3);
+    const seen = new Map([['pipe-basin', -1.2714]]);
+    expect(covered({ ...tree, seen })).toBeCloseTo(-1.2714 - 0.1524 + slope * 16.952, 3);
+    // Assumed: over a swale even until there, no steeper than 1 in 2 (1.524 m over −1.5), and never over the head, at 0.
+    expect(covered(tree)).toBeCloseTo(-0.1524 + ((-0.1524 + 1.65) / 3.048) * 16.952, 3);
+    // On a slope: −1.2714, and over that the pipe with its least cover, 0.1 + 0.1524.
+    const onSlope = one(0, { out: { bank: undefined, controlLevel: -1.75, receiving: 'slope' } });
+    expect(covered({ ...onSlope, seen: new Map([['pipe-basin', -1.019]]) })).toBeCloseTo(covered(onSlope), 6);
   });
 });
 

@@ -1,28 +1,11 @@
 /** What bounds the crown of a run at its two ends: cover, least pitch, levels set by hand, and where it comes out. */
 import { controlLevel, OUTFALLS } from '../catalogue/outfalls';
-import { MATERIAL_FACTS } from '../catalogue/pipes';
 import type { Settings } from '../job/settings';
 import { diameterOf, type Discharge, type Landing, type Run } from '../job/kinds';
 import { comesOut, coveredTo } from './covered';
+import { leastCoverOf, plannedCover } from './leastOf';
 import type { Line } from './lines';
 import { NONE, type Tree } from './tree';
-
-/** Least pitch of a run: large smooth pipe may lie flatter. */
-export function leastPitchOf(run: Pick<Run, 'material' | 'nominal'>, settings: Settings): number {
-  const large = MATERIAL_FACTS[run.material].smoothBore && run.nominal >= settings.largeFrom - 1e-9;
-  return large ? Math.min(settings.leastPitch, settings.leastPitchLarge) : settings.leastPitch;
-}
-
-/** Cover planned over a run, m. */
-export const plannedCover = (run: Run, settings: Settings): number =>
-  Math.max(settings.cover, leastCoverOf(run, settings));
-
-/** Least cover accepted over a run, m. */
-export function leastCoverOf(run: Run, settings: Settings): number {
-  return run.under === 'cars'
-    ? Math.max(settings.leastCover, MATERIAL_FACTS[run.material].leastCoverUnderCars)
-    : settings.leastCover;
-}
 
 /** Pitch that a run must have before anything else is asked of it. */
 export function askedPitch(run: Run, least: number): number {
@@ -75,7 +58,7 @@ export function endOf(tree: Tree, settings: Settings, index: number, above: numb
   const highest = Math.min(arrival, highestEnd(run, landing, settings));
   if (!comesOut(landing)) return highest;
   const upper = tree.landings[tree.upper[index]!]!;
-  const { station, ground } = coveredTo(run, upper, landing, settings);
+  const { station, ground } = coveredTo(run, upper, landing, settings, tree.seen.get(run.id));
   if (station <= 0) return highest;
   // The crown is straight: covered at the last place asked, it ends no higher than this.
   const covered = above + ((ground - leastCoverOf(run, settings) - above) * run.length) / station;
@@ -94,7 +77,7 @@ export function highestCovered(tree: Tree, settings: Settings, index: number, le
   const landing = tree.landings[tree.lower[index]!]!;
   if (run.grade.type === 'levels' || !comesOut(landing)) return Number.POSITIVE_INFINITY;
   const upper = tree.landings[tree.upper[index]!]!;
-  const { station, ground } = coveredTo(run, upper, landing, settings);
+  const { station, ground } = coveredTo(run, upper, landing, settings, tree.seen.get(run.id));
   const open = run.length - station;
   if (station <= 0 || open <= 0) return Number.POSITIVE_INFINITY;
   const covered = ground - leastCoverOf(run, settings);

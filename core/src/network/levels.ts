@@ -10,17 +10,8 @@
  */
 import type { Settings } from '../job/settings';
 import { diameterOf, kindOf, type Landing, type Run } from '../job/kinds';
-import {
-  arrivalOf,
-  askedPitch,
-  endOf,
-  highestCovered,
-  highestEnd,
-  isEnd,
-  leastPitchOf,
-  plannedCover,
-  setByHand,
-} from './crowns';
+import { arrivalOf, askedPitch, endOf, highestCovered, highestEnd, isEnd, setByHand } from './crowns';
+import { leastPitchOf, plannedCover } from './leastOf';
 import type { Line } from './lines';
 import { straighten } from './straighten';
 import { NONE, type Tree } from './tree';

@@ -3,11 +3,12 @@ import fc from 'fast-check';
 import { MATERIAL_FACTS, MATERIALS, NOMINAL_SIZES } from '../catalogue/pipes';
 import { DEFAULTS } from '../job/settings';
 import { jobFrom, landingsOf, ofKind, type Job } from '../job/job';
-import type { Discharge, Element, Landing, Run } from '../job/kinds';
+import { diameterOf, type Discharge, type Element, type Landing, type Run } from '../job/kinds';
 import { basin, channel, node, out, pipe } from '../testing/parts';
 import { endCrowns, fallBudget, tightestBudgets } from './budget';
 import { comesOut, coveredTo } from './covered';
-import { highestCovered, highestEnd, leastCoverOf, leastPitchOf, lowestEnd, plannedCover } from './crowns';
+import { highestCovered, highestEnd, lowestEnd } from './crowns';
+import { leastCoverOf, leastPitchOf, plannedCover } from './leastOf';
 import { planLevels, type Levels } from './levels';
 import { findLines, letterOf } from './lines';
 import { accumulate, buildTree, NONE, routeFrom, type Tree } from './tree';
@@ -308,12 +309,18 @@ it('covers a run as far as that is asked, where that needs no deep start', () =>
       const upper = tree.landings[tree.upper[index]!]!;
       const asked = coveredTo(run, upper, lower, DEFAULTS);
       expect(comesOut(lower)).toBe(isOut(lower) && lower.form === 'daylight');
-      if (!comesOut(lower)) return void expect(asked).toEqual({ station: run.length, ground: lower.groundLevel });
+      if (!comesOut(lower))
+        return void expect(asked).toEqual({ station: run.length, ground: lower.groundLevel, assumed: false });
       const open = lower.bank?.length ?? (run.under === 'cars' ? 36 * IN : 120 * IN);
       expect(asked.station).toBeCloseTo(Math.max(0, run.length - open), 9);
-      const rises = ((lower.groundLevel - upper.groundLevel) * asked.station) / run.length;
-      const ground =
-        lower.bank && asked.station > 0 ? lower.bank.topLevel : upper.groundLevel + (lower.bank ? 0 : rises);
+      expect(asked.assumed).toBe(!lower.bank && asked.station > 0);
+      const rises = (upper.groundLevel - lower.groundLevel) * (1 - asked.station / run.length);
+      // Assumed: a step over the straight slope that covers what comes out of it, under the head; over a swale as steep as earth stands.
+      const covers =
+        Math.max(rises, leastPitchOf(run, DEFAULTS) * open) + diameterOf(run) + leastCoverOf(run, DEFAULTS);
+      const banked = ['swale', 'ditch'].includes(lower.receiving) ? Math.max(covers, open / 2) : covers;
+      const top = Math.max(lower.groundLevel + rises, Math.min(upper.groundLevel, lower.groundLevel + banked));
+      const ground = asked.station > 0 ? (lower.bank?.topLevel ?? top) : upper.groundLevel;
       expect(asked.ground).toBeCloseTo(ground, 9);
       if (run.grade.type !== 'auto' || style === 'single' || asked.station <= 0) return;
       const [up, down] = [levels.crownUp[index]!, levels.crownDown[index]!];

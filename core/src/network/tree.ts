@@ -22,6 +22,8 @@ export interface Tree {
   arriving: readonly (readonly number[])[];
   /** Landing index of the discharge that each landing drains to, or NONE. */
   outlet: Int32Array;
+  /** Ground where a run begins to come out, m, by its id, where it was levelled. */
+  seen: ReadonlyMap<string, number>;
   /** Runs left out, because an end is missing, it goes round in a loop, or its landing has a way out already. */
   stray: Run[];
 }
@@ -52,14 +54,22 @@ function joinsAlike(one: Lists, other: Lists): boolean {
   return true;
 }
 
+const UNSEEN: Tree['seen'] = new Map();
+
 const listsAlike = step('lists that join alike', ({ made }: { made: Lists }): Lists => made);
 const joiningOf = step('joining', ({ lists }: { lists: Lists }): Joining => join(lists.landings, lists.runs));
 
 /** Builds the tree of landings and runs. A poor job still gives a tree: what does not fit in it is in `stray`. */
-export function buildTree(landings: readonly Landing[], runs: readonly Run[], kept = new Kept()): Tree {
+export function buildTree(
+  landings: readonly Landing[],
+  runs: readonly Run[],
+  kept = new Kept(),
+  seen: Tree['seen'] = UNSEEN,
+): Tree {
   const joining = kept.ask(joiningOf, { lists: kept.alike(listsAlike, { landings, runs }, joinsAlike) });
   return {
     ...joining,
+    seen,
     landings: joining.landings.map((place) => landings[place]!),
     runs: joining.runs.map((place) => runs[place]!),
     stray: joining.stray.map((place) => runs[place]!),

@@ -7,7 +7,7 @@ import { keptOf, type Job } from '../job/job';
 import { diameterOf, type Landing, type Run } from '../job/kinds';
 import type { Settings } from '../job/settings';
 import { comesOut, coveredTo } from '../network/covered';
-import { leastCoverOf } from '../network/crowns';
+import { leastCoverOf } from '../network/leastOf';
 import type { Line } from '../network/lines';
 import type { Tree } from '../network/tree';
 import type { JobFlows } from './flows';
@@ -46,6 +46,8 @@ interface Read {
   lower: Landing;
   line: string;
   settings: Settings;
+  /** Ground where it begins to come out, as levelled, m. */
+  seen: number | undefined;
   crownUp: number;
   crownDown: number;
   leastPitch: number;
@@ -70,7 +72,7 @@ const runPlan = step('run', (read: Read): RunPlan => {
   const ordinaryFlow = area * settings.ordinaryRain + read.fixed;
   const side = run.parallel ?? 1;
   const groundUp = upper.groundLevel;
-  const covered = coveredTo(run, upper, lower, settings);
+  const covered = coveredTo(run, upper, lower, settings, read.seen);
   const invertThere = crownUp - diameter - pitch * covered.station;
   const inPipe = runFlow({
     diameter,
@@ -116,6 +118,7 @@ const runPlan = step('run', (read: Read): RunPlan => {
     cover: Math.min(groundUp - crownUp, covered.ground - invertThere - diameter),
     comesOutOver: run.length - covered.station,
     coveredGround: covered.ground,
+    bankAssumed: covered.assumed,
     trenchDepth: Math.max(
       groundUp - crownUp + diameter,
       lower.groundLevel - crownDown + diameter,
@@ -163,6 +166,7 @@ const runsOf = step('runs', ({ layout, flows, water }: InWater, kept): Record<st
       lower: tree.landings[tree.lower[index]!]!,
       line: letters[index]!,
       settings,
+      seen: tree.seen.get(run.id),
       crownUp: levels.crownUp[index]!,
       crownDown: levels.crownDown[index]!,
       leastPitch: levels.leastPitch[index]!,

@@ -63,6 +63,8 @@ export interface RunPlan extends Omit<RunFlow, 'surcharged'> {
   comesOutOver: number;
   /** Ground where the least cover is asked last, m. */
   coveredGround: number;
+  /** True where nobody has said or measured what the ground does from there to its end. */
+  bankAssumed: boolean;
   leastCover: number;
   /** Greatest depth of its trench, m: ground less invert. */
   trenchDepth: number;

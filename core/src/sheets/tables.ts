@@ -138,7 +138,7 @@ export function digTable(job: Job, plan: Plan, line: DigLine, sight: number | nu
     return [
       text(showLength(station.up, units)),
       stationName(job, station) ?? '',
-      level(station.ground),
+      `${level(station.ground)}${station.assumed ? ', assumed' : ''}`,
       level(station.invert),
       text(showSmall(station.cut, units)),
       sight === null ? '' : text(showLength(targetRod(sight, station), units)),

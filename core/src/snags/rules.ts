@@ -1,6 +1,7 @@
 /** Every rule, in the order in which equally bad snags are told. */
 import { adversePitch } from './pipes/adversePitch';
 import { assumedFigure } from './pipes/assumedFigure';
+import { bankAssumed } from './pipes/bankAssumed';
 import { capacityExceeded } from './pipes/capacityExceeded';
 import { blockedGrate } from './inlets/blockedGrate';
 import { carriesOver } from './inlets/carriesOver';
@@ -114,6 +115,7 @@ export const RULES: readonly Rule[] = [
   ...openRules,
   ...storeRules,
   assumedFigure,
+  bankAssumed,
 ];
 
 export const RULE_BY_CODE: ReadonlyMap<string, Rule> = new Map(RULES.map((rule) => [rule.code, rule]));

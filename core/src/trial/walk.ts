@@ -59,17 +59,22 @@ function floorOf(out: Discharge): number | undefined {
 }
 
 /** Ground and cover along one run, every half metre. */
-function walkOver(job: Job, { settings }: Plan, run: RunPlan, wrong: string[]): void {
+function walkOver(job: Job, { settings, snags }: Plan, run: RunPlan, wrong: string[]): void {
   const given = runOf(job, run.id);
   const [upper, lower] = [landingOf(job, given.from), landingOf(job, given.to)];
   const out = lower.kind === 'discharge' && OPEN.has(lower.form) ? lower : null;
   const open = out ? (out.bank?.length ?? (given.under === 'cars' ? 0.9144 : settings.outcrop)) : 0;
   const edge = Math.max(0, given.length - open);
-  const edgeGround = out?.bank
-    ? out.bank.topLevel
-    : upper.groundLevel + ((lower.groundLevel - upper.groundLevel) * edge) / given.length;
+  const straight = upper.groundLevel + ((lower.groundLevel - upper.groundLevel) * edge) / given.length;
+  // Where nobody has said how the ground drops to the end, it is as good as the plan says that it takes it to be, and no better: a bank
+  // that a covered pipe comes out of, under the head of the run.
+  const taken = run.bankAssumed ? Math.min(run.coveredGround, Math.max(straight, upper.groundLevel)) : straight;
+  const edgeGround = out?.bank?.topLevel ?? taken;
   const wheels = { smooth: 0.3048, doubleWall: 0.3048, singleWall: 0.6096, flexible: 0.6096, clay: 0.6096 };
   const wanted = given.under === 'cars' ? Math.max(settings.leastCover, wheels[given.material]) : settings.leastCover;
+  const crownThere = run.crownUp + ((run.crownDown - run.crownUp) * edge) / given.length;
+  if (run.bankAssumed && straight - crownThere < wanted - LAID && !snags.some(({ code }) => code === 'bankAssumed'))
+    wrong.push(`${run.id} is covered by a bank that nobody was told of`);
   const steps = Math.max(2, Math.ceil(given.length * 2));
   for (let k = 0; k <= steps; k++) {
     const x = (given.length * k) / steps;

@@ -146,10 +146,11 @@ describe('cover', () => {
   ] as const)(
     'over %d m of ground that falls to %d m, under %s on %s: short %s',
     (length, to, under, material, short) => {
+      const open = under === 'cars' ? 36 * IN : 120 * IN;
       const job = jobOf(
         ground(40, 'basin'),
         basin(),
-        out({ groundLevel: to, bank: undefined }),
+        out({ groundLevel: to, bank: { length: open, topLevel: (to * (length - open)) / length } }),
         pipe('basin', { length, under, material, nominal: 0.1016 }),
       );
       const plan = planJob(job);
@@ -170,8 +171,10 @@ describe('cover', () => {
         out({ groundLevel: -1, ...more }),
         pipe('basin', { length: 15, nominal: 0.1016 }),
       );
-    expect(codes(planJob(job({ bank: undefined })))).toContain('coverShort');
-    expect(codes(planJob(job({ bank: undefined, controlLevel: -1.4 })))).not.toContain('coverShort');
+    // Ground that falls evenly, 3.048 m before its end.
+    const even = { length: 3.048, topLevel: (-1 * (15 - 3.048)) / 15 };
+    expect(codes(planJob(job({ bank: even })))).toContain('coverShort');
+    expect(codes(planJob(job({ bank: even, controlLevel: -1.4 })))).not.toContain('coverShort');
     expect(codes(planJob(job({ bank: { length: 2, topLevel: -0.2 } })))).not.toContain('coverShort');
     expect(planJob(job({ bank: { length: 2, topLevel: 1 } })).runs['pipe-basin']!.trenchDepth).toBeGreaterThan(1.5);
   });

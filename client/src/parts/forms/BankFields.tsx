@@ -1,5 +1,5 @@
 /** The last stretch before daylight over which the ground drops away, and the pipe may come out. */
-import { put, showLength, text, type Discharge } from '@katabasis/core';
+import { put, showLength, showLevel, text, type Discharge } from '@katabasis/core';
 import { useJob } from '../../planning/useJob';
 import { QuantityField } from '../../input/Field';
 import { lengthEntry, levelEntry } from '../../input/entry';
@@ -10,25 +10,28 @@ export function BankFields({ discharge }: { discharge: Discharge }) {
   const { bank } = discharge;
   const save = (next: Discharge['bank']): string | null =>
     edit(put('Say where the ground drops away', without(discharge, 'bank', next)));
-  // Until its top is measured it is taken as low as where the pipe comes out, so that nothing is counted on.
-  const top = bank?.topLevel ?? discharge.groundLevel;
+  const arriving = Object.values(plan.runs).find((run) => run.to === discharge.id);
+  const open = text(showLength(arriving?.comesOutOver ?? plan.settings.outcrop, units));
+  const topLevel = arriving && text(showLevel(arriving.coveredGround, units));
   return (
     <>
       <QuantityField
         label="Length of the bank down to it"
-        usual={`${text(showLength(plan.settings.outcrop, units))} may come out`}
+        usual={arriving?.bankAssumed ? `${open} assumed, from ${topLevel}` : `${open} may come out`}
         value={bank?.length}
         {...lengthEntry(units)}
         optional
         hint="Along the trench, from its top edge to the pipe’s end"
-        onCommit={(length) => save(length === undefined ? undefined : { length, topLevel: top })}
+        onCommit={(length) => save(length === undefined ? undefined : { ...bank, length })}
       />
       {bank && (
         <QuantityField
           label="Ground at the top of the bank"
+          usual={arriving?.bankAssumed ? `${topLevel} assumed` : 'as levelled'}
           value={bank.topLevel}
           {...levelEntry(units)}
-          onCommit={(topLevel) => save({ ...bank, topLevel: topLevel! })}
+          optional
+          onCommit={(top) => save(top === undefined ? { length: bank.length } : { ...bank, topLevel: top })}
         />
       )}
     </>

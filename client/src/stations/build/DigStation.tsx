@@ -107,6 +107,7 @@ export function Station({ station, high, byString, laid, line, open, onToggle }:
           )}
         </View>
         {name !== null && <Text>{name}</Text>}
+        {station.assumed && <Text kind="small">The ground here is assumed: measure it before you dig.</Text>}
         {words && (
           <View style={styles.told}>
             <Mark kind={words.tone} />

@@ -175,6 +175,7 @@ const MAKE: Record<string, Make> = {
     b < 0.5
       ? yardWith(30, { out: { stone: true }, pipe: levels(-0.2 - 0.05 * a) })
       : yardWith(30, { out: { bank: undefined, groundLevel: -1 - b }, pipe: { length: 12 + 10 * a } }),
+  bankAssumed: (a) => yardWith(30, { out: { receiving: 'slope', bank: undefined }, pipe: { length: 12 + 10 * a } }),
   hangsOut: (a) => yardWith(30, { out: { stone: true }, pipe: { length: 12, ...levels(-0.5, -0.6 - 0.6 * a) } }),
   largerIntoSmaller: (a) =>
     jobOf(
@@ -237,6 +238,7 @@ const NO_FIX = new Set([
   'mainLevelMissing',
   'nearOpening',
   'openingFloods',
+  'bankAssumed',
   'doorNear',
   'doorFloods',
   'doorNotJudged',

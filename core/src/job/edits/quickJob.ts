@@ -1,5 +1,4 @@
 /** A first job from the fewest answers: inlets in a row along one line to one way out. */
-import { METRES_PER_FOOT } from '../../units/constants';
 import { CREATIONS, type Discharge, type Element, type RainElement } from '../kinds';
 
 /** What water comes in by. */
@@ -26,11 +25,6 @@ export interface QuickJob {
 
 /** 4 in, m: where a quick line starts, to be sized by the plan. */
 const FIRST_SIZE = 0.1016;
-
-/** What lies at the foot of a bank: the ground is near even until its top, and does not fall all the way to it. */
-const BANKED: ReadonlySet<Discharge['receiving']> = new Set(['swale', 'ditch']);
-/** Length of such a bank until somebody measures it, m: 6 ft. */
-const USUAL_BANK = 6 * METRES_PER_FOOT;
 
 const NAMES: Record<Discharge['receiving'], string> = {
   swale: 'Swale',
@@ -98,15 +92,6 @@ export function quickElements({ name, units, rain, inlets, wayOut }: QuickJob): 
       grade: { type: 'auto' },
     });
   });
-  const last = inlets.at(-1);
-  elements.push({
-    id: 'out1',
-    kind: 'discharge',
-    name: NAMES[wayOut.receiving],
-    ...wayOut,
-    ...(last && BANKED.has(wayOut.receiving) && wayOut.groundLevel < last.groundLevel
-      ? { bank: { length: Math.min(USUAL_BANK, last.toNext / 2), topLevel: last.groundLevel } }
-      : {}),
-  });
+  elements.push({ id: 'out1', kind: 'discharge', name: NAMES[wayOut.receiving], ...wayOut });
   return elements;
 }

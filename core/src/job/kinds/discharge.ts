@@ -76,8 +76,8 @@ const schema = z.strictObject({
   into: idSchema.optional(),
   /** What is on the end of its pipe. */
   end: z.enum(['open', 'guard', 'grate']).optional(),
-  /** Last stretch before daylight over which the ground drops away: its length, m, and the level of its upper edge. */
-  bank: z.strictObject({ length, topLevel: level }).optional(),
+  /** Last stretch before daylight over which the ground drops away: its length, m, and the level of its upper edge, assumed when absent. */
+  bank: z.strictObject({ length, topLevel: level.optional() }).optional(),
   /** Whose leave it wants, and whether it has been given. */
   consent: z.enum(['needed', 'given']).optional(),
   /** True once an apron of stone is laid where the pipe comes out. */
@@ -102,7 +102,7 @@ export const dischargeKind = kind<Discharge>(schema, {
     pump: 'curve, area, start, stop, mainLength, mainDiameter, outletLevel, checkValve, alarm, freezeOverflow',
     into: 'the swale that it lets out into',
     end: 'what is on the end of its pipe',
-    bank: 'length, topLevel, of the last stretch before daylight',
+    bank: 'length, topLevel?, of the last stretch before daylight',
   },
   links: [{ field: 'into', to: 'swale' }],
   isLanding: () => true,

@@ -171,7 +171,8 @@ function comesOut(run: RunPlan, units: UnitSystem): string {
   const crown = run.crownUp - run.pitch * (run.length - run.comesOutOver);
   const before = `${text(showLength(run.comesOutOver, units))} before its end, where it may begin to come out`;
   if (run.comesOutOver >= run.length - 1e-9) return 'It comes out to daylight, and may do so over all of its length';
-  return `${before}: (${text(showLevel(run.coveredGround, units))}) − (${text(showLevel(crown, units))}) = ${text(showSmall(run.coveredGround - crown, units))}`;
+  const ground = run.bankAssumed ? `, where the ground is assumed` : '';
+  return `${before}${ground}: (${text(showLevel(run.coveredGround, units))}) − (${text(showLevel(crown, units))}) = ${text(showSmall(run.coveredGround - crown, units))}`;
 }
 
 const cover: RunWorking = (run, job, solution, units) => ({
