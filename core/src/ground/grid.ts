@@ -1,7 +1,7 @@
 /** A surface as a grid of levels, for water to run over. */
-import { extentOf, type Extent, type Place } from '../site/place';
-import { BLOCKED } from './flood';
-import type { Surface } from './surface';
+import { distance, extentOf, type Extent, type Place } from '../site/place';
+import { BLOCKED, type Ridge } from './padded';
+import type { GroundPoint, Surface } from './surface';
 
 export interface Grid {
   cols: number;
@@ -11,10 +11,11 @@ export interface Grid {
   /** Middle of the first cell: the south-west one. Rows go north. */
   east: number;
   north: number;
-  /** m above zero, row by row; NaN where nothing was levelled. */
+  /** m above zero at each middle, row by row; NaN where nothing was levelled. */
   levels: Float64Array;
   /** `BLOCKED`, or 0. */
   kinds: Uint8Array;
+  ridges: Ridge[];
 }
 
 /** m; a rod's foot, and the finest that a yard's water is told by. */
@@ -26,7 +27,7 @@ export function cellFor({ west, east, south, north }: Extent, cells: number): nu
   return [FINEST, 0.15, 0.2, 0.25, 0.3, 0.4, 0.5, 0.75, 1, 1.5, 2, 3, 5, 7.5].find((step) => step >= wanted) ?? wanted;
 }
 
-/** A grid over a surface; at every cell's middle the ground there. */
+/** A grid over a surface: at every cell's middle the ground there, and the ridges that lie between two middles. */
 export function rasterise(surface: Surface, cell: number): Grid {
   const extent = extentOf(surface.points)!;
   const cols = Math.max(1, Math.ceil((extent.east - extent.west) / cell));
@@ -39,9 +40,77 @@ export function rasterise(surface: Surface, cell: number): Grid {
     north: extent.south + cell / 2,
     levels: new Float64Array(cols * rows).fill(NaN),
     kinds: new Uint8Array(cols * rows),
+    ridges: [],
   };
   for (let triangle = 0; triangle < surface.size; triangle++) levelTriangle(grid, surface, triangle);
+  grid.ridges = ridgesBetween(grid, surface);
   return grid;
+}
+
+/** How steeply the ground must fall on both sides of an edge for a ridge, m/m: less is rounding. */
+const RIDGE = 1e-6;
+
+/** Edges of a surface from which the ground falls on both sides, by their ends. */
+function* ridgesOf(surface: Surface): Generator<[GroundPoint, GroundPoint]> {
+  const { triangles, beside, points } = surface;
+  for (let edge = 0; edge < triangles.length; edge++) {
+    const other = beside[edge]!;
+    if (other < edge) continue;
+    const next = edge % 3 === 2 ? edge - 2 : edge + 1;
+    const [a, b] = [points[triangles[edge]!]!, points[triangles[next]!]!];
+    // Square to the edge, out of the triangle that it belongs to: the corners go round clockwise.
+    const rise = (half: number): number => {
+      const { east, north } = surface.slopeOf(Math.floor(half / 3));
+      return (north * (b.east - a.east) - east * (b.north - a.north)) / distance(a, b);
+    };
+    if (rise(edge) > RIDGE && rise(other) < -RIDGE) yield [a, b];
+  }
+}
+
+/** A ridge that ends this near a step crosses it, in cells: no water slips between two ridges that share a point. */
+const ON_LINE = 1e-9;
+
+/** The four ways from a cell to a neighbour, the other four being those back: columns and rows on. */
+const STEPS = [
+  [1, 0],
+  [0, 1],
+  [1, 1],
+  [-1, 1],
+] as const;
+
+/** Every step from a cell to a neighbour over a ridge, with the ridge's level there; of two ridges in one step the higher. */
+function ridgesBetween(grid: Grid, surface: Surface): Ridge[] {
+  const { cols, rows, cell: side, levels } = grid;
+  const found = new Map<number, Ridge>();
+  for (const [a, b] of ridgesOf(surface)) {
+    // In columns and rows.
+    const [x, y] = [(a.east - grid.east) / side, (a.north - grid.north) / side];
+    const [dx, dy] = [(b.east - a.east) / side, (b.north - a.north) / side];
+    for (let way = 0; way < 4; way++) {
+      const [right, up] = STEPS[way]!;
+      // All steps of one way lie on lines right·row − up·col = whole number, which the ridge crosses one after the other.
+      const from = right * y - up * x;
+      const grows = right * dy - up * dx;
+      if (grows === 0) continue;
+      const last = Math.floor(Math.max(from, from + grows) + ON_LINE);
+      for (let line = Math.ceil(Math.min(from, from + grows) - ON_LINE); line <= last; line++) {
+        const share = Math.min(1, Math.max(0, (line - from) / grows));
+        // Steps along the line, from where it has a cell's middle.
+        const along = up === 0 ? x + share * dx : y + share * dy;
+        const start = Math.floor(along);
+        const [col, row] = up === 0 ? [start, line] : [right * start - line, start];
+        if (col < 0 || row < 0 || col >= cols || row + up >= rows || col + right < 0 || col + right >= cols) continue;
+        const cell = row * cols + col;
+        const beside = cell + right + up * cols;
+        const level = a.level + (b.level - a.level) * share;
+        // Comparing with NaN is never true: off the ground there is no ridge.
+        if (!(level > levels[cell]! && level > levels[beside]!)) continue;
+        const known = found.get(cell * 4 + way);
+        if (!known || level > known.level) found.set(cell * 4 + way, { cell, beside, level, share: along - start });
+      }
+    }
+  }
+  return [...found.values()];
 }
 
 /** Writes the ground of one triangle into the cells whose middles it holds. */

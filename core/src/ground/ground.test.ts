@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { distance, type Place } from '../site/place';
 import { contoursOf } from './contours';
-import { BLOCKED, flood, gather, metFirst } from './flood';
+import { flood, gather, metFirst } from './flood';
 import { block, cellAt, cellsAlong, cellsWithin, rasterise } from './grid';
+import { BLOCKED } from './padded';
 import { findPonds } from './ponds';
 import { Surface, type GroundPoint } from './surface';
 
@@ -275,7 +276,7 @@ describe('water over a grid', () => {
     const levels = Float64Array.from({ length: side * side }, (_, at) => (at % side) / 100);
     const kinds = new Uint8Array(side * side);
     // Ground falls west; a wall slants across it from north to south.
-    const grid = { cols: side, rows: side, cell: 1, east: 0, north: 0, levels, kinds };
+    const grid = { cols: side, rows: side, cell: 1, east: 0, north: 0, levels, kinds, ridges: [] };
     block(
       grid,
       cellsAlong(grid, [

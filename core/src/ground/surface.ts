@@ -13,7 +13,7 @@ const ONE_PLACE = 0.002;
 /** How far beyond a triangle's edge a place still counts as in it, as a share of the triangle. */
 const ON_EDGE = 1e-9;
 
-/** Three corners an entry, anticlockwise, by index into the points. */
+/** Three corners an entry, clockwise as one looks down on them, by index into the points. */
 type Triangles = Uint32Array;
 
 export class Surface {

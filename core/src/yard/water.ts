@@ -2,10 +2,11 @@
 import { flood, metFirst, type Flow } from '../ground/flood';
 import { block, cellAt, cellFor, cellsAlong, cellsWithin, placeOf, rasterise, type Grid } from '../ground/grid';
 import { around, findPonds, type Pond } from '../ground/ponds';
+import { Shores } from '../ground/shore';
 import { keptOf, ofKind, type Job } from '../job/job';
 import type { Barrier, Basin, Building, Channel } from '../job/kinds';
 import { step } from '../numeric/kept';
-import { distance, extentOf, type Place } from '../site/place';
+import { distance, extentOf, footOnWay, wayLength, type Place } from '../site/place';
 import { groundOf, type Ground } from './ground';
 
 export interface YardWater {
@@ -32,8 +33,10 @@ export function runWater(
   for (const { outline } of buildings) if (outline) block(grid, cellsWithin(grid, outline));
   for (const { form, way } of barriers)
     if (way && (form === 'wall' || form === 'retainingWall')) block(grid, cellsAlong(grid, way));
-  const flow = flood(grid.levels, grid.cols, grid.rows, grid.kinds);
-  return { grid, flow, ponds: findPonds(grid.levels, flow, grid.cell, LEAST_POND) };
+  const flow = flood(grid.levels, grid.cols, grid.rows, grid.kinds, grid.ridges);
+  const ponds = findPonds(grid.levels, flow, grid.cell, LEAST_POND);
+  const shores = new Shores(grid);
+  return { grid, flow, ponds: ponds.map((pond) => ({ ...pond, ...shores.of(pond) })) };
 }
 
 interface Read {
@@ -58,6 +61,29 @@ export const yardWater = (job: Job): YardWater | null =>
 const reachOf = (inlet: Basin | Channel): readonly Place[] =>
   inlet.kind === 'basin' ? (inlet.place ? [inlet.place] : []) : (inlet.way ?? []);
 
+/** How near a cell's middle lies to what an inlet takes it by, in cells: its grate lies a little low. Two cells wide no path slips through. */
+const REACH = { basin: 1.1, channel: 0.75 } as const;
+/** How far within a channel's end the middle of a cell lies that it still takes, in cells: a path may stray half a cell. */
+const END = 0.25;
+
+/** Cells whose water an inlet takes: round a basin, and along a channel as far as it goes. */
+function takenBy(grid: Grid, inlet: Basin | Channel): number[] {
+  const way = reachOf(inlet);
+  const own = (inlet.kind === 'basin' ? way.map((place) => cellAt(grid, place)) : cellsAlong(grid, way)).filter(
+    (cell) => cell >= 0,
+  );
+  const whole = wayLength(way);
+  const within = [...new Set(own.flatMap((cell) => around(grid, cell)))].filter((cell) => {
+    const middle = placeOf(grid, cell);
+    if (way.length === 1) return distance(way[0]!, middle) <= REACH.basin * grid.cell;
+    const foot = footOnWay(way, middle)!;
+    return (
+      foot.distance <= REACH.channel * grid.cell && foot.along > END * grid.cell && foot.along < whole - END * grid.cell
+    );
+  });
+  return within.length > 0 ? within : own;
+}
+
 /**
  * Which inlet each cell's water meets first, by its index in `inlets`; −1 where it leaves the yard. An inlet takes what comes to its own
  * cells and those beside them, as its grate lies a little low; in a pond it takes all that comes to the pond, each cell to the nearest.
@@ -68,11 +94,8 @@ export function meetsFirst({ grid, flow, ponds }: YardWater, inlets: readonly (B
   const pondAt = new Map<number, Pond>();
   for (const pond of ponds) for (const cell of pond.cells) pondAt.set(cell, pond);
   inlets.forEach((inlet, k) => {
-    const reach = reachOf(inlet);
-    const own = inlet.kind === 'basin' ? reach.map((place) => cellAt(grid, place)) : cellsAlong(grid, reach);
-    for (const cell of own) {
-      if (cell < 0) continue;
-      for (const beside of around(grid, cell)) if (marks[beside] === -1) marks[beside] = k;
+    for (const cell of takenBy(grid, inlet)) {
+      if (marks[cell] === -1) marks[cell] = k;
       const pond = pondAt.get(cell);
       if (pond && !standing.get(pond)?.includes(k)) standing.set(pond, [...(standing.get(pond) ?? []), k]);
     }

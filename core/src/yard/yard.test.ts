@@ -68,7 +68,7 @@ describe('a job with places', () => {
       const job = jobOf(...levelled((place) => bowl(place) + up), basin({ place: at(12, 12) }), out());
       const water = yardWater(job)!;
       return [
-        water.ponds.map(({ area, depth }) => [area, Math.round(depth * 1e6)]),
+        water.ponds.map(({ area, depth }) => [Math.round(area * 1e6), Math.round(depth * 1e6)]),
         catchmentCells(job, 'basin')!.cells.length,
       ];
     };
