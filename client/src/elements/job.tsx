@@ -142,6 +142,7 @@ function Rules() {
       <View style={footRow}>
         <SettingField label="Cover to plan for" setting="cover" entry={coverEntry(units)} />
         <SettingField label="Least cover under turf" setting="leastCover" entry={coverEntry(units)} />
+        <SettingField label="Least cover in a slab" setting="leastCoverInSlab" entry={coverEntry(units)} />
       </View>
       <View style={footRow}>
         <SettingField label="Least pitch" setting="leastPitch" entry={leastPitch} />

@@ -121,6 +121,7 @@ function RunFields({ run }: { run: Run }) {
           value={run.under ?? 'turf'}
           options={[
             { value: 'turf', label: 'Turf' },
+            { value: 'slab', label: 'Slab', note: 'walk, patio or deck' },
             { value: 'cars', label: 'Cars' },
           ]}
           onChoose={(under) => edit(put('Say what is over it', { ...run, under }))}

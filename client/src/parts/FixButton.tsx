@@ -66,6 +66,7 @@ export function FixButton({ snag, instead, ahead = true }: { snag: Snag; instead
   if (shown === undefined) return <View style={{ height: TOUCH }} />;
   return (
     <>
+      {shown?.brings && <Text kind="small">With it: {shown.brings.join(' ')}</Text>}
       {shown ? (
         <View style={{ flexDirection: 'row' }} {...(touched as object)}>
           <Button

@@ -2,14 +2,14 @@
 import type { DownspoutSize } from './downspouts';
 import type { Grate } from './grates';
 import type { Material } from './pipes';
-import type { Stone } from './stone';
+import type { Perforations, Stone } from './stone';
 
 export const PART_GROUPS = ['pipe', 'fittings', 'inlets', 'ends', 'joints', 'stone', 'works', 'ground'] as const;
 export type PartGroup = (typeof PART_GROUPS)[number];
 
 /** Sizes are nominal, m. */
 export type Item =
-  | { type: 'pipe'; material: Material; nominal: number; perforated?: true }
+  | { type: 'pipe'; material: Material; nominal: number; perforated?: true | Perforations }
   | { type: 'coupler' | 'slipCoupler' | 'cap' | 'cleanoutCap'; material: Material; nominal: number }
   | { type: 'wye' | 'tee'; material: Material; nominal: number; branch: number }
   | { type: 'bend'; material: Material; nominal: number; degrees: 22.5 | 45 | 90 }

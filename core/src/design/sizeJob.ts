@@ -29,6 +29,8 @@ export interface SizedJob {
   cost: number;
   /** Nominal size of each run, m, by id. */
   sizes: Record<string, number>;
+  /** Runs whose level or pitch was set by hand, and is another with it, by id. */
+  replaces: string[];
 }
 
 export interface JobSizing {
@@ -212,6 +214,11 @@ function sizedJob(job: Job, { job: sized, cost }: Tried, tree: Tree): SizedJob {
   return {
     change: { label: 'Size the whole job', puts, removes: [] },
     cost,
+    replaces: puts.flatMap((put) => {
+      const was = job.elements.get(put.id);
+      if (was?.kind !== 'run' || put.kind !== 'run' || was.grade.type === 'auto') return [];
+      return JSON.stringify(was.grade) === JSON.stringify(put.grade) ? [] : [put.id];
+    }),
     sizes: Object.fromEntries(tree.runs.map(({ id }) => [id, (sized.elements.get(id) as Run).nominal])),
   };
 }

@@ -9,6 +9,8 @@ export interface Settings {
   cover: number;
   /** Least cover accepted under turf, m. Trade habit: 6 in. */
   leastCover: number;
+  /** Least cover over a pipe in or right under a slab that is only walked on, m: 1 in of concrete, as round a sleeve or a channel's end. */
+  leastCoverInSlab: number;
   /** Least pitch of pipe, m/m. 1 %, near the eighth-inch-a-foot of plumbing codes for building drains. */
   leastPitch: number;
   /** Least pitch of smooth pipe from 6 in up, m/m. */
@@ -48,6 +50,7 @@ export interface Settings {
 export const DEFAULTS: Settings = {
   cover: 12 * METRES_PER_INCH,
   leastCover: 6 * METRES_PER_INCH,
+  leastCoverInSlab: 1 * METRES_PER_INCH,
   leastPitch: 0.01,
   leastPitchLarge: 0.005,
   largeFrom: 6 * METRES_PER_INCH,

@@ -9,12 +9,13 @@ export function leastPitchOf(run: Pick<Run, 'material' | 'nominal'>, settings: S
   return large ? Math.min(settings.leastPitch, settings.leastPitchLarge) : settings.leastPitch;
 }
 
-/** Cover planned over a run, m. */
+/** Cover planned over a run, m: under a slab the least, so that it leaves a channel in the slab as high as it may. */
 export const plannedCover = (run: Run, settings: Settings): number =>
-  Math.max(settings.cover, leastCoverOf(run, settings));
+  run.under === 'slab' ? settings.leastCoverInSlab : Math.max(settings.cover, leastCoverOf(run, settings));
 
 /** Least cover accepted over a run, m. */
 export function leastCoverOf(run: Run, settings: Settings): number {
+  if (run.under === 'slab') return settings.leastCoverInSlab;
   return run.under === 'cars'
     ? Math.max(settings.leastCover, MATERIAL_FACTS[run.material].leastCoverUnderCars)
     : settings.leastCover;

@@ -73,8 +73,11 @@ function allowedCrowns(tree: Tree, settings: Settings): Float64Array {
       return lowest;
     }
     const leaving = isEnd(tree, at) ? undefined : tree.runs[tree.leaving[at]!]!;
-    let cover = leaving ? Math.max(settings.cover, plannedCover(leaving, settings)) : settings.cover;
-    for (const run of arriving) cover = Math.max(cover, plannedCover(tree.runs[run]!, settings));
+    const met = [...arriving.map((run) => tree.runs[run]!), ...(leaving ? [leaving] : [])];
+    const cover = met.reduce(
+      (most, run) => Math.max(most, plannedCover(run, settings)),
+      met.length > 0 ? 0 : settings.cover,
+    );
     return Math.min(landing.groundLevel - cover, underBed(landing, leaving));
   });
 }

@@ -371,6 +371,7 @@ describe('cover and pitch of one pipe', () => {
   const r = (more: Partial<Run>): Run => pipe('a', more);
   it.each([
     [{ under: 'turf' }, 12, 6],
+    [{ under: 'slab' }, 1, 1],
     [{ under: 'cars' }, 12, 12],
     [{ under: 'cars', material: 'singleWall' }, 24, 24],
     [{ under: 'cars', material: 'doubleWall' }, 12, 12],

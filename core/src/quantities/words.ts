@@ -2,7 +2,7 @@
 import { DOWNSPOUT_LABELS } from '../catalogue/downspouts';
 import { GRATE_FACTS } from '../catalogue/grates';
 import { MATERIAL_FACTS, type Material } from '../catalogue/pipes';
-import { STONE_FACTS } from '../catalogue/stone';
+import { PERFORATION_FACTS, STONE_FACTS, type Perforations } from '../catalogue/stone';
 import { CHANNEL_LENGTH, RISER, WASTE } from '../catalogue/supply';
 import { headOf, nameOf, type Job } from '../job/job';
 import type { Missing } from './counting';
@@ -87,12 +87,19 @@ const makeOf = (material: Material): string => {
   return /^[A-Z]{2}/.test(short) ? short : short.toLowerCase();
 };
 
+const holesOf = (perforated: true | Perforations | undefined): string =>
+  perforated === undefined
+    ? ''
+    : perforated === true
+      ? ', perforated'
+      : `, perforated: ${PERFORATION_FACTS[perforated].label.toLowerCase()}`;
+
 /** What a part is called, sizes first, as it is asked for over a counter. */
 export function partLabel(item: Item, units: UnitSystem): string {
   const size = (metres: number): string => text(showNominal(metres, units));
   switch (item.type) {
     case 'pipe':
-      return `${size(item.nominal)} ${makeOf(item.material)} pipe${item.perforated ? ', perforated' : ''}`;
+      return `${size(item.nominal)} ${makeOf(item.material)} pipe${holesOf(item.perforated)}`;
     case 'coupler':
     case 'slipCoupler':
     case 'cap':

@@ -1,7 +1,27 @@
 /** Good jobs that were blamed: each must be clean of what it was told, and a worse one beside it must not. */
 import type { Job } from '../job/job';
-import type { Discharge, PavedBed, SpotLevel } from '../job/kinds';
-import { basin, codes, face, ground, jobOf, out, pipe, spout, withElements, withFields } from '../testing/parts';
+import type { Discharge, DrainField, Element, PavedBed, Run, SpotLevel } from '../job/kinds';
+import { fixOf } from '../design/fixes';
+import { noWorse } from '../design/fixes/prove';
+import { sizeJob } from '../design/sizeJob';
+import { takeOff } from '../quantities/takeOff';
+import { partLabel } from '../quantities/words';
+import { workFacts } from '../words/works';
+import { changed } from '../job/change';
+import {
+  basin,
+  channel,
+  codes,
+  face,
+  ground,
+  jobOf,
+  node,
+  out,
+  pipe,
+  spout,
+  withElements,
+  withFields,
+} from '../testing/parts';
 import { digSheet } from '../field/digSheet';
 import { planJob } from '../verdict/planJob';
 import { tellSnag } from './tell';
@@ -164,5 +184,136 @@ describe('daylight, where nobody has said how the ground drops to it', () => {
     expect(codes(bank)).not.toContain('bankAssumed');
     expect(codes(bank)).not.toContain('coverShort');
     expect(codes(planJob(levelled(-0.75)))).toContain('coverShort');
+  });
+});
+
+describe('a shallow channel in a pool deck', () => {
+  /** 2 in wide and 3 in deep, its 2 in pipe 6 m under the deck to a bend beside it, 5 in down, and on to daylight. */
+  const deck = (under: Run['under']): Job =>
+    jobOf(
+      ground(15, 'channel', { cover: 'paving' }),
+      channel({ width: 0.0508, depth: 0.0762, length: 6, hole: 'floor', slope: 0 }),
+      node('bend', { id: 'bend', groundLevel: -0.02 }),
+      out({ groundLevel: -0.6, bank: { length: 3, topLevel: -0.1 }, stone: true }),
+      pipe('channel', { to: 'bend', length: 6, nominal: 0.0508, under }),
+      pipe('bend', { length: 12, nominal: 0.0762 }),
+    );
+
+  it('is covered by the slab that it stands in, and its pipe starts at its floor', () => {
+    const plan = planJob(deck('slab'));
+    expect(codes(plan)).not.toContain('coverShort');
+    // Down to the bend's 12 in under turf; at its own end right under the channel's floor.
+    expect(plan.runs['pipe-channel']!.crownUp).toBeCloseTo(-0.0762, 9);
+    expect(planJob(deck(undefined)).runs['pipe-channel']!.crownUp).toBeCloseTo(-0.3048, 9);
+  });
+
+  it('set at its floor without a slab it is short of cover, and one tap says that there is one', () => {
+    const job = withFields(deck(undefined), 'pipe-channel', { grade: { type: 'levels', up: -0.0762 - 0.0508 } });
+    const plan = planJob(job);
+    const fix = fixOf(
+      job,
+      plan,
+      plan.snags.find(({ code, at }) => code === 'coverShort' && at === 'pipe-channel')!,
+    )!;
+    expect(codes(planJob(changed(job, fix.change)))).not.toContain('coverShort');
+  });
+});
+
+describe('what was silent, and harms', () => {
+  const field = (more: Partial<DrainField> = {}): Job =>
+    jobOf(
+      {
+        id: 'field',
+        kind: 'drainField',
+        name: 'Green',
+        groundLevel: 0,
+        depth: 0.6,
+        nominal: 0.1016,
+        area: 557,
+        soil: 'clayLoam',
+        ...more,
+      } as DrainField,
+      out({ groundLevel: -1.5 }),
+      pipe('field'),
+    );
+  const square = (side: number): DrainField['outline'] =>
+    [
+      [0, 0],
+      [side, 0],
+      [side, side],
+      [0, side],
+    ].map(([east, north]) => ({ east: east!, north: north! }));
+
+  it('no fabric: a Fix in soil with fines, a Mind in clay, and nothing once it is wrapped', () => {
+    expect(told(field({ fabric: 'none' }), 'fabricMissing').severity).toBe('fix');
+    expect(told(field({ fabric: 'none' }), 'fabricMissing').why).toMatch(/^Clay loam brings fines/);
+    expect(told(field({ fabric: 'none', soil: 'clay' }), 'fabricMissing').severity).toBe('mind');
+    expect(codes(planJob(field({ fabric: 'wrapped' })))).not.toContain('fabricMissing');
+    expect(codes(planJob(field()))).not.toContain('fabricMissing');
+  });
+
+  it('rows and slots are bought as such', () => {
+    const bought = (perforations?: DrainField['perforations']): string[] =>
+      takeOff(field({ perforations }), planJob(field({ perforations }))).parts.map(({ item }) => partLabel(item, 'us'));
+    expect(bought('rows').join()).toMatch(/perforated: two rows of holes/);
+    expect(bought('slots').join()).toMatch(/perforated: slots all round/);
+    expect(bought().join()).toMatch(/pipe, perforated,/);
+  });
+
+  it('a typed area that its outline no longer bears out, which still counts until somebody says otherwise', () => {
+    const job = field({ outline: square(20) });
+    expect(told(job, 'areaDisagrees').headline).toMatch(/typed as .*; on the plan it is/);
+    const plan = planJob(job);
+    const fix = fixOf(
+      job,
+      plan,
+      plan.snags.find(({ code }) => code === 'areaDisagrees')!,
+    )!;
+    expect(planJob(changed(job, fix.change)).works.field).toMatchObject({ area: 400 });
+    expect(codes(planJob(field({ outline: square(Math.sqrt(557)) })))).not.toContain('areaDisagrees');
+  });
+
+  it('a spring shows in what comes to the end of a drain', () => {
+    const spring: Element = {
+      id: 'spring',
+      kind: 'fixedFlow',
+      name: 'Spring',
+      flow: 3 * 6.309e-5,
+      feeds: [{ to: 'field', share: 1 }],
+    };
+    const flow = (job: Job): number => Number(workFacts(job, planJob(job), 'field')[0]!.shown.value);
+    // 3 gpm, told in L/s.
+    expect(flow(withElements(field(), spring)) - flow(field())).toBeCloseTo(0.19, 2);
+  });
+
+  it('a fix that brings something says what, and one that brings nothing is taken first', () => {
+    // 20 m of even ground that falls 0.3 m, its cover already short: what fall is missing may cost cover.
+    const job = jobOf(
+      ground(60, 'basin'),
+      basin(),
+      out({ groundLevel: -0.45, bank: { length: 3, topLevel: -0.2 }, stone: true }),
+      pipe('basin', { length: 20, nominal: 0.1016 }),
+    );
+    const plan = planJob(job);
+    for (const snag of plan.snags) {
+      const fix = fixOf(job, plan, snag);
+      if (!fix) continue;
+      const after = planJob(changed(job, fix.change));
+      const asItWas = noWorse(plan.snags, after.snags, snag);
+      const worse = after.snags.filter((each) => each.severity !== 'mind' && !asItWas(each));
+      expect(fix.brings ?? []).toHaveLength(worse.length);
+    }
+  });
+
+  it('a sizing says whose level or pitch it sets anew', () => {
+    const job = jobOf(
+      ground(300, 'basin'),
+      basin(),
+      out({ groundLevel: -1.2, stone: true }),
+      pipe('basin', { length: 20, nominal: 0.0762, grade: { type: 'levels', up: -0.6 } }),
+    );
+    const { best } = sizeJob(job, planJob(job))!;
+    const now = best.change.puts.find(({ id }) => id === 'pipe-basin') as Run | undefined;
+    expect(best.replaces).toEqual(now && now.grade.type !== 'levels' ? ['pipe-basin'] : []);
   });
 });

@@ -37,6 +37,7 @@ import { openingRainMissing } from './inlets/openingRainMissing';
 import { outOfFall } from './pipes/outOfFall';
 import { popupHolds } from './outlets/popupHolds';
 import { sedimentTrapMissing } from './pipes/sedimentTrapMissing';
+import { areaDisagrees } from './site/areaDisagrees';
 import { boundaryCrossed } from './site/boundaryCrossed';
 import { deepBetween } from './site/deepBetween';
 import { footingUndermined } from './site/footingUndermined';
@@ -111,6 +112,7 @@ export const RULES: readonly Rule[] = [
   doorNotJudged,
   rootsCrossed,
   lengthDisagrees,
+  areaDisagrees,
   ...drainRules,
   ...openRules,
   ...storeRules,

@@ -69,6 +69,7 @@ export const WORK_YARDS: Record<string, MakeJob> = {
     ),
   soilUnlikely: (a) => drained({ soil: 'clay', conductivity: 0.001 + 0.01 * a }),
   drainSlow: (a) => drained({ soil: 'clayLoam', spacing: 9 + 5 * a, recharge: 1e-9 }),
+  fabricMissing: (a) => drained({ fabric: 'none', soil: a < 0.3 ? 'clay' : 'clayLoam' }),
   beddingPoor: (a) => drained(a < 0.5 ? { stone: 'pea' } : { fabric: 'woven' }),
   drainAmongRoots: (a) =>
     drained(

@@ -7,6 +7,7 @@ import { MATERIAL_FACTS } from '../catalogue/pipes';
 import { SOIL_FACTS } from '../catalogue/soils';
 import { elementOf, ofKind, type Job } from '../job/job';
 import { diameterOf, type Discharge, type Landing, type Run } from '../job/kinds';
+import { lengthOfRun } from '../job/places';
 import type { Plan } from '../verdict/planJob';
 import type { RunPlan } from '../plan/solution';
 import { least } from './halving';
@@ -20,7 +21,11 @@ import { walkInlets } from './walkInlets';
 const LAID_END = 0.0254 / 16;
 
 const landingOf = (job: Job, id: string): Landing => job.elements.get(id) as Landing;
-const runOf = (job: Job, id: string): Run => elementOf(job, 'run', id)!;
+/** A run as it was drawn, as long as it is on the plan where its length is read there. */
+function runOf(job: Job, id: string): Run {
+  const run = elementOf(job, 'run', id)!;
+  return { ...run, length: lengthOfRun(job, run) };
+}
 
 /** K of a landing, read off the trade's tables once more. */
 function lossOf(landing: Landing, arriving: number): number {
@@ -71,7 +76,11 @@ function walkOver(job: Job, { settings, snags }: Plan, run: RunPlan, wrong: stri
   const taken = run.bankAssumed ? Math.min(run.coveredGround, Math.max(straight, upper.groundLevel)) : straight;
   const edgeGround = out?.bank?.topLevel ?? taken;
   const wheels = { smooth: 0.3048, doubleWall: 0.3048, singleWall: 0.6096, flexible: 0.6096, clay: 0.6096 };
-  const wanted = given.under === 'cars' ? Math.max(settings.leastCover, wheels[given.material]) : settings.leastCover;
+  const wanted = {
+    cars: Math.max(settings.leastCover, wheels[given.material]),
+    slab: settings.leastCoverInSlab,
+    turf: settings.leastCover,
+  }[given.under ?? 'turf'];
   const crownThere = run.crownUp + ((run.crownDown - run.crownUp) * edge) / given.length;
   if (run.bankAssumed && straight - crownThere < wanted - LAID && !snags.some(({ code }) => code === 'bankAssumed'))
     wrong.push(`${run.id} is covered by a bank that nobody was told of`);

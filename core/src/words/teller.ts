@@ -3,6 +3,7 @@ import { headOf, nameOf, type Job } from '../job/job';
 import type { Solution } from '../plan/solution';
 import {
   decimals,
+  showArea,
   showDuration,
   showFlow,
   showLength,
@@ -20,7 +21,18 @@ import {
 
 /** What a snag's figure and limit are measured in. */
 export type Measure =
-  'flow' | 'small' | 'length' | 'pitch' | 'level' | 'nominal' | 'shear' | 'velocity' | 'time' | 'volume' | 'count';
+  | 'flow'
+  | 'small'
+  | 'length'
+  | 'pitch'
+  | 'level'
+  | 'nominal'
+  | 'shear'
+  | 'velocity'
+  | 'time'
+  | 'volume'
+  | 'area'
+  | 'count';
 
 /** Names and numbers in the words of one job. */
 export interface Teller {
@@ -42,6 +54,7 @@ const SHOW: Record<Measure, (value: number, units: UnitSystem) => Shown> = {
   velocity: showVelocity,
   time: (value) => showDuration(value),
   volume: showVolume,
+  area: showArea,
   count: (value) => ({ value: decimals(value, 0), unit: '' }),
 };
 

@@ -7,7 +7,7 @@ import type { Fact } from '../works/work';
 export type { Fact };
 
 /** Facts of a work in the design rain; none where it has no plan. */
-export function workFacts(job: Job, { works }: Pick<Solution, 'works'>, id: string): Fact[] {
+export function workFacts(job: Job, { works, landings }: Pick<Solution, 'works' | 'landings'>, id: string): Fact[] {
   const plan = works[id];
-  return plan ? workOf(plan).facts(plan, headOf(job).units) : [];
+  return plan ? workOf(plan).facts(plan, headOf(job).units, landings[id]?.entering ?? 0) : [];
 }

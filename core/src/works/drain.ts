@@ -182,7 +182,7 @@ function fallUnder(ground: GroundSurface | null, outline: readonly Place[]): num
 }
 
 /** Perforated pipe of works comes corrugated, in rolls. */
-const PERFORATED = { type: 'pipe', material: 'singleWall', perforated: true } as const;
+const PERFORATED = { type: 'pipe', material: 'singleWall' } as const;
 
 function counted(drain: Drain | DrainField, plan: DrainPlan | undefined): readonly Counted[] {
   if (!plan) return [];
@@ -196,7 +196,10 @@ function counted(drain: Drain | DrainField, plan: DrainPlan | undefined): readon
   const filled = voids > 0 ? plan.room / voids : 0;
   const displaced = filled + (pipes * length * Math.PI * nominal ** 2) / 4;
   return [
-    ...Array.from({ length: pipes }, (): Counted => ({ item: { ...PERFORATED, nominal }, quantity: length })),
+    ...Array.from({ length: pipes }, (): Counted => ({
+      item: { ...PERFORATED, nominal, perforated: drain.perforations ?? true },
+      quantity: length,
+    })),
     // Every upper end is closed; in a field each pipe comes into the collector by a tee, the last by a bend.
     { item: { type: 'cap', material, nominal }, quantity: lines ? lines.laterals.length : pipes },
     { item: { type: 'tee', material, nominal, branch: nominal }, quantity: lines ? lines.laterals.length : 0 },
@@ -209,8 +212,12 @@ function counted(drain: Drain | DrainField, plan: DrainPlan | undefined): readon
   ];
 }
 
-const facts = (plan: DrainPlan, units: UnitSystem): Fact[] => [
-  { label: 'Ground water at its end', shown: showFlow(plan.flow, units), ...toned('fix', plan.flow > plan.capacity) },
+const facts = (plan: DrainPlan, units: UnitSystem, entering: number): Fact[] => [
+  {
+    label: 'Ground water at its end',
+    shown: showFlow(Math.max(plan.flow, entering), units),
+    ...toned('fix', Math.max(plan.flow, entering) > plan.capacity),
+  },
   { label: 'Its pipe carries', shown: showFlow(plan.capacity, units) },
   {
     label: plan.kind === 'drain' ? 'Drains a strip of' : 'Pipes lie apart',

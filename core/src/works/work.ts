@@ -95,7 +95,8 @@ export interface Work<E extends Element, P> {
   /** What is bought and moved for it; `plan` is absent where it has none. */
   count(element: E, plan: P | undefined): readonly Counted[];
   /** What is told of it, the figure that stands beside it on the ground plan first. */
-  facts(plan: P, units: UnitSystem): Fact[];
+  /** `entering`: all that comes into it as a landing, m³/s, its own ground water and springs among it. */
+  facts(plan: P, units: UnitSystem, entering: number): Fact[];
   /** That figure, where it is another. */
   figure?(element: E, units: UnitSystem): Shown;
   storm: InStorm<P> | null;

@@ -97,6 +97,12 @@ function Choice({ title, sized, testID }: { title: string; sized: SizedJob; test
           ? 'As it is now, with pitches set where the flow needs them.'
           : changed.map(([run, size]) => `${text(showNominal(size, units))} for ${nameOf(job, run)}`).join(' · ')}
       </Text>
+      {sized.replaces.length > 0 && (
+        <Text kind="small">
+          In place of what was set by hand: the {sized.replaces.length === 1 ? 'level or pitch' : 'levels or pitches'}{' '}
+          of {sized.replaces.map((run) => nameOf(job, run)).join(', ')}.
+        </Text>
+      )}
       <View style={{ flexDirection: 'row' }}>
         <Button label="Use these" onPress={() => edit(sized.change)} {...(testID ? { testID } : {})} />
       </View>

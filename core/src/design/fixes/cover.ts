@@ -4,16 +4,23 @@ import { put } from '../../job/change';
 import { freeName, splitRun } from '../../job/edits/insert';
 import { runOf } from '../../job/edits/pipes';
 import { freshId } from '../../job/ids';
-import type { Junction } from '../../job/kinds';
+import type { Junction, Run } from '../../job/kinds';
 import { groundAlong } from '../../plan/along';
 import { showSmall, text } from '../../units';
-import { headOf } from '../../job/job';
-import { fixOfChange, type FixRule } from './fix';
+import { headOf, type Job } from '../../job/job';
+import { fixOfChange, type Fix, type FixRule } from './fix';
 import { freed } from './ownPitch';
 
 const STIFFER: readonly Material[] = ['doubleWall', 'smooth'];
 /** Shares of the way to where the ground drops away at which a bend is tried. */
 const BENDS = [1, 0.75, 0.5];
+
+/** A channel stands in a slab, and so may what leaves it: whether it does is for whoever knows the place to say. */
+export function* inSlab(job: Job, runs: readonly Run[]): Generator<Fix> {
+  const from = runs.filter(({ from, under }) => job.elements.get(from)?.kind === 'channel' && under === undefined);
+  if (from.length > 0)
+    yield fixOfChange(put('Say that it lies in the slab', ...from.map((run) => ({ ...run, under: 'slab' as const }))));
+}
 
 export const cover: FixRule = {
   code: 'coverShort',
@@ -26,6 +33,7 @@ export const cover: FixRule = {
         if (MATERIAL_FACTS[material].leastCoverUnderCars < MATERIAL_FACTS[run.material].leastCoverUnderCars)
           yield fixOfChange(put(`Lay ${MATERIAL_FACTS[material].label} under the cars`, { ...run, material }));
     }
+    yield* inSlab(job, [run]);
     const deeper = planned.invertUp - (snag.limit - snag.figure);
     const lower = text(showSmall(snag.limit - snag.figure, headOf(job).units));
     yield fixOfChange(put(`Start it ${lower} deeper`, { ...run, grade: { type: 'levels', up: deeper } }));

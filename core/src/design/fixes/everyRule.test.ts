@@ -175,6 +175,20 @@ const MAKE: Record<string, Make> = {
     b < 0.5
       ? yardWith(30, { out: { stone: true }, pipe: levels(-0.2 - 0.05 * a) })
       : yardWith(30, { out: { bank: undefined, groundLevel: -1 - b }, pipe: { length: 12 + 10 * a } }),
+  areaDisagrees: (a) =>
+    jobOf(
+      basin(),
+      out(),
+      pipe('basin'),
+      ground(110 + 40 * a, 'basin', {
+        outline: [
+          { east: 0, north: 0 },
+          { east: 10, north: 0 },
+          { east: 10, north: 10 },
+          { east: 0, north: 10 },
+        ],
+      }),
+    ),
   bankAssumed: (a) => yardWith(30, { out: { receiving: 'slope', bank: undefined }, pipe: { length: 12 + 10 * a } }),
   hangsOut: (a) => yardWith(30, { out: { stone: true }, pipe: { length: 12, ...levels(-0.5, -0.6 - 0.6 * a) } }),
   largerIntoSmaller: (a) =>

@@ -7,6 +7,8 @@ import type { Snag } from '../../snags/snag';
 export interface Fix {
   label: string;
   change: Change;
+  /** What comes with it that was not so bad before, in sentences; absent where nothing does. */
+  brings?: string[];
 }
 
 /** How one kind of snag is mended. */

@@ -2,6 +2,7 @@
 import { put } from '../../job/change';
 import { dischargeOf, runOf } from '../../job/edits/pipes';
 import { elementOf, nameOf } from '../../job/job';
+import type { OfKind } from '../../job/kinds';
 import { METRES_PER_SECOND_PER_INCH_PER_HOUR } from '../../units/constants';
 import { fixOfChange, type FixRule } from './fix';
 
@@ -32,6 +33,16 @@ const assumedFigure: FixRule = {
   },
 };
 
+const areaDisagrees: FixRule = {
+  code: 'areaDisagrees',
+  candidates: (snag, job) => {
+    const element = job.elements.get(snag.at);
+    if (!element) return [];
+    const { area: _typed, ...rest } = element as OfKind<'surface'>;
+    return [fixOfChange(put('Take its area from the plan', rest))];
+  },
+};
+
 const deepTrench: FixRule = {
   code: 'deepTrench',
   candidates: (snag, job) => [
@@ -59,4 +70,12 @@ const strayRun: FixRule = {
   candidates: (snag, job) => [fixOfChange({ label: `Take out ${nameOf(job, snag.at)}`, puts: [], removes: [snag.at] })],
 };
 
-export const sayMore: readonly FixRule[] = [noRain, assumedFigure, deepTrench, stoneMissing, throatLeft, strayRun];
+export const sayMore: readonly FixRule[] = [
+  noRain,
+  assumedFigure,
+  areaDisagrees,
+  deepTrench,
+  stoneMissing,
+  throatLeft,
+  strayRun,
+];

@@ -9,6 +9,7 @@ import type { FallBudget } from '../../network/budget';
 import type { Solution } from '../../plan/solution';
 import { showLength, showSmall, text } from '../../units';
 import { METRES_PER_FOOT, METRES_PER_INCH } from '../../units/constants';
+import { inSlab } from './cover';
 import { fixOfChange, type Fix, type FixRule } from './fix';
 import { free, freed } from './ownPitch';
 
@@ -118,6 +119,10 @@ const outOfFall: FixRule = {
     if (!budget) return;
     const ends = runOf(job, snag.other!);
     if (ends.grade.type !== 'auto') yield* freed(job, ends.id);
+    yield* inSlab(
+      job,
+      budget.spent.map(({ run }) => runOf(job, run)),
+    );
     const large = flatter(job, solution, budget);
     const least = withSettings(job, 'Plan the least cover', { cover: solution.settings.leastCover });
     const both = large && together(job, 'Lay larger, flatter pipe at the least cover', [large, least]);

@@ -143,6 +143,9 @@ export const works: readonly FixRule[] = [
       },
     },
   ]),
+  stepwise('fabricMissing', ['drain', 'drainField', 'stoneDrain'], () => [
+    { label: 'Wrap it in non-woven fabric', next: { fabric: 'wrapped' as const } },
+  ]),
   stepwise('rainInPerforated', ['run'], () => [{ label: 'Lay it solid', next: { perforated: undefined } }]),
   stepwise('roofInPerforated', ['run'], () => [{ label: 'Lay it solid', next: { perforated: undefined } }]),
   stepwise('swaleUphill', ['swale'], (swale, _, { figure }) => {

@@ -8,6 +8,7 @@ const settingsSchema = z
   .strictObject({
     cover: z.number().min(0).max(5),
     leastCover: z.number().min(0).max(5),
+    leastCoverInSlab: z.number().min(0).max(5),
     leastPitch: z.number().gt(0).max(0.2),
     leastPitchLarge: z.number().gt(0).max(0.2),
     largeFrom: length,

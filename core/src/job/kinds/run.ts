@@ -6,6 +6,8 @@ import { kind } from './kind';
 export const OLD_FATES = ['kept', 'cutOff', 'takenOut'] as const;
 export const OLD_STATES = ['sound', 'silted', 'roots', 'broken'] as const;
 
+export const UNDER = ['turf', 'slab', 'cars'] as const;
+
 const schema = z.strictObject({
   id: idSchema,
   kind: z.literal('run'),
@@ -35,7 +37,8 @@ const schema = z.strictObject({
       state: z.enum(OLD_STATES).optional(),
     })
     .optional(),
-  under: z.enum(['turf', 'cars']).optional(),
+  /** What is over it: a slab is a walk, patio or deck that nobody drives on, and the pipe lies in or right under it. */
+  under: z.enum(UNDER).optional(),
   assumed: flag,
   /** How many such pipes lie side by side and share the flow; one when absent. */
   parallel: z.number().int().min(1).max(6).optional(),

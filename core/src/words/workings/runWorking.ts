@@ -1,6 +1,7 @@
 /** Workings of a run's figures. */
 import { MATERIAL_FACTS } from '../../catalogue/pipes';
-import { headOf, nameOf, rainOf, type Job } from '../../job/job';
+import { plannedCover } from '../../network/leastOf';
+import { elementOf, headOf, nameOf, rainOf, type Job } from '../../job/job';
 import type { RunPlan, Solution } from '../../plan/solution';
 import {
   decimals,
@@ -184,11 +185,11 @@ const cover: RunWorking = (run, job, solution, units) => ({
     run.coverDown === null
       ? comesOut(run, units)
       : `${nameOf(job, run.to)}: (${text(showLevel(run.groundDown, units))}) − (${text(showLevel(run.crownDown, units))}) = ${text(showSmall(run.coverDown, units))}`,
-    `Planned ${text(showSmall(solution.settings.cover, units))}, least ${text(showSmall(run.leastCover, units))}`,
+    `Planned ${text(showSmall(plannedCover(elementOf(job, 'run', run.id)!, solution.settings), units))}, least ${text(showSmall(run.leastCover, units))}`,
   ],
   result: showSmall(run.cover, units),
   source:
-    'Trade habit: 6 in least and 12 in planned under turf; more under cars by material. Frost and local code may ask more.',
+    'Trade habit: 6 in least and 12 in planned under turf; more under cars by material; 1 in of concrete in a slab that is only walked on. Frost and local code may ask more.',
 });
 
 const shear: RunWorking = (run, _job, solution, units) => ({

@@ -9,6 +9,7 @@ import { drainFull } from './drainFull';
 import { soilUnlikely } from './soilUnlikely';
 import { drainSlow } from './drainSlow';
 import { beddingPoor } from './beddingPoor';
+import { fabricMissing } from './fabricMissing';
 import { drainAmongRoots } from './drainAmongRoots';
 import type { Rule } from '../../snag';
 
@@ -24,5 +25,6 @@ export const drainRules: readonly Rule[] = [
   soilUnlikely,
   drainSlow,
   beddingPoor,
+  fabricMissing,
   drainAmongRoots,
 ];
