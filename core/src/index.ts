@@ -20,6 +20,7 @@ export {
 } from './inlets';
 export * from './job';
 export { defined } from './job/edits/defined';
+export { otherwise } from './job/edits/wayOutName';
 export { freshId } from './job/ids';
 export { letterOf, type FallBudget } from './network';
 export { choicesOf, holdsAt, smallestThatWorks, type SizeChoice } from './network/choices';

@@ -1,5 +1,14 @@
 /** A way out. */
-import { OUTFALL_FORMS, OUTFALLS, put, RECEIVING, RECEIVING_FACTS, showLevel, type Discharge } from '@katabasis/core';
+import {
+  OUTFALL_FORMS,
+  OUTFALLS,
+  put,
+  RECEIVING,
+  RECEIVING_FACTS,
+  showLevel,
+  type Discharge,
+  otherwise,
+} from '@katabasis/core';
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
 import { Circle, Path } from 'react-native-svg';
@@ -23,7 +32,6 @@ import { fieldRow } from '../ui/rows';
 function Form({ element: discharge }: { element: Discharge }) {
   const { edit, units } = useJob();
   const outfall = OUTFALLS[discharge.form];
-  const save = (label: string, next: Partial<Discharge>): string | null => edit(put(label, { ...discharge, ...next }));
   return (
     <>
       <NameAndLevel landing={discharge} levelLabel={outfall.groundLabel} />
@@ -31,14 +39,14 @@ function Form({ element: discharge }: { element: Discharge }) {
         label="How it lets the water out"
         value={discharge.form}
         options={OUTFALL_FORMS.map((form) => ({ value: form, label: OUTFALLS[form].label, note: OUTFALLS[form].note }))}
-        onChoose={(form) => save('Say how it lets out', { form })}
+        onChoose={(form) => edit(put('Say how it lets out', otherwise(discharge, { form })))}
       />
       {outfall.asksInto && (
         <Choice
           label="Into"
           value={discharge.receiving}
           options={RECEIVING.map((value) => ({ value, label: RECEIVING_FACTS[value].label }))}
-          onChoose={(receiving) => save('Say what takes the water', { receiving })}
+          onChoose={(receiving) => edit(put('Say what takes the water', otherwise(discharge, { receiving })))}
         />
       )}
       {outfall.hasCapacity && <MainFields discharge={discharge} />}

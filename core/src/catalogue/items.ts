@@ -21,7 +21,8 @@ export type Item =
   | { type: 'trap' }
   | { type: 'channel' | 'channelEnd'; width: number }
   | { type: 'channelOutlet'; width: number; nominal: number }
-  | { type: 'emitter' | 'emitterElbow' | 'leachTee' | 'guard' | 'endGrate' | 'kerbOutlet' | 'tapIn'; nominal: number }
+  | { type: 'emitterElbow'; nominal: number; weep?: true }
+  | { type: 'emitter' | 'leachTee' | 'guard' | 'endGrate' | 'kerbOutlet' | 'tapIn'; nominal: number }
   | { type: 'pump' | 'checkValve' | 'pumpBasin' | 'pumpAlarm' | 'frostOverflow' }
   | { type: 'pumpLine'; nominal: number }
   | { type: 'barrel'; volume: number }
@@ -119,6 +120,7 @@ const FIELDS = [
   'width',
   'volume',
   'stone',
+  'weep',
 ] as const;
 
 /** The same for the same thing. Sizes to a tenth of a millimetre. */

@@ -85,17 +85,17 @@ it('stands where its own equation, summed in depth, says, in every regime', () =
         }
         // What is full falls by its friction; from the crown down it comes to critical, and no lower.
         const left = over >= 0 ? length - over / (slope - pressure) : length;
-        const top = Math.min(level, diameter * (1 - 1e-9));
+        // Under the crown the section closes at a right angle: even steps in the root of what is open over the water.
         const steps = 5000;
-        let [used, y] = [0, top];
+        const [first, last] = [Math.sqrt(Math.max(0, diameter - level)), Math.sqrt(diameter - critical)];
+        let [used, y] = [0, diameter - first ** 2];
         for (let k = 0; k < steps && used < left; k++) {
-          const [a, b] = [top + ((critical - top) * k) / steps, top + ((critical - top) * (k + 1)) / steps];
-          const gained = -rate(reach, (a + b) / 2) * (b - a);
-          y = used + gained >= left ? a + ((b - a) * (left - used)) / gained : b;
+          const [a, b] = [first + ((last - first) * k) / steps, first + ((last - first) * (k + 1)) / steps];
+          const gained = (a + b) * rate(reach, diameter - ((a + b) / 2) ** 2) * (b - a);
+          y = diameter - (used + gained >= left ? a + ((b - a) * (left - used)) / gained : b) ** 2;
           used += gained;
         }
-        // Under the crown its section closes at a right angle, and a step there is worth less.
-        near(depthUp, Math.max(y, level - slope * length), over >= 0 ? 5e-4 : 5e-5);
+        near(depthUp, Math.max(y, level - slope * length));
         return expect(regime).toBe('drowned');
       }
       near(depthDown, Math.max(level, critical));

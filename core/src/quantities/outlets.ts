@@ -26,7 +26,9 @@ function countEnd(out: Discharge, run: Run, counting: Counting): void {
   if (form === 'popup') {
     counting.add({ type: 'emitter', nominal }, id, parallel);
     counting.add(
-      drain?.type === 'leach' ? { type: 'leachTee', nominal } : { type: 'emitterElbow', nominal },
+      drain?.type === 'leach'
+        ? { type: 'leachTee', nominal }
+        : { type: 'emitterElbow', nominal, ...(drain?.type === 'weep' ? { weep: true as const } : {}) },
       id,
       parallel,
     );

@@ -71,7 +71,6 @@ const NAMES: Partial<Record<Item['type'], string>> = {
   cleanoutCap: 'cleanout cap',
   boxOutlet: 'basin outlet',
   emitter: 'pop-up emitter',
-  emitterElbow: 'elbow under an emitter, with a weep hole',
   leachTee: 'leaching tee under an emitter',
   guard: 'end guard',
   endGrate: 'end grate',
@@ -105,6 +104,8 @@ export function partLabel(item: Item, units: UnitSystem): string {
     case 'cap':
     case 'cleanoutCap':
       return `${size(item.nominal)} ${NAMES[item.type]}, ${makeOf(item.material)}`;
+    case 'emitterElbow':
+      return `${size(item.nominal)} elbow under an emitter${item.weep ? ', with weep holes' : ''}`;
     case 'wye':
     case 'tee':
       return `${size(item.nominal)} × ${size(item.branch)} ${item.type}, ${makeOf(item.material)}`;

@@ -1,5 +1,6 @@
 /** A first job from the fewest answers: inlets in a row along one line to one way out. */
 import { CREATIONS, type Discharge, type Element, type RainElement } from '../kinds';
+import { wayOutName } from './wayOutName';
 
 /** What water comes in by. */
 export const QUICK_INLETS = ['downspout', 'basin', 'channel'] as const;
@@ -25,14 +26,6 @@ export interface QuickJob {
 
 /** 4 in, m: where a quick line starts, to be sized by the plan. */
 const FIRST_SIZE = 0.1016;
-
-const NAMES: Record<Discharge['receiving'], string> = {
-  swale: 'Swale',
-  slope: 'Slope',
-  ditch: 'Ditch',
-  street: 'Street',
-  lawn: 'Lawn',
-};
 
 interface Placed {
   id: string;
@@ -92,6 +85,6 @@ export function quickElements({ name, units, rain, inlets, wayOut }: QuickJob): 
       grade: { type: 'auto' },
     });
   });
-  elements.push({ id: 'out1', kind: 'discharge', name: NAMES[wayOut.receiving], ...wayOut });
+  elements.push({ id: 'out1', kind: 'discharge', name: wayOutName(wayOut), ...wayOut });
   return elements;
 }

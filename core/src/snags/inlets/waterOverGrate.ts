@@ -4,6 +4,7 @@ import { elementOf } from '../../job/job';
 import type { Landing } from '../../job/kinds';
 import { lidOver } from '../outlets/lidAboveInlet';
 import { LEVEL_TOLERANCE } from '../../numeric/tolerance';
+import { METRES_PER_INCH } from '../../units/constants';
 import type { Rule } from '../snag';
 import { each } from '../each';
 
@@ -11,8 +12,8 @@ import { each } from '../each';
 export const opens = (landing: Landing): boolean =>
   landing.kind === 'junction' ? JUNCTION_FACTS[landing.form].access : landing.kind !== 'discharge';
 
-/** How high it stands, as it is told; what rounds to nothing stands at the ground. */
-const howHigh = (over: string): string => (/^0\D/.test(over) ? 'just over the ground' : `${over} over the ground`);
+/** Water that stands so little over an inlet stands level with it, m: a rod tells no better. */
+const LEVEL_WITH = METRES_PER_INCH / 16;
 
 /** The water line stands over an inlet: it gives water instead of taking it. Where a pop-up's lid alone does it, `lidAboveInlet` tells. */
 export const waterOverGrate: Rule = {
@@ -21,7 +22,7 @@ export const waterOverGrate: Rule = {
   find: (job, { landings, settings }) =>
     each(valuesOf(job, landings), (landing) => {
       const over = landing.waterLevel === null ? 0 : landing.waterLevel - landing.groundLevel;
-      if (over <= LEVEL_TOLERANCE) return null;
+      if (over <= LEVEL_WITH) return null;
       const element = job.elements.get(landing.id) as Landing;
       if (!opens(element)) return null;
       const outlet = elementOf(job, 'discharge', landing.outlet ?? '');
@@ -30,7 +31,7 @@ export const waterOverGrate: Rule = {
       return { code: 'waterOverGrate', severity: 'stop', at: landing.id, measure: 'small', figure: over, limit: 0 };
     }),
   tell: (snag, say) => ({
-    headline: `Water comes out of ${say.name(snag.at)}, ${howHigh(say.show('small', snag.figure))}.`,
+    headline: `Water comes out of ${say.name(snag.at)}, ${say.show('small', snag.figure)} over the ground.`,
     why: 'In the design rain the line below is so loaded that its water line stands higher than this inlet. It becomes an outlet.',
   }),
 };

@@ -1,0 +1,19 @@
+/** What a way out is called until somebody names it: by what takes its water, or by what it is. */
+import { OUTFALLS, RECEIVING_FACTS, receivingOf } from '../../catalogue/outfalls';
+import type { Discharge } from '../kinds';
+
+type Out = Pick<Discharge, 'form' | 'receiving'>;
+
+export function wayOutName({ form, receiving }: Out): string {
+  const outfall = OUTFALLS[form];
+  if (outfall.calledByName) return outfall.label;
+  const called = outfall.called ?? RECEIVING_FACTS[receivingOf({ form, receiving })].called;
+  const name = called.replace(/^the /, '');
+  return name.charAt(0).toUpperCase() + name.slice(1);
+}
+
+/** A way out that lets its water out otherwise: under another name where it had the one that it was given, and under its own where it had one. */
+export function otherwise(discharge: Discharge, next: Partial<Out>): Discharge {
+  const after = { ...discharge, ...next };
+  return discharge.name === wayOutName(discharge) ? { ...after, name: wayOutName(after) } : after;
+}
