@@ -120,6 +120,8 @@ class Following {
   private readonly arrivals = new Map<string, Arrival[]>();
   private readonly fixed = new Map<string, number>();
   private readonly downspouts = new Map<string, DownspoutPlan>();
+  /** By bed, how much of its own rain no permeable paving has been drawn for yet, m². */
+  private readonly bare: Map<string, number>;
 
   constructor(
     shedding: Shedding,
@@ -131,6 +133,7 @@ class Following {
     this.takerIds = new Set([...landings, ...ways].map(({ id }) => id));
     this.factor = rain && rain.source.type !== 'typed' ? frequencyFactor(rain.source.returnPeriod) : 1;
     this.table = rainTable(rain);
+    this.bare = new Map(shedding.sinking.map(({ id, area }) => [id, area]));
   }
 
   sources(): Sources {
@@ -138,7 +141,8 @@ class Following {
     for (const face of faces) this.contribute(face, gatheringArea(face), 0);
     // Drawn ground without an area has been told to inlets already, by the lie of the land.
     for (const surface of surfaces)
-      if (surface.area !== undefined) this.contribute(surface, surface.area, arrivalTime(surface, this.table));
+      if (surface.area !== undefined)
+        this.contribute(surface, surface.area - this.onBeds(surface), arrivalTime(surface, this.table));
     for (const { id, area } of this.shedding.sinking) {
       this.contributingAreas.push({ id, area, coefficient: 1, effectiveArea: area, time: 0 });
       this.arrive(id, area, 0);
@@ -154,6 +158,19 @@ class Following {
     const there = this.arrivals.get(id);
     if (there) there.push({ time, area });
     else this.arrivals.set(id, [{ time, area }]);
+  }
+
+  /** How much of a surface is the paving of beds that it feeds, m²: its rain sinks into them, and is counted there. */
+  private onBeds({ cover, area, feeds }: Surface): number {
+    if (cover !== 'permeablePavers') return 0;
+    let own = 0;
+    share(area!, feeds, (to, part) => {
+      const bare = this.bare.get(to) ?? 0;
+      const here = Math.min(bare, part);
+      if (bare > 0) this.bare.set(to, bare - here);
+      own += here;
+    });
+    return own;
   }
 
   private contribute(element: RoofFace | Surface, area: number, time: number): void {

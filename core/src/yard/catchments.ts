@@ -30,8 +30,8 @@ export interface Shed {
   inlets: readonly (Basin | Channel)[];
   /** Drawn surfaces whose water goes where the ground leads. */
   covers: readonly Surface[];
-  /** Those that somebody has led elsewhere: their ground is left out, so that no water is counted twice. */
-  spokenFor: readonly Surface[];
+  /** Those that somebody has led elsewhere, and beds that take their own rain: left out, so that no water is counted twice. */
+  spokenFor: readonly Pick<Surface, 'outline'>[];
   soil: Soil;
 }
 
@@ -85,7 +85,7 @@ const NO_PATCH = -1;
 const SPOKEN_FOR = -2;
 
 /** Which drawn surface lies on each cell, the last drawn uppermost. */
-function patchesOf(grid: Grid, covers: readonly Surface[], spokenFor: readonly Surface[]): Int32Array {
+function patchesOf(grid: Grid, covers: readonly Surface[], spokenFor: Shed['spokenFor']): Int32Array {
   const patch = new Int32Array(grid.levels.length).fill(NO_PATCH);
   covers.forEach(({ outline }, k) => {
     for (const cell of cellsWithin(grid, outline!)) patch[cell] = k;

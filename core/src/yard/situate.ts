@@ -17,6 +17,7 @@ import {
   type Feed,
   type FixedFlow,
   type Landing,
+  type PavedBed,
   type Run,
   type Surface,
 } from '../job/kinds';
@@ -189,7 +190,7 @@ function resolve(job: Job): Resolved {
       covers: kept.alike(coverList, drawn.filter(followsGround), sameElements),
       spokenFor: kept.alike(
         spokenForList,
-        drawn.filter((each) => !followsGround(each)),
+        [...drawn.filter((each) => !followsGround(each)), ...ofKind(job, 'pavedBed').filter(({ outline }) => outline)],
         sameElements,
       ),
       soil: headOf(job).soil ?? USUAL_SOIL,
@@ -202,7 +203,9 @@ const inletList = step<{ made: readonly (Basin | Channel)[] }, readonly (Basin |
   asMade,
 );
 const coverList = step<{ made: readonly Surface[] }, readonly Surface[]>('covers', asMade);
-const spokenForList = step<{ made: readonly Surface[] }, readonly Surface[]>('ground that is led by hand', asMade);
+/** Ground whose rain is counted elsewhere: led by hand, or sunk into a bed. */
+type SpokenFor = readonly (Surface | PavedBed)[];
+const spokenForList = step<{ made: SpokenFor }, SpokenFor>('ground that is spoken for', asMade);
 
 /** Floor of the swale that a way out lets out into, where it lies on it, m; null where its own level is said, or it has none. */
 function floorUnder(job: Job, discharge: Discharge, levelAt: LevelAt): number | null {
