@@ -8,7 +8,9 @@ it('finds nothing told to hold that a walk over the levels and the water refuses
   const calm = runTrial(5, { from: 71, moods: ['calm'] });
   const wild = runTrial(1, { from: 73, moods: ['wild'] });
   const doors = runTrial(3, { from: 71, moods: ['doors'] });
-  expect([...calm.broken, ...wild.broken, ...doors.broken]).toEqual([]);
+  const clean = runTrial(35, { from: 71, moods: ['clean'] });
+  expect([...calm.broken, ...wild.broken, ...doors.broken, ...clean.broken]).toEqual([]);
+  expect(clean.holds).toBe(35);
   expect(calm.holds).toBeGreaterThan(0);
   expect(calm.fixes + wild.fixes).toBeGreaterThan(20);
   expect(calm.sizings).toBeGreaterThan(1);

@@ -7,6 +7,7 @@ import { jobFaults } from '../job/faults';
 import type { Job } from '../job/job';
 import { planJob, type Plan } from '../verdict/planJob';
 import { seededJob } from './seeded';
+import { seededClean } from './seededClean';
 import { seededDoors } from './seededDoors';
 import { type Mood } from './seededElements';
 import { SEVERITIES, snagKey, type Snag } from '../snags/snag';
@@ -48,6 +49,13 @@ export function brokenFix(snag: Snag, before: Plan, after: Plan): string | null 
     (code) => count(after, code) > count(before, code),
   );
   return worse ? `it brings ${worse}` : null;
+}
+
+/** What a clean job is blamed for: each of it is false. */
+function blamed(job: Job): string[] {
+  const plan = planJob(job);
+  const said = plan.snags.filter(({ severity }) => severity !== 'mind').map(({ code, at }) => `${code} at ${at}`);
+  return (holds(plan) ? said : [...said, 'not told to hold']).map((what) => `${job.id} is clean, and is told ${what}`);
 }
 
 /** Tries one job, and then what its own fixes make of it, for so many rounds. */
@@ -108,8 +116,8 @@ function trySizing(
 interface Trial {
   /** First seed. */
   from?: number;
-  /** `doors`: calm jobs beside a house whose doors no inlet names. */
-  moods?: readonly (Mood | 'doors')[];
+  /** `doors`: calm jobs beside a house whose doors no inlet names. `clean`: jobs that a crew would call clean, and that nothing may be said of. */
+  moods?: readonly (Mood | 'doors' | 'clean')[];
   /** A clock, ms. */
   now?: () => number;
   /** Called after each job with how many there have been. */
@@ -119,12 +127,14 @@ interface Trial {
 /** Runs so many jobs of each mood. */
 export function runTrial(
   count: number,
-  { from = 1, moods = ['wild', 'calm', 'doors'], now = () => 0, onJob }: Trial = {},
+  { from = 1, moods = ['wild', 'calm', 'doors', 'clean'], now = () => 0, onJob }: Trial = {},
 ): Tally {
   const tally: Tally = { jobs: 0, holds: 0, fixes: 0, sizings: 0, slowest: 0, slowestJob: '', over50: 0, broken: [] };
   for (let seed = from; seed < from + count; seed++) {
     for (const mood of moods) {
-      tryJob(mood === 'doors' ? seededDoors(seed) : seededJob(seed, mood), tally, now);
+      const job = mood === 'doors' ? seededDoors(seed) : mood === 'clean' ? seededClean(seed) : seededJob(seed, mood);
+      if (mood === 'clean') tally.broken.push(...blamed(job));
+      tryJob(job, tally, now);
       tally.jobs++;
       onJob?.(tally.jobs);
     }

@@ -1,13 +1,18 @@
 import { choicesOf } from '../../network/choices';
 import type { RunPlan, Solution } from '../../plan/solution';
+import { METRES_PER_INCH } from '../../units/constants';
 import { valuesOf } from '../valuesOf';
 import type { Rule } from '../snag';
 
 /** Least pitch that is worth its digging to keep a pipe clean, m/m. */
 const STEEPER = 0.015;
 
+/** What a single downspout is laid in: the trade keeps it clean by its size, and a little roof brings little grit, m: 3 in. */
+const LEAST_LAID = 3 * METRES_PER_INCH;
+
 /** Whether another size, or the fall that is left over, may keep it clean. Where neither can, it is a matter of care. */
 function canBeMended(solution: Solution, run: RunPlan): boolean {
+  if (run.nominal <= LEAST_LAID + 1e-6) return false;
   if (choicesOf(solution, run).some(({ verdict }) => verdict === 'works')) return true;
   const { outlet } = solution.landings[run.from] ?? {};
   const spare = solution.budgets.find(({ discharge }) => discharge === outlet)?.left ?? 0;
