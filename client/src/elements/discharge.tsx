@@ -70,7 +70,7 @@ function Form({ element: discharge }: { element: Discharge }) {
         {outfall.controlHint !== null && (
           <QuantityField
             label={outfall.hasCapacity ? 'Invert of the main' : 'Lowest the invert may be'}
-            usual={outfall.hasCapacity ? 'not measured' : 'the ground there'}
+            usual={outfall.hasCapacity ? 'not measured' : 'the ground'}
             value={discharge.controlLevel}
             {...levelEntry(units)}
             optional

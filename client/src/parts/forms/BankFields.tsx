@@ -16,12 +16,14 @@ export function BankFields({ discharge }: { discharge: Discharge }) {
   return (
     <>
       <QuantityField
-        label="Length of the bank down to it"
-        usual={arriving?.bankAssumed ? `${open} assumed, from ${topLevel}` : `${open} may come out`}
+        label="Length of its bank"
+        usual={arriving?.bankAssumed ? `${open} assumed` : open}
         value={bank?.length}
         {...lengthEntry(units)}
         optional
-        hint="Along the trench, from its top edge to the pipe’s end"
+        hint={`Along the trench, from its top edge${
+          arriving?.bankAssumed ? `, taken at ${topLevel} until it is measured,` : ''
+        } to the pipe’s end`}
         onCommit={(length) => save(length === undefined ? undefined : { ...bank, length })}
       />
       {bank && (
