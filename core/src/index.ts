@@ -21,6 +21,7 @@ export {
 export * from './job';
 export { defined } from './job/edits/defined';
 export { otherwise } from './job/edits/wayOutName';
+export { acceptSnag, takeBackAcceptance } from './snags/accepted';
 export { freshId } from './job/ids';
 export { letterOf, type FallBudget } from './network';
 export { choicesOf, holdsAt, smallestThatWorks, type SizeChoice } from './network/choices';

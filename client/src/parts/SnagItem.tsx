@@ -7,6 +7,7 @@ import { SPACE, TOUCH, type Palette } from '../theme/tokens';
 import { Mark, MARK_WORDS } from '../ui/Mark';
 import { Press } from '../ui/Press';
 import { Text } from '../ui/Text';
+import { Acceptance } from './Acceptance';
 import { FixButton } from './FixButton';
 
 const make = (palette: Palette) => ({
@@ -55,7 +56,14 @@ export function SnagItem({ snag, onGo, ahead = true }: Props) {
           headline
         )}
         <Text kind="small">{words.why}</Text>
-        <FixButton snag={snag} ahead={ahead} instead={words.instead ?? 'No single change that was tried mends this.'} />
+        {!snag.accepted && (
+          <FixButton
+            snag={snag}
+            ahead={ahead}
+            instead={words.instead ?? 'No single change that was tried mends this.'}
+          />
+        )}
+        {snag.severity === 'mind' && <Acceptance snag={snag} />}
       </View>
     </View>
   );

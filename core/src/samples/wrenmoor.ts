@@ -172,20 +172,35 @@ const ELEMENTS: Element[] = [
   ...[
     { id: 'green-box', from: 'green', to: 'box', nominal: 4 },
     { id: 'box-pit', from: 'box', to: 'pit', nominal: 4 },
-    { id: 'veranda', from: 'spout-south', to: 'wye', nominal: 3 },
+    // A little steeper than the least: what keeps 3 in clean under so small a roof.
+    { id: 'veranda', from: 'spout-south', to: 'wye', nominal: 3, pitch: 0.0125 },
     { id: 'rear', from: 'spout-north', to: 'wye', nominal: 3 },
     { id: 'to-ditch', from: 'wye', to: 'ditch', nominal: 4 },
-  ].map(({ id, from, to, nominal }): Element => ({
-    id,
-    kind: 'run',
-    from,
-    to,
-    length: ft(20),
-    lengthFrom: 'plan',
-    material: 'smooth',
-    nominal: inch(nominal),
-    grade: { type: 'auto' },
-  })),
+  ].map(
+    ({
+      id,
+      from,
+      to,
+      nominal,
+      pitch,
+    }: {
+      id: string;
+      from: string;
+      to: string;
+      nominal: number;
+      pitch?: number;
+    }): Element => ({
+      id,
+      kind: 'run',
+      from,
+      to,
+      length: ft(20),
+      lengthFrom: 'plan',
+      material: 'smooth',
+      nominal: inch(nominal),
+      grade: pitch === undefined ? { type: 'auto' } : { type: 'pitch', pitch },
+    }),
+  ),
   {
     id: 'sleeve',
     kind: 'sleeve',

@@ -1,10 +1,11 @@
 /** Runs every rule over a solution. */
-import type { Job } from '../job/job';
+import { headOf, type Job } from '../job/job';
 import type { Solution } from '../plan/solution';
+import { acceptanceOf } from './accepted';
 import { RULES } from './rules';
 import type { Snag } from './snag';
 
-/** All snags, worst first; of equally bad ones in the order of the rules. */
+/** All snags, worst first, what is accepted last; of equally bad ones in the order of the rules. */
 export function judge(job: Job, solution: Solution): Snag[] {
   const stops: Snag[] = [];
   const fixes: Snag[] = [];
@@ -17,5 +18,14 @@ export function judge(job: Job, solution: Solution): Snag[] {
       (severity === 'stop' ? stops : severity === 'fix' ? fixes : minds).push(snag);
     }
   }
-  return stops.concat(fixes, minds);
+  if (!headOf(job).accepted) return stops.concat(fixes, minds);
+  const said = minds.map((snag) => {
+    const found = acceptanceOf(job, snag);
+    return found ? { ...snag, accepted: { reason: found.reason, on: found.on } } : snag;
+  });
+  return stops.concat(
+    fixes,
+    said.filter(({ accepted }) => !accepted),
+    said.filter(({ accepted }) => accepted),
+  );
 }

@@ -26,6 +26,8 @@ export interface Snag {
   fed?: boolean;
   /** How many others it holds for besides. */
   others?: number;
+  /** Why somebody accepted it, and on what day, 2026-11-30; only of one to mind. */
+  accepted?: { reason: string; on: string };
 }
 
 /** What tells one snag from another: its rule, where it stands, and what it names besides. Two services across one run are two snags. */

@@ -23,7 +23,9 @@ export interface Verdict {
 
 const COUNTED = { stop: 'stops', fix: 'fixes', mind: 'minds' } as const;
 
-export function verdictOf(job: Job, solution: Solution, snags: Snag[]): Verdict {
+/** `all`: what somebody has accepted counts no more. */
+export function verdictOf(job: Job, solution: Solution, all: Snag[]): Verdict {
+  const snags = all.filter(({ accepted }) => !accepted);
   const counts = { stops: 0, fixes: 0, minds: 0 };
   for (const { severity } of snags) counts[COUNTED[severity]]++;
   const worst = snags[0];

@@ -38,7 +38,7 @@ import { Mark } from '../../ui/Mark';
 import { Press } from '../../ui/Press';
 import { fieldRow } from '../../ui/rows';
 import { Text } from '../../ui/Text';
-import { sayDay, todayOf } from './today';
+import { sayDay, todayOf } from '../../parts/today';
 
 const make = (palette: Palette) => ({
   row: { borderTopWidth: 1, borderTopColor: palette.line },

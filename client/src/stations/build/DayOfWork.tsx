@@ -36,7 +36,7 @@ import { Button } from '../../ui/Button';
 import { Press } from '../../ui/Press';
 import { fieldRow } from '../../ui/rows';
 import { Text } from '../../ui/Text';
-import { sayDay, todayOf } from './today';
+import { sayDay, todayOf } from '../../parts/today';
 import { hoursEntry } from '../../input/entry';
 
 const make = (palette: Palette) => ({

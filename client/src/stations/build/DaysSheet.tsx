@@ -23,7 +23,7 @@ import { Figure } from '../../ui/Figure';
 import { Mark } from '../../ui/Mark';
 import { fieldRow, figureRow } from '../../ui/rows';
 import { Text } from '../../ui/Text';
-import { sayDay, todayOf } from './today';
+import { sayDay, todayOf } from '../../parts/today';
 import { DayOfWork, Done, PEOPLE } from './DayOfWork';
 import { hoursEntry } from '../../input/entry';
 

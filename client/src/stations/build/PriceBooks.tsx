@@ -23,7 +23,7 @@ import { Fields } from '../../input/Fields';
 import { SPACE } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
 import { Text } from '../../ui/Text';
-import { sayDay, todayOf } from './today';
+import { sayDay, todayOf } from '../../parts/today';
 
 /** Bytes of a catalogue: 100,000 rows, of which it may have 5,000. */
 const MOST = 5e6;

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { SOILS } from '../../catalogue/soils';
 import { JOB_STATES } from '../states';
-import { intensity, length, name } from './fields';
+import { idSchema, intensity, length, name } from './fields';
 import { kind } from './kind';
 
 const settingsSchema = z
@@ -79,6 +79,18 @@ const calendarSchema = z
   })
   .partial();
 
+/** A snag that is only to be minded, as it was when somebody accepted it, why, and on what day. */
+const acceptanceSchema = z.strictObject({
+  code: z.string().min(1).max(60),
+  at: idSchema,
+  other: idSchema.optional(),
+  figure: z.number(),
+  limit: z.number(),
+  reason: z.string().trim().min(1).max(500),
+  on: z.iso.date(),
+});
+export type Acceptance = z.infer<typeof acceptanceSchema>;
+
 const schema = z.strictObject({
   id: z.literal('job'),
   kind: z.literal('job'),
@@ -106,6 +118,7 @@ const schema = z.strictObject({
   startsOn: z.iso.date().optional(),
   /** What this plan is called among its options. */
   option: name.optional(),
+  accepted: z.array(acceptanceSchema).max(500).optional(),
 });
 export type JobElement = z.infer<typeof schema>;
 
@@ -126,6 +139,7 @@ export const jobKind = kind<JobElement>(schema, {
     clearedOn: 'since when the dig may begin',
     startsOn: 'first day of the work',
     option: 'what this plan is called among its options',
+    accepted: 'code, at, other?, figure, limit, reason, on, of snags to mind that are accepted as they were then',
     settings: 'rules of this job, in place of the usual ones',
   },
 });
