@@ -61,7 +61,7 @@ export const yardWater = (job: Job): YardWater | null =>
 const reachOf = (inlet: Basin | Channel): readonly Place[] =>
   inlet.kind === 'basin' ? (inlet.place ? [inlet.place] : []) : (inlet.way ?? []);
 
-/** How near a cell's middle lies to what an inlet takes it by, in cells: its grate lies a little low. Two cells wide no path slips through. */
+/** How near a cell's middle lies to what an inlet takes it by, in cells: its grate lies a little low. A band of a cell and a half lets no step through. */
 const REACH = { basin: 1.1, channel: 0.75 } as const;
 /** How far within a channel's end the middle of a cell lies that it still takes, in cells: a path may stray half a cell. */
 const END = 0.25;
