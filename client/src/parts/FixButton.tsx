@@ -66,7 +66,6 @@ export function FixButton({ snag, instead, ahead = true }: { snag: Snag; instead
   if (shown === undefined) return <View style={{ height: TOUCH }} />;
   return (
     <>
-      {shown?.brings && <Text kind="small">With it: {shown.brings.join(' ')}</Text>}
       {shown ? (
         <View style={{ flexDirection: 'row' }} {...(touched as object)}>
           <Button
@@ -80,6 +79,11 @@ export function FixButton({ snag, instead, ahead = true }: { snag: Snag; instead
         </View>
       ) : (
         <Text kind="small">{instead}</Text>
+      )}
+      {shown?.brings && (
+        <View role="status">
+          <Text kind="small">With it: {shown.brings.join(' ')}</Text>
+        </View>
       )}
       {said !== null && (
         <View role="status">
