@@ -2,6 +2,7 @@
  * Jobs that a crew would call clean: one plain thing after another as the trade lays it, with fall, cover and size enough by its own rules
  * of thumb. None of them may be blamed for anything: a Stop or a Fix on one is false.
  */
+import type { SurfaceCover } from '../catalogue/surfaces';
 import type { Element } from '../job/kinds';
 import { jobFrom, type Job } from '../job/job';
 import { handOf, type Hand } from './dice';
@@ -36,6 +37,16 @@ const run = (id: string, from: string, to: string, length: number, nominal: numb
   material: 'smooth',
   nominal,
   grade: { type: 'auto' },
+});
+
+/** Ground that sheds to one thing, m². */
+const sheds = (id: string, cover: SurfaceCover, area: number, to: string): Element => ({
+  id,
+  kind: 'surface',
+  name: id,
+  cover,
+  area,
+  feeds: [{ to, share: 1 }],
 });
 
 /** One roof down one downspout, in 3 in, or two in 4 in. */
@@ -80,14 +91,7 @@ function downspouts(hand: Hand): Element[] {
 function basin(hand: Hand): Element[] {
   const length = hand.between(8, 28);
   return [
-    {
-      id: 'lawn',
-      kind: 'surface',
-      name: 'Lawn',
-      cover: hand.pick(['lawnLoam', 'lawnClay'] as const),
-      area: hand.between(80, 200),
-      feeds: [{ to: 'basin', share: 1 }],
-    },
+    sheds('lawn', hand.pick(['lawnLoam', 'lawnClay'] as const), hand.between(80, 200), 'basin'),
     {
       id: 'basin',
       kind: 'basin',
@@ -105,14 +109,7 @@ function basin(hand: Hand): Element[] {
 function channel(hand: Hand): Element[] {
   const length = hand.between(8, 25);
   return [
-    {
-      id: 'drive',
-      kind: 'surface',
-      name: 'Drive',
-      cover: 'paving',
-      area: hand.between(20, 60),
-      feeds: [{ to: 'channel', share: 1 }],
-    },
+    sheds('drive', 'paving', hand.between(20, 60), 'channel'),
     {
       id: 'channel',
       kind: 'channel',
@@ -154,14 +151,7 @@ function drain(hand: Hand): Element[] {
 function swale(hand: Hand): Element[] {
   const length = hand.between(12, 40);
   return [
-    {
-      id: 'back',
-      kind: 'surface',
-      name: 'Back lawn',
-      cover: 'lawnLoam',
-      area: hand.between(150, 500),
-      feeds: [{ to: 'swale', share: 1 }],
-    },
+    sheds('back', 'lawnLoam', hand.between(150, 500), 'swale'),
     {
       id: 'swale',
       kind: 'swale',
