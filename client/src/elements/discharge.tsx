@@ -2,12 +2,12 @@
 import {
   OUTFALL_FORMS,
   OUTFALLS,
+  otherwise,
   put,
   RECEIVING,
   RECEIVING_FACTS,
   showLevel,
   type Discharge,
-  otherwise,
 } from '@katabasis/core';
 import type { ReactNode } from 'react';
 import { View } from 'react-native';

@@ -18,12 +18,12 @@ export interface Padded {
   wide: number;
   /** Steps to the 8 neighbours: up, left, right and down a row, then the corners. */
   around: readonly number[];
-  /** m, of the cells with their rim, and after them of each ridge. */
   /** By cell, a bit for each of its steps that lead over a ridge; and by cell and step (stride 8) the ridge's place. */
   over: Uint8Array;
   ridgeAt: Map<number, number>;
   /** The two cells that each ridge lies between (stride 2), from the first ridge on. */
   between: Int32Array;
+  /** m, of the cells with their rim, and after them of each ridge. */
   level: Float64Array;
   /** 1 where the water has been, or cannot go. */
   closed: Uint8Array;

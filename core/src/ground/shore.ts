@@ -1,17 +1,7 @@
 /** What a pond holds, with its shore between the cells instead of along their sides: a small pond is all shore. */
+import type { Grid } from './grid';
 import type { Ridge } from './padded';
 import type { Pond } from './ponds';
-
-interface Ground {
-  cols: number;
-  rows: number;
-  /** Side of a cell, m. */
-  cell: number;
-  /** At each middle, m; NaN where there is no ground. */
-  levels: Float64Array;
-  kinds: Uint8Array;
-  ridges: readonly Ridge[];
-}
 
 /** How far over a step to its neighbour a cell's water reaches where nothing tells: to a wall, the edge, or the lower ground of its spill. */
 const HALF_WAY = 0.5;
@@ -27,9 +17,9 @@ interface Sounding {
 export class Shores {
   private readonly ridgeAt = new Map<number, Ridge>();
 
-  constructor(private readonly ground: Ground) {
-    const cells = ground.levels.length;
-    for (const ridge of ground.ridges) {
+  constructor(private readonly grid: Grid) {
+    const cells = grid.levels.length;
+    for (const ridge of grid.ridges) {
       this.ridgeAt.set(ridge.cell * cells + ridge.beside, ridge);
       this.ridgeAt.set(ridge.beside * cells + ridge.cell, { ...ridge, share: 1 - ridge.share });
     }
@@ -43,7 +33,7 @@ export class Shores {
    *     w  . .  w                                        shore; else the cells themselves
    */
   of({ cells, spillLevel }: Pick<Pond, 'cells' | 'spillLevel'>): Pick<Pond, 'area' | 'volume'> {
-    const { cols, cell } = this.ground;
+    const { cols, cell } = this.grid;
     const wet = new Set(cells);
     // A square is known by its south-west corner; those west and south of the grid have one too.
     const squares = new Set<number>();
@@ -68,7 +58,7 @@ export class Shores {
 
   /** The part of one square that is under water, round from a corner with water; its south-west corner lies in this row and column. */
   private within(row: number, col: number, wet: ReadonlySet<number>, spillLevel: number): Sounding[] {
-    const { cols, rows, levels } = this.ground;
+    const { cols, rows, levels } = this.grid;
     const round = [
       [0, 0],
       [1, 0],
@@ -101,7 +91,7 @@ export class Shores {
 
   /** How far the water of a cell reaches over a step to one that has none, 0 to 1. */
   private reach(from: number, to: number, spillLevel: number): number {
-    const { levels, kinds } = this.ground;
+    const { levels, kinds } = this.grid;
     const depth = spillLevel - levels[from]!;
     const ridge = to < 0 ? undefined : this.ridgeAt.get(from * levels.length + to);
     if (ridge) return (ridge.share * depth) / (depth + Math.max(0, ridge.level - spillLevel));

@@ -124,6 +124,24 @@ function within(rate: (x: number) => number, start: number, step: number, distan
   return part;
 }
 
+/** Adds up a rate over even steps from one end to the other, until so much is used up; tells whether the other end was reached. */
+function march(
+  rate: (at: number) => number,
+  [first, last, steps]: readonly [number, number, number],
+  room: number,
+): { at: number; used: number; ended: boolean } {
+  const step = (last - first) / steps;
+  let used = 0;
+  for (let k = 0; k < steps; k++) {
+    const at = first + k * step;
+    const gained = (step * (rate(at + GAUSS_A * step) + rate(at + GAUSS_B * step))) / 2;
+    if (used + gained >= room)
+      return { at: at + within(rate, at, step, room - used, gained), used: room, ended: false };
+    used += gained;
+  }
+  return { at: last, used, ended: true };
+}
+
 /** Above this share of the diameter a section closes fast enough that steps are taken from the crown down, and how many of them. */
 const CLOSING = 0.9;
 const CROWN_STEPS = 12;
@@ -136,16 +154,8 @@ function fromCrown(reach: Reach, from: number, until: number, room: number): { d
   const { diameter } = reach;
   const [first, last] = [Math.sqrt(diameter - from), Math.sqrt(diameter - until)];
   const perW = (w: number): number => -2 * w * stretch(diameter - w * w, reach);
-  const step = (last - first) / CROWN_STEPS;
-  let used = 0;
-  for (let k = 0; k < CROWN_STEPS; k++) {
-    const w = first + k * step;
-    const gained = (step * (perW(w + GAUSS_A * step) + perW(w + GAUSS_B * step))) / 2;
-    if (used + gained >= room)
-      return { depth: diameter - (w + within(perW, w, step, room - used, gained)) ** 2, used: room };
-    used += gained;
-  }
-  return { depth: until, used };
+  const { at, used, ended } = march(perW, [first, last, CROWN_STEPS], room);
+  return { depth: ended ? until : diameter - at * at, used };
 }
 
 /** Goes up a part-full reach from a depth down toward normal depth, or to `until` where that lies on the way. */
@@ -163,15 +173,8 @@ function towardCrown(reach: Reach, from: number, room: number): { depth: number;
   const depthAt = (t: number): number => from + (reach.diameter - from) * t * t * (3 - 2 * t);
   const perT = (t: number): number =>
     (reach.diameter - from) * 6 * t * (1 - t) * stretch(Math.min(depthAt(t), reach.diameter * (1 - 1e-12)), reach);
-  const step = 1 / DEPTH_STEPS;
-  let used = 0;
-  for (let k = 0; k < DEPTH_STEPS; k++) {
-    const t = k * step;
-    const gained = (step * (perT(t + GAUSS_A * step) + perT(t + GAUSS_B * step))) / 2;
-    if (used + gained >= room) return { depth: depthAt(t + within(perT, t, step, room - used, gained)), used: room };
-    used += gained;
-  }
-  return { depth: reach.diameter, used };
+  const { at, used, ended } = march(perT, [0, 1, DEPTH_STEPS], room);
+  return { depth: ended ? reach.diameter : depthAt(at), used };
 }
 
 /** The two depths (m) of a flow in a pipe: critical, and normal; null where no normal depth carries it. */

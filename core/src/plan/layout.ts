@@ -23,7 +23,7 @@ interface Read {
   runs: readonly Run[];
   settings: Settings;
   pitchStyle: JobElement['pitchStyle'];
-  seen: Tree['seen'];
+  seen: Tree['seen'] | undefined;
 }
 
 const layout = step('layout', ({ landings, runs, settings, pitchStyle, seen }: Read, kept): Layout => {
@@ -42,14 +42,13 @@ const settingsOf = step('settings', ({ chosen }: { chosen: JobElement['settings'
   resolveSettings(chosen),
 );
 
-const UNSEEN: Tree['seen'] = new Map();
 const seenAlike = step('ground before daylight', ({ made }: { made: Tree['seen'] }): Tree['seen'] => made);
 const alike = (one: Tree['seen'], other: Tree['seen']): boolean =>
   one.size === other.size && [...one].every(([run, level]) => other.get(run) === level);
 
-/** Ground where each run that comes out to daylight is covered last, as it was levelled. */
-function seenBefore(job: Job, runs: readonly Run[], settings: Settings): Tree['seen'] {
-  if (!hasGround(job)) return UNSEEN;
+/** Ground where each run that comes out to daylight is covered last, as it was levelled; none where none does. */
+function seenBefore(job: Job, runs: readonly Run[], settings: Settings): Tree['seen'] | undefined {
+  if (!hasGround(job)) return undefined;
   const seen = new Map<string, number>();
   for (const run of runs) {
     const lower = job.elements.get(run.to);
@@ -61,7 +60,7 @@ function seenBefore(job: Job, runs: readonly Run[], settings: Settings): Tree['s
     const [a, b] = [over[next - 1]!, over[next]!];
     seen.set(run.id, a.level + ((b.level - a.level) * (edge - a.along)) / (b.along - a.along));
   }
-  return seen.size > 0 ? keptOf(job).alike(seenAlike, seen, alike) : UNSEEN;
+  return seen.size > 0 ? keptOf(job).alike(seenAlike, seen, alike) : undefined;
 }
 
 /** Layout of a job. Never fails: what fits in no line is told as stray. */

@@ -209,7 +209,7 @@ function popup(hand: Hand): Element[] {
       drain: { type: 'leach', soil: 'sandyLoam', area: 2 },
       buildingDistance: hand.between(5, 20),
     },
-  ].map((each) => (each.id === 'roof0' ? { ...each, feeds: [{ to: 'spout0', share: 1 }] } : each)) as Element[];
+  ];
 }
 
 const CLEAN = [downspouts, basin, channel, drain, swale, trunk, popup] as const;

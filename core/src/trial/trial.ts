@@ -113,11 +113,20 @@ function trySizing(
   if (!unsound && best.cost > laidCost(plan) * (1 + 1e-9)) broke('a sizing is dearer than what held');
 }
 
+type TrialMood = Mood | 'doors' | 'clean';
+
+const MAKE: Record<TrialMood, (seed: number) => Job> = {
+  wild: (seed) => seededJob(seed, 'wild'),
+  calm: (seed) => seededJob(seed, 'calm'),
+  doors: seededDoors,
+  clean: seededClean,
+};
+
 interface Trial {
   /** First seed. */
   from?: number;
   /** `doors`: calm jobs beside a house whose doors no inlet names. `clean`: jobs that a crew would call clean, and that nothing may be said of. */
-  moods?: readonly (Mood | 'doors' | 'clean')[];
+  moods?: readonly TrialMood[];
   /** A clock, ms. */
   now?: () => number;
   /** Called after each job with how many there have been. */
@@ -132,7 +141,7 @@ export function runTrial(
   const tally: Tally = { jobs: 0, holds: 0, fixes: 0, sizings: 0, slowest: 0, slowestJob: '', over50: 0, broken: [] };
   for (let seed = from; seed < from + count; seed++) {
     for (const mood of moods) {
-      const job = mood === 'doors' ? seededDoors(seed) : mood === 'clean' ? seededClean(seed) : seededJob(seed, mood);
+      const job = MAKE[mood](seed);
       if (mood === 'clean') tally.broken.push(...blamed(job));
       tryJob(job, tally, now);
       tally.jobs++;

@@ -1,28 +1,28 @@
 import { LEVEL_TOLERANCE } from '../../numeric/tolerance';
+import { each } from '../each';
 import type { Rule } from '../snag';
+import { valuesOf } from '../valuesOf';
 
 /** A pipe that is covered before daylight only if the ground drops there as a bank, which nobody has measured. */
 export const bankAssumed: Rule = {
   code: 'bankAssumed',
-  find: (_, { runs }) =>
-    Object.values(runs).flatMap((run) => {
-      if (!run.bankAssumed || run.cover < run.leastCover - LEVEL_TOLERANCE) return [];
+  find: (job, { runs }) =>
+    each(valuesOf(job, runs), (run) => {
+      if (!run.bankAssumed || run.cover < run.leastCover - LEVEL_TOLERANCE) return null;
       const share = run.comesOutOver / run.length;
       const even = run.groundDown + (run.groundUp - run.groundDown) * share;
       const over = even - (run.crownDown + run.drop * share);
-      if (over >= run.leastCover - LEVEL_TOLERANCE) return [];
-      return [
-        {
-          code: 'bankAssumed',
-          severity: 'mind' as const,
-          at: run.id,
-          other: run.to,
-          measure: 'small' as const,
-          figure: over,
-          limit: run.leastCover,
-          length: run.comesOutOver,
-        },
-      ];
+      if (over >= run.leastCover - LEVEL_TOLERANCE) return null;
+      return {
+        code: 'bankAssumed',
+        severity: 'mind',
+        at: run.id,
+        other: run.to,
+        measure: 'small',
+        figure: over,
+        limit: run.leastCover,
+        length: run.comesOutOver,
+      };
     }),
   tell: (snag, say) => ({
     headline: `The ground is taken to drop as a bank over the last ${say.show('length', snag.length!)} before ${say.name(snag.other!)}: nobody has measured it.`,
