@@ -215,7 +215,7 @@ const MAKE: Record<string, Make> = {
   velocityHigh: (a) =>
     yardWith(250, {
       basin: { grate: 'flat24' },
-      out: { groundLevel: -5 - 2 * a, stone: true, bank: undefined },
+      out: { groundLevel: -7 - 3 * a, stone: true, bank: undefined },
       pipe: { length: 18, nominal: 0.1016 },
     }),
   blockedGrate: (a) => yardWith(60, { basin: { sillLevel: 0.12 + 0.1 * a } }),
@@ -258,7 +258,6 @@ const NO_FIX = new Set([
   'doorNotJudged',
   'mainFull',
   'carriesOver',
-  'velocityHigh',
   'standsInPipe',
   'mainUnknown',
   'nothingLeads',

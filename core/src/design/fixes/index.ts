@@ -8,6 +8,7 @@ import { tellSnag } from '../../snags/tell';
 import { channels } from './channels';
 import { cleanout } from './cleanout';
 import { cover } from './cover';
+import { drops } from './drops';
 import type { Fix, FixRule } from './fix';
 import { fittings } from './fittings';
 import { mains } from './mains';
@@ -37,6 +38,7 @@ const FIX_RULES: ReadonlyMap<string, FixRule> = new Map(
     ...works,
     cover,
     cleanout,
+    drops,
   ].map((each) => [each.code, each]),
 );
 
