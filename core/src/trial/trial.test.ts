@@ -1,15 +1,19 @@
 import type { Job } from '../job/job';
-import { basin, ground, jobOf, out, pipe, withElements, withFields } from '../testing/parts';
+import { basin, ground, jobOf, out, pipe, rain, withElements, withFields } from '../testing/parts';
+import { levelled } from '../testing/levelledYard';
+import { layersOf } from '../storm/layers';
 import { planJob } from '../verdict/planJob';
 import { runTrial } from './trial';
 import { walkOf } from './walk';
+import { walkLayers } from './walkLayers';
 
 it('finds nothing told to hold that a walk over the levels and the water refuses, no fix that worsens, and no dearer sizing', () => {
   const calm = runTrial(5, { from: 71, moods: ['calm'] });
   const wild = runTrial(1, { from: 73, moods: ['wild'] });
   const doors = runTrial(3, { from: 71, moods: ['doors'] });
+  const whole = runTrial(4, { from: 71, moods: ['whole'] });
   const clean = runTrial(35, { from: 71, moods: ['clean'] });
-  expect([...calm.broken, ...wild.broken, ...doors.broken, ...clean.broken]).toEqual([]);
+  expect([...calm.broken, ...wild.broken, ...doors.broken, ...whole.broken, ...clean.broken]).toEqual([]);
   expect(clean.holds).toBe(35);
   expect(calm.holds).toBeGreaterThan(0);
   expect(calm.fixes + wild.fixes).toBeGreaterThan(20);
@@ -59,6 +63,52 @@ describe('the walk', () => {
       /deep open trench/,
     ],
     ['a door too low that no inlet names', withDoor(0.02), /water from basin comes near door/],
+    [
+      'a door that is low where the ground to it was measured',
+      withElements(withDoor(0.02), ...levelled(() => -0.06, 0, { east: -8, north: -12 })),
+      /water from basin comes near door/,
+    ],
+    [
+      'a sill that is wet in the rarer rain alone',
+      withFields(withElements(sound, rain({ openings: { returnPeriod: 100, intensity: 4e-4 } })), 'basin', {
+        sillLevel: 0.09,
+      }),
+      /sill at basin is wet in the rarer rain/,
+    ],
     ['a sill too low', withFields(sound, 'basin', { sillLevel: 0.02 }), /near the sill/],
   ])('refuses %s by itself', (_, job, words) => expect(walkOf(job, planJob(job)).join()).toMatch(words));
+});
+
+it("weighs a table of layers by the job's own areas, and misses what it leaves out", () => {
+  const job = jobOf(
+    ground(90, 'up'),
+    ground(40, 'basin'),
+    basin({
+      id: 'up',
+      grate: 'round6',
+      groundLevel: 0.2,
+      passesTo: 'basin',
+      approach: { slope: 0.03, roughness: 0.012, width: 3 },
+    }),
+    basin(),
+    pipe('up', { to: 'basin', length: 9 }),
+    pipe('basin'),
+    out({ stone: true }),
+  );
+  const plan = planJob(job);
+  const told = layersOf(job, plan);
+  expect(walkLayers(job, plan)).toEqual([]);
+  const without = (layer: string, id: string) => ({
+    ...told,
+    layers: told.layers.map((each) =>
+      each.id === layer
+        ? {
+            ...each,
+            cells: each.cells.map((cell) => ({ ...cell, parts: cell.parts.filter((part) => part.id !== id) })),
+          }
+        : each,
+    ),
+  });
+  expect(walkLayers(job, plan, without('pipes', 'out')).join()).toMatch(/design: of 0.00\d+ that falls 0 is carried/);
+  expect(walkLayers(job, plan, without('grates', 'basin')).join()).toMatch(/from up 0 comes to basin/);
 });

@@ -8,10 +8,12 @@ import type { Job } from '../job/job';
 import { planJob, type Plan } from '../verdict/planJob';
 import { seededJob } from './seeded';
 import { seededClean } from './seededClean';
+import { seededWhole } from './seededWhole';
 import { seededDoors } from './seededDoors';
 import { type Mood } from './seededElements';
 import { SEVERITIES, snagKey, type Snag } from '../snags/snag';
 import { walkOf } from './walk';
+import { walkLayers } from './walkLayers';
 
 export interface Tally {
   jobs: number;
@@ -73,6 +75,7 @@ function tryJob(first: Job, tally: Tally, now: () => number): void {
       tally.holds++;
       for (const wrong of walkOf(job, plan)) broke(`told to hold, but ${wrong}`);
     }
+    if (round === 0) for (const wrong of walkLayers(job, plan)) broke(`layers, ${wrong}`);
     const sizing = round === 0 ? sizeJob(job, plan) : null;
     if (sizing) trySizing(job, plan, sizing, tally, broke);
     let next: Job | null = null;
@@ -113,13 +116,14 @@ function trySizing(
   if (!unsound && best.cost > laidCost(plan) * (1 + 1e-9)) broke('a sizing is dearer than what held');
 }
 
-type TrialMood = Mood | 'doors' | 'clean';
+type TrialMood = Mood | 'doors' | 'clean' | 'whole';
 
 const MAKE: Record<TrialMood, (seed: number) => Job> = {
   wild: (seed) => seededJob(seed, 'wild'),
   calm: (seed) => seededJob(seed, 'calm'),
   doors: seededDoors,
   clean: seededClean,
+  whole: seededWhole,
 };
 
 interface Trial {
@@ -136,7 +140,7 @@ interface Trial {
 /** Runs so many jobs of each mood. */
 export function runTrial(
   count: number,
-  { from = 1, moods = ['wild', 'calm', 'doors', 'clean'], now = () => 0, onJob }: Trial = {},
+  { from = 1, moods = ['wild', 'calm', 'doors', 'clean', 'whole'], now = () => 0, onJob }: Trial = {},
 ): Tally {
   const tally: Tally = { jobs: 0, holds: 0, fixes: 0, sizings: 0, slowest: 0, slowestJob: '', over50: 0, broken: [] };
   for (let seed = from; seed < from + count; seed++) {

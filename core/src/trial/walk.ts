@@ -5,15 +5,18 @@
  */
 import { MATERIAL_FACTS } from '../catalogue/pipes';
 import { SOIL_FACTS } from '../catalogue/soils';
-import { elementOf, ofKind, type Job } from '../job/job';
-import { diameterOf, type Discharge, type Landing, type Run } from '../job/kinds';
+import { changed, put } from '../job/change';
+import { elementOf, groundInlets, ofKind, rainOf, type Job } from '../job/job';
+import { type Discharge, type Landing, type Run } from '../job/kinds';
 import { lengthOfRun } from '../job/places';
-import type { Plan } from '../verdict/planJob';
+import { planJob, type Plan } from '../verdict/planJob';
+import { situated } from '../yard/situate';
 import type { RunPlan } from '../plan/solution';
 import { least } from './halving';
 import { standingByWorks, walkWorks } from './walkWorks';
-import { LAID, type Walk } from './walking';
+import { LAID, WATER, type Walk } from './walking';
 import { G, section, friction, marched } from './walkedWater';
+import { OPEN, walkOver } from './walkGround';
 import { walkDoors } from './walkDoors';
 import { walkInlets } from './walkInlets';
 
@@ -49,60 +52,15 @@ function walkLevels({ job, plan, into, wrong }: Walk): void {
     if (fall < asked - 1e-5) wrong.push(`${run.id} is flatter than it may be`);
     for (const above of into.get(run.from) ?? [])
       if (above.crownDown < run.crownUp - LAID) wrong.push(`${above.id} comes in under ${run.id}`);
-    walkOver(job, plan, run, wrong);
+    walkOver(job, plan, runOf(job, run.id), run, wrong);
   }
 }
-
-/** Ends that come out of the ground. */
-const OPEN = new Set<Discharge['form']>(['daylight', 'kerb', 'pond', 'rainGarden']);
 
 /** Lowest that a pipe may come in there: as said, or the floor of what holds the water; undefined where nobody knows. */
 function floorOf(out: Discharge): number | undefined {
   if (out.form === 'pump') return out.pump?.start ?? out.controlLevel;
   if (out.controlLevel !== undefined || !out.store) return out.controlLevel;
   return out.groundLevel - out.store.cover - out.store.depth;
-}
-
-/** Ground and cover along one run, every half metre. */
-function walkOver(job: Job, { settings, snags }: Plan, run: RunPlan, wrong: string[]): void {
-  const given = runOf(job, run.id);
-  const [upper, lower] = [landingOf(job, given.from), landingOf(job, given.to)];
-  const out = lower.kind === 'discharge' && OPEN.has(lower.form) ? lower : null;
-  const open = out ? (out.bank?.length ?? (given.under === 'cars' ? 0.9144 : settings.outcrop)) : 0;
-  const edge = Math.max(0, given.length - open);
-  const straight = upper.groundLevel + ((lower.groundLevel - upper.groundLevel) * edge) / given.length;
-  // Where nobody has said how the ground drops to the end, it is as good as the plan says that it takes it to be, and no better: a bank
-  // that a covered pipe comes out of, under the head of the run.
-  const taken = run.bankAssumed ? Math.min(run.coveredGround, Math.max(straight, upper.groundLevel)) : straight;
-  const edgeGround = out?.bank?.topLevel ?? taken;
-  const wheels = { smooth: 0.3048, doubleWall: 0.3048, singleWall: 0.6096, flexible: 0.6096, clay: 0.6096 };
-  const wanted = {
-    cars: Math.max(settings.leastCover, wheels[given.material]),
-    slab: settings.leastCoverInSlab,
-    turf: settings.leastCover,
-  }[given.under ?? 'turf'];
-  const crownThere = run.crownUp + ((run.crownDown - run.crownUp) * edge) / given.length;
-  if (run.bankAssumed && straight - crownThere < wanted - LAID && !snags.some(({ code }) => code === 'bankAssumed'))
-    wrong.push(`${run.id} is covered by a bank that nobody was told of`);
-  const steps = Math.max(2, Math.ceil(given.length * 2));
-  for (let k = 0; k <= steps; k++) {
-    const x = (given.length * k) / steps;
-    const crown = run.crownUp + ((run.crownDown - run.crownUp) * x) / given.length;
-    const beyond = edge > 0 && x > edge;
-    const ground = beyond
-      ? edgeGround + ((lower.groundLevel - edgeGround) * (x - edge)) / (given.length - edge || 1)
-      : upper.groundLevel +
-        (edge > 0 ? (edgeGround - upper.groundLevel) / edge : (lower.groundLevel - upper.groundLevel) / given.length) *
-          x;
-    if (!(out && x >= edge) && ground - crown < wanted - LAID) {
-      wrong.push(`${run.id} has ${(ground - crown).toFixed(3)} m of cover at ${x.toFixed(1)} m`);
-      return;
-    }
-    if (ground - crown + diameterOf(given) >= 1.524 + LAID && !given.shored) {
-      wrong.push(`${run.id} lies in a deep open trench at ${x.toFixed(1)} m`);
-      return;
-    }
-  }
 }
 
 /** Where pipes end against what should take their water, and what stays in them. */
@@ -200,8 +158,8 @@ function walkWater(walk: Walk): void {
   }
 }
 
-/** What this walk finds wrong with a job as it is planned, one line each; nothing when it agrees that the job holds. */
-export function walkOf(job: Job, plan: Plan): string[] {
+/** A walk over a plan, nothing judged yet. */
+function begin(job: Job, plan: Plan): Walk {
   const into = new Map<string, RunPlan[]>();
   for (const run of Object.values(plan.runs)) into.set(run.to, [...(into.get(run.to) ?? []), run]);
   const upward: RunPlan[] = [];
@@ -211,11 +169,39 @@ export function walkOf(job: Job, plan: Plan): string[] {
       upward.push(run);
       left.push(run.from);
     }
-  const walk: Walk = { job, plan, upward, into, water: new Map(), stands: new Map(), wrong: [] };
+  return { job, plan, upward, into, water: new Map(), stands: new Map(), wrong: [] };
+}
+
+/** Doors in the rarer rain that they are to stay dry in, as if that were the job's own. */
+function walkRarer(job: Job): string[] {
+  const rain = rainOf(job);
+  if (!rain?.openings) return [];
+  const { returnPeriod, ...openings } = rain.openings;
+  const own = changed(
+    job,
+    put('Rarer', { ...openings, id: rain.id, kind: 'rain', source: { type: 'own', place: 'Rarer', returnPeriod } }),
+  );
+  const plan = planJob(own);
+  const walk = begin(situated(own, plan), plan);
+  walkWater(walk);
+  walkInlets(walk);
+  const wrong: string[] = [];
+  for (const { id, sillLevel } of groundInlets(own))
+    if (sillLevel !== undefined && (walk.stands.get(id) ?? -Infinity) > sillLevel + WATER)
+      wrong.push(`the sill at ${id} is wet in the rarer rain`);
+  const doors: Walk = { ...walk, wrong };
+  walkDoors(doors, 0);
+  return wrong;
+}
+
+/** What this walk finds wrong with a job as it is planned, one line each; nothing when it agrees that the job holds. */
+export function walkOf(given: Job, plan: Plan): string[] {
+  const job = situated(given, plan);
+  const walk = begin(job, plan);
   walkLevels(walk);
   walkEnds(walk);
   walkWater(walk);
   walkInlets(walk);
   walkDoors(walk);
-  return [...walk.wrong, ...walkWorks(job, plan)];
+  return [...walk.wrong, ...walkWorks(job, plan), ...walkRarer(given)];
 }

@@ -59,7 +59,10 @@ export function walkInlets(walk: Walk): void {
       if (stands !== null && stands > WATER) wrong.push(`${inlet.id} overtops by ${stands.toFixed(3)} m`);
       if (pipe && pipe.invertUp > inlet.groundLevel - inlet.depth + LAID) wrong.push(`${inlet.id} stands full`);
     }
-    if (inlet.kind === 'channel') continue;
+    if (inlet.kind === 'channel') {
+      if (flow > 0) walk.stands.set(inlet.id, Math.max(inlet.groundLevel, line));
+      continue;
+    }
     const spill =
       inlet.spillLevel === undefined
         ? Number.POSITIVE_INFINITY

@@ -60,9 +60,7 @@ export const drops: FixRule = {
 function dropped(job: Job, { run, planned, settings }: Slope, count: number, pitch: number): Change {
   const stretch = run.length / (count + 1);
   const foot = (k: number): number =>
-    k > count
-      ? planned.invertDown
-      : groundAlong(planned, k * stretch) - plannedCover(run, settings) - diameterOf(run);
+    k > count ? planned.invertDown : groundAlong(planned, k * stretch) - plannedCover(run, settings) - diameterOf(run);
   const laid = (k: number): Run['grade'] => ({ type: 'levels', up: foot(k) + pitch * stretch, down: foot(k) });
   let now = job;
   let rest = run;
