@@ -48,6 +48,7 @@ export { findPonds, type Pond } from './ground/ponds';
 export { Surface as GroundSurface, type GroundPoint } from './ground/surface';
 export { CULVERT_INLETS, CULVERT_INLET_FACTS, type CulvertInlet } from './hydraulics/culvert';
 export { DRAIN_USUAL } from './works/drain';
+export { STONE_DRAIN_USUAL } from './works/stoneDrain';
 export { usualPump } from './works/pumpBasin';
 export { storeOf } from './works/store';
 export type { WorkPlan } from './works';

@@ -141,6 +141,7 @@ const parkingLot = (length: number): Job =>
       depth: inch(24),
       length: ft(length),
       stone: length > 5 ? 'round' : 'pea',
+      pipes: 2,
       fabric: 'wrapped',
     } satisfies StoneDrain,
     pipe('stone', 'out', 60, 8),

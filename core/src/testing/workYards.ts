@@ -149,9 +149,9 @@ export const WORK_YARDS: Record<string, MakeJob> = {
       leaves('spout', { to: 'barrel', length: 3 }),
       leaves('barrel'),
     ),
-  waterAtDoor: (a) => stony(2800 + 500 * a, { sillLevel: 0.005 }),
+  waterAtDoor: (a) => stony(420 + 300 * a, { sillLevel: 0.005 }),
   stoneDrainClose: (a) => stony(40, { sillLevel: -0.04 + 0.05 * a }),
-  stoneOver: (a) => stony(2800 + 500 * a, { stone: 'angular' }),
+  stoneOver: (a) => stony(420 + 300 * a, { stone: 'angular' }),
   stoneHigh: (a) => stony(20, { groundLevel: -0.045 * a }),
   sleeveSmall: () =>
     jobOf(ground(20, 'basin'), basin(), ends(), leaves('basin'), {

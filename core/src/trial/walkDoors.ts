@@ -46,11 +46,17 @@ function watersOf({ job, plan, stands }: Walk): Water[] {
   const stones = ofKind(job, 'stoneDrain').flatMap((drain) => {
     const flow = plan.landings[drain.id]?.entering ?? 0;
     const length = drain.length ?? (drain.way ? wayLength(drain.way) : 0);
-    const takes = STONE_FACTS[drain.stone ?? 'round'].through * drain.width * length * (1 - (drain.clogging ?? 0.3));
+    const open = 1 - (drain.clogging ?? 0.3);
+    // Holes of 20 cm² a metre under the water in its stone.
+    const head = drain.depth - (drain.nominal ?? 0.1016) * (drain.perforations === 'slots' ? 0.5 : 0.25);
+    const holes = 0.6 * 20e-4 * open * length * (drain.pipes ?? 1) * Math.sqrt(19.6133 * Math.max(0, head));
+    const takes = Math.min(holes, STONE_FACTS[drain.stone ?? 'round'].through * drain.width * length * open);
     if (flow <= 0 || length <= 0) return [];
     const over = Math.max(0, flow - takes);
     const level =
-      over > 0 ? (drain.slabLevel ?? drain.groundLevel) + (over / (1.7 * length)) ** (2 / 3) : drain.groundLevel;
+      over > 0
+        ? Math.max(drain.slabLevel ?? -Infinity, drain.groundLevel) + (over / (1.7 * length)) ** (2 / 3)
+        : drain.groundLevel;
     return [{ id: drain.id, places: placesOf(drain), level, sill: drain.sillLevel }];
   });
   return [...inlets, ...stones].filter(({ places }) => places.length > 0);

@@ -1,17 +1,21 @@
 /** An open stone drain along a slab: what goes in through its stone, and how deep the water stands on the slab. */
+import { LAP } from '../catalogue/supply';
 import { STONE_FACTS } from '../catalogue/stone';
 import { broadWeirHead } from '../hydraulics/broadWeir';
+import { holesTake } from '../hydraulics/pipeHoles';
 import type { StoneDrain } from '../job/kinds';
 import { showFlow, showSmall, showVolume } from '../units';
 import { toned } from './facts';
 import { lengthOf } from './measures';
-import { work } from './work';
+import { work, type Counted } from './work';
 
 export interface StoneDrainPlan {
   kind: 'stoneDrain';
   length: number;
-  /** m³/s: what comes, what its stone takes, and what runs on over it. */
+  /** m³/s: what comes, what its stone lets through, what the holes of its pipe take, the lesser of the two, and what runs on over it. */
   flow: number;
+  through: number;
+  holes: number;
   capacity: number;
   over: number;
   /** Water on the slab as it comes to the stone, m. */
@@ -26,23 +30,36 @@ export interface StoneDrainPlan {
   room: number;
 }
 
-/** Share of its top that leaves take, where nobody says otherwise. */
+/** Usual figures of its pipe, where nothing else is said. */
+export const STONE_DRAIN_USUAL = {
+  /** m: 4 in. */
+  nominal: 0.1016,
+  perforations: 'rows',
+  pipes: 1,
+} as const;
+
+/** Share of its top that leaves take, and of its holes that silt does, where nobody says otherwise. */
 const CLOGGED = 0.3;
 
 export function stoneDrainPlan(drain: StoneDrain, flow: number): StoneDrainPlan {
   const length = lengthOf(drain);
   const stone = STONE_FACTS[drain.stone ?? 'round'];
   const clogging = drain.clogging ?? CLOGGED;
-  const capacity = stone.through * drain.width * length * (1 - clogging);
+  const through = stone.through * drain.width * length * (1 - clogging);
+  const { nominal, perforations, pipes } = { ...STONE_DRAIN_USUAL, ...drain };
+  const holes = holesTake({ length: pipes * length, nominal, perforations, depth: drain.depth, clogging });
+  const capacity = Math.min(through, holes);
   const slab = drain.slabLevel ?? drain.groundLevel;
   const over = Math.max(0, flow - capacity);
   const head = (crossing: number): number => (length > 0 && crossing > 0 ? broadWeirHead(crossing, length) : 0);
-  // What the stone does not take crosses it as high as it stands on the slab's edge.
-  const waterLevel = over > 0 ? slab + head(over) : drain.groundLevel;
+  // What it does not take crosses it, over the slab's edge or over its stone where that stands higher.
+  const waterLevel = over > 0 ? Math.max(slab, drain.groundLevel) + head(over) : drain.groundLevel;
   return {
     kind: 'stoneDrain',
     length,
     flow,
+    through,
+    holes,
     capacity,
     over,
     depthOnSlab: head(flow),
@@ -67,20 +84,32 @@ export const stoneDrainWork = work<StoneDrain, StoneDrainPlan>({
   dug: true,
   count: (drain) => {
     const { width, depth, stone = 'round', fabric = 'wrapped' } = drain;
+    const { nominal, pipes } = { ...STONE_DRAIN_USUAL, ...drain };
     const length = lengthOf(drain);
     if (length === 0) return ['noSize'];
     const volume = width * depth * length;
+    const inPipe = (pipes * length * Math.PI * nominal ** 2) / 4;
     return [
+      ...Array.from({ length: pipes }, (): Counted => ({
+        item: { type: 'pipe', material: 'singleWall', nominal, perforated: drain.perforations ?? true },
+        quantity: length,
+      })),
+      { item: { type: 'cap', material: 'singleWall', nominal }, quantity: pipes },
       { item: { type: 'dug' }, quantity: volume },
       { item: { type: 'spoil' }, quantity: volume },
-      { item: { type: 'stone', stone }, quantity: stone === 'none' ? 0 : volume },
-      // Wrapped below: its top is open.
-      { item: { type: 'fabric' }, quantity: fabric === 'wrapped' ? length * (width + 2 * depth) : 0 },
+      { item: { type: 'stone', stone }, quantity: stone === 'none' ? 0 : volume - inPipe },
+      // Round it, and lapped over its top: what lies on that is the last of its stone, and can be lifted off with the silt.
+      { item: { type: 'fabric' }, quantity: fabric === 'wrapped' ? length * (2 * (width + depth) + LAP) : 0 },
     ];
   },
   facts: (plan, units) => [
     { label: 'Comes off the slab', shown: showFlow(plan.flow, units) },
-    { label: 'Its stone takes', shown: showFlow(plan.capacity, units), ...toned('fix', plan.over > 0) },
+    { label: 'Its stone lets in', shown: showFlow(plan.through, units), ...toned('fix', plan.flow > plan.through) },
+    {
+      label: 'The holes of its pipe take',
+      shown: showFlow(plan.holes, units),
+      ...toned('fix', plan.flow > plan.holes),
+    },
     { label: 'Runs on', shown: showFlow(plan.over, units), ...toned('fix', plan.over > 0) },
     { label: 'Water on the slab', shown: showSmall(plan.depthOnSlab, units) },
     ...(plan.freeboard === null

@@ -113,15 +113,11 @@ export const drainShared = [
   },
   tested,
 ] as const;
-export const drainChoices = [
-  soil,
-  stone,
-  fabric,
-  {
-    type: 'choice',
-    field: 'perforations',
-    label: 'Holes',
-    usual: 'rows',
-    options: PERFORATIONS.map((value) => ({ value, ...PERFORATION_FACTS[value] })),
-  },
-] as const;
+export const perforations = {
+  type: 'choice',
+  field: 'perforations',
+  label: 'Holes',
+  usual: 'rows',
+  options: PERFORATIONS.map((value) => ({ value, ...PERFORATION_FACTS[value] })),
+} as const;
+export const drainChoices = [soil, stone, fabric, perforations] as const;

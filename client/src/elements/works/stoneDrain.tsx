@@ -1,18 +1,22 @@
 /** An open stone drain: its fields, and how it lies on the plan. */
-import type { StoneDrain } from '@katabasis/core';
-import { levelEntry, shareBetween } from '../../input/entry';
+import { STONE_DRAIN_USUAL, type StoneDrain } from '@katabasis/core';
+import { boreEntry, levelEntry, shareBetween } from '../../input/entry';
 import type { FieldOf } from '../../parts/forms/FieldList';
 import { Circle, Path } from 'react-native-svg';
 import { StoneEnds } from '../../parts/StoneEnds';
 import { WorkFacts } from '../../parts/WorkFacts';
 import type { ElementView } from '../view';
-import { depth, long, stone, fabric } from './fields';
+import { countEntry } from '../../input/workEntries';
+import { depth, long, stone, fabric, perforations } from './fields';
 import { work, box, dots } from './workView';
 
 const STONE_DRAIN: readonly FieldOf<StoneDrain>[] = [
   { type: 'quantity', field: 'width', label: 'Wide', entry: depth('Stone is') },
   { type: 'quantity', field: 'depth', label: 'Deep', entry: depth('Stone is') },
   long,
+  { type: 'quantity', field: 'nominal', label: 'Pipe in it', usual: STONE_DRAIN_USUAL.nominal, entry: boreEntry },
+  { type: 'quantity', field: 'pipes', label: 'Pipes side by side', usual: 'one', entry: () => countEntry(1, 3) },
+  perforations,
   { type: 'quantity', field: 'slabLevel', label: 'Edge of the slab', usual: 'not levelled', entry: levelEntry },
   { type: 'quantity', field: 'sillLevel', label: 'Sill that it guards', usual: 'none', entry: levelEntry },
   {

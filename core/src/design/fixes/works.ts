@@ -89,6 +89,9 @@ const higherBerm = (code: string): FixRule =>
 
 const widerStone = (code: string): FixRule =>
   stepwise(code, ['stoneDrain'], (drain, say) => [
+    ...[2, 3].flatMap((pipes) =>
+      pipes > (drain.pipes ?? 1) ? [{ label: `Lay ${pipes} pipes in its stone`, next: { pipes } }] : [],
+    ),
     ...(drain.stone === 'round' ? [] : [{ label: 'Fill it with open round stone', next: { stone: 'round' as const } }]),
     ...[6, 12, 24].map((more) => ({
       label: `Make it ${say.small(drain.width + inches(more))} wide`,

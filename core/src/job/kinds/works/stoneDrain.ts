@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { PERFORATIONS } from '../../../catalogue/stone';
 import { METRES_PER_INCH } from '../../../units/constants';
 import { idSchema, length, level, levelFrom, name, way } from '../fields';
 import { kind } from '../kind';
@@ -20,6 +21,10 @@ const schema = z.strictObject({
   sillLevel: level.optional(),
   width: z.number().gt(0).max(5),
   depth: z.number().gt(0).max(3),
+  /** Its perforated pipe, at the foot of its stone: nominal, m, its holes, and how many lie side by side. */
+  nominal: z.number().min(0.02).max(1).optional(),
+  perforations: z.enum(PERFORATIONS).optional(),
+  pipes: z.number().int().min(1).max(3).optional(),
   ...beddingFields,
   ...soilFields,
   /** Share of its top that leaves and silt take. */
@@ -32,7 +37,11 @@ export const stoneDrainKind = kind<StoneDrain>(schema, {
   idStem: 'stone',
   shape: 'way',
   about: 'stone to the surface along a slab, a pipe at its foot',
-  notes: { groundLevel: 'top of its stone', slabLevel: 'edge of the slab that sheds to it' },
+  notes: {
+    nominal: 'of its perforated pipe',
+    groundLevel: 'top of its stone',
+    slabLevel: 'edge of the slab that sheds to it',
+  },
   isLanding: () => true,
   takesGround: true,
   standsIn: true,

@@ -11,6 +11,6 @@ export const stoneOver = workRule({
       .map(({ id, over, flow }) => make(id, over, flow)),
   tell: (snag, say) => ({
     headline: `${say.show('flow', snag.figure)} runs on over ${say.name(snag.at)}.`,
-    why: 'Its stone lets less through than the slab sheds. Wider or longer stone takes more.',
+    why: 'Its stone, or the holes of its pipe, take less than the slab sheds. Longer stone takes more, and so does a second pipe in it, or a basin at its end.',
   }),
 });
