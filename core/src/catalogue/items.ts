@@ -15,12 +15,12 @@ export type Item =
   | { type: 'bend'; material: Material; nominal: number; degrees: 22.5 | 45 | 90 }
   | { type: 'reducer'; material: Material; nominal: number; branch: number }
   | { type: 'adapter' | 'boot'; material: Material; other: Material; nominal: number }
-  | { type: 'downspoutAdapter'; size: DownspoutSize; nominal: number }
+  | { type: 'downspoutAdapter'; size: DownspoutSize; material: Material; nominal: number }
   | { type: 'box' | 'grate' | 'riser' | 'plug'; grate: Grate }
-  | { type: 'boxOutlet'; nominal: number }
-  | { type: 'trap' }
+  | { type: 'boxOutlet' | 'inletSeal'; material: Material; nominal: number }
+  | { type: 'trap' | 'chamber' }
   | { type: 'channel' | 'channelEnd'; width: number }
-  | { type: 'channelOutlet'; width: number; nominal: number }
+  | { type: 'channelOutlet'; width: number; material: Material; nominal: number }
   | { type: 'emitterElbow'; nominal: number; weep?: true }
   | { type: 'emitter' | 'leachTee' | 'guard' | 'endGrate' | 'kerbOutlet' | 'tapIn'; nominal: number }
   | { type: 'pump' | 'checkValve' | 'pumpBasin' | 'pumpAlarm' | 'frostOverflow' }
@@ -28,7 +28,7 @@ export type Item =
   | { type: 'barrel'; volume: number }
   | { type: 'culvertEnd'; nominal: number }
   | { type: 'stone'; stone: Stone | 'bedding' | 'apron' | 'openGraded' }
-  | { type: 'fabric' | 'liner' | 'lining' | 'tape' | 'primer' | 'cement' | 'screws' }
+  | { type: 'fabric' | 'liner' | 'lining' | 'tape' | 'primer' | 'cement' | 'cleaner' | 'lubricant' | 'screws' }
   | { type: 'dug' | 'backfill' | 'spoil' | 'fill' | 'turf' | 'saw' | 'slab' };
 
 export const GROUP_OF: Record<Item['type'], PartGroup> = {
@@ -49,6 +49,7 @@ export const GROUP_OF: Record<Item['type'], PartGroup> = {
   riser: 'inlets',
   plug: 'inlets',
   boxOutlet: 'inlets',
+  inletSeal: 'inlets',
   trap: 'inlets',
   channel: 'inlets',
   channelEnd: 'inlets',
@@ -67,6 +68,7 @@ export const GROUP_OF: Record<Item['type'], PartGroup> = {
   frostOverflow: 'works',
   pumpLine: 'works',
   barrel: 'works',
+  chamber: 'works',
   culvertEnd: 'works',
   stone: 'stone',
   fabric: 'stone',
@@ -74,6 +76,8 @@ export const GROUP_OF: Record<Item['type'], PartGroup> = {
   tape: 'joints',
   primer: 'joints',
   cement: 'joints',
+  cleaner: 'joints',
+  lubricant: 'joints',
   screws: 'joints',
   dug: 'ground',
   backfill: 'ground',
@@ -105,6 +109,8 @@ export const UNIT_OF: Record<Item['type'], PartUnit> = {
   fill: 'm³',
   primer: 'L',
   cement: 'L',
+  cleaner: 'L',
+  lubricant: 'L',
 };
 
 /** All that tells one item from another. */

@@ -72,6 +72,9 @@ export const LIFT = inches(6);
 /** Turf is stripped wider than the trench, m. */
 export const STRIP = inches(12);
 
+/** Room that one chamber of a dry well takes up, m³: 0.8 by 0.5 by 0.5 m. */
+export const CHAMBER = 0.2;
+
 /** Bulk of dug soil over its bulk in the ground. */
 export const swellOf = (soil: Soil): number =>
   soil === 'clay' || soil === 'clayLoam' ? 1.3 : soil === 'sand' || soil === 'loamySand' ? 1.12 : 1.25;

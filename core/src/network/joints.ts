@@ -12,8 +12,11 @@ export interface Joint {
   wall: boolean;
 }
 
+/** What of a pipe tells how it is joined. */
+export type Piece = Pick<Run, 'material' | 'nominal' | 'old' | 'perforated'>;
+
 /** The joint between a pipe and the one that it comes into. */
-export function jointOf(above: Run, below: Run): Joint {
+export function jointOf(above: Piece, below: Piece): Joint {
   const old = [above, below].some(({ material, old: was }) => material === 'clay' || was !== undefined);
   return {
     makes:

@@ -1,9 +1,10 @@
 /** What stands in the lines: pipe, wyes by size pair, bends, reducers, adapters, cleanouts. */
+import type { Material } from '../catalogue/pipes';
 import { RISER } from '../catalogue/supply';
 import { ofKind, type Job } from '../job/job';
 import { isNew, isLaid, type Junction, type Landing, type Run } from '../job/kinds';
 import { wayOfRun } from '../job/places';
-import { jointOf } from '../network/joints';
+import { jointOf, type Piece } from '../network/joints';
 import type { Solution } from '../plan/solution';
 import type { Counting } from './counting';
 import type { Item } from '../catalogue/items';
@@ -34,11 +35,16 @@ export class Lines {
   }
 
   /** How a pipe turns from where it comes in to where the next leaves, rad; null off the plan. */
-  turn(above: Run, below: Run): number | null {
+  turn(above: Arriving, below: Run): number | null {
+    if (!isRun(above)) return null;
     const [a, b] = [directionsOf(this.job, above), directionsOf(this.job, below)];
     return a && b ? turnBetween(a.foot, b.head) : null;
   }
 }
+
+/** What comes in at a landing: a run, or the pipe of what the landing itself is. */
+export type Arriving = Run | (Piece & { parallel?: number | undefined });
+const isRun = (piece: Arriving): piece is Run => 'id' in piece;
 
 /** Pipe of every run that is laid anew, and the bends within it; what becomes of the old ones. */
 export function countRuns(job: Job, { runs }: Pick<Solution, 'runs'>, counting: Counting): void {
@@ -69,86 +75,169 @@ export function countFittings(lines: Lines, solution: Pick<Solution, 'landings'>
   for (const junction of ofKind(lines.job, 'junction')) {
     const below = lines.from.get(junction.id);
     const above = lines.into.get(junction.id) ?? [];
-    if (junction.form === 'sedimentTrap') counting.add({ type: 'trap' }, junction.id);
-    if (!below) continue;
+    const pipes = [...above, ...(below ? [below] : [])];
+    // What was here before has what joins what was here before.
+    if (junction.here && !pipes.some(isNew)) continue;
     if (junction.form === 'sedimentTrap') {
-      for (const run of [...above, below]) counting.add({ type: 'boxOutlet', nominal: run.nominal }, junction.id);
+      if (!junction.here) counting.add({ type: 'trap' }, junction.id);
+      openings(junction.here ? pipes.filter(isNew) : pipes, junction.id, counting);
       continue;
     }
-    meeting(lines, junction, above, below, counting);
-    if (junction.form === 'cleanout')
-      cleanout(junction, below, solution.landings[junction.id]?.invert ?? null, counting);
+    if (!below) {
+      closed(above, junction.id, counting);
+      continue;
+    }
+    const rises = junction.form === 'cleanout' && !junction.here ? 1 : 0;
+    meeting(lines, { ...junction, legs: rises }, above, below, counting);
+    const invert = solution.landings[junction.id]?.invert ?? null;
+    if (junction.form === 'cleanout') cleanout(junction, { below, invert, isHead: above.length === 0 }, counting);
+    else if (above.length === 0) closed([below], junction.id, counting);
   }
 }
 
-/** Pipes that come together in a fitting: the straightest of the largest goes through, each other comes in by a wye. */
-function meeting(lines: Lines, junction: Junction, above: readonly Run[], below: Run, counting: Counting): void {
-  const { id, form } = junction;
-  const turnOf = (run: Run): number => lines.turn(run, below) ?? Infinity;
+/** Pipe that leads on to nothing yet is closed. */
+export function closed(above: readonly Run[], id: string, counting: Counting): void {
+  for (const { material, nominal, parallel = 1 } of above.filter(isNew))
+    counting.add({ type: 'cap', material, nominal }, id, parallel);
+}
+
+/** An opening in a box for every pipe that comes to it or leaves it. */
+export function openings(runs: readonly Run[], id: string, counting: Counting): void {
+  for (const { material, nominal, parallel = 1 } of runs)
+    counting.add({ type: 'boxOutlet', material, nominal }, id, parallel);
+}
+
+/**
+ * Pipes that come together in a fitting: the straightest of the largest goes through, each other comes in by a wye. Of pipes side by side
+ * as many go on as can; what comes in besides joins them, and where more go on than come one is parted by a wye.
+ */
+export function meeting(
+  lines: Lines,
+  { id, form, turn: made, legs = 0 }: Meeting,
+  above: readonly Arriving[],
+  below: Run,
+  counting: Counting,
+): void {
+  const turnOf = (piece: Arriving): number => lines.turn(piece, below) ?? Infinity;
   const [main, ...branches] = [...above].sort((a, b) => b.nominal - a.nominal || turnOf(a) - turnOf(b));
   if (!main) return;
-  const { material, nominal } = below;
-  joined(main, below, id, counting);
-  const through = lines.turn(main, below);
-  if (form === 'bend' && (through === null || junction.turn !== undefined))
-    for (const degrees of TURNS[junction.turn ?? 'one45'])
-      counting.add({ type: 'bend', material, nominal, degrees }, id);
-  else if (through !== null) addBends(counting, below, through, id);
-  if (!isNew(main) && !isNew(below) && branches.length > 0) spliced(below, id, counting);
-  for (const branch of branches) {
-    counting.add({ type: form === 'tee' ? 'tee' : 'wye', material, nominal, branch: branch.nominal }, id);
-    // The branch comes into a hub of the line's make.
-    const { makes } = jointOf(branch, below);
-    if (makes) counting.add(adapterOf(makes, branch, below, branch.nominal), id);
-    if (form === 'tee') continue;
-    const turn = lines.turn(branch, below);
-    addBends(counting, branch, turn === null ? WYE_TURN : Math.abs(turn - WYE_TURN), id);
-  }
-  if (above.length === 1 && below.nominal === main.nominal && form !== 'bend' && form !== 'cleanout')
-    counting.add({ type: 'coupler', material, nominal }, id);
+  const { nominal, parallel = 1 } = below;
+  const material = makeOfFittings(below);
+  const comes = main.parallel ?? 1;
+  const through = Math.min(comes, parallel);
+  const parted = parallel - through;
+  const sides = [...(comes > through ? [{ ...main, parallel: comes - through }] : []), ...branches];
+  const isSet = sides.length + parted + legs > 0;
+  const same = Math.abs(main.nominal - nominal) < 1e-6;
+  // Into clay whatever is set is of smooth pipe, booted to it once all have come together.
+  const booted = below.material === 'clay' && main.material !== 'clay' && (isSet || !same);
+  joined(main, booted ? { ...below, material, old: undefined } : below, id, counting, through);
+  if (booted) counting.add({ type: 'boot', material, other: 'clay', nominal }, id, parallel);
+  const turn = lines.turn(main, below);
+  for (let k = 0; k < through; k++)
+    if (form === 'bend' && (turn === null || made !== undefined))
+      for (const degrees of TURNS[made ?? 'one45']) counting.add({ type: 'bend', material, nominal, degrees }, id);
+    else if (turn !== null) addBends(counting, below, turn, id);
+  if (!isNew(below) && isOld(main) && isSet) spliced(below, id, counting);
+  // Parted: from the line's own size into as many as go on.
+  counting.add({ type: 'wye', material, nominal, branch: nominal }, id, parted);
+  counting.add({ type: 'bend', material, nominal, degrees: 45 }, id, parted);
+  for (const side of sides)
+    for (let k = 0; k < (side.parallel ?? 1); k++) branch(lines, { id, square: form === 'tee', side, below }, counting);
+  // Where nothing else joins two pipes of a size, a coupler does.
+  if (isSet || form === 'bend' || form === 'cleanout' || !same || !isRun(main)) return;
+  const { makes, wall } = jointOf(main, below);
+  if (!makes && !wall && !(isOld(main) && isOld(below)))
+    counting.add({ type: 'coupler', material, nominal }, id, through);
 }
 
-/** A fitting cut into a line that was here before: it is slipped in between its two ends. */
-function spliced({ material, nominal }: Run, id: string, counting: Counting): void {
+/** Where pipes meet: `legs` come down into them there besides. */
+type Meeting = Pick<Landing, 'id'> & Partial<Pick<Junction, 'form' | 'turn'>> & { legs?: number };
+
+/** Of clay nothing new is sold: what is set into it is of smooth pipe, between boots. */
+export const makeOfFittings = ({ material }: Pick<Run, 'material'>): Material =>
+  material === 'clay' ? 'smooth' : material;
+
+const isOld = (piece: Arriving): boolean => piece.old !== undefined;
+
+interface Branch {
+  id: string;
+  /** By a tee, square to the flow. */
+  square: boolean;
+  side: Arriving;
+  below: Run;
+}
+
+function branch(lines: Lines, { id, square, side, below }: Branch, counting: Counting): void {
+  const { nominal } = below;
+  const material = makeOfFittings(below);
+  counting.add({ type: square ? 'tee' : 'wye', material, nominal, branch: Math.min(nominal, side.nominal) }, id);
+  // The branch comes into a hub of the line's make.
+  const { makes, wall } = jointOf(side, { ...below, material, old: undefined });
+  if (makes) counting.add(adapterOf(makes, side, { ...below, material }, Math.min(nominal, side.nominal)), id);
+  else if (wall) counting.add({ type: 'coupler', material, nominal: Math.min(nominal, side.nominal) }, id);
+  if (side.nominal > nominal + 1e-6)
+    counting.add({ type: 'reducer', material: side.material, nominal: side.nominal, branch: nominal }, id);
+  if (square) return;
+  const turn = lines.turn(side, below);
+  const piece = { material: side.material, nominal: Math.min(nominal, side.nominal) };
+  addBends(counting, piece, turn === null ? WYE_TURN : Math.abs(turn - WYE_TURN), id);
+}
+
+/** Of a line that a fitting is cut into, so much is laid anew beside it, m. */
+const CUT = 0.3;
+
+/** A fitting cut into a line that was here before: it is slipped in between its two ends, with a short length of pipe. */
+export function spliced(line: Pick<Run, 'material' | 'nominal'>, id: string, counting: Counting): void {
+  const { material, nominal } = line;
   if (material === 'clay') counting.add({ type: 'boot', material, other: 'smooth', nominal }, id, 2);
   else counting.add({ type: 'slipCoupler', material, nominal }, id, 2);
+  counting.add({ type: 'pipe', material: makeOfFittings(line), nominal }, id, CUT);
 }
 
-function joined(above: Run, below: Run, id: string, counting: Counting): void {
+/** What joins one pipe to the next where they meet end to end. */
+export function joined(above: Piece, below: Piece, id: string, counting: Counting, times = 1): void {
   const { makes, increases, wall } = jointOf(above, below);
   const { material, nominal } = below;
-  // Where it grows too, the smaller end is adapted first.
-  if (makes) counting.add(adapterOf(makes, above, below, Math.min(above.nominal, nominal)), id);
+  const small = Math.min(above.nominal, nominal);
+  // Where it grows too, the smaller end is adapted first; where it narrows, the larger is brought down in its own make.
+  if (makes) counting.add(adapterOf(makes, above, below, small), id, times);
   if (Math.abs(above.nominal - nominal) > 1e-6)
     counting.add(
       {
         type: 'reducer',
-        material,
+        material: increases ? material : above.material,
         nominal: Math.max(above.nominal, nominal),
-        branch: Math.min(above.nominal, nominal),
+        branch: small,
       },
       id,
+      times,
     );
-  else if (!makes && wall && !increases) counting.add({ type: 'coupler', material, nominal }, id);
+  else if (!makes && wall) counting.add({ type: 'coupler', material, nominal }, id, times);
 }
 
 /** What joins two makes of pipe of one size, m. */
-const adapterOf = (makes: 'boot' | 'coupler' | 'adapter', above: Run, below: Run, nominal: number): Item => ({
+const adapterOf = (makes: 'boot' | 'coupler' | 'adapter', above: Piece, below: Piece, nominal: number): Item => ({
   type: makes === 'boot' ? 'boot' : 'adapter',
   material: above.material,
   other: below.material,
   nominal,
 });
 
-/** A wye with its branch up to the ground, and a cap there. */
-function cleanout({ id, groundLevel }: Landing, below: Run, invert: number | null, counting: Counting): void {
-  const { material, nominal } = below;
-  counting.add({ type: 'wye', material, nominal, branch: nominal }, id);
-  counting.add({ type: 'bend', material, nominal, degrees: 45 }, id);
-  counting.add(
-    { type: 'pipe', material, nominal },
-    id,
-    invert === null ? RISER : Math.max(RISER, groundLevel - invert),
-  );
-  counting.add({ type: 'cleanoutCap', material, nominal }, id);
+/** A wye with its branch up to the ground, and a cap there; at the head of a line the pipe itself comes up round two bends. */
+function cleanout(
+  { id, groundLevel, here }: Junction,
+  { below, invert, isHead }: { below: Run; invert: number | null; isHead: boolean },
+  counting: Counting,
+): void {
+  if (here) return;
+  const { nominal, parallel = 1 } = below;
+  const material = makeOfFittings(below);
+  const deep = invert === null ? RISER : Math.max(RISER, groundLevel - invert);
+  for (let k = 0; k < parallel; k++) {
+    if (!isHead) counting.add({ type: 'wye', material, nominal, branch: nominal }, id);
+    counting.add({ type: 'bend', material, nominal, degrees: 45 }, id, isHead ? 2 : 1);
+    counting.add({ type: 'pipe', material, nominal }, id, deep);
+    counting.add({ type: 'cleanoutCap', material, nominal }, id);
+  }
 }

@@ -55,21 +55,22 @@ describe('the clinic, counted by hand', () => {
       '6 in × 4 in reducer, double-wall': 1,
       '4 in adapter, PVC to double-wall': 3,
       '4 in cleanout cap, PVC': 1,
-      '4 in 90° bend, PVC': 3,
+      // Under each of three downspouts, and out of the floor of the channel.
+      '4 in 90° bend, PVC': 4,
     });
   });
 
   it('inlets: three downspouts on pipe, a basin with two of its four openings used, 16 ft of channel in lengths of a metre', () => {
     expect(list).toMatchObject({
-      '3 × 4 in downspout to 4 in adapter': 3,
+      '3 × 4 in downspout to 4 in adapter, PVC': 3,
       Screws: 12,
       'Basin box for a 12 × 12 in flat grate': 1,
       '12 × 12 in flat grate': 1,
       'Plug for a 12 × 12 in flat box': 2,
-      '4 in basin outlet': 2,
+      '4 in basin outlet, PVC': 2,
       '4 in channel drain with its grate, lengths of 3′ 3″': 5,
       '4 in channel end': 2,
-      '4 in channel outlet to 4 in pipe': 1,
+      '4 in channel outlet to 4 in pipe, PVC': 1,
     });
   });
 
@@ -239,7 +240,9 @@ describe('what cannot be counted is named, and the rest is there', () => {
       pipe('wye', { material: 'clay', old: { fate: 'kept' } }),
     );
     const list = bought(counted(yard), 'metric');
-    expect(Object.keys(list).filter((label) => / pipe$/.test(label))).toEqual(['150 mm PVC pipe']);
+    // What comes down is a 4 in leg, widened into it.
+    expect(Object.keys(list).filter((label) => / pipe$/.test(label))).toEqual(['150 mm PVC pipe', '100 mm PVC pipe']);
+    expect(list['150 mm × 100 mm reducer, PVC']).toBe(1);
     expect(list['150 mm flexible boot with clamps, PVC to old clay']).toBe(1);
     const cut = changed(yard, put('Cut', pipe('wye', { material: 'clay', old: { fate: 'cutOff' } })));
     expect(bought(counted(cut), 'metric')['150 mm end cap, old clay']).toBe(1);

@@ -13,6 +13,7 @@ import { countInlets } from './inlets';
 import { GROUP_OF, PART_GROUPS, UNIT_OF, type Item, type PartGroup, type PartUnit } from '../catalogue/items';
 import { countJoints, couplersFor } from './joints';
 import { countOutlets } from './outlets';
+import { countOwnPipes } from './ownPipes';
 import { countWorks } from './works';
 import { worksDug, type Dug } from './worksDug';
 
@@ -55,6 +56,8 @@ const WASTED = new Set<Item['type']>([
   'tape',
   'primer',
   'cement',
+  'cleaner',
+  'lubricant',
   'pumpLine',
 ]);
 
@@ -122,6 +125,7 @@ export function takeOff(
   countFittings(lines, solution, counting);
   countInlets(lines, solution, counting);
   countOutlets(lines, counting);
+  countOwnPipes(lines, counting);
   countWorks(job, solution, counting);
   const trenches = trenchesOf(job, solution, kept);
   countEarth(trenches, counting);
@@ -137,7 +141,7 @@ export function takeOff(
     for (const { id, quantity } of couplersFor(counted, pack.length))
       counting.add({ type: 'coupler', material, nominal }, id, quantity);
   }
-  countJoints(counting.all, counting);
+  countJoints(counting.all, packOf, counting);
   const soil = headOf(job).soil ?? USUAL_SOIL;
   const parts = counting.all.map((counted) => partOf(counted, soil, cuts.get(counted.key)));
   const taken = { parts: inOrder(parts), trenches, works: worksDug(job, kept), missing: counting.missing };

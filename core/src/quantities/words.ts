@@ -3,7 +3,7 @@ import { DOWNSPOUT_LABELS } from '../catalogue/downspouts';
 import { GRATE_FACTS } from '../catalogue/grates';
 import { MATERIAL_FACTS, type Material } from '../catalogue/pipes';
 import { PERFORATION_FACTS, STONE_FACTS, type Perforations } from '../catalogue/stone';
-import { CHANNEL_LENGTH, RISER, WASTE } from '../catalogue/supply';
+import { CHAMBER, CHANNEL_LENGTH, RISER, WASTE } from '../catalogue/supply';
 import { headOf, nameOf, type Job } from '../job/job';
 import type { Missing } from './counting';
 import type { Item, PartGroup, PartUnit } from '../catalogue/items';
@@ -48,6 +48,8 @@ const PLAIN: Partial<Record<Item['type'], string>> = {
   tape: 'Joint tape',
   primer: 'Primer',
   cement: 'Cement',
+  cleaner: 'Pipe cleaner',
+  lubricant: 'Gasket lubricant',
   screws: 'Screws',
   dug: 'Dug out',
   backfill: 'Backfilled and rammed',
@@ -70,6 +72,7 @@ const NAMES: Partial<Record<Item['type'], string>> = {
   cap: 'end cap',
   cleanoutCap: 'cleanout cap',
   boxOutlet: 'basin outlet',
+  inletSeal: 'inlet with its seal',
   emitter: 'pop-up emitter',
   leachTee: 'leaching tee under an emitter',
   guard: 'end guard',
@@ -103,6 +106,8 @@ export function partLabel(item: Item, units: UnitSystem): string {
     case 'slipCoupler':
     case 'cap':
     case 'cleanoutCap':
+    case 'boxOutlet':
+    case 'inletSeal':
       return `${size(item.nominal)} ${NAMES[item.type]}, ${makeOf(item.material)}`;
     case 'emitterElbow':
       return `${size(item.nominal)} elbow under an emitter${item.weep ? ', with weep holes' : ''}`;
@@ -118,7 +123,7 @@ export function partLabel(item: Item, units: UnitSystem): string {
     case 'boot':
       return `${size(item.nominal)} flexible boot with clamps, ${makeOf(item.material)} to ${makeOf(item.other)}`;
     case 'downspoutAdapter':
-      return `${DOWNSPOUT_LABELS[item.size]} downspout to ${size(item.nominal)} adapter`;
+      return `${DOWNSPOUT_LABELS[item.size]} downspout to ${size(item.nominal)} adapter, ${makeOf(item.material)}`;
     case 'box':
       return `Basin box for a ${GRATE_FACTS[item.grate].label} grate`;
     case 'grate':
@@ -132,7 +137,9 @@ export function partLabel(item: Item, units: UnitSystem): string {
     case 'channelEnd':
       return `${size(item.width)} channel end`;
     case 'channelOutlet':
-      return `${size(item.width)} channel outlet to ${size(item.nominal)} pipe`;
+      return `${size(item.width)} channel outlet to ${size(item.nominal)} pipe, ${makeOf(item.material)}`;
+    case 'chamber':
+      return `Chamber of a dry well, ${text(showVolume(CHAMBER, units))}`;
     case 'barrel':
       return `Barrel of ${text(showVolume(item.volume, units))}`;
     case 'stone':

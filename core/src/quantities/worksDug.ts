@@ -31,6 +31,8 @@ const dug = step(
 export function worksDug(job: Job, kept: Kept): Dug[] {
   const around = aroundOf(job);
   return DUG.flatMap((kind) =>
-    ofKind(job, kind).flatMap((element) => kept.ask(dug, { element, around }, element.id) ?? []),
+    ofKind(job, kind).flatMap((element) =>
+      'here' in element && element.here ? [] : (kept.ask(dug, { element, around }, element.id) ?? []),
+    ),
   );
 }

@@ -111,6 +111,8 @@ function led(lie: Lie, landings: readonly Landing[], out: string): Run[] {
       grade: hand.chance(0.93) ? { type: 'auto' } : { type: 'pitch', pitch: hand.between(0.005, 0.03) },
       ...(hand.chance(0.06) ? { under: hand.pick(['slab', 'cars'] as const) } : {}),
       ...(hand.chance(0.03) ? { perforated: true as const } : {}),
+      ...(hand.chance(0.08) ? { material: 'clay' as const, old: { fate: 'kept' as const } } : {}),
+      ...(hand.chance(0.06) ? { parallel: 2 } : {}),
     };
   });
 }

@@ -202,7 +202,8 @@ function counted(drain: Drain | DrainField, plan: DrainPlan | undefined): readon
     })),
     // Every upper end is closed; in a field each pipe comes into the collector by a tee, the last by a bend.
     { item: { type: 'cap', material, nominal }, quantity: lines ? lines.laterals.length : pipes },
-    { item: { type: 'tee', material, nominal, branch: nominal }, quantity: lines ? lines.laterals.length : 0 },
+    { item: { type: 'tee', material, nominal, branch: nominal }, quantity: lines ? lines.laterals.length - 1 : 0 },
+    { item: { type: 'bend', material, nominal, degrees: 90 }, quantity: lines ? 1 : 0 },
     { item: { type: 'dug' }, quantity: section * length },
     { item: { type: 'stone', stone }, quantity: filled },
     { item: { type: 'fabric' }, quantity: fabric === 'wrapped' ? length * (2 * (trenchWidth + depth) + LAP) : 0 },

@@ -3,7 +3,7 @@ import type { Soil } from '../catalogue/soils';
 import { SHARP_ORIFICE } from '../hydraulics/leader';
 import { routePond } from '../hydraulics/storage';
 import type { PavedBed } from '../job/kinds';
-import { GRAVITY } from '../units/constants';
+import { GRAVITY, METRES_PER_INCH } from '../units/constants';
 import { step } from '../numeric/kept';
 import { showFlow, showSmall, showVolume } from '../units';
 import { lasts, toned } from './facts';
@@ -32,6 +32,9 @@ const SILTED = 0.5;
 const LEVELS = 24;
 const BRIM = 0.01;
 const SUBSTEPS = 16;
+
+/** Perforated pipe along the low edge of a bed, nominal, m: 4 in. */
+export const BED_PIPE = 4 * METRES_PER_INCH;
 
 /** A bed, and what it is tried with. */
 export interface BedIn {
@@ -108,10 +111,14 @@ export const pavedBedWork = work<PavedBed, PavedBedPlan>({
     const area = areaCovered(bed);
     if (area === 0) return ['noSize'];
     const volume = area * bed.depth;
+    const nominal = BED_PIPE;
+    const length = area / (bed.length ?? Math.sqrt(area));
     return [
+      { item: { type: 'pipe', material: 'singleWall', nominal, perforated: true }, quantity: length },
+      { item: { type: 'cap', material: 'singleWall', nominal }, quantity: 1 },
       { item: { type: 'dug' }, quantity: volume },
       { item: { type: 'spoil' }, quantity: volume },
-      { item: { type: 'stone', stone: 'openGraded' }, quantity: volume },
+      { item: { type: 'stone', stone: 'openGraded' }, quantity: volume - (length * Math.PI * nominal ** 2) / 4 },
       { item: { type: bed.liner ? 'liner' : 'fabric' }, quantity: area + 4 * Math.sqrt(area) * bed.depth },
     ];
   },

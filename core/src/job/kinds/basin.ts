@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { GRATES } from '../../catalogue/grates';
-import { groundInletFields, idSchema, level, levelFrom, name, place } from './fields';
+import { groundInletFields, hereField, idSchema, level, levelFrom, name, place } from './fields';
 import { kind } from './kind';
 
 const schema = z.strictObject({
@@ -21,6 +21,7 @@ const schema = z.strictObject({
   /** Below the outlet's invert, m. */
   sumpDepth: z.number().min(0).max(3).optional(),
   ...groundInletFields,
+  ...hereField,
 });
 export type Basin = z.infer<typeof schema>;
 

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { METRES_PER_FOOT, METRES_PER_INCH } from '../../units/constants';
-import { groundInletFields, idSchema, length, level, levelFrom, name, way } from './fields';
+import { groundInletFields, hereField, idSchema, length, level, levelFrom, name, way } from './fields';
 import { kind } from './kind';
 
 /** A channel drain. */
@@ -25,6 +25,7 @@ const schema = z.strictObject({
   /** Where the hole to its pipe is: in its floor when absent, or in its end or side, under less water. */
   hole: z.enum(['floor', 'end']).optional(),
   ...groundInletFields,
+  ...hereField,
 });
 export type Channel = z.infer<typeof schema>;
 

@@ -3,7 +3,7 @@ import { OUTFALL_FORMS, RECEIVING } from '../../catalogue/outfalls';
 import { MATERIALS } from '../../catalogue/pipes';
 import { SOILS } from '../../catalogue/soils';
 import { METRES_PER_FOOT } from '../../units/constants';
-import { flag, idSchema, length, level, levelFrom, name, place } from './fields';
+import { flag, hereField, idSchema, length, level, levelFrom, name, place } from './fields';
 import { kind } from './kind';
 import { soilFields } from './works/workFields';
 
@@ -25,6 +25,8 @@ const schema = z.strictObject({
   mainDiameter: z.number().min(0.02).max(5).optional(),
   mainPitch: z.number().gt(0).max(1).optional(),
   mainMaterial: z.enum(MATERIALS).optional(),
+  /** How the line comes into it: a wye spliced in, or a tap; by its size when absent. */
+  joinedBy: z.enum(['wye', 'tap']).optional(),
   mainUsed: z.number().min(0).max(100).optional(),
   /** What it carries full, m³/s, where somebody has said so; else by its size and pitch. */
   mainCapacity: z.number().gt(0).max(100).optional(),
@@ -86,6 +88,7 @@ const schema = z.strictObject({
   buildingDistance: z.number().min(0).max(10_000).optional(),
   /** True until somebody has measured it. */
   assumed: flag,
+  ...hereField,
 });
 export type Discharge = z.infer<typeof schema>;
 
@@ -98,6 +101,7 @@ export const dischargeKind = kind<Discharge>(schema, {
     controlLevel: 'lowest its invert may be; a main’s own invert',
     drain: '`weep` with soil, or `leach` with soil and area, of a pop-up',
     consent: '`needed` or `given`: whose leave it wants',
+    joinedBy: '`wye` spliced in, or `tap`: how the line comes into a main',
     store: 'area, perimeter, depth, cover, voids, soil, conductivity, waterTable, of a dry well, pit or rain garden',
     pump: 'curve, area, start, stop, mainLength, mainDiameter, outletLevel, checkValve, alarm, freezeOverflow',
     into: 'the swale that it lets out into',

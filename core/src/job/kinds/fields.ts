@@ -17,6 +17,8 @@ export const intensity = z.number().gt(0).max(0.001);
 /** Fall over length, m/m. */
 export const pitch = z.number().min(-1).max(5);
 export const flag = z.boolean().optional();
+/** Of what may have been here before: then it is neither bought nor dug. */
+export const hereField = { here: flag };
 export const storey = z.number().int().min(1).max(20);
 
 /** m east or north of the job's own origin. */

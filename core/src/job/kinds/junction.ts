@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { JUNCTION_FORMS, TURNS, type JunctionForm } from '../../catalogue/fittings';
-import { idSchema, level, levelFrom, name, place } from './fields';
+import { hereField, idSchema, level, levelFrom, name, place } from './fields';
 import { kind, type Creation } from './kind';
 
 const schema = z.strictObject({
@@ -13,6 +13,7 @@ const schema = z.strictObject({
   groundLevel: level,
   /** How a bend is made; one 45 when absent. */
   turn: z.enum(TURNS).optional(),
+  ...hereField,
 });
 export type Junction = z.infer<typeof schema>;
 

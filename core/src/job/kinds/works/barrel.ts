@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { idSchema, level, levelFrom, name, place } from '../fields';
+import { hereField, idSchema, level, levelFrom, name, place } from '../fields';
 import { kind } from '../kind';
 
 const month = z.number().int().min(1).max(12);
@@ -17,6 +17,7 @@ const schema = z.strictObject({
   /** Month in which it is emptied and its valve opened before frost, and in which it is shut again. */
   opened: month.optional(),
   shut: month.optional(),
+  ...hereField,
 });
 export type Barrel = z.infer<typeof schema>;
 

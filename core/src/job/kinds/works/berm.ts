@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { METRES_PER_INCH } from '../../../units/constants';
-import { area, idSchema, length, level, name, way } from '../fields';
+import { area, hereField, idSchema, length, level, name, way } from '../fields';
 import { kind } from '../kind';
 import { wayFaults } from '../outlineFaults';
 
@@ -24,6 +24,7 @@ const schema = z.strictObject({
   /** Behind it: the landing that drains what it traps, and the hollow that holds it until then, m². */
   to: idSchema.optional(),
   hollow: area.optional(),
+  ...hereField,
 });
 export type Berm = z.infer<typeof schema>;
 

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { MATERIALS } from '../../../catalogue/pipes';
 import { CULVERT_INLETS } from '../../../hydraulics/culvert';
 import { METRES_PER_INCH } from '../../../units/constants';
-import { idSchema, length, level, name, way } from '../fields';
+import { hereField, idSchema, length, level, name, way } from '../fields';
 import { kind } from '../kind';
 import { wayFaults } from '../outlineFaults';
 
@@ -32,6 +32,7 @@ const schema = z.strictObject({
   old: z.enum(['out', 'beside']).optional(),
   stone: z.boolean().optional(),
   to: idSchema.optional(),
+  ...hereField,
 });
 export type Culvert = z.infer<typeof schema>;
 

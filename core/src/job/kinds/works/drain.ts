@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { PERFORATIONS } from '../../../catalogue/stone';
 import { METRES_PER_INCH } from '../../../units/constants';
-import { area, idSchema, length, level, levelFrom, name, pitch, way } from '../fields';
+import { area, hereField, idSchema, length, level, levelFrom, name, pitch, way } from '../fields';
 import { kind } from '../kind';
 import { wayFaults } from '../outlineFaults';
 import { beddingFields, soilFields } from './workFields';
@@ -43,6 +43,7 @@ const schema = z.strictObject({
   /** Ground that it drains, m²; its length by its spacing when absent. */
   area: area.optional(),
   ...drainFields,
+  ...hereField,
 });
 export type Drain = z.infer<typeof schema>;
 

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { METRES_PER_INCH } from '../../../units/constants';
 import { drainFields } from './drain';
-import { area, idSchema, length, name, outline } from '../fields';
+import { area, hereField, idSchema, length, name, outline } from '../fields';
 import { kind } from '../kind';
 import { outlineFaults } from '../outlineFaults';
 
@@ -16,6 +16,7 @@ const schema = z.strictObject({
   /** Of its pipes, m, where it is not drawn. */
   length: length.optional(),
   ...drainFields,
+  ...hereField,
 });
 export type DrainField = z.infer<typeof schema>;
 

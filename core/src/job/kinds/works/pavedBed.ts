@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { METRES_PER_INCH } from '../../../units/constants';
-import { area, flag, idSchema, length, level, levelFrom, name, outline } from '../fields';
+import { area, flag, hereField, idSchema, length, level, levelFrom, name, outline } from '../fields';
 import { kind } from '../kind';
 import { outlineFaults } from '../outlineFaults';
 import { soilFields } from './workFields';
@@ -27,6 +27,7 @@ const schema = z.strictObject({
   /** Opening at its outlet, m; as wide as the pipe that leaves it when absent. */
   orifice: z.number().gt(0).max(1).optional(),
   ...soilFields,
+  ...hereField,
 });
 export type PavedBed = z.infer<typeof schema>;
 

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { METRES_PER_INCH } from '../../../units/constants';
-import { idSchema, length, name, way } from '../fields';
+import { hereField, idSchema, length, name, way } from '../fields';
 import { kind } from '../kind';
 import { wayFaults } from '../outlineFaults';
 
@@ -17,6 +17,7 @@ const schema = z.strictObject({
   use: z.enum(SLEEVE_USES),
   /** The pipe that lies in it. */
   holds: idSchema.optional(),
+  ...hereField,
 });
 export type Sleeve = z.infer<typeof schema>;
 

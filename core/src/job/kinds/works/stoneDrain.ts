@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { PERFORATIONS } from '../../../catalogue/stone';
 import { METRES_PER_INCH } from '../../../units/constants';
-import { idSchema, length, level, levelFrom, name, way } from '../fields';
+import { hereField, idSchema, length, level, levelFrom, name, way } from '../fields';
 import { kind } from '../kind';
 import { wayFaults } from '../outlineFaults';
 import { beddingFields, soilFields } from './workFields';
@@ -29,6 +29,7 @@ const schema = z.strictObject({
   ...soilFields,
   /** Share of its top that leaves and silt take. */
   clogging: z.number().min(0).max(1).optional(),
+  ...hereField,
 });
 export type StoneDrain = z.infer<typeof schema>;
 

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { LININGS, SWALE_SECTIONS } from '../../../catalogue/swales';
 import { METRES_PER_INCH } from '../../../units/constants';
-import { idSchema, length, level, name, way } from '../fields';
+import { hereField, idSchema, length, level, name, way } from '../fields';
 import { kind } from '../kind';
 import { wayFaults } from '../outlineFaults';
 import { soilFields } from './workFields';
@@ -30,6 +30,7 @@ const schema = z.strictObject({
   /** Whose leave its end wants, where that is a neighbour's. */
   consent: z.enum(['needed', 'given']).optional(),
   ...soilFields,
+  ...hereField,
 });
 export type Swale = z.infer<typeof schema>;
 
