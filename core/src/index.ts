@@ -103,13 +103,13 @@ export { scaledBy } from './yard/underlay';
 export { takeOff, type Part, type TakeOff } from './quantities/takeOff';
 export { PART_GROUPS, type Item, type PartGroup } from './catalogue/items';
 export { floating, type Floats } from './quantities/floats';
+export { partLabel } from './quantities/partLabel';
 export {
   amountOf,
   buyOf,
   floatsWords,
   missingWords,
   PART_GROUP_LABELS,
-  partLabel,
   partWorking,
   partsTable,
   trenchWords,

@@ -23,13 +23,17 @@ export type Item =
   | { type: 'channelOutlet'; width: number; material: Material; nominal: number }
   | { type: 'emitterElbow'; nominal: number; weep?: true }
   | { type: 'emitter' | 'leachTee' | 'guard' | 'endGrate' | 'kerbOutlet' | 'tapIn'; nominal: number }
+  | { type: 'leafFilter'; size: DownspoutSize }
+  | { type: 'sock' | 'copperSock'; nominal: number }
+  | { type: 'weepHole' | 'anchor' | 'trafficPlate' | 'barrelValve' | 'barrelUnion' | 'barrelOverflow' | 'barrelStand' }
+  | { type: 'sealant' | 'markingTape' | 'tracer' | 'concrete' }
   | { type: 'pump' | 'checkValve' | 'pumpBasin' | 'pumpAlarm' | 'frostOverflow' }
   | { type: 'pumpLine'; nominal: number }
   | { type: 'barrel'; volume: number }
-  | { type: 'culvertEnd'; nominal: number }
+  | { type: 'culvertEnd' | 'headwall'; nominal: number }
   | { type: 'stone'; stone: Stone | 'bedding' | 'apron' | 'openGraded' }
   | { type: 'fabric' | 'liner' | 'lining' | 'tape' | 'primer' | 'cement' | 'cleaner' | 'lubricant' | 'screws' }
-  | { type: 'dug' | 'backfill' | 'spoil' | 'fill' | 'turf' | 'saw' | 'slab' };
+  | { type: 'dug' | 'backfill' | 'spoil' | 'fill' | 'broughtIn' | 'sodCut' | 'turf' | 'seed' | 'saw' | 'slab' };
 
 export const GROUP_OF: Record<Item['type'], PartGroup> = {
   pipe: 'pipe',
@@ -50,6 +54,8 @@ export const GROUP_OF: Record<Item['type'], PartGroup> = {
   plug: 'inlets',
   boxOutlet: 'inlets',
   inletSeal: 'inlets',
+  weepHole: 'inlets',
+  leafFilter: 'inlets',
   trap: 'inlets',
   channel: 'inlets',
   channelEnd: 'inlets',
@@ -69,10 +75,23 @@ export const GROUP_OF: Record<Item['type'], PartGroup> = {
   pumpLine: 'works',
   barrel: 'works',
   chamber: 'works',
+  barrelValve: 'works',
+  barrelUnion: 'works',
+  barrelOverflow: 'works',
+  barrelStand: 'works',
   culvertEnd: 'works',
+  headwall: 'works',
+  trafficPlate: 'works',
   stone: 'stone',
   fabric: 'stone',
   liner: 'stone',
+  sock: 'stone',
+  concrete: 'stone',
+  copperSock: 'pipe',
+  anchor: 'pipe',
+  markingTape: 'pipe',
+  tracer: 'pipe',
+  sealant: 'joints',
   tape: 'joints',
   primer: 'joints',
   cement: 'joints',
@@ -83,7 +102,10 @@ export const GROUP_OF: Record<Item['type'], PartGroup> = {
   backfill: 'ground',
   spoil: 'ground',
   fill: 'ground',
+  broughtIn: 'ground',
+  sodCut: 'ground',
   turf: 'ground',
+  seed: 'ground',
   lining: 'ground',
   saw: 'ground',
   slab: 'ground',
@@ -95,22 +117,31 @@ export const UNIT_OF: Record<Item['type'], PartUnit> = {
   ...(Object.fromEntries(Object.keys(GROUP_OF).map((type) => [type, 'piece'])) as Record<Item['type'], PartUnit>),
   pipe: 'm',
   pumpLine: 'm',
+  sock: 'm',
+  copperSock: 'm',
+  markingTape: 'm',
+  tracer: 'm',
   tape: 'm',
   saw: 'm',
   fabric: 'm²',
   liner: 'm²',
   lining: 'm²',
   turf: 'm²',
+  sodCut: 'm²',
+  seed: 'm²',
   slab: 'm²',
   stone: 'm³',
   dug: 'm³',
   backfill: 'm³',
   spoil: 'm³',
   fill: 'm³',
+  broughtIn: 'm³',
+  concrete: 'm³',
   primer: 'L',
   cement: 'L',
   cleaner: 'L',
   lubricant: 'L',
+  sealant: 'L',
 };
 
 /** All that tells one item from another. */

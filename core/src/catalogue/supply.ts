@@ -37,9 +37,13 @@ export interface Pack {
 /** Largest pipe that comes in rolls, m. */
 const ROLLED = inches(6);
 
-/** What a pipe is bought by: 10 ft of smooth pipe, 20 ft of double-wall, rolls of 100 ft of what bends, while it is small. */
-export function packOf(material: Material, nominal: number): Pack {
-  if (PIPE_SUPPLY[material].bends && nominal <= ROLLED + 1e-6) return { of: 'roll', length: feet(100) };
+/** So much of a pipe that bends is a roll's worth, m: less is bought by the stick. */
+const ROLL_FROM = feet(60);
+
+/** What so much pipe (m) is bought by: 10 ft of smooth pipe, 20 ft of double-wall; what bends, while it is small, by rolls of 100 ft, or where little is wanted by sticks of 10. */
+export function packOf(material: Material, nominal: number, wanted = Number.POSITIVE_INFINITY): Pack {
+  if (PIPE_SUPPLY[material].bends && nominal <= ROLLED + 1e-6)
+    return wanted < ROLL_FROM ? { of: 'stick', length: feet(10) } : { of: 'roll', length: feet(100) };
   return { of: 'stick', length: feet(material === 'smooth' ? 10 : 20) };
 }
 
@@ -56,6 +60,25 @@ export const BOXES: Record<Grate, { body: number; ports: number }> = {
   round20: { body: inches(18), ports: 4 },
   flat24: { body: inches(24), ports: 4 },
 };
+/** Width of a basin's box outside, m; room beside it in its hole, and stone under it, m. */
+export const BOX_WIDTH: Record<Grate, number> = {
+  round6: inches(6),
+  flat9: inches(9),
+  flat12: inches(12),
+  dome12: inches(12),
+  flat18: inches(18),
+  round20: inches(20),
+  flat24: inches(24),
+};
+export const BOX_ROOM = inches(4);
+export const UNDER_BOX = inches(5);
+/** Holes drilled in the floor of one that may soak away. */
+export const WEEP_HOLES = 5;
+/** L of sealant for a plug or an opening. */
+export const SEALANT = 0.03;
+/** Concrete beside and under a channel, m. */
+export const HAUNCH = inches(4);
+
 /** Height of a riser, m. */
 export const RISER = inches(6);
 /** A length of channel drain, m. */

@@ -10,9 +10,11 @@ export const LAY = 8;
 /** Hours of one person: a box or an end set, a metre of channel. */
 export const SET = 1.5;
 export const CHANNEL = 1;
-/** m² one person strips, lays turf on or sows in an hour; m² of slab made good; m sawn. */
+/** m² one person strips, lays new turf on, lays kept turf back on or sows in an hour; m² of slab made good; m sawn. */
 export const STRIP = 12;
 export const TURF = 8;
+export const SOD = 12;
+export const SOW = 40;
 export const SLAB = 1;
 export const SAW = 6;
 /** Hours of the whole crew: to come and set out, and to run water through and look. */

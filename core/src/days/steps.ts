@@ -5,8 +5,8 @@ import type { Step as Settled } from '../job/kinds';
 import type { Solution } from '../plan/solution';
 import type { PartGroup } from '../catalogue/items';
 import type { TakeOff } from '../quantities/takeOff';
-import { spadeIn } from '../price/price';
-import { CHANNEL, COME, DIG, LAY, RAM, SAW, SET, SLAB, SPADE, STRIP, TEST, TURF } from './rates';
+import { SET_ITEMS, spadeIn } from '../price/price';
+import { CHANNEL, COME, DIG, LAY, RAM, SAW, SET, SLAB, SOD, SOW, SPADE, STRIP, TEST, TURF } from './rates';
 
 export const STEP_KINDS = [
   'setOut',
@@ -122,19 +122,6 @@ function layLines(job: Job, solution: Pick<Solution, 'lines' | 'runs'>, { trench
   });
 }
 
-/** Everything that is set at the end of a pipe or on it. */
-const BOXES = [
-  'box',
-  'trap',
-  'emitter',
-  'kerbOutlet',
-  'tapIn',
-  'pumpBasin',
-  'barrel',
-  'downspoutAdapter',
-  'culvertEnd',
-];
-
 /** The steps of a plan, each after what it needs. None where nothing is built. */
 export function stepsOf(
   job: Job,
@@ -149,7 +136,7 @@ export function stepsOf(
   const { steps, add } = stepList(job);
   // The crew comes when there is something to dig: it looks for the marks first.
   add('setOut', 'setOut', [], { together: COME, digs: true });
-  add('strip', 'strip', ['setOut'], { alone: net('turf') / STRIP, digs: true });
+  add('strip', 'strip', ['setOut'], { alone: net('turf', 'sodCut', 'seed') / STRIP, digs: true });
   add('saw', 'strip', ['setOut'], { alone: net('saw') / SAW, digs: true, machine: 'saw' });
   const laid = layLines(job, solution, taken, add);
   const dugElsewhere = Math.max(0, net('dug') - trenches.reduce((sum, { volume }) => sum + volume, 0)) + net('fill');
@@ -161,7 +148,7 @@ export function stepsOf(
     truck: ['works', 'stone', 'pipe'],
   });
   add('boxes', 'boxes', laid, {
-    alone: net(...BOXES) * SET + net('channel') * CHANNEL,
+    alone: net(...SET_ITEMS) * SET + net('channel') * CHANNEL,
     truck: ['inlets', 'ends', 'works'],
   });
   add('test', 'test', [...laid, 'boxes', 'works'], { together: TEST });
@@ -169,6 +156,12 @@ export function stepsOf(
   add('backfill', 'backfill', ['test', 'inspect'], { alone: net('backfill') / RAM, machine: 'rammer' });
   add('slab', 'slab', ['backfill'], { alone: net('slab') / SLAB, truck: ['ground'] });
   // After the heavy machines have left the ground.
-  add('turf', 'turf', ['backfill', 'slab'], { alone: net('turf') / TURF, grows: true, truck: ['ground'] });
+  const grown = net('turf') / TURF + net('sodCut') / SOD + net('seed') / SOW;
+  // Turf that was cut here and kept takes in any weather in which it can be lifted.
+  add('turf', 'turf', ['backfill', 'slab'], {
+    alone: grown,
+    grows: net('turf', 'seed') > 0,
+    truck: net('turf', 'seed') > 0 ? ['ground'] : [],
+  });
   return steps;
 }

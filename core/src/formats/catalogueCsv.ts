@@ -2,7 +2,7 @@
 import { headOf, type Job } from '../job/job';
 import { partRate, pricesOf } from '../price/book';
 import type { TakeOff } from '../quantities/takeOff';
-import { partLabel } from '../quantities/words';
+import { partLabel } from '../quantities/partLabel';
 import { leastUnits, rateUnit } from '../price/words';
 
 export const CATALOGUE_COLUMNS = ['key', 'part', 'unit', 'price', 'currency'] as const;

@@ -2,6 +2,7 @@
 import type { Grate } from '../catalogue/grates';
 import { headOf, type Job } from '../job/job';
 import type { Item } from '../catalogue/items';
+import type { Material } from '../catalogue/pipes';
 import { METRES_PER_FOOT, METRES_PER_INCH } from '../units/constants';
 
 /** Work and conditions, by what the trench meets. */
@@ -30,6 +31,11 @@ export const WORK_RATES = {
   saw: 1400,
   slab: 11_000,
   turf: 900,
+  /** m of pipe driven through under a walk or drive. */
+  bore: 14_500,
+  /** m² of turf cut, kept and laid back; sown under a blanket. */
+  sod: 1300,
+  sow: 450,
   /** A truck load hauled, m³ of earth moved for swales, pits and beds, m³ of stone placed. */
   haul: 18_000,
   earth: 3800,
@@ -74,9 +80,24 @@ const PER: Record<Item['type'], readonly [base: number, perInch: number]> = {
   pumpAlarm: [9000, 0],
   frostOverflow: [3500, 0],
   pumpLine: [200, 180],
+  weepHole: [150, 0],
+  leafFilter: [2900, 0],
+  sock: [40, 25],
+  copperSock: [900, 220],
+  anchor: [2200, 0],
+  trafficPlate: [24_000, 0],
+  barrelValve: [1400, 0],
+  barrelUnion: [900, 0],
+  barrelOverflow: [1200, 0],
+  barrelStand: [6500, 0],
+  sealant: [2800, 0],
+  markingTape: [35, 0],
+  tracer: [80, 0],
+  concrete: [21_000, 0],
   barrel: [14_000, 0],
   chamber: [9500, 0],
   culvertEnd: [3000, 900],
+  headwall: [9000, 1800],
   stone: [6500, 0],
   fabric: [120, 0],
   liner: [450, 0],
@@ -92,7 +113,10 @@ const PER: Record<Item['type'], readonly [base: number, perInch: number]> = {
   backfill: [0, 0],
   spoil: [0, 0],
   fill: [0, 0],
+  broughtIn: [3900, 0],
+  sodCut: [0, 0],
   turf: [450, 0],
+  seed: [160, 0],
   saw: [0, 0],
   slab: [3500, 0],
 };
@@ -108,12 +132,22 @@ const LARGER: Record<Grate, number> = {
   flat24: 4,
 };
 
+/** What pipe and fittings of a make cost beside smooth pipe and its. */
+const DEARER: Record<Material, number> = {
+  smooth: 1,
+  doubleWall: 1.15,
+  singleWall: 0.45,
+  flexible: 0.9,
+  clay: 1,
+};
+
 /** Usual price of one unit of a part, least units of the currency. */
 export function partRate(item: Item): number {
   const [base, perInch] = PER[item.type];
   const size = 'nominal' in item ? item.nominal : 'width' in item ? item.width : 0;
   const plain = Math.max(0, base + (perInch * size) / METRES_PER_INCH);
-  return 'grate' in item ? plain * LARGER[item.grate] : plain;
+  if ('grate' in item) return plain * LARGER[item.grate];
+  return 'material' in item ? plain * DEARER[item.material] : plain;
 }
 
 export interface Prices {

@@ -1,5 +1,7 @@
 /** What a plan costs to build, line by line, and what is asked for it. Amounts are whole least units of the currency, and add up. */
-import { elementOf, type Job } from '../job/job';
+import { TRUCK } from '../catalogue/supply';
+import { buildingOf } from '../job/building';
+import { elementOf, headOf, type Job } from '../job/job';
 import type { Dug } from '../quantities/worksDug';
 import { takeOff, type TakeOff } from '../quantities/takeOff';
 import type { PartUnit } from '../catalogue/items';
@@ -65,14 +67,40 @@ function met(job: Job, dug: readonly Dug[]): Record<'handDig' | 'rootsLight' | '
 /** m of some trenches or works that are dug by spade beside services. */
 export const spadeIn = (job: Job, dug: readonly Dug[]): number => met(job, dug).handDig;
 
+/** Truck loads that so much loose earth (m³) is charged as: none less than the least that is asked for one. */
+const loadsOf = (job: Job, loose: number): number =>
+  loose > 1e-9 ? Math.max(buildingOf(headOf(job).building).leastLoad, loose / TRUCK) : 0;
+
+/** What is met, and besides by spade where no machine reaches. */
+function metBy(job: Job, dug: readonly Dug[], trenches: TakeOff['trenches']): ReturnType<typeof met> {
+  const found = met(job, dug);
+  return { ...found, handDig: found.handDig + trenches.reduce((sum, { byHand }) => sum + byHand, 0) };
+}
+
+/** What is set at the end of a pipe or on it. */
+export const SET_ITEMS = [
+  'box',
+  'trap',
+  'emitter',
+  'kerbOutlet',
+  'tapIn',
+  'pumpBasin',
+  'barrel',
+  'downspoutAdapter',
+  'culvertEnd',
+  'headwall',
+  'chamber',
+] as const;
+
 /** Quantities of work, by rate. */
 function workIn(job: Job, { parts, trenches, works }: TakeOff): Partial<Record<WorkRate, number>> {
   const net = (...types: string[]): number =>
     parts.filter(({ item }) => types.includes(item.type)).reduce((sum, part) => sum + part.net, 0);
-  const along = trenches.reduce((sum, { length }) => sum + length, 0);
+  const own = trenches.filter(({ beside }) => beside === null);
+  const along = own.reduce((sum, { length, bored }) => sum + length - bored, 0);
   const trenched = trenches.reduce((sum, { volume }) => sum + volume, 0);
   const { rock = 0, wet = 0, narrow = false, barrow = 0 } = pricesOf(job).conditions;
-  const dug = [...trenches, ...works];
+  const dug = [...own, ...works];
   const sprinklers = dug
     .flatMap(({ meets }) => meets)
     .filter(({ id }) => elementOf(job, 'service', id)?.form === 'irrigation');
@@ -80,14 +108,15 @@ function workIn(job: Job, { parts, trenches, works }: TakeOff): Partial<Record<W
     visit: parts.length > 0 ? 1 : 0,
     trench: along,
     // By its mean depth, which its volume says.
-    deeper: trenches.reduce(
-      (sum, { length, width, volume }) => sum + length * Math.max(0, volume / (length * width) - SHALLOW),
+    deeper: own.reduce(
+      (sum, { length, width, volume, bored }) =>
+        bored > 0 ? sum : sum + length * Math.max(0, volume / (length * width) - SHALLOW),
       0,
     ),
     lay: net('pipe', 'pumpLine'),
-    set: net('box', 'trap', 'emitter', 'kerbOutlet', 'tapIn', 'pumpBasin', 'barrel', 'downspoutAdapter', 'culvertEnd'),
+    set: net(...SET_ITEMS),
     channelSet: net('channel'),
-    ...met(job, dug),
+    ...metBy(job, dug, trenches),
     sprinklers: sprinklers.length,
     rock: trenched * rock,
     wet: along * wet,
@@ -96,7 +125,10 @@ function workIn(job: Job, { parts, trenches, works }: TakeOff): Partial<Record<W
     saw: net('saw'),
     slab: net('slab'),
     turf: net('turf'),
-    haul: parts.reduce((sum, { loads = 0 }) => sum + loads, 0),
+    sod: net('sodCut'),
+    sow: net('seed'),
+    bore: trenches.reduce((sum, { bored }) => sum + bored, 0),
+    haul: parts.reduce((sum, { loose = 0 }) => sum + loadsOf(job, loose), 0),
     earth: Math.max(0, net('dug') - trenched) + net('fill'),
     stonePlaced: net('stone'),
   };
@@ -115,6 +147,8 @@ const UNITS: Partial<Record<WorkRate, PartUnit>> = {
   haul: 'piece',
   slab: 'm²',
   turf: 'm²',
+  sod: 'm²',
+  sow: 'm²',
   earth: 'm³',
   stonePlaced: 'm³',
 };
@@ -165,7 +199,8 @@ export function priceOf(job: Job, taken: TakeOff): Price {
     tax: due,
     total: price + due,
     margin: price > 0 ? (price - base) / price : 0,
-    length: taken.trenches.reduce((sum, { length }) => sum + length, 0),
+    length:
+      taken.trenches.reduce((sum, { length, beside }) => sum + (beside === null ? length : 0), 0) + taken.trenched,
   };
 }
 

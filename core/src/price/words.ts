@@ -11,7 +11,7 @@ import {
   SQUARE_METRES_PER_SQUARE_FOOT,
 } from '../units/constants';
 import type { UnitSystem } from '../units';
-import { partLabel } from '../quantities/words';
+import { partLabel } from '../quantities/partLabel';
 
 export const WORK_LABELS: Record<WorkRate, string> = {
   visit: 'To come and set up',
@@ -30,7 +30,10 @@ export const WORK_LABELS: Record<WorkRate, string> = {
   barrow: 'Wheeled by barrow, for every 10 m',
   saw: 'Saw cut',
   slab: 'Slab made good',
-  turf: 'Turf laid',
+  turf: 'New turf laid',
+  sod: 'Turf cut, kept and laid back',
+  sow: 'Sown under a blanket',
+  bore: 'Driven through under what is over it',
   haul: 'Hauled away, truck loads',
   earth: 'Earth moved',
   stonePlaced: 'Stone placed',

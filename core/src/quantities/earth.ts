@@ -3,6 +3,7 @@ import { BEDDING, BETWEEN_PIPES, BUCKET, LIFT, outsideOf, SIDE_ROOM, STRIP } fro
 import type { Surface as GroundSurface } from '../ground/surface';
 import { ofKind, type Job } from '../job/job';
 import { isNew, type Run } from '../job/kinds';
+import { PAVED } from '../job/kinds/run';
 import { placeOfLanding } from '../job/places';
 import { step, type Kept } from '../numeric/kept';
 import type { RunPlan, Solution } from '../plan/solution';
@@ -29,6 +30,12 @@ export interface Trench {
   meets: readonly Crossing[];
   /** Along it under slabs, m. */
   underSlab: number;
+  /** Along it under turf, driven through, and where no machine reaches it, m. */
+  turf: number;
+  bored: number;
+  byHand: number;
+  /** Run in whose trench it lies; null where it has its own. */
+  beside: string | null;
 }
 
 /** Width of a trench, m: its pipes and room beside them, never less than the bucket. */
@@ -36,6 +43,10 @@ export function trenchWidth({ material, nominal, parallel = 1 }: Run): number {
   const outside = outsideOf(material, nominal);
   return Math.max(BUCKET, parallel * outside + (parallel - 1) * BETWEEN_PIPES + SIDE_ROOM);
 }
+
+/** By how much a run widens the trench of another that it lies in, m. */
+const widened = ({ material, nominal, parallel = 1 }: Run): number =>
+  parallel * (outsideOf(material, nominal) + BETWEEN_PIPES);
 
 /** What of a run's plan its trench rests on. */
 type Profile = Pick<
@@ -68,23 +79,31 @@ function trenchOf({ run, from, to, surface, around, ...plan }: Read): Trench {
   const profile = withEnds(levelled, run, plan);
   const invert = (along: number): number => plan.invertUp + ((plan.invertDown - plan.invertUp) * along) / length;
   const depths = profile.map(({ along, level }) => Math.max(0, level - invert(along)) + bedding);
-  const width = trenchWidth(run);
+  // In the trench of another it only makes that wider.
+  const width = run.beside === undefined ? trenchWidth(run) : widened(run);
   const outside = outsideOf(material, nominal);
   const volume = trenchVolume({ stations: profile.map(({ along }) => along), depths, width, sideSlope: 0 });
   const deepest = Math.max(...depths);
-  const stone = width * bedding * length;
+  const bore = (parallel * length * Math.PI * outside ** 2) / 4;
+  const stone = run.bored ? 0 : width * bedding * length;
   const meets = from && to ? crossingsAmong(around, [from, ...(run.bends ?? []), to]) : [];
+  const slabs = meets.filter(({ kind }) => kind === 'surface').reduce((sum, { from: a, to: b }) => sum + b - a, 0);
   return {
     id,
     length,
     width,
     depth: deepest,
-    volume,
-    displaced: Math.min(volume, stone + (parallel * length * Math.PI * outside ** 2) / 4),
+    // Driven through, only the bore itself comes out.
+    volume: run.bored ? bore : volume,
+    displaced: run.bored ? bore : Math.min(volume, stone + bore),
     bedding: stone,
     lifts: Math.max(1, Math.ceil((deepest - outside) / LIFT - 1e-6)),
     meets,
-    underSlab: meets.filter(({ kind }) => kind === 'surface').reduce((sum, { from: a, to: b }) => sum + b - a, 0),
+    underSlab: run.bored ? 0 : Math.max(slabs, run.under && PAVED.has(run.under) && slabs === 0 ? length : 0),
+    turf: run.bored || (run.under !== undefined && run.under !== 'turf' && slabs === 0) ? 0 : length - slabs,
+    bored: run.bored ? length : 0,
+    byHand: run.under === 'deck' ? length : 0,
+    beside: run.beside ?? null,
   };
 }
 
@@ -133,13 +152,13 @@ export function countEarth(trenches: readonly Trench[], counting: Counting): voi
   const turf = counting.of({ type: 'turf' });
   const saw = counting.of({ type: 'saw' });
   const slab = counting.of({ type: 'slab' });
-  for (const { id, length, width, volume, displaced, bedding, underSlab } of trenches) {
+  for (const { id, width, volume, displaced, bedding, underSlab, turf: grown, beside } of trenches) {
     dug(id, volume);
     backfill(id, volume - displaced);
     spoil(id, displaced);
     stone(id, bedding);
-    turf(id, (length - underSlab) * (width + STRIP));
-    saw(id, 2 * underSlab);
+    turf(id, grown * (beside === null ? width + STRIP : width));
+    saw(id, beside === null ? 2 * underSlab : 0);
     slab(id, underSlab * width);
   }
 }

@@ -1,14 +1,16 @@
 /** What stands in the lines: pipe, wyes by size pair, bends, reducers, adapters, cleanouts. */
 import type { Material } from '../catalogue/pipes';
-import { RISER } from '../catalogue/supply';
-import { ofKind, type Job } from '../job/job';
+import { outsideOf, RISER, STRIP } from '../catalogue/supply';
+import { headOf, ofKind, type Job } from '../job/job';
+import { resolveSettings } from '../job/settings';
 import { isNew, isLaid, type Junction, type Landing, type Run } from '../job/kinds';
 import { wayOfRun } from '../job/places';
 import { jointOf, type Piece } from '../network/joints';
 import type { Solution } from '../plan/solution';
 import type { Counting } from './counting';
 import type { Item } from '../catalogue/items';
-import { addBends, directionsOf, ownTurns, turnBetween } from './turns';
+import { trenchWidth } from './earth';
+import { addBends, directionsOf, isBent, ownTurns, turnBetween } from './turns';
 
 /** A wye turns its branch by so much itself, rad; where nobody knows how a branch comes, one 45 makes the sweep. */
 const WYE_TURN = Math.PI / 4;
@@ -52,6 +54,7 @@ export function countRuns(job: Job, { runs }: Pick<Solution, 'runs'>, counting: 
     const { id, material, nominal, perforated, parallel = 1 } = run;
     if (!isNew(run)) {
       if (run.old!.fate === 'cutOff') counting.add({ type: 'cap', material, nominal }, id);
+      if (run.old!.fate === 'takenOut') takenOut(job, run, counting);
       continue;
     }
     if (material === 'clay') {
@@ -68,6 +71,22 @@ export function countRuns(job: Job, { runs }: Pick<Solution, 'runs'>, counting: 
       for (const turn of turns) addBends(counting, run, turn, id);
     }
   }
+}
+
+/** An old pipe taken out: its trench opened as deep as it is known to lie, or as pipe usually does, filled again, and the pipe hauled. */
+function takenOut(job: Job, run: Run, counting: Counting): void {
+  const { id, material, nominal, length, grade, parallel = 1 } = run;
+  const { cover } = resolveSettings(headOf(job).settings);
+  const head = job.elements.get(run.from);
+  const outside = outsideOf(material, nominal);
+  const known = grade.type === 'levels' && grade.up !== undefined && head && 'groundLevel' in head;
+  const depth = known ? Math.max(outside, (head as Landing).groundLevel - grade.up!) : cover + outside;
+  const width = trenchWidth(run);
+  const pipe = Math.min(width * depth * length, (parallel * length * Math.PI * outside ** 2) / 4);
+  counting.add({ type: 'dug' }, id, width * depth * length);
+  counting.add({ type: 'backfill' }, id, width * depth * length - pipe);
+  counting.add({ type: 'spoil' }, id, pipe);
+  counting.add({ type: 'turf' }, id, length * (width + STRIP));
 }
 
 /** What stands at every landing that is a fitting, and what joins pipe to pipe there. */
@@ -113,7 +132,7 @@ export function openings(runs: readonly Run[], id: string, counting: Counting): 
  */
 export function meeting(
   lines: Lines,
-  { id, form, turn: made, legs = 0 }: Meeting,
+  { id, form, turn: bend, legs = 0 }: Meeting,
   above: readonly Arriving[],
   below: Run,
   counting: Counting,
@@ -129,26 +148,29 @@ export function meeting(
   const sides = [...(comes > through ? [{ ...main, parallel: comes - through }] : []), ...branches];
   const isSet = sides.length + parted + legs > 0;
   const same = Math.abs(main.nominal - nominal) < 1e-6;
+  const old = isOld(main) && isOld(below);
+  // Of two old pipes what joins them is there.
+  if (old && !isSet) return;
+  const turn = old ? null : lines.turn(main, below);
+  const made = form === 'bend' && !old && (turn === null || bend !== undefined) ? TURNS[bend ?? 'one45'] : null;
+  const bent = made !== null || isBent({ material }, turn ?? 0);
   // Into clay whatever is set is of smooth pipe, booted to it once all have come together.
-  const booted = below.material === 'clay' && main.material !== 'clay' && (isSet || !same);
-  joined(main, booted ? { ...below, material, old: undefined } : below, id, counting, through);
+  const booted = below.material === 'clay' && main.material !== 'clay' && (isSet || bent || !same);
+  if (!old) joined(main, booted ? { ...below, material, old: undefined } : below, id, counting, through);
   if (booted) counting.add({ type: 'boot', material, other: 'clay', nominal }, id, parallel);
-  const turn = lines.turn(main, below);
   for (let k = 0; k < through; k++)
-    if (form === 'bend' && (turn === null || made !== undefined))
-      for (const degrees of TURNS[made ?? 'one45']) counting.add({ type: 'bend', material, nominal, degrees }, id);
-    else if (turn !== null) addBends(counting, below, turn, id);
-  if (!isNew(below) && isOld(main) && isSet) spliced(below, id, counting);
+    if (made) for (const degrees of made) counting.add({ type: 'bend', material, nominal, degrees }, id);
+    else if (turn !== null) addBends(counting, { material, nominal }, turn, id);
+  if (old) spliced(below, id, counting);
   // Parted: from the line's own size into as many as go on.
   counting.add({ type: 'wye', material, nominal, branch: nominal }, id, parted);
   counting.add({ type: 'bend', material, nominal, degrees: 45 }, id, parted);
   for (const side of sides)
     for (let k = 0; k < (side.parallel ?? 1); k++) branch(lines, { id, square: form === 'tee', side, below }, counting);
   // Where nothing else joins two pipes of a size, a coupler does.
-  if (isSet || form === 'bend' || form === 'cleanout' || !same || !isRun(main)) return;
+  if (isSet || bent || form === 'cleanout' || !same || !isRun(main)) return;
   const { makes, wall } = jointOf(main, below);
-  if (!makes && !wall && !(isOld(main) && isOld(below)))
-    counting.add({ type: 'coupler', material, nominal }, id, through);
+  if (!makes && !wall) counting.add({ type: 'coupler', material, nominal }, id, through);
 }
 
 /** Where pipes meet: `legs` come down into them there besides. */

@@ -1,20 +1,28 @@
 /** What water enters by: downspout adapters, basins with their risers and grates, channel drain in its lengths. */
 import { DOWNSPOUT_LEGS } from '../catalogue/downspouts';
-import { BOXES, CHANNEL_LENGTH, RISER } from '../catalogue/supply';
-import { ofKind } from '../job/job';
-import { isNew, landsOnGutter, type Basin, type Channel, type Downspout, type Run } from '../job/kinds';
+import { CHANNEL_LENGTH, HAUNCH } from '../catalogue/supply';
+import type { Building } from '../job/building';
+import { ofKind, type Job } from '../job/job';
+import { isNew, landsOnGutter, type Channel, type Downspout, type Run } from '../job/kinds';
 import type { Solution } from '../plan/solution';
 import type { Counting } from './counting';
-import { closed, makeOfFittings, meeting, openings, type Lines } from './fittings';
+import { countBasin } from './basins';
+import { closed, makeOfFittings, meeting, type Lines } from './fittings';
 
 /** Into an adapter, each. */
 const SCREWS = 4;
 
-export function countInlets(lines: Lines, { landings }: Pick<Solution, 'landings'>, counting: Counting): void {
+export function countInlets(
+  lines: Lines,
+  { landings }: Pick<Solution, 'landings'>,
+  building: Building,
+  counting: Counting,
+): void {
   const { job } = lines;
   for (const spout of ofKind(job, 'downspout'))
     if (!landsOnGutter(spout)) countSpout(lines, spout, landings[spout.id]?.invert ?? null, counting);
-  for (const basin of ofKind(job, 'basin')) countBasin(lines, basin, landings[basin.id]?.invert ?? null, counting);
+  for (const basin of ofKind(job, 'basin'))
+    countBasin(lines, { basin, invert: landings[basin.id]?.invert ?? null, building }, counting);
   for (const channel of ofKind(job, 'channel')) countChannel(lines, channel, counting);
 }
 
@@ -55,34 +63,12 @@ function countSpout(lines: Lines, spout: Downspout, invert: number | null, count
     counting.add({ type: 'pipe', material, nominal: leg }, id, Math.max(0, spout.groundLevel - invert));
 }
 
-function countBasin(lines: Lines, basin: Basin, invert: number | null, counting: Counting): void {
-  const { id, grate, count = 1, groundLevel, sumpDepth = 0 } = basin;
-  const { body, ports } = BOXES[grate];
-  const leaving = lines.from.get(id);
-  const pipes = [...(lines.into.get(id) ?? []), ...(leaving ? [leaving] : [])];
-  if (basin.here) {
-    // Into a box that was here before only new pipe wants an opening.
-    openings(pipes.filter(isNew), id, counting);
-    return;
-  }
-  counting.add({ type: 'box', grate }, id, count);
-  counting.add({ type: 'grate', grate }, id, count);
-  const deep = invert === null ? 0 : groundLevel - invert + sumpDepth - body;
-  counting.add({ type: 'riser', grate }, id, count * Math.max(0, Math.ceil(deep / RISER - 1e-6)));
-  openings(pipes, id, counting);
-  const used = pipes.reduce((sum, { parallel = 1 }) => sum + parallel, 0);
-  // Boxes side by side are joined by a piece of the pipe that leaves.
-  const between = leaving ? 2 * (count - 1) : 0;
-  if (leaving)
-    counting.add({ type: 'boxOutlet', material: makeOfFittings(leaving), nominal: leaving.nominal }, id, between);
-  counting.add({ type: 'plug', grate }, id, count * ports - used - between);
-}
-
 function countChannel(lines: Lines, channel: Channel, counting: Counting): void {
   const { id, width, length, outlet } = channel;
   if (!channel.here) {
     counting.add({ type: 'channel', width }, id, Math.ceil(length / CHANNEL_LENGTH - 1e-6));
     counting.add({ type: 'channelEnd', width }, id, 2);
+    setInConcrete(lines.job, channel, counting);
   }
   const run = lines.from.get(id);
   if (!run) return closed(lines.into.get(id) ?? [], id, counting);
@@ -103,4 +89,16 @@ function countChannel(lines: Lines, channel: Channel, counting: Counting): void 
     counting.add({ type: 'wye', material, nominal, branch: nominal }, id, parallel - 1);
     counting.add({ type: 'bend', material, nominal, degrees: 45 }, id, parallel - 1);
   }
+}
+
+/** Its slot: dug, filled round with concrete, and sawn where paving sheds to it. */
+function setInConcrete(job: Job, { id, width, depth, length }: Channel, counting: Counting): void {
+  const slot = (width + 2 * HAUNCH) * (depth + HAUNCH) * length;
+  counting.add({ type: 'dug' }, id, slot);
+  counting.add({ type: 'spoil' }, id, slot);
+  counting.add({ type: 'concrete' }, id, slot - width * depth * length);
+  const paved = ofKind(job, 'surface').some(
+    ({ cover, feeds }) => (cover === 'paving' || cover === 'pavers') && feeds.some(({ to }) => to === id),
+  );
+  if (paved) counting.add({ type: 'saw' }, id, 2 * length);
 }

@@ -1,7 +1,6 @@
 /** What makes the joints of what was counted: couplers between sticks, cleaner, primer and cement, lubricant of gaskets, tape. */
-import { PIPE_SUPPLY } from '../catalogue/supply';
+import { packOf, PIPE_SUPPLY } from '../catalogue/supply';
 import { METRES_PER_INCH } from '../units/constants';
-import type { Material } from '../catalogue/pipes';
 import type { Counted, Counting, Use } from './counting';
 import type { Item } from '../catalogue/items';
 
@@ -39,12 +38,8 @@ export function couplersFor(counted: Counted, pack: number): Use[] {
 const betweenSticks = ({ uses }: Counted, pack: number): Use[] =>
   uses.map(({ id, quantity }) => ({ id, quantity: Math.max(0, Math.ceil(quantity / pack - 1e-6) - 1) }));
 
-/** Joints of every make, by the parts that have them. `packOf`: m of a stick or roll of it. */
-export function countJoints(
-  parts: readonly Counted[],
-  packOf: (material: Material, nominal: number) => { length: number },
-  counting: Counting,
-): void {
+/** Joints of every make, by the parts that have them. */
+export function countJoints(parts: readonly Counted[], counting: Counting): void {
   const cement = counting.of({ type: 'cement' });
   const primer = counting.of({ type: 'primer' });
   const cleaner = counting.of({ type: 'cleaner' });

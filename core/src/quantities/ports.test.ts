@@ -9,7 +9,7 @@ import { seededWhole } from '../trial/seededWhole';
 import { METRES_PER_INCH } from '../units/constants';
 import { planJob } from '../verdict/planJob';
 import { takeOff, type TakeOff } from './takeOff';
-import { partLabel } from './words';
+import { partLabel } from './partLabel';
 
 const counted = (job: Job): TakeOff => takeOff(job, planJob(job));
 const inches = (count: number): number => count * METRES_PER_INCH;
@@ -28,8 +28,8 @@ const sold = (job: Job): Job =>
 it('holds over a thousand random yards of all kinds, every sample and every situation', () => {
   const samples = [quillfeather(), brackenfold(), wrenmoor(), ...Object.values(situations()).map(({ job }) => job)];
   for (const job of samples) expect([job.id, portsUnmet(job, counted(job))]).toEqual([job.id, []]);
-  for (let seed = 1; seed <= 334; seed++)
-    for (const job of [seededWhole(seed), seededJob(seed, 'calm'), sold(seededJob(seed))])
+  for (let seed = 1; seed <= 450; seed++)
+    for (const job of [seededWhole(seed), seededJob(seed, 'calm'), ...(seed <= 100 ? [sold(seededJob(seed))] : [])])
       expect([job.id, portsUnmet(job, counted(job))]).toEqual([job.id, []]);
 });
 

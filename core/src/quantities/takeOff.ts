@@ -1,20 +1,22 @@
 /** Everything that a plan takes, counted from it: each part with the places that it is used at, as it is bought. */
 import { USUAL_SOIL, type Soil } from '../catalogue/soils';
 import { packOf, STONE_DENSITY, swellOf, TRUCK, WASTE, type Pack } from '../catalogue/supply';
+import { buildingOf, type Building } from '../job/building';
 import { headOf, type Job } from '../job/job';
 import { holding, Kept, step } from '../numeric/kept';
 import type { Solution } from '../plan/solution';
 import { situated } from '../yard/situate';
-import { Counting, type Counted, type Missing, type Use } from './counting';
+import { Counting, type Counted, type Missing, type SodItem, type Use } from './counting';
 import { cutStock, type Cut } from './cuttingStock';
 import { countEarth, trenchesOf, type Trench } from './earth';
+import { countAlong } from './along';
 import { countFittings, countRuns, Lines } from './fittings';
 import { countInlets } from './inlets';
 import { GROUP_OF, PART_GROUPS, UNIT_OF, type Item, type PartGroup, type PartUnit } from '../catalogue/items';
 import { countJoints, couplersFor } from './joints';
 import { countOutlets } from './outlets';
 import { countOwnPipes } from './ownPipes';
-import { countWorks } from './works';
+import { countWorks, trenchedIn } from './works';
 import { worksDug, type Dug } from './worksDug';
 
 export interface Part {
@@ -29,7 +31,8 @@ export interface Part {
   buy: number;
   /** Of pipe: how it is cut. */
   packs?: Pack & Pick<Cut, 'sticks' | 'offcut' | 'pieces' | 'proved'>;
-  /** Of what is hauled: bulk that it comes to loose, m³, and truck loads; of stone, t. */
+  /** Of what is left over of the earth: how much of it fills elsewhere, m³ in the ground; of the rest that is hauled its bulk loose, m³, and truck loads; of stone, t. */
+  used?: number;
   loose?: number;
   loads?: number;
   tonnes?: number;
@@ -40,10 +43,37 @@ export interface TakeOff {
   trenches: readonly Trench[];
   /** Works that are dug along ways of their own. */
   works: readonly Dug[];
+  /** Trench of works besides, m: of drains and fields, stone along a slab, lines of pumps. */
+  trenched: number;
   /** What could not be counted. */
   missing: readonly Missing[];
   /** What the next one may keep of it. */
   readonly kept?: Kept;
+}
+
+const SOD_ITEMS: Record<Building['sod'], SodItem> = {
+  kept: { type: 'sodCut' },
+  new: { type: 'turf' },
+  seed: { type: 'seed' },
+};
+
+const totalOf = (counting: Counting, type: Item['type']): number =>
+  counting.all
+    .filter(({ item }) => item.type === type)
+    .flatMap(({ uses }) => uses)
+    .reduce((sum, { quantity }) => sum + quantity, 0);
+
+/**
+ * Earth over the whole job: what is dug and left over goes first to where fill is wanted, what still lacks is brought in, and the rest is
+ * hauled. Gives how much is used so, m³.
+ */
+function balanceEarth({ earth }: Building, counting: Counting): number {
+  const wanted = totalOf(counting, 'fill');
+  const used = earth === 'used' ? Math.min(totalOf(counting, 'spoil'), wanted) : 0;
+  const share = wanted > 0 ? 1 - used / wanted : 0;
+  const filled = counting.all.find(({ item }) => item.type === 'fill');
+  for (const { id, quantity } of filled?.uses ?? []) counting.add({ type: 'broughtIn' }, id, share * quantity);
+  return used;
 }
 
 /** Loose and spoilt on the way: not of what is counted by the piece, nor of earth. */
@@ -54,6 +84,13 @@ const WASTED = new Set<Item['type']>([
   'lining',
   'turf',
   'tape',
+  'markingTape',
+  'tracer',
+  'sealant',
+  'seed',
+  'sock',
+  'copperSock',
+  'concrete',
   'primer',
   'cement',
   'cleaner',
@@ -61,14 +98,22 @@ const WASTED = new Set<Item['type']>([
   'pumpLine',
 ]);
 
-function partOf(counted: Counted, soil: Soil, cut: Cut | undefined): Part {
+interface Buying {
+  soil: Soil;
+  /** m³ of what is dug and left over that goes to where fill is wanted. */
+  used: number;
+  /** Of pipe. */
+  cut: Cut | undefined;
+}
+
+function partOf(counted: Counted, { soil, used, cut }: Buying): Part {
   const { key, item, uses } = counted;
   let net = 0;
   for (const { quantity } of uses) net += quantity;
   const buy = net * (WASTED.has(item.type) ? 1 + WASTE : 1);
   const part: Part = { key, item, group: GROUP_OF[item.type], unit: UNIT_OF[item.type], net, uses, buy };
   if (item.type === 'pipe' && cut) {
-    const pack = packOf(item.material, item.nominal);
+    const pack = packOf(item.material, item.nominal, net);
     // Off-cuts go toward the waste.
     const sticks = Math.max(cut.sticks, Math.ceil((net * (1 + WASTE)) / pack.length - 1e-6));
     const { pieces, proved } = cut;
@@ -77,11 +122,14 @@ function partOf(counted: Counted, soil: Soil, cut: Cut | undefined): Part {
   }
   if (item.type === 'stone') part.tonnes = buy * STONE_DENSITY;
   if (item.type === 'spoil') {
-    part.loose = net * swellOf(soil);
+    part.used = used;
+    part.loose = Math.max(0, net - used) * swellOf(soil);
     part.loads = Math.ceil(part.loose / TRUCK - 1e-6);
   }
   return part;
 }
+
+const sum = (all: readonly number[]): number => all.reduce((so, each) => so + each, 0);
 
 /** How some lengths (m), by their place, are cut from sticks. */
 const cutting = step('cutting', ({ stick, count: _, ...lengths }: { stick: number; count: number }): Cut =>
@@ -119,32 +167,41 @@ export function takeOff(
 ): TakeOff {
   const kept = new Kept(before?.kept);
   const job = situated(given, solution);
-  const counting = new Counting();
+  const building = buildingOf(headOf(job).building);
+  const counting = new Counting(SOD_ITEMS[building.sod]);
   const lines = new Lines(job);
   countRuns(job, solution, counting);
   countFittings(lines, solution, counting);
-  countInlets(lines, solution, counting);
+  countInlets(lines, solution, building, counting);
   countOutlets(lines, counting);
   countOwnPipes(lines, counting);
   countWorks(job, solution, counting);
   const trenches = trenchesOf(job, solution, kept);
   countEarth(trenches, counting);
+  countAlong({ job, solution, trenches, building }, counting);
   const cuts = new Map<string, Cut>();
   for (const counted of counting.all) {
     const { item, key, uses } = counted;
     if (item.type !== 'pipe') continue;
-    const pack = packOf(item.material, item.nominal);
     const lengths = uses.map(({ quantity }) => quantity);
+    const pack = packOf(item.material, item.nominal, sum(lengths));
     const cut = kept.ask(cutting, { stick: pack.length, count: lengths.length, ...lengths }, key);
     cuts.set(key, cut);
     const { material, nominal } = item;
     for (const { id, quantity } of couplersFor(counted, pack.length))
       counting.add({ type: 'coupler', material, nominal }, id, quantity);
   }
-  countJoints(counting.all, packOf, counting);
+  countJoints(counting.all, counting);
   const soil = headOf(job).soil ?? USUAL_SOIL;
-  const parts = counting.all.map((counted) => partOf(counted, soil, cuts.get(counted.key)));
-  const taken = { parts: inOrder(parts), trenches, works: worksDug(job, kept), missing: counting.missing };
+  const used = balanceEarth(building, counting);
+  const parts = counting.all.map((counted) => partOf(counted, { soil, used, cut: cuts.get(counted.key) }));
+  const taken = {
+    parts: inOrder(parts),
+    trenches,
+    works: worksDug(job, kept),
+    trenched: trenchedIn(job, solution),
+    missing: counting.missing,
+  };
   kept.close();
   return holding(taken, 'kept', kept);
 }

@@ -32,6 +32,10 @@ export function addBends(counting: Counting, run: Pick<Run, 'material' | 'nomina
   counting.add({ type: 'bend', material, nominal, degrees: 22.5 }, id, steps % 2);
 }
 
+/** Whether a turn (rad) takes any bend at all. */
+export const isBent = ({ material }: Pick<Run, 'material'>, turn: number): boolean =>
+  !PIPE_SUPPLY[material].bends && turn > SLACK;
+
 const NONE: readonly number[] = [];
 
 /** Turns at the bends of a run's own way, rad. */

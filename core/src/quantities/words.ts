@@ -1,12 +1,10 @@
 /** Parts of a take-off in words: what each is called, how much of it, and how that came. */
-import { DOWNSPOUT_LABELS } from '../catalogue/downspouts';
-import { GRATE_FACTS } from '../catalogue/grates';
-import { MATERIAL_FACTS, type Material } from '../catalogue/pipes';
-import { PERFORATION_FACTS, STONE_FACTS, type Perforations } from '../catalogue/stone';
-import { CHAMBER, CHANNEL_LENGTH, RISER, WASTE } from '../catalogue/supply';
+import type { Material } from '../catalogue/pipes';
+import { WASTE } from '../catalogue/supply';
 import { headOf, nameOf, type Job } from '../job/job';
 import type { Missing } from './counting';
-import type { Item, PartGroup, PartUnit } from '../catalogue/items';
+import { makeOf, partLabel } from './partLabel';
+import type { PartGroup, PartUnit } from '../catalogue/items';
 import type { Trench } from './earth';
 import type { Part } from './takeOff';
 import {
@@ -17,7 +15,6 @@ import {
   showLength,
   showNominal,
   showSmall,
-  showVolume,
   text,
   TONNES_PER_SHORT_TON,
   type Shown,
@@ -34,122 +31,6 @@ export const PART_GROUP_LABELS: Record<PartGroup, string> = {
   works: 'Other works',
   ground: 'Earth and surface',
 };
-
-const PLAIN: Partial<Record<Item['type'], string>> = {
-  trap: 'Sediment trap box',
-  pump: 'Pump',
-  checkValve: 'Check valve',
-  pumpBasin: 'Pump basin with its cover',
-  pumpAlarm: 'High water alarm',
-  frostOverflow: 'Frost overflow at the wall',
-  fabric: 'Non-woven fabric, 4 oz',
-  liner: 'Liner',
-  lining: 'Lining of swales',
-  tape: 'Joint tape',
-  primer: 'Primer',
-  cement: 'Cement',
-  cleaner: 'Pipe cleaner',
-  lubricant: 'Gasket lubricant',
-  screws: 'Screws',
-  dug: 'Dug out',
-  backfill: 'Backfilled and rammed',
-  spoil: 'To haul away',
-  fill: 'Brought in or moved as fill',
-  turf: 'Turf to lay or sow',
-  saw: 'Saw cut',
-  slab: 'Slab to restore',
-};
-
-const STONE_LABELS = {
-  bedding: 'Bedding stone, ¾ in clear',
-  apron: 'Stone for aprons',
-  openGraded: 'Open-graded base stone',
-};
-
-const NAMES: Partial<Record<Item['type'], string>> = {
-  coupler: 'coupler',
-  slipCoupler: 'slip coupler',
-  cap: 'end cap',
-  cleanoutCap: 'cleanout cap',
-  boxOutlet: 'basin outlet',
-  inletSeal: 'inlet with its seal',
-  emitter: 'pop-up emitter',
-  leachTee: 'leaching tee under an emitter',
-  guard: 'end guard',
-  endGrate: 'end grate',
-  kerbOutlet: 'outlet through a kerb',
-  tapIn: 'tap into a main',
-  pumpLine: 'pump line',
-  culvertEnd: 'culvert end',
-};
-
-/** A make within a name: letters that stand for words stay large. */
-const makeOf = (material: Material): string => {
-  const { short } = MATERIAL_FACTS[material];
-  return /^[A-Z]{2}/.test(short) ? short : short.toLowerCase();
-};
-
-const holesOf = (perforated: true | Perforations | undefined): string =>
-  perforated === undefined
-    ? ''
-    : perforated === true
-      ? ', perforated'
-      : `, perforated: ${PERFORATION_FACTS[perforated].label.toLowerCase()}`;
-
-/** What a part is called, sizes first, as it is asked for over a counter. */
-export function partLabel(item: Item, units: UnitSystem): string {
-  const size = (metres: number): string => text(showNominal(metres, units));
-  switch (item.type) {
-    case 'pipe':
-      return `${size(item.nominal)} ${makeOf(item.material)} pipe${holesOf(item.perforated)}`;
-    case 'coupler':
-    case 'slipCoupler':
-    case 'cap':
-    case 'cleanoutCap':
-    case 'boxOutlet':
-    case 'inletSeal':
-      return `${size(item.nominal)} ${NAMES[item.type]}, ${makeOf(item.material)}`;
-    case 'emitterElbow':
-      return `${size(item.nominal)} elbow under an emitter${item.weep ? ', with weep holes' : ''}`;
-    case 'wye':
-    case 'tee':
-      return `${size(item.nominal)} × ${size(item.branch)} ${item.type}, ${makeOf(item.material)}`;
-    case 'bend':
-      return `${size(item.nominal)} ${item.degrees === 22.5 ? '22½' : item.degrees}° bend, ${makeOf(item.material)}`;
-    case 'reducer':
-      return `${size(item.nominal)} × ${size(item.branch)} reducer, ${makeOf(item.material)}`;
-    case 'adapter':
-      return `${size(item.nominal)} adapter, ${makeOf(item.material)} to ${makeOf(item.other)}`;
-    case 'boot':
-      return `${size(item.nominal)} flexible boot with clamps, ${makeOf(item.material)} to ${makeOf(item.other)}`;
-    case 'downspoutAdapter':
-      return `${DOWNSPOUT_LABELS[item.size]} downspout to ${size(item.nominal)} adapter, ${makeOf(item.material)}`;
-    case 'box':
-      return `Basin box for a ${GRATE_FACTS[item.grate].label} grate`;
-    case 'grate':
-      return `${GRATE_FACTS[item.grate].label} grate`;
-    case 'riser':
-      return `Riser for a ${GRATE_FACTS[item.grate].label} box, ${text(showSmall(RISER, units))} high`;
-    case 'plug':
-      return `Plug for a ${GRATE_FACTS[item.grate].label} box`;
-    case 'channel':
-      return `${size(item.width)} channel drain with its grate, lengths of ${text(showLength(CHANNEL_LENGTH, units))}`;
-    case 'channelEnd':
-      return `${size(item.width)} channel end`;
-    case 'channelOutlet':
-      return `${size(item.width)} channel outlet to ${size(item.nominal)} pipe, ${makeOf(item.material)}`;
-    case 'chamber':
-      return `Chamber of a dry well, ${text(showVolume(CHAMBER, units))}`;
-    case 'barrel':
-      return `Barrel of ${text(showVolume(item.volume, units))}`;
-    case 'stone':
-      return item.stone in STONE_LABELS
-        ? STONE_LABELS[item.stone as keyof typeof STONE_LABELS]
-        : `Stone, ${STONE_FACTS[item.stone as keyof typeof STONE_FACTS].label.toLowerCase()}`;
-    default:
-      return 'nominal' in item ? `${size(item.nominal)} ${NAMES[item.type]}` : PLAIN[item.type]!;
-  }
-}
 
 /** So much of a part's own unit. */
 export function amountOf(quantity: number, unit: PartUnit, units: UnitSystem): Shown {
@@ -201,7 +82,10 @@ export function partWorking(job: Job, part: Part): { label: string; shown: Shown
         ? [{ label: `With ${decimals(WASTE * 100, 0)} % for waste`, shown: amount(buy) }]
         : []),
     ...(part.tonnes === undefined ? [] : [{ label: 'By weight', shown: tonnes(part.tonnes, units) }]),
-    ...(part.loose === undefined ? [] : [{ label: 'Loose', shown: amount(part.loose) }]),
+    ...(part.used === undefined || part.used <= 0
+      ? []
+      : [{ label: 'Of it fills elsewhere on the job', shown: amount(part.used) }]),
+    ...(part.loose === undefined ? [] : [{ label: 'Loose, to haul', shown: amount(part.loose) }]),
     ...(part.loads === undefined ? [] : [{ label: 'Truck loads', shown: amountOf(part.loads, 'piece', units) }]),
   ];
 }

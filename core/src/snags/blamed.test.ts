@@ -5,7 +5,7 @@ import { fixOf } from '../design/fixes';
 import { noWorse } from '../design/fixes/prove';
 import { sizeJob } from '../design/sizeJob';
 import { takeOff } from '../quantities/takeOff';
-import { partLabel } from '../quantities/words';
+import { partLabel } from '../quantities/partLabel';
 import { workFacts } from '../words/works';
 import { changed } from '../job/change';
 import {

@@ -62,7 +62,7 @@ function watersOf({ job, plan, stands }: Walk): Water[] {
   return [...inlets, ...stones].filter(({ places }) => places.length > 0);
 }
 
-/** Whether a puddle that stands at `level` about some places comes to a door. */
+/** Whether a puddle that stands at `level` about some places comes to a door. One that would reach over the edge of the measured ground never stands so high: it runs off there. */
 function comesTo(
   door: readonly Place[],
   water: Water,
@@ -75,16 +75,18 @@ function comesTo(
     Math.round(east / CELL),
     Math.round(north / CELL),
   ]);
+  let comes = false;
   for (let cell = left.pop(); cell && wet.size < 20_000; cell = left.pop()) {
     const [east, north] = cell;
     const place = { east: east * CELL, north: north * CELL };
     const lies = ground(place);
-    if (wet.has(key(east, north)) || lies === null || lies > water.level - UNDER || barred(place)) continue;
+    if (lies === null) return false;
+    if (wet.has(key(east, north)) || lies > water.level - UNDER || barred(place)) continue;
     wet.add(key(east, north));
-    if (apart([place], door) < AT_DOOR) return true;
+    comes ||= apart([place], door) < AT_DOOR;
     left.push([east + 1, north], [east - 1, north], [east, north + 1], [east, north - 1]);
   }
-  return false;
+  return comes;
 }
 
 const inside = (outline: readonly Place[], { east, north }: Place): boolean =>

@@ -40,6 +40,8 @@ export function walkOver(job: Job, { settings, snags }: Plan, given: Run, run: R
     cars: Math.max(settings.leastCover, wheels[given.material]),
     slab: settings.leastCoverInSlab,
     turf: settings.leastCover,
+    bed: settings.leastCover,
+    deck: settings.leastCover,
   }[given.under ?? 'turf'];
   const crownThere = run.crownUp + ((run.crownDown - run.crownUp) * edge) / given.length;
   if (run.bankAssumed && straight - crownThere < wanted - LAID && !snags.some(({ code }) => code === 'bankAssumed'))

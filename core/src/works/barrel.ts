@@ -23,7 +23,13 @@ export const barrelWork = work<Barrel, BarrelPlan>({
     },
   },
   dug: false,
-  count: ({ volume }) => [{ item: { type: 'barrel', volume } }],
+  count: ({ volume }) => [
+    { item: { type: 'barrel', volume } },
+    { item: { type: 'barrelStand' } },
+    { item: { type: 'barrelValve' } },
+    { item: { type: 'barrelUnion' } },
+    { item: { type: 'barrelOverflow' } },
+  ],
   facts: (plan, units) => [
     { label: 'Holds', shown: showVolume(plan.volume, units) },
     { label: 'Comes to it', shown: showFlow(plan.flow, units) },

@@ -3,12 +3,13 @@ import { MATERIAL_FACTS } from '../catalogue/pipes';
 import { culvertHeadwater, type Headwater } from '../hydraulics/culvert';
 import { normalDepth } from '../hydraulics/pipe';
 import { apronStone } from '../hydraulics/riprap';
+import { BEDDING, BETWEEN_PIPES, outsideOf } from '../catalogue/supply';
 import type { Culvert } from '../job/kinds';
 import { showFlow, showPitch, showSmall, showVelocity } from '../units';
 import { toned, words } from './facts';
 import { lengthOf } from './measures';
 import { waterAt, type SwalePlan } from './swale';
-import { work } from './work';
+import { work, type Counted } from './work';
 
 export interface CulvertPlan extends Headwater {
   kind: 'culvert';
@@ -82,6 +83,43 @@ export function culvertPlan(culvert: Culvert, whole: number, tailwater: number, 
 /** Stone that a culvert lets out onto: so many of its widths long and wide, and so thick, m. */
 const APRON = { long: 4, wide: 3, thick: 0.3 };
 
+/** What its two ends are made of. */
+const endsOf = (inlet: Culvert['inlet'], nominal: number, pipes: number): Counted[] =>
+  inlet === 'projecting'
+    ? []
+    : inlet.startsWith('mitred')
+      ? [{ item: { type: 'culvertEnd', nominal }, quantity: 2 * pipes }]
+      : [{ item: { type: 'headwall', nominal }, quantity: 2 * pipes }];
+
+/** Room beside it to ram, and its bed of stone, m. */
+const RAMMED = 0.3;
+/** Sides of the road fall to its ends so, run over rise. */
+const BANK = 1.5;
+
+/** Its trench across the road, rammed back; the road's surface sawn and made good, a plate over it while it lies open. */
+function earthOf(culvert: Culvert, length: number): Counted[] {
+  const { nominal, material, pipes = 1, invertUp, invertDown, roadLevel, paved, walk } = culvert;
+  const outside = outsideOf(material, nominal);
+  const width = pipes * outside + (pipes - 1) * BETWEEN_PIPES + 2 * RAMMED;
+  // Over the pipe: as high as the road, but for its banks.
+  const over = Math.max(0, roadLevel - (invertUp + invertDown) / 2 - outside);
+  const banks = BANK * over;
+  const soil = length > 2 * banks ? over * (length - banks) : (over * length) / 2;
+  const dug = width * ((BEDDING + outside) * length + soil);
+  const bed = width * BEDDING * length;
+  const displaced = bed + (pipes * length * Math.PI * outside ** 2) / 4;
+  const across = Math.max(0, length - 2 * banks);
+  return [
+    { item: { type: 'dug' }, quantity: dug },
+    { item: { type: 'stone', stone: 'bedding' }, quantity: bed },
+    { item: { type: 'spoil' }, quantity: displaced },
+    { item: { type: 'backfill' }, quantity: dug - displaced },
+    { item: { type: 'saw' }, quantity: paved ? 2 * across : 0 },
+    { item: { type: 'slab' }, quantity: paved ? width * across : 0 },
+    { item: { type: 'trafficPlate' }, quantity: walk ? 0 : 1 },
+  ];
+}
+
 export const culvertWork = work<Culvert, CulvertPlan>({
   of: 'culvert',
   inRain: {
@@ -105,7 +143,8 @@ export const culvertWork = work<Culvert, CulvertPlan>({
         { length: pipes },
         () => ({ item: { type: 'pipe', material, nominal }, quantity: length }) as const,
       ),
-      { item: { type: 'culvertEnd', nominal }, quantity: inlet === 'projecting' ? 0 : 2 * pipes },
+      ...endsOf(inlet, nominal, pipes),
+      ...earthOf(culvert, length),
       {
         item: { type: 'stone', stone: 'apron' },
         quantity: stone ? pipes * APRON.long * APRON.wide * APRON.thick * nominal ** 2 : 0,

@@ -207,6 +207,7 @@ function counted(drain: Drain | DrainField, plan: DrainPlan | undefined): readon
     { item: { type: 'dug' }, quantity: section * length },
     { item: { type: 'stone', stone }, quantity: filled },
     { item: { type: 'fabric' }, quantity: fabric === 'wrapped' ? length * (2 * (trenchWidth + depth) + LAP) : 0 },
+    { item: { type: 'sock', nominal }, quantity: fabric === 'sock' ? pipes * length : 0 },
     { item: { type: 'spoil' }, quantity: displaced },
     { item: { type: 'backfill' }, quantity: section * length - displaced },
     { item: { type: 'turf' }, quantity: length * trenchWidth },

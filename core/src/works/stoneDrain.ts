@@ -98,6 +98,7 @@ export const stoneDrainWork = work<StoneDrain, StoneDrainPlan>({
       { item: { type: 'dug' }, quantity: volume },
       { item: { type: 'spoil' }, quantity: volume },
       { item: { type: 'stone', stone }, quantity: stone === 'none' ? 0 : volume - inPipe },
+      { item: { type: 'sock', nominal }, quantity: fabric === 'sock' ? pipes * length : 0 },
       // Round it, and lapped over its top: what lies on that is the last of its stone, and can be lifted off with the silt.
       { item: { type: 'fabric' }, quantity: fabric === 'wrapped' ? length * (2 * (width + depth) + LAP) : 0 },
     ];

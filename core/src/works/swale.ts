@@ -193,7 +193,7 @@ export const swaleWork = work<Swale, SwalePlan>({
       ? [
           { item: { type: 'dug' }, quantity: plan.cut },
           { item: { type: 'fill' }, quantity: plan.fill },
-          { item: { type: 'spoil' }, quantity: plan.cut - plan.fill },
+          { item: { type: 'spoil' }, quantity: plan.cut },
           { item: { type: swale.lining === 'grass' ? 'turf' : 'lining' }, quantity: plan.length * plan.bankWidth },
         ]
       : [],

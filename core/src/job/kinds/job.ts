@@ -1,3 +1,4 @@
+import { BASIN_FLOORS, EARTHS, SODS } from '../building';
 import { z } from 'zod';
 import { SOILS } from '../../catalogue/soils';
 import { JOB_STATES } from '../states';
@@ -65,6 +66,20 @@ export const pricesSchema = z
   })
   .partial();
 
+/** How it is built, in place of the usual ways. */
+const buildingSchema = z
+  .strictObject({
+    basinFloor: z.enum(BASIN_FLOORS),
+    sod: z.enum(SODS),
+    earth: z.enum(EARTHS),
+    markingTape: z.boolean(),
+    tracer: z.boolean(),
+    leafFilters: z.boolean(),
+    copperWrap: z.boolean(),
+    leastLoad: z.number().min(0).max(1),
+  })
+  .partial();
+
 /** Days and customs that the work is laid out by, in place of the usual ones. */
 const calendarSchema = z
   .strictObject({
@@ -111,6 +126,7 @@ const schema = z.strictObject({
   pitchStyle: z.enum(['ground', 'single']),
   settings: settingsSchema.optional(),
   prices: pricesSchema.optional(),
+  building: buildingSchema.optional(),
   calendar: calendarSchema.optional(),
   /** Since when all that is needed is there, and the dig may begin. */
   clearedOn: z.iso.date().optional(),

@@ -6,7 +6,9 @@ import { kind } from './kind';
 export const OLD_FATES = ['kept', 'cutOff', 'takenOut'] as const;
 export const OLD_STATES = ['sound', 'silted', 'roots', 'broken'] as const;
 
-export const UNDER = ['turf', 'slab', 'cars'] as const;
+export const UNDER = ['turf', 'slab', 'cars', 'bed', 'deck'] as const;
+/** What over a pipe is sawn and made good. */
+export const PAVED: ReadonlySet<(typeof UNDER)[number]> = new Set(['slab', 'cars']);
 
 const schema = z.strictObject({
   id: idSchema,
@@ -39,7 +41,11 @@ const schema = z.strictObject({
     .optional(),
   /** What is over it: a slab is a walk, patio or deck that nobody drives on, and the pipe lies in or right under it. */
   under: z.enum(UNDER).optional(),
+  /** Driven through under what is over it, so that nothing there is opened. */
+  bored: flag,
   assumed: flag,
+  /** Another run in whose trench it lies beside it. */
+  beside: idSchema.optional(),
   /** How many such pipes lie side by side and share the flow; one when absent. */
   parallel: z.number().int().min(1).max(6).optional(),
   /** Opening left in the adapter at its head where that is narrower than the pipe, m. */
@@ -75,6 +81,8 @@ export const runKind = kind<Run>(schema, {
     lengthFrom: '`plan`: by its way on the plan; taped or typed when absent',
     old: 'fate, state, of a pipe that was here before',
     grade: '`auto`; `pitch` with pitch; `levels` with up, down',
+    bored: 'driven through under what is over it',
+    beside: 'a run in whose trench it lies',
     parallel: 'how many side by side',
     throat: 'opening of an adapter at its head, m',
     laid: 'along (m from its head), level (invert), at (when), as it was read in the trench',
@@ -83,6 +91,7 @@ export const runKind = kind<Run>(schema, {
   links: [
     { field: 'from', to: 'start' },
     { field: 'to', to: 'landing', circuit: 'pipes' },
+    { field: 'beside', to: 'run' },
   ],
   nameIn: (run, nameOf) => run.name ?? `${nameOf(run.from)} to ${nameOf(run.to)}`,
 });

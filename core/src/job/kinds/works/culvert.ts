@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { MATERIALS } from '../../../catalogue/pipes';
 import { CULVERT_INLETS } from '../../../hydraulics/culvert';
 import { METRES_PER_INCH } from '../../../units/constants';
-import { hereField, idSchema, length, level, name, way } from '../fields';
+import { flag, hereField, idSchema, length, level, name, way } from '../fields';
 import { kind } from '../kind';
 import { wayFaults } from '../outlineFaults';
 
@@ -24,6 +24,8 @@ const schema = z.strictObject({
   roadLevel: level,
   /** True where no wheels pass. */
   walk: z.boolean().optional(),
+  /** True where the road over it is paved. */
+  paved: flag,
   /** Water at its outlet, m, where somebody has seen it. */
   standingLevel: level.optional(),
   /** Straight across, where it lies askew to gain fall: how long that would be, m, and where it would come out. */

@@ -1,0 +1,36 @@
+/** How a job is built, where crews differ: usual ways, which a job's own `building` overrides one by one. */
+
+export const BASIN_FLOORS = ['weep', 'sealed'] as const;
+export const SODS = ['kept', 'new', 'seed'] as const;
+export const EARTHS = ['used', 'hauled'] as const;
+
+export interface Building {
+  /** Holes in a basin's floor that its last water soaks away by; by soil and how near a building it stands, when absent. */
+  basinFloor?: (typeof BASIN_FLOORS)[number] | undefined;
+  /** Turf over what is dug: cut, kept and laid back, bought new, or sown under a blanket. */
+  sod: (typeof SODS)[number];
+  /** What is dug out goes to where fill is wanted, or all of it is hauled and fill is brought. */
+  earth: (typeof EARTHS)[number];
+  /** Tape over the pipe that warns the next one who digs, and wire by which it is found. */
+  markingTape: boolean;
+  tracer: boolean;
+  /** Leaf filters on downspouts that lead into pipe. */
+  leafFilters: boolean;
+  /** Copper wrap round pipe within roots. */
+  copperWrap: boolean;
+  /** Least share of a truck that a load is charged as. */
+  leastLoad: number;
+}
+
+const USUAL: Building = {
+  sod: 'kept',
+  earth: 'used',
+  markingTape: true,
+  tracer: false,
+  leafFilters: false,
+  copperWrap: false,
+  leastLoad: 0.25,
+};
+
+/** The usual ways with a job's own laid over them. */
+export const buildingOf = (own: Partial<Building> | undefined): Building => ({ ...USUAL, ...own });

@@ -1,0 +1,48 @@
+/** What goes in along a trench besides its pipe: tape and wire over it, anchors where it is steep, copper where roots are. */
+import { ofKind, type Job } from '../job/job';
+import type { Building } from '../job/building';
+import { isNew, landsOnGutter } from '../job/kinds';
+import type { Solution } from '../plan/solution';
+import { METRES_PER_FOOT } from '../units/constants';
+import type { Counting } from './counting';
+import type { Trench } from './earth';
+
+/** From this pitch pipe creeps down its trench, m/m, and is held every so many metres: 15 ft. */
+const STEEP = 0.2;
+const ANCHORED = 15 * METRES_PER_FOOT;
+
+interface Along {
+  job: Job;
+  solution: Pick<Solution, 'runs'>;
+  trenches: readonly Trench[];
+  building: Building;
+}
+
+export function countAlong({ job, solution, trenches, building }: Along, counting: Counting): void {
+  const tape = counting.of({ type: 'markingTape' });
+  const wire = counting.of({ type: 'tracer' });
+  for (const { id, length } of trenches) {
+    if (building.markingTape) tape(id, length);
+    if (building.tracer) wire(id, length);
+  }
+  const { runs } = solution;
+  const within = new Map(
+    trenches.map(({ id, meets }) => [
+      id,
+      meets.filter(({ kind }) => kind === 'tree').reduce((sum, { from, to }) => sum + to - from, 0),
+    ]),
+  );
+  for (const run of ofKind(job, 'run')) {
+    const plan = runs[run.id];
+    if (!plan || !isNew(run)) continue;
+    const { nominal, parallel = 1 } = run;
+    if (plan.pitch > STEEP)
+      counting.add({ type: 'anchor' }, run.id, parallel * Math.max(1, Math.floor(run.length / ANCHORED)));
+    if (building.copperWrap)
+      counting.add({ type: 'copperSock', nominal }, run.id, parallel * (within.get(run.id) ?? 0));
+  }
+  if (building.leafFilters)
+    for (const spout of ofKind(job, 'downspout'))
+      if (!landsOnGutter(spout) && runs[ofKind(job, 'run').find(({ from }) => from === spout.id)?.id ?? ''])
+        counting.add({ type: 'leafFilter', size: spout.size }, spout.id);
+}
