@@ -103,6 +103,8 @@ export { scaledBy } from './yard/underlay';
 export { takeOff, type Part, type TakeOff } from './quantities/takeOff';
 export { PART_GROUPS, type Item, type PartGroup } from './catalogue/items';
 export { floating, type Floats } from './quantities/floats';
+export { intoMainBy } from './quantities/outlets';
+export { besides } from './job/edits/besides';
 export { partLabel } from './quantities/partLabel';
 export {
   amountOf,
@@ -119,6 +121,7 @@ export { judgeLaid, laidOn, readElsewhere, type Judged, type Laid } from './fiel
 export { rePitch } from './field/rePitch';
 export { judgedWords, type DigWords } from './field/words';
 export { priceOf, unrounded, type Price, type PriceLine } from './price/price';
+export { waysOf, type BuildWays } from './job/buildWays';
 export { pricesOf, type Prices } from './price/book';
 export { dearer, isCurrency, leastUnits, lineLabel, money, rateUnit } from './price/words';
 export { straightOn } from './numeric/straight';

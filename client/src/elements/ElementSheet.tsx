@@ -8,6 +8,7 @@ import { Fields } from '../input/Fields';
 import { OnThePlan } from '../parts/OnThePlan';
 import { PipeFromHere } from '../parts/PipeFromHere';
 import { SnagsAt } from '../parts/SnagItem';
+import { WasHere } from '../parts/WasHere';
 import { Button } from '../ui/Button';
 import { Sheet } from '../ui/Sheet';
 import { viewOf } from './index';
@@ -60,6 +61,7 @@ function SheetOf({ element, onClose, onGo }: Omit<Props, 'id'> & { element: Elem
     <Sheet title={name} over={kindOf(element.kind).label} onClose={onClose}>
       {Panel && <Panel element={element} />}
       {form}
+      <WasHere element={element} />
       <OnThePlan element={element} onGo={onGo} />
       {isLanding(element) && <PipeFromHere id={element.id} onGo={onGo} />}
       <SnagsAt id={element.id} />

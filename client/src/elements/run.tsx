@@ -3,6 +3,7 @@ import {
   isLaid,
   elementOf,
   leadElsewhere,
+  besides,
   nameOf,
   put,
   removal,
@@ -121,8 +122,10 @@ function RunFields({ run }: { run: Run }) {
           value={run.under ?? 'turf'}
           options={[
             { value: 'turf', label: 'Turf' },
-            { value: 'slab', label: 'Slab', note: 'walk, patio or deck' },
-            { value: 'cars', label: 'Cars' },
+            { value: 'slab', label: 'Slab', note: 'walk or patio' },
+            { value: 'cars', label: 'Cars', note: 'drive' },
+            { value: 'bed', label: 'Bed', note: 'nothing to restore' },
+            { value: 'deck', label: 'Deck', note: 'dug by hand' },
           ]}
           onChoose={(under) => edit(put('Say what is over it', { ...run, under }))}
         />
@@ -145,6 +148,7 @@ function RunFields({ run }: { run: Run }) {
           onCommit={(throat) => edit(put('Set the adapter’s throat', without(run, 'throat', throat)))}
         />
       </View>
+      <TrenchOf run={run} />
       <PipeWall run={run} />
       <Choice
         label="Leads to"
@@ -156,6 +160,42 @@ function RunFields({ run }: { run: Run }) {
           if (to !== run.to) edit(leadElsewhere(job, run, to));
         }}
       />
+    </>
+  );
+}
+
+/** How its trench is made: of its own or another's, opened or driven through. */
+function TrenchOf({ run }: { run: Run }) {
+  const { job, edit } = useJob();
+  const others = besides(job, run);
+  return (
+    <>
+      {(run.under === 'slab' || run.under === 'cars') && (
+        <Choice
+          label="Under it"
+          value={run.bored ? 'bored' : 'opened'}
+          options={[
+            { value: 'opened', label: 'Sawn and made good' },
+            { value: 'bored', label: 'Driven through', note: 'nothing is opened' },
+          ]}
+          onChoose={(how) =>
+            edit(put('Say how it goes under', without(run, 'bored', how === 'bored' ? true : undefined)))
+          }
+        />
+      )}
+      {others.length > 0 && (
+        <Choice
+          label="In one trench with"
+          value={run.beside ?? 'own'}
+          options={[
+            { value: 'own', label: 'None, its own' },
+            ...others.map(({ id }) => ({ value: id, label: nameOf(job, id) })),
+          ]}
+          onChoose={(beside) =>
+            edit(put('Say whose trench it lies in', without(run, 'beside', beside === 'own' ? undefined : beside)))
+          }
+        />
+      )}
     </>
   );
 }

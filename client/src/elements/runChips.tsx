@@ -9,6 +9,7 @@ import {
   pricesOf,
   put,
   resized,
+  SOLD_MATERIALS,
   shortOf,
   showFlow,
   showNominal,
@@ -120,9 +121,11 @@ export function SizeChips({ run, pitch, strip }: ChipsProps) {
 
 export function MaterialChips({ run, pitch, strip }: ChipsProps) {
   const { job, edit } = useJob();
-  const tries = useTries(job, MATERIALS, (material) => put('Try', { ...run, material }), run);
-  const now = tries[MATERIALS.indexOf(run.material)];
-  const options = MATERIALS.map((material, k): Option<Material> => {
+  // Old clay is nothing to lay: it is offered only where it lies.
+  const offered = run.old || run.material === 'clay' ? MATERIALS : SOLD_MATERIALS;
+  const tries = useTries(job, offered, (material) => put('Try', { ...run, material }), run);
+  const now = tries[offered.indexOf(run.material)];
+  const options = offered.map((material, k): Option<Material> => {
     return {
       value: material,
       label: MATERIAL_FACTS[material].label,

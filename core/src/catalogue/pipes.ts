@@ -7,6 +7,9 @@ import { METRES_PER_INCH } from '../units/constants';
 export const MATERIALS = ['smooth', 'doubleWall', 'singleWall', 'flexible', 'clay'] as const;
 export type Material = (typeof MATERIALS)[number];
 
+/** What new pipe is sold of. */
+export const SOLD_MATERIALS: readonly Material[] = MATERIALS.filter((material) => material !== 'clay');
+
 export interface MaterialFacts {
   label: string;
   short: string;

@@ -50,7 +50,7 @@ it('waits for the marks, for dry ground, for nights without frost, and for a day
   const wet = days(9).map((day) => ({ ...dry(day), rain: day <= '2026-11-26' ? 12 : 0 }));
   expect(of(laidOut(clinic, wet), 'strip').days[0]!.day).toBe('2026-11-27');
   const frost = days(30).map((day) => ({ ...dry(day), low: day <= '2026-12-10' ? -2 : 3 }));
-  const turf = of(laidOut(put(clinic, head({ building: { sod: 'new' } })), frost), 'turf');
+  const turf = of(laidOut(put(clinic, head({ ways: { sod: 'new' } })), frost), 'turf');
   expect(turf.held).toContain('frost');
   // What was cut here and kept goes back at once.
   expect(of(laidOut(clinic, frost), 'turf').held).not.toContain('frost');

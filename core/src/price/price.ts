@@ -1,6 +1,6 @@
 /** What a plan costs to build, line by line, and what is asked for it. Amounts are whole least units of the currency, and add up. */
 import { TRUCK } from '../catalogue/supply';
-import { buildingOf } from '../job/building';
+import { waysOf } from '../job/buildWays';
 import { elementOf, headOf, type Job } from '../job/job';
 import type { Dug } from '../quantities/worksDug';
 import { takeOff, type TakeOff } from '../quantities/takeOff';
@@ -69,7 +69,7 @@ export const spadeIn = (job: Job, dug: readonly Dug[]): number => met(job, dug).
 
 /** Truck loads that so much loose earth (m³) is charged as: none less than the least that is asked for one. */
 const loadsOf = (job: Job, loose: number): number =>
-  loose > 1e-9 ? Math.max(buildingOf(headOf(job).building).leastLoad, loose / TRUCK) : 0;
+  loose > 1e-9 ? Math.max(waysOf(headOf(job).ways).leastLoad, loose / TRUCK) : 0;
 
 /** What is met, and besides by spade where no machine reaches. */
 function metBy(job: Job, dug: readonly Dug[], trenches: TakeOff['trenches']): ReturnType<typeof met> {

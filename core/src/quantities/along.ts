@@ -1,6 +1,6 @@
 /** What goes in along a trench besides its pipe: tape and wire over it, anchors where it is steep, copper where roots are. */
 import { ofKind, type Job } from '../job/job';
-import type { Building } from '../job/building';
+import type { BuildWays } from '../job/buildWays';
 import { isNew, landsOnGutter } from '../job/kinds';
 import type { Solution } from '../plan/solution';
 import { METRES_PER_FOOT } from '../units/constants';
@@ -15,15 +15,15 @@ interface Along {
   job: Job;
   solution: Pick<Solution, 'runs'>;
   trenches: readonly Trench[];
-  building: Building;
+  ways: BuildWays;
 }
 
-export function countAlong({ job, solution, trenches, building }: Along, counting: Counting): void {
+export function countAlong({ job, solution, trenches, ways }: Along, counting: Counting): void {
   const tape = counting.of({ type: 'markingTape' });
   const wire = counting.of({ type: 'tracer' });
   for (const { id, length } of trenches) {
-    if (building.markingTape) tape(id, length);
-    if (building.tracer) wire(id, length);
+    if (ways.markingTape) tape(id, length);
+    if (ways.tracer) wire(id, length);
   }
   const { runs } = solution;
   const within = new Map(
@@ -38,10 +38,9 @@ export function countAlong({ job, solution, trenches, building }: Along, countin
     const { nominal, parallel = 1 } = run;
     if (plan.pitch > STEEP)
       counting.add({ type: 'anchor' }, run.id, parallel * Math.max(1, Math.floor(run.length / ANCHORED)));
-    if (building.copperWrap)
-      counting.add({ type: 'copperSock', nominal }, run.id, parallel * (within.get(run.id) ?? 0));
+    if (ways.copperWrap) counting.add({ type: 'copperSock', nominal }, run.id, parallel * (within.get(run.id) ?? 0));
   }
-  if (building.leafFilters)
+  if (ways.leafFilters)
     for (const spout of ofKind(job, 'downspout'))
       if (!landsOnGutter(spout) && runs[ofKind(job, 'run').find(({ from }) => from === spout.id)?.id ?? ''])
         counting.add({ type: 'leafFilter', size: spout.size }, spout.id);

@@ -15,7 +15,7 @@ const counted = (job: Job): TakeOff => takeOff(job, planJob(job));
 const partOf = ({ parts }: TakeOff, type: Part['item']['type']): Part | undefined =>
   parts.find(({ item }) => item.type === type);
 const netOf = (taken: TakeOff, type: Part['item']['type']): number => partOf(taken, type)?.net ?? 0;
-const inWays = (job: Job, building: object): Job => changed(job, put('Ways', { ...headOf(job), building } as Element));
+const inWays = (job: Job, ways: object): Job => changed(job, put('Ways', { ...headOf(job), ways } as Element));
 
 it('what is dug is filled again or left over; what is left over fills elsewhere or is hauled; what lacks is brought in', () => {
   fc.assert(

@@ -1,7 +1,7 @@
 /** A catch basin: its box brought to grade, its openings and plugs, its hole with stone under it, and a floor that weeps where it may. */
 import { SOIL_FACTS, USUAL_SOIL } from '../catalogue/soils';
 import { BOX_ROOM, BOX_WIDTH, BOXES, RISER, SEALANT, UNDER_BOX, WEEP_HOLES } from '../catalogue/supply';
-import type { Building } from '../job/building';
+import type { BuildWays } from '../job/buildWays';
 import { headOf, ofKind, type Job } from '../job/job';
 import { isNew, type Basin } from '../job/kinds';
 import { footOnWay } from '../site/place';
@@ -14,7 +14,7 @@ const DRAINS = 3e-6;
 const NEAR_HOUSE = 10 * METRES_PER_FOOT;
 
 /** Whether a basin's floor has weep holes: as was chosen, or where the soil drains and no building stands near. */
-export function weeps(job: Job, { place }: Basin, { basinFloor }: Building): boolean {
+export function weeps(job: Job, { place }: Basin, { basinFloor }: BuildWays): boolean {
   if (basinFloor) return basinFloor === 'weep';
   if (SOIL_FACTS[headOf(job).soil ?? USUAL_SOIL].conductivity < DRAINS) return false;
   if (!place) return false;
@@ -25,7 +25,7 @@ export function weeps(job: Job, { place }: Basin, { basinFloor }: Building): boo
 
 export function countBasin(
   lines: Lines,
-  { basin, invert, building }: { basin: Basin; invert: number | null; building: Building },
+  { basin, invert, ways }: { basin: Basin; invert: number | null; ways: BuildWays },
   counting: Counting,
 ): void {
   const { id, grate, count = 1, groundLevel, sumpDepth = 0 } = basin;
@@ -61,7 +61,7 @@ export function countBasin(
   counting.add({ type: 'dug' }, id, count * dug);
   counting.add({ type: 'spoil' }, id, count * kept);
   counting.add({ type: 'backfill' }, id, count * (dug - kept));
-  if (!weeps(lines.job, basin, building)) return;
+  if (!weeps(lines.job, basin, ways)) return;
   counting.add({ type: 'weepHole' }, id, count * WEEP_HOLES);
   // Between the stone and the soil, up its sides.
   counting.add({ type: 'fabric' }, id, count * (hole + 4 * Math.sqrt(hole) * UNDER_BOX));

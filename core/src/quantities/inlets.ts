@@ -1,7 +1,7 @@
 /** What water enters by: downspout adapters, basins with their risers and grates, channel drain in its lengths. */
 import { DOWNSPOUT_LEGS } from '../catalogue/downspouts';
 import { CHANNEL_LENGTH, HAUNCH } from '../catalogue/supply';
-import type { Building } from '../job/building';
+import type { BuildWays } from '../job/buildWays';
 import { ofKind, type Job } from '../job/job';
 import { isNew, landsOnGutter, type Channel, type Downspout, type Run } from '../job/kinds';
 import type { Solution } from '../plan/solution';
@@ -15,14 +15,14 @@ const SCREWS = 4;
 export function countInlets(
   lines: Lines,
   { landings }: Pick<Solution, 'landings'>,
-  building: Building,
+  ways: BuildWays,
   counting: Counting,
 ): void {
   const { job } = lines;
   for (const spout of ofKind(job, 'downspout'))
     if (!landsOnGutter(spout)) countSpout(lines, spout, landings[spout.id]?.invert ?? null, counting);
   for (const basin of ofKind(job, 'basin'))
-    countBasin(lines, { basin, invert: landings[basin.id]?.invert ?? null, building }, counting);
+    countBasin(lines, { basin, invert: landings[basin.id]?.invert ?? null, ways }, counting);
   for (const channel of ofKind(job, 'channel')) countChannel(lines, channel, counting);
 }
 

@@ -1,7 +1,7 @@
 /** Everything that a plan takes, counted from it: each part with the places that it is used at, as it is bought. */
 import { USUAL_SOIL, type Soil } from '../catalogue/soils';
 import { packOf, STONE_DENSITY, swellOf, TRUCK, WASTE, type Pack } from '../catalogue/supply';
-import { buildingOf, type Building } from '../job/building';
+import { waysOf, type BuildWays } from '../job/buildWays';
 import { headOf, type Job } from '../job/job';
 import { holding, Kept, step } from '../numeric/kept';
 import type { Solution } from '../plan/solution';
@@ -51,7 +51,7 @@ export interface TakeOff {
   readonly kept?: Kept;
 }
 
-const SOD_ITEMS: Record<Building['sod'], SodItem> = {
+const SOD_ITEMS: Record<BuildWays['sod'], SodItem> = {
   kept: { type: 'sodCut' },
   new: { type: 'turf' },
   seed: { type: 'seed' },
@@ -67,7 +67,7 @@ const totalOf = (counting: Counting, type: Item['type']): number =>
  * Earth over the whole job: what is dug and left over goes first to where fill is wanted, what still lacks is brought in, and the rest is
  * hauled. Gives how much is used so, m³.
  */
-function balanceEarth({ earth }: Building, counting: Counting): number {
+function balanceEarth({ earth }: BuildWays, counting: Counting): number {
   const wanted = totalOf(counting, 'fill');
   const used = earth === 'used' ? Math.min(totalOf(counting, 'spoil'), wanted) : 0;
   const share = wanted > 0 ? 1 - used / wanted : 0;
@@ -167,18 +167,18 @@ export function takeOff(
 ): TakeOff {
   const kept = new Kept(before?.kept);
   const job = situated(given, solution);
-  const building = buildingOf(headOf(job).building);
-  const counting = new Counting(SOD_ITEMS[building.sod]);
+  const ways = waysOf(headOf(job).ways);
+  const counting = new Counting(SOD_ITEMS[ways.sod]);
   const lines = new Lines(job);
   countRuns(job, solution, counting);
   countFittings(lines, solution, counting);
-  countInlets(lines, solution, building, counting);
+  countInlets(lines, solution, ways, counting);
   countOutlets(lines, counting);
   countOwnPipes(lines, counting);
   countWorks(job, solution, counting);
   const trenches = trenchesOf(job, solution, kept);
   countEarth(trenches, counting);
-  countAlong({ job, solution, trenches, building }, counting);
+  countAlong({ job, solution, trenches, ways }, counting);
   const cuts = new Map<string, Cut>();
   for (const counted of counting.all) {
     const { item, key, uses } = counted;
@@ -193,7 +193,7 @@ export function takeOff(
   }
   countJoints(counting.all, counting);
   const soil = headOf(job).soil ?? USUAL_SOIL;
-  const used = balanceEarth(building, counting);
+  const used = balanceEarth(ways, counting);
   const parts = counting.all.map((counted) => partOf(counted, { soil, used, cut: cuts.get(counted.key) }));
   const taken = {
     parts: inOrder(parts),

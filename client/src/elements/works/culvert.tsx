@@ -1,5 +1,5 @@
 /** A culvert: its fields, and how it lies on the plan. */
-import { CULVERT_INLET_FACTS, CULVERT_INLETS, MATERIAL_FACTS, MATERIALS, type Culvert } from '@katabasis/core';
+import { CULVERT_INLET_FACTS, CULVERT_INLETS, MATERIAL_FACTS, SOLD_MATERIALS, type Culvert } from '@katabasis/core';
 import { levelEntry, smallEntry } from '../../input/entry';
 import { countEntry } from '../../input/workEntries';
 import { NONE, type FieldOf } from '../../parts/forms/FieldList';
@@ -27,9 +27,10 @@ const CULVERT: readonly FieldOf<Culvert>[] = [
     type: 'choice',
     field: 'material',
     label: 'Material',
-    options: MATERIALS.map((value) => ({ value, label: MATERIAL_FACTS[value].label })),
+    options: SOLD_MATERIALS.map((value) => ({ value, label: MATERIAL_FACTS[value].label })),
   },
   { type: 'flag', field: 'walk', label: 'Traffic over it', no: 'Cars', yes: 'People only' },
+  { type: 'flag', field: 'paved', label: 'Road over it', no: 'Gravel or grass', yes: 'Paved, sawn and made good' },
   { type: 'flag', field: 'stone', label: 'Stone at its outlet', no: 'None', yes: 'Laid' },
   {
     type: 'choice',

@@ -1,5 +1,14 @@
 /** What is known of an existing main: its size, pitch and make, and what others send down it. */
-import { MATERIAL_FACTS, MATERIALS, mainCapacityOf, put, showFlow, text, type Discharge } from '@katabasis/core';
+import {
+  intoMainBy,
+  MATERIAL_FACTS,
+  MATERIALS,
+  mainCapacityOf,
+  put,
+  showFlow,
+  text,
+  type Discharge,
+} from '@katabasis/core';
 import { View } from 'react-native';
 import { useJob } from '../../planning/useJob';
 import { QuantityField } from '../../input/Field';
@@ -56,6 +65,15 @@ export function MainFields({ discharge }: { discharge: Discharge }) {
         value={discharge.mainMaterial ?? 'clay'}
         options={MATERIALS.map((value) => ({ value, label: MATERIAL_FACTS[value].label }))}
         onChoose={(material) => set('Say what the main is made of', 'mainMaterial', material)}
+      />
+      <Choice
+        label="The line comes into it"
+        value={intoMainBy(discharge)}
+        options={[
+          { value: 'wye', label: 'By a wye', note: 'spliced in with two couplings' },
+          { value: 'tap', label: 'By a tap', note: 'through its wall' },
+        ]}
+        onChoose={(by) => set('Say how it comes into the main', 'joinedBy', by)}
       />
       {discharge.mainDiameter !== undefined && discharge.mainPitch !== undefined && (
         <Text kind="small">Its own water is worked out from these, unless you say below at what level it stands.</Text>

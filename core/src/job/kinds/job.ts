@@ -1,4 +1,4 @@
-import { BASIN_FLOORS, EARTHS, SODS } from '../building';
+import { BASIN_FLOORS, EARTHS, SODS } from '../buildWays';
 import { z } from 'zod';
 import { SOILS } from '../../catalogue/soils';
 import { JOB_STATES } from '../states';
@@ -67,7 +67,7 @@ export const pricesSchema = z
   .partial();
 
 /** How it is built, in place of the usual ways. */
-const buildingSchema = z
+const waysSchema = z
   .strictObject({
     basinFloor: z.enum(BASIN_FLOORS),
     sod: z.enum(SODS),
@@ -126,7 +126,7 @@ const schema = z.strictObject({
   pitchStyle: z.enum(['ground', 'single']),
   settings: settingsSchema.optional(),
   prices: pricesSchema.optional(),
-  building: buildingSchema.optional(),
+  ways: waysSchema.optional(),
   calendar: calendarSchema.optional(),
   /** Since when all that is needed is there, and the dig may begin. */
   clearedOn: z.iso.date().optional(),

@@ -1,10 +1,10 @@
-/** How a job is built, where crews differ: usual ways, which a job's own `building` overrides one by one. */
+/** How a job is built, where crews differ: usual ways, which a job's own `ways` override one by one. */
 
 export const BASIN_FLOORS = ['weep', 'sealed'] as const;
 export const SODS = ['kept', 'new', 'seed'] as const;
 export const EARTHS = ['used', 'hauled'] as const;
 
-export interface Building {
+export interface BuildWays {
   /** Holes in a basin's floor that its last water soaks away by; by soil and how near a building it stands, when absent. */
   basinFloor?: (typeof BASIN_FLOORS)[number] | undefined;
   /** Turf over what is dug: cut, kept and laid back, bought new, or sown under a blanket. */
@@ -22,7 +22,7 @@ export interface Building {
   leastLoad: number;
 }
 
-const USUAL: Building = {
+const USUAL: BuildWays = {
   sod: 'kept',
   earth: 'used',
   markingTape: true,
@@ -33,4 +33,4 @@ const USUAL: Building = {
 };
 
 /** The usual ways with a job's own laid over them. */
-export const buildingOf = (own: Partial<Building> | undefined): Building => ({ ...USUAL, ...own });
+export const waysOf = (own: Partial<BuildWays> | undefined): BuildWays => ({ ...USUAL, ...own });

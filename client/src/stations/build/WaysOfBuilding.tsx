@@ -1,0 +1,91 @@
+/** How this job is built, where crews differ: what of it is counted so. */
+import { waysOf, headOf, put, type BuildWays } from '@katabasis/core';
+import { View } from 'react-native';
+import { useJob } from '../../planning/useJob';
+import { QuantityField } from '../../input/Field';
+import { Fields } from '../../input/Fields';
+import { shareBetween } from '../../input/entry';
+import { without } from '../../input/without';
+import { SPACE } from '../../theme/tokens';
+import { Choice } from '../../ui/Choice';
+import { Text } from '../../ui/Text';
+
+type Flag = 'markingTape' | 'tracer' | 'leafFilters' | 'copperWrap';
+
+const FLAGS: readonly { field: Flag; label: string; note?: string }[] = [
+  { field: 'markingTape', label: 'Marking tape over the pipe' },
+  { field: 'tracer', label: 'Tracer wire along it' },
+  { field: 'leafFilters', label: 'Leaf filters on downspouts' },
+  { field: 'copperWrap', label: 'Copper wrap among roots', note: 'harms water life: ask what is allowed' },
+];
+
+export function WaysOfBuilding() {
+  const { job, edit } = useJob();
+  const head = headOf(job);
+  const ways = waysOf(head.ways);
+  const set = (label: string, next: Partial<BuildWays>): string | null =>
+    edit(put(label, { ...head, ways: { ...head.ways, ...next } }));
+  return (
+    <View style={{ gap: SPACE.m }}>
+      <Text kind="heading">How it is built</Text>
+      <Choice
+        label="Turf"
+        value={ways.sod}
+        options={[
+          { value: 'kept', label: 'Cut, kept, laid back' },
+          { value: 'new', label: 'New turf' },
+          { value: 'seed', label: 'Seed under a blanket' },
+        ]}
+        onChoose={(sod) => set('Say what becomes of the turf', { sod })}
+      />
+      <Choice
+        label="Earth that is left over"
+        value={ways.earth}
+        options={[
+          { value: 'used', label: 'Fills where fill is wanted', note: 'the rest is hauled' },
+          { value: 'hauled', label: 'All hauled', note: 'fill is brought in' },
+        ]}
+        onChoose={(earth) => set('Say where the earth goes', { earth })}
+      />
+      <Choice
+        label="Floor of a basin"
+        value={ways.basinFloor ?? 'by'}
+        options={[
+          { value: 'by', label: 'By its place', note: 'weeps where soil drains, off buildings' },
+          { value: 'weep', label: 'Weep holes on stone' },
+          { value: 'sealed', label: 'Sealed' },
+        ]}
+        onChoose={(floor) =>
+          edit(
+            put('Say how basins stand', {
+              ...head,
+              ways: without({ ...head.ways }, 'basinFloor', floor === 'by' ? undefined : floor),
+            }),
+          )
+        }
+      />
+      {FLAGS.map(({ field, label, note }) => (
+        <Choice
+          key={field}
+          label={label}
+          value={ways[field] ? 'yes' : 'no'}
+          options={[
+            { value: 'yes', label: 'Yes', ...(note ? { note } : {}) },
+            { value: 'no', label: 'No' },
+          ]}
+          onChoose={(next) => set(label, { [field]: next === 'yes' })}
+        />
+      ))}
+      <Fields of={null}>
+        <QuantityField
+          label="A load is charged as, at least"
+          value={ways.leastLoad}
+          {...shareBetween(0, 1, 'It is')}
+          hint="Of a truck of 10 yd³"
+          onCommit={(share) => set('Set the least load', { leastLoad: share! })}
+          testID="least-load"
+        />
+      </Fields>
+    </View>
+  );
+}

@@ -1,0 +1,34 @@
+/** Runs in whose trench another may lie. */
+import { ofKind, type Job } from '../job';
+import { isNew, type Run } from '../kinds';
+import { wayOfRun } from '../places';
+import { footOnWay, type Place } from '../../site/place';
+
+/** On the plan no further off than this, m. */
+const NEAR = 1.5;
+/** Where nothing is on the plan so many are offered. */
+const MOST = 8;
+
+const middle = (way: readonly Place[]): Place => way[Math.floor(way.length / 2)]!;
+
+/** New runs with a trench of their own that one may share: near by on the plan, or where it is on none the first few. */
+export function besides(job: Job, run: Run): Run[] {
+  if (!isNew(run)) return [];
+  const way = wayOfRun(job, run);
+  const lent = new Set(ofKind(job, 'run').flatMap(({ beside }) => beside ?? []));
+  if (lent.has(run.id)) return [];
+  const others = ofKind(job, 'run').filter(
+    (other) => other.id !== run.id && isNew(other) && other.beside === undefined,
+  );
+  const near = way
+    ? others.filter((other) => {
+        const theirs = wayOfRun(job, other);
+        return (
+          theirs !== null &&
+          [middle(way), middle(theirs)].some((at, k) => footOnWay(k === 0 ? theirs : way, at)!.distance <= NEAR)
+        );
+      })
+    : others;
+  const chosen = others.filter(({ id }) => id === run.beside);
+  return [...new Set([...chosen, ...near.slice(0, MOST)])];
+}
