@@ -95,6 +95,7 @@ interface QuantityProps<T> extends Shared {
   value: T | undefined;
   show: (value: T) => string;
   parse: (text: string) => Parsed<T>;
+  beside?: ((value: T) => { parse: (text: string) => Parsed<T>; unit?: string } | null) | undefined;
   /** Takes the value, undefined for none; gives a sentence when it could not. */
   onCommit: (value: T | undefined) => string | null;
   /** Whether it may be left empty. */
@@ -109,17 +110,23 @@ export const QuantityField = <T = number,>(props: QuantityProps<T>) => (
 );
 
 function Quantity<T>(props: QuantityProps<T>) {
-  const { value, show, parse, onCommit, optional = false, name, ...rest } = props;
+  const { value, show, parse: asUsual, beside, onCommit, optional = false, name, ...rest } = props;
+  const other = value === undefined ? null : beside?.(value);
+  const parse = other?.parse ?? asUsual;
+  const shown = value === undefined ? '' : show(value);
   const { ref, ...field } = useField<T | undefined>({
     name: name ?? rest.label,
-    shown: value === undefined ? '' : show(value),
+    shown,
     read: (text) => {
       if (text.trim() !== '') return parse(text);
       return optional ? { ok: true, value: undefined } : { ok: false, sentence: 'This is needed.' };
     },
     commit: onCommit,
   });
-  return <TextBox {...rest} {...field} ref={ref as never} />;
+  // What a bare number is taken as, before the field is left.
+  const typed = field.text !== shown && field.text.trim() !== '' ? parse(field.text) : null;
+  const unit = typed?.ok ? `= ${show(typed.value)}` : (other?.unit ?? rest.unit);
+  return <TextBox {...rest} {...(unit === undefined ? {} : { unit })} {...field} ref={ref as never} />;
 }
 
 interface NameProps extends Shared {

@@ -75,3 +75,13 @@ it('takes any way that a tradesman says it', () => {
     expect(parsed.ok && parsed.value).toBeCloseTo(1 / 48, 8);
   }
 });
+
+it('a bare number is read in what the field shows: beside 3′ 11 1/4″ it is feet, beside 6 in inches', () => {
+  const deep = smallEntry('us', 0.02, 20, 'It is');
+  const beside = (value: number) => deep.beside?.(value) ?? deep;
+  expect(beside(1.2).unit).toBe('ft');
+  expect(beside(1.2).parse('2.5')).toEqual({ ok: true, value: 2.5 * 0.3048 });
+  expect(beside(0.1524).unit).toBe('in');
+  expect(beside(0.1524).parse('2.5')).toEqual({ ok: true, value: 2.5 * 0.0254 });
+  expect(smallEntry('metric', 0.02, 20, 'It is').beside?.(1.2)).toBeNull();
+});

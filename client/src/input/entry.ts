@@ -29,6 +29,8 @@ export interface Entry<T = number> {
   unit?: string;
   /** The keypad that has all its signs. */
   inputMode?: 'decimal' | 'text';
+  /** Of a value that is shown in another unit than a bare number is read in: how it is read beside that. */
+  beside?: (value: T) => Pick<Entry<T>, 'parse' | 'unit'> | null;
 }
 
 /** Refuses what parses but cannot be. */
@@ -120,16 +122,25 @@ export const levelEntry = (units: UnitSystem): Entry => ({
 export const smallUnit = (units: UnitSystem): number => (units === 'us' ? METRES_PER_INCH : 0.001);
 
 /** A small dimension between two, m, as `what` says: `A sump is`. */
-export const smallEntry = (units: UnitSystem, low: number, high: number, what: string): Entry => ({
-  show: (value) => text(showSmall(value, units)),
-  unit: shortUnit(units),
-  inputMode: keypad(units),
-  parse: within(
-    (typed) => parseLength(typed, units, 'short'),
-    (value) => value >= low && value <= high,
-    `${what} between ${low > 0 ? text(showSmall(low, units)) : '0'} and ${limit(high, units)}.`,
-  ),
-});
+export const smallEntry = (units: UnitSystem, low: number, high: number, what: string): Entry => {
+  const read = (bare: 'long' | 'short') =>
+    within(
+      (typed) => parseLength(typed, units, bare),
+      (value) => value >= low && value <= high,
+      `${what} between ${low > 0 ? text(showSmall(low, units)) : '0'} and ${limit(high, units)}.`,
+    );
+  return {
+    show: (value) => text(showSmall(value, units)),
+    unit: shortUnit(units),
+    inputMode: keypad(units),
+    parse: read('short'),
+    // From two feet on it is shown in feet, and so a bare number beside it is feet.
+    beside: (value) =>
+      units === 'us' && text(showSmall(value, units)).includes('′')
+        ? { parse: read('long'), unit: longUnit(units) }
+        : null,
+  };
+};
 
 export const coverEntry = (units: UnitSystem): Entry => smallEntry(units, 0, 5, 'Cover is');
 

@@ -6,7 +6,6 @@ import { landsOnGutter, isLaid, type Element } from '../job/kinds';
 import { OUTFALLS } from '../catalogue/outfalls';
 import { swellOf } from '../catalogue/supply';
 import { basin, ground, jobOf, out, pipe } from '../testing/parts';
-import { bermOf, swaleOf } from '../testing/someWorks';
 import { seededWhole } from '../trial/seededWhole';
 import { planJob } from '../verdict/planJob';
 import { takeOff, type Part, type TakeOff } from './takeOff';
@@ -31,21 +30,6 @@ it('what is dug is filled again or left over; what is left over fills elsewhere 
     }),
     { numRuns: 60 },
   );
-});
-
-it('a swale with a berm: its cut fills the berm, and what is over is hauled', () => {
-  const job = jobOf(
-    ground(60, 'swale'),
-    swaleOf({ length: 20, headLevel: -0.3, footLevel: -0.7, section: 'v', sideSlope: 4, depth: 0.3 }),
-    bermOf({ length: 10, height: 0.3, topWidth: 0.5, sideSlope: 3 }),
-  );
-  const taken = counted(job);
-  // Berm: 10 m of (0.5 + 2.3)/2 × 0.3 = 0.42 m². Swale: V of 2.4 m × 0.3/2 = 0.36 m² over 20 m, where the ground lies along its banks.
-  expect(netOf(taken, 'fill')).toBeCloseTo(4.2, 6);
-  expect(partOf(taken, 'spoil')!.used).toBeCloseTo(Math.min(4.2, netOf(taken, 'spoil')), 6);
-  const hauled = counted(inWays(job, { earth: 'hauled' }));
-  expect(netOf(hauled, 'broughtIn')).toBeCloseTo(4.2, 6);
-  expect(partOf(hauled, 'spoil')!.loose).toBeGreaterThan(partOf(taken, 'spoil')!.loose!);
 });
 
 it('every element that is built gives at least one line, or is named among what could not be counted', () => {

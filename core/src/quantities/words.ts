@@ -44,7 +44,11 @@ export function amountOf(quantity: number, unit: PartUnit, units: UnitSystem): S
       return showArea(quantity, units);
     case 'm³':
       return {
-        value: decimals(us ? quantity / CUBIC_METRES_PER_CUBIC_YARD : quantity, us ? 1 : 2),
+        // Little of it is told to the hundredth: none at all is another thing.
+        value: decimals(
+          us ? quantity / CUBIC_METRES_PER_CUBIC_YARD : quantity,
+          us && quantity >= CUBIC_METRES_PER_CUBIC_YARD ? 1 : 2,
+        ),
         unit: us ? 'yd³' : 'm³',
       };
     case 'L':

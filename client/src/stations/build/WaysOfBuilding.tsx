@@ -20,7 +20,7 @@ const FLAGS: readonly { field: Flag; label: string; note?: string }[] = [
 ];
 
 export function WaysOfBuilding() {
-  const { job, edit } = useJob();
+  const { job, edit, units } = useJob();
   const head = headOf(job);
   const ways = waysOf(head.ways);
   const set = (label: string, next: Partial<BuildWays>): string | null =>
@@ -81,7 +81,7 @@ export function WaysOfBuilding() {
           label="A load is charged as, at least"
           value={ways.leastLoad}
           {...shareBetween(0, 1, 'It is')}
-          hint="Of a truck of 10 yd³"
+          hint={`Of a truck of ${units === 'us' ? '10 yd³' : '7.6 m³'}`}
           onCommit={(share) => set('Set the least load', { leastLoad: share! })}
           testID="least-load"
         />
