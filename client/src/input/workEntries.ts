@@ -113,3 +113,15 @@ export const soakEntry = (units: UnitSystem): Entry =>
         high: 0.1,
         places: 2,
       });
+
+/** A crew's own pace beside the usual one. */
+export const paceEntry: Entry = {
+  show: (value) => decimals(value, 2).replace(/\.?0+$/, ''),
+  inputMode: 'decimal',
+  parse: (typed) => {
+    const value = Number(typed.trim().replace(',', '.'));
+    return typed.trim() !== '' && value >= 0.1 && value <= 10
+      ? { ok: true, value }
+      : { ok: false, sentence: 'A pace is between 0.1 and 10, such as 1.5.' };
+  },
+};

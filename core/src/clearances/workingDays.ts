@@ -9,9 +9,11 @@ export interface Calendar {
   locateLasts: number;
   crew: number;
   hours: number;
+  /** Own pace beside the usual one: 1.5 takes half as long again. */
+  pace: number;
 }
 
-const USUAL = { locateDays: 3, locateLasts: 21, crew: 3, hours: 8 };
+const USUAL = { locateDays: 3, locateLasts: 21, crew: 3, hours: 8, pace: 1 };
 
 /** A job's calendar, the usual one where it says nothing. */
 export function calendarOf(job: Job): Calendar {

@@ -8,6 +8,8 @@ import type { Element } from '../job/kinds';
 import { planJob } from '../verdict/planJob';
 import { takeOff } from '../quantities/takeOff';
 import { quillfeather } from '../samples';
+import { basin, face, ground, jobOf, out, pipe, spout } from '../testing/parts';
+import { swaleOf } from '../testing/someWorks';
 import { scheduleOf, type Weather } from './schedule';
 import { stepsOf } from './steps';
 
@@ -39,7 +41,46 @@ it('goes from the foot of the trunk upward: the line that others run into comes 
 
 it('of the clinic takes the hours that were worked out by hand', () => {
   const hours = Object.fromEntries(laidOut(clinic).steps.map((step) => [step.key, step.hours]));
-  expect(hours).toMatchObject({ 'line A': 5, backfill: 3.5, boxes: 3.75 });
+  // 51.2 m laid at 20 an hour and 2.89 m by spade, among three, with 10.66 m³ dug at 10; 15.6 m³ put back at 5; four set at 0.4 h and 5 m of channel.
+  expect(hours).toMatchObject({ 'line A': 3, backfill: 1, boxes: 2.25 });
+});
+
+it('seven inlets along two sides of a house take about four hours, opened and closed by stretches', () => {
+  const job = jobOf(
+    {
+      id: 'job',
+      kind: 'job',
+      name: 'House',
+      units: 'us',
+      pitchStyle: 'ground',
+      ways: { opening: 'stretch' },
+    } as Element,
+    ...['a', 'b', 'c', 'd'].flatMap((id, k) => [
+      face(30, id, { id: `roof ${id}` }),
+      spout({ id }),
+      pipe(id, { to: ['b', 'e', 'd', 'f'][k]!, nominal: 0.1016, length: 5 }),
+    ]),
+    ...['e', 'f', 'g'].flatMap((id, k) => [
+      ground(40, id),
+      basin({ id }),
+      pipe(id, { to: ['g', 'g', 'out'][k]!, nominal: 0.1524, length: [6, 6, 8][k]! }),
+    ]),
+    out({ groundLevel: -1.2, stone: true }),
+  );
+  const of = (more: object): number => {
+    const told = put(job, { ...job.elements.get('job')!, ...more } as Element);
+    const plan = planJob(told);
+    return stepsOf(told, plan, takeOff(told, plan), false).reduce((sum, { hours }) => sum + hours, 0);
+  };
+  expect(of({})).toBeGreaterThan(3.5);
+  expect(of({})).toBeLessThan(5);
+  expect(of({ calendar: { pace: 2 } })).toBeGreaterThan(1.7 * of({}));
+  // A swale alone has nothing to run water through, and is shaped before anything is laid.
+  const swale = jobOf(ground(60, 'swale'), swaleOf());
+  const plan = planJob(swale);
+  const keys = stepsOf(swale, plan, takeOff(swale, plan), false).map(({ key }) => key);
+  expect(keys).toContain('grade');
+  expect(keys).not.toContain('test');
 });
 
 it('waits for the marks, for dry ground, for nights without frost, and for a day set by hand; says which', () => {

@@ -1,16 +1,35 @@
 /** What is done, in the order of the work, with how long it takes and what each day's truck must carry. */
 import { calendarOf } from '../clearances/workingDays';
-import { ofKind, type Job } from '../job/job';
+import { waysOf } from '../job/buildWays';
+import { headOf, ofKind, type Job } from '../job/job';
 import type { Step as Settled } from '../job/kinds';
 import type { Solution } from '../plan/solution';
 import type { PartGroup } from '../catalogue/items';
 import type { TakeOff } from '../quantities/takeOff';
 import { SET_ITEMS, spadeIn } from '../price/price';
-import { CHANNEL, COME, DIG, LAY, RAM, SAW, SET, SLAB, SOD, SOW, SPADE, STRIP, TEST, TURF } from './rates';
+import {
+  BORE,
+  CHANNEL,
+  COME,
+  DIG,
+  LAY,
+  RAM,
+  SAW,
+  SET,
+  SLAB,
+  SOD,
+  SOW,
+  SPADE,
+  SPLICE,
+  STRIP,
+  TEST,
+  TURF,
+} from './rates';
 
 export const STEP_KINDS = [
   'setOut',
   'strip',
+  'grade',
   'line',
   'boxes',
   'works',
@@ -76,13 +95,13 @@ type AddStep = (key: string, kind: StepKind, after: readonly string[], takes: Ta
 /** A list of steps and what adds to it, with what a crew has settled of each. */
 function stepList(job: Job): { steps: WorkStep[]; add: AddStep } {
   const settled = new Map(ofKind(job, 'step').map((step) => [step.of, step]));
-  const { crew: usualCrew } = calendarOf(job);
+  const { crew: usualCrew, pace } = calendarOf(job);
   const steps: WorkStep[] = [];
   const add: AddStep = (key, kind, after, { alone = 0, together = 0, ...more }) => {
     if (alone + together <= 0) return;
     const own = settled.get(key) ?? null;
     const crew = own?.crew ?? usualCrew;
-    const hours = own?.hours ?? Math.max(0.25, Math.round((alone / crew + together) * 4) / 4);
+    const hours = own?.hours ?? Math.max(0.25, Math.round(pace * (alone / crew + together) * 4) / 4);
     const known = new Set(steps.map((step) => step.key));
     steps.push({
       key,
@@ -104,14 +123,18 @@ function stepList(job: Job): { steps: WorkStep[]; add: AddStep } {
 
 /** Each line dug and laid, from the end up; the keys of their steps. */
 function layLines(job: Job, solution: Pick<Solution, 'lines' | 'runs'>, { trenches }: TakeOff, add: AddStep): string[] {
+  const closes = waysOf(headOf(job).ways).opening === 'stretch';
   const byRun = new Map(trenches.map((trench) => [trench.id, trench]));
   return downstreamFirst(solution).map(({ letter, runs, into }) => {
     const own = runs.flatMap((id) => byRun.get(id) ?? []);
     const volume = own.reduce((sum, each) => sum + each.volume, 0);
     const length = own.reduce((sum, each) => sum + each.length, 0);
     const key = `line ${letter}`;
-    add(key, 'line', ['strip', 'saw', ...(into === null ? [] : [`line ${into}`])], {
-      alone: length / LAY + spadeIn(job, own) * SPADE,
+    const filled = own.reduce((sum, each) => sum + each.volume - each.displaced, 0);
+    const bored = own.reduce((sum, each) => sum + each.bored, 0);
+    const byHand = own.reduce((sum, each) => sum + each.byHand, 0);
+    add(key, 'line', ['strip', 'saw', 'grade', ...(into === null ? [] : [`line ${into}`])], {
+      alone: length / LAY + (spadeIn(job, own) + byHand) * SPADE + bored / BORE + (closes ? filled / RAM : 0),
       together: volume / DIG,
       line: letter,
       digs: true,
@@ -120,6 +143,19 @@ function layLines(job: Job, solution: Pick<Solution, 'lines' | 'runs'>, { trench
     });
     return key;
   });
+}
+
+/** m³ dug and filled besides the trenches of lines: to shape the ground in swales and berms, and for other works. */
+function dugBeside(job: Job, { parts, trenches }: TakeOff): { ground: number; works: number } {
+  const shapes = new Set([...ofKind(job, 'swale'), ...ofKind(job, 'berm')].map(({ id }) => id));
+  const sum = (types: readonly string[], isAt: (id: string) => boolean): number =>
+    parts
+      .filter(({ item }) => types.includes(item.type))
+      .flatMap(({ uses }) => uses)
+      .reduce((all, { id, quantity }) => (isAt(id) ? all + quantity : all), 0);
+  const ground = sum(['dug', 'fill'], (id) => shapes.has(id));
+  const whole = sum(['dug', 'fill'], () => true);
+  return { ground, works: Math.max(0, whole - ground - trenches.reduce((all, { volume }) => all + volume, 0)) };
 }
 
 /** The steps of a plan, each after what it needs. None where nothing is built. */
@@ -138,8 +174,10 @@ export function stepsOf(
   add('setOut', 'setOut', [], { together: COME, digs: true });
   add('strip', 'strip', ['setOut'], { alone: net('turf', 'sodCut', 'seed') / STRIP, digs: true });
   add('saw', 'strip', ['setOut'], { alone: net('saw') / SAW, digs: true, machine: 'saw' });
+  const { ground, works: dugElsewhere } = dugBeside(job, taken);
+  // What shapes the ground comes before what is laid in it.
+  add('grade', 'grade', ['strip'], { together: ground / DIG, digs: true, machine: 'excavator' });
   const laid = layLines(job, solution, taken, add);
-  const dugElsewhere = Math.max(0, net('dug') - trenches.reduce((sum, { volume }) => sum + volume, 0)) + net('fill');
   add('works', 'works', ['strip', ...laid], {
     alone: net('stone') / RAM + spadeIn(job, taken.works) * SPADE,
     together: dugElsewhere / DIG,
@@ -148,12 +186,20 @@ export function stepsOf(
     truck: ['works', 'stone', 'pipe'],
   });
   add('boxes', 'boxes', laid, {
-    alone: net(...SET_ITEMS) * SET + net('channel') * CHANNEL,
+    alone: net(...SET_ITEMS) * SET + net('channel') * CHANNEL + (net('slipCoupler', 'boot') / 2) * SPLICE,
     truck: ['inlets', 'ends', 'works'],
   });
-  add('test', 'test', [...laid, 'boxes', 'works'], { together: TEST });
+  // Water is run through pipe; where none is laid there is nothing to look at.
+  add('test', 'test', [...laid, 'boxes', 'works'], { together: trenches.length > 0 ? TEST : 0 });
   if (inspected) add('inspect', 'inspect', ['test'], { together: TEST });
-  add('backfill', 'backfill', ['test', 'inspect'], { alone: net('backfill') / RAM, machine: 'rammer' });
+  const closed =
+    waysOf(headOf(job).ways).opening === 'stretch'
+      ? trenches.reduce((sum, { volume, displaced }) => sum + volume - displaced, 0)
+      : 0;
+  add('backfill', 'backfill', ['test', 'inspect'], {
+    alone: Math.max(0, net('backfill') - closed) / RAM,
+    machine: 'rammer',
+  });
   add('slab', 'slab', ['backfill'], { alone: net('slab') / SLAB, truck: ['ground'] });
   // After the heavy machines have left the ground.
   const grown = net('turf') / TURF + net('sodCut') / SOD + net('seed') / SOW;

@@ -6,6 +6,7 @@ import type { PartGroup } from '../catalogue/items';
 const STEPS: Record<StepKind, string> = {
   setOut: 'Come, look for the marks, set out',
   strip: 'Strip the turf',
+  grade: 'Shape swales and berms',
   line: 'Dig and lay',
   boxes: 'Set basins, drains and ends',
   works: 'Build the other works',

@@ -3,6 +3,7 @@
 export const BASIN_FLOORS = ['weep', 'sealed'] as const;
 export const SODS = ['kept', 'new', 'seed'] as const;
 export const EARTHS = ['used', 'hauled'] as const;
+export const OPENINGS = ['whole', 'stretch'] as const;
 
 export interface BuildWays {
   /** Holes in a basin's floor that its last water soaks away by; by soil and how near a building it stands, when absent. */
@@ -11,6 +12,8 @@ export interface BuildWays {
   sod: (typeof SODS)[number];
   /** What is dug out goes to where fill is wanted, or all of it is hauled and fill is brought. */
   earth: (typeof EARTHS)[number];
+  /** A line is dug whole and filled once water has run through it, or opened and closed 10 to 20 ft at a time, so that no trench stands open over night. */
+  opening: (typeof OPENINGS)[number];
   /** Tape over the pipe that warns the next one who digs, and wire by which it is found. */
   markingTape: boolean;
   tracer: boolean;
@@ -25,6 +28,7 @@ export interface BuildWays {
 const USUAL: BuildWays = {
   sod: 'kept',
   earth: 'used',
+  opening: 'whole',
   markingTape: true,
   tracer: false,
   leafFilters: false,

@@ -1,14 +1,18 @@
 /** What a customer is offered: the work in plain words, its price, what is not in it, and what to mind. No cost and no margin is in it. */
+import { JUNCTION_FACTS } from '../catalogue/fittings';
 import { GRATE_FACTS } from '../catalogue/grates';
 import { OUTFALLS } from '../catalogue/outfalls';
+import { LINING_FACTS } from '../catalogue/swales';
 import { headOf, nameOf, ofKind, rainOf, type Job } from '../job/job';
 import { kindOf, type ElementKind } from '../job/kinds';
 import type { Plan } from '../verdict/planJob';
 import { priceOf } from '../price/price';
 import type { TakeOff } from '../quantities/takeOff';
-import { showLength, showNominal, showSmall, text } from '../units';
+import { showArea, showLength, showNominal, showRain, showSmall, showVolume, text } from '../units';
 import { compareOptions } from '../variants/variants';
 import { WORK_KINDS } from '../works';
+import { areaCovered } from '../works/measures';
+import { storeOf } from '../works/store';
 import { money } from '../price/words';
 
 export interface Quote {
@@ -33,7 +37,7 @@ export const VALID_DAYS = 30;
 
 const EXCLUDED = [
   'Rock, buried concrete, old footings and anything else under the ground that nobody could see.',
-  'FixRule of private lines that were not marked: irrigation, lighting, pool, fence, a drop to a shed.',
+  'Mending of private lines that were not marked: irrigation, lighting, pool, fence, a drop to a shed.',
   'Fees of permits and of inspections, unless they are named above.',
   'Planting, beyond turf or seed over what was dug.',
 ];
@@ -65,6 +69,51 @@ function listed(names: readonly string[], most = 6): string {
 
 const many = (count: number, one: string): string => (count === 1 ? `1 ${one}` : `${count} ${one}s`);
 
+/** How long, wide and deep a work is, and what lines it, after its name; nothing where nobody has said. */
+function sizeWords(job: Job, plan: Plan, id: string): string {
+  const { units } = headOf(job);
+  const element = job.elements.get(id);
+  const long = (metres: number): string => text(showLength(metres, units));
+  const small = (metres: number): string => text(showSmall(metres, units));
+  const planned = plan.works[id];
+  const words: string[] = [];
+  if (planned && 'length' in planned && planned.length > 0) words.push(`${long(planned.length)} long`);
+  switch (element?.kind) {
+    case 'swale':
+      words.push(
+        `${small(element.depth)} deep`,
+        element.lining === 'bare' ? 'left bare' : `lined with ${LINING_FACTS[element.lining].label.toLowerCase()}`,
+      );
+      break;
+    case 'berm':
+      words.push(`${small(element.height)} high`);
+      break;
+    case 'culvert':
+      words.push(`${text(showNominal(element.nominal, units))} pipe`);
+      break;
+    case 'drain':
+    case 'drainField':
+      words.push(`${text(showNominal(element.nominal, units))} pipe`, `${small(element.depth)} deep`);
+      break;
+    case 'stoneDrain':
+      words.push(`${small(element.width)} wide`, `${small(element.depth)} deep`);
+      break;
+    case 'pavedBed':
+      words.push(text(showArea(areaCovered(element), units)), `${small(element.depth)} of stone`);
+      break;
+    case 'barrel':
+      words.push(text(showVolume(element.volume, units)));
+      break;
+    case 'discharge': {
+      const store = storeOf(element);
+      if (store) words.push(text(showArea(store.area, units)), `${small(store.depth)} deep`);
+      if (element.stone) words.push('an apron of stone');
+      break;
+    }
+  }
+  return words.map((each) => `, ${each}`).join('');
+}
+
 function scopeOf(job: Job, plan: Plan): string[] {
   const { units } = headOf(job);
   const scope: string[] = [];
@@ -93,22 +142,33 @@ function scopeOf(job: Job, plan: Plan): string[] {
   for (const channel of ofKind(job, 'channel'))
     scope.push(`Set ${text(showLength(channel.length, units))} of channel drain: ${channel.name}.`);
   for (const kind of WORKS)
-    for (const { id } of job.elements.ofKind(kind))
-      scope.push(`Build ${kindOf(kind).label.toLowerCase()}: ${nameOf(job, id)}.`);
+    for (const { id, ...element } of job.elements.ofKind(kind)) {
+      if ('here' in element && element.here) continue;
+      scope.push(`Build ${kindOf(kind).label.toLowerCase()}: ${nameOf(job, id)}${sizeWords(job, plan, id)}.`);
+    }
+  for (const { name, form } of ofKind(job, 'junction'))
+    if (form === 'sedimentTrap' || form === 'cleanout')
+      scope.push(`Set a ${JUNCTION_FACTS[form].label.toLowerCase()}: ${name}.`);
   for (const discharge of ofKind(job, 'discharge'))
-    scope.push(`Let the water out at ${discharge.name} (${OUTFALLS[discharge.form].label.toLowerCase()}).`);
+    scope.push(
+      `Let the water out at ${discharge.name} (${OUTFALLS[discharge.form].label.toLowerCase()}${sizeWords(job, plan, discharge.id)}).`,
+    );
+  const piped = Object.keys(plan.runs).length > 0;
   scope.push(
-    'Call for the marks, dig, lay to its fall, test with water before covering, backfill in lifts and make the surface good.',
+    `Call for the marks, dig, ${piped ? 'lay to its fall, test with water before covering, ' : ''}backfill in lifts and make the surface good.`,
   );
   return scope;
 }
 
 function promiseOf(job: Job, plan: Plan): string[] {
   const rain = rainOf(job);
+  const falls = rain ? text(showRain(rain.intensity, headOf(job).units)) : null;
   const storm =
     rain && rain.source.type !== 'typed'
-      ? `the rain that comes once in ${rain.source.returnPeriod} years`
-      : 'the rain that was agreed';
+      ? `the rain that comes once in ${rain.source.returnPeriod} years (${falls})`
+      : falls === null
+        ? 'the rain that was agreed'
+        : `a rain of ${falls}`;
   const made = `Made for ${storm}.`;
   if (plan.verdict.state === 'stop' || plan.verdict.state === 'fix')
     return [`This plan is not finished: ${plan.verdict.sentence}`, made];

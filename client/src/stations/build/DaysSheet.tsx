@@ -26,6 +26,7 @@ import { Text } from '../../ui/Text';
 import { sayDay, todayOf } from '../../parts/today';
 import { DayOfWork, Done, PEOPLE } from './DayOfWork';
 import { hoursEntry } from '../../input/entry';
+import { paceEntry } from '../../input/workEntries';
 
 export function DaysSheet({ taken }: { taken: TakeOff }) {
   const { job, plan } = useJob();
@@ -105,7 +106,7 @@ export function DaysSheet({ taken }: { taken: TakeOff }) {
 /** When the work begins, by how many, how long a day, and the days that nobody works on. */
 function Calendar() {
   const { job, edit } = useJob();
-  const { crew, hours } = calendarOf(job);
+  const { crew, hours, pace } = calendarOf(job);
   const head = headOf(job);
   const calendar = (next: NonNullable<typeof head.calendar>): string | null =>
     edit(put('Set the days of the work', { ...head, calendar: { ...head.calendar, ...next } }));
@@ -129,6 +130,13 @@ function Calendar() {
             onCommit={(next) =>
               next! > 0 && next! <= 24 ? calendar({ hours: next! }) : 'A day has more than 0 and at most 24 hours.'
             }
+          />
+          <QuantityField
+            label="Own pace"
+            value={pace}
+            {...paceEntry}
+            hint="1.5 takes half as long again as usual"
+            onCommit={(next) => calendar({ pace: next! })}
           />
         </View>
       </Fields>

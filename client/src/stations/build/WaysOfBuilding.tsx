@@ -48,6 +48,15 @@ export function WaysOfBuilding() {
         onChoose={(earth) => set('Say where the earth goes', { earth })}
       />
       <Choice
+        label="Trenches are opened"
+        value={ways.opening}
+        options={[
+          { value: 'whole', label: 'Line by line' },
+          { value: 'stretch', label: '10 to 20 ft at a time', note: 'none stands open over night' },
+        ]}
+        onChoose={(opening) => set('Say how trenches are opened', { opening })}
+      />
+      <Choice
         label="Floor of a basin"
         value={ways.basinFloor ?? 'by'}
         options={[

@@ -1,4 +1,4 @@
-import { BASIN_FLOORS, EARTHS, SODS } from '../buildWays';
+import { BASIN_FLOORS, EARTHS, OPENINGS, SODS } from '../buildWays';
 import { z } from 'zod';
 import { SOILS } from '../../catalogue/soils';
 import { JOB_STATES } from '../states';
@@ -72,6 +72,7 @@ const waysSchema = z
     basinFloor: z.enum(BASIN_FLOORS),
     sod: z.enum(SODS),
     earth: z.enum(EARTHS),
+    opening: z.enum(OPENINGS),
     markingTape: z.boolean(),
     tracer: z.boolean(),
     leafFilters: z.boolean(),
@@ -91,6 +92,8 @@ const calendarSchema = z
     /** People in a crew, and hours of a day. */
     crew: z.number().int().min(1).max(50),
     hours: z.number().gt(0).max(24),
+    /** Own pace beside the usual one: 1.5 takes half as long again. */
+    pace: z.number().min(0.1).max(10),
   })
   .partial();
 
