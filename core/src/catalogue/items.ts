@@ -144,27 +144,73 @@ export const UNIT_OF: Record<Item['type'], PartUnit> = {
   sealant: 'L',
 };
 
-/** All that tells one item from another. */
-const FIELDS = [
-  'material',
-  'other',
-  'nominal',
-  'branch',
-  'degrees',
-  'perforated',
-  'size',
-  'grate',
-  'width',
-  'volume',
-  'stone',
-  'weep',
-] as const;
+type Field =
+  | 'material'
+  | 'other'
+  | 'nominal'
+  | 'branch'
+  | 'degrees'
+  | 'perforated'
+  | 'size'
+  | 'grate'
+  | 'width'
+  | 'volume'
+  | 'stone'
+  | 'weep';
+
+const MADE = ['material', 'nominal'] as const;
+const BRANCHED = ['material', 'nominal', 'branch'] as const;
+const BETWEEN = ['material', 'other', 'nominal'] as const;
+const SIZED = ['nominal'] as const;
+const GRATED = ['grate'] as const;
+
+/** All that tells one item from another of its type, in the order that its key has had from the first: price books keep keys. */
+const FIELDS: Partial<Record<Item['type'], readonly Field[]>> = {
+  pipe: ['material', 'nominal', 'perforated'],
+  coupler: MADE,
+  slipCoupler: MADE,
+  cap: MADE,
+  cleanoutCap: MADE,
+  boxOutlet: MADE,
+  inletSeal: MADE,
+  wye: BRANCHED,
+  tee: BRANCHED,
+  reducer: BRANCHED,
+  bend: ['material', 'nominal', 'degrees'],
+  adapter: BETWEEN,
+  boot: BETWEEN,
+  downspoutAdapter: ['material', 'nominal', 'size'],
+  leafFilter: ['size'],
+  box: GRATED,
+  grate: GRATED,
+  riser: GRATED,
+  plug: GRATED,
+  channel: ['width'],
+  channelEnd: ['width'],
+  channelOutlet: ['material', 'nominal', 'width'],
+  emitter: SIZED,
+  emitterElbow: ['nominal', 'weep'],
+  leachTee: SIZED,
+  guard: SIZED,
+  endGrate: SIZED,
+  kerbOutlet: SIZED,
+  tapIn: SIZED,
+  pumpLine: SIZED,
+  sock: SIZED,
+  copperSock: SIZED,
+  culvertEnd: SIZED,
+  headwall: SIZED,
+  barrel: ['volume'],
+  stone: ['stone'],
+};
 
 /** The same for the same thing. Sizes to a tenth of a millimetre. */
 export function keyOfItem(item: Item): string {
+  const names = FIELDS[item.type];
+  if (names === undefined) return item.type;
   const fields = item as unknown as Record<string, string | number | boolean | undefined>;
   let key: string = item.type;
-  for (const name of FIELDS) {
+  for (const name of names) {
     const value = fields[name];
     if (value !== undefined) key += ` ${name} ${typeof value === 'number' ? Math.round(value * 1e4) : value}`;
   }

@@ -29,10 +29,12 @@ export function countAlong({ job, solution, trenches, ways }: Along, counting: C
   }
   const { runs } = solution;
   const within = new Map(
-    trenches.map(({ id, meets }) => [
-      id,
-      meets.filter(({ kind }) => kind === 'tree').reduce((sum, { from, to }) => sum + to - from, 0),
-    ]),
+    !ways.copperWrap
+      ? []
+      : trenches.map(({ id, meets }) => [
+          id,
+          meets.filter(({ kind }) => kind === 'tree').reduce((sum, { from, to }) => sum + to - from, 0),
+        ]),
   );
   for (const run of ofKind(job, 'run')) {
     const plan = runs[run.id];

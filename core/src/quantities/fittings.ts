@@ -138,7 +138,8 @@ export function meeting(
   counting: Counting,
 ): void {
   const turnOf = (piece: Arriving): number => lines.turn(piece, below) ?? Infinity;
-  const [main, ...branches] = [...above].sort((a, b) => b.nominal - a.nominal || turnOf(a) - turnOf(b));
+  const [main, ...branches] =
+    above.length < 2 ? above : [...above].sort((a, b) => b.nominal - a.nominal || turnOf(a) - turnOf(b));
   if (!main) return;
   const { nominal, parallel = 1 } = below;
   const material = makeOfFittings(below);

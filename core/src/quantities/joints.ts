@@ -31,37 +31,44 @@ const SIZE = 4 * METRES_PER_INCH;
  */
 export function couplersFor(counted: Counted, pack: number): Use[] {
   if (counted.item.type !== 'pipe' || PIPE_SUPPLY[counted.item.material].belled) return [];
-  return betweenSticks(counted, pack);
+  return counted.uses.map((use) => ({ id: use.id, quantity: bellsIn(use, pack) }));
 }
 
-/** Joints from stick to stick, by the runs that have them. */
-const betweenSticks = ({ uses }: Counted, pack: number): Use[] =>
-  uses.map(({ id, quantity }) => ({ id, quantity: Math.max(0, Math.ceil(quantity / pack - 1e-6) - 1) }));
+/** Joints from stick to stick of one piece. */
+const bellsIn = ({ quantity }: Use, pack: number): number => Math.max(0, Math.ceil(quantity / pack - 1e-6) - 1);
 
 /** Joints of every make, by the parts that have them. */
 export function countJoints(parts: readonly Counted[], counting: Counting): void {
-  const cement = counting.of({ type: 'cement' });
-  const primer = counting.of({ type: 'primer' });
-  const cleaner = counting.of({ type: 'cleaner' });
-  const lubricant = counting.of({ type: 'lubricant' });
-  const tape = counting.of({ type: 'tape' });
+  const glued = new Map<string, number>();
+  const lubricated = new Map<string, number>();
+  const taped = new Map<string, number>();
   for (const part of parts) {
     const { item } = part;
     if (!('material' in item)) continue;
     const { joint, belled } = PIPE_SUPPLY[item.material];
-    // A bell takes the next stick's end.
-    const bells = item.type === 'pipe' && belled ? betweenSticks(part, packOf(item.material, item.nominal).length) : [];
+    const isBelled = item.type === 'pipe' && belled;
+    const stick = isBelled ? packOf(item.material, item.nominal).length : 0;
     const hubs = HUBS[item.type] ?? 0;
-    const area = (item.nominal / SIZE) ** 2;
-    for (const { id, quantity } of [...bells, ...part.uses.map((use) => ({ ...use, quantity: hubs * use.quantity }))]) {
-      if (quantity <= 0) continue;
-      if (joint === 'glued') {
-        cement(id, CEMENT * area * quantity);
-        primer(id, (CEMENT / 2) * area * quantity);
-        cleaner(id, (CEMENT / 2) * area * quantity);
-      } else if (joint === 'gasket') lubricant(id, LUBRICANT * area * quantity);
-      // Twice round.
-      else tape(id, quantity * 2 * Math.PI * item.nominal);
+    if (hubs === 0 && !isBelled) continue;
+    const [at, each] =
+      joint === 'taped'
+        ? // Twice round.
+          [taped, 2 * Math.PI * item.nominal]
+        : [joint === 'glued' ? glued : lubricated, (item.nominal / SIZE) ** 2];
+    for (const use of part.uses) {
+      // A bell takes the next stick's end.
+      const joints = isBelled ? bellsIn(use, stick) : hubs * use.quantity;
+      if (joints > 0) at.set(use.id, (at.get(use.id) ?? 0) + joints * each);
     }
   }
+  const [cement, primer, cleaner] = (['cement', 'primer', 'cleaner'] as const).map((type) => counting.of({ type }));
+  for (const [id, joints] of glued) {
+    cement!(id, CEMENT * joints);
+    primer!(id, (CEMENT / 2) * joints);
+    cleaner!(id, (CEMENT / 2) * joints);
+  }
+  const lubricant = counting.of({ type: 'lubricant' });
+  for (const [id, joints] of lubricated) lubricant(id, LUBRICANT * joints);
+  const tape = counting.of({ type: 'tape' });
+  for (const [id, length] of taped) tape(id, length);
 }

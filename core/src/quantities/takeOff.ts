@@ -60,8 +60,7 @@ const SOD_ITEMS: Record<BuildWays['sod'], SodItem> = {
 const totalOf = (counting: Counting, type: Item['type']): number =>
   counting.all
     .filter(({ item }) => item.type === type)
-    .flatMap(({ uses }) => uses)
-    .reduce((sum, { quantity }) => sum + quantity, 0);
+    .reduce((all, { uses }) => uses.reduce((so, { quantity }) => so + quantity, all), 0);
 
 /**
  * Earth over the whole job: what is dug and left over goes first to where fill is wanted, what still lacks is brought in, and the rest is
