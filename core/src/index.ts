@@ -123,7 +123,7 @@ export { judgedWords, type DigWords } from './field/words';
 export { priceOf, unrounded, type Price, type PriceLine } from './price/price';
 export { waysOf, type BuildWays } from './job/buildWays';
 export { pricesOf, type Prices } from './price/book';
-export { dearer, isCurrency, leastUnits, lineLabel, money, rateUnit } from './price/words';
+export { dearer, isCurrency, leastUnits, lineLabel, usualWords, money, rateUnit } from './price/words';
 export { straightOn } from './numeric/straight';
 export { openWayLines, openWaySection, type OpenWayLine } from './plan/openWay';
 export { routeOf, sectionAt, sectionOf, type Section, type SectionPoint } from './plan/section';

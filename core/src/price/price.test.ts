@@ -7,9 +7,9 @@ import { takeOff } from '../quantities/takeOff';
 import { brackenfold, quillfeather, wrenmoor } from '../samples';
 import { seededJob } from '../trial';
 import { cautionsOf } from '../sheets/cautions';
-import { withElements } from '../testing/parts';
+import { basin, ground, jobOf, out, pipe, withElements } from '../testing/parts';
 import { fieldOf, swaleOf } from '../testing/someWorks';
-import { dearer, isCurrency, leastUnits, lineLabel, money } from './words';
+import { dearer, isCurrency, leastUnits, lineLabel, money, usualWords } from './words';
 import { priceOf, unrounded, type Price } from './price';
 
 const priced = (job: Job): Price => priceOf(job, takeOff(job, planJob(job)));
@@ -174,4 +174,24 @@ it('a larger pipe in the clinic’s first run is dearer, and the same pipe the s
   const asked = (job: Job): number => unrounded(job, planJob(job));
   expect(asked(changed(clinic, put('x', { ...first, nominal: 0.1524 })))).toBeGreaterThan(asked(clinic));
   expect(asked(changed(clinic, put('x', { ...first })))).toBe(asked(clinic));
+});
+
+it('what a price book lacks is named in the list and in the sum; what is all the job’s own is not spoken of', () => {
+  const job = jobOf(ground(40, 'basin'), basin(), pipe('basin', { nominal: 0.1016 }), out({ groundLevel: -1 }));
+  const told = (rates: Record<string, number>, book?: { name: string; from: string }): string | null => {
+    const priced = changed(
+      job,
+      put('Rates', { ...headOf(job), prices: { rates, ...(book ? { book } : {}) } } as Element),
+    );
+    const taken = takeOff(priced, planJob(priced));
+    return usualWords(priced, taken, priceOf(priced, taken));
+  };
+  const taken = takeOff(job, planJob(job));
+  const all = Object.fromEntries(priceOf(job, taken).lines.map(({ key, rate }) => [key, rate]));
+  expect(told(all)).toBeNull();
+  expect(told({})).toMatch(/^\$[\d,.]+ of the cost, in \d+ lines, is at usual rates/);
+  const { 'grate grate flat12': grate, ...others } = all;
+  const words = told(others, { name: 'Spring', from: '2026-03-01' })!;
+  expect(words).toMatch(/^Not in Spring: 12 × 12 in flat grate\. /);
+  expect(words).toContain(money(Math.round(grate!), 'USD'));
 });

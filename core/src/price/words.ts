@@ -1,6 +1,6 @@
 /** Money and what it is for, in words. */
 import { headOf, type Job } from '../job/job';
-import type { PriceLine } from './price';
+import type { Price, PriceLine } from './price';
 import type { WorkRate } from './book';
 import type { PartUnit } from '../catalogue/items';
 import type { TakeOff } from '../quantities/takeOff';
@@ -96,4 +96,24 @@ export function lineLabel(job: Job, { parts }: TakeOff, { key, work, extra }: Pr
   if (work) return WORK_LABELS[work];
   const part = parts.find((each) => each.key === key);
   return part ? partLabel(part.item, headOf(job).units) : key;
+}
+
+/** So many parts that a book lacks are named. */
+const NAMED = 3;
+
+/** What of a cost rests on usual rates, which are invented: named where the job is priced by a book that lacks them. Null where all is the job's own. */
+export function usualWords(job: Job, taken: TakeOff, { lines, currency }: Price): string | null {
+  const usual = lines.filter(({ own }) => !own);
+  if (usual.length === 0) return null;
+  const comes = money(
+    usual.reduce((sum, { amount }) => sum + amount, 0),
+    currency,
+  );
+  const { book } = headOf(job).prices ?? {};
+  if (!book) return `${comes} of the cost, in ${usual.length} lines, is at usual rates, which are invented.`;
+  const named = usual.slice(0, NAMED).map((line) => lineLabel(job, taken, line));
+  const more = usual.length - named.length;
+  const all = [...named, ...(more > 0 ? [`${more} more`] : [])];
+  const said = all.length === 1 ? all[0]! : `${all.slice(0, -1).join('; ')} and ${all.at(-1)}`;
+  return `Not in ${book.name}: ${said}. ${comes} of the cost is at usual rates, which are invented.`;
 }

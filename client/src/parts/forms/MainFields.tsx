@@ -67,7 +67,7 @@ export function MainFields({ discharge }: { discharge: Discharge }) {
         onChoose={(material) => set('Say what the main is made of', 'mainMaterial', material)}
       />
       <Choice
-        label="The line comes into it"
+        label="How the line joins it"
         value={intoMainBy(discharge)}
         options={[
           { value: 'wye', label: 'By a wye', note: 'spliced in with two couplings' },

@@ -8,6 +8,7 @@ import {
   money,
   priceOf,
   pricesOf,
+  usualWords,
   type Price,
   type TakeOff,
 } from '@katabasis/core';
@@ -36,6 +37,7 @@ export function PriceSheet({ taken }: { taken: TakeOff }) {
   const price = useMemo(() => priceOf(job, taken), [job, taken]);
   const [open, setOpen] = useState<string | null>(null);
   const { currency } = price;
+  const usual = usualWords(job, taken, price);
   const foot = units === 'us' ? METRES_PER_FOOT : 1;
   return (
     <View style={{ gap: SPACE.l, maxWidth: 700 }}>
@@ -50,6 +52,7 @@ export function PriceSheet({ taken }: { taken: TakeOff }) {
           />
         )}
       </View>
+      {usual !== null && <Text>{usual}</Text>}
       <Book />
       <PriceConditions />
       <View>
