@@ -145,17 +145,29 @@ function layLines(job: Job, solution: Pick<Solution, 'lines' | 'runs'>, { trench
   });
 }
 
-/** m³ dug and filled besides the trenches of lines: to shape the ground in swales and berms, and for other works. */
-function dugBeside(job: Job, { parts, trenches }: TakeOff): { ground: number; works: number } {
-  const shapes = new Set([...ofKind(job, 'swale'), ...ofKind(job, 'berm')].map(({ id }) => id));
-  const sum = (types: readonly string[], isAt: (id: string) => boolean): number =>
-    parts
-      .filter(({ item }) => types.includes(item.type))
-      .flatMap(({ uses }) => uses)
-      .reduce((all, { id, quantity }) => (isAt(id) ? all + quantity : all), 0);
-  const ground = sum(['dug', 'fill'], (id) => shapes.has(id));
-  const whole = sum(['dug', 'fill'], () => true);
-  return { ground, works: Math.max(0, whole - ground - trenches.reduce((all, { volume }) => all + volume, 0)) };
+interface Beside {
+  /** m³ dug and filled. */
+  earth: number;
+  /** m³ of stone placed. */
+  stone: number;
+}
+
+/** What is dug, filled and placed besides the trenches of lines: to shape the ground, where inlets are set, and for other works. */
+function besideTrenches(job: Job, { parts, trenches }: TakeOff): Record<'ground' | 'inlets' | 'works', Beside> {
+  const found = { ground: { earth: 0, stone: 0 }, inlets: { earth: 0, stone: 0 }, works: { earth: 0, stone: 0 } };
+  const kindAt = (id: string): keyof typeof found => {
+    const kind = job.elements.get(id)?.kind;
+    if (kind === 'swale' || kind === 'berm') return 'ground';
+    return kind === 'basin' || kind === 'channel' ? 'inlets' : 'works';
+  };
+  const isTrenched = new Set(trenches.map(({ id }) => id));
+  for (const { item, uses } of parts) {
+    const what = item.type === 'stone' ? 'stone' : item.type === 'dug' || item.type === 'fill' ? 'earth' : null;
+    if (what === null) continue;
+    for (const { id, quantity } of uses)
+      if (what === 'stone' || !isTrenched.has(id)) found[kindAt(id)][what] += quantity;
+  }
+  return found;
 }
 
 /** The steps of a plan, each after what it needs. None where nothing is built. */
@@ -174,19 +186,24 @@ export function stepsOf(
   add('setOut', 'setOut', [], { together: COME, digs: true });
   add('strip', 'strip', ['setOut'], { alone: net('turf', 'sodCut', 'seed') / STRIP, digs: true });
   add('saw', 'strip', ['setOut'], { alone: net('saw') / SAW, digs: true, machine: 'saw' });
-  const { ground, works: dugElsewhere } = dugBeside(job, taken);
+  const beside = besideTrenches(job, taken);
   // What shapes the ground comes before what is laid in it.
-  add('grade', 'grade', ['strip'], { together: ground / DIG, digs: true, machine: 'excavator' });
+  add('grade', 'grade', ['strip'], { together: beside.ground.earth / DIG, digs: true, machine: 'excavator' });
   const laid = layLines(job, solution, taken, add);
   add('works', 'works', ['strip', ...laid], {
-    alone: net('stone') / RAM + spadeIn(job, taken.works) * SPADE,
-    together: dugElsewhere / DIG,
+    alone: beside.works.stone / RAM + spadeIn(job, taken.works) * SPADE,
+    together: beside.works.earth / DIG,
     digs: true,
     machine: 'excavator',
     truck: ['works', 'stone', 'pipe'],
   });
   add('boxes', 'boxes', laid, {
-    alone: net(...SET_ITEMS) * SET + net('channel') * CHANNEL + (net('slipCoupler', 'boot') / 2) * SPLICE,
+    alone:
+      net(...SET_ITEMS) * SET +
+      net('channel') * CHANNEL +
+      (net('slipCoupler', 'boot') / 2) * SPLICE +
+      beside.inlets.stone / RAM,
+    together: beside.inlets.earth / DIG,
     truck: ['inlets', 'ends', 'works'],
   });
   // Water is run through pipe; where none is laid there is nothing to look at.

@@ -189,7 +189,9 @@ it('what a price book lacks is named in the list and in the sum; what is all the
   const taken = takeOff(job, planJob(job));
   const all = Object.fromEntries(priceOf(job, taken).lines.map(({ key, rate }) => [key, rate]));
   expect(told(all)).toBeNull();
-  expect(told({})).toMatch(/^\$[\d,.]+ of the cost, in \d+ lines, is at usual rates/);
+  expect(told({})).toMatch(/^All of it is at usual rates/);
+  const { 'work visit': visit } = all;
+  expect(told({ 'work visit': visit! })).toMatch(/^\$[\d,.]+ of the cost, in \d+ lines, is at usual rates/);
   const { 'grate grate flat12': grate, ...others } = all;
   const words = told(others, { name: 'Spring', from: '2026-03-01' })!;
   expect(words).toMatch(/^Not in Spring: 12 × 12 in flat grate\. /);

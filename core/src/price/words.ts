@@ -110,6 +110,8 @@ export function usualWords(job: Job, taken: TakeOff, { lines, currency }: Price)
     currency,
   );
   const { book } = headOf(job).prices ?? {};
+  if (usual.length === lines.length)
+    return 'All of it is at usual rates, which are invented: tap a line to put in your own.';
   if (!book) return `${comes} of the cost, in ${usual.length} lines, is at usual rates, which are invented.`;
   const named = usual.slice(0, NAMED).map((line) => lineLabel(job, taken, line));
   const more = usual.length - named.length;

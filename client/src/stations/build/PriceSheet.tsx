@@ -70,10 +70,7 @@ export function PriceSheet({ taken }: { taken: TakeOff }) {
       </View>
       <Sums price={price} />
       <PriceBooks taken={taken} />
-      <Text kind="small">
-        The rates are invented ones until you put in your own: tap a line. Cost and margin are yours; a customer sees
-        the price.
-      </Text>
+      <Text kind="small">Cost and margin are yours; a customer sees the price.</Text>
     </View>
   );
 }
