@@ -164,14 +164,20 @@ export function meeting(
     else if (turn !== null) addBends(counting, { material, nominal }, turn, id);
   if (old) spliced(below, id, counting);
   // Parted: from the line's own size into as many as go on.
-  counting.add({ type: 'wye', material, nominal, branch: nominal }, id, parted);
-  counting.add({ type: 'bend', material, nominal, degrees: 45 }, id, parted);
+  sideWyes(below, nominal, parted, id, counting);
   for (const side of sides)
     for (let k = 0; k < (side.parallel ?? 1); k++) branch(lines, { id, square: form === 'tee', side, below }, counting);
   // Where nothing else joins two pipes of a size, a coupler does.
   if (isSet || bent || form === 'cleanout' || !same || !isRun(main)) return;
   const { makes, wall } = jointOf(main, below);
   if (!makes && !wall) counting.add({ type: 'coupler', material, nominal }, id, through);
+}
+
+/** Wyes in a line with what sweeps out of each, as wide as `branch`, m. */
+export function sideWyes(line: Run, branch: number, times: number, id: string, counting: Counting): void {
+  const material = makeOfFittings(line);
+  counting.add({ type: 'wye', material, nominal: line.nominal, branch }, id, times);
+  counting.add({ type: 'bend', material, nominal: branch, degrees: 45 }, id, times);
 }
 
 /** Where pipes meet: `legs` come down into them there besides. */

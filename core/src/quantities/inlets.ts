@@ -7,7 +7,7 @@ import { isNew, landsOnGutter, type Channel, type Downspout, type Run } from '..
 import type { Solution } from '../plan/solution';
 import type { Counting } from './counting';
 import { countBasin } from './basins';
-import { closed, makeOfFittings, meeting, type Lines } from './fittings';
+import { closed, makeOfFittings, meeting, sideWyes, type Lines } from './fittings';
 
 /** Into an adapter, each. */
 const SCREWS = 4;
@@ -35,16 +35,11 @@ function downInto(lines: Lines, { id, leg }: { id: string; leg: number }, below:
   const { nominal, parallel = 1 } = below;
   const material = makeOfFittings(below);
   meeting(lines, { id, legs: 1 }, above, below, counting);
-  if (above.length > 0) {
-    counting.add({ type: 'wye', material, nominal, branch: leg }, id);
-    counting.add({ type: 'bend', material, nominal: leg, degrees: 45 }, id);
-    return;
-  }
+  if (above.length > 0) return sideWyes(below, leg, 1, id, counting);
   counting.add({ type: 'bend', material, nominal: leg, degrees: 90 }, id);
   if (leg < nominal - 1e-6) counting.add({ type: 'reducer', material, nominal, branch: leg }, id);
   // Side by side they are fed from one.
-  counting.add({ type: 'wye', material, nominal, branch: nominal }, id, parallel - 1);
-  counting.add({ type: 'bend', material, nominal, degrees: 45 }, id, parallel - 1);
+  sideWyes(below, nominal, parallel - 1, id, counting);
 }
 
 function countSpout(lines: Lines, spout: Downspout, invert: number | null, counting: Counting): void {
@@ -80,14 +75,12 @@ function countChannel(lines: Lines, channel: Channel, counting: Counting): void 
   counting.add({ type: 'channelOutlet', width, material, nominal }, id, holes);
   // The first of its holes is the head of its line; each other comes into it by a wye beneath, as does whatever runs in besides.
   const others = holes - (above.length > 0 ? 0 : 1);
-  counting.add({ type: 'wye', material, nominal, branch: nominal }, id, others);
-  counting.add({ type: 'bend', material, nominal, degrees: 45 }, id, others);
+  sideWyes(run, nominal, others, id, counting);
   if (above.length > 0) meeting(lines, { id, legs: others }, above, run, counting);
   else {
     // Out of its floor, and round into the pipe.
     counting.add({ type: 'bend', material, nominal, degrees: 90 }, id, channel.hole === 'end' ? 0 : 1);
-    counting.add({ type: 'wye', material, nominal, branch: nominal }, id, parallel - 1);
-    counting.add({ type: 'bend', material, nominal, degrees: 45 }, id, parallel - 1);
+    sideWyes(run, nominal, parallel - 1, id, counting);
   }
 }
 
