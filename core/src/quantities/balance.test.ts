@@ -5,6 +5,7 @@ import { headOf, type Job } from '../job/job';
 import { landsOnGutter, isLaid, type Element } from '../job/kinds';
 import { OUTFALLS } from '../catalogue/outfalls';
 import { swellOf } from '../catalogue/supply';
+import { drainOf } from '../testing/someWorks';
 import { basin, ground, jobOf, out, pipe } from '../testing/parts';
 import { seededWhole } from '../trial/seededWhole';
 import { planJob } from '../verdict/planJob';
@@ -110,4 +111,13 @@ it('old pipe that is taken out is dug, filled again and hauled, and none of it i
   expect(at('spoil')).toBeCloseTo((12 * Math.PI * outside ** 2) / 4, 6);
   expect(at('backfill')).toBeCloseTo(at('dug') - at('spoil'), 9);
   expect(at('pipe')).toBe(0);
+});
+
+it('an old drain on old pipe takes nothing; on new pipe it takes their joint', () => {
+  const job = (old: object): Job =>
+    jobOf({ ...drainOf(), here: true } as Element, pipe('drain', { nominal: 0.1016, ...old }), out({ stone: true }));
+  const at = (of: Job): string[] =>
+    counted(of).parts.flatMap(({ item, uses }) => (uses.some(({ id }) => id === 'drain') ? [item.type] : []));
+  expect(at(job({ old: { fate: 'kept' } }))).toEqual([]);
+  expect(at(job({}))).toContain('adapter');
 });

@@ -1,5 +1,6 @@
 /** The joint from the pipe of what takes water in (a drain, stone along a slab, a permeable base, a barrel) to the pipe that leaves it. */
 import { ofKind } from '../job/job';
+import { isNew } from '../job/kinds';
 import type { Piece } from '../network/joints';
 import { BED_PIPE } from '../works/pavedBed';
 import { STONE_DRAIN_USUAL } from '../works/stoneDrain';
@@ -38,10 +39,15 @@ function ownOf(lines: Lines): Own[] {
 export function countOwnPipes(lines: Lines, counting: Counting): void {
   for (const { id, nominal, parallel } of ownOf(lines)) {
     const below = lines.from.get(id);
+    // An old drain into old pipe has its joint.
+    const element = lines.job.elements.get(id)!;
+    if ('here' in element && element.here && ![...(lines.into.get(id) ?? []), below ?? []].flat().some(isNew)) continue;
     if (!below) closed(lines.into.get(id) ?? [], id, counting);
     else meeting(lines, { id }, [{ ...perforated(nominal), parallel }, ...(lines.into.get(id) ?? [])], below, counting);
   }
-  for (const { id } of ofKind(lines.job, 'barrel'))
-    for (const { material, nominal, parallel = 1 } of [...(lines.into.get(id) ?? []), lines.from.get(id) ?? []].flat())
-      counting.add({ type: 'inletSeal', material, nominal }, id, parallel);
+  for (const { id, here } of ofKind(lines.job, 'barrel'))
+    for (const run of [...(lines.into.get(id) ?? []), lines.from.get(id) ?? []].flat()) {
+      const { material, nominal, parallel = 1 } = run;
+      if (!here || isNew(run)) counting.add({ type: 'inletSeal', material, nominal }, id, parallel);
+    }
 }
