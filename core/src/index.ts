@@ -105,6 +105,7 @@ export { PART_GROUPS, type Item, type PartGroup } from './catalogue/items';
 export { floating, type Floats } from './quantities/floats';
 export { intoMainBy } from './quantities/outlets';
 export { besides } from './job/edits/besides';
+export { sharingWords } from './quantities/sharingWords';
 export { partLabel } from './quantities/partLabel';
 export {
   amountOf,

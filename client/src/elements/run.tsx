@@ -8,6 +8,7 @@ import {
   put,
   removal,
   runWorking,
+  sharingWords,
   lengthOfRun,
   showLength,
   showNominal,
@@ -27,6 +28,7 @@ import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { QuantityField } from '../input/Field';
 import { Sheet } from '../ui/Sheet';
+import { Text } from '../ui/Text';
 import { OnThePlan } from '../parts/OnThePlan';
 import { PipeWall } from '../parts/PipeWall';
 import { InsertInRun } from '../parts/InsertInRun';
@@ -166,7 +168,7 @@ function RunFields({ run }: { run: Run }) {
 
 /** How its trench is made: of its own or another's, opened or driven through. */
 function TrenchOf({ run }: { run: Run }) {
-  const { job, edit } = useJob();
+  const { job, plan, edit } = useJob();
   const others = besides(job, run);
   return (
     <>
@@ -183,19 +185,31 @@ function TrenchOf({ run }: { run: Run }) {
           }
         />
       )}
-      {others.length > 0 && (
+      {(others.length > 0 || run.apart === true) && (
         <Choice
           label="In one trench with"
-          value={run.beside ?? 'own'}
+          value={run.beside ?? (run.apart ? 'own' : 'drawn')}
           options={[
+            { value: 'drawn', label: 'As it is drawn', note: 'with what lies beside it' },
             { value: 'own', label: 'None, its own' },
             ...others.map(({ id }) => ({ value: id, label: nameOf(job, id) })),
           ]}
-          onChoose={(beside) =>
-            edit(put('Say whose trench it lies in', without(run, 'beside', beside === 'own' ? undefined : beside)))
-          }
+          onChoose={(chosen) => {
+            const alone = without(without(run, 'beside', undefined), 'apart', chosen === 'own' ? true : undefined);
+            edit(
+              put(
+                'Say whose trench it lies in',
+                chosen === 'own' || chosen === 'drawn' ? alone : { ...alone, beside: chosen },
+              ),
+            );
+          }}
         />
       )}
+      {sharingWords(job, plan, run.id).map((each) => (
+        <Text key={each} kind="small">
+          {each}
+        </Text>
+      ))}
     </>
   );
 }

@@ -7,6 +7,7 @@ import type { Solution } from '../plan/solution';
 import type { PartGroup } from '../catalogue/items';
 import type { TakeOff } from '../quantities/takeOff';
 import { SET_ITEMS, spadeIn } from '../price/price';
+import { ownMeets } from '../quantities/earth';
 import {
   BORE,
   CHANNEL,
@@ -134,7 +135,7 @@ function layLines(job: Job, solution: Pick<Solution, 'lines' | 'runs'>, { trench
     const bored = own.reduce((sum, each) => sum + each.bored, 0);
     const byHand = own.reduce((sum, each) => sum + each.byHand, 0);
     add(key, 'line', ['strip', 'saw', 'grade', ...(into === null ? [] : [`line ${into}`])], {
-      alone: length / LAY + (spadeIn(job, own) + byHand) * SPADE + bored / BORE + (closes ? filled / RAM : 0),
+      alone: length / LAY + (spadeIn(job, own.map(ownMeets)) + byHand) * SPADE + bored / BORE + (closes ? filled / RAM : 0),
       together: volume / DIG,
       line: letter,
       digs: true,

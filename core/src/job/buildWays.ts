@@ -1,5 +1,7 @@
 /** How a job is built, where crews differ: usual ways, which a job's own `ways` override one by one. */
 
+import { METRES_PER_FOOT } from '../units/constants';
+
 export const BASIN_FLOORS = ['weep', 'sealed'] as const;
 export const SODS = ['kept', 'new', 'seed'] as const;
 export const EARTHS = ['used', 'hauled'] as const;
@@ -21,6 +23,8 @@ export interface BuildWays {
   leafFilters: boolean;
   /** Copper wrap round pipe within roots. */
   copperWrap: boolean;
+  /** Runs drawn no further apart, middle to middle, are dug as one trench, m; naught digs each by itself. */
+  shareWithin: number;
   /** Least share of a truck that a load is charged as. */
   leastLoad: number;
 }
@@ -33,6 +37,7 @@ const USUAL: BuildWays = {
   tracer: false,
   leafFilters: false,
   copperWrap: false,
+  shareWithin: 2 * METRES_PER_FOOT,
   leastLoad: 0.25,
 };
 

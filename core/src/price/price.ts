@@ -3,6 +3,7 @@ import { TRUCK } from '../catalogue/supply';
 import { waysOf } from '../job/buildWays';
 import { elementOf, headOf, type Job } from '../job/job';
 import type { Dug } from '../quantities/worksDug';
+import { ownMeets } from '../quantities/earth';
 import { takeOff, type TakeOff } from '../quantities/takeOff';
 import type { PartUnit } from '../catalogue/items';
 import { METRES_PER_FOOT } from '../units/constants';
@@ -96,11 +97,11 @@ export const SET_ITEMS = [
 function workIn(job: Job, { parts, trenches, works }: TakeOff): Partial<Record<WorkRate, number>> {
   const net = (...types: string[]): number =>
     parts.filter(({ item }) => types.includes(item.type)).reduce((sum, part) => sum + part.net, 0);
-  const own = trenches.filter(({ beside }) => beside === null);
-  const along = own.reduce((sum, { length, bored }) => sum + length - bored, 0);
+  const along = trenches.reduce((sum, { own, bored }) => sum + Math.max(0, own - bored), 0);
   const trenched = trenches.reduce((sum, { volume }) => sum + volume, 0);
   const { rock = 0, wet = 0, narrow = false, barrow = 0 } = pricesOf(job).conditions;
-  const dug = [...own, ...works];
+  // In the trench of another nothing is met twice.
+  const dug = [...trenches.map(ownMeets), ...works];
   const sprinklers = dug
     .flatMap(({ meets }) => meets)
     .filter(({ id }) => elementOf(job, 'service', id)?.form === 'irrigation');
@@ -108,9 +109,9 @@ function workIn(job: Job, { parts, trenches, works }: TakeOff): Partial<Record<W
     visit: parts.length > 0 ? 1 : 0,
     trench: along,
     // By its mean depth, which its volume says.
-    deeper: own.reduce(
-      (sum, { length, width, volume, bored }) =>
-        bored > 0 ? sum : sum + length * Math.max(0, volume / (length * width) - SHALLOW),
+    deeper: trenches.reduce(
+      (sum, { own, width, ownVolume }) =>
+        ownVolume > 0 ? sum + own * Math.max(0, ownVolume / (own * width) - SHALLOW) : sum,
       0,
     ),
     lay: net('pipe', 'pumpLine'),
@@ -200,7 +201,7 @@ export function priceOf(job: Job, taken: TakeOff): Price {
     total: price + due,
     margin: price > 0 ? (price - base) / price : 0,
     length:
-      taken.trenches.reduce((sum, { length, beside }) => sum + (beside === null ? length : 0), 0) + taken.trenched,
+      taken.trenches.reduce((sum, { own }) => sum + own, 0) + taken.trenched,
   };
 }
 

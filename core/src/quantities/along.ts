@@ -21,11 +21,10 @@ interface Along {
 export function countAlong({ job, solution, trenches, ways }: Along, counting: Counting): void {
   const tape = counting.of({ type: 'markingTape' });
   const wire = counting.of({ type: 'tracer' });
-  for (const { id, length, beside } of trenches) {
+  for (const { id, own } of trenches) {
     // Over pipes in one trench lies one tape.
-    if (beside !== null) continue;
-    if (ways.markingTape) tape(id, length);
-    if (ways.tracer) wire(id, length);
+    if (ways.markingTape) tape(id, own);
+    if (ways.tracer) wire(id, own);
   }
   const { runs } = solution;
   const within = new Map(

@@ -1,7 +1,8 @@
 /** The trench of every run by its profile: what is dug, what the pipe and its bedding leave over, what lies on top. */
 import { BEDDING, BETWEEN_PIPES, BUCKET, LIFT, outsideOf, SIDE_ROOM, STRIP } from '../catalogue/supply';
 import type { Surface as GroundSurface } from '../ground/surface';
-import { ofKind, type Job } from '../job/job';
+import { waysOf } from '../job/buildWays';
+import { headOf, ofKind, type Job } from '../job/job';
 import { isNew, type Run } from '../job/kinds';
 import { PAVED } from '../job/kinds/run';
 import { placeOfLanding } from '../job/places';
@@ -12,6 +13,7 @@ import { aroundOf, crossingsAmong, type Around, type Crossing } from '../yard/cr
 import { groundOf } from '../yard/ground';
 import { groundOver, stationsOver, type GroundStation } from '../yard/profile';
 import type { Counting } from './counting';
+import { outside, sharedTrenches, type Shared, type Stretch } from './sharing';
 import { trenchVolume } from './trench';
 
 export interface Trench {
@@ -28,14 +30,17 @@ export interface Trench {
   lifts: number;
   /** What it meets on its way, in the order met. */
   meets: readonly Crossing[];
-  /** Along it under slabs, m. */
-  underSlab: number;
-  /** Along it under turf, driven through, and where no machine reaches it, m. */
+  /** What over it is opened and made good: turf, m², saw cut, m, slab, m². */
   turf: number;
+  sawn: number;
+  slab: number;
+  /** Along it driven through, and where no machine reaches it, m. */
   bored: number;
   byHand: number;
-  /** Run in whose trench it lies; null where it has its own. */
-  beside: string | null;
+  /** Stretches of it in the trenches of others, and what is a trench of its own: m and m³. */
+  shared: readonly Shared[];
+  own: number;
+  ownVolume: number;
 }
 
 /** Width of a trench, m: its pipes and room beside them, never less than the bucket. */
@@ -72,38 +77,88 @@ function withEnds(
 export const groundAlong = (job: Job, run: Run, plan: RunPlan): GroundStation[] =>
   withEnds(groundOver(job, run), run, plan);
 
-function trenchOf({ run, from, to, surface, around, ...plan }: Read): Trench {
+/** How much of a stretch lies within others, m. */
+const lengthIn = ([from, to]: Stretch, others: readonly Stretch[]): number =>
+  others.reduce((sum, [a, b]) => sum + Math.max(0, Math.min(to, b) - Math.max(from, a)), 0);
+
+/** Volume of a trench between two places along it, m³; its depth runs straight between stations. */
+function volumeOf(stations: readonly number[], depths: readonly number[], [from, to]: Stretch, width: number): number {
+  const depthAt = (along: number): number => {
+    const k = Math.max(
+      1,
+      stations.findIndex((station) => station >= along),
+    );
+    const [a, b] = [stations[k - 1]!, stations[k]!];
+    return b > a ? depths[k - 1]! + ((depths[k]! - depths[k - 1]!) * (along - a)) / (b - a) : depths[k]!;
+  };
+  const inner = stations.flatMap((station, k) => (station > from && station < to ? [[station, depths[k]!]] : []));
+  const line = [[from, depthAt(from)], ...inner, [to, depthAt(to)]];
+  return trenchVolume({
+    stations: line.map(([station]) => station!),
+    depths: line.map(([, depth]) => depth!),
+    width,
+    sideSlope: 0,
+  });
+}
+
+/** What over a pipe is opened, by where along it that lies: slabs that it is drawn under, or what is said to be over it. */
+function coversOf({ run, meets }: { run: Run; meets: readonly Crossing[] }): Record<'slabs' | 'turf', Stretch[]> {
+  const whole: Stretch = [0, run.length];
+  if (run.bored) return { slabs: [], turf: [] };
+  const met = meets.filter(({ kind }) => kind === 'surface').map(({ from, to }): Stretch => [from, to]);
+  if (met.length > 0) return { slabs: met, turf: outside(whole, met) };
+  return run.under === undefined || run.under === 'turf'
+    ? { slabs: [], turf: [whole] }
+    : { slabs: PAVED.has(run.under) ? [whole] : [], turf: [] };
+}
+
+function trenchOf({ run, from, to, surface, around, shared, ...plan }: Read): Trench {
   const { id, length, parallel = 1, material, nominal } = run;
   const bedding = run.under === 'cars' ? BEDDING : 0;
   const levelled = from && to && surface ? stationsOver({ surface, run, from, to }) : [];
   const profile = withEnds(levelled, run, plan);
   const invert = (along: number): number => plan.invertUp + ((plan.invertDown - plan.invertUp) * along) / length;
+  const stations = profile.map(({ along }) => along);
   const depths = profile.map(({ along, level }) => Math.max(0, level - invert(along)) + bedding);
-  // In the trench of another it only makes that wider.
-  const width = run.beside === undefined ? trenchWidth(run) : widened(run);
-  const outside = outsideOf(material, nominal);
-  const volume = trenchVolume({ stations: profile.map(({ along }) => along), depths, width, sideSlope: 0 });
+  const outsideDiameter = outsideOf(material, nominal);
   const deepest = Math.max(...depths);
-  const bore = (parallel * length * Math.PI * outside ** 2) / 4;
-  const stone = run.bored ? 0 : width * bedding * length;
+  const bore = (parallel * length * Math.PI * outsideDiameter ** 2) / 4;
   const meets = from && to ? crossingsAmong(around, [from, ...(run.bends ?? []), to]) : [];
-  const slabs = meets.filter(({ kind }) => kind === 'surface').reduce((sum, { from: a, to: b }) => sum + b - a, 0);
+  const covers = coversOf({ run, meets });
+  // In the trench of another it only makes that wider.
+  const taken = shared.map((each): Stretch => [each.from, each.to]);
+  const whole: Stretch = [0, length];
+  const pieces = [
+    ...(taken.length === 0 ? [whole] : outside(whole, taken)).map((at) => ({ at, width: trenchWidth(run), own: true })),
+    ...taken.map((at) => ({ at, width: widened(run), own: false })),
+  ];
+  const sum = (of: (piece: (typeof pieces)[number]) => number): number =>
+    pieces.reduce((all, piece) => all + of(piece), 0);
+  const dug = ({ at, width }: (typeof pieces)[number]): number =>
+    taken.length === 0
+      ? trenchVolume({ stations, depths, width, sideSlope: 0 })
+      : volumeOf(stations, depths, at, width);
+  // Driven through, only the bore itself comes out.
+  const volume = run.bored ? bore : sum(dug);
+  const stone = run.bored ? 0 : sum(({ at, width }) => width * bedding * (at[1] - at[0]));
   return {
     id,
     length,
-    width,
+    width: pieces.some(({ own }) => own) ? trenchWidth(run) : widened(run),
     depth: deepest,
-    // Driven through, only the bore itself comes out.
-    volume: run.bored ? bore : volume,
+    volume,
     displaced: run.bored ? bore : Math.min(volume, stone + bore),
     bedding: stone,
-    lifts: Math.max(1, Math.ceil((deepest - outside) / LIFT - 1e-6)),
+    lifts: Math.max(1, Math.ceil((deepest - outsideDiameter) / LIFT - 1e-6)),
     meets,
-    underSlab: run.bored ? 0 : Math.max(slabs, run.under && PAVED.has(run.under) && slabs === 0 ? length : 0),
-    turf: run.bored || (run.under !== undefined && run.under !== 'turf' && slabs === 0) ? 0 : length - slabs,
+    turf: sum(({ at, width, own }) => lengthIn(at, covers.turf) * (own ? width + STRIP : width)),
+    sawn: sum(({ at, own }) => (own ? 2 * lengthIn(at, covers.slabs) : 0)),
+    slab: sum(({ at, width }) => lengthIn(at, covers.slabs) * width),
     bored: run.bored ? length : 0,
     byHand: run.under === 'deck' ? length : 0,
-    beside: run.beside ?? null,
+    shared,
+    own: sum(({ at, own }) => (own ? at[1] - at[0] : 0)),
+    ownVolume: run.bored ? 0 : sum((piece) => (piece.own ? dug(piece) : 0)),
   };
 }
 
@@ -114,7 +169,10 @@ interface Read extends Profile {
   to: Place | undefined;
   surface: GroundSurface | null;
   around: Around;
+  shared: readonly Shared[];
 }
+
+const ALONE: readonly Shared[] = [];
 
 const trench = step('trench', (read: Read): Trench => trenchOf(read));
 
@@ -122,8 +180,9 @@ const trench = step('trench', (read: Read): Trench => trenchOf(read));
 export function trenchesOf(job: Job, { runs: plans }: Pick<Solution, 'runs'>, kept: Kept): Trench[] {
   const runs = ofKind(job, 'run').filter((run) => plans[run.id] && isNew(run));
   const { surface } = groundOf(job);
-  const around = aroundOf(job);
+  const around = aroundOf(job, kept);
   const place = (id: string): Place | undefined => placeOfLanding(job.elements.get(id));
+  const shared = sharedTrenches(job, plans, waysOf(headOf(job).ways).shareWithin);
   const trenchAt = kept.row(trench, runs);
   return runs.map((run, at) => {
     const { invertUp, invertDown, groundUp, groundDown, comesOutOver, coveredGround, coverDown } = plans[run.id]!;
@@ -133,6 +192,7 @@ export function trenchesOf(job: Job, { runs: plans }: Pick<Solution, 'runs'>, ke
       to: place(run.to),
       surface,
       around,
+      shared: shared.get(run.id) ?? ALONE,
       invertUp,
       invertDown,
       groundUp,
@@ -144,6 +204,17 @@ export function trenchesOf(job: Job, { runs: plans }: Pick<Solution, 'runs'>, ke
   });
 }
 
+/** A trench with only what its own stretches meet. */
+export const ownMeets = (trench: Trench): Trench =>
+  trench.shared.length === 0
+    ? trench
+    : {
+        ...trench,
+        meets: trench.meets.filter(
+          ({ from, to }) => !trench.shared.some((each) => (from + to) / 2 >= each.from && (from + to) / 2 <= each.to),
+        ),
+      };
+
 export function countEarth(trenches: readonly Trench[], counting: Counting): void {
   const dug = counting.of({ type: 'dug' });
   const backfill = counting.of({ type: 'backfill' });
@@ -152,13 +223,14 @@ export function countEarth(trenches: readonly Trench[], counting: Counting): voi
   const turf = counting.of({ type: 'turf' });
   const saw = counting.of({ type: 'saw' });
   const slab = counting.of({ type: 'slab' });
-  for (const { id, width, volume, displaced, bedding, underSlab, turf: grown, beside } of trenches) {
+  for (const each of trenches) {
+    const { id, volume, displaced, bedding } = each;
     dug(id, volume);
     backfill(id, volume - displaced);
     spoil(id, displaced);
     stone(id, bedding);
-    turf(id, grown * (beside === null ? width + STRIP : width));
-    saw(id, beside === null ? 2 * underSlab : 0);
-    slab(id, underSlab * width);
+    turf(id, each.turf);
+    saw(id, each.sawn);
+    slab(id, each.slab);
   }
 }

@@ -29,7 +29,7 @@ const dug = step(
 
 /** Of works that have a place on the plan; an edit works out those that it reaches. */
 export function worksDug(job: Job, kept: Kept): Dug[] {
-  const around = aroundOf(job);
+  const around = aroundOf(job, kept);
   return DUG.flatMap((kind) =>
     ofKind(job, kind).flatMap((element) =>
       'here' in element && element.here ? [] : (kept.ask(dug, { element, around }, element.id) ?? []),

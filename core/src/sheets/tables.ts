@@ -9,6 +9,7 @@ import type { Plan } from '../verdict/planJob';
 import type { Price } from '../price/price';
 import { priceOf } from '../price/price';
 import { takeOff, type TakeOff } from '../quantities/takeOff';
+import { sharingWords } from '../quantities/sharingWords';
 import { METRES_PER_FOOT, showFlow, showLength, showLevel, showNominal, showPitch, showSmall, text } from '../units';
 import { amountOf, partsTable } from '../quantities/words';
 import { lineLabel, money, rateUnit } from '../price/words';
@@ -143,7 +144,11 @@ export function digTable(job: Job, plan: Plan, line: DigLine, sight: number | nu
       text(showSmall(station.cut, units)),
       sight === null ? '' : text(showLength(targetRod(sight, station), units)),
       `${text(showNominal(run.nominal, units))} at ${text(showPitch(run.pitch))}`,
-      (met.get(String(k)) ?? []).join('; '),
+      [
+        ...(met.get(String(k)) ?? []),
+        // Once for each run, at its foot.
+        ...(line.stations[k - 1]?.run === station.run ? [] : sharingWords(job, plan, station.run)),
+      ].join('; '),
       '',
     ];
   });

@@ -1,6 +1,6 @@
 /** What a line meets on its way over the plan: services, roots, slabs, walls, fences, boundaries, and the ground beside footings. */
 import { keptOf, ofKind, type Job } from '../job/job';
-import { step } from '../numeric/kept';
+import { step, type Kept } from '../numeric/kept';
 import { rootReach, USUAL_HAND_DIG, type Element, type OfKind, type Run } from '../job/kinds';
 import { placeAlong, wayOfRun } from '../job/places';
 import { bearing, crossing, extentOf, footOnWay, isWithin, wayLength, type Extent, type Place } from '../site/place';
@@ -99,9 +99,9 @@ const around = step(
   }),
 );
 
-/** All that a trench may meet in a job: the same for as long as nothing of it changes. */
-export const aroundOf = (job: Job): Around =>
-  keptOf(job).ask(around, Object.fromEntries(MET.map((kind) => [kind, ofKind(job, kind)])) as unknown as Lists);
+/** All that a trench may meet in a job: the same for as long as nothing of it changes. `kept`: where whoever asks keeps it. */
+export const aroundOf = (job: Job, kept: Kept = keptOf(job)): Around =>
+  kept.ask(around, Object.fromEntries(MET.map((kind) => [kind, ofKind(job, kind)])) as unknown as Lists);
 
 /** All that a way meets, in the order met. */
 export function crossingsAmong({ lines, trees, slabs, buildings }: Around, way: readonly Place[]): Crossing[] {

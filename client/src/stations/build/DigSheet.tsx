@@ -11,6 +11,7 @@ import {
   showPitch,
   showPitchTrade,
   showSmall,
+  sharingWords,
   text,
   type DigLine,
   type DigStation,
@@ -204,6 +205,7 @@ function Stations({ line, sight, byString }: StationsProps) {
 function RunHead({ id }: { id: string }) {
   const { job, plan, units } = useJob();
   const run = plan.runs[id]!;
+  const sharing = useMemo(() => sharingWords(job, plan, id), [job, plan, id]);
   return (
     <View style={{ paddingTop: SPACE.m }}>
       <Text kind="strong">
@@ -211,6 +213,11 @@ function RunHead({ id }: { id: string }) {
         {text(showPitchTrade(run.pitch, units))}
       </Text>
       <Text kind="small">{nameOf(job, id)}</Text>
+      {sharing.map((each) => (
+        <Text key={each} kind="small">
+          {each}
+        </Text>
+      ))}
     </View>
   );
 }

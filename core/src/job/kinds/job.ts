@@ -77,6 +77,7 @@ const waysSchema = z
     tracer: z.boolean(),
     leafFilters: z.boolean(),
     copperWrap: z.boolean(),
+    shareWithin: z.number().min(0).max(5),
     leastLoad: z.number().min(0).max(1),
   })
   .partial();

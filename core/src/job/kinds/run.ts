@@ -46,6 +46,8 @@ const schema = z.strictObject({
   assumed: flag,
   /** Another run in whose trench it lies beside it. */
   beside: idSchema.optional(),
+  /** In a trench of its own, however near another is drawn. */
+  apart: flag,
   /** How many such pipes lie side by side and share the flow; one when absent. */
   parallel: z.number().int().min(1).max(6).optional(),
   /** Opening left in the adapter at its head where that is narrower than the pipe, m. */
@@ -83,6 +85,7 @@ export const runKind = kind<Run>(schema, {
     grade: '`auto`; `pitch` with pitch; `levels` with up, down',
     bored: 'driven through under what is over it',
     beside: 'a run in whose trench it lies',
+    apart: 'in a trench of its own, however near another is drawn',
     parallel: 'how many side by side',
     throat: 'opening of an adapter at its head, m',
     laid: 'along (m from its head), level (invert), at (when), as it was read in the trench',
