@@ -149,5 +149,9 @@ export { calendarOf, daysBetween, isWorked, plusDays, workedFrom } from './clear
 export { needAbout, needSays, needTitle, readyWords, standsMark, standsWords } from './clearances/words';
 export { scheduleOf, type Schedule, type Scheduled, type Weather } from './days/schedule';
 export { stepsOf, type WorkStep } from './days/steps';
-export { heldWords, stepLabel, truckWords } from './days/words';
+export { heldWords, loadWords, stepLabel, toolWords } from './days/words';
+export { truckLoads, type Load } from './days/truck';
+export { toolsOf, type Tool } from './days/tools';
+export { machineDays } from './quantities/machines';
+export { RENTABLE, RENTED_LABELS, type Digger, type Rentable } from './catalogue/diggers';
 export { compareOptions, keepAside, optionName, takeOption, type Compared } from './variants/variants';

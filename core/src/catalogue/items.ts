@@ -15,7 +15,7 @@ export type Item =
   | { type: 'bend'; material: Material; nominal: number; degrees: 22.5 | 45 | 90 }
   | { type: 'reducer'; material: Material; nominal: number; branch: number }
   | { type: 'adapter' | 'boot'; material: Material; other: Material; nominal: number }
-  | { type: 'downspoutAdapter'; size: DownspoutSize; material: Material; nominal: number }
+  | { type: 'downspoutAdapter'; size: DownspoutSize; material: Material; nominal: number; vented?: true }
   | { type: 'box' | 'grate' | 'riser' | 'plug'; grate: Grate }
   | { type: 'boxOutlet' | 'inletSeal'; material: Material; nominal: number }
   | { type: 'trap' | 'chamber' }
@@ -25,7 +25,17 @@ export type Item =
   | { type: 'emitter' | 'leachTee' | 'guard' | 'endGrate' | 'kerbOutlet' | 'tapIn'; nominal: number }
   | { type: 'leafFilter'; size: DownspoutSize }
   | { type: 'sock' | 'copperSock'; nominal: number }
-  | { type: 'weepHole' | 'anchor' | 'trafficPlate' | 'barrelValve' | 'barrelUnion' | 'barrelOverflow' | 'barrelStand' }
+  | {
+      type:
+        | 'sprinklerRepair'
+        | 'weepHole'
+        | 'anchor'
+        | 'trafficPlate'
+        | 'barrelValve'
+        | 'barrelUnion'
+        | 'barrelOverflow'
+        | 'barrelStand';
+    }
   | { type: 'sealant' | 'markingTape' | 'tracer' | 'concrete' }
   | { type: 'pump' | 'checkValve' | 'pumpBasin' | 'pumpAlarm' | 'frostOverflow' }
   | { type: 'pumpLine'; nominal: number }
@@ -89,6 +99,7 @@ export const GROUP_OF: Record<Item['type'], PartGroup> = {
   concrete: 'stone',
   copperSock: 'pipe',
   anchor: 'pipe',
+  sprinklerRepair: 'pipe',
   markingTape: 'pipe',
   tracer: 'pipe',
   sealant: 'joints',
@@ -111,7 +122,7 @@ export const GROUP_OF: Record<Item['type'], PartGroup> = {
   slab: 'ground',
 };
 
-export type PartUnit = 'piece' | 'm' | 'm²' | 'm³' | 'L';
+export type PartUnit = 'piece' | 'm' | 'm²' | 'm³' | 'L' | 'day';
 
 export const UNIT_OF: Record<Item['type'], PartUnit> = {
   ...(Object.fromEntries(Object.keys(GROUP_OF).map((type) => [type, 'piece'])) as Record<Item['type'], PartUnit>),
@@ -156,6 +167,7 @@ type Field =
   | 'width'
   | 'volume'
   | 'stone'
+  | 'vented'
   | 'weep';
 
 const MADE = ['material', 'nominal'] as const;
@@ -179,7 +191,7 @@ const FIELDS: Partial<Record<Item['type'], readonly Field[]>> = {
   bend: ['material', 'nominal', 'degrees'],
   adapter: BETWEEN,
   boot: BETWEEN,
-  downspoutAdapter: ['material', 'nominal', 'size'],
+  downspoutAdapter: ['material', 'nominal', 'size', 'vented'],
   leafFilter: ['size'],
   box: GRATED,
   grate: GRATED,

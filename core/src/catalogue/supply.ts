@@ -84,10 +84,8 @@ export const RISER = inches(6);
 /** A length of channel drain, m. */
 export const CHANNEL_LENGTH = 1;
 
-/** Trench wider than its pipe, m: 8 in; room between pipes side by side; the narrowest bucket. */
-export const SIDE_ROOM = inches(8);
+/** Room between pipes side by side, m. */
 export const BETWEEN_PIPES = inches(4);
-export const BUCKET = inches(12);
 /** Bedding of stone under a pipe that cars pass over, m. */
 export const BEDDING = inches(4);
 /** Backfill is rammed in lifts of this, m. */

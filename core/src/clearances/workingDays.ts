@@ -1,24 +1,21 @@
 /** Days of the calendar as they are written, 2026-11-26, and which of them are worked on. No clock: today is always told. */
 import { addDays, differenceInCalendarDays, formatISO, isWeekend, parseISO } from 'date-fns';
+import { crewOf, type Crew } from '../job/crew';
 import { headOf, type Job } from '../job/job';
 
-export interface Calendar {
+export interface Calendar extends Crew {
   holidays: ReadonlySet<string>;
   /** Working days from a locate request to its marks, and days that those stand. */
   locateDays: number;
   locateLasts: number;
-  crew: number;
-  hours: number;
-  /** Own pace beside the usual one: 1.5 takes half as long again. */
-  pace: number;
 }
 
-const USUAL = { locateDays: 3, locateLasts: 21, crew: 3, hours: 8, pace: 1 };
+const USUAL = { locateDays: 3, locateLasts: 21 };
 
 /** A job's calendar, the usual one where it says nothing. */
 export function calendarOf(job: Job): Calendar {
   const { holidays = [], ...own } = headOf(job).calendar ?? {};
-  return { ...USUAL, ...own, holidays: new Set(holidays) };
+  return { ...USUAL, ...own, ...crewOf(job), holidays: new Set(holidays) };
 }
 
 const written = (date: Date): string => formatISO(date, { representation: 'date' });

@@ -25,7 +25,7 @@ function laidOut(job: Job, weather: readonly Weather[] = [], asked = true) {
   const told = asked
     ? applyChange(job, clearing(job, needs[0]!, { readyOn: '2026-11-25', expiresOn: '2026-12-31' })).job
     : job;
-  const steps = stepsOf(told, plan, taken, false);
+  const steps = stepsOf(told, taken, false);
   return { steps, schedule: scheduleOf(told, steps, standings(told, needs, TODAY), weather, TODAY) };
 }
 
@@ -70,7 +70,7 @@ it('seven inlets along two sides of a house take about four hours, opened and cl
   const of = (more: object): number => {
     const told = put(job, { ...job.elements.get('job')!, ...more } as Element);
     const plan = planJob(told);
-    return stepsOf(told, plan, takeOff(told, plan), false).reduce((sum, { hours }) => sum + hours, 0);
+    return stepsOf(told, takeOff(told, plan), false).reduce((sum, { hours }) => sum + hours, 0);
   };
   expect(of({})).toBeGreaterThan(3.5);
   expect(of({})).toBeLessThan(5);
@@ -78,7 +78,7 @@ it('seven inlets along two sides of a house take about four hours, opened and cl
   // A swale alone has nothing to run water through, and is shaped before anything is laid.
   const swale = jobOf(ground(60, 'swale'), swaleOf());
   const plan = planJob(swale);
-  const keys = stepsOf(swale, plan, takeOff(swale, plan), false).map(({ key }) => key);
+  const keys = stepsOf(swale, takeOff(swale, plan), false).map(({ key }) => key);
   expect(keys).toContain('grade');
   expect(keys).not.toContain('test');
 });
@@ -127,7 +127,7 @@ it('marks that are granted without a day are there; refused ones are not; a firs
     const taken = takeOff(clinic, planJob(clinic));
     const needs = needsOf(clinic, taken);
     const told = applyChange(put(clinic, head({ startsOn: '2026-11-02' })), clearing(clinic, needs[0]!, { state })).job;
-    return scheduleOf(told, stepsOf(told, planJob(told), taken, false), standings(told, needs, TODAY), [], TODAY);
+    return scheduleOf(told, stepsOf(told, taken, false), standings(told, needs, TODAY), [], TODAY);
   };
   expect(marks('granted').steps.some(({ marksGone }) => marksGone)).toBe(false);
   expect(marks('refused').steps.some(({ marksGone }) => marksGone)).toBe(true);

@@ -2,7 +2,7 @@
 import { calendarOf, isWorked, plusDays, workedFrom } from '../clearances/workingDays';
 import type { NeedStanding } from '../clearances/standing';
 import { headOf, type Job } from '../job/job';
-import { FROST, FROST_FREE, WET } from './rates';
+import { FROST, FROST_FREE, WET } from '../catalogue/paces';
 import type { WorkStep } from './steps';
 
 export interface Weather {
@@ -13,13 +13,15 @@ export interface Weather {
 }
 
 /** Why a step begins no sooner than it does, other than for what comes before it. */
-export type Held = 'marks' | 'wet' | 'frost' | 'hand';
+export type Held = 'marks' | 'wet' | 'frost' | 'hand' | 'concrete';
 
 export interface Scheduled {
   step: WorkStep;
   /** Hours of each day, in turn; never none. */
   days: readonly { day: string; hours: number }[];
   held: readonly Held[];
+  /** Day until which no wheels pass over its concrete. */
+  curesUntil: string | null;
   /** It digs after the marks have run out, or they are not asked for yet. */
   marksGone: boolean;
 }
@@ -55,6 +57,8 @@ export function scheduleOf(
   const begin = startsOn > today ? startsOn : today;
   const used = new Map<string, number>();
   const ends = new Map<string, string>();
+  /** When concrete that others wait for is hard. */
+  const hard = new Map<string, string>();
   const scheduled: Scheduled[] = [];
   const never: string[] = [];
   const done: { step: WorkStep; day: string }[] = [];
@@ -73,11 +77,14 @@ export function scheduleOf(
   for (const step of steps) {
     if (step.settled?.doneOn !== undefined) continue;
     const before = step.after.flatMap((key) => ends.get(key) ?? []);
-    const soonest = before.reduce((most, day) => (day > most ? day : most), begin);
+    const latest = (all: readonly string[]): string => all.reduce((most, day) => (day > most ? day : most), begin);
+    // Water may run through while concrete hardens; nothing is rammed beside it.
+    const waits = step.kind !== 'test' && step.kind !== 'inspect';
+    const soonest = latest([...before, ...step.after.flatMap((key) => (waits ? (hard.get(key) ?? []) : []))]);
     const pinned = step.settled?.day;
-    const held = new Set<Held>();
-    if (pinned !== undefined && pinned > soonest) held.add('hand');
-    let at = workedFrom(pinned !== undefined && pinned > soonest ? pinned : soonest, calendar);
+    const byHand = pinned !== undefined && pinned > soonest;
+    const held = new Set<Held>(byHand ? ['hand'] : soonest > latest(before) ? ['concrete'] : []);
+    let at = workedFrom(byHand ? pinned : soonest, calendar);
     let left = step.hours;
     const days: { day: string; hours: number }[] = [];
     for (let k = 0; k < HORIZON && left > 1e-9; k++, at = workedFrom(plusDays(at, 1), calendar)) {
@@ -99,8 +106,10 @@ export function scheduleOf(
     }
     const last = days.at(-1)!.day;
     ends.set(step.key, last);
+    if (step.cures && step.cures.work > 0) hard.set(step.key, plusDays(last, step.cures.work + 1));
     const marksGone = step.digs && (!marked || (marksTo !== undefined && last > marksTo));
-    scheduled.push({ step, days, held: [...held], marksGone });
+    const curesUntil = step.cures ? plusDays(last, step.cures.wheels) : null;
+    scheduled.push({ step, days, held: [...held], curesUntil, marksGone });
   }
   const all = scheduled.flatMap(({ days }) => days.map(({ day }) => day)).sort();
   return { steps: scheduled, done, never, first: all[0] ?? null, last: all.at(-1) ?? null };

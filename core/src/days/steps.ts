@@ -1,16 +1,18 @@
 /** What is done, in the order of the work, with how long it takes and what each day's truck must carry. */
 import { calendarOf } from '../clearances/workingDays';
 import { waysOf } from '../job/buildWays';
-import { headOf, ofKind, type Job } from '../job/job';
-import type { Step as Settled } from '../job/kinds';
-import type { Solution } from '../plan/solution';
-import type { PartGroup } from '../catalogue/items';
+import { elementOf, headOf, ofKind, type Job } from '../job/job';
+import type { Run, Step as Settled } from '../job/kinds';
+import type { Rentable } from '../catalogue/diggers';
 import type { TakeOff } from '../quantities/takeOff';
-import { SET_ITEMS, spadeIn } from '../price/price';
+import { besideTrenches } from './beside';
+import { SET_ITEMS, spadeIn } from '../quantities/met';
 import { ownMeets } from '../quantities/earth';
 import {
   BORE,
+  CHAINED,
   CHANNEL,
+  CHANNEL_CURES,
   COME,
   DIG,
   LAY,
@@ -18,6 +20,7 @@ import {
   SAW,
   SET,
   SLAB,
+  SLAB_CURES,
   SOD,
   SOW,
   SPADE,
@@ -25,7 +28,7 @@ import {
   STRIP,
   TEST,
   TURF,
-} from './rates';
+} from '../catalogue/paces';
 
 export const STEP_KINDS = [
   'setOut',
@@ -55,23 +58,26 @@ export interface WorkStep {
   /** Whether the ground is opened, which wet days and missing marks hold up; whether frost spoils it. */
   digs: boolean;
   grows: boolean;
-  machine: 'excavator' | 'rammer' | 'saw' | null;
-  /** Groups of parts that it needs on the truck. */
-  truck: readonly PartGroup[];
+  machines: readonly Rentable[];
+  /** What is set, built or shaped in it, by id. */
+  things: readonly string[];
+  /** Days that its concrete stands before anything else is done over it, and until wheels pass. */
+  cures: { work: number; wheels: number } | null;
   settled: Settled | null;
 }
 
 /** Lines so that each comes after the one that it runs into: the way out first, and upward. */
-function downstreamFirst({
-  lines,
-  runs,
-}: Pick<Solution, 'lines' | 'runs'>): { letter: string; runs: string[]; into: string | null }[] {
-  const lineOf = new Map(lines.flatMap(({ letter, runs: ids }) => ids.map((id) => [runs[id]?.from, letter] as const)));
-  const own = lines.map(({ letter, runs: ids }) => {
-    const heads = new Set(ids.map((id) => runs[id]?.from));
-    const foot = ids.map((id) => runs[id]?.to).find((to) => !heads.has(to));
+function downstreamFirst(
+  job: Job,
+  lines: TakeOff['lines'],
+): { letter: string; runs: readonly string[]; into: string | null }[] {
+  const endsOf = (id: string): Pick<Run, 'from' | 'to'> | undefined => elementOf(job, 'run', id);
+  const lineOf = new Map(lines.flatMap(({ letter, runs }) => runs.map((id) => [endsOf(id)?.from, letter] as const)));
+  const own = lines.map(({ letter, runs }) => {
+    const heads = new Set(runs.map((id) => endsOf(id)?.from));
+    const foot = runs.map((id) => endsOf(id)?.to).find((to) => !heads.has(to));
     const into = (foot === undefined ? undefined : lineOf.get(foot)) ?? null;
-    return { letter, runs: ids, into: into === letter ? null : into };
+    return { letter, runs, into: into === letter ? null : into };
   });
   const placed: typeof own = [];
   const done = new Set<string>();
@@ -87,7 +93,7 @@ function downstreamFirst({
 
 /** What a step takes: `alone` h of one person, shared by the crew; `together` h of a machine or the whole crew. */
 type Takes = { alone?: number; together?: number } & Partial<
-  Pick<WorkStep, 'line' | 'digs' | 'grows' | 'machine' | 'truck'>
+  Pick<WorkStep, 'line' | 'digs' | 'grows' | 'machines' | 'things' | 'cures'>
 >;
 
 /** Puts a step behind those that it comes after; none where it takes no time. */
@@ -113,8 +119,9 @@ function stepList(job: Job): { steps: WorkStep[]; add: AddStep } {
       hours,
       digs: false,
       grows: false,
-      machine: null,
-      truck: [],
+      machines: [],
+      things: [],
+      cures: null,
       ...more,
       settled: own,
     });
@@ -123,61 +130,38 @@ function stepList(job: Job): { steps: WorkStep[]; add: AddStep } {
 }
 
 /** Each line dug and laid, from the end up; the keys of their steps. */
-function layLines(job: Job, solution: Pick<Solution, 'lines' | 'runs'>, { trenches }: TakeOff, add: AddStep): string[] {
+function layLines(job: Job, { trenches, lines }: TakeOff, add: AddStep): string[] {
   const closes = waysOf(headOf(job).ways).opening === 'stretch';
   const byRun = new Map(trenches.map((trench) => [trench.id, trench]));
-  return downstreamFirst(solution).map(({ letter, runs, into }) => {
+  return downstreamFirst(job, lines).map(({ letter, runs, into }) => {
     const own = runs.flatMap((id) => byRun.get(id) ?? []);
-    const volume = own.reduce((sum, each) => sum + each.volume, 0);
+    const volume = own.reduce((sum, each) => sum + (each.digger === 'excavator' ? each.volume : 0), 0);
+    const chained = own.reduce((sum, each) => sum + (each.digger === 'trencher' ? each.own : 0), 0);
     const length = own.reduce((sum, each) => sum + each.length, 0);
     const key = `line ${letter}`;
     const filled = own.reduce((sum, each) => sum + each.volume - each.displaced, 0);
     const bored = own.reduce((sum, each) => sum + each.bored, 0);
     const byHand = own.reduce((sum, each) => sum + each.byHand, 0);
     add(key, 'line', ['strip', 'saw', 'grade', ...(into === null ? [] : [`line ${into}`])], {
-      alone: length / LAY + (spadeIn(job, own.map(ownMeets)) + byHand) * SPADE + bored / BORE + (closes ? filled / RAM : 0),
-      together: volume / DIG,
+      alone:
+        length / LAY + (spadeIn(job, own.map(ownMeets)) + byHand) * SPADE + bored / BORE + (closes ? filled / RAM : 0),
+      together: volume / DIG + chained / CHAINED,
       line: letter,
       digs: true,
-      machine: 'excavator',
-      truck: ['pipe', 'fittings', 'ends', 'joints', 'stone'],
+      machines: [
+        ...new Set(
+          own.flatMap(({ digger, bored, length: all }) =>
+            bored === all ? ['borer' as const] : digger === 'hand' ? [] : [digger],
+          ),
+        ),
+      ],
     });
     return key;
   });
 }
 
-interface Beside {
-  /** m³ dug and filled. */
-  earth: number;
-  /** m³ of stone placed. */
-  stone: number;
-}
-
-/** What is dug, filled and placed besides the trenches of lines: to shape the ground, where inlets are set, and for other works. */
-function besideTrenches(job: Job, { parts, trenches }: TakeOff): Record<'ground' | 'inlets' | 'works', Beside> {
-  const found = { ground: { earth: 0, stone: 0 }, inlets: { earth: 0, stone: 0 }, works: { earth: 0, stone: 0 } };
-  const kindAt = (id: string): keyof typeof found => {
-    const kind = job.elements.get(id)?.kind;
-    if (kind === 'swale' || kind === 'berm') return 'ground';
-    return kind === 'basin' || kind === 'channel' ? 'inlets' : 'works';
-  };
-  const isTrenched = new Set(trenches.map(({ id }) => id));
-  for (const { item, uses } of parts) {
-    const what = item.type === 'stone' ? 'stone' : item.type === 'dug' || item.type === 'fill' ? 'earth' : null;
-    if (what === null) continue;
-    for (const { id, quantity } of uses)
-      if (what === 'stone' || !isTrenched.has(id)) found[kindAt(id)][what] += quantity;
-  }
-  return found;
-}
-
 /** The steps of a plan, each after what it needs. None where nothing is built. */
-export function stepsOf(
-  job: Job,
-  solution: Pick<Solution, 'lines' | 'runs'>,
-  taken: TakeOff,
-  inspected: boolean,
-): WorkStep[] {
+export function stepsOf(job: Job, taken: TakeOff, inspected: boolean): WorkStep[] {
   const { parts, trenches } = taken;
   if (parts.length === 0) return [];
   const net = (...types: string[]): number =>
@@ -186,17 +170,22 @@ export function stepsOf(
   // The crew comes when there is something to dig: it looks for the marks first.
   add('setOut', 'setOut', [], { together: COME, digs: true });
   add('strip', 'strip', ['setOut'], { alone: net('turf', 'sodCut', 'seed') / STRIP, digs: true });
-  add('saw', 'strip', ['setOut'], { alone: net('saw') / SAW, digs: true, machine: 'saw' });
+  add('saw', 'strip', ['setOut'], { alone: net('saw') / SAW, digs: true, machines: ['wetSaw'] });
   const beside = besideTrenches(job, taken);
   // What shapes the ground comes before what is laid in it.
-  add('grade', 'grade', ['strip'], { together: beside.ground.earth / DIG, digs: true, machine: 'excavator' });
-  const laid = layLines(job, solution, taken, add);
+  add('grade', 'grade', ['strip'], {
+    together: beside.ground.earth / DIG,
+    digs: true,
+    machines: ['excavator'],
+    things: beside.ground.things,
+  });
+  const laid = layLines(job, taken, add);
   add('works', 'works', ['strip', ...laid], {
     alone: beside.works.stone / RAM + spadeIn(job, taken.works) * SPADE,
     together: beside.works.earth / DIG,
     digs: true,
-    machine: 'excavator',
-    truck: ['works', 'stone', 'pipe'],
+    machines: ['excavator'],
+    things: beside.works.things,
   });
   add('boxes', 'boxes', laid, {
     alone:
@@ -205,7 +194,8 @@ export function stepsOf(
       (net('slipCoupler', 'boot') / 2) * SPLICE +
       beside.inlets.stone / RAM,
     together: beside.inlets.earth / DIG,
-    truck: ['inlets', 'ends', 'works'],
+    things: beside.inlets.things,
+    cures: net('concrete') > 0 ? CHANNEL_CURES : null,
   });
   // Water is run through pipe; where none is laid there is nothing to look at.
   add('test', 'test', [...laid, 'boxes', 'works'], { together: trenches.length > 0 ? TEST : 0 });
@@ -214,18 +204,17 @@ export function stepsOf(
     waysOf(headOf(job).ways).opening === 'stretch'
       ? trenches.reduce((sum, { volume, displaced }) => sum + volume - displaced, 0)
       : 0;
-  add('backfill', 'backfill', ['test', 'inspect'], {
-    alone: Math.max(0, net('backfill') - closed) / RAM,
-    machine: 'rammer',
+  add('backfill', 'backfill', ['test', 'inspect', 'boxes'], {
+    alone: (Math.max(0, net('backfill') - closed) + beside.raised.earth) / RAM,
+    machines: ['rammer'],
   });
-  add('slab', 'slab', ['backfill'], { alone: net('slab') / SLAB, truck: ['ground'] });
+  add('slab', 'slab', ['backfill'], { alone: net('slab') / SLAB, cures: net('slab') > 0 ? SLAB_CURES : null });
   // After the heavy machines have left the ground.
   const grown = net('turf') / TURF + net('sodCut') / SOD + net('seed') / SOW;
   // Turf that was cut here and kept takes in any weather in which it can be lifted.
   add('turf', 'turf', ['backfill', 'slab'], {
     alone: grown,
     grows: net('turf', 'seed') > 0,
-    truck: net('turf', 'seed') > 0 ? ['ground'] : [],
   });
   return steps;
 }

@@ -1,21 +1,38 @@
 /** How a job is built, where crews differ: usual ways, which a job's own `ways` override one by one. */
 
+import type { Digger } from '../catalogue/diggers';
 import { METRES_PER_FOOT } from '../units/constants';
 
 export const BASIN_FLOORS = ['weep', 'sealed'] as const;
 export const SODS = ['kept', 'new', 'seed'] as const;
 export const EARTHS = ['used', 'hauled'] as const;
 export const OPENINGS = ['whole', 'stretch'] as const;
+export const OFFCUTS = ['paid', 'kept'] as const;
+
+/** Ground that is raised with what is left over: a low spot, grade at the foundation. Area m², depth m. */
+export interface RaisedGround {
+  name: string;
+  area: number;
+  depth: number;
+}
 
 export interface BuildWays {
   /** Holes in a basin's floor that its last water soaks away by; by soil and how near a building it stands, when absent. */
   basinFloor?: (typeof BASIN_FLOORS)[number] | undefined;
-  /** Turf over what is dug: cut, kept and laid back, bought new, or sown under a blanket. */
-  sod: (typeof SODS)[number];
+  /** Turf over what is dug: cut, kept and laid back, bought new, or sown under a blanket; by how much it is and by the season, when absent. */
+  sod?: (typeof SODS)[number] | undefined;
   /** What is dug out goes to where fill is wanted, or all of it is hauled and fill is brought. */
   earth: (typeof EARTHS)[number];
   /** A line is dug whole and filled once water has run through it, or opened and closed 10 to 20 ft at a time, so that no trench stands open over night. */
   opening: (typeof OPENINGS)[number];
+  /** What trenches are dug by, where their width and depth let it. */
+  digger: Digger;
+  /** Ground raised with what is left over. */
+  raised: RaisedGround[];
+  /** Whole sticks and rolls are paid by this job, or only what it uses of them, the rest kept for the next. */
+  offcuts: (typeof OFFCUTS)[number];
+  /** At the foot of a downspout an adapter with a vent, which lets the line be looked into and overflow above ground. */
+  ventedFeet: boolean;
   /** Tape over the pipe that warns the next one who digs, and wire by which it is found. */
   markingTape: boolean;
   tracer: boolean;
@@ -30,9 +47,12 @@ export interface BuildWays {
 }
 
 const USUAL: BuildWays = {
-  sod: 'kept',
   earth: 'used',
   opening: 'whole',
+  digger: 'excavator',
+  raised: [],
+  offcuts: 'paid',
+  ventedFeet: false,
   markingTape: true,
   tracer: false,
   leafFilters: false,
@@ -43,3 +63,12 @@ const USUAL: BuildWays = {
 
 /** The usual ways with a job's own laid over them. */
 export const waysOf = (own: Partial<BuildWays> | undefined): BuildWays => ({ ...USUAL, ...own });
+
+/** More turf than so does not wait beside a trench to be laid back, m²: some 1,000 ft². */
+const KEPT = 93;
+/** Months that seed takes in. */
+const SOWN = new Set(['03', '04', '05', '08', '09', '10']);
+
+/** What becomes of so much turf (m²): as was said; a little is cut and kept, much is sown in its season, and bought out of it or where no day is set. */
+export const sodFor = ({ sod }: BuildWays, area: number, startsOn: string | undefined): (typeof SODS)[number] =>
+  sod ?? (area <= KEPT ? 'kept' : startsOn && SOWN.has(startsOn.slice(5, 7)) ? 'seed' : 'new');

@@ -1,4 +1,5 @@
 /** What things cost where nobody says otherwise: invented rates, in the least units of the currency for one SI unit. The user's own replace them one by one. */
+import type { Rentable } from '../catalogue/diggers';
 import type { Grate } from '../catalogue/grates';
 import { headOf, type Job } from '../job/job';
 import type { Item } from '../catalogue/items';
@@ -82,6 +83,7 @@ const PER: Record<Item['type'], readonly [base: number, perInch: number]> = {
   pumpLine: [200, 180],
   weepHole: [150, 0],
   leafFilter: [2900, 0],
+  sprinklerRepair: [1400, 0],
   sock: [40, 25],
   copperSock: [900, 220],
   anchor: [2200, 0],
@@ -159,6 +161,8 @@ export interface Prices {
   tax: number;
   rounding: number;
   conditions: Conditions;
+  /** Least units a day, by tool. */
+  rented: Readonly<Partial<Record<Rentable, number>>>;
   extras: readonly { name: string; amount: number }[];
 }
 
@@ -167,6 +171,8 @@ export interface Conditions {
   rock?: number | undefined;
   wet?: number | undefined;
   narrow?: boolean | undefined;
+  /** Narrowest gate on the way in, m. */
+  gate?: number | undefined;
   /** m that what is dug and brought is wheeled. */
   barrow?: number | undefined;
 }
@@ -180,6 +186,7 @@ const USUAL: Prices = {
   tax: 0,
   rounding: 500,
   conditions: {},
+  rented: {},
   extras: [],
 };
 

@@ -1,13 +1,15 @@
 /** What a plan costs to build, line by line, and what is asked for it. Amounts are whole least units of the currency, and add up. */
+import type { Rentable } from '../catalogue/diggers';
 import { TRUCK } from '../catalogue/supply';
 import { waysOf } from '../job/buildWays';
 import { elementOf, headOf, type Job } from '../job/job';
-import type { Dug } from '../quantities/worksDug';
+import { machineDays } from '../quantities/machines';
+import { metBy, SET_ITEMS } from '../quantities/met';
+import { barred } from '../quantities/widths';
 import { ownMeets } from '../quantities/earth';
 import { takeOff, type TakeOff } from '../quantities/takeOff';
 import type { PartUnit } from '../catalogue/items';
 import { METRES_PER_FOOT } from '../units/constants';
-import { handDigOf } from '../yard/crossings';
 import { partRate, pricesOf, WORK_RATES, type WorkRate } from './book';
 
 export interface PriceLine {
@@ -16,6 +18,8 @@ export interface PriceLine {
   work: WorkRate | null;
   /** What is charged once, by the name that it was given. */
   extra?: string;
+  /** What is rented by the day. */
+  rented?: Rentable;
   quantity: number;
   unit: PartUnit;
   /** Least units for one of its units, and whether the job has its own. */
@@ -49,49 +53,9 @@ const WHEELED = 10;
 /** Depth that a metre of trench is priced to, m. */
 const SHALLOW = 2 * METRES_PER_FOOT;
 
-/** m dug by spade beside services, among roots light and heavy. */
-function met(job: Job, dug: readonly Dug[]): Record<'handDig' | 'rootsLight' | 'rootsHeavy', number> {
-  const found = { handDig: 0, rootsLight: 0, rootsHeavy: 0 };
-  for (const { length, meets } of dug)
-    for (const { id, kind, from, to, angle } of meets) {
-      if (kind === 'service') {
-        const service = elementOf(job, 'service', id)!;
-        // Askew the way through its zone is longer, to no more than the run itself.
-        found.handDig += Math.min(length, (2 * handDigOf(service)) / Math.max(0.1, Math.sin(angle ?? Math.PI / 2)));
-      }
-      const tree = kind === 'tree' ? elementOf(job, 'tree', id) : undefined;
-      if (tree) found[tree.vigour === 'aggressive' ? 'rootsHeavy' : 'rootsLight'] += to - from;
-    }
-  return found;
-}
-
-/** m of some trenches or works that are dug by spade beside services. */
-export const spadeIn = (job: Job, dug: readonly Dug[]): number => met(job, dug).handDig;
-
 /** Truck loads that so much loose earth (m³) is charged as: none less than the least that is asked for one. */
 const loadsOf = (job: Job, loose: number): number =>
   loose > 1e-9 ? Math.max(waysOf(headOf(job).ways).leastLoad, loose / TRUCK) : 0;
-
-/** What is met, and besides by spade where no machine reaches. */
-function metBy(job: Job, dug: readonly Dug[], trenches: TakeOff['trenches']): ReturnType<typeof met> {
-  const found = met(job, dug);
-  return { ...found, handDig: found.handDig + trenches.reduce((sum, { byHand }) => sum + byHand, 0) };
-}
-
-/** What is set at the end of a pipe or on it. */
-export const SET_ITEMS = [
-  'box',
-  'trap',
-  'emitter',
-  'kerbOutlet',
-  'tapIn',
-  'pumpBasin',
-  'barrel',
-  'downspoutAdapter',
-  'culvertEnd',
-  'headwall',
-  'chamber',
-] as const;
 
 /** Quantities of work, by rate. */
 function workIn(job: Job, { parts, trenches, works }: TakeOff): Partial<Record<WorkRate, number>> {
@@ -99,7 +63,7 @@ function workIn(job: Job, { parts, trenches, works }: TakeOff): Partial<Record<W
     parts.filter(({ item }) => types.includes(item.type)).reduce((sum, part) => sum + part.net, 0);
   const along = trenches.reduce((sum, { own, bored }) => sum + Math.max(0, own - bored), 0);
   const trenched = trenches.reduce((sum, { volume }) => sum + volume, 0);
-  const { rock = 0, wet = 0, narrow = false, barrow = 0 } = pricesOf(job).conditions;
+  const { rock = 0, wet = 0, narrow = false, barrow = 0, gate } = pricesOf(job).conditions;
   // In the trench of another nothing is met twice.
   const dug = [...trenches.map(ownMeets), ...works];
   const sprinklers = dug
@@ -121,7 +85,10 @@ function workIn(job: Job, { parts, trenches, works }: TakeOff): Partial<Record<W
     sprinklers: sprinklers.length,
     rock: trenched * rock,
     wet: along * wet,
-    narrow: narrow ? along : 0,
+    narrow:
+      narrow || barred(trenches, gate)
+        ? trenches.reduce((sum, { own, bored, byHand }) => sum + (byHand > 0 ? 0 : Math.max(0, own - bored)), 0)
+        : 0,
     barrow: ((net('spoil') + net('stone')) * barrow) / WHEELED,
     saw: net('saw'),
     slab: net('slab'),
@@ -156,7 +123,7 @@ const UNITS: Partial<Record<WorkRate, PartUnit>> = {
 
 /** The price of a plan by its take-off. */
 export function priceOf(job: Job, taken: TakeOff): Price {
-  const { currency, rates, contingency, overhead, profit, tax, rounding, extras } = pricesOf(job);
+  const { currency, rates, contingency, overhead, profit, tax, rounding, extras, rented } = pricesOf(job);
   const own = new Map(Object.entries(rates));
   const lines: PriceLine[] = [];
   const add = (key: string, work: WorkRate | null, quantity: number, unit: PartUnit, usual: number): void => {
@@ -166,7 +133,22 @@ export function priceOf(job: Job, taken: TakeOff): Price {
   };
   for (const [work, quantity] of Object.entries(workIn(job, taken)) as [WorkRate, number][])
     add(workKey(work), work, quantity, UNITS[work] ?? 'm', WORK_RATES[work]);
-  for (const { key, item, buy, unit } of taken.parts) add(key, null, buy, unit, partRate(item));
+  for (const { key, item, buy, paid = buy, unit } of taken.parts) add(key, null, paid, unit, partRate(item));
+  const days = Object.keys(rented).length > 0 ? machineDays(job, taken) : {};
+  for (const [tool, rate] of Object.entries(rented) as [Rentable, number][]) {
+    const quantity = days[tool] ?? 0;
+    if (quantity > 0 && rate > 0)
+      lines.push({
+        key: `rented ${tool}`,
+        work: null,
+        rented: tool,
+        quantity,
+        unit: 'day',
+        rate,
+        own: true,
+        amount: Math.round(quantity * rate),
+      });
+  }
   if (lines.length > 0)
     for (const { name, amount } of extras)
       if (amount > 0)
@@ -200,8 +182,7 @@ export function priceOf(job: Job, taken: TakeOff): Price {
     tax: due,
     total: price + due,
     margin: price > 0 ? (price - base) / price : 0,
-    length:
-      taken.trenches.reduce((sum, { own }) => sum + own, 0) + taken.trenched,
+    length: taken.trenches.reduce((sum, { own }) => sum + own, 0) + taken.trenched,
   };
 }
 

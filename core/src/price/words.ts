@@ -2,6 +2,7 @@
 import { headOf, type Job } from '../job/job';
 import type { Price, PriceLine } from './price';
 import type { WorkRate } from './book';
+import { RENTED_LABELS } from '../catalogue/diggers';
 import type { PartUnit } from '../catalogue/items';
 import type { TakeOff } from '../quantities/takeOff';
 import {
@@ -85,13 +86,16 @@ export function rateUnit(unit: PartUnit, units: UnitSystem): { per: number; said
       return us ? { per: SQUARE_METRES_PER_SQUARE_FOOT, said: 'a square foot' } : { per: 1, said: 'a square metre' };
     case 'm³':
       return us ? { per: CUBIC_METRES_PER_CUBIC_YARD, said: 'a cubic yard' } : { per: 1, said: 'a cubic metre' };
+    case 'day':
+      return { per: 1, said: 'a day' };
     case 'L':
       return us ? { per: LITRES_PER_QUART, said: 'a quart' } : { per: 1, said: 'a litre' };
   }
 }
 
 /** What a line of the price is for. */
-export function lineLabel(job: Job, { parts }: TakeOff, { key, work, extra }: PriceLine): string {
+export function lineLabel(job: Job, { parts }: TakeOff, { key, work, extra, rented }: PriceLine): string {
+  if (rented !== undefined) return `${RENTED_LABELS[rented]}, rented`;
   if (extra !== undefined) return extra;
   if (work) return WORK_LABELS[work];
   const part = parts.find((each) => each.key === key);

@@ -1,26 +1,35 @@
 /** What goes in along a trench besides its pipe: tape and wire over it, anchors where it is steep, copper where roots are. */
-import { ofKind, type Job } from '../job/job';
+import { elementOf, ofKind, type Job } from '../job/job';
 import type { BuildWays } from '../job/buildWays';
 import { isNew, landsOnGutter } from '../job/kinds';
 import type { Solution } from '../plan/solution';
 import { METRES_PER_FOOT } from '../units/constants';
 import type { Counting } from './counting';
-import type { Trench } from './earth';
+import { ownMeets, type Trench } from './earth';
+import type { Dug } from './worksDug';
 
 /** From this pitch pipe creeps down its trench, m/m, and is held every so many metres: 15 ft. */
 const STEEP = 0.2;
 const ANCHORED = 15 * METRES_PER_FOOT;
 
+/** Couplings for a pipe of the sprinklers that is cut and put back. */
+const REPAIRS = 2;
+
 interface Along {
   job: Job;
   solution: Pick<Solution, 'runs'>;
   trenches: readonly Trench[];
+  works: readonly Dug[];
   ways: BuildWays;
 }
 
-export function countAlong({ job, solution, trenches, ways }: Along, counting: Counting): void {
+export function countAlong({ job, solution, trenches, works, ways }: Along, counting: Counting): void {
   const tape = counting.of({ type: 'markingTape' });
   const wire = counting.of({ type: 'tracer' });
+  const repair = counting.of({ type: 'sprinklerRepair' });
+  for (const trench of [...trenches.map(ownMeets), ...works])
+    for (const { id } of trench.meets)
+      if (elementOf(job, 'service', id)?.form === 'irrigation') repair(trench.id, REPAIRS);
   for (const { id, own } of trenches) {
     // Over pipes in one trench lies one tape.
     if (ways.markingTape) tape(id, own);

@@ -32,32 +32,22 @@ const FEW = 12;
 /** Adds so much of one thing, in its own unit, at an element; naught and less is nothing. */
 export type Tally = (id: string, quantity?: number) => void;
 
-/** What turf is bought or kept as. */
-export type SodItem = { type: 'sodCut' | 'turf' | 'seed' };
-
 export class Counting {
-  /** `sod`: what is told of all turf. */
-  constructor(private readonly sod: SodItem = { type: 'turf' }) {}
-
   private readonly parts = new Map<string, Tallied>();
   readonly missing: Missing[] = [];
 
   /** A tally of one thing, for what is added many times over. */
   of(item: Item): Tally {
-    const own = this.own(item);
-    const key = keyOfItem(own);
+    const key = keyOfItem(item);
     let part = this.parts.get(key);
     return (id, quantity = 1) => {
-      if (quantity > 0) tally((part ??= this.part(key, own)), id, quantity);
+      if (quantity > 0) tally((part ??= this.part(key, item)), id, quantity);
     };
   }
 
   add(item: Item, id: string, quantity = 1): void {
-    const own = this.own(item);
-    if (quantity > 0) tally(this.part(keyOfItem(own), own), id, quantity);
+    if (quantity > 0) tally(this.part(keyOfItem(item), item), id, quantity);
   }
-
-  private own = (item: Item): Item => (item.type === 'turf' ? this.sod : item);
 
   private part(key: string, item: Item): Tallied {
     const known = this.parts.get(key);

@@ -1,5 +1,6 @@
 /** The trench of every run by its profile: what is dug, what the pipe and its bedding leave over, what lies on top. */
-import { BEDDING, BETWEEN_PIPES, BUCKET, LIFT, outsideOf, SIDE_ROOM, STRIP } from '../catalogue/supply';
+import type { Digger } from '../catalogue/diggers';
+import { BEDDING, LIFT, outsideOf, STRIP } from '../catalogue/supply';
 import type { Surface as GroundSurface } from '../ground/surface';
 import { waysOf } from '../job/buildWays';
 import { headOf, ofKind, type Job } from '../job/job';
@@ -15,6 +16,7 @@ import { groundOver, stationsOver, type GroundStation } from '../yard/profile';
 import type { Counting } from './counting';
 import { outside, sharedTrenches, type Shared, type Stretch } from './sharing';
 import { trenchVolume } from './trench';
+import { diggerFor, trenchWidth, widened } from './widths';
 
 export interface Trench {
   id: string;
@@ -34,7 +36,8 @@ export interface Trench {
   turf: number;
   sawn: number;
   slab: number;
-  /** Along it driven through, and where no machine reaches it, m. */
+  digger: Digger;
+  /** Along it driven through, and dug by hand, m. */
   bored: number;
   byHand: number;
   /** Stretches of it in the trenches of others, and what is a trench of its own: m and m³. */
@@ -42,16 +45,6 @@ export interface Trench {
   own: number;
   ownVolume: number;
 }
-
-/** Width of a trench, m: its pipes and room beside them, never less than the bucket. */
-export function trenchWidth({ material, nominal, parallel = 1 }: Run): number {
-  const outside = outsideOf(material, nominal);
-  return Math.max(BUCKET, parallel * outside + (parallel - 1) * BETWEEN_PIPES + SIDE_ROOM);
-}
-
-/** By how much a run widens the trench of another that it lies in, m. */
-const widened = ({ material, nominal, parallel = 1 }: Run): number =>
-  parallel * (outsideOf(material, nominal) + BETWEEN_PIPES);
 
 /** What of a run's plan its trench rests on. */
 type Profile = Pick<
@@ -112,7 +105,7 @@ function coversOf({ run, meets }: { run: Run; meets: readonly Crossing[] }): Rec
     : { slabs: PAVED.has(run.under) ? [whole] : [], turf: [] };
 }
 
-function trenchOf({ run, from, to, surface, around, shared, ...plan }: Read): Trench {
+function trenchOf({ run, from, to, surface, around, shared, chosen, ...plan }: Read): Trench {
   const { id, length, parallel = 1, material, nominal } = run;
   const bedding = run.under === 'cars' ? BEDDING : 0;
   const levelled = from && to && surface ? stationsOver({ surface, run, from, to }) : [];
@@ -122,6 +115,8 @@ function trenchOf({ run, from, to, surface, around, shared, ...plan }: Read): Tr
   const depths = profile.map(({ along, level }) => Math.max(0, level - invert(along)) + bedding);
   const outsideDiameter = outsideOf(material, nominal);
   const deepest = Math.max(...depths);
+  const digger = diggerFor(run, deepest, chosen);
+  const width = trenchWidth(run, digger);
   const bore = (parallel * length * Math.PI * outsideDiameter ** 2) / 4;
   const meets = from && to ? crossingsAmong(around, [from, ...(run.bends ?? []), to]) : [];
   const covers = coversOf({ run, meets });
@@ -129,7 +124,7 @@ function trenchOf({ run, from, to, surface, around, shared, ...plan }: Read): Tr
   const taken = shared.map((each): Stretch => [each.from, each.to]);
   const whole: Stretch = [0, length];
   const pieces = [
-    ...(taken.length === 0 ? [whole] : outside(whole, taken)).map((at) => ({ at, width: trenchWidth(run), own: true })),
+    ...(taken.length === 0 ? [whole] : outside(whole, taken)).map((at) => ({ at, width, own: true })),
     ...taken.map((at) => ({ at, width: widened(run), own: false })),
   ];
   const sum = (of: (piece: (typeof pieces)[number]) => number): number =>
@@ -144,7 +139,7 @@ function trenchOf({ run, from, to, surface, around, shared, ...plan }: Read): Tr
   return {
     id,
     length,
-    width: pieces.some(({ own }) => own) ? trenchWidth(run) : widened(run),
+    width: pieces.some(({ own }) => own) ? width : widened(run),
     depth: deepest,
     volume,
     displaced: run.bored ? bore : Math.min(volume, stone + bore),
@@ -155,7 +150,8 @@ function trenchOf({ run, from, to, surface, around, shared, ...plan }: Read): Tr
     sawn: sum(({ at, own }) => (own ? 2 * lengthIn(at, covers.slabs) : 0)),
     slab: sum(({ at, width }) => lengthIn(at, covers.slabs) * width),
     bored: run.bored ? length : 0,
-    byHand: run.under === 'deck' ? length : 0,
+    digger,
+    byHand: digger === 'hand' ? length : 0,
     shared,
     own: sum(({ at, own }) => (own ? at[1] - at[0] : 0)),
     ownVolume: run.bored ? 0 : sum((piece) => (piece.own ? dug(piece) : 0)),
@@ -170,6 +166,8 @@ interface Read extends Profile {
   surface: GroundSurface | null;
   around: Around;
   shared: readonly Shared[];
+  /** What trenches of the job are dug by. */
+  chosen: Digger;
 }
 
 const ALONE: readonly Shared[] = [];
@@ -182,7 +180,8 @@ export function trenchesOf(job: Job, { runs: plans }: Pick<Solution, 'runs'>, ke
   const { surface } = groundOf(job);
   const around = aroundOf(job, kept);
   const place = (id: string): Place | undefined => placeOfLanding(job.elements.get(id));
-  const shared = sharedTrenches(job, plans, waysOf(headOf(job).ways).shareWithin);
+  const { shareWithin, digger: chosen } = waysOf(headOf(job).ways);
+  const shared = sharedTrenches(job, plans, shareWithin);
   const trenchAt = kept.row(trench, runs);
   return runs.map((run, at) => {
     const { invertUp, invertDown, groundUp, groundDown, comesOutOver, coveredGround, coverDown } = plans[run.id]!;
@@ -193,6 +192,7 @@ export function trenchesOf(job: Job, { runs: plans }: Pick<Solution, 'runs'>, ke
       surface,
       around,
       shared: shared.get(run.id) ?? ALONE,
+      chosen,
       invertUp,
       invertDown,
       groundUp,

@@ -9,7 +9,7 @@ import { jointOf, type Piece } from '../network/joints';
 import type { Solution } from '../plan/solution';
 import type { Counting } from './counting';
 import type { Item } from '../catalogue/items';
-import { trenchWidth } from './earth';
+import { trenchWidth } from './widths';
 import { addBends, directionsOf, isBent, ownTurns, turnBetween } from './turns';
 
 /** A wye turns its branch by so much itself, rad; where nobody knows how a branch comes, one 45 makes the sweep. */

@@ -20,7 +20,7 @@ export function countInlets(
 ): void {
   const { job } = lines;
   for (const spout of ofKind(job, 'downspout'))
-    if (!landsOnGutter(spout)) countSpout(lines, spout, landings[spout.id]?.invert ?? null, counting);
+    if (!landsOnGutter(spout)) countSpout(lines, { spout, invert: landings[spout.id]?.invert ?? null, ways }, counting);
   for (const basin of ofKind(job, 'basin'))
     countBasin(lines, { basin, invert: landings[basin.id]?.invert ?? null, ways }, counting);
   for (const channel of ofKind(job, 'channel')) countChannel(lines, channel, counting);
@@ -42,14 +42,19 @@ function downInto(lines: Lines, { id, leg }: { id: string; leg: number }, below:
   sideWyes(below, nominal, parallel - 1, id, counting);
 }
 
-function countSpout(lines: Lines, spout: Downspout, invert: number | null, counting: Counting): void {
+function countSpout(
+  lines: Lines,
+  { spout, invert, ways }: { spout: Downspout; invert: number | null; ways: BuildWays },
+  counting: Counting,
+): void {
   const run = lines.from.get(spout.id);
   const { id, size } = spout;
   const above = lines.into.get(id) ?? [];
   if (!run) return closed(above, id, counting);
   const leg = Math.min(run.nominal, DOWNSPOUT_LEGS[size]);
+  const vented = ways.ventedFeet ? { vented: true as const } : {};
   const material = makeOfFittings(run);
-  counting.add({ type: 'downspoutAdapter', size, material, nominal: leg }, id);
+  counting.add({ type: 'downspoutAdapter', size, material, nominal: leg, ...vented }, id);
   counting.add({ type: 'screws' }, id, SCREWS);
   // The head of a pipe that was here before has its foot already.
   if (!isNew(run) && above.length === 0) return;

@@ -1,7 +1,8 @@
 /** What ends a line: a guard, an emitter with its elbow, a way into a main, the store or pump that keeps or lifts the water, an apron of stone. */
 import { OUTFALLS } from '../catalogue/outfalls';
 import { STONE_FACTS } from '../catalogue/stone';
-import { BUCKET, CHAMBER, LAP } from '../catalogue/supply';
+import { DIGGER_FACTS } from '../catalogue/diggers';
+import { CHAMBER, LAP } from '../catalogue/supply';
 import { ofKind } from '../job/job';
 import { isNew, type Discharge, type Run } from '../job/kinds';
 import { jointOf } from '../network/joints';
@@ -15,7 +16,8 @@ import { makeOfFittings, spliced, type Lines } from './fittings';
 const APRON = { long: 6, wide: 3, thick: 0.2 };
 /** A leaching tee stands in stone of this depth, m: 18 in, its top as far under the lid. */
 const TEE_STONE = 18 * METRES_PER_INCH;
-/** Trench of a pump's line, m deep: 18 in. */
+/** Trench of a pump's line, m wide, and deep: 18 in. */
+const LINE_WIDE = DIGGER_FACTS.excavator.least;
 const LINE_DEEP = 18 * METRES_PER_INCH;
 /** A main up to this size is spliced with a wye, m; a larger one is tapped. */
 const SPLICED = 12 * METRES_PER_INCH;
@@ -125,9 +127,9 @@ function countPump(out: Discharge, counting: Counting): void {
   // Its basin's hole, half again as wide as the basin, and the trench of its line.
   const hole = 1.5 * pump.area * Math.max(0, out.groundLevel - pump.stop + METRES_PER_FOOT);
   const basin = pump.area * Math.max(0, out.groundLevel - pump.stop + METRES_PER_FOOT);
-  const trench = pump.mainLength * BUCKET * LINE_DEEP;
+  const trench = pump.mainLength * LINE_WIDE * LINE_DEEP;
   counting.add({ type: 'dug' }, id, hole + trench);
   counting.add({ type: 'spoil' }, id, basin);
   counting.add({ type: 'backfill' }, id, hole - basin + trench);
-  counting.add({ type: 'turf' }, id, pump.mainLength * (BUCKET + LAP));
+  counting.add({ type: 'turf' }, id, pump.mainLength * (LINE_WIDE + LAP));
 }

@@ -10,6 +10,7 @@ import { showLength, showNominal, showSmall, showVolume, text, type UnitSystem }
 const PLAIN: Partial<Record<Item['type'], string>> = {
   trap: 'Sediment trap box',
   weepHole: 'Weep holes drilled in basin floors',
+  sprinklerRepair: 'Coupling to mend a sprinkler pipe',
   anchor: 'Anchor of pipe on a steep run',
   trafficPlate: 'Plate for wheels over the open trench',
   barrelValve: 'Valve at the foot of a barrel',
@@ -113,7 +114,7 @@ export function partLabel(item: Item, units: UnitSystem): string {
     case 'boot':
       return `${size(item.nominal)} flexible boot with clamps, ${makeOf(item.material)} to ${makeOf(item.other)}`;
     case 'downspoutAdapter':
-      return `${DOWNSPOUT_LABELS[item.size]} downspout to ${size(item.nominal)} adapter, ${makeOf(item.material)}`;
+      return `${DOWNSPOUT_LABELS[item.size]} downspout to ${size(item.nominal)} adapter${item.vented ? ' with a vent' : ''}, ${makeOf(item.material)}`;
     case 'box':
       return `Basin box for a ${GRATE_FACTS[item.grate].label} grate`;
     case 'grate':

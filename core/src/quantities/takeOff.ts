@@ -1,18 +1,26 @@
 /** Everything that a plan takes, counted from it: each part with the places that it is used at, as it is bought. */
 import { USUAL_SOIL, type Soil } from '../catalogue/soils';
 import { packOf, STONE_DENSITY, swellOf, TRUCK, WASTE, type Pack } from '../catalogue/supply';
-import { waysOf, type BuildWays } from '../job/buildWays';
+import { sodFor, waysOf, type BuildWays, type SODS } from '../job/buildWays';
 import { headOf, type Job } from '../job/job';
 import { holding, Kept, step } from '../numeric/kept';
 import type { Solution } from '../plan/solution';
 import { situated } from '../yard/situate';
-import { Counting, type Counted, type Missing, type SodItem, type Use } from './counting';
+import { Counting, type Counted, type Missing, type Use } from './counting';
 import { cutStock, type Cut } from './cuttingStock';
 import { countEarth, trenchesOf, type Trench } from './earth';
 import { countAlong } from './along';
 import { countFittings, countRuns, Lines } from './fittings';
 import { countInlets } from './inlets';
-import { GROUP_OF, PART_GROUPS, UNIT_OF, type Item, type PartGroup, type PartUnit } from '../catalogue/items';
+import {
+  GROUP_OF,
+  keyOfItem,
+  PART_GROUPS,
+  UNIT_OF,
+  type Item,
+  type PartGroup,
+  type PartUnit,
+} from '../catalogue/items';
 import { countJoints, couplersFor } from './joints';
 import { countOutlets } from './outlets';
 import { countOwnPipes } from './ownPipes';
@@ -29,6 +37,8 @@ export interface Part {
   uses: readonly Use[];
   /** To buy or to move: with waste, in whole pieces or packs where it comes so. */
   buy: number;
+  /** Of pipe: what of it is paid where the rest of a stick or roll is kept for the next job. */
+  paid?: number;
   /** Of pipe: how it is cut. */
   packs?: Pack & Pick<Cut, 'sticks' | 'offcut' | 'pieces' | 'proved'>;
   /** Of what is left over of the earth: how much of it fills elsewhere, m³ in the ground; of the rest that is hauled its bulk loose, m³, and truck loads; of stone, t. */
@@ -41,6 +51,8 @@ export interface Part {
 export interface TakeOff {
   parts: readonly Part[];
   trenches: readonly Trench[];
+  /** Lines of the plan, by the runs of each. */
+  lines: Solution['lines'];
   /** Works that are dug along ways of their own. */
   works: readonly Dug[];
   /** Trench of works besides, m: of drains and fields, stone along a slab, lines of pumps. */
@@ -51,7 +63,7 @@ export interface TakeOff {
   readonly kept?: Kept;
 }
 
-const SOD_ITEMS: Record<BuildWays['sod'], SodItem> = {
+const SOD_ITEMS: Record<(typeof SODS)[number], Item> = {
   kept: { type: 'sodCut' },
   new: { type: 'turf' },
   seed: { type: 'seed' },
@@ -73,6 +85,14 @@ function balanceEarth({ earth }: BuildWays, counting: Counting): number {
   const filled = counting.all.find(({ item }) => item.type === 'fill');
   for (const { id, quantity } of filled?.uses ?? []) counting.add({ type: 'broughtIn' }, id, share * quantity);
   return used;
+}
+
+/** Key that ground which is raised is counted under: the job itself. */
+const RAISED = 'job';
+
+/** Ground raised with what is left over, as deep as it is said to be. */
+function countRaised({ raised }: BuildWays, counting: Counting): void {
+  for (const { area, depth } of raised) counting.add({ type: 'fill' }, RAISED, area * depth);
 }
 
 /** Loose and spoilt on the way: not of what is counted by the piece, nor of earth. */
@@ -98,6 +118,8 @@ const WASTED = new Set<Item['type']>([
 ]);
 
 interface Buying {
+  /** Off-cuts are kept for the next job. */
+  keeps: boolean;
   soil: Soil;
   /** m³ of what is dug and left over that goes to where fill is wanted. */
   used: number;
@@ -105,7 +127,7 @@ interface Buying {
   cut: Cut | undefined;
 }
 
-function partOf(counted: Counted, { soil, used, cut }: Buying): Part {
+function partOf(counted: Counted, { soil, used, cut, keeps }: Buying): Part {
   const { key, item, uses } = counted;
   let net = 0;
   for (const { quantity } of uses) net += quantity;
@@ -117,6 +139,7 @@ function partOf(counted: Counted, { soil, used, cut }: Buying): Part {
     const sticks = Math.max(cut.sticks, Math.ceil((net * (1 + WASTE)) / pack.length - 1e-6));
     const { pieces, proved } = cut;
     part.buy = sticks * pack.length;
+    if (keeps) part.paid = Math.min(part.buy, net * (1 + WASTE));
     part.packs = { ...pack, sticks, offcut: part.buy - net, pieces, proved };
   }
   if (item.type === 'stone') part.tonnes = buy * STONE_DENSITY;
@@ -161,13 +184,13 @@ function inOrder(parts: readonly Part[]): Part[] {
  */
 export function takeOff(
   given: Job,
-  solution: Pick<Solution, 'runs' | 'landings' | 'works' | 'here'>,
+  solution: Pick<Solution, 'runs' | 'landings' | 'works' | 'here' | 'lines'>,
   before?: TakeOff,
 ): TakeOff {
   const kept = new Kept(before?.kept);
   const job = situated(given, solution);
   const ways = waysOf(headOf(job).ways);
-  const counting = new Counting(SOD_ITEMS[ways.sod]);
+  const counting = new Counting();
   const lines = new Lines(job);
   countRuns(job, solution, counting);
   countFittings(lines, solution, counting);
@@ -177,7 +200,9 @@ export function takeOff(
   countWorks(job, solution, counting);
   const trenches = trenchesOf(job, solution, kept);
   countEarth(trenches, counting);
-  countAlong({ job, solution, trenches, ways }, counting);
+  const works = worksDug(job, kept);
+  countAlong({ job, solution, trenches, works, ways }, counting);
+  countRaised(ways, counting);
   const cuts = new Map<string, Cut>();
   for (const counted of counting.all) {
     const { item, key, uses } = counted;
@@ -193,11 +218,20 @@ export function takeOff(
   countJoints(counting.all, counting);
   const soil = headOf(job).soil ?? USUAL_SOIL;
   const used = balanceEarth(ways, counting);
-  const parts = counting.all.map((counted) => partOf(counted, { soil, used, cut: cuts.get(counted.key) }));
+  const sod = SOD_ITEMS[sodFor(ways, totalOf(counting, 'turf'), headOf(job).startsOn)];
+  const parts = counting.all.map((counted) =>
+    partOf(counted.item.type === 'turf' ? { ...counted, item: sod, key: keyOfItem(sod) } : counted, {
+      soil,
+      used,
+      cut: cuts.get(counted.key),
+      keeps: ways.offcuts === 'kept',
+    }),
+  );
   const taken = {
     parts: inOrder(parts),
     trenches,
-    works: worksDug(job, kept),
+    lines: solution.lines,
+    works,
     trenched: trenchedIn(job, solution),
     missing: counting.missing,
   };

@@ -51,6 +51,8 @@ export function amountOf(quantity: number, unit: PartUnit, units: UnitSystem): S
         ),
         unit: us ? 'yd³' : 'm³',
       };
+    case 'day':
+      return { value: decimals(quantity, 0), unit: quantity === 1 ? 'day' : 'days' };
     case 'L':
       return { value: decimals(us ? quantity / LITRES_PER_QUART : quantity, 2), unit: us ? 'qt' : 'L' };
   }

@@ -10,7 +10,8 @@ import {
   stepLabel,
   stepsOf,
   takeOff,
-  truckWords,
+  truckLoads,
+  loadWords,
   type Job,
 } from '@katabasis/core';
 import ical, { ICalCalendarMethod } from 'ical-generator';
@@ -28,7 +29,9 @@ export function calendarFile(job: Job, made: string): string {
   const needs = needsOf(job, taken);
   const inspected = needs.some(({ kind }) => kind === 'inspection');
   const stands = standings(job, needs, today);
-  const { steps } = scheduleOf(job, stepsOf(job, plan, taken, inspected), stands, forecast(today), today);
+  const all = stepsOf(job, taken, inspected);
+  const { steps } = scheduleOf(job, all, stands, forecast(today), today);
+  const loads = truckLoads(job, plan, taken, all);
   const head = headOf(job);
   const name = oneLine(head.name);
   const calendar = ical({
@@ -39,7 +42,10 @@ export function calendarFile(job: Job, made: string): string {
   const used = new Map<string, number>();
   for (const scheduled of steps) {
     const { step, days } = scheduled;
-    const carries = truckWords(step);
+    const carries = (loads.get(step.key) ?? []).map((load) => {
+      const { label, amount } = loadWords(load, head.units);
+      return `${amount} ${label}`;
+    });
     for (const { day, hours } of days) {
       const from = BEGINS + (used.get(day) ?? 0);
       used.set(day, (used.get(day) ?? 0) + hours);
@@ -51,12 +57,12 @@ export function calendarFile(job: Job, made: string): string {
       };
       const lines = [
         `Crew of ${step.crew}.`,
-        ...(carries === '' ? [] : [`On the truck: ${carries}.`]),
+        ...(carries.length === 0 ? [] : [`On the truck: ${carries.join('; ')}.`]),
         ...heldWords(scheduled),
       ];
       calendar.createEvent({
         id: `${job.id}-${step.key.replaceAll(' ', '-')}-${daysBetween(days[0]!.day, day)}`,
-        summary: oneLine(`${stepLabel(step)}: ${name}`),
+        summary: oneLine(`${stepLabel(job, step)}: ${name}`),
         start: at(from),
         end: at(from + hours),
         floating: true,

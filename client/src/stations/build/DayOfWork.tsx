@@ -4,14 +4,15 @@ import {
   defined,
   freshId,
   heldWords,
+  loadWords,
   ofKind,
   plusDays,
   put,
   showSmall,
   stepLabel,
   text,
-  truckWords,
   workedFrom,
+  type Load,
   type Schedule,
   type Scheduled,
   type Step,
@@ -51,6 +52,7 @@ const make = (palette: Palette) => ({
     justifyContent: 'center' as const,
   },
   open: { gap: SPACE.m, paddingBottom: SPACE.l },
+  load: { flexDirection: 'row' as const, gap: SPACE.m, paddingVertical: 2 },
   ends: { flexDirection: 'row' as const, flexWrap: 'wrap' as const, gap: SPACE.s },
 });
 
@@ -65,19 +67,20 @@ export const PEOPLE = countEntry(1, 50);
 /** px that a step is dragged for a day. */
 const PX_A_DAY = 56;
 
-export function DayOfWork({
-  day,
-  weather,
-  own,
-}: {
+interface DayProps {
   day: string;
   weather: Weather | undefined;
   own: readonly Scheduled[];
-}) {
+  /** What each step takes along, by its key. */
+  loads: ReadonlyMap<string, readonly Load[]>;
+}
+
+export function DayOfWork({ day, weather, own, loads }: DayProps) {
   const styles = useStyles(make);
   const { ink } = usePalette();
   const { units } = useJob();
-  const truck = [...new Set(own.flatMap(({ step }) => truckWords(step).split(', ')).filter((each) => each !== ''))];
+  // On the first of its days a step brings along all that it lays.
+  const truck = own.flatMap(({ step, days }) => (days[0]!.day === day ? (loads.get(step.key) ?? []) : []));
   return (
     <View style={styles.day} testID="day">
       <View style={styles.dayHead}>
@@ -95,10 +98,44 @@ export function DayOfWork({
           </>
         )}
       </View>
-      {truck.length > 0 && <Text kind="small">On the truck: {truck.join(', ')}.</Text>}
+      <Truck loads={truck} />
       {own.map((scheduled) => (
         <StepRow key={scheduled.step.key} scheduled={scheduled} day={day} />
       ))}
+    </View>
+  );
+}
+
+/** What is loaded for a day: one line until it is opened, then thing by thing. */
+function Truck({ loads }: { loads: readonly Load[] }) {
+  const styles = useStyles(make);
+  const { units } = useJob();
+  const [open, setOpen] = useState(false);
+  if (loads.length === 0) return null;
+  const said = loads.map((load) => ({ ...loadWords(load, units), pipe: load.pack !== undefined }));
+  const pipe = said.filter((each) => each.pipe).map(({ label, amount }) => `${amount} ${label}`);
+  const others = said.length - pipe.length;
+  const brief = [...pipe, ...(others > 0 ? [others === 1 ? '1 thing more' : `${others} things more`] : [])].join(', ');
+  return (
+    <View>
+      <Press
+        role="button"
+        aria-expanded={open}
+        onPress={() => setOpen((now) => !now)}
+        style={{ minHeight: TOUCH, justifyContent: 'center' }}
+        testID="on-truck"
+      >
+        <Text kind="small">On the truck: {brief}.</Text>
+      </Press>
+      {open &&
+        said.map(({ label, amount }) => (
+          <View key={label} style={styles.load}>
+            <View style={{ flex: 1 }}>
+              <Text kind="small">{label}</Text>
+            </View>
+            <Text kind="small">{amount}</Text>
+          </View>
+        ))}
     </View>
   );
 }
@@ -123,8 +160,9 @@ function StepRow({ scheduled, day }: { scheduled: Scheduled; day: string }) {
     },
     afterHold: true,
   });
-  const label = stepLabel(step);
+  const label = stepLabel(job, step);
   const held = heldWords(scheduled);
+  const { curesUntil } = scheduled;
   return (
     <View style={styles.step}>
       <View style={styles.row}>
@@ -148,6 +186,7 @@ function StepRow({ scheduled, day }: { scheduled: Scheduled; day: string }) {
           <Text>{label}</Text>
           {shift !== 0 && <Text kind="small">To {sayDay(moved(first))}</Text>}
           {held.length > 0 && <Text kind="small">{held.join(', ')}</Text>}
+          {curesUntil !== null && <Text kind="small">no wheels over its concrete until {sayDay(curesUntil)}</Text>}
         </Press>
         <Text kind="strong">{hours} h</Text>
       </View>
@@ -195,7 +234,7 @@ export function Done({ done }: Pick<Schedule, 'done'>) {
       {done.map(({ step, day }) => (
         <View key={step.key} style={[styles.step, styles.row]}>
           <View style={{ flex: 1 }}>
-            <Text>{stepLabel(step)}</Text>
+            <Text>{stepLabel(job, step)}</Text>
             <Text kind="small">{sayDay(day)}</Text>
           </View>
           <Button label="Not done yet" onPress={() => void edit(settled(job, step, { doneOn: undefined }))} />

@@ -9,6 +9,7 @@ import {
   standings,
   stepLabel,
   stepsOf,
+  truckLoads,
   type TakeOff,
 } from '@katabasis/core';
 import { useMemo } from 'react';
@@ -25,6 +26,7 @@ import { fieldRow, figureRow } from '../../ui/rows';
 import { Text } from '../../ui/Text';
 import { sayDay, todayOf } from '../../parts/today';
 import { DayOfWork, Done, PEOPLE } from './DayOfWork';
+import { Tools } from './Tools';
 import { hoursEntry } from '../../input/entry';
 import { paceEntry } from '../../input/workEntries';
 
@@ -38,12 +40,12 @@ export function DaysSheet({ taken }: { taken: TakeOff }) {
     () =>
       stepsOf(
         job,
-        plan,
         taken,
         needs.some(({ kind }) => kind === 'inspection'),
       ),
-    [job, plan, taken, needs],
+    [job, taken, needs],
   );
+  const loads = useMemo(() => truckLoads(job, plan, taken, steps), [job, plan, taken, steps]);
   const forecast = useMemo(() => weather.data ?? [], [weather.data]);
   const schedule = useMemo(
     () => scheduleOf(job, steps, stands, forecast, today),
@@ -76,7 +78,7 @@ export function DaysSheet({ taken }: { taken: TakeOff }) {
           No day is found for:{' '}
           {steps
             .filter(({ key }) => schedule.never.includes(key))
-            .map(stepLabel)
+            .map((step) => stepLabel(job, step))
             .join('; ')}
           .
         </Text>
@@ -87,12 +89,14 @@ export function DaysSheet({ taken }: { taken: TakeOff }) {
             key={day}
             day={day}
             weather={forecast.find((each) => each.day === day)}
+            loads={loads}
             own={schedule.steps.filter((each) => each.days.some((at) => at.day === day))}
           />
         ))}
       </View>
       {schedule.done.length === steps.length && <Text>All of it is done.</Text>}
       <Done done={schedule.done} />
+      <Tools taken={taken} />
       <Text kind="small">
         {weather.data === undefined
           ? 'The weather office is out of reach: wet days and frost are not counted. '

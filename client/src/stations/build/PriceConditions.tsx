@@ -4,9 +4,10 @@ import { View } from 'react-native';
 import { useJob } from '../../planning/useJob';
 import { NameField, QuantityField } from '../../input/Field';
 import { Fields } from '../../input/Fields';
-import { distanceUpTo, shareBetween } from '../../input/entry';
+import { distanceUpTo, shareBetween, smallEntry } from '../../input/entry';
 import { moneyEntry } from '../../input/moneyEntry';
 import { useNoted } from '../../input/useNoted';
+import { without } from '../../input/without';
 import { SPACE } from '../../theme/tokens';
 import { Choice } from '../../ui/Choice';
 import { fieldRow } from '../../ui/rows';
@@ -52,6 +53,17 @@ export function PriceConditions() {
             onCommit={(barrow) => meets({ barrow: barrow ?? 0 })}
           />
         </View>
+        <QuantityField
+          label="Narrowest gate on the way in"
+          value={conditions.gate}
+          {...smallEntry(units, 0.01, 20, 'A gate is')}
+          optional
+          usual="not measured"
+          onCommit={(gate) =>
+            set('Measure the gate', { conditions: without({ ...head.prices?.conditions }, 'gate', gate) })
+          }
+          testID="gate"
+        />
         <Choice
           label="A machine gets in"
           value={conditions.narrow ? 'no' : 'yes'}

@@ -63,6 +63,12 @@ export function Line({ line, price, label, open, onToggle }: LineProps) {
       const kept = rate === undefined ? others : [...others, { name: line.extra, amount: Math.round(rate) }];
       return set(`Charge ${line.extra}`, { extras: kept });
     }
+    if (line.rented !== undefined) {
+      const { [line.rented]: _before, ...others } = pricesOf(job).rented;
+      return set(`Rent: ${label.toLowerCase()}`, {
+        rented: rate === undefined ? others : { ...others, [line.rented]: Math.round(rate) },
+      });
+    }
     const rates = { ...own };
     if (rate === undefined) delete rates[line.key];
     else rates[line.key] = rate;

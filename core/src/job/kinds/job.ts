@@ -1,4 +1,5 @@
-import { BASIN_FLOORS, EARTHS, OPENINGS, SODS } from '../buildWays';
+import { DIGGERS, RENTABLE } from '../../catalogue/diggers';
+import { BASIN_FLOORS, EARTHS, OFFCUTS, OPENINGS, SODS } from '../buildWays';
 import { z } from 'zod';
 import { SOILS } from '../../catalogue/soils';
 import { JOB_STATES } from '../states';
@@ -54,10 +55,14 @@ export const pricesSchema = z
         rock: z.number().min(0).max(1),
         wet: z.number().min(0).max(1),
         narrow: z.boolean(),
+        /** Narrowest gate on the way in, m. */
+        gate: z.number().gt(0).max(20),
         barrow: z.number().min(0).max(1000),
       })
       .partial(),
-    /** Permits, rentals by their days, and whatever else is charged once, least units. */
+    /** What a tool is rented for a day, by its name; what is not here is the firm's own. */
+    rented: z.partialRecord(z.enum(RENTABLE), z.number().int().min(0).max(1e9)),
+    /** Permits, and whatever else is charged once, least units. */
     extras: z.array(z.strictObject({ name, amount: z.number().int().min(0).max(1e9) })).max(30),
     /** The company's book that they were taken from, and the day that it holds from. */
     book: z.strictObject({ name, from: z.iso.date() }),
@@ -73,6 +78,10 @@ const waysSchema = z
     sod: z.enum(SODS),
     earth: z.enum(EARTHS),
     opening: z.enum(OPENINGS),
+    digger: z.enum(DIGGERS),
+    raised: z.array(z.strictObject({ name, area: z.number().gt(0).max(1e5), depth: z.number().gt(0).max(3) })).max(30),
+    offcuts: z.enum(OFFCUTS),
+    ventedFeet: z.boolean(),
     markingTape: z.boolean(),
     tracer: z.boolean(),
     leafFilters: z.boolean(),

@@ -7,6 +7,8 @@
 /** m³ a machine digs in an hour, and m³ one person puts back in an hour, rammed by machine in lifts. */
 export const DIG = 10;
 export const RAM = 5;
+/** m of trench that a chain cuts in an hour. */
+export const CHAINED = 30;
 /** Hours that one person digs by spade for a metre of trench beside services. */
 export const SPADE = 1;
 /** m of pipe one person beds and lays to its pitch in an hour. */
@@ -26,6 +28,9 @@ export const BORE = 1;
 /** Hours of the whole crew: to come and set out, and to run water through and look. */
 export const COME = 0.5;
 export const TEST = 0.25;
+/** Days that concrete stands before anything is rammed or laid over it, and before wheels pass. */
+export const CHANNEL_CURES = { work: 1, wheels: 7 } as const;
+export const SLAB_CURES = { work: 0, wheels: 7 } as const;
 /** mm of rain in a day from which nobody digs, and °C under which nothing sown or laid takes. */
 export const WET = 5;
 export const FROST = 0;

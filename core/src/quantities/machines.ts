@@ -1,0 +1,40 @@
+/** Days that each machine is wanted on a job, whole ones as it is rented, by what it does and the crew's pace. */
+import type { Rentable } from '../catalogue/diggers';
+import { BORE, CHAINED, DIG, LAY, RAM, SAW, STRIP } from '../catalogue/paces';
+import { crewOf } from '../job/crew';
+import type { Job } from '../job/job';
+import { headOf } from '../job/job';
+import type { TakeOff } from './takeOff';
+
+export type MachineDays = Partial<Record<Rentable, number>>;
+
+/** A machine that stands by while pipe is laid is there for both; none where nothing asks for one. */
+export function machineDays(job: Job, { parts, trenches }: Pick<TakeOff, 'parts' | 'trenches'>): MachineDays {
+  const { crew, hours: day, pace } = crewOf(job);
+  const net = (...types: string[]): number =>
+    parts.filter(({ item }) => types.includes(item.type)).reduce((sum, part) => sum + part.net, 0);
+  const over = (of: (trench: TakeOff['trenches'][number]) => number): number =>
+    trenches.reduce((sum, trench) => sum + of(trench), 0);
+  const opened = trenches.filter(({ bored, length }) => bored < length);
+  const trenched = over(({ volume }) => volume);
+  const laidBehind = (digger: string): number =>
+    opened.reduce((sum, each) => sum + (each.digger === digger ? each.length / LAY / crew : 0), 0);
+  const byMachine = over(({ digger, bored, volume }) => (digger === 'excavator' && bored === 0 ? volume : 0));
+  const beside = Math.max(0, net('dug') - trenched);
+  const hours: Record<Rentable, number> = {
+    excavator: (byMachine + beside) / DIG + laidBehind('excavator'),
+    trencher: over(({ digger, own }) => (digger === 'trencher' ? own / CHAINED : 0)),
+    sodCutter: net('sodCut', 'turf') / STRIP / crew,
+    rammer: net('backfill') / RAM / crew,
+    wetSaw: net('saw') / SAW / crew,
+    borer: over(({ bored }) => bored / BORE / crew),
+    // As long as a trench lies open in water.
+    waterPump:
+      (headOf(job).prices?.conditions?.wet ?? 0) > 0 ? trenched / DIG + over(({ length }) => length / LAY / crew) : 0,
+  };
+  return Object.fromEntries(
+    Object.entries(hours).flatMap(([machine, takes]) =>
+      takes > 1e-9 ? [[machine, Math.max(1, Math.ceil((pace * takes) / day - 1e-6))]] : [],
+    ),
+  );
+}
