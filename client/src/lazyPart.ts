@@ -7,6 +7,7 @@ export { api } from './sync/api';
 export { readJob, saveJob } from './files/jobFile';
 export { planHere } from './planning/planner';
 export { freeJobName, listenForOthers, startJob } from './sync/sessions';
+export { CompanyScreen } from './stations/jobs/CompanyScreen';
 export { BinScreen } from './stations/jobs/BinScreen';
 export { DevicesScreen } from './stations/jobs/DevicesScreen';
 export { HistoryScreen } from './stations/jobs/HistoryScreen';

@@ -32,6 +32,7 @@ import { papersHere } from './papers/papersHere';
 import { Planner } from './planning/planner';
 import { rainRoutes } from './rain/routes';
 import { bookRoutes } from './books/routes';
+import { companyIn, companyRoutes } from './company/routes';
 import { officeRoutes } from './offices/routes';
 import { sharedPages, shareRoutes } from './shares/routes';
 import { ShareStore } from './shares/store';
@@ -178,7 +179,9 @@ export function createApp(options: AppOptions): Application {
     summaries.settle(outcome);
     news.tell({ news: 'listed' });
   });
-  const papers = db.memory ? papersHere((job) => store.raw(job).rows) : new PaperThread(db.name);
+  const papers = db.memory
+    ? papersHere({ rowsOf: (job) => store.raw(job).rows, company: () => companyIn(db) })
+    : new PaperThread(db.name);
   const summaries = new Summaries(db, engineName(), (job) => planner.want(job));
   const devices = new DeviceStore(db, withdrawals);
   const shares = new ShareStore(db, withdrawals);
@@ -199,14 +202,16 @@ export function createApp(options: AppOptions): Application {
   app.use(apiOnly(bodies()));
   app.use(health(db, dirname(db.name)));
   app.use(events(news));
+  const pages = new Pages(papers);
   const routers = [
     jobRoutes({ store, summaries, news }),
     rainRoutes(),
     sheetRoutes(papers),
     officeRoutes(new LocateOffice(db)),
     bookRoutes(db),
+    companyRoutes(db, () => pages.forget()),
     shareRoutes(shares, store),
-    sharedPages(shares, store, new Pages(papers)),
+    sharedPages(shares, store, pages),
     fileRoutes(fileStore),
     ...(near ? [hereRoutes(near.door, near.key)] : []),
     deviceRoutes({ devices, pairing, addresses, onWithdrawn: (id) => news.shutOut(id) }),

@@ -3,6 +3,7 @@ import {
   dearer,
   headOf,
   holdsAt,
+  leastUnits,
   MATERIAL_FACTS,
   MATERIALS,
   NOMINAL_SIZES,
@@ -59,6 +60,17 @@ function useTries<T>(job: Job, choices: readonly T[], change: (choice: T) => Cha
   return tries ?? [];
 }
 
+/** Less than so between paying for a whole roll and for what is used of it is not worth a word, in whole units of the currency. */
+const WORTH = 5;
+
+/** What a choice costs more or less; where a roll's rest makes the difference, what it is when that is kept for the next job. */
+function costWords(tried: Tried, present: Tried, currency: string): string {
+  const [whole, kept] = [tried.asked - present.asked, tried.askedKept - present.askedKept];
+  const said = dearer(whole, currency);
+  if (Math.abs(whole - kept) < WORTH * leastUnits(currency)) return said;
+  return `${said || 'the same'}, or ${dearer(kept, currency) || 'the same'} with off-cuts kept`;
+}
+
 /**
  * What a choice would give: what it holds at the pitch that the run has now, so that choices are compared on the same fall; and then
  * what would come of it, with the pitch that it would lie at where that is another.
@@ -77,7 +89,7 @@ function gives(
   if (!tried) return { ...figure, note: 'being worked out' };
   const { plan } = tried;
   const { note: comes, ...tone } = outcome(plan, run.id);
-  const costs = present ? dearer(tried.asked - present.asked, pricesOf(job).currency) : '';
+  const costs = present ? costWords(tried, present, pricesOf(job).currency) : '';
   const note = costs === '' ? comes : `${comes}, ${costs}`;
   const own = plan.runs[run.id]?.pitch ?? pitch;
   return {

@@ -5,7 +5,10 @@ import {
   sharedSchema,
   sharesSchema,
   weatherSchema,
+  companyAnswerSchema,
   type Audience,
+  type Company,
+  type Element,
   type LocateAnswer,
   type LocateTicket,
   type PriceBook,
@@ -21,6 +24,7 @@ export const offices = {
   locateAnswers: async (ticket: string, on: string): Promise<LocateAnswer[]> =>
     (await read(locateAnswersSchema, ask('GET', `/locate/${ticket}?on=${on}`))).answers,
   keepBook: async (book: PriceBook): Promise<void> => void (await ask('POST', '/books', book)),
+  keepCompany: async (company: Company): Promise<void> => void (await ask('PUT', '/company', company)),
   share: async (job: string, audience: Audience): Promise<string> =>
     (await read(sharedSchema, ask('POST', `/jobs/${job}/shares`, { audience }))).link,
   withdrawShare: async (job: string, id: string): Promise<void> =>
@@ -38,6 +42,19 @@ export const useWeather = (from: string): UseQueryResult<Weather[]> =>
 export const BOOKS_KEY = ['books'];
 export const useBooks = (): UseQueryResult<PriceBook[]> =>
   useQuery({ queryKey: BOOKS_KEY, queryFn: async () => (await read(priceBooksSchema, ask('GET', '/books'))).books });
+
+export const COMPANY_KEY = ['company'];
+export const useCompany = (): UseQueryResult<Company> =>
+  useQuery({
+    queryKey: COMPANY_KEY,
+    queryFn: async () => (await read(companyAnswerSchema, ask('GET', '/company'))).company,
+  });
+
+/** A new job's elements, with the company's ways of building and of working in its head. */
+export const byCompany = (elements: readonly Element[], { ways, calendar }: Company): Element[] =>
+  elements.map((element) =>
+    element.kind === 'job' ? { ...element, ...(ways ? { ways } : {}), ...(calendar ? { calendar } : {}) } : element,
+  );
 
 export const sharesKey = (job: string): readonly string[] => ['shares', job];
 export const useShares = (job: string): UseQueryResult<Share[]> =>

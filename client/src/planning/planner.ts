@@ -155,8 +155,8 @@ export const planWith = (job: Job, change: Change, signal: AbortSignal): Promise
 export const tryChange = (job: Job, change: Change, signal: AbortSignal): Promise<Tried> => {
   const here = (): Promise<Tried> => planning.tryChange(job, change, signal);
   const there = async (worker: Remote<PlanWorker>, id: number): Promise<Tried> => {
-    const { plan, asked } = await worker.tryChange(sending(job), change, id);
-    return { plan: received(plan, changed(job, change)), asked };
+    const { plan, ...money } = await worker.tryChange(sending(job), change, id);
+    return { plan: received(plan, changed(job, change)), ...money };
   };
   return away(signal, there, here);
 };

@@ -47,6 +47,8 @@ export interface Tried {
   plan: Plan;
   /** What it would be asked for, before rounding, least units. */
   asked: number;
+  /** The same where what is left of sticks and rolls is kept for the next job. */
+  askedKept: number;
 }
 
 /** The plan of a job with a change, and what that would cost. */
@@ -55,7 +57,7 @@ export async function tryChange(job: Job, change: Change, signal: AbortSignal): 
   unless(signal);
   const then = changed(job, change);
   const planned = planJob(then, plans.of(job));
-  return { plan: planned, asked: unrounded(then, planned) };
+  return { plan: planned, ...unrounded(then, planned) };
 }
 
 /**

@@ -171,7 +171,7 @@ it('a difference is said in whole units of the currency, and nothing of none', (
 it('a larger pipe in the clinic’s first run is dearer, and the same pipe the same', () => {
   const clinic = quillfeather();
   const first = ofKind(clinic, 'run')[0]!;
-  const asked = (job: Job): number => unrounded(job, planJob(job));
+  const asked = (job: Job): number => unrounded(job, planJob(job)).asked;
   expect(asked(changed(clinic, put('x', { ...first, nominal: 0.1524 })))).toBeGreaterThan(asked(clinic));
   expect(asked(changed(clinic, put('x', { ...first })))).toBe(asked(clinic));
 });

@@ -121,8 +121,8 @@ const UNITS: Partial<Record<WorkRate, PartUnit>> = {
   stonePlaced: 'm³',
 };
 
-/** The price of a plan by its take-off. */
-export function priceOf(job: Job, taken: TakeOff): Price {
+/** The price of a plan by its take-off; `offcuts`: whether this job pays for what is left of sticks and rolls, as the job has it when left out. */
+export function priceOf(job: Job, taken: TakeOff, offcuts = waysOf(headOf(job).ways).offcuts): Price {
   const { currency, rates, contingency, overhead, profit, tax, rounding, extras, rented } = pricesOf(job);
   const own = new Map(Object.entries(rates));
   const lines: PriceLine[] = [];
@@ -133,7 +133,8 @@ export function priceOf(job: Job, taken: TakeOff): Price {
   };
   for (const [work, quantity] of Object.entries(workIn(job, taken)) as [WorkRate, number][])
     add(workKey(work), work, quantity, UNITS[work] ?? 'm', WORK_RATES[work]);
-  for (const { key, item, buy, paid = buy, unit } of taken.parts) add(key, null, paid, unit, partRate(item));
+  for (const { key, item, buy, spent = buy, unit } of taken.parts)
+    add(key, null, offcuts === 'kept' ? spent : buy, unit, partRate(item));
   const days = Object.keys(rented).length > 0 ? machineDays(job, taken) : {};
   for (const [tool, rate] of Object.entries(rented) as [Rentable, number][]) {
     const quantity = days[tool] ?? 0;
@@ -186,8 +187,9 @@ export function priceOf(job: Job, taken: TakeOff): Price {
   };
 }
 
-/** What a plan is asked for before it is rounded, least units: what one change makes dearer or cheaper shows in it. */
-export function unrounded(job: Job, solution: Parameters<typeof takeOff>[1]): number {
-  const { price, rounded } = priceOf(job, takeOff(job, solution));
-  return price - rounded;
+/** What a plan is asked for before it is rounded, least units, so that what one change makes dearer or cheaper shows in it; and the same where off-cuts are kept for the next job. */
+export function unrounded(job: Job, solution: Parameters<typeof takeOff>[1]): { asked: number; askedKept: number } {
+  const taken = takeOff(job, solution);
+  const of = ({ price, rounded }: Price): number => price - rounded;
+  return { asked: of(priceOf(job, taken)), askedKept: of(priceOf(job, taken, 'kept')) };
 }

@@ -37,8 +37,8 @@ export interface Part {
   uses: readonly Use[];
   /** To buy or to move: with waste, in whole pieces or packs where it comes so. */
   buy: number;
-  /** Of pipe: what of it is paid where the rest of a stick or roll is kept for the next job. */
-  paid?: number;
+  /** Of pipe: what of it a job pays where the rest of a stick or roll is kept for the next one. */
+  spent?: number;
   /** Of pipe: how it is cut. */
   packs?: Pack & Pick<Cut, 'sticks' | 'offcut' | 'pieces' | 'proved'>;
   /** Of what is left over of the earth: how much of it fills elsewhere, m³ in the ground; of the rest that is hauled its bulk loose, m³, and truck loads; of stone, t. */
@@ -118,8 +118,6 @@ const WASTED = new Set<Item['type']>([
 ]);
 
 interface Buying {
-  /** Off-cuts are kept for the next job. */
-  keeps: boolean;
   soil: Soil;
   /** m³ of what is dug and left over that goes to where fill is wanted. */
   used: number;
@@ -127,7 +125,7 @@ interface Buying {
   cut: Cut | undefined;
 }
 
-function partOf(counted: Counted, { soil, used, cut, keeps }: Buying): Part {
+function partOf(counted: Counted, { soil, used, cut }: Buying): Part {
   const { key, item, uses } = counted;
   let net = 0;
   for (const { quantity } of uses) net += quantity;
@@ -139,7 +137,7 @@ function partOf(counted: Counted, { soil, used, cut, keeps }: Buying): Part {
     const sticks = Math.max(cut.sticks, Math.ceil((net * (1 + WASTE)) / pack.length - 1e-6));
     const { pieces, proved } = cut;
     part.buy = sticks * pack.length;
-    if (keeps) part.paid = Math.min(part.buy, net * (1 + WASTE));
+    part.spent = Math.min(part.buy, net * (1 + WASTE));
     part.packs = { ...pack, sticks, offcut: part.buy - net, pieces, proved };
   }
   if (item.type === 'stone') part.tonnes = buy * STONE_DENSITY;
@@ -224,7 +222,6 @@ export function takeOff(
       soil,
       used,
       cut: cuts.get(counted.key),
-      keeps: ways.offcuts === 'kept',
     }),
   );
   const taken = {

@@ -1,4 +1,5 @@
 /** What a customer is offered: the work in plain words, its price, what is not in it, and what to mind. No cost and no margin is in it. */
+import { letterhead, type Company } from '../api/company';
 import { JUNCTION_FACTS } from '../catalogue/fittings';
 import { GRATE_FACTS } from '../catalogue/grates';
 import { OUTFALLS } from '../catalogue/outfalls';
@@ -16,6 +17,9 @@ import { storeOf } from '../works/store';
 import { money } from '../price/words';
 
 export interface Quote {
+  /** Whose offer it is: a line each, and a picture as a data address. */
+  letterhead: readonly string[];
+  mark: string | null;
   title: string;
   /** Whom and where, a line each. */
   head: readonly string[];
@@ -34,6 +38,8 @@ export interface Quote {
 
 /** Days that an offer stands. */
 export const VALID_DAYS = 30;
+
+const USUAL_TERMS = `This offer stands for ${VALID_DAYS} days. What the ground shows otherwise is priced and agreed before it is dug further.`;
 
 const EXCLUDED = [
   'Rock, buried concrete, old footings and anything else under the ground that nobody could see.',
@@ -196,14 +202,21 @@ const optionsOf = (job: Job, plan: Plan): Quote['options'] =>
           : [],
       );
 
-/** A customer's quote of a plan. */
-export function quoteOf(job: Job, plan: Plan, taken: TakeOff): Quote {
-  const { name, client, site, date } = headOf(job);
+/** A customer's quote of a plan, by the company that makes it. */
+export function quoteOf(job: Job, plan: Plan, taken: TakeOff, company: Company = {}): Quote {
+  const { name, client, site, date, offer } = headOf(job);
   const price = priceOf(job, taken);
   const cash = (amount: number): string => money(amount, price.currency);
   return {
+    letterhead: letterhead(company),
+    mark: company.mark ?? null,
     title: `Quote: ${name}`,
-    head: [...(client ? [`For ${client}`] : []), ...(site ? [site] : []), ...(date ? [`Work about ${date}`] : [])],
+    head: [
+      ...(offer ? [`Offer ${offer}`] : []),
+      ...(client ? [`For ${client}`] : []),
+      ...(site ? [site] : []),
+      ...(date ? [`Work about ${date}`] : []),
+    ],
     scope: scopeOf(job, plan),
     promise: promiseOf(job, plan),
     price: [
@@ -218,9 +231,7 @@ export function quoteOf(job: Job, plan: Plan, taken: TakeOff): Quote {
     options: optionsOf(job, plan),
     excluded: EXCLUDED,
     cautions: CAUTIONS,
-    terms: [
-      `This offer stands for ${VALID_DAYS} days. What the ground shows otherwise is priced and agreed before it is dug further.`,
-    ],
-    signatures: ['Customer, date', 'Contractor, date'],
+    terms: company.terms ? company.terms.split(/\n+/) : [USUAL_TERMS],
+    signatures: ['Customer, date', `${company.name ?? 'Contractor'}, date`],
   };
 }

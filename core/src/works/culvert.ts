@@ -3,7 +3,7 @@ import { MATERIAL_FACTS } from '../catalogue/pipes';
 import { culvertHeadwater, type Headwater } from '../hydraulics/culvert';
 import { normalDepth } from '../hydraulics/pipe';
 import { apronStone } from '../hydraulics/riprap';
-import { BEDDING, BETWEEN_PIPES, outsideOf } from '../catalogue/supply';
+import { BEDDING, BETWEEN_PIPES, LIFT, outsideOf } from '../catalogue/supply';
 import type { Culvert } from '../job/kinds';
 import { showFlow, showPitch, showSmall, showVelocity } from '../units';
 import { toned, words } from './facts';
@@ -23,6 +23,8 @@ export interface CulvertPlan extends Headwater {
   /** Road over its crown, m, and what is asked there. */
   cover: number;
   leastCover: number;
+  /** That its trench is rammed in, from its bed to the road. */
+  lifts: number;
   /** Of the water at its outlet, m. */
   outletDepth: number;
   /** At its outlet, m/s; and the stone that this wants there, m: 0 for none. */
@@ -67,6 +69,7 @@ export function culvertPlan(culvert: Culvert, whole: number, tailwater: number, 
     freeboard: culvert.roadLevel - waterLevel,
     cover: culvert.roadLevel - Math.max(culvert.invertUp, culvert.invertDown) - diameter,
     leastCover: culvert.walk ? walkCover : leastCoverUnderCars,
+    lifts: Math.max(1, Math.ceil((culvert.roadLevel - Math.min(culvert.invertUp, culvert.invertDown)) / LIFT - 1e-6)),
     outletDepth: whole > 0 ? Math.min(diameter, Math.max(running.depth, standing - culvert.invertDown)) : 0,
     velocity,
     stone:
@@ -157,6 +160,7 @@ export const culvertWork = work<Culvert, CulvertPlan>({
     { label: 'Road over the water', shown: showSmall(plan.freeboard, units), ...toned('stop', plan.freeboard < 0) },
     { label: 'Ruled by', shown: words(plan.control === 'inlet' ? 'its inlet' : 'its barrel and outlet') },
     { label: 'Cover', shown: showSmall(plan.cover, units), ...toned('fix', plan.cover < plan.leastCover) },
+    { label: 'Backfilled in', shown: words(`${plan.lifts} ${plan.lifts === 1 ? 'lift' : 'lifts'} of 6 in`) },
     { label: 'Falls', shown: showPitch(plan.pitch), ...toned('stop', plan.pitch < 0) },
     { label: 'Lets out at', shown: showVelocity(plan.velocity, units) },
     ...(plan.stone > 0 ? [{ label: 'Stone there', shown: showSmall(plan.stone, units) }] : []),

@@ -6,6 +6,7 @@ import {
   readFile,
   sheetBodySchema,
   type Audience,
+  type Company,
   type Problem,
 } from '@katabasis/core';
 import { parseOr422, ProblemError } from '../http/problem';
@@ -22,10 +23,15 @@ export type Task =
 /** What is said while it is made, and what it comes to: bytes in base64 of a sheet, HTML of a page. */
 export type Said = { done: number; of: number } | { made: string } | { problem: Problem };
 
-export type RowsOf = (job: string) => readonly ElementRow[];
+/** What is kept, as it is read. */
+export interface Kept {
+  rowsOf: (job: string) => readonly ElementRow[];
+  company: () => Company;
+}
 
 async function sheet(
   { body, file, made }: Extract<Task, { kind: 'sheet' }>,
+  company: Company,
   onStep: (done: number, of: number) => void,
 ): Promise<string> {
   let said: unknown;
@@ -40,7 +46,7 @@ async function sheet(
   const files = filesOf(read.job);
   const make = Object.hasOwn(files, file) ? files[file] : undefined;
   if (!make) throw new ProblemError(404, 'There is no such sheet of this job.');
-  return (await make({ size: paper, made, onStep })).toString('base64');
+  return (await make({ size: paper, made, company, onStep })).toString('base64');
 }
 
 const FAILED: Problem = {
@@ -50,14 +56,14 @@ const FAILED: Problem = {
 };
 
 /** Makes one, and says how far it has come and what it comes to. Never throws. */
-export async function make(task: Task, rowsOf: RowsOf, say: (said: Said) => void): Promise<void> {
+export async function make(task: Task, { rowsOf, company }: Kept, say: (said: Said) => void): Promise<void> {
   try {
     if (task.kind === 'page') {
       const rows = rowsOf(task.job);
       if (rows.length === 0) throw new ProblemError(404, 'There is no such job here.');
       const job = jobFrom(task.job, elementsIn(rows));
-      say({ made: sharedPage(job, task.audience) });
-    } else say({ made: await sheet(task, (done, of) => say({ done, of })) });
+      say({ made: sharedPage(job, task.audience, company()) });
+    } else say({ made: await sheet(task, company(), (done, of) => say({ done, of })) });
   } catch (error) {
     if (!(error instanceof ProblemError)) console.error('A sheet could not be made:', error);
     say({ problem: error instanceof ProblemError ? error.problem : FAILED });

@@ -10,6 +10,11 @@ export class Pages {
 
   constructor(private readonly papers: Papers) {}
 
+  /** Lets go of all: what every page shows has changed. */
+  forget(): void {
+    this.kept.clear();
+  }
+
   /** The page of a job as it stands at a sequence number. */
   async of(job: string, audience: Audience, seq: number): Promise<string> {
     const key = `${audience} ${job}`;

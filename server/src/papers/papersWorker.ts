@@ -1,6 +1,7 @@
 /** Makes papers and pages beside the server's own thread, reading kept jobs for itself. */
 import { parentPort, workerData } from 'node:worker_threads';
 import Database from 'better-sqlite3';
+import { companyIn } from '../company/routes';
 import type { ElementRow } from '../jobs/rows';
 import { make, type Task } from './make';
 
@@ -12,9 +13,7 @@ const rows = db.prepare<[string], ElementRow>(
 parentPort!.on(
   'message',
   (task: Task) =>
-    void make(
-      task,
-      (job) => rows.all(job),
-      (said) => parentPort!.postMessage(said),
+    void make(task, { rowsOf: (job) => rows.all(job), company: () => companyIn(db) }, (said) =>
+      parentPort!.postMessage(said),
     ),
 );

@@ -10,6 +10,7 @@ import {
   quoteOf,
   takeOff,
   type Audience,
+  type Company,
   type Drawing,
   type Job,
   type Table,
@@ -22,7 +23,7 @@ const STYLE = `
 :root{color-scheme:light}body{margin:0 auto;max-width:52rem;padding:16px;background:#faf7f0;color:#1d1a16;font:17px/1.5 system-ui,sans-serif}
 h1{font-size:1.5rem;margin:.2em 0}h2{font-size:1.15rem;margin:1.4em 0 .4em}p,li{margin:.3em 0}
 table{border-collapse:collapse;width:100%;font-variant-numeric:tabular-nums}th,td{text-align:left;padding:6px 8px;border-bottom:1px solid #b9b09f;vertical-align:top}
-.r{text-align:right;white-space:nowrap}.wide{overflow-x:auto}.price{font-size:1.6rem;font-weight:700}svg{width:100%;height:auto;background:#fff;border:1px solid #b9b09f}
+header p{margin:0}.mark{float:right;max-width:9rem;max-height:5rem}.r{text-align:right;white-space:nowrap}.wide{overflow-x:auto}.price{font-size:1.6rem;font-weight:700}svg{width:100%;height:auto;background:#fff;border:1px solid #b9b09f}
 `;
 
 export const page = (title: string, body: string): string =>
@@ -89,9 +90,9 @@ function forCrew(job: Job): string {
 }
 
 /** What a customer needs: what is done, its price, what is not in it. No cost and no margin is in it. */
-function forCustomer(job: Job): string {
+function forCustomer(job: Job, company: Company): string {
   const plan = planJob(job);
-  const quote = quoteOf(job, plan, takeOff(job, plan));
+  const quote = quoteOf(job, plan, takeOff(job, plan), company);
   const price = quote.price
     .map(({ said, amount }) => `<p>${esc(said)}: <span class="price">${esc(amount)}</span></p>`)
     .join('');
@@ -99,11 +100,13 @@ function forCustomer(job: Job): string {
     quote.options.length > 0
       ? `<h2>To choose from</h2>${list(quote.options.map(({ said, amount }) => `${said}: ${amount}`))}`
       : '';
-  return `${quote.head.map((said) => `<p>${esc(said)}</p>`).join('')}<h2>What is done</h2>${list(quote.scope)}${list(quote.promise)}<h2>Price</h2>${price}${options}${svg(drawingOf(job, plan, false))}<h2>Not in it</h2>${list(quote.excluded)}<h2>To know</h2>${list(quote.cautions)}${list(quote.terms)}`;
+  const mark = quote.mark === null ? '' : `<img class="mark" alt="" src="${esc(quote.mark)}">`;
+  const from = quote.letterhead.map((said) => `<p>${esc(said)}</p>`).join('');
+  return `<header>${mark}${from}</header>${quote.head.map((said) => `<p>${esc(said)}</p>`).join('')}<h2>What is done</h2>${list(quote.scope)}${list(quote.promise)}<h2>Price</h2>${price}${options}${svg(drawingOf(job, plan, false))}<h2>Not in it</h2>${list(quote.excluded)}<h2>To know</h2>${list(quote.cautions)}${list(quote.terms)}`;
 }
 
-export function sharedPage(job: Job, audience: Audience): string {
+export function sharedPage(job: Job, audience: Audience, company: Company = {}): string {
   const { name } = headOf(job);
   const title = audience === 'crew' ? `Dig sheet: ${name}` : `Quote: ${name}`;
-  return page(title, `<h1>${esc(title)}</h1>${audience === 'crew' ? forCrew(job) : forCustomer(job)}`);
+  return page(title, `<h1>${esc(title)}</h1>${audience === 'crew' ? forCrew(job) : forCustomer(job, company)}`);
 }

@@ -1,5 +1,5 @@
 /** Every sheet and file of a job, by its file's name, each made when it is asked for. */
-import { planJob, tablesOf, toGeoJson, type Job } from '@katabasis/core';
+import { planJob, tablesOf, toGeoJson, type Company, type Job } from '@katabasis/core';
 import Papa from 'papaparse';
 import { calendarFile } from './calendar';
 import { dxfOf } from './dxf';
@@ -11,6 +11,8 @@ export interface FileOptions {
   size: PaperSize;
   /** ISO instant. */
   made: string;
+  /** Whose papers they are; nobody’s in particular when left out. */
+  company?: Company;
   /** Told after each page's worth of work. */
   onStep?: (done: number, of: number) => void;
 }
@@ -21,7 +23,8 @@ export function filesOf(job: Job): Record<string, Make> {
   const plan = planJob(job);
   const pdfs = PDFS.map((name): [string, Make] => [
     `${name}.pdf`,
-    ({ size, made, onStep }) => pdfOf(job, name, { size, made: made.slice(0, 10), ...(onStep ? { onStep } : {}) }),
+    ({ size, made, company = {}, onStep }) =>
+      pdfOf(job, name, { size, made: made.slice(0, 10), company, ...(onStep ? { onStep } : {}) }),
   ]);
   const tables = Object.entries(tablesOf(job, plan)).map(([name, table]): [string, Make] => [
     `${name}.csv`,

@@ -161,6 +161,16 @@ export class Paper {
     this.y += height + 5;
   }
 
+  /** A picture at the right of the page, by its data address; one that cannot be read is left out. */
+  picture(address: string, { width, height, top }: { width: number; height: number; top: number }): void {
+    try {
+      this.doc.image(address, MARGIN + this.width - width, top, { fit: [width, height], align: 'right' });
+    } catch {
+      return;
+    }
+    this.y = Math.max(this.y, top + height + 6);
+  }
+
   item(said: string): void {
     const width = this.width - 14;
     const height = this.heightOf(said, { width });

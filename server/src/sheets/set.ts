@@ -11,6 +11,7 @@ import {
   quoteOf,
   runsTable,
   takeOff,
+  type Company,
   type Job,
   type LayerName,
   type Plan,
@@ -70,8 +71,17 @@ function putCautions(paper: Paper, job: Job, taken: TakeOff): void {
   for (const said of cautionsOf(job, taken)) paper.item(said);
 }
 
+/** Whose offer it is, with its mark at the right. */
+function putLetterhead(paper: Paper, { letterhead, mark }: Quote): void {
+  const top = paper.y;
+  letterhead.forEach((said, k) => paper.paragraph(said, k === 0 ? { weight: 'strong' } : {}));
+  if (mark === null) return;
+  paper.picture(mark, { width: 110, height: 60, top });
+}
+
 function putQuote(paper: Paper, quote: Quote, printed: Printed): void {
   paper.page(quote.title);
+  putLetterhead(paper, quote);
   for (const said of quote.head) paper.paragraph(said);
   paper.heading('What is done');
   for (const said of quote.scope) paper.item(said);
@@ -120,19 +130,25 @@ export interface PdfOptions {
   size: PaperSize;
   /** Day that it is made, as it is written. */
   made: string;
+  /** Whose offer it is. */
+  company?: Company;
   /** Told after each piece of work. */
   onStep?: (done: number, of: number) => void;
 }
 
 /** A PDF of some of a job's sheets. What cannot be drawn for want of places is said in it. */
-export async function pdfOf(job: Job, name: PdfName, { size, made, onStep }: PdfOptions): Promise<Buffer> {
+export async function pdfOf(
+  job: Job,
+  name: PdfName,
+  { size, made, company = {}, onStep }: PdfOptions,
+): Promise<Buffer> {
   const plan = planJob(job);
   const printed: Printed = { job, plan, taken: takeOff(job, plan) };
   const { name: title } = headOf(job);
   const paper = new Paper(size, title, made, title);
   const steps: Step[] =
     name === 'quote'
-      ? [(on) => putQuote(on, quoteOf(job, plan, printed.taken), printed)]
+      ? [(on) => putQuote(on, quoteOf(job, plan, printed.taken, company), printed)]
       : (name === 'set' ? SHEETS : [name]).flatMap((sheet) => STEPS[sheet](printed));
   for (const [k, step] of steps.entries()) {
     step(paper);

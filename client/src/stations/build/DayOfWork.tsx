@@ -190,35 +190,40 @@ function StepRow({ scheduled, day }: { scheduled: Scheduled; day: string }) {
         </Press>
         <Text kind="strong">{hours} h</Text>
       </View>
-      {open && (
-        <View style={styles.open}>
-          <Fields of={null}>
-            <View style={fieldRow}>
-              <DayField label="Not before" value={step.settled?.day} onCommit={(next) => settle({ day: next })} />
-              <QuantityField label="People" value={step.crew} {...PEOPLE} onCommit={(crew) => settle({ crew })} />
-              <QuantityField
-                label="Hours they take"
-                value={step.hours}
-                {...hoursEntry}
-                onCommit={(next) =>
-                  next! > 0 && next! <= 1000
-                    ? settle({ hours: next })
-                    : 'A step takes more than 0 and at most 1000 hours.'
-                }
-              />
-            </View>
-          </Fields>
-          <View style={styles.ends}>
-            <Button label="Done today" onPress={() => void settle({ doneOn: todayOf() })} testID={`done-${step.key}`} />
-            {step.settled !== null && (
-              <Button
-                label="As worked out again"
-                onPress={() => void edit({ label: 'Lay a step out anew', puts: [], removes: [step.settled!.id] })}
-              />
-            )}
-          </View>
+      {open && <StepFields step={step} settle={settle} />}
+    </View>
+  );
+}
+
+/** When it begins, by how many and how long, and that it is done. */
+function StepFields({ step, settle }: { step: WorkStep; settle: (next: Partial<Step>) => string | null }) {
+  const styles = useStyles(make);
+  const { edit } = useJob();
+  return (
+    <View style={styles.open}>
+      <Fields of={null}>
+        <View style={fieldRow}>
+          <DayField label="Not before" value={step.settled?.day} onCommit={(next) => settle({ day: next })} />
+          <QuantityField label="People" value={step.crew} {...PEOPLE} onCommit={(crew) => settle({ crew })} />
+          <QuantityField
+            label="Hours they take"
+            value={step.hours}
+            {...hoursEntry}
+            onCommit={(next) =>
+              next! > 0 && next! <= 1000 ? settle({ hours: next }) : 'A step takes more than 0 and at most 1000 hours.'
+            }
+          />
         </View>
-      )}
+      </Fields>
+      <View style={styles.ends}>
+        <Button label="Done today" onPress={() => void settle({ doneOn: todayOf() })} testID={`done-${step.key}`} />
+        {step.settled !== null && (
+          <Button
+            label="As worked out again"
+            onPress={() => void edit({ label: 'Lay a step out anew', puts: [], removes: [step.settled!.id] })}
+          />
+        )}
+      </View>
     </View>
   );
 }

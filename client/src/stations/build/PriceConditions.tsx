@@ -20,8 +20,7 @@ const draft = z.string();
 
 export function PriceConditions() {
   const { job, units, edit } = useJob();
-  const { conditions, extras, currency } = pricesOf(job);
-  const [name, note] = useNoted(`katabasis.extra.${job.id}`, draft, '');
+  const { conditions } = pricesOf(job);
   const head = headOf(job);
   const set = (label: string, next: Own): string | null =>
     edit(put(label, { ...head, prices: { ...head.prices, ...next } }));
@@ -73,36 +72,46 @@ export function PriceConditions() {
           ]}
           onChoose={(value) => void meets({ narrow: value === 'no' })}
         />
-        <View style={fieldRow}>
-          <NameField
-            label="Permit, rental or other"
-            value={name}
-            optional
-            usual="such as Excavator, 2 days"
-            onCommit={(typed) => {
-              if (extras.some((each) => each.name === typed))
-                return 'There is one of that name; tap its line to change it.';
-              note(() => typed);
-            }}
-            testID="extra-name"
-          />
-          {name !== '' && (
-            <QuantityField
-              label="Charged once"
-              value={undefined}
-              {...moneyEntry(leastUnits(currency), 1)}
-              optional
-              onCommit={(amount) => {
-                if (amount === undefined) return null;
-                const refused = set(`Charge ${name}`, { extras: [...extras, { name, amount: Math.round(amount) }] });
-                if (refused === null) note(() => '');
-                return refused;
-              }}
-              testID="extra-amount"
-            />
-          )}
-        </View>
+        <Extra set={set} />
       </Fields>
+    </View>
+  );
+}
+
+/** What is charged once: its name, and then how much. */
+function Extra({ set }: { set: (label: string, next: Own) => string | null }) {
+  const { job } = useJob();
+  const { extras, currency } = pricesOf(job);
+  const [name, note] = useNoted(`katabasis.extra.${job.id}`, draft, '');
+  return (
+    <View style={fieldRow}>
+      <NameField
+        label="Permit, rental or other"
+        value={name}
+        optional
+        usual="such as Excavator, 2 days"
+        onCommit={(typed) => {
+          if (extras.some((each) => each.name === typed))
+            return 'There is one of that name; tap its line to change it.';
+          note(() => typed);
+        }}
+        testID="extra-name"
+      />
+      {name !== '' && (
+        <QuantityField
+          label="Charged once"
+          value={undefined}
+          {...moneyEntry(leastUnits(currency), 1)}
+          optional
+          onCommit={(amount) => {
+            if (amount === undefined) return null;
+            const refused = set(`Charge ${name}`, { extras: [...extras, { name, amount: Math.round(amount) }] });
+            if (refused === null) note(() => '');
+            return refused;
+          }}
+          testID="extra-amount"
+        />
+      )}
     </View>
   );
 }

@@ -2,6 +2,7 @@
 import type { Fault } from '@katabasis/core';
 import { JOB_STATES, type JobRow as JobRowData, type JobState } from '@katabasis/core/first';
 import { useRouter } from 'expo-router';
+import Briefcase from 'lucide-react-native/icons/briefcase';
 import FileUp from 'lucide-react-native/icons/file-up';
 import Plus from 'lucide-react-native/icons/plus';
 import Smartphone from 'lucide-react-native/icons/smartphone';
@@ -146,6 +147,7 @@ function Aside() {
   return (
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
       <Button label="Taken out" icon={Trash} kind="bare" onPress={() => router.navigate('/bin')} />
+      <Button label="Company" icon={Briefcase} kind="bare" onPress={() => router.navigate('/company')} />
       <Button label="Devices" icon={Smartphone} kind="bare" onPress={() => router.navigate('/devices')} />
     </View>
   );

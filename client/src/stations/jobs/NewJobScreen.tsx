@@ -8,6 +8,7 @@ import { useMemo } from 'react';
 import { type FieldPath } from 'react-hook-form';
 import { ScrollView, View } from 'react-native';
 import { planHere } from '../../planning/planner';
+import { byCompany, useCompany } from '../../files/offices';
 import { freeJobName, startJob } from '../../sync/sessions';
 import { useStyles, useWide } from '../../theme/theme';
 import { SPACE, type Palette } from '../../theme/tokens';
@@ -51,11 +52,14 @@ const make = (palette: Palette) => ({
   row: { flexDirection: 'row' as const, gap: SPACE.s, flexWrap: 'wrap' as const },
 });
 
+const NOBODY = {};
+
 export function NewJobScreen() {
   const styles = useStyles(make);
   const router = useRouter();
   const client = useQueryClient();
   const page = usePage();
+  const company = useCompany().data ?? NOBODY;
   const { form, draft, stations, become } = page;
   const { control, getValues, setFocus, setValue } = form;
   const read = useMemo(() => readDraft(draft, stations), [draft, stations]);
@@ -63,7 +67,7 @@ export function NewJobScreen() {
   const create = form.handleSubmit(() => {
     if (!read.ok) return;
     const id = freshId('j');
-    startJob(id, quickElements({ ...read.job, name: freeJobName(client, read.job.name) }), client);
+    startJob(id, byCompany(quickElements({ ...read.job, name: freeJobName(client, read.job.name) }), company), client);
     keepDraft(null);
     router.replace(`/job/${id}/plan`);
   });
@@ -71,7 +75,7 @@ export function NewJobScreen() {
   const measure = (): void => {
     const id = freshId('j');
     const name = freeJobName(client, draft.name.trim() || 'New job');
-    startJob(id, headElements(draft, stations, name), client);
+    startJob(id, byCompany(headElements(draft, stations, name), company), client);
     if (hasNoLine(draft)) keepDraft(null);
     router.replace(`/job/${id}/yard`);
   };

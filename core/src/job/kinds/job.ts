@@ -72,7 +72,7 @@ export const pricesSchema = z
   .partial();
 
 /** How it is built, in place of the usual ways. */
-const waysSchema = z
+export const waysSchema = z
   .strictObject({
     basinFloor: z.enum(BASIN_FLOORS),
     sod: z.enum(SODS),
@@ -92,7 +92,7 @@ const waysSchema = z
   .partial();
 
 /** Days and customs that the work is laid out by, in place of the usual ones. */
-const calendarSchema = z
+export const calendarSchema = z
   .strictObject({
     /** Days on which nobody works. */
     holidays: z.array(z.iso.date()).max(100),
@@ -127,6 +127,8 @@ const schema = z.strictObject({
   site: z.string().max(500).optional(),
   /** Whose yard it is. */
   client: z.string().max(200).optional(),
+  /** Number that its offer goes by in the company's books. */
+  offer: z.string().trim().min(1).max(60).optional(),
   state: z.enum(JOB_STATES).optional(),
   /** Day of the work, `2026-11-25`. */
   date: z.iso.date().optional(),
@@ -158,6 +160,7 @@ export const jobKind = kind<JobElement>(schema, {
   notes: {
     site: 'street and town',
     client: 'whose yard it is',
+    offer: 'number of its offer in the company’s books',
     state: 'how far it has come',
     date: 'day of the work, as 2026-11-25',
     north: 'how far north lies to the right of the plan’s up, rad',

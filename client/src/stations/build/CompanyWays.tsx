@@ -1,0 +1,75 @@
+/** A job's ways beside the company's: taken over from it, or kept as its own. */
+import { headOf, put, type Company, type JobElement } from '@katabasis/core';
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { COMPANY_KEY, offices, useCompany } from '../../files/offices';
+import { useJob } from '../../planning/useJob';
+import { without } from '../../input/without';
+import { SPACE } from '../../theme/tokens';
+import { Button } from '../../ui/Button';
+import { Text } from '../../ui/Text';
+
+type Own = Pick<JobElement, 'ways' | 'calendar'>;
+
+/** What of a job's head is the company's: how it builds, and its crew; days off and the ground that is raised are the job's. */
+function waysIn({ ways, calendar }: Own): Pick<Company, 'ways' | 'calendar'> {
+  const { raised: _here, ...building } = ways ?? {};
+  const { holidays: _off, ...working } = calendar ?? {};
+  return {
+    ...(Object.keys(building).length > 0 ? { ways: building } : {}),
+    ...(Object.keys(working).length > 0 ? { calendar: working } : {}),
+  };
+}
+
+const told = (of: object): string =>
+  JSON.stringify(of, (_key, value: unknown) =>
+    value !== null && typeof value === 'object' && !Array.isArray(value)
+      ? Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)))
+      : value,
+  );
+
+export function CompanyWays() {
+  const { job, edit } = useJob();
+  const company = useCompany();
+  const queries = useQueryClient();
+  const [said, setSaid] = useState<string | null>(null);
+  const head = headOf(job);
+  const { data } = company;
+  if (!data) return null;
+  const [own, theirs] = [waysIn(head), waysIn(data)];
+  if (told(own) === told(theirs))
+    return <Text kind="small">{told(own) === '{}' ? 'The usual ways.' : 'The company’s own ways.'}</Text>;
+  const keep = async (): Promise<void> => {
+    const next = { ...without(without(data, 'ways', undefined), 'calendar', undefined), ...own };
+    setSaid(null);
+    try {
+      await offices.keepCompany(next);
+      queries.setQueryData(COMPANY_KEY, next);
+    } catch (error) {
+      setSaid((error as Error).message);
+    }
+  };
+  const takeOver = (): void => {
+    const raised = head.ways?.raised;
+    const holidays = head.calendar?.holidays;
+    const ways = { ...theirs.ways, ...(raised ? { raised } : {}) };
+    const calendar = { ...theirs.calendar, ...(holidays ? { holidays } : {}) };
+    const bare = without(without(head, 'ways', undefined), 'calendar', undefined);
+    setSaid(edit(put('Build as the company does', { ...bare, ways, calendar })));
+  };
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <Text>This job is not built as the company’s others are.</Text>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+        <Button label="Build as the company does" onPress={takeOver} testID="take-ways" />
+        <Button label="Keep these as the company’s" onPress={() => void keep()} testID="keep-ways" />
+      </View>
+      {said !== null && (
+        <Text tone="stop" role="alert">
+          {said}
+        </Text>
+      )}
+    </View>
+  );
+}

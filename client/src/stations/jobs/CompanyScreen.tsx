@@ -1,0 +1,152 @@
+/** The company: what stands at the head of its papers, its own terms, and the ways that its new jobs begin with. */
+import { MOST_MARK, type Company } from '@katabasis/core';
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Image, View } from 'react-native';
+import { COMPANY_KEY, offices, useCompany } from '../../files/offices';
+import { pickFile } from '../../files/files';
+import { NameField } from '../../input/Field';
+import { without } from '../../input/without';
+import { SPACE } from '../../theme/tokens';
+import { Button } from '../../ui/Button';
+import { Notice } from '../../ui/Notice';
+import { fieldRow } from '../../ui/rows';
+import { Text } from '../../ui/Text';
+import { OutOfReach } from '../OutOfReach';
+import { SidePage } from './SidePage';
+
+type Line = 'name' | 'address' | 'phone' | 'mail' | 'licence';
+const LINES: readonly { field: Line; label: string; usual: string }[] = [
+  { field: 'name', label: 'Company', usual: 'as it signs' },
+  { field: 'address', label: 'Address', usual: 'street, town' },
+  { field: 'phone', label: 'Phone', usual: '' },
+  { field: 'mail', label: 'Mail', usual: '' },
+  { field: 'licence', label: 'Licence', usual: 'number, if the place asks for one' },
+];
+
+/** A picture file as a data address; a sentence where it will not do. */
+async function markOf(file: File): Promise<{ mark: string } | { sentence: string }> {
+  if (!/^image\/(png|jpeg)$/.test(file.type)) return { sentence: 'A mark is a PNG or a JPEG.' };
+  const mark = await new Promise<string>((resolve, reject) => {
+    const reader = new FileReader();
+    reader.onload = () => resolve(reader.result as string);
+    reader.onerror = () => reject(new Error('The picture could not be read.'));
+    reader.readAsDataURL(file);
+  });
+  return mark.length > MOST_MARK ? { sentence: 'This picture is too large: at most 150 kB.' } : { mark };
+}
+
+export function CompanyScreen() {
+  const company = useCompany();
+  const queries = useQueryClient();
+  const [said, setSaid] = useState<string | null>(null);
+  const save = (next: Company): void => {
+    const before = queries.getQueryData<Company>(COMPANY_KEY);
+    setSaid(null);
+    queries.setQueryData(COMPANY_KEY, next);
+    offices.keepCompany(next).catch((error: Error) => {
+      queries.setQueryData(COMPANY_KEY, before);
+      setSaid(`${error.message} What was typed is not kept: type it again when the server is in reach.`);
+    });
+  };
+  const { data } = company;
+  return (
+    <SidePage title="Company">
+      {company.isPending && <Notice title="Reading" />}
+      {company.isError && !data && (
+        <OutOfReach error={company.error} rest="This page needs the server." onRetry={() => void company.refetch()} />
+      )}
+      {said !== null && <Text role="alert">{said}</Text>}
+      {data && <Letterhead company={data} save={save} onSaid={setSaid} />}
+      {data && <UsualWays company={data} save={save} />}
+    </SidePage>
+  );
+}
+
+interface PartProps {
+  company: Company;
+  save: (next: Company) => void;
+}
+
+function Letterhead({ company, save, onSaid }: PartProps & { onSaid: (said: string | null) => void }) {
+  const choose = async (): Promise<void> => {
+    const file = await pickFile('image/png,image/jpeg');
+    if (!file) return;
+    const read = await markOf(file).catch((error: Error) => ({ sentence: error.message }));
+    if ('sentence' in read) onSaid(read.sentence);
+    else save({ ...company, mark: read.mark });
+  };
+  return (
+    <View style={{ gap: SPACE.m }}>
+      <Text>This stands at the head of every offer, on paper and behind a link.</Text>
+      <View style={fieldRow}>
+        {LINES.map(({ field, label, usual }) => (
+          <NameField
+            key={field}
+            label={label}
+            value={company[field] ?? ''}
+            optional
+            most={200}
+            usual={usual}
+            onCommit={(typed) => {
+              save(without(company, field, typed === '' ? undefined : typed));
+              return null;
+            }}
+            testID={`company-${field}`}
+          />
+        ))}
+      </View>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: SPACE.m }}>
+        {company.mark !== undefined && (
+          <Image
+            source={{ uri: company.mark }}
+            style={{ width: 120, height: 60 }}
+            resizeMode="contain"
+            accessibilityLabel="Your mark"
+          />
+        )}
+        <Button label={company.mark ? 'Another mark' : 'Put in a mark of your own'} onPress={() => void choose()} />
+        {company.mark !== undefined && (
+          <Button label="Leave the mark out" kind="bare" onPress={() => save(without(company, 'mark', undefined))} />
+        )}
+      </View>
+      <NameField
+        label="Terms, in place of the usual ones"
+        value={company.terms ?? ''}
+        optional
+        most={6000}
+        usual="This offer stands for 30 days …"
+        onCommit={(typed) => {
+          save(without(company, 'terms', typed === '' ? undefined : typed));
+          return null;
+        }}
+        testID="company-terms"
+      />
+    </View>
+  );
+}
+
+/** How many of a thing are set. */
+const counted = (all: object | undefined): number => Object.keys(all ?? {}).length;
+
+function UsualWays({ company, save }: PartProps) {
+  const own = counted(company.ways) + counted(company.calendar);
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <Text kind="heading">How it builds and works</Text>
+      <Text>
+        {own === 0
+          ? 'New jobs begin with the usual ways. Open a job, set how it is built and its crew, and keep them there as the company’s.'
+          : `${own === 1 ? 'One way differs' : `${own} ways differ`} from the usual ones. New jobs begin with them; jobs that are there keep their own.`}
+      </Text>
+      {own > 0 && (
+        <View style={{ flexDirection: 'row' }}>
+          <Button
+            label="Back to the usual ways"
+            onPress={() => save(without(without(company, 'ways', undefined), 'calendar', undefined))}
+          />
+        </View>
+      )}
+    </View>
+  );
+}
