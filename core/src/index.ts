@@ -105,6 +105,7 @@ export { takeOff, type Part, type TakeOff } from './quantities/takeOff';
 export { PART_GROUPS, type Item, type PartGroup } from './catalogue/items';
 export { floating, type Floats } from './quantities/floats';
 export { intoMainBy } from './quantities/outlets';
+export { commonOf, manyRuns, newRuns } from './job/edits/manyRuns';
 export { besides } from './job/edits/besides';
 export { sharingWords } from './quantities/sharingWords';
 export { partLabel } from './quantities/partLabel';
@@ -151,7 +152,7 @@ export { needAbout, needSays, needTitle, readyWords, standsMark, standsWords } f
 export { scheduleOf, type Schedule, type Scheduled, type Weather } from './days/schedule';
 export { stepsOf, type WorkStep } from './days/steps';
 export { heldWords, loadWords, stepLabel, toolWords } from './days/words';
-export { truckLoads, type Load } from './days/truck';
+export { asOneLoad, truckLoads, type Load } from './days/truck';
 export { toolsOf, type Tool } from './days/tools';
 export { machineDays } from './quantities/machines';
 export { RENTABLE, RENTED_LABELS, type Digger, type Rentable } from './catalogue/diggers';

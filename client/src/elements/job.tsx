@@ -7,7 +7,10 @@ import {
   put,
   showPitchTrade,
   showSmall,
+  SOIL_FACTS,
+  SOILS,
   text,
+  USUAL_SOIL,
   type JobElement,
   type Settings,
 } from '@katabasis/core';
@@ -28,6 +31,7 @@ import { coverEntry, distanceUpTo, pitchUpTo, rainEntry, smallEntry, type Entry 
 import { NameField, QuantityField } from '../input/Field';
 import { TextBox } from '../input/TextBox';
 import { without } from '../input/without';
+import { ManyPipes } from '../parts/ManyPipes';
 import { Text } from '../ui/Text';
 import { STATE_WORDS } from './jobWords';
 import type { ElementView } from './view';
@@ -87,6 +91,13 @@ export function JobForm() {
         onCommit={(client) => save('Name the client', { client })}
       />
       <NameField
+        label="Number of its offer"
+        optional
+        most={60}
+        value={head.offer ?? ''}
+        onCommit={(offer) => save('Number the offer', { offer })}
+      />
+      <NameField
         label="Address"
         optional
         most={500}
@@ -110,6 +121,12 @@ export function JobForm() {
         onChoose={(next) => save('Set units', { units: next })}
       />
       <Choice
+        label="Soil, where nothing else is said"
+        value={head.soil ?? USUAL_SOIL}
+        options={SOILS.map((value) => ({ value, label: SOIL_FACTS[value].label }))}
+        onChoose={(soil) => save('Say what soil it is', { soil })}
+      />
+      <Choice
         label="How lines take their pitch"
         value={head.pitchStyle}
         onChoose={(pitchStyle) => save('Set pitch style', { pitchStyle })}
@@ -118,6 +135,7 @@ export function JobForm() {
           { value: 'single', label: 'One pitch', note: 'one laser setting a line' },
         ]}
       />
+      <ManyPipes />
       <Rules />
       <Screen />
       {said !== null && <Text role="alert">{said}</Text>}

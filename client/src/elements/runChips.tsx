@@ -1,9 +1,7 @@
 /** Sizes and materials of a run as chips, each with what it would give: choosing is comparing. */
 import {
-  dearer,
   headOf,
   holdsAt,
-  leastUnits,
   MATERIAL_FACTS,
   MATERIALS,
   NOMINAL_SIZES,
@@ -16,7 +14,6 @@ import {
   showNominal,
   showPitch,
   text,
-  type Change,
   type Job,
   type Material,
   type Plan,
@@ -26,9 +23,9 @@ import {
 import { useJob } from '../planning/useJob';
 import { Eye } from '../drawing/Eye';
 import { Choice, type Option } from '../ui/Choice';
-import { tryChange } from '../planning/planner';
 import type { Tried } from '../planning/planning';
-import { useWorked } from '../planning/useWorked';
+import { costWords } from '../parts/costWords';
+import { useTries } from '../planning/useTries';
 
 const SEVERITY_TONE: Partial<Record<Severity, 'stop' | 'fix'>> = { stop: 'stop', fix: 'fix' };
 
@@ -46,29 +43,6 @@ function outcome(plan: Plan, id: string): { note: string; tone?: 'stop' | 'fix' 
     };
   if (elsewhere) return { note: shortOf(elsewhere) ?? 'stops the job', tone: 'stop' };
   return { note: `${Math.round(run.depthRatio * 100)}% full` };
-}
-
-/** What each of several choices would give, worked out one after another; fewer while it is being worked out. */
-function useTries<T>(job: Job, choices: readonly T[], change: (choice: T) => Change, on: unknown): readonly Tried[] {
-  const tries = useWorked<Tried[]>([job, on], async (signal, give) => {
-    const made: Tried[] = [];
-    for (const choice of choices) {
-      made.push(await tryChange(job, change(choice), signal));
-      give([...made]);
-    }
-  });
-  return tries ?? [];
-}
-
-/** Less than so between paying for a whole roll and for what is used of it is not worth a word, in whole units of the currency. */
-const WORTH = 5;
-
-/** What a choice costs more or less; where a roll's rest makes the difference, what it is when that is kept for the next job. */
-function costWords(tried: Tried, present: Tried, currency: string): string {
-  const [whole, kept] = [tried.asked - present.asked, tried.askedKept - present.askedKept];
-  const said = dearer(whole, currency);
-  if (Math.abs(whole - kept) < WORTH * leastUnits(currency)) return said;
-  return `${said || 'the same'}, or ${dearer(kept, currency) || 'the same'} with off-cuts kept`;
 }
 
 /**

@@ -70,6 +70,9 @@ const STATIONS: readonly Station[] = [
   { path: 'build', label: 'Build', icon: Shovel },
 ];
 
+/** Whether what is open is a page of Build, which is no sheet over it. */
+const isPage = (here: StationPath, at: string): boolean => here === 'build' && at.startsWith('~');
+
 /** Its size comes from around it: what changes in the head lays out nothing in the station, nor the other way. */
 const APART = { flex: 1, contain: 'size layout' } as object;
 
@@ -107,7 +110,7 @@ export function Shell({ children }: { children: ReactNode }) {
             {children}
           </View>
         </View>
-        {!wide && at === null && bar}
+        {!wide && (at === null || isPage(here, at)) && bar}
       </View>
       {over === 'find' && <Find onClose={close} onGo={(id) => go(here, id)} />}
       {over === 'keys' && <KeysHelp onClose={close} />}

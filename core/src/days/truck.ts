@@ -9,9 +9,9 @@ import type { WorkStep } from './steps';
 export interface Load {
   item: Item;
   unit: TakeOff['parts'][number]['unit'];
-  /** In its unit; of pipe in whole sticks or rolls. */
+  /** In its unit, and what that comes in, of pipe. */
   quantity: number;
-  pack?: Pack & { count: number };
+  pack?: Pack;
 }
 
 /** Earth and turf that lie there already, and work: nothing that is loaded. */
@@ -74,12 +74,20 @@ export function truckLoads(
       byStep.set(key, (byStep.get(key) ?? 0) + quantity);
     }
     for (const [key, quantity] of byStep) {
-      const count = packs ? Math.ceil(quantity / packs.length - 1e-6) : 0;
-      const load = packs
-        ? { item, unit, quantity: count * packs.length, pack: { of: packs.of, length: packs.length, count } }
-        : { item, unit, quantity };
+      const load = { item, unit, quantity, ...(packs ? { pack: { of: packs.of, length: packs.length } } : {}) };
       loads.set(key, [...(loads.get(key) ?? []), load]);
     }
   }
   return loads;
+}
+
+/** Loads of several steps as one, each thing once; pipe first. */
+export function asOneLoad(loads: readonly Load[]): Load[] {
+  const byItem = new Map<Item, Load>();
+  for (const load of loads) {
+    const known = byItem.get(load.item);
+    byItem.set(load.item, known ? { ...known, quantity: known.quantity + load.quantity } : load);
+  }
+  const all = [...byItem.values()];
+  return [...all.filter(({ pack }) => pack), ...all.filter(({ pack }) => !pack)];
 }

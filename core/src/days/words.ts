@@ -127,8 +127,9 @@ export function loadWords(load: Load, units: UnitSystem): { label: string; amoun
   const { item, unit, quantity, pack } = load;
   const label = partLabel(item, units);
   if (!pack) return { label, amount: text(amountOf(quantity, unit, units)) };
+  const count = Math.ceil(quantity / pack.length - 1e-6);
   return {
     label,
-    amount: `${decimals(pack.count, 0)} ${pack.of}${pack.count === 1 ? '' : 's'} of ${text(showLength(pack.length, units))}`,
+    amount: `${decimals(count, 0)} ${pack.of}${count === 1 ? '' : 's'} of ${text(showLength(pack.length, units))}`,
   };
 }

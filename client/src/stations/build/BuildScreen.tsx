@@ -6,11 +6,11 @@ import { useJob } from '../../planning/useJob';
 import { ElementSheet } from '../../elements/ElementSheet';
 import { useWide } from '../../theme/theme';
 import { SPACE } from '../../theme/tokens';
-import { Choice } from '../../ui/Choice';
 import { Mark } from '../../ui/Mark';
 import { Text } from '../../ui/Text';
 import { useAt } from '../useAt';
 import { useGo } from '../useGo';
+import { BuildPages, pageAt, PageStrip, type PageName } from './BuildPages';
 import { ClearSheet } from './ClearSheet';
 import { DaysSheet } from './DaysSheet';
 import { DigSheet } from './DigSheet';
@@ -19,19 +19,6 @@ import { PaperSheet } from './PaperSheet';
 import { PartsSheet } from './PartsSheet';
 import { PriceSheet } from './PriceSheet';
 import { TablesSheet } from './TablesSheet';
-
-/** How it is looked at, its chip and its title; but for the list of parts in the address, so that a reload comes back to it. */
-const VIEWS = [
-  { value: 'part', label: 'Parts', title: 'Parts and earth' },
-  { value: 'place', label: 'By place', title: 'Parts and earth' },
-  { value: 'price', label: 'Price', title: 'Price' },
-  { value: 'options', label: 'Options', title: 'Options' },
-  { value: 'clear', label: 'Clearances', title: 'Clearances' },
-  { value: 'days', label: 'Days', title: 'Days' },
-  { value: 'dig', label: 'Dig sheet', title: 'Dig sheet' },
-  { value: 'tables', label: 'Tables', title: 'Tables' },
-  { value: 'paper', label: 'Paper', title: 'On paper and in files' },
-] as const;
 
 const told = { flexDirection: 'row', gap: SPACE.m, alignItems: 'flex-start' } as const;
 
@@ -52,20 +39,53 @@ export function BuildScreen() {
   const taken = useTaken(job, plan);
   if (at !== null && !at.startsWith('~'))
     return <ElementSheet id={at} onClose={() => go('build', null)} onGo={(id) => go('build', id)} />;
-  const { value: by, title } = VIEWS.find(({ value }) => at === `~${value}`) ?? VIEWS[0];
-  const { parts, missing } = taken;
-  const padded = { padding: SPACE.l, gap: SPACE.l, width: '100%', maxWidth: wide ? 1400 : 700 } as const;
+  const page = pageAt(at);
+  const empty = taken.parts.length === 0;
+  const choose = (name: PageName): void => go('build', `~${name}`);
+  if (!wide)
+    return (
+      <ScrollView contentContainerStyle={narrow} testID="build">
+        {page === null || empty ? (
+          <>
+            <Text kind="title">Build</Text>
+            <Standing taken={taken} />
+            {!empty && <BuildPages taken={taken} at={null} onChoose={choose} />}
+          </>
+        ) : (
+          <>
+            <PageStrip at={page.name} onChoose={choose} onAll={() => go('build', null)} />
+            <Text kind="title">{page.title}</Text>
+            <Standing taken={taken} />
+            <Page name={page.name} taken={taken} />
+          </>
+        )}
+      </ScrollView>
+    );
+  const shown = page ?? pageAt('~part')!;
   return (
-    <ScrollView contentContainerStyle={padded} testID="build">
-      <Text kind="title">{title}</Text>
-      {parts.length > 0 && (
-        <Choice
-          label="Show"
-          value={by}
-          options={VIEWS}
-          onChoose={(view) => go('build', view === 'part' ? null : `~${view}`)}
-        />
+    <View style={{ flex: 1, flexDirection: 'row' }}>
+      {!empty && (
+        <ScrollView style={{ flexGrow: 0, width: 252 }} contentContainerStyle={{ padding: SPACE.m }}>
+          <BuildPages taken={taken} at={shown.name} onChoose={choose} />
+        </ScrollView>
       )}
+      <ScrollView style={{ flex: 1 }} contentContainerStyle={broad} testID="build">
+        <Text kind="title">{shown.title}</Text>
+        <Standing taken={taken} />
+        {!empty && <Page name={shown.name} taken={taken} />}
+      </ScrollView>
+    </View>
+  );
+}
+
+const narrow = { padding: SPACE.l, gap: SPACE.l, width: '100%', maxWidth: 700 } as const;
+const broad = { padding: SPACE.l, gap: SPACE.l, width: '100%', maxWidth: 1400 } as const;
+
+/** What stands against buying, offering and digging, and what could not be counted. */
+function Standing({ taken: { parts, missing } }: { taken: TakeOff }) {
+  const { job, plan } = useJob();
+  return (
+    <>
       {parts.length > 0 && plan.verdict.state === 'stop' && (
         <View style={told}>
           <Mark kind="stop" />
@@ -82,20 +102,33 @@ export function BuildScreen() {
           </View>
         </View>
       ))}
-      {parts.length === 0 ? (
+      {parts.length === 0 && (
         <Text>Nothing is laid yet. Lead a downspout or a basin to a way out, and what it takes is counted here.</Text>
-      ) : (
-        <>
-          {(by === 'part' || by === 'place') && <PartsSheet taken={taken} by={by} onGo={(id) => go('build', id)} />}
-          {by === 'price' && <PriceSheet taken={taken} />}
-          {by === 'options' && <OptionsSheet />}
-          {by === 'clear' && <ClearSheet taken={taken} />}
-          {by === 'days' && <DaysSheet taken={taken} />}
-          {by === 'dig' && <DigSheet />}
-          {by === 'tables' && <TablesSheet taken={taken} onGo={(id) => go('build', id)} />}
-          {by === 'paper' && <PaperSheet />}
-        </>
       )}
-    </ScrollView>
+    </>
   );
+}
+
+function Page({ name, taken }: { name: PageName; taken: TakeOff }) {
+  const go = useGo();
+  const open = (id: string): void => go('build', id);
+  switch (name) {
+    case 'part':
+    case 'place':
+      return <PartsSheet taken={taken} by={name} onGo={open} />;
+    case 'price':
+      return <PriceSheet taken={taken} />;
+    case 'options':
+      return <OptionsSheet />;
+    case 'clear':
+      return <ClearSheet taken={taken} />;
+    case 'days':
+      return <DaysSheet taken={taken} />;
+    case 'dig':
+      return <DigSheet />;
+    case 'tables':
+      return <TablesSheet taken={taken} onGo={open} />;
+    case 'paper':
+      return <PaperSheet />;
+  }
 }

@@ -1,5 +1,6 @@
 /** One day of the work: its weather, what goes on the truck, and its steps, each moved by its grip or by a day that is typed. */
 import {
+  asOneLoad,
   calendarOf,
   defined,
   freshId,
@@ -80,7 +81,7 @@ export function DayOfWork({ day, weather, own, loads }: DayProps) {
   const { ink } = usePalette();
   const { units } = useJob();
   // On the first of its days a step brings along all that it lays.
-  const truck = own.flatMap(({ step, days }) => (days[0]!.day === day ? (loads.get(step.key) ?? []) : []));
+  const truck = asOneLoad(own.flatMap(({ step, days }) => (days[0]!.day === day ? (loads.get(step.key) ?? []) : [])));
   return (
     <View style={styles.day} testID="day">
       <View style={styles.dayHead}>

@@ -23,6 +23,7 @@ const head: Element = { id: 'job', kind: 'job', name: 'Yard', units: 'metric', p
 
 describe('the parts', () => {
   it('say how many sticks to buy, and opened, what each place takes and what is left over', () => {
+    mockAt = '~part';
     openJob(sample(), <BuildScreen />);
     const row = screen.getByRole('button', { name: /^6\sin double-wall pipe: 6 sticks of 20′/ });
     fireEvent.click(row);

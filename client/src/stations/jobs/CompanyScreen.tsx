@@ -6,6 +6,7 @@ import { Image, View } from 'react-native';
 import { COMPANY_KEY, offices, useCompany } from '../../files/offices';
 import { pickFile } from '../../files/files';
 import { NameField } from '../../input/Field';
+import { TextBox } from '../../input/TextBox';
 import { without } from '../../input/without';
 import { SPACE } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
@@ -16,6 +17,7 @@ import { OutOfReach } from '../OutOfReach';
 import { SidePage } from './SidePage';
 
 type Line = 'name' | 'address' | 'phone' | 'mail' | 'licence';
+const MOST_TERMS = 6000;
 const LINES: readonly { field: Line; label: string; usual: string }[] = [
   { field: 'name', label: 'Company', usual: 'as it signs' },
   { field: 'address', label: 'Address', usual: 'street, town' },
@@ -110,19 +112,33 @@ function Letterhead({ company, save, onSaid }: PartProps & { onSaid: (said: stri
           <Button label="Leave the mark out" kind="bare" onPress={() => save(without(company, 'mark', undefined))} />
         )}
       </View>
-      <NameField
-        label="Terms, in place of the usual ones"
-        value={company.terms ?? ''}
-        optional
-        most={6000}
-        usual="This offer stands for 30 days …"
-        onCommit={(typed) => {
-          save(without(company, 'terms', typed === '' ? undefined : typed));
-          return null;
-        }}
-        testID="company-terms"
-      />
+      <Terms company={company} save={save} />
     </View>
+  );
+}
+
+/** Its own terms: a paragraph a line. */
+function Terms({ company, save }: PartProps) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const kept = company.terms ?? '';
+  const done = (): void => {
+    const next = (typed ?? kept).trim();
+    if (next.length > MOST_TERMS) return;
+    if (next !== kept) save(without(company, 'terms', next === '' ? undefined : next));
+    setTyped(null);
+  };
+  return (
+    <TextBox
+      label="Terms, in place of the usual ones"
+      text={typed ?? kept}
+      words
+      lines={5}
+      usual="This offer stands for 30 days."
+      onText={setTyped}
+      onDone={done}
+      wrong={(typed ?? '').length > MOST_TERMS ? `At most ${MOST_TERMS} letters.` : null}
+      testID="company-terms"
+    />
   );
 }
 
