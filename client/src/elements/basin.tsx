@@ -30,7 +30,7 @@ import { OnSlopeForm } from '../parts/forms/OnSlopeForm';
 import { SillFields } from '../parts/forms/SillFields';
 import { usePalette } from '../theme/theme';
 import { SPACE } from '../theme/tokens';
-import { Choice } from '../ui/Choice';
+import { Choice, type Option } from '../ui/Choice';
 import { Figure } from '../ui/Figure';
 import { Text } from '../ui/Text';
 import type { ElementView } from './view';
@@ -108,23 +108,34 @@ function Panel({ id, inlet, onAsk }: { id: string; inlet: BasinPlan; onAsk: Ask 
   );
 }
 
+/** Less water over a grate than so is a film, m: 1/2 in. */
+const FILM = METRES_PER_INCH / 2;
+
 function Form({ element: basin }: { element: Basin }) {
   const { plan, edit, units } = useJob();
   const taken = plan.inlets[basin.id]?.taken ?? 0;
-  // What each would give: how deep the design rain stands over it.
-  const stands = (next: Basin): string =>
-    `${text(showSmall(sagDepth({ ...inletOf(next), flow: taken }).depth, units))} of water`;
-  const gives = (grate: Basin['grate']): string =>
-    taken > 0
-      ? stands({ ...basin, grate })
-      : `${Math.round(GRATE_FACTS[grate].openArea / METRES_PER_INCH ** 2)} in² open`;
+  const allowed = plan.settings.ponding;
+  // What each takes under the water that is allowed over it; and how deep the design rain stands, where that is more than a film.
+  const gives = (next: Basin): Pick<Option<string>, 'note' | 'tone'> => {
+    const takes = sagCapacity({ ...inletOf(next), depth: allowed }).flow;
+    const { depth } = sagDepth({ ...inletOf(next), flow: taken });
+    const stands = depth >= FILM ? `, ${text(showSmall(depth, units))} of water` : '';
+    return {
+      note: `takes ${text(showFlow(takes, units))}${stands}`,
+      ...(takes < taken ? { tone: 'fix' as const } : {}),
+    };
+  };
   return (
     <>
       <NameAndLevel landing={basin} levelLabel="Level of the grate" />
       <Choice
         label="Grate"
         value={basin.grate}
-        options={GRATES.map((grate) => ({ value: grate, label: GRATE_FACTS[grate].label, note: gives(grate) }))}
+        options={GRATES.map((grate) => ({
+          value: grate,
+          label: GRATE_FACTS[grate].label,
+          ...gives({ ...basin, grate }),
+        }))}
         onChoose={(grate) => edit(put('Set grate', { ...basin, grate }))}
       />
       <Choice
@@ -133,7 +144,7 @@ function Form({ element: basin }: { element: Basin }) {
         options={[1, 2, 3, 4].map((count) => ({
           value: String(count),
           label: String(count),
-          ...(taken > 0 ? { note: stands({ ...basin, count }) } : {}),
+          ...gives({ ...basin, count }),
         }))}
         onChoose={(count) =>
           edit(put('Set how many grates', without(basin, 'count', count === '1' ? undefined : Number(count))))

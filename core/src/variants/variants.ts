@@ -2,7 +2,7 @@
 import type { Change } from '../job/change';
 import { applyChange } from '../job/change';
 import { issueSentence } from '../job/faults';
-import { freeName } from '../job/edits/insert';
+import { freeOf } from '../job/edits/insert';
 import { freshId } from '../job/ids';
 import { headOf, ofKind, type Job } from '../job/job';
 import { elementSchema, isLanding, kindOf, type Element, type Variant } from '../job/kinds';
@@ -41,12 +41,12 @@ function snapshot(job: Job, id: string, name: string): Variant {
   return { id, kind: 'variant', name, elements: planned as unknown as Variant['elements'], links };
 }
 
+const optionNames = (job: Job): ReadonlySet<string> =>
+  new Set([optionName(job), ...ofKind(job, 'variant').map(({ name }) => name)]);
+
 /** A name that no option has: the first plan is the first of them. */
 function nextName(job: Job): string {
-  const taken = new Set([optionName(job), ...ofKind(job, 'variant').map(({ name }) => name)]);
-  let count = 2;
-  while (taken.has(`Option ${count}`)) count++;
-  return `Option ${count}`;
+  return freeOf(optionNames(job), 'Option 2');
 }
 
 /** The change that keeps the present plan aside under its name, and goes on with it under another: the one given, or the next that is free. */
@@ -54,7 +54,7 @@ export function keepAside(job: Job, name?: string): Change {
   const kept = snapshot(job, freshId('option'), optionName(job));
   return {
     label: 'Keep this plan as an option',
-    puts: [kept, { ...headOf(job), option: name === undefined ? nextName(job) : freeName(job, name) }],
+    puts: [kept, { ...headOf(job), option: name === undefined ? nextName(job) : freeOf(optionNames(job), name) }],
     removes: [],
   };
 }

@@ -1,5 +1,5 @@
 /** Putting something in: what sort of thing, then its own form; nothing is in the job before it is said so. */
-import { CREATIONS, freeName, freshId, kindOf, put, type Element } from '@katabasis/core';
+import { CREATIONS, freeName, freshId, kindOf, put, type Element, type Job } from '@katabasis/core';
 import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import Check from 'lucide-react-native/icons/check';
 import { useCallback, useState } from 'react';
@@ -33,6 +33,14 @@ interface Props {
   onGo: (id: string) => void;
 }
 
+/** The level that most of the ground lies about: the middle one of all that is known. A well or a way out at the foot says nothing of where the next thing stands. */
+function usualLevel(job: Job): number {
+  const levels = job.elements.all
+    .flatMap((element) => ('groundLevel' in element && element.kind !== 'discharge' ? [element.groundLevel] : []))
+    .sort((a, b) => a - b);
+  return levels[Math.floor((levels.length - 1) / 2)] ?? 0;
+}
+
 export function AddSheet({ onClose, onGo }: Props) {
   const { job } = useJob();
   const [begun, setBegun] = useState(() => begunIn(job.id));
@@ -46,15 +54,12 @@ export function AddSheet({ onClose, onGo }: Props) {
   );
   const start = (creation: (typeof OFFERED)[number]): void => {
     if (!begun.has(creation.stem)) {
-      const levels = job.elements.all.flatMap((element) =>
-        'groundLevel' in element && element.kind !== 'discharge' ? [element.groundLevel] : [],
-      );
       keep(
         creation.stem,
         creation.build({
           id: freshId(kindOf(creation.kind).idStem),
           name: freeName(job, creation.stem),
-          groundLevel: levels.at(-1) ?? 0,
+          groundLevel: usualLevel(job),
         }),
       );
     }

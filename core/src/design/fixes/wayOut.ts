@@ -4,7 +4,7 @@ import { freeName, newRun } from '../../job/edits/insert';
 import { dischargeOf, resized, runOf, together, withSettings } from '../../job/edits/pipes';
 import { freshId } from '../../job/ids';
 import { headOf, nameOf, ofKind, type Job } from '../../job/job';
-import { isLanding, landsOnGutter, type Discharge, type Element, type Run } from '../../job/kinds';
+import { isLanding, landsOnGutter, type Discharge, type Run } from '../../job/kinds';
 import type { FallBudget } from '../../network/budget';
 import type { Solution } from '../../plan/solution';
 import { showLength, showSmall, text } from '../../units';
@@ -22,7 +22,7 @@ const noDischarge: FixRule = {
   code: 'noDischarge',
   *candidates(snag, job) {
     if (!('groundLevel' in job.elements.get(snag.at)!)) return;
-    for (const discharge of ofKind(job, 'discharge')) yield ledTo(job, snag.at, discharge, []);
+    for (const discharge of ofKind(job, 'discharge')) yield ledTo(job, snag.at, discharge, { called: discharge.name });
     const levels = job.elements.all.flatMap((element) => ('groundLevel' in element ? [element.groundLevel] : []));
     const fresh: Discharge = {
       id: freshId('out'),
@@ -33,14 +33,19 @@ const noDischarge: FixRule = {
       groundLevel: Math.min(...levels) - ASSUMED_FALL,
       assumed: true,
     };
-    yield ledTo(job, snag.at, fresh, [fresh]);
+    yield ledTo(job, snag.at, fresh, { called: 'a new way out', fresh });
   },
 };
 
-/** A pipe from a landing to a way out, to be measured: of a size that what leads there already has. */
-function ledTo(job: Job, landing: string, discharge: Discharge, more: Element[]): Fix {
+/** A pipe from a landing to a way out, to be measured: of a size that what leads there already has. `fresh`: a way out that is put in with it. */
+function ledTo(
+  job: Job,
+  landing: string,
+  discharge: Discharge,
+  { called, fresh }: { called: string; fresh?: Discharge },
+): Fix {
   const run: Run = { ...newRun(job, freshId('run'), landing, discharge.id, ASSUMED_LENGTH), assumed: true };
-  return fixOfChange(put(`Run it to ${discharge.name}, to be measured`, ...more, run));
+  return fixOfChange(put(`Run it to ${called}, to be measured`, ...(fresh ? [fresh] : []), run));
 }
 
 const lostWater: FixRule = {

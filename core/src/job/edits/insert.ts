@@ -133,10 +133,11 @@ export function ownName(job: Job, id: string, name: string): string {
   return freeOf(taken, name);
 }
 
-/** A name that is not among those taken: itself, or with the next free number. */
+/** A name that is not among those taken: itself, or with the next free number; `Option 2` goes on with `Option 3`. */
 export function freeOf(taken: ReadonlySet<string>, name: string): string {
+  const [, stem = name, number] = /^(.*?)(?: (\d{1,6}))?$/s.exec(name) ?? [];
   let free = name;
-  for (let count = 2; taken.has(free); count++) free = `${name} ${count}`;
+  for (let count = Number(number ?? 1) + 1; taken.has(free); count++) free = `${stem} ${count}`;
   return free;
 }
 

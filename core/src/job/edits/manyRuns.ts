@@ -13,7 +13,11 @@ export const newRuns = (job: Job, ids?: readonly string[]): Run[] => {
 };
 
 /** What all of some pipes have in common; null where they differ, or there are none. */
-export function commonOf<K extends keyof ManyFields>(runs: readonly Run[], field: K, usual?: NonNullable<Run[K]>): NonNullable<Run[K]> | null {
+export function commonOf<K extends keyof ManyFields>(
+  runs: readonly Run[],
+  field: K,
+  usual?: NonNullable<Run[K]>,
+): NonNullable<Run[K]> | null {
   const [first, ...others] = runs.map((run) => run[field] ?? usual);
   return first !== undefined && others.every((each) => each === first) ? (first as NonNullable<Run[K]>) : null;
 }

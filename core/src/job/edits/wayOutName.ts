@@ -15,5 +15,8 @@ export function wayOutName({ form, receiving }: Out): string {
 /** A way out that lets its water out otherwise: under another name where it had the one that it was given, and under its own where it had one. */
 export function otherwise(discharge: Discharge, next: Partial<Out>): Discharge {
   const after = { ...discharge, ...next };
-  return discharge.name === wayOutName(discharge) ? { ...after, name: wayOutName(after) } : after;
+  // Its number goes with it.
+  const [given, number = ''] = /( \d+)?$/.exec(discharge.name) ?? [''];
+  const own = discharge.name.slice(0, discharge.name.length - given.length);
+  return own === wayOutName(discharge) ? { ...after, name: `${wayOutName(after)}${number}` } : after;
 }
