@@ -1,6 +1,7 @@
 /** What a pond holds, with its shore between the cells instead of along their sides: a small pond is all shore. */
 import type { Grid } from './grid';
 import type { Ridge } from './padded';
+import type { Place } from '../site/place';
 import type { Pond } from './ponds';
 
 /** How far over a step to its neighbour a cell's water reaches where nothing tells: to a wall, the edge, or the lower ground of its spill. */
@@ -32,28 +33,45 @@ export class Shores {
    *      s     s        s: the shore on a step           cell with water leads to one without, the
    *     w  . .  w                                        shore; else the cells themselves
    */
-  of({ cells, spillLevel }: Pick<Pond, 'cells' | 'spillLevel'>): Pick<Pond, 'area' | 'volume'> {
-    const { cols, cell } = this.grid;
-    const wet = new Set(cells);
-    // A square is known by its south-west corner; those west and south of the grid have one too.
-    const squares = new Set<number>();
-    const wide = cols + 1;
-    for (const at of cells) {
-      const corner = Math.floor(at / cols) * wide + (at % cols);
-      for (const each of [corner, corner + 1, corner + wide, corner + wide + 1]) squares.add(each);
-    }
+  of(pond: Pick<Pond, 'cells' | 'spillLevel'>): Pick<Pond, 'area' | 'volume'> {
+    const { cell } = this.grid;
     let [area, volume] = [0, 0];
-    for (const square of squares) {
-      const [row, col] = [Math.floor(square / wide) - 1, (square % wide) - 1];
-      const shape = this.within(row, col, wet, spillLevel);
+    for (const { shape } of this.squares(pond))
       for (let k = 2; k < shape.length; k++) {
         const [a, b, c] = [shape[0]!, shape[k - 1]!, shape[k]!];
         const share = Math.abs((b.x - a.x) * (c.y - a.y) - (c.x - a.x) * (b.y - a.y)) / 2;
         area += share;
         volume += (share * (a.depth + b.depth + c.depth)) / 3;
       }
-    }
     return { area: area * cell ** 2, volume: volume * cell ** 2 };
+  }
+
+  /** The water's face, as the pieces of it that lie in single squares: their edges are its shore at its level, and meet. */
+  piecesOf(pond: Pick<Pond, 'cells' | 'spillLevel'>): Place[][] {
+    const { cell, east, north } = this.grid;
+    return [...this.squares(pond)].map(({ row, col, shape }) =>
+      shape.map(({ x, y }) => ({ east: east + (col + x) * cell, north: north + (row + y) * cell })),
+    );
+  }
+
+  /** Squares that a pond reaches into, each with its part under water. */
+  private *squares({
+    cells,
+    spillLevel,
+  }: Pick<Pond, 'cells' | 'spillLevel'>): Iterable<{ row: number; col: number; shape: Sounding[] }> {
+    const { cols } = this.grid;
+    const wet = new Set(cells);
+    // A square is known by its south-west corner; those west and south of the grid have one too.
+    const corners = new Set<number>();
+    const wide = cols + 1;
+    for (const at of cells) {
+      const corner = Math.floor(at / cols) * wide + (at % cols);
+      for (const each of [corner, corner + 1, corner + wide, corner + wide + 1]) corners.add(each);
+    }
+    for (const corner of corners) {
+      const [row, col] = [Math.floor(corner / wide) - 1, (corner % wide) - 1];
+      yield { row, col, shape: this.within(row, col, wet, spillLevel) };
+    }
   }
 
   /** The part of one square that is under water, round from a corner with water; its south-west corner lies in this row and column. */

@@ -2,6 +2,7 @@
 import { contoursOf, contourStep, type Contour } from '../ground/contours';
 import { placeOf } from '../ground/grid';
 import type { Pond } from '../ground/ponds';
+import { Shores } from '../ground/shore';
 import { headOf, type Job, keeping } from '../job/job';
 import type { ElementKind } from '../job/kinds';
 import { placesOf } from '../job/places';
@@ -12,8 +13,8 @@ import { flowPath, yardWater, type YardWater } from './water';
 
 export interface GroundPicture {
   contours: readonly Contour[];
-  /** Largest first: each with its cells' middles and the deepest of them; `cell` is a side of one, m. */
-  ponds: readonly { pond: Pond; cells: readonly Place[]; cell: number; middle: Place }[];
+  /** Largest first: each with the pieces of its face, which meet, the middles of its cells, and the deepest of them. */
+  ponds: readonly { pond: Pond; pieces: readonly (readonly Place[])[]; cells: readonly Place[]; middle: Place }[];
   /** Down the slope, from where to where; none in a pond or on the flat. */
   arrows: readonly (readonly [Place, Place])[];
   /** Way of the water from what is chosen; none where it is no place that water comes from. */
@@ -38,6 +39,7 @@ export function groundPicture(given: Job, chosen: string | null): GroundPicture 
   let [low, high] = [Infinity, -Infinity];
   for (const { level } of surface.points) [low, high] = [Math.min(low, level), Math.max(high, level)];
   const { grid, ponds } = water;
+  const shores = new Shores(grid);
   const element = chosen === null ? undefined : job.elements.get(chosen);
   const place = element && FOLLOWED.has(element.kind) ? placesOf(element).at(-1) : undefined;
   return {
@@ -45,7 +47,7 @@ export function groundPicture(given: Job, chosen: string | null): GroundPicture 
     ponds: ponds.slice(0, MOST_PONDS).map((pond) => ({
       pond,
       cells: pond.cells.map((cell) => placeOf(grid, cell)),
-      cell: grid.cell,
+      pieces: shores.piecesOf(pond),
       middle: placeOf(grid, pond.deepest),
     })),
     arrows: arrowsOver(water),

@@ -1,17 +1,26 @@
 /** The plan as it stands in one view: the ground and its water, things by their kinds, words where there is room. */
 import type { Place } from '@katabasis/core';
-import { Fragment, memo, useMemo } from 'react';
-import Svg, { Path } from 'react-native-svg';
-import { usePalette } from '../../theme/theme';
+import { memo, useMemo } from 'react';
+import Svg, { Circle, G, Path } from 'react-native-svg';
+import { usePalette, useTextScale } from '../../theme/theme';
 import { pathOf, type DrawOnPlan } from './pens';
 import type { Drawn, GroundOnPlan } from './drawn';
-import { OVER, PlanWords } from './PlanWords';
+import { letteringOf, STRONG_EVERY } from './planWords';
+import { PlanWords } from './PlanWords';
 import type { Thing } from './scene';
 import { spotOf, type Spot, type Viewport } from './viewport';
+
+/** Kinds that are drawn as ground. */
+const OVER = new Set<Thing['kind']>(['building', 'roofFace', 'surface']);
 
 export const YardDrawing = memo(function YardDrawing(props: Drawn) {
   const { view, things, ground, draw, chosen, bare = false, underlay } = props;
   const palette = usePalette();
+  const scale = useTextScale();
+  const lettering = { size: 14 * scale, lineHeight: 17 * scale };
+  const plan = bare ? null : letteringOf(props, lettering);
+  const isWrittenOver = ({ x, y }: Spot): boolean =>
+    plan?.boxes.some(({ left, right, top, bottom }) => x > left && x < right && y > top && y < bottom) ?? false;
   return (
     <Svg width={view.width} height={view.height} aria-hidden>
       {underlay?.(view)}
@@ -21,16 +30,19 @@ export const YardDrawing = memo(function YardDrawing(props: Drawn) {
           <OnPlan key={thing.id} {...{ thing, view, draw }} chosen={thing.id === chosen} />
         ) : null,
       )}
-      {ground && <Ground ground={ground} view={view} bare={bare} />}
+      {ground && <Ground ground={ground} view={view} bare={bare} isWrittenOver={isWrittenOver} />}
       {things.map((thing) =>
         OVER.has(thing.kind) && thing.kind !== 'surface' ? (
           <OnPlan key={thing.id} {...{ thing, view, draw }} chosen={thing.id === chosen} />
         ) : null,
       )}
       {things.map((thing) =>
-        OVER.has(thing.kind) ? null : <OnPlan key={thing.id} {...{ thing, view, draw }} chosen={thing.id === chosen} />,
+        OVER.has(thing.kind) ||
+        (thing.kind === 'spotLevel' && thing.id !== chosen && isWrittenOver(spotOf(view, thing.places[0]!))) ? null : (
+          <OnPlan key={thing.id} {...{ thing, view, draw }} chosen={thing.id === chosen} />
+        ),
       )}
-      {!bare && <PlanWords {...props} />}
+      {plan && <PlanWords plan={plan} view={view} empty={things.length === 0} {...lettering} />}
     </Svg>
   );
 });
@@ -98,34 +110,70 @@ function Cells({
   );
 }
 
-function Ground({ ground, view, bare }: { ground: GroundOnPlan; view: Viewport; bare: boolean }) {
+interface GroundProps {
+  ground: GroundOnPlan;
+  view: Viewport;
+  bare: boolean;
+  /** Whether words stand over a spot. */
+  isWrittenOver: (spot: Spot) => boolean;
+}
+
+/** A line as a path, broken where words stand over it. */
+function broken(spots: readonly Spot[], isWrittenOver: (spot: Spot) => boolean): string {
+  const pieces: Spot[][] = [[]];
+  for (const spot of spots)
+    if (isWrittenOver(spot)) {
+      if (pieces.at(-1)!.length > 0) pieces.push([]);
+    } else pieces.at(-1)!.push(spot);
+  return pieces
+    .filter((piece) => piece.length > 1)
+    .map((piece) => pathOf(piece, false))
+    .join('');
+}
+
+/** A way with a spot every few px, so that it can be broken anywhere. */
+const FINE = 5;
+const fine = (spots: readonly Spot[]): Spot[] =>
+  spots.flatMap((spot, k) => {
+    const last = spots[k - 1];
+    if (!last) return [spot];
+    const count = Math.max(1, Math.ceil(Math.hypot(spot.x - last.x, spot.y - last.y) / FINE));
+    return Array.from({ length: count }, (_, j) => ({
+      x: last.x + ((spot.x - last.x) * (j + 1)) / count,
+      y: last.y + ((spot.y - last.y) * (j + 1)) / count,
+    }));
+  });
+
+function Ground({ ground, view, bare, isWrittenOver }: GroundProps) {
   const { soft, water, shallow, ink } = usePalette();
-  const contours = useMemo(
-    () =>
-      ground.contours.map(({ level, ways }, k) => ({
-        level,
-        strong: k % 5 === 0,
-        d: ways
-          .map((way) =>
-            pathOf(
-              way.map((place) => spotOf(view, place)),
-              false,
-            ),
-          )
-          .join(''),
-      })),
-    [ground.contours, view],
-  );
+  const contours = ground.contours.map(({ level, ways }, k) => ({
+    level,
+    strong: k % STRONG_EVERY === 0,
+    d: ways.map((way) => broken(fine(way.map((place) => spotOf(view, place))), isWrittenOver)).join(''),
+  }));
   return (
     <>
       {contours.map(({ level, strong, d }) => (
         <Path key={level} d={d} fill="none" stroke={soft} strokeWidth={strong ? 1.6 : 0.9} opacity={0.75} />
       ))}
-      {ground.ponds.map(({ id, cells, cell, chosen }) => (
-        <Fragment key={id}>
-          <Cells cells={cells} cell={cell} view={view} fill={shallow} opacity={chosen ? 1 : 0.85} />
-        </Fragment>
-      ))}
+      {ground.ponds.map(({ id, pieces, middle, chosen }) => {
+        const d = pieces
+          .map((piece) =>
+            pathOf(
+              piece.map((place) => spotOf(view, place)),
+              true,
+            ),
+          )
+          .join('');
+        const deepest = spotOf(view, middle);
+        return (
+          <G key={id} opacity={chosen ? 1 : 0.85}>
+            {/* A hair wider, so that no seam shows between pieces. */}
+            <Path d={d} fill={shallow} stroke={shallow} strokeWidth={0.8} strokeLinejoin="round" />
+            {!isWrittenOver(deepest) && <Circle cx={deepest.x} cy={deepest.y} r={2.5} fill={water} />}
+          </G>
+        );
+      })}
       {ground.ways.map((way, k) => (
         <Path
           key={k}
@@ -141,9 +189,10 @@ function Ground({ ground, view, bare }: { ground: GroundOnPlan; view: Viewport; 
         />
       ))}
       {!bare &&
-        ground.arrows.map(([from, to], k) => (
-          <Arrow key={k} from={spotOf(view, from)} to={spotOf(view, to)} colour={ink} />
-        ))}
+        ground.arrows
+          .map(([from, to]) => [spotOf(view, from), spotOf(view, to)] as const)
+          .filter((ends) => !ends.some(isWrittenOver))
+          .map(([from, to], k) => <Arrow key={k} from={from} to={to} colour={ink} />)}
     </>
   );
 }

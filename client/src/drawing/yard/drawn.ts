@@ -5,12 +5,11 @@ import type { DrawOnPlan } from './pens';
 import type { Thing } from './scene';
 import type { Viewport } from './viewport';
 
-/** A pond as it is drawn: its cells' middles, and what is written on it. */
+/** A pond as it is drawn: its face in pieces that meet, the middles of its cells, and what is written on it. */
 export interface PondOnPlan {
   id: string;
   cells: readonly Place[];
-  /** Side of a cell, m. */
-  cell: number;
+  pieces: readonly (readonly Place[])[];
   middle: Place;
   words: readonly string[];
   /** Seen by nobody yet: the levels say so. */

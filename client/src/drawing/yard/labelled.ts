@@ -1,90 +1,116 @@
-/** Words beside marks, none over another: by what matters most, each where it first finds room, or not at all. */
+/** Words on a plan, none over another and none across ink: by what matters most, each where it first finds room, or not at all. */
+import type { Box, InkMap } from './inkMap';
 import type { Spot } from './viewport';
+
+export type { Box };
+
+/** Where some words could stand: their middle, how they are turned, rad, and where a leader to what they name begins. */
+export interface Stand extends Spot {
+  turn: number;
+  leader?: Spot;
+  /** What it is worth to stand nearer, in cells of faint ink that are written over for it. */
+  cost?: number;
+}
 
 export interface Words {
   id: string;
-  at: Spot;
+  /** px, as they lie unturned. */
   width: number;
   height: number;
-  /** The higher, the sooner it has room. */
+  /** The higher, the sooner they have room. */
   rank: number;
-  /** Written over what it is, as a ground's; beside it where false. */
-  over: boolean;
-  /** Other spots of what it is written over, where it may stand as well. */
-  also?: readonly Spot[];
-  /** Room that the mark itself takes, px about its spot. */
-  mark: number;
+  /** Best first. */
+  stands: readonly Stand[];
+  /** Only where words of this id have no room. */
+  unless?: string;
+  /** Written whatever lies there: what is chosen always has its name. */
+  always?: boolean;
 }
 
-export interface Box {
-  left: number;
-  top: number;
-  right: number;
-  bottom: number;
+/** What words keep off. */
+export interface Ground {
+  /** Walls, pipes, marks, every line of a thing: nothing is written across them. */
+  firm: InkMap;
+  /** Of these walls, pipes and marks: no leader crosses them. */
+  solid: InkMap;
+  /** Contours, arrows, crosses of levels: kept off where there is room elsewhere, and left out under what is written over them. */
+  faint: InkMap;
+}
+
+/** Room round words, px. */
+const GAP = 2;
+/** Side of the boxes that turned words are looked at as, over their height. */
+const PART = 1;
+
+/** The room of some words at a stand, as boxes along them. */
+export function boxesOf({ width, height }: Pick<Words, 'width' | 'height'>, { x, y, turn }: Stand): Box[] {
+  const [half, tall] = [width / 2 + GAP, height / 2 + GAP];
+  if (Math.abs(turn) < 1e-3) return [{ left: x - half, right: x + half, top: y - tall, bottom: y + tall }];
+  const count = Math.max(1, Math.ceil(width / (height * PART)));
+  const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
+  const part = half / count;
+  // A turned part fills a box of its own width and height, turned.
+  const wide = Math.abs(part * cos) + Math.abs(tall * sin);
+  const high = Math.abs(part * sin) + Math.abs(tall * cos);
+  return Array.from({ length: count }, (_, k) => {
+    const along = (2 * k + 1 - count) * part;
+    const [cx, cy] = [x + along * cos, y + along * sin];
+    return { left: cx - wide, right: cx + wide, top: cy - high, bottom: cy + high };
+  });
+}
+
+/** Room that a leader leaves at the mark that it begins at, px: the ink there is the mark's own. */
+const FROM_MARK = 3;
+
+/** A leader from its mark to the nearest edge of the words. */
+export function leaderOf({ width, height }: Pick<Words, 'width' | 'height'>, { x, y, leader }: Stand): [Spot, Spot] {
+  const from = leader!;
+  const to = {
+    x: Math.max(x - width / 2, Math.min(x + width / 2, from.x)),
+    y: Math.max(y - height / 2, Math.min(y + height / 2, from.y)),
+  };
+  const length = Math.hypot(to.x - from.x, to.y - from.y) || 1;
+  const off = Math.min(FROM_MARK, length) / length;
+  return [{ x: from.x + off * (to.x - from.x), y: from.y + off * (to.y - from.y) }, to];
 }
 
 const meet = (a: Box, b: Box): boolean => a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom;
 
-/** Room round words, px. */
-const GAP = 3;
+/** Stands of the words that have room, by id, and all the room that they take. */
+export interface PlacedWords {
+  stands: ReadonlyMap<string, Stand>;
+  boxes: readonly Box[];
+}
 
-/**
- * Left and top of the words that have room, by id. Marks are never written over, and nothing stands outside of `frame`; `lines` are written
- * over only where there is room nowhere else.
- */
+/** `frame`: nothing stands outside of it; `taken`: nor there. */
 export function placeWords(
   all: readonly Words[],
   frame: Box,
-  taken: readonly Box[] = [],
-  lines: readonly Box[] = [],
-): Map<string, { left: number; top: number }> {
+  taken: readonly Box[],
+  { firm, solid, faint }: Ground,
+): PlacedWords {
   const boxes: Box[] = [...taken];
-  for (const { at, mark } of all)
-    if (mark > 0) boxes.push({ left: at.x - mark, top: at.y - mark, right: at.x + mark, bottom: at.y + mark });
-  const placed = new Map<string, { left: number; top: number }>();
-  const roomFor = (words: Words, keepOff: readonly Box[]): boolean => {
-    for (const [left, top] of spotsOf(words)) {
-      const box = {
-        left: left - GAP,
-        top: top - GAP,
-        right: left + words.width + GAP,
-        bottom: top + words.height + GAP,
-      };
-      if (box.left < frame.left || box.top < frame.top || box.right > frame.right || box.bottom > frame.bottom)
-        continue;
-      if (boxes.some((other) => meet(box, other)) || keepOff.some((other) => meet(box, other))) continue;
-      boxes.push(box);
-      placed.set(words.id, { left, top });
-      return true;
+  const stands = new Map<string, Stand>();
+  const inFrame = (box: Box): boolean =>
+    box.left >= frame.left && box.top >= frame.top && box.right <= frame.right && box.bottom <= frame.bottom;
+  for (const words of [...all].sort((a, b) => b.rank - a.rank)) {
+    if (words.unless !== undefined && stands.has(words.unless)) continue;
+    let best: { stand: Stand; room: Box[]; ink: number } | null = null;
+    for (const stand of words.stands) {
+      const room = boxesOf(words, stand);
+      if (!room.every(inFrame) || room.some((box) => boxes.some((other) => meet(box, other)))) continue;
+      const under = (ink: InkMap): number =>
+        stand.turn === 0 ? ink.under(room[0]!) : ink.underTurned(stand, words.width + 2 * GAP, words.height + 2 * GAP);
+      const hard = under(firm) + (stand.leader ? solid.between(...leaderOf(words, stand)) : 0);
+      if (hard > 0 && !words.always) continue;
+      const ink = 1000 * hard + under(faint) + (stand.cost ?? 0);
+      if (best && ink >= best.ink) continue;
+      best = { stand, room, ink };
+      if (ink === 0) break;
     }
-    return false;
-  };
-  for (const words of [...all].sort((a, b) => b.rank - a.rank)) if (!roomFor(words, lines)) roomFor(words, []);
-  return placed;
-}
-
-/** Where words may stand, best first: over what they are of and round it, or beside its mark. */
-function spotsOf({ at, also, width, height, mark, over }: Words): [number, number][] {
-  if (also) return [at, ...also].map(({ x, y }): [number, number] => [x - width / 2, y - height / 2]);
-  if (over) {
-    const steps = [0, -1, 1, -2, 2];
-    return steps.flatMap((down) =>
-      [0, -0.7, 0.7].map((right): [number, number] => [
-        at.x - width / 2 + right * width,
-        at.y - height / 2 + down * height,
-      ]),
-    );
+    if (!best) continue;
+    stands.set(words.id, best.stand);
+    boxes.push(...best.room);
   }
-  const beside = mark + 4;
-  const sides = [at.x + beside, at.x - beside - width];
-  return [
-    ...sides.map((left): [number, number] => [left, at.y - height / 2]),
-    [at.x - width / 2, at.y + beside],
-    [at.x - width / 2, at.y - beside - height],
-    ...[2, -height - 2, mark, -height - mark].flatMap((down) =>
-      sides.map((left): [number, number] => [left, at.y + down]),
-    ),
-    [at.x - width / 2, at.y + beside + height],
-    [at.x - width / 2, at.y - beside - 2 * height],
-  ];
+  return { stands, boxes: boxes.slice(taken.length) };
 }

@@ -2,7 +2,6 @@ import { distance, jobFrom, type Element, type Place } from '@katabasis/core';
 import { brackenfold, quillfeather } from '@katabasis/core/samples';
 import fc from 'fast-check';
 import { thingAt } from './hit';
-import { placeWords, type Box, type Words } from './labelled';
 import { sceneOf, unplaced, type Thing } from './scene';
 import { snapTo } from './snap';
 import { barLength, between, fitted, panned, placeAt, spotOf, zoomed, type Viewport } from './viewport';
@@ -200,50 +199,5 @@ describe('where a finger means to put something', () => {
     expect(square.place.north).toBeCloseTo(10, 6);
     expect(snap(30.2, 16).place.east).toBeCloseTo(30, 6);
     expect(snap(35, 14)).toEqual({ place: at(35, 14), to: null, id: null });
-  });
-});
-
-describe('words beside marks', () => {
-  const words = fc.record({
-    at: fc.record({ x: fc.integer({ min: 0, max: 400 }), y: fc.integer({ min: 0, max: 400 }) }),
-    width: fc.integer({ min: 10, max: 120 }),
-    height: fc.constantFrom(17, 34),
-    rank: fc.integer({ min: 0, max: 100 }),
-    over: fc.boolean(),
-    mark: fc.constantFrom(0, 6, 13),
-  });
-  const frame: Box = { left: 0, top: 0, right: 400, bottom: 400 };
-
-  it('never lie over one another, a mark or the frame, and the weightiest is placed where there is any room for it', () => {
-    fc.assert(
-      fc.property(fc.array(words, { minLength: 1, maxLength: 25 }), (given) => {
-        const all: Words[] = given.map((each, k) => ({ ...each, id: String(k) }));
-        const placed = placeWords(all, frame);
-        const boxes = all.flatMap((each) => {
-          const spot = placed.get(each.id);
-          return spot ? [{ ...spot, right: spot.left + each.width, bottom: spot.top + each.height, id: each.id }] : [];
-        });
-        for (const [k, a] of boxes.entries()) {
-          expect(a.left >= 0 && a.top >= 0 && a.right <= 400 && a.bottom <= 400).toBe(true);
-          for (const b of boxes.slice(k + 1))
-            expect(a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom).toBe(false);
-          for (const { at: mark, mark: r } of all) {
-            if (r === 0) continue;
-            const over = a.left < mark.x + r && mark.x - r < a.right && a.top < mark.y + r && mark.y - r < a.bottom;
-            expect(over).toBe(false);
-          }
-        }
-        const lone = placeWords([{ ...all[0]!, at: { x: 200, y: 200 } }], frame);
-        expect(lone.size).toBe(all[0]!.over && all[0]!.mark > 0 ? lone.size : 1);
-      }),
-    );
-  });
-
-  it('keep off pipes while there is room beside them', () => {
-    const one: Words = { id: 'a', at: { x: 200, y: 200 }, width: 60, height: 17, rank: 1, over: false, mark: 6 };
-    const pipe: Box = { left: 205, top: 190, right: 400, bottom: 210 };
-    expect(placeWords([one], frame, [], [pipe]).get('a')!.left).toBeLessThan(200);
-    // With pipes all round it is written over one rather than left out.
-    expect(placeWords([one], frame, [], [frame]).get('a')!.left).toBeGreaterThan(200);
   });
 });
