@@ -4,7 +4,8 @@ import { usePalette } from '../../theme/theme';
 import { FONTS } from '../../theme/tokens';
 import type { Drawn } from './drawn';
 import { leaderOf, type Stand } from './labelled';
-import type { Lettering, PlanLettering } from './planWords';
+import type { PlanLettering } from './planWords';
+import type { Lettering } from './telling';
 import { ScaleBar } from './ScaleBar';
 
 const leaderPath = (size: { width: number; height: number }, stand: Stand): string => {

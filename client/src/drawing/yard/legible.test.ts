@@ -94,31 +94,38 @@ const SCREENS = [
 ] as const;
 const ZOOMS = [1, 2, 4];
 
+/** What is written where it may not be. */
+function faultsOf({ view, things, lettering }: ReturnType<typeof lettered>): string[] {
+  const ink = inkIn(things, view);
+  const all = lettering.written.map((each) => ({ ...each, outline: cornersOf(each) }));
+  return all.flatMap((one, k) => {
+    const over = [...ink, ...all.slice(k + 1)].filter(({ outline }) => touch(one.outline, outline));
+    const isOut = one.outline.some(({ x, y }) => x < 0 || y < 0 || x > view.width || y > view.height);
+    return [
+      ...over.map(({ id }) => `${one.lines[0]!.words} over ${id}`),
+      ...(isOut ? [`${one.lines[0]!.words} outside`] : []),
+    ];
+  });
+}
+
 it('on the samples and situations at three widths and zooms nothing is written over words, marks, pipes or walls', () => {
   let [words, asked, first, firstAsked] = [0, 0, 0, 0];
-  const wrong: string[] = [];
-  for (const [name, job] of jobs())
-    for (const [width, height] of SCREENS)
-      for (const zoom of ZOOMS) {
-        const { view, things, lettering } = lettered(job, width, height, zoom);
-        const ink = inkIn(things, view);
-        const all = lettering.written.map((each) => ({ ...each, outline: cornersOf(each) }));
-        for (const [k, one] of all.entries()) {
-          const at = `${name} ${width} ×${zoom}: ${one.lines[0]!.words}`;
-          for (const { id, outline } of ink) if (touch(one.outline, outline)) wrong.push(`${at} over ${id}`);
-          for (const other of all.slice(k + 1))
-            if (touch(one.outline, other.outline)) wrong.push(`${at} over ${other.id}`);
-          if (one.outline.some(({ x, y }) => x < 0 || y < 0 || x > width || y > height)) wrong.push(`${at} outside`);
-        }
-        words += all.length;
-        asked += lettering.asked.first + lettering.asked.others;
-        first += firstOf(lettering);
-        firstAsked += lettering.asked.first;
-      }
+  const views = jobs().flatMap(([name, job]) =>
+    SCREENS.flatMap((screen) => ZOOMS.map((zoom) => ({ name, job, screen, zoom }))),
+  );
+  const wrong = views.flatMap(({ name, job, screen: [width, height], zoom }) => {
+    const seen = lettered(job, width, height, zoom);
+    const { lettering } = seen;
+    words += lettering.written.length;
+    asked += lettering.asked.first + lettering.asked.others;
+    first += firstOf(lettering);
+    firstAsked += lettering.asked.first;
+    return faultsOf(seen).map((fault) => `${name} ${width} ×${zoom}: ${fault}`);
+  });
   console.log(`${words} of ${asked} words are placed; of those read first ${first} of ${firstAsked}`);
   expect(wrong).toEqual([]);
   // What is to be read first is there for the most part; from afar on a phone not all of it has room.
-  expect(first / firstAsked).toBeGreaterThan(0.6);
+  expect(first / firstAsked).toBeGreaterThan(0.65);
 });
 
 /** How many of the words that a plan is read by have room. */
@@ -175,7 +182,7 @@ it('counts the ink under a box as walking its cells does, however it is turned',
         const meets = (by: number): boolean => lines.some(([a, b]) => touch([a, b], square2(box, by)) && inside(a, b));
         if (meets(-5)) expect(some).toBe(true);
         if (some) expect(lines.some(([a, b]) => touch([a, b], square2(box, 6)))).toBe(true);
-        expect(ink.underTurned({ ...at, turn: 0 }, 2 * half, 18) > 0 || !some || half < 12).toBeDefined();
+        if (ink.underTurned({ ...at, turn: 0 }, 2 * half, 18) > 0) expect(some).toBe(true);
       },
     ),
     { numRuns: 300 },

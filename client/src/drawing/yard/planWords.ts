@@ -1,13 +1,12 @@
 /** What could be written on a plan, and where what has room stands. */
 import type { Place, Shown } from '@katabasis/core';
-import { widthOf } from '../../theme/measure';
-import { FONTS } from '../../theme/tokens';
 import type { Drawn } from './drawn';
 import { gripOf } from './grip';
-import { placeWords, type Box, type Stand, type Words } from './labelled';
+import { placeWords, type Box, type Stand } from './labelled';
 import { inkOf, markOf, widthOfLine } from './planInk';
 import type { Thing } from './scene';
 import { LETTER_ROOM, serviceLetters, type ServiceLetter } from './serviceMarks';
+import { Telling, type Lettering, type Line } from './telling';
 import { along, on, outOf, round, within } from './stands';
 import { barLength, spotOf, type Spot, type Viewport } from './viewport';
 
@@ -55,27 +54,12 @@ const LEVELS_FROM = 26;
 const CONTOURS_FROM = 16;
 export const STRONG_EVERY = 5;
 
-export interface Line {
-  words: string;
-  strong: boolean;
-}
-
-/** Some words with the lines that they are written in. */
-interface Told extends Words {
-  lines: readonly Line[];
-}
-
 export interface WrittenWords {
   id: string;
   rank: number;
   lines: readonly Line[];
   stand: Stand;
   width: number;
-}
-
-export interface Lettering {
-  size: number;
-  lineHeight: number;
 }
 
 /** Half of what a corner's handle takes, px. */
@@ -105,7 +89,7 @@ const frameOf = (view: Viewport): Box => ({
 /** Room that is taken: by the scale bar, the buttons over the plan and the letters of services. */
 function takenBy(view: Viewport, letters: readonly ServiceLetter[], barPx: number): Box[] {
   const foot: Box = { left: 0, top: view.height - 40, right: barPx + 24, bottom: view.height };
-  const buttons: Box = { left: view.width - 58, top: 0, right: view.width, bottom: 206 };
+  const buttons: Box = { left: view.width - 58, top: 0, right: view.width, bottom: 258 };
   const rooms = letters.map(({ x, y }): Box => ({
     left: x - LETTER_ROOM,
     top: y - LETTER_ROOM,
@@ -118,62 +102,6 @@ function takenBy(view: Viewport, letters: readonly ServiceLetter[], barPx: numbe
 /** Some places of a pond, from all over it. */
 const spread = (cells: readonly Place[]): Place[] =>
   Array.from({ length: 24 }, (_, k) => cells[Math.floor((cells.length * (k + 0.5)) / 24)]!);
-
-/** Collects what could be written, each with its stands. */
-class Telling {
-  readonly all: Told[] = [];
-
-  constructor(private readonly lettering: Lettering) {}
-
-  private widthOf = ({ words, strong }: Line): number =>
-    widthOf(words, { family: strong ? FONTS.bold : FONTS.figures, size: this.lettering.size });
-
-  /** Lines one under another, or where room is wanted only the first of them; `standsOf` gives where a block of a size could stand. */
-  put(
-    id: string,
-    rank: number,
-    lines: readonly Line[],
-    standsOf: (size: { width: number; height: number }) => Stand[],
-    always = false,
-  ): void {
-    const shown = lines.filter(({ words }) => words !== '');
-    if (shown.length === 0) return;
-    const blocks = shown.length > 1 ? [shown, shown.slice(0, 1)] : [shown];
-    for (const [k, block] of blocks.entries()) {
-      const size = {
-        width: Math.max(...block.map(this.widthOf)),
-        height: this.lettering.lineHeight * block.length,
-      };
-      this.all.push({
-        ...(k === 0 ? { id } : { id: `${id} brief`, unless: id }),
-        ...size,
-        lines: block,
-        rank: rank - k / 2,
-        stands: standsOf(size),
-        always,
-      });
-    }
-  }
-
-  /** In one line, along a way. */
-  putAlong(
-    id: string,
-    rank: number,
-    lines: readonly Line[],
-    standsOf: (size: { width: number; height: number }) => Stand[],
-    always = false,
-  ): void {
-    const shown = lines.filter(({ words }) => words !== '');
-    if (shown.length === 0) return;
-    const gap = this.lettering.size / 2;
-    const size = {
-      width: shown.reduce((sum, line) => sum + this.widthOf(line), gap * (shown.length - 1)),
-      height: this.lettering.lineHeight,
-    };
-    const one = shown.length === 1 ? shown : [{ words: shown.map(({ words }) => words).join('  '), strong: true }];
-    this.all.push({ id, ...size, lines: one, rank, stands: standsOf(size), always });
-  }
-}
 
 function tellThing(telling: Telling, thing: Thing, { view, wordsOf, chosen }: Drawn): void {
   const spots = thing.places.map((place) => spotOf(view, place));

@@ -12,6 +12,7 @@ import { drawOnPlan } from '../../elements';
 import { useShort, useStyles, useWide } from '../../theme/theme';
 import { SPACE, type Palette } from '../../theme/tokens';
 import { Text } from '../../ui/Text';
+import { shownGround, shownThings, useShow } from './showing';
 import { useAt } from '../useAt';
 import { useKeys } from '../useKeys';
 import { FieldPipes } from './FieldPipes';
@@ -88,7 +89,12 @@ function YardPicture({ board, tool, scene: { things, extent }, plan: handle }: P
   const moving = useMoving(chosen);
   const yard = useYard(job, 'picture', chosen);
   const ground = useMemo(() => (yard.answer ? groundOnPlan(job, yard.answer) : null), [job, yard.answer]);
-  const shownGround = useMemo(() => (ground && route ? { ...ground, ways: [route] } : ground), [ground, route]);
+  const [show, setShow] = useShow();
+  const shown = useMemo(() => shownThings(things, show, chosen), [things, show, chosen]);
+  const seenGround = useMemo(() => {
+    const seen = shownGround(ground, show);
+    return seen && route ? { ...seen, ways: [route] } : seen;
+  }, [ground, route, show]);
   const wordsOf = useCallback((thing: Thing) => markWords(job, plan, thing.element), [job, plan]);
   const thing = chosen === null ? undefined : things.find(({ id }) => id === chosen);
   const handles = useMemo(() => handlesOf(thing), [thing]);
@@ -111,8 +117,8 @@ function YardPicture({ board, tool, scene: { things, extent }, plan: handle }: P
     <View style={styles.plan}>
       <GroundPlan
         plan={handle}
-        things={things}
-        ground={shownGround}
+        things={shown}
+        ground={seenGround}
         wordsOf={wordsOf}
         draw={drawOnPlan}
         chosen={chosen}
@@ -134,7 +140,7 @@ function YardPicture({ board, tool, scene: { things, extent }, plan: handle }: P
         {...moving}
       />
       <GroundUnderWay yard={yard} />
-      <PlanButtons plan={handle} turn={turn + (headOf(board.job).north ?? 0)} />
+      <PlanButtons plan={handle} turn={turn + (headOf(board.job).north ?? 0)} show={show} onShow={setShow} />
       {things.length === 0 && tool.type === 'look' && (
         <EmptyYard onPace={() => choose('~pace')} onAdd={() => choose('new')} />
       )}

@@ -1,8 +1,9 @@
 /** What stands over and under the ground plan: its buttons, its tools, what a finger is to do next. */
 import Expand from 'lucide-react-native/icons/expand';
+import Layers from 'lucide-react-native/icons/layers';
 import Minus from 'lucide-react-native/icons/minus';
 import Plus from 'lucide-react-native/icons/plus';
-import type { RefObject } from 'react';
+import { useState, type RefObject } from 'react';
 import { View } from 'react-native';
 import type { Yard } from '../../planning/useYard';
 import type { PlanHandle } from '../../drawing/yard/GroundPlan';
@@ -10,9 +11,11 @@ import { NorthMark } from '../../drawing/yard/NorthMark';
 import { usePalette, useStyles } from '../../theme/theme';
 import { SPACE, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
+import { Choice } from '../../ui/Choice';
 import { Press } from '../../ui/Press';
 import { useEscape } from '../../ui/escape';
 import { Text } from '../../ui/Text';
+import { SHOW_LABELS, SHOWS, type Show } from './showing';
 
 const make = (palette: Palette) => ({
   tools: {
@@ -47,6 +50,18 @@ const make = (palette: Palette) => ({
     borderWidth: 1.5,
     borderColor: palette.ink,
   },
+  partly: { backgroundColor: palette.ink },
+  showing: { flexDirection: 'row' as const, justifyContent: 'flex-end' as const },
+  choices: {
+    position: 'absolute' as const,
+    right: 52,
+    top: 0,
+    width: 250,
+    padding: SPACE.s,
+    backgroundColor: palette.ground,
+    borderWidth: 1.5,
+    borderColor: palette.ink,
+  },
   banner: {
     flexDirection: 'row' as const,
     flexWrap: 'wrap' as const,
@@ -60,15 +75,49 @@ const make = (palette: Palette) => ({
   },
 });
 
-/** Larger, smaller, all of it, turned: under a thumb at the plan's edge. */
-export function PlanButtons({ plan, turn }: { plan: RefObject<PlanHandle | null>; turn: number }) {
+interface PlanButtonsProps {
+  plan: RefObject<PlanHandle | null>;
+  turn: number;
+  show: Show;
+  onShow: (show: Show) => void;
+}
+
+/** Larger, smaller, all of it, turned, and what is shown: under a thumb at the plan's edge. */
+export function PlanButtons({ plan, turn, show, onShow }: PlanButtonsProps) {
   const styles = useStyles(make);
+  const { ink, ground } = usePalette();
+  const [open, setOpen] = useState(false);
   return (
     <View style={styles.floating}>
       <Round label="Larger" onPress={() => plan.current?.zoom(1.4)} icon={Plus} />
       <Round label="Smaller" onPress={() => plan.current?.zoom(1 / 1.4)} icon={Minus} />
       <Round label="Show all" onPress={() => plan.current?.fit()} icon={Expand} />
       <NorthButton turn={turn} onPress={() => plan.current?.turn()} />
+      <View style={styles.showing}>
+        {open && (
+          <View style={styles.choices}>
+            <Choice
+              label="Show on the plan"
+              value={show}
+              options={SHOWS.map((value) => ({ value, label: SHOW_LABELS[value] }))}
+              onChoose={(next) => {
+                onShow(next);
+                setOpen(false);
+              }}
+            />
+          </View>
+        )}
+        <Press
+          role="button"
+          aria-expanded={open}
+          aria-label={`What is shown: ${SHOW_LABELS[show].toLowerCase()}`}
+          onPress={() => setOpen((now) => !now)}
+          style={[styles.round, show !== 'all' && styles.partly]}
+          testID="yard-show"
+        >
+          <Layers size={22} color={show === 'all' ? ink : ground} />
+        </Press>
+      </View>
     </View>
   );
 }
