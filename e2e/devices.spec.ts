@@ -99,7 +99,7 @@ test('jobs are found by client and address, and a client and a day are written d
   const day = page.getByTestId('job-date');
   await day.fill('2026-02-30');
   await day.press('Enter');
-  await expect(page.getByRole('alert')).toContainText('Write the day as');
+  await expect(page.getByRole('alert')).toContainText('A day is written as');
   await expect(day).toHaveValue('2026-02-30');
   await day.fill('2026-03-02');
   await day.press('Enter');

@@ -62,6 +62,7 @@ export type { LayerCell, LayerId, LayerPart } from './storm/layer';
 export { layersOf, type Layers } from './storm/layers';
 export { caseWords, cellWords, drowningWords, firstWords, LAYER_LABELS, partWords } from './storm/words';
 export { jointWords } from './words/joints';
+export { crewNotes, NOTE_LABELS, notesOn, noteWords } from './words/notes';
 export { workFacts, type Fact } from './words/works';
 export { shortOf, tellSnag } from './snags/tell';
 export { budgetWorking } from './words/workings/budgetWorking';

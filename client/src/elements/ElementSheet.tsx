@@ -5,6 +5,7 @@ import { View } from 'react-native';
 import { deferred } from '../pace/deferred';
 import { useJob } from '../planning/useJob';
 import { Fields } from '../input/Fields';
+import { Notes } from '../parts/Notes';
 import { OnThePlan } from '../parts/OnThePlan';
 import { PipeFromHere } from '../parts/PipeFromHere';
 import { SnagsAt } from '../parts/SnagItem';
@@ -65,6 +66,7 @@ function SheetOf({ element, onClose, onGo }: Omit<Props, 'id'> & { element: Elem
       <OnThePlan element={element} onGo={onGo} />
       {isLanding(element) && <PipeFromHere id={element.id} onGo={onGo} />}
       <SnagsAt id={element.id} />
+      <Notes of={element.id} />
       <View style={{ flexDirection: 'row' }}>
         <Button label={`Take out ${name}`} icon={Trash} kind="bare" onPress={remove} />
       </View>

@@ -60,6 +60,7 @@ const VIEWS: { [K in ElementKind]: ElementView<OfKind<K>> } = {
   service: serviceView,
   photo: photoView,
   clearance: ON_PAPER,
+  note: ON_PAPER,
   step: ON_PAPER,
   variant: ON_PAPER,
   opening: openingView,

@@ -14,9 +14,6 @@ import {
   type JobElement,
   type Settings,
 } from '@katabasis/core';
-import { formatISO } from 'date-fns/formatISO';
-import { isValid } from 'date-fns/isValid';
-import { parseISO } from 'date-fns/parseISO';
 import { router } from 'expo-router';
 import Download from 'lucide-react-native/icons/download';
 import ScrollText from 'lucide-react-native/icons/scroll-text';
@@ -29,9 +26,11 @@ import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { coverEntry, distanceUpTo, pitchUpTo, rainEntry, smallEntry, type Entry } from '../input/entry';
 import { NameField, QuantityField } from '../input/Field';
-import { TextBox } from '../input/TextBox';
 import { without } from '../input/without';
+import { Contacts } from '../parts/Contacts';
+import { DayField } from '../parts/Day';
 import { ManyPipes } from '../parts/ManyPipes';
+import { Notes } from '../parts/Notes';
 import { Text } from '../ui/Text';
 import { STATE_WORDS } from './jobWords';
 import type { ElementView } from './view';
@@ -42,33 +41,6 @@ const given = (head: object): JobElement =>
   Object.fromEntries(
     Object.entries(head).filter(([, value]) => value !== undefined && value !== ''),
   ) as unknown as JobElement;
-
-const ISO_DAY = /^\d{4}-\d\d-\d\d$/;
-
-/** Day of the work; typed as it is sorted, and kept as typed until it is one. */
-function DayField({ value, onCommit }: { value: string; onCommit: (day: string | undefined) => void }) {
-  const [typed, setTyped] = useState<string | null>(null);
-  const [wrong, setWrong] = useState<string | null>(null);
-  const done = (): void => {
-    const text = typed?.trim();
-    if (text && !(ISO_DAY.test(text) && isValid(parseISO(text))))
-      return setWrong(`Write the day as ${formatISO(new Date(), { representation: 'date' })}.`);
-    if (text !== undefined && text !== value) onCommit(text === '' ? undefined : text);
-    setTyped(null);
-    setWrong(null);
-  };
-  return (
-    <TextBox
-      label="Day of the work"
-      text={typed ?? value}
-      usual="2026-03-25"
-      onText={setTyped}
-      onDone={done}
-      wrong={wrong}
-      testID="job-date"
-    />
-  );
-}
 
 /** Pitches that are rules of a job. */
 const leastPitch = pitchUpTo(0.2, 'A pitch falls');
@@ -82,29 +54,7 @@ export function JobForm() {
     edit(put(label, given({ ...head, ...next })));
   return (
     <>
-      <NameField label="Name" value={head.name} onCommit={(name) => save('Name the job', { name })} testID="job-name" />
-      <NameField
-        label="Client"
-        optional
-        most={200}
-        value={head.client ?? ''}
-        onCommit={(client) => save('Name the client', { client })}
-      />
-      <NameField
-        label="Number of its offer"
-        optional
-        most={60}
-        value={head.offer ?? ''}
-        onCommit={(offer) => save('Number the offer', { offer })}
-      />
-      <NameField
-        label="Address"
-        optional
-        most={500}
-        value={head.site ?? ''}
-        onCommit={(site) => save('Write the address', { site })}
-      />
-      <DayField value={head.date ?? ''} onCommit={(date) => save('Set the day', { date })} />
+      <Names head={head} save={save} />
       <Choice
         label="How far it has come"
         value={head.state ?? null}
@@ -135,6 +85,8 @@ export function JobForm() {
           { value: 'single', label: 'One pitch', note: 'one laser setting a line' },
         ]}
       />
+      <Contacts />
+      <Notes of={null} />
       <ManyPipes />
       <Rules />
       <Screen />
@@ -147,6 +99,47 @@ export function JobForm() {
         />
         <Button label="What was done" icon={ScrollText} onPress={() => router.navigate(`/history/${job.id}`)} />
       </View>
+    </>
+  );
+}
+
+interface NamesProps {
+  head: JobElement;
+  save: (label: string, next: { [K in keyof JobElement]?: JobElement[K] | undefined }) => string | null;
+}
+
+/** What it is called, for whom, where and when. */
+function Names({ head, save }: NamesProps) {
+  return (
+    <>
+      <NameField label="Name" value={head.name} onCommit={(name) => save('Name the job', { name })} testID="job-name" />
+      <NameField
+        label="Client"
+        optional
+        most={200}
+        value={head.client ?? ''}
+        onCommit={(client) => save('Name the client', { client })}
+      />
+      <NameField
+        label="Number of its offer"
+        optional
+        most={60}
+        value={head.offer ?? ''}
+        onCommit={(offer) => save('Number the offer', { offer })}
+      />
+      <NameField
+        label="Address"
+        optional
+        most={500}
+        value={head.site ?? ''}
+        onCommit={(site) => save('Write the address', { site })}
+      />
+      <DayField
+        label="Day of the work"
+        value={head.date}
+        onCommit={(date) => save('Set the day', { date })}
+        testID="job-date"
+      />
     </>
   );
 }

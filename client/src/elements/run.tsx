@@ -29,6 +29,7 @@ import { Choice } from '../ui/Choice';
 import { QuantityField } from '../input/Field';
 import { Sheet } from '../ui/Sheet';
 import { Text } from '../ui/Text';
+import { Notes } from '../parts/Notes';
 import { OnThePlan } from '../parts/OnThePlan';
 import { PipeWall } from '../parts/PipeWall';
 import { InsertInRun } from '../parts/InsertInRun';
@@ -95,6 +96,7 @@ function RunSheet({ element: { id }, onClose, onGo }: FormProps<Run>) {
       <OnThePlan element={run} onGo={onGo} />
       <RunFields run={run} />
       <InsertInRun run={run} onGo={onGo} />
+      <Notes of={run.id} />
       <View style={{ flexDirection: 'row' }}>
         <Button label="Take this run out" icon={Trash} kind="bare" onPress={remove} />
       </View>

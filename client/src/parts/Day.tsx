@@ -6,9 +6,10 @@ interface Props {
   label: string;
   value: string | undefined;
   onCommit: (day: string | undefined) => string | null;
+  testID?: string;
 }
 
-export function DayField({ label, value, onCommit }: Props) {
+export function DayField({ label, value, onCommit, testID }: Props) {
   return (
     <NameField
       label={label}
@@ -16,6 +17,7 @@ export function DayField({ label, value, onCommit }: Props) {
       optional
       usual="not said"
       hint="As 2026-11-26"
+      {...(testID ? { testID } : {})}
       onCommit={(typed) => {
         if (typed === '') return onCommit(undefined);
         if (!/^\d{4}-\d{2}-\d{2}$/.test(typed) || !isValid(parseISO(typed))) return 'A day is written as 2026-11-26.';

@@ -2,7 +2,7 @@
 import type { Rentable } from '../catalogue/diggers';
 import { TRUCK } from '../catalogue/supply';
 import { waysOf } from '../job/buildWays';
-import { elementOf, headOf, type Job } from '../job/job';
+import { elementOf, headOf, ofKind, type Job } from '../job/job';
 import { machineDays } from '../quantities/machines';
 import { metBy, SET_ITEMS } from '../quantities/met';
 import { barred } from '../quantities/widths';
@@ -18,6 +18,8 @@ export interface PriceLine {
   work: WorkRate | null;
   /** What is charged once, by the name that it was given. */
   extra?: string;
+  /** Of an extra that is written down: its note's id. */
+  note?: string;
   /** What is rented by the day. */
   rented?: Rentable;
   quantity: number;
@@ -163,6 +165,20 @@ export function priceOf(job: Job, taken: TakeOff, offcuts = waysOf(headOf(job).w
           own: true,
           amount,
         });
+  // What was agreed on the way is charged whatever else is built.
+  for (const { id, sort, text, amount = 0 } of ofKind(job, 'note'))
+    if (sort === 'extra' && amount > 0)
+      lines.push({
+        key: `note ${id}`,
+        work: null,
+        extra: text,
+        note: id,
+        quantity: 1,
+        unit: 'piece',
+        rate: amount,
+        own: true,
+        amount,
+      });
   lines.sort((a, b) => b.amount - a.amount || (a.key < b.key ? -1 : 1));
   const cost = lines.reduce((sum, { amount }) => sum + amount, 0);
   const spare = Math.round(cost * contingency);

@@ -54,6 +54,7 @@ const LAYER_OF: Record<Exclude<ElementKind, WorkElementKind>, LayerName | null> 
   underlay: null,
   photo: null,
   clearance: null,
+  note: null,
   step: null,
   variant: null,
 };

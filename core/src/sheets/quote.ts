@@ -5,7 +5,7 @@ import { GRATE_FACTS } from '../catalogue/grates';
 import { OUTFALLS } from '../catalogue/outfalls';
 import { LINING_FACTS } from '../catalogue/swales';
 import { headOf, nameOf, ofKind, rainOf, type Job } from '../job/job';
-import { kindOf, type ElementKind } from '../job/kinds';
+import { kindOf, type ElementKind, type NoteSort } from '../job/kinds';
 import type { Plan } from '../verdict/planJob';
 import { priceOf } from '../price/price';
 import type { TakeOff } from '../quantities/takeOff';
@@ -202,6 +202,12 @@ const optionsOf = (job: Job, plan: Plan): Quote['options'] =>
           : [],
       );
 
+/** Notes of one sort that are for the customer. */
+const said = (job: Job, sort: NoteSort, as: string): string[] =>
+  ofKind(job, 'note')
+    .filter((note) => note.sort === sort)
+    .map(({ text: words, on }) => `${as}${sort === 'warned' ? `, ${on}` : ''}: ${words}`);
+
 /** A customer's quote of a plan, by the company that makes it. */
 export function quoteOf(job: Job, plan: Plan, taken: TakeOff, company: Company = {}): Quote {
   const { name, client, site, date, offer } = headOf(job);
@@ -217,7 +223,7 @@ export function quoteOf(job: Job, plan: Plan, taken: TakeOff, company: Company =
       ...(site ? [site] : []),
       ...(date ? [`Work about ${date}`] : []),
     ],
-    scope: scopeOf(job, plan),
+    scope: [...scopeOf(job, plan), ...said(job, 'promise', 'Promised'), ...said(job, 'extra', 'Agreed on the way')],
     promise: promiseOf(job, plan),
     price: [
       { said: price.tax > 0 ? 'All of this, before tax' : 'All of this', amount: cash(price.price) },
@@ -229,8 +235,8 @@ export function quoteOf(job: Job, plan: Plan, taken: TakeOff, company: Company =
         : []),
     ],
     options: optionsOf(job, plan),
-    excluded: EXCLUDED,
-    cautions: CAUTIONS,
+    excluded: [...EXCLUDED, ...said(job, 'byOthers', 'Done by others')],
+    cautions: [...CAUTIONS, ...said(job, 'warned', 'You were told')],
     terms: company.terms ? company.terms.split(/\n+/) : [USUAL_TERMS],
     signatures: ['Customer, date', `${company.name ?? 'Contractor'}, date`],
   };

@@ -1,6 +1,7 @@
 /** A page that is read without being let in: plain HTML with its drawing, no script. It shows what its reader needs, and nothing else. */
 import {
   cautionsOf,
+  crewNotes,
   digLines,
   digTable,
   drawingOf,
@@ -86,7 +87,9 @@ function forCrew(job: Job): string {
     (line) =>
       `<h2>Line ${esc(line.letter)}, from its foot upward</h2>${tableHtml(digTable(job, plan, line), (title) => title === 'Rod' || title === 'As laid')}`,
   );
-  return `<h2>Before you dig</h2>${list(cautionsOf(job, taken))}${svg(drawingOf(job, plan, false))}${digs.join('')}<h2>Parts</h2>${tableHtml(partsSheet(job, taken), (title) => title === 'Measured')}`;
+  const notes = crewNotes(job);
+  const known = notes.length > 0 ? `<h2>To know here</h2>${list(notes)}` : '';
+  return `${known}<h2>Before you dig</h2>${list(cautionsOf(job, taken))}${svg(drawingOf(job, plan, false))}${digs.join('')}<h2>Parts</h2>${tableHtml(partsSheet(job, taken), (title) => title === 'Measured')}`;
 }
 
 /** What a customer needs: what is done, its price, what is not in it. No cost and no margin is in it. */

@@ -1,6 +1,7 @@
 /** The papers of a job: which sheets there are, and a PDF of any of them. */
 import {
   cautionsOf,
+  crewNotes,
   digLines,
   digTable,
   drawingOf,
@@ -69,6 +70,9 @@ const STEPS: Record<Sheet, (printed: Printed) => Step[]> = {
 function putCautions(paper: Paper, job: Job, taken: TakeOff): void {
   paper.page('Before you dig');
   for (const said of cautionsOf(job, taken)) paper.item(said);
+  const notes = crewNotes(job);
+  if (notes.length > 0) paper.heading('To know here');
+  for (const said of notes) paper.item(said);
 }
 
 /** Whose offer it is, with its mark at the right. */

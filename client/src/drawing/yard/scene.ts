@@ -55,6 +55,7 @@ const HEIGHTS: Record<ElementKind, number | null> = {
   levelBook: null,
   underlay: null,
   clearance: null,
+  note: null,
   step: null,
   variant: null,
 };

@@ -57,7 +57,7 @@ interface Props<E extends Element> {
   fields: readonly FieldOf<E>[];
 }
 
-type Named = Exclude<Element, { kind: 'rain' | 'job' | 'run' | 'clearance' | 'step' }>;
+type Named = Exclude<Element, { kind: 'rain' | 'job' | 'run' | 'clearance' | 'step' | 'note' }>;
 
 /** Quantities stand beside one another, choices each on a row of its own, in the order in which they are listed. */
 export function FieldList<E extends Named>({ element, fields }: Props<E>) {

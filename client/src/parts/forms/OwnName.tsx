@@ -6,7 +6,7 @@ import { NameField } from '../../input/Field';
 export function OwnName({
   element,
 }: {
-  element: Exclude<Element, { kind: 'rain' | 'job' | 'run' | 'clearance' | 'step' }>;
+  element: Exclude<Element, { kind: 'rain' | 'job' | 'run' | 'clearance' | 'step' | 'note' }>;
 }) {
   const { job, edit } = useJob();
   return (

@@ -2,6 +2,7 @@
 import {
   amountOf,
   defined,
+  elementOf,
   headOf,
   leastUnits,
   money,
@@ -17,6 +18,7 @@ import { View } from 'react-native';
 import { useJob } from '../../planning/useJob';
 import { QuantityField } from '../../input/Field';
 import { Fields } from '../../input/Fields';
+import { without } from '../../input/without';
 import { useStyles } from '../../theme/theme';
 import { SPACE, TOUCH, type Palette } from '../../theme/tokens';
 import { Press } from '../../ui/Press';
@@ -52,12 +54,14 @@ interface LineProps {
 
 export function Line({ line, price, label, open, onToggle }: LineProps) {
   const styles = useStyles(make);
-  const { job, units } = useJob();
+  const { job, edit, units } = useJob();
   const set = usePrices();
   const { currency, lines } = price;
   const { per, said } = rateUnit(line.unit, units);
   const own = pricesOf(job).rates;
   const change = (rate: number | undefined): string | null => {
+    const note = line.note === undefined ? undefined : elementOf(job, 'note', line.note);
+    if (note) return edit(put('Price an extra', without(note, 'amount', rate === undefined ? rate : Math.round(rate))));
     if (line.extra !== undefined) {
       const others = pricesOf(job).extras.filter(({ name }) => name !== line.extra);
       const kept = rate === undefined ? others : [...others, { name: line.extra, amount: Math.round(rate) }];

@@ -34,6 +34,7 @@ import { swaleKind, type Swale } from './works/swale';
 import { runKind } from './run';
 import { surfaceKind } from './surface';
 import { clearanceKind } from './paper/clearance';
+import { noteKind } from './paper/note';
 import { stepKind } from './paper/step';
 import { variantKind } from './paper/variant';
 
@@ -73,6 +74,7 @@ const ALL = [
   photoKind,
   clearanceKind,
   stepKind,
+  noteKind,
   variantKind,
 ] as const;
 
@@ -149,6 +151,7 @@ export type { LevelBook } from './site/levelBook';
 export { OPENING_FORMS, type Opening, type OpeningForm } from './site/opening';
 export { CLEARANCE_STATES, type Clearance, type ClearanceState } from './paper/clearance';
 export type { Photo } from './site/photo';
+export { NOTE_SORTS, type Note, type NoteSort } from './paper/note';
 export type { Step } from './paper/step';
 export type { Variant } from './paper/variant';
 export type { RainElement } from './rain';

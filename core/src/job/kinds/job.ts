@@ -6,6 +6,8 @@ import { JOB_STATES } from '../states';
 import { idSchema, intensity, length, name } from './fields';
 import { kind } from './kind';
 
+export const CONTACT_ROLES = ['client', 'neighbour', 'other'] as const;
+
 const settingsSchema = z
   .strictObject({
     cover: z.number().min(0).max(5),
@@ -127,6 +129,18 @@ const schema = z.strictObject({
   site: z.string().max(500).optional(),
   /** Whose yard it is. */
   client: z.string().max(200).optional(),
+  /** Whom to reach: on the device and the server, on no page that is shared. */
+  contacts: z
+    .array(
+      z.strictObject({
+        name,
+        role: z.enum(CONTACT_ROLES),
+        phone: z.string().trim().max(60).optional(),
+        mail: z.string().trim().max(200).optional(),
+      }),
+    )
+    .max(20)
+    .optional(),
   /** Number that its offer goes by in the company's books. */
   offer: z.string().trim().min(1).max(60).optional(),
   state: z.enum(JOB_STATES).optional(),
@@ -160,6 +174,7 @@ export const jobKind = kind<JobElement>(schema, {
   notes: {
     site: 'street and town',
     client: 'whose yard it is',
+    contacts: 'name, role (`client`, `neighbour`, `other`), phone, mail of whom to reach; on no page that is shared',
     offer: 'number of its offer in the company’s books',
     state: 'how far it has come',
     date: 'day of the work, as 2026-11-25',

@@ -1,0 +1,34 @@
+import { z } from 'zod';
+import { day, idSchema } from '../fields';
+import { kind } from '../kind';
+
+/** What a note is: something seen, a wish, a promise, an extra agreed on the way with its price, work that somebody else does, why the plan changed, or a warning that was given. */
+export const NOTE_SORTS = ['seen', 'wish', 'promise', 'extra', 'byOthers', 'changed', 'warned'] as const;
+export type NoteSort = (typeof NOTE_SORTS)[number];
+
+const schema = z.strictObject({
+  id: idSchema,
+  kind: z.literal('note'),
+  sort: z.enum(NOTE_SORTS),
+  /** What it is about, by id; the whole job when absent. */
+  of: idSchema.optional(),
+  text: z.string().trim().min(1).max(2000),
+  /** The day that it was written. */
+  on: day,
+  /** Of an extra: what is charged for it, least units of the currency. */
+  amount: z.number().int().min(0).max(1e9).optional(),
+});
+export type Note = z.infer<typeof schema>;
+
+export const noteKind = kind<Note>(schema, {
+  label: 'Note',
+  idStem: 'note',
+  onPaper: true,
+  about: 'something written down about a thing or the whole job',
+  notes: {
+    sort: '`seen`, `wish`, `promise`, `extra` (agreed on the way), `byOthers` (who else does it), `changed` (why the plan did), `warned` (the customer, of what)',
+    of: 'what it is about; the whole job when absent',
+    amount: 'of an extra: least units of the currency',
+  },
+  nameIn: ({ text }) => text,
+});

@@ -1,0 +1,66 @@
+import { applyChange, put } from '../job/change';
+import { headOf, type Job } from '../job/job';
+import type { Note } from '../job/kinds';
+import { removal } from '../job/edits/remove';
+import { priceOf } from '../price/price';
+import { takeOff } from '../quantities/takeOff';
+import { quillfeather } from '../samples';
+import { quoteOf } from '../sheets/quote';
+import { planJob } from '../verdict/planJob';
+import { crewNotes, notesOn, noteWords } from './notes';
+
+const note = (id: string, sort: Note['sort'], more: Partial<Note> = {}): Note => ({
+  id,
+  kind: 'note',
+  sort,
+  text: `said ${id}`,
+  on: '2026-11-30',
+  ...more,
+});
+const written = (...notes: Note[]): Job => applyChange(quillfeather(), put('Write', ...notes)).job;
+const quoted = (job: Job) => {
+  const plan = planJob(job);
+  return quoteOf(job, plan, takeOff(job, plan));
+};
+
+it('an extra is charged as it was agreed, at the cost, and what is free moves nothing', () => {
+  const cost = (job: Job): number => priceOf(job, takeOff(job, planJob(job))).cost;
+  const before = cost(quillfeather());
+  expect(cost(written(note('a', 'extra', { amount: 12_345 }), note('b', 'extra'), note('c', 'seen')))).toBe(
+    before + 12_345,
+  );
+});
+
+it('a customer reads what was promised, agreed, warned of and left to others, and nothing else; a crew what it must know', () => {
+  const job = written(
+    note('p', 'promise'),
+    note('e', 'extra', { amount: 100 }),
+    note('w', 'warned'),
+    note('o', 'byOthers'),
+    note('s', 'seen', { of: 'basin' }),
+    note('c', 'changed'),
+    note('v', 'wish'),
+  );
+  const { scope, excluded, cautions, ...rest } = quoted(job);
+  expect(scope).toEqual(expect.arrayContaining(['Promised: said p', 'Agreed on the way: said e']));
+  expect(excluded).toContain('Done by others: said o');
+  expect(cautions).toContain('You were told, 2026-11-30: said w');
+  expect(JSON.stringify([scope, excluded, cautions, rest])).not.toMatch(/said [scv]\b/);
+  expect(crewNotes(job)).toEqual(['Promised: said p', 'Done by others: said o', 'Seen here at Lawn basin: said s']);
+});
+
+it('stays when the thing that it is about is taken out, and is then about nothing', () => {
+  const job = written(note('s', 'seen', { of: 'basin' }));
+  expect(notesOn(job, 'basin').map(({ id }) => id)).toEqual(['s']);
+  const without = applyChange(job, removal(job, 'basin')).job;
+  expect(noteWords(without, notesOn(without, 'basin')[0]!)).toBe('Seen here: said s');
+});
+
+it('whom to reach stands on nothing that leaves the house', () => {
+  const head = headOf(quillfeather());
+  const contacts = [
+    { name: 'Wren Tarnfield', role: 'neighbour' as const, phone: '555 0177', mail: 'wren@tarn.example' },
+  ];
+  const job = applyChange(quillfeather(), put('Say', { ...head, contacts })).job;
+  expect(JSON.stringify([quoted(job), crewNotes(job)])).not.toMatch(/Wren|0177|tarn\.example/);
+});

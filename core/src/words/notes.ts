@@ -1,0 +1,34 @@
+/** What is written down about a job, as it is told and to whom. */
+import { nameOf, ofKind, type Job } from '../job/job';
+import type { Note, NoteSort } from '../job/kinds';
+
+export const NOTE_LABELS: Record<NoteSort, string> = {
+  seen: 'Seen here',
+  wish: 'A wish',
+  promise: 'Promised',
+  extra: 'Extra, agreed',
+  byOthers: 'Done by others',
+  changed: 'Why it changed',
+  warned: 'Warned of',
+};
+
+/** What a crew must know in the yard. */
+const FOR_CREW = new Set<NoteSort>(['seen', 'promise', 'byOthers']);
+
+/** Notes about a thing, or with null about the whole job; the last written first. */
+export const notesOn = (job: Job, id: string | null): Note[] =>
+  ofKind(job, 'note')
+    .filter(({ of }) => (of ?? null) === id)
+    .sort((a, b) => (a.on === b.on ? 0 : a.on < b.on ? 1 : -1));
+
+/** A note with what it is about, where that is still there. */
+export function noteWords(job: Job, { sort, text, of }: Note): string {
+  const about = of !== undefined && job.elements.get(of) ? ` at ${nameOf(job, of)}` : '';
+  return `${NOTE_LABELS[sort]}${about}: ${text}`;
+}
+
+/** For the crew's papers; none of what was said of money or between the customer and the office. */
+export const crewNotes = (job: Job): string[] =>
+  ofKind(job, 'note')
+    .filter(({ sort }) => FOR_CREW.has(sort))
+    .map((note) => noteWords(job, note));
