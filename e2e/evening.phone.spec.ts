@@ -1,7 +1,7 @@
 /** The evening's other half, on a phone: what is charged besides, whom to ask, on which days, the choices kept, and who may read it. */
 import { expect } from '@playwright/test';
 import { test } from './lib/test';
-import { copyOfSample, saved } from './lib/jobs';
+import { copyOfSample, kept, saved } from './lib/jobs';
 
 test('a price with what is charged once, a ticket that is asked for, and days round its marks', async ({
   page,
@@ -65,6 +65,10 @@ test('an option kept aside and taken again; a set on paper; a link for the custo
   const [set] = await Promise.all([page.waitForEvent('download'), page.getByTestId('make-set.pdf').tap()]);
   expect(set.suggestedFilename()).toMatch(/-set\.pdf$/);
   await page.getByTestId('share-customer').tap();
+  // The sample has a Stop: nobody is offered it unless the contractor says so.
+  await expect(page.getByText('This plan is not finished')).toBeVisible();
+  await expect(page.getByTestId('share-link')).toHaveCount(0);
+  await page.getByTestId('send-all-the-same').tap();
   const link = await page.getByTestId('share-link').innerText();
   const other = await browser.newPage();
   await other.goto(link);
@@ -73,4 +77,57 @@ test('an option kept aside and taken again; a set on paper; a link for the custo
   await expect(page.getByTestId('withdraw-share')).toHaveCount(0);
   await other.reload();
   await expect(other.getByText('This page was withdrawn')).toBeVisible();
+});
+
+test('the company’s ways go into its next job, its name onto its offers; a note is found, an extra is charged', async ({
+  page,
+  request,
+  browser,
+}) => {
+  const job = await copyOfSample(request);
+  await page.goto('/company');
+  await page.getByTestId('company-name').fill('Fernhollow Drainage');
+  await page.getByTestId('company-name').press('Enter');
+  await page.getByTestId('company-terms').fill('Half at the start.\nThe rest when water runs.');
+  await page.getByTestId('company-terms').blur();
+
+  await page.goto(`/job/${job}/build?at=~part`);
+  await page.getByRole('radio', { name: 'Spade' }).tap();
+  await page.getByTestId('keep-ways').tap();
+  await expect(page.getByText('The company’s own ways.')).toBeVisible();
+  await page.goto(`/job/${job}/plan?at=job`);
+  await page.getByTestId('note-text').fill('Trap by the gate, as agreed');
+  await page.getByRole('radio', { name: 'Extra, agreed' }).tap();
+  await page.getByTestId('keep-note').tap();
+  await page.getByTestId('note-amount').fill('250');
+  await page.getByTestId('note-amount').press('Enter');
+  await expect(page.getByText('$250.00 in the price')).toBeVisible();
+  await saved(page, job);
+  await page.goto(`/job/${job}/build?at=~price`);
+  await expect(page.getByRole('button', { name: 'Trap by the gate, as agreed: $250.00' })).toBeVisible();
+  await page.goto(`/job/${job}/build?at=find`);
+  await page.getByRole('textbox', { name: 'Name, or words of a note' }).fill('by the gate');
+  await expect(page.getByRole('button', { name: 'Extra, agreed: Trap by the gate, as agreed' })).toBeVisible();
+
+  await page.goto(`/job/${job}/build?at=~paper`);
+  await page.getByTestId('share-customer').tap();
+  await page.getByTestId('send-all-the-same').tap();
+  const other = await browser.newPage();
+  await other.goto(await page.getByTestId('share-link').innerText());
+  for (const said of [
+    'Fernhollow Drainage',
+    'The rest when water runs.',
+    'Agreed on the way: Trap by the gate, as agreed',
+  ])
+    await expect(other.getByText(said)).toBeVisible();
+
+  await page.goto('/new');
+  await page.getByTestId('new-measure').tap();
+  await page.waitForURL(/\/job\/j-?\w+.*\/yard/);
+  const fresh = /\/job\/([^/]+)\//.exec(page.url())![1]!;
+  await saved(page, fresh);
+  const head = Object.values(await kept(request, fresh)).find(({ kind }) => kind === 'job');
+  expect(head).toMatchObject({ ways: { digger: 'hand' } });
+  // The next test's jobs are built as usual.
+  await request.put('/api/company', { data: {} });
 });

@@ -1,5 +1,6 @@
 /** Sizes and materials of a run as chips, each with what it would give: choosing is comparing. */
 import {
+  dearer,
   headOf,
   holdsAt,
   MATERIAL_FACTS,
@@ -63,7 +64,12 @@ function gives(
   if (!tried) return { ...figure, note: 'being worked out' };
   const { plan } = tried;
   const { note: comes, ...tone } = outcome(plan, run.id);
-  const costs = present ? costWords(tried, present, pricesOf(job).currency) : '';
+  const { currency } = pricesOf(job);
+  const costs = !present
+    ? ''
+    : run.material === present.plan.runs[run.id]?.material
+      ? dearer(tried.asked - present.asked, currency)
+      : costWords(tried, present, currency);
   const note = costs === '' ? comes : `${comes}, ${costs}`;
   const own = plan.runs[run.id]?.pitch ?? pitch;
   return {

@@ -39,6 +39,8 @@ const RANKS: Partial<Record<Thing['kind'], number>> = {
 };
 const POND = 86;
 const CONTOUR = 15;
+/** In the middle of a pond often stands its inlet: words beside the pond keep clear of that, px. */
+const ROUND_POND = 17;
 /** From this rank on a word is one of those that a plan is read by. */
 export const READ_FIRST = 70;
 
@@ -167,7 +169,7 @@ function tellGround(telling: Telling, { view, ground, things }: Drawn): void {
       `pond ${pond.id}`,
       POND,
       pond.words.map((words, k) => ({ words, strong: k === 0 })),
-      (size) => outOf([...spots, ...round(spots[0]!, 8, size)], houses),
+      (size) => outOf([...spots, ...round(spots[0]!, ROUND_POND, size)], houses),
     );
   }
   const near = view.scale >= CONTOURS_FROM;

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { useJob } from '../../planning/useJob';
 import { ElementSheet } from '../../elements/ElementSheet';
-import { useWide } from '../../theme/theme';
+import { useShort, useWide } from '../../theme/theme';
 import { SPACE } from '../../theme/tokens';
 import { Mark } from '../../ui/Mark';
 import { Text } from '../../ui/Text';
@@ -33,6 +33,7 @@ function useTaken(job: Job, plan: Plan): TakeOff {
 
 export function BuildScreen() {
   const wide = useWide();
+  const short = useShort();
   const { job, plan } = useJob();
   const go = useGo();
   const at = useAt();
@@ -42,9 +43,10 @@ export function BuildScreen() {
   const page = pageAt(at);
   const empty = taken.parts.length === 0;
   const choose = (name: PageName): void => go('build', `~${name}`);
-  if (!wide)
+  // A phone on its side has no room for the list beside a table.
+  if (!wide || short)
     return (
-      <ScrollView contentContainerStyle={narrow} testID="build">
+      <ScrollView contentContainerStyle={wide ? broad : narrow} testID="build">
         {page === null || empty ? (
           <>
             <Text kind="title">Build</Text>

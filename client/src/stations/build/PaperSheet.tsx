@@ -12,6 +12,7 @@ import { SPACE } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Text } from '../../ui/Text';
+import { useOffering } from './AllTheSame';
 import { ShareLinks } from './ShareLinks';
 
 const PRINTED: readonly [file: string, label: string][] = [
@@ -38,12 +39,15 @@ const DRAWN: readonly [file: string, label: string][] = [
   ['days.ics', 'Days for a calendar (ICS)'],
 ];
 
+const FOR_CUSTOMER: ReadonlySet<string> = new Set(['quote.pdf']);
+
 type Making = { file: string; done: number; of: number; ahead: number } | { file: string; wrong: string } | null;
 
 export function PaperSheet() {
   const { job, plan, units } = useJob();
   const [paper, setPaper] = useState<'a4' | 'letter'>(units === 'us' ? 'letter' : 'a4');
   const [making, setMaking] = useState<Making>(null);
+  const { offer, asking } = useOffering();
   const busy = making !== null && 'done' in making;
   const get = async (file: string): Promise<void> => {
     const making = { file, done: 0, of: 1, ahead: 0 };
@@ -74,7 +78,7 @@ export function PaperSheet() {
             label={label}
             icon={icon}
             disabled={busy}
-            onPress={() => void get(file)}
+            onPress={() => (FOR_CUSTOMER.has(file) ? offer(() => void get(file)) : void get(file))}
             testID={`make-${file}`}
           />
         ))}
@@ -83,15 +87,7 @@ export function PaperSheet() {
   );
   return (
     <View style={{ gap: SPACE.l, maxWidth: 900 }}>
-      <Choice
-        label="Paper"
-        value={paper}
-        options={[
-          { value: 'letter', label: 'Letter' },
-          { value: 'a4', label: 'A4' },
-        ]}
-        onChoose={setPaper}
-      />
+      <Size paper={paper} onChoose={setPaper} />
       <View role="status" aria-live="polite">
         {making !== null && 'done' in making && (
           <Text>
@@ -109,6 +105,7 @@ export function PaperSheet() {
       {group('For the crew', PRINTED, FileText)}
       <View style={{ gap: SPACE.s }}>
         {group('For the customer', [['quote.pdf', 'Quote']], FileText)}
+        {asking}
         <Text kind="small">
           It says what is done for {headOf(job).client ?? 'the customer'} and what it costs them; not what it costs you.
         </Text>
@@ -117,5 +114,19 @@ export function PaperSheet() {
       {group('Tables (CSV)', [...TABLES, ...digs], Table2)}
       {group('For other programs', DRAWN, Table2)}
     </View>
+  );
+}
+
+function Size({ paper, onChoose }: { paper: 'a4' | 'letter'; onChoose: (paper: 'a4' | 'letter') => void }) {
+  return (
+    <Choice
+      label="Paper"
+      value={paper}
+      options={[
+        { value: 'letter', label: 'Letter' },
+        { value: 'a4', label: 'A4' },
+      ]}
+      onChoose={onChoose}
+    />
   );
 }

@@ -9,12 +9,14 @@ import { useJob } from '../../planning/useJob';
 import { SPACE } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
 import { Text } from '../../ui/Text';
+import { useOffering } from './AllTheSame';
 
 const FOR: Record<Audience, string> = { crew: 'the crew', customer: 'the customer' };
 
 export function ShareLinks() {
   const { job } = useJob();
   const shares = useShares(job.id);
+  const { offer, asking } = useOffering();
   const queries = useQueryClient();
   const [link, setLink] = useState<{ audience: Audience; address: string } | null>(null);
   const [said, setSaid] = useState<string | null>(null);
@@ -43,8 +45,13 @@ export function ShareLinks() {
       </Text>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
         <Button label="A link for the crew" onPress={() => void make('crew')} testID="share-crew" />
-        <Button label="A link for the customer" onPress={() => void make('customer')} testID="share-customer" />
+        <Button
+          label="A link for the customer"
+          onPress={() => offer(() => void make('customer'))}
+          testID="share-customer"
+        />
       </View>
+      {asking}
       {link !== null && (
         <View role="status">
           <Text>For {FOR[link.audience]}, shown this once; it is on the clipboard where the device allows that:</Text>
