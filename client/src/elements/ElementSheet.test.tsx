@@ -77,12 +77,16 @@ describe('a basin’s sheet', () => {
     expect(seen()).toMatch(/Below the sill, 100-year/);
   });
 
-  it('says on every grate how deep the design rain stands over it', () => {
+  it('says on every grate what it takes, and how deep the design rain stands over it where that is more than a film', () => {
     const open = sheetOf('basin');
     const chips = (group: string): HTMLElement[] =>
-      within(screen.getByRole('radiogroup', { name: group })).getAllByRole('radio', { name: /in of water$/ });
+      within(screen.getByRole('radiogroup', { name: group })).getAllByRole('radio', { name: /takes [\d.]+\sgpm/ });
     expect(chips('Grate')).toHaveLength(7);
     expect(chips('How many stand here')).toHaveLength(4);
+    // At the sample's 20.1 gpm 6 in round stands deepest, at 7/8 in, and 12 × 12 takes 65 gpm an inch deep, half clogged, 184 at two.
+    const said = chips('Grate').map((chip) => chip.getAttribute('aria-label')!.replace(/\s/g, ' '));
+    expect(said).toContain('6 in round: takes 41.0 gpm, 7/8 in of water');
+    expect(said).toContain('12 × 12 in flat: takes 184 gpm');
     const ponding = (): number => (open.plan().inlets.basin as { ponding: number }).ponding;
     const one = ponding();
     press(/^3: /);

@@ -105,6 +105,7 @@ const MORE: readonly Element[] = [
   },
   { id: 'asked', kind: 'clearance', of: 'locate', state: 'asked' },
   { id: 'stepOne', kind: 'step', of: 'dig', hours: 3 },
+  { id: 'noteOne', kind: 'note', sort: 'extra', text: 'A trap by the gate', on: '2026-11-30', amount: 25_000 },
   {
     id: 'other',
     kind: 'variant',

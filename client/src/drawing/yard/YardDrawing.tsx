@@ -3,6 +3,7 @@ import type { Place } from '@katabasis/core';
 import { memo, useMemo } from 'react';
 import Svg, { Circle, G, Path } from 'react-native-svg';
 import { usePalette, useTextScale } from '../../theme/theme';
+import { clipped } from './clip';
 import { pathOf, type DrawOnPlan } from './pens';
 import type { Drawn, GroundOnPlan } from './drawn';
 import { letteringOf, STRONG_EVERY } from './planWords';
@@ -131,17 +132,20 @@ function broken(spots: readonly Spot[], isWrittenOver: (spot: Spot) => boolean):
     .join('');
 }
 
-/** A way with a spot every few px, so that it can be broken anywhere. */
+/** A way with a spot every few px where it is seen, so that it can be broken anywhere. */
 const FINE = 5;
-const fine = (spots: readonly Spot[]): Spot[] =>
+const fine = (spots: readonly Spot[], { width, height }: Viewport): Spot[] =>
   spots.flatMap((spot, k) => {
     const last = spots[k - 1];
-    if (!last) return [spot];
-    const count = Math.max(1, Math.ceil(Math.hypot(spot.x - last.x, spot.y - last.y) / FINE));
-    return Array.from({ length: count }, (_, j) => ({
-      x: last.x + ((spot.x - last.x) * (j + 1)) / count,
-      y: last.y + ((spot.y - last.y) * (j + 1)) / count,
-    }));
+    const seen = last && clipped(last, spot, { left: 0, top: 0, right: width, bottom: height });
+    if (!seen) return [spot];
+    const [from, to] = seen;
+    const count = Math.ceil(((to - from) * Math.hypot(spot.x - last.x, spot.y - last.y)) / FINE);
+    const inner = Array.from({ length: count }, (_, j) => {
+      const share = from + ((to - from) * j) / count;
+      return { x: last.x + (spot.x - last.x) * share, y: last.y + (spot.y - last.y) * share };
+    });
+    return [...inner, spot];
   });
 
 function Ground({ ground, view, bare, isWrittenOver }: GroundProps) {
@@ -149,7 +153,17 @@ function Ground({ ground, view, bare, isWrittenOver }: GroundProps) {
   const contours = ground.contours.map(({ level, ways }, k) => ({
     level,
     strong: k % STRONG_EVERY === 0,
-    d: ways.map((way) => broken(fine(way.map((place) => spotOf(view, place))), isWrittenOver)).join(''),
+    d: ways
+      .map((way) =>
+        broken(
+          fine(
+            way.map((place) => spotOf(view, place)),
+            view,
+          ),
+          isWrittenOver,
+        ),
+      )
+      .join(''),
   }));
   return (
     <>

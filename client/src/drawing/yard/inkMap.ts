@@ -2,6 +2,7 @@
  * Where ink lies on a plan: small cells that something is drawn through, counted from the top left corner, so that what lies under any box is
  * known in four steps. Cells lie fast on the ground, not on the screen: what is found stays as it is while the plan is moved.
  */
+import { clipped } from './clip';
 import type { Spot } from './viewport';
 
 export interface Box {
@@ -36,15 +37,20 @@ export class InkMap {
 
   /** A stroke from one spot to another, so wide, px. */
   line(a: Spot, b: Spot, width = 2): void {
-    const length = Math.hypot(b.x - a.x, b.y - a.y);
     const half = width / 2;
-    // From afar nothing of it is seen.
-    if (Math.max(a.x, b.x) < this.left - half || Math.max(a.y, b.y) < this.top - half) return;
-    if (Math.min(a.x, b.x) > this.left + this.cols * CELL + half) return;
-    if (Math.min(a.y, b.y) > this.top + this.rows * CELL + half) return;
-    const steps = Math.max(1, Math.ceil(length / (CELL / 2)));
+    // From near by a line is far longer than what is seen of it.
+    const seen = clipped(a, b, {
+      left: this.left - half,
+      top: this.top - half,
+      right: this.left + this.cols * CELL + half,
+      bottom: this.top + this.rows * CELL + half,
+    });
+    if (!seen) return;
+    const [from, to] = seen;
+    const steps = Math.max(1, Math.ceil(((to - from) * Math.hypot(b.x - a.x, b.y - a.y)) / (CELL / 2)));
     for (let k = 0; k <= steps; k++) {
-      const [x, y] = [a.x + ((b.x - a.x) * k) / steps, a.y + ((b.y - a.y) * k) / steps];
+      const share = from + ((to - from) * k) / steps;
+      const [x, y] = [a.x + (b.x - a.x) * share, a.y + (b.y - a.y) * share];
       this.box({ left: x - half, right: x + half, top: y - half, bottom: y + half });
     }
   }
@@ -66,7 +72,7 @@ export class InkMap {
   }
 
   circle({ x, y }: Spot, radius: number): void {
-    const steps = Math.max(12, Math.ceil((2 * Math.PI * radius) / 6));
+    const steps = Math.max(12, Math.min(240, Math.ceil((2 * Math.PI * radius) / 6)));
     const spots = Array.from({ length: steps }, (_, k) => {
       const turn = (2 * Math.PI * k) / steps;
       return { x: x + radius * Math.cos(turn), y: y + radius * Math.sin(turn) };

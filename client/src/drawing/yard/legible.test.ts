@@ -3,6 +3,7 @@ import { groundPicture, markWords, planJob, type Job } from '@katabasis/core';
 import { samples, situations } from '@katabasis/core/samples';
 import fc from 'fast-check';
 import { groundOnPlan } from '../../stations/yard/ground';
+import { clipped } from './clip';
 import { InkMap } from './inkMap';
 import { placeWords, type Stand } from './labelled';
 import { letteringOf, READ_FIRST, type PlanLettering, type WrittenWords } from './planWords';
@@ -239,4 +240,34 @@ it('words along a way run with it and keep off it; within an outline they lie in
   expect(within(square({ x: 0, y: 0 }, 20), size)).toEqual([]);
   const contour = Array.from({ length: 40 }, (_, k) => ({ x: 5 * k, y: 0.5 * k }));
   for (const { turn } of on(contour, size)) expect(turn).toBeCloseTo(Math.atan2(0.5, 5), 6);
+});
+
+it('of a stretch the part in a box is what a walk along it finds there', () => {
+  const spot = fc.record({ x: fc.integer({ min: -90, max: 190 }), y: fc.integer({ min: -90, max: 190 }) });
+  const box = { left: 0, top: 0, right: 100, bottom: 100 };
+  fc.assert(
+    fc.property(spot, spot, (a, b) => {
+      const seen = clipped(a, b, box);
+      for (let k = 0; k <= 200; k++) {
+        const [x, y] = [a.x + ((b.x - a.x) * k) / 200, a.y + ((b.y - a.y) * k) / 200];
+        const [from, to] = seen ?? [2, -1];
+        const told = k / 200 >= from && k / 200 <= to;
+        // On the box's very edge either may be told.
+        const off = Math.min(x, y, 100 - x, 100 - y);
+        if (Math.abs(off) > 1e-6) expect(told).toBe(off > 0);
+      }
+    }),
+  );
+});
+
+it('near by, where lines are a hundred thousand px long, a plan is lettered as soon as from afar', () => {
+  const [, job] = jobs()[0]!;
+  const took = (zoom: number): number => {
+    const from = performance.now();
+    lettered(job, 390, 560, zoom);
+    return performance.now() - from;
+  };
+  took(1);
+  const [far, near] = [took(1), took(400)];
+  expect(near).toBeLessThan(4 * far + 60);
 });
