@@ -6,7 +6,7 @@ const CORE = '^core/src';
 
 /** Rooms of the core, lowest floor first: what stands on a floor may use its own floor and those below. */
 const FLOORS = [
-  ['units', 'catalogue', 'numeric'],
+  ['units', 'catalogue', 'numeric', 'lettering'],
   ['rain/intensity', 'hydraulics', 'site'],
   ['ground'],
   ['job', 'rain'],

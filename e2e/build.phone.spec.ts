@@ -19,6 +19,14 @@ test('from the plan to what is bought and what is dug: three readings, one of th
     .or(page.getByRole('tab', { name: 'Build' }))
     .first()
     .tap();
+  // A list of its pages, with what stands in each; the stations stay in reach on all of them.
+  await page.getByRole('radio', { name: /^Parts: \d+ parts$/ }).tap();
+  await expect(
+    page
+      .getByRole('link', { name: 'Plan' })
+      .or(page.getByRole('tab', { name: 'Plan' }))
+      .first(),
+  ).toBeVisible();
   await page.getByRole('button', { name: /^4\sin PVC pipe: 22 sticks of 10′/ }).tap();
   await expect(page.getByRole('link', { name: 'Go to Lawn basin to Wye 1' })).toContainText('38′');
   const [table] = await Promise.all([page.waitForEvent('download'), page.getByTestId('save-parts').tap()]);

@@ -68,8 +68,8 @@ export type Stroke = { layer: LayerName; element: Element | null } & (
 
 export interface Drawing {
   strokes: readonly Stroke[];
-  /** Words beside things, each at a place. */
-  words: readonly { at: Place; said: string; layer: LayerName }[];
+  /** Words beside things, each at a place, and what they are of. */
+  words: readonly { at: Place; said: string; layer: LayerName; of: Stroke }[];
   extent: Extent | null;
   /** How far north lies to the right of up, rad. */
   north: number;
@@ -122,7 +122,7 @@ export function drawingOf(job: Job, plan: Plan, contours = true): Drawing {
       strokes.push(stroke);
       const said = wordsOf(job, element, plan);
       const at = stroke.shape === 'mark' ? stroke.at : stroke.shape === 'way' ? middleOf(places) : centreOf(places);
-      if (said !== null) words.push({ at, said, layer });
+      if (said !== null) words.push({ at, said, layer, of: stroke });
     }
   }
   strokes.sort((a, b) => order.indexOf(a.layer) - order.indexOf(b.layer));

@@ -9,7 +9,8 @@ import {
   type Stroke,
   type UnitSystem,
 } from '@katabasis/core';
-import { Letters } from './letters';
+import type { Spot } from '@katabasis/core/lettering';
+import { putWords } from './letters';
 import { INK, SOFT, type Box, type Paper } from './paper';
 
 const POINTS_PER_METRE = 72 / 0.0254;
@@ -82,33 +83,15 @@ export function putPlan(paper: Paper, drawing: Drawing, units: UnitSystem): void
   doc.rect(box.left, box.top, box.width, box.height).clip();
   for (const stroke of drawing.strokes) draw(paper, stroke, x, y, scale);
   doc.restore();
-  const letters = new Letters(paper, box);
-  // What must be found first is written first.
-  const order: LayerName[] = [
-    'discharges',
-    'inlets',
-    'buildings',
-    'pipes',
-    'services',
-    'works',
-    'openings',
-    'trees',
-    'surfaces',
-    'barriers',
-    'levels',
-  ];
-  const words = [...drawing.words].sort((a, b) => order.indexOf(a.layer) - order.indexOf(b.layer));
-  for (const { at, said, layer } of words)
-    letters.put(
-      said,
-      x(at),
-      y(at),
-      layer === 'pipes' || layer === 'discharges' ? WATER : layer === 'levels' ? SOFT : INK,
-      layer === 'levels' ? 5.5 : 7,
-    );
+  const spotOf = (place: Place): Spot => ({ x: x(place), y: y(place) });
+  const left = putWords(paper, box, drawing, { spotOf, scale, radiusOf: (stroke) => radiusOf(stroke, scale) });
   paper.y = box.top + box.height;
-  foot(paper, drawing, { ratio, scale, units, left: letters.left });
+  foot(paper, drawing, { ratio, scale, units, left });
 }
+
+/** Radius that a mark is drawn with, points. */
+const radiusOf = (stroke: Stroke, scale: number): number =>
+  stroke.shape === 'mark' ? Math.max(stroke.layer === 'levels' ? 0.9 : 2.6, stroke.radius * scale) : 0;
 
 function draw(
   paper: Paper,
@@ -120,8 +103,7 @@ function draw(
   const { doc } = paper;
   const pen = { ...PENS[stroke.layer] };
   if (stroke.element?.kind === 'service') pen.colour = SERVICE_PAINT[stroke.element.form].paint;
-  if (stroke.shape === 'mark')
-    doc.circle(x(stroke.at), y(stroke.at), Math.max(stroke.layer === 'levels' ? 0.9 : 2.6, stroke.radius * scale));
+  if (stroke.shape === 'mark') doc.circle(x(stroke.at), y(stroke.at), radiusOf(stroke, scale));
   else {
     const [first, ...others] = stroke.places;
     doc.moveTo(x(first!), y(first!));

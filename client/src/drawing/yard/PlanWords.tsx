@@ -3,7 +3,7 @@ import { Circle, G, Path, Text as SvgText } from 'react-native-svg';
 import { usePalette } from '../../theme/theme';
 import { FONTS } from '../../theme/tokens';
 import type { Drawn } from './drawn';
-import { leaderOf, type Stand } from './labelled';
+import { leaderOf, type Stand } from '@katabasis/core/lettering';
 import type { PlanLettering } from './planWords';
 import type { Lettering } from './telling';
 import { ScaleBar } from './ScaleBar';

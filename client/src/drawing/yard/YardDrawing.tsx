@@ -3,7 +3,7 @@ import type { Place } from '@katabasis/core';
 import { memo, useMemo } from 'react';
 import Svg, { Circle, G, Path } from 'react-native-svg';
 import { usePalette, useTextScale } from '../../theme/theme';
-import { clipped } from './clip';
+import { clipped } from '@katabasis/core/lettering';
 import { pathOf, type DrawOnPlan } from './pens';
 import type { Drawn, GroundOnPlan } from './drawn';
 import { letteringOf, STRONG_EVERY } from './planWords';

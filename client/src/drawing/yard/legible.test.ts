@@ -3,12 +3,9 @@ import { groundPicture, markWords, planJob, type Job } from '@katabasis/core';
 import { samples, situations } from '@katabasis/core/samples';
 import fc from 'fast-check';
 import { groundOnPlan } from '../../stations/yard/ground';
-import { clipped } from './clip';
-import { InkMap } from './inkMap';
-import { placeWords, type Stand } from './labelled';
+import { along, clipped, InkMap, on, placeWords, round, within, type Stand } from '@katabasis/core/lettering';
 import { letteringOf, READ_FIRST, type PlanLettering, type WrittenWords } from './planWords';
 import { sceneOf, type Thing } from './scene';
-import { along, on, round, within } from './stands';
 import { fitted, spotOf, zoomed, type Spot, type Viewport } from './viewport';
 
 const LETTERING = { size: 14, lineHeight: 17 };

@@ -1,8 +1,7 @@
 /** What is drawn in ink on a plan, as far as words must know: walls, pipes and marks, and what gives way to them. */
 import { rootReach, type ElementKind } from '@katabasis/core';
-import { InkMap, type Box } from './inkMap';
 import type { Drawn } from './drawn';
-import type { Ground } from './labelled';
+import { InkMap, type Box, type Ground } from '@katabasis/core/lettering';
 import type { Thing } from './scene';
 import { spotOf, type Spot } from './viewport';
 

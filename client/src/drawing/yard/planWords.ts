@@ -2,12 +2,11 @@
 import type { Place, Shown } from '@katabasis/core';
 import type { Drawn } from './drawn';
 import { gripOf } from './grip';
-import { placeWords, type Box, type Stand } from './labelled';
 import { inkOf, markOf, widthOfLine } from './planInk';
 import type { Thing } from './scene';
 import { LETTER_ROOM, serviceLetters, type ServiceLetter } from './serviceMarks';
 import { Telling, type Lettering, type Line } from './telling';
-import { along, on, outOf, round, within } from './stands';
+import { along, on, outOf, placeWords, round, within, type Box, type Stand } from '@katabasis/core/lettering';
 import { barLength, spotOf, type Spot, type Viewport } from './viewport';
 
 const figureText = (figure: Shown | string | null): string =>

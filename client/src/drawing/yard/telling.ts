@@ -1,7 +1,7 @@
 /** What could be written on a plan, with the room that it takes and where it could stand. */
 import { widthOf } from '../../theme/measure';
 import { FONTS } from '../../theme/tokens';
-import type { Stand, Words } from './labelled';
+import type { Stand, Words } from '@katabasis/core/lettering';
 
 export interface Lettering {
   size: number;

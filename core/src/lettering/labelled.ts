@@ -1,6 +1,6 @@
 /** Words on a plan, none over another and none across ink: by what matters most, each where it first finds room, or not at all. */
 import type { Box, InkMap } from './inkMap';
-import type { Spot } from './viewport';
+import type { Spot } from './spot';
 
 export type { Box };
 

@@ -3,7 +3,7 @@
  * known in four steps. Cells lie fast on the ground, not on the screen: what is found stays as it is while the plan is moved.
  */
 import { clipped } from './clip';
-import type { Spot } from './viewport';
+import type { Spot } from './spot';
 
 export interface Box {
   left: number;
@@ -12,7 +12,7 @@ export interface Box {
   bottom: number;
 }
 
-/** Side of a cell, px. */
+/** Side of a cell on a screen, px. */
 const CELL = 3;
 
 export class InkMap {
@@ -24,14 +24,18 @@ export class InkMap {
   private readonly left: number;
   private readonly top: number;
 
-  /** `origin`: where a place of the ground lies, px, that cells are counted from. */
-  constructor(frame: Box, origin: Spot) {
+  /** `origin`: where a place of the ground lies, px, that cells are counted from; `cell`: their side. */
+  constructor(
+    frame: Box,
+    origin: Spot,
+    private readonly cell = CELL,
+  ) {
     // The first cell's edge lies a whole number of cells from the origin.
-    const edge = (from: number, at: number): number => at - Math.ceil((at - from) / CELL) * CELL;
+    const edge = (from: number, at: number): number => at - Math.ceil((at - from) / this.cell) * this.cell;
     this.left = edge(frame.left, origin.x);
     this.top = edge(frame.top, origin.y);
-    this.cols = Math.ceil((frame.right - this.left) / CELL) + 1;
-    this.rows = Math.ceil((frame.bottom - this.top) / CELL) + 1;
+    this.cols = Math.ceil((frame.right - this.left) / this.cell) + 1;
+    this.rows = Math.ceil((frame.bottom - this.top) / this.cell) + 1;
     this.ink = new Uint8Array(this.cols * this.rows);
   }
 
@@ -42,12 +46,12 @@ export class InkMap {
     const seen = clipped(a, b, {
       left: this.left - half,
       top: this.top - half,
-      right: this.left + this.cols * CELL + half,
-      bottom: this.top + this.rows * CELL + half,
+      right: this.left + this.cols * this.cell + half,
+      bottom: this.top + this.rows * this.cell + half,
     });
     if (!seen) return;
     const [from, to] = seen;
-    const steps = Math.max(1, Math.ceil(((to - from) * Math.hypot(b.x - a.x, b.y - a.y)) / (CELL / 2)));
+    const steps = Math.max(1, Math.ceil(((to - from) * Math.hypot(b.x - a.x, b.y - a.y)) / (this.cell / 2)));
     for (let k = 0; k <= steps; k++) {
       const share = from + ((to - from) * k) / steps;
       const [x, y] = [a.x + (b.x - a.x) * share, a.y + (b.y - a.y) * share];
@@ -98,7 +102,7 @@ export class InkMap {
 
   /** Ink met on the way from one spot to another, in cells. */
   between(a: Spot, b: Spot): number {
-    const steps = Math.ceil(Math.hypot(b.x - a.x, b.y - a.y) / CELL);
+    const steps = Math.ceil(Math.hypot(b.x - a.x, b.y - a.y) / this.cell);
     let met = 0;
     for (let k = 0; k <= steps; k++)
       met += this.at(a.x + ((b.x - a.x) * k) / Math.max(1, steps), a.y + ((b.y - a.y) * k) / Math.max(1, steps));
@@ -108,7 +112,7 @@ export class InkMap {
   /** Ink under a box that is turned about its middle, in cells; looked at cell by cell. */
   underTurned({ x, y, turn }: Spot & { turn: number }, width: number, height: number): number {
     const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
-    const [cols, rows] = [Math.ceil(width / CELL), Math.ceil(height / CELL)];
+    const [cols, rows] = [Math.ceil(width / this.cell), Math.ceil(height / this.cell)];
     let met = 0;
     for (let row = 0; row <= rows; row++)
       for (let col = 0; col <= cols; col++) {
@@ -134,6 +138,6 @@ export class InkMap {
     return sums;
   }
 
-  private col = (x: number): number => Math.floor((x - this.left) / CELL);
-  private row = (y: number): number => Math.floor((y - this.top) / CELL);
+  private col = (x: number): number => Math.floor((x - this.left) / this.cell);
+  private row = (y: number): number => Math.floor((y - this.top) / this.cell);
 }

@@ -1,6 +1,6 @@
 /** Where words about a thing could stand, best first: round its mark, along its way, or within its outline. */
 import type { Stand } from './labelled';
-import type { Spot } from './viewport';
+import type { Spot } from './spot';
 
 interface Size {
   width: number;

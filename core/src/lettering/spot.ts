@@ -1,0 +1,5 @@
+/** A spot on a screen or a paper, from the left and from the top: px or pt. */
+export interface Spot {
+  x: number;
+  y: number;
+}
