@@ -1,6 +1,5 @@
 /** The part of a stretch that lies in a box (Liang & Barsky 1984), as shares of it from 0 to 1; null where none does. */
-import type { Box } from './inkMap';
-import type { Spot } from './spot';
+import type { Box, Spot } from './spot';
 
 export function clipped(a: Spot, b: Spot, { left, top, right, bottom }: Box): [from: number, to: number] | null {
   let [from, to] = [0, 1];

@@ -3,14 +3,7 @@
  * known in four steps. Cells lie fast on the ground, not on the screen: what is found stays as it is while the plan is moved.
  */
 import { clipped } from './clip';
-import type { Spot } from './spot';
-
-export interface Box {
-  left: number;
-  top: number;
-  right: number;
-  bottom: number;
-}
+import type { Box, Spot } from './spot';
 
 /** Side of a cell on a screen, px. */
 const CELL = 3;

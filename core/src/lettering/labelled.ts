@@ -1,8 +1,6 @@
 /** Words on a plan, none over another and none across ink: by what matters most, each where it first finds room, or not at all. */
-import type { Box, InkMap } from './inkMap';
-import type { Spot } from './spot';
-
-export type { Box };
+import type { InkMap } from './inkMap';
+import type { Box, Spot } from './spot';
 
 /** Where some words could stand: their middle, how they are turned, rad, and where a leader to what they name begins. */
 export interface Stand extends Spot {
