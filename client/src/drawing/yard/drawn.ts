@@ -39,6 +39,8 @@ export interface Drawn {
   us: boolean;
   /** Words are left out while only a part is shown, as under the magnifier. */
   bare?: boolean;
+  /** Ways of what lies under all of it, which words keep off. */
+  under?: readonly (readonly Place[])[];
   /** What lies under all of it. */
   underlay?: (view: Viewport) => ReactNode;
 }

@@ -60,7 +60,10 @@ const square = ({ x, y }: Spot, half: number): Box => ({
 });
 
 /** `frame`: beyond it nothing is written. */
-export function inkOf({ view, things, ground }: Pick<Drawn, 'view' | 'things' | 'ground'>, frame: Box): Ground {
+export function inkOf(
+  { view, things, ground, under = [] }: Pick<Drawn, 'view' | 'things' | 'ground' | 'under'>,
+  frame: Box,
+): Ground {
   const origin = spotOf(view, { east: 0, north: 0 });
   const [firm, solid, faint] = [new InkMap(frame, origin), new InkMap(frame, origin), new InkMap(frame, origin)];
   for (const thing of things) {
@@ -77,6 +80,7 @@ export function inkOf({ view, things, ground }: Pick<Drawn, 'view' | 'things' | 
   for (const [from, to] of ground?.arrows ?? []) faint.line(spotOf(view, from), spotOf(view, to), 8);
   for (const { ways } of ground?.contours ?? [])
     for (const way of ways) faint.way(way.map((place) => spotOf(view, place)));
+  for (const way of under) firm.way(way.map((place) => spotOf(view, place)));
   for (const way of ground?.ways ?? []) firm.way(way.map((place) => spotOf(view, place)));
   return { firm, solid, faint };
 }

@@ -5,6 +5,12 @@ import { pathOf } from '../../drawing/yard/pens';
 import { spotOf, type Viewport } from '../../drawing/yard/viewport';
 import { usePalette } from '../../theme/theme';
 
+/** Ways of all of them. */
+export const fieldWays = (works: Solution['works']): (readonly Place[])[] =>
+  Object.values(works).flatMap((work) =>
+    work.kind === 'drainField' && work.lines ? [...work.lines.laterals, work.lines.collector] : [],
+  );
+
 export function FieldPipes({ works, view }: Pick<Solution, 'works'> & { view: Viewport }) {
   const { water } = usePalette();
   const path = (way: readonly Place[]): string =>

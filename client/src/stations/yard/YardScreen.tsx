@@ -15,7 +15,7 @@ import { Text } from '../../ui/Text';
 import { shownGround, shownThings, useShow } from './showing';
 import { useAt } from '../useAt';
 import { useKeys } from '../useKeys';
-import { FieldPipes } from './FieldPipes';
+import { FieldPipes, fieldWays } from './FieldPipes';
 import { groundOnPlan } from './ground';
 import { handlesOf, movedBy } from './placing';
 import { entryOfTool } from './tools';
@@ -104,6 +104,7 @@ function YardPicture({ board, tool, scene: { things, extent }, plan: handle }: P
     // Only when something else is chosen: a thing that is moved stays under the finger.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [chosen, wide]);
+  const under = useMemo(() => fieldWays(plan.works), [plan.works]);
   const underlay = useCallback(
     (view: Viewport) => (
       <>
@@ -129,6 +130,7 @@ function YardPicture({ board, tool, scene: { things, extent }, plan: handle }: P
         extent={extent}
         onTurn={setTurn}
         underlay={underlay}
+        under={under}
         onTap={(tapped) => {
           if (tool.type === 'look' || tool.type === 'add') choose(tapped?.id ?? null);
         }}
