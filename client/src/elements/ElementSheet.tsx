@@ -5,7 +5,7 @@ import { View } from 'react-native';
 import { deferred } from '../pace/deferred';
 import { useJob } from '../planning/useJob';
 import { Fields } from '../input/Fields';
-import { Notes } from '../parts/Notes';
+import { Notes } from '../parts/written/Notes';
 import { OnThePlan } from '../parts/OnThePlan';
 import { PipeFromHere } from '../parts/PipeFromHere';
 import { SnagsAt } from '../parts/SnagItem';

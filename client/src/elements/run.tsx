@@ -29,7 +29,7 @@ import { Choice } from '../ui/Choice';
 import { QuantityField } from '../input/Field';
 import { Sheet } from '../ui/Sheet';
 import { Text } from '../ui/Text';
-import { Notes } from '../parts/Notes';
+import { Notes } from '../parts/written/Notes';
 import { OnThePlan } from '../parts/OnThePlan';
 import { PipeWall } from '../parts/PipeWall';
 import { InsertInRun } from '../parts/InsertInRun';

@@ -25,7 +25,7 @@ import { useJob } from '../planning/useJob';
 import { Eye } from '../drawing/Eye';
 import { Choice, type Option } from '../ui/Choice';
 import type { Tried } from '../planning/planning';
-import { costWords } from '../parts/costWords';
+import { costWords } from '../parts/pipes/costWords';
 import { useTries } from '../planning/useTries';
 
 const SEVERITY_TONE: Partial<Record<Severity, 'stop' | 'fix'>> = { stop: 'stop', fix: 'fix' };

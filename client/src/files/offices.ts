@@ -19,12 +19,28 @@ import { useQuery, type UseQueryResult } from '@tanstack/react-query';
 import { read } from '../sync/api';
 import { ask } from '../sync/ask';
 
+const companyNow = async (): Promise<Company> => (await read(companyAnswerSchema, ask('GET', '/company'))).company;
+
+/** Changes of the company go one after another: each is made on what the one before has left. */
+let lastChange: Promise<unknown> = Promise.resolve();
+
 export const offices = {
   locate: async (ticket: LocateTicket): Promise<void> => void (await ask('POST', '/locate', ticket)),
   locateAnswers: async (ticket: string, on: string): Promise<LocateAnswer[]> =>
     (await read(locateAnswersSchema, ask('GET', `/locate/${ticket}?on=${on}`))).answers,
   keepBook: async (book: PriceBook): Promise<void> => void (await ask('POST', '/books', book)),
-  keepCompany: async (company: Company): Promise<void> => void (await ask('PUT', '/company', company)),
+  /** Changes the company as it stands at the server: what another device said of it meanwhile stays. Gives it as it is then. */
+  changeCompany: (change: (now: Company) => Company): Promise<Company> => {
+    const own = lastChange
+      .catch(() => undefined)
+      .then(async () => {
+        const next = change(await companyNow());
+        await ask('PUT', '/company', next);
+        return next;
+      });
+    lastChange = own;
+    return own;
+  },
   share: async (job: string, audience: Audience): Promise<string> =>
     (await read(sharedSchema, ask('POST', `/jobs/${job}/shares`, { audience }))).link,
   withdrawShare: async (job: string, id: string): Promise<void> =>
@@ -47,7 +63,7 @@ export const COMPANY_KEY = ['company'];
 export const useCompany = (): UseQueryResult<Company> =>
   useQuery({
     queryKey: COMPANY_KEY,
-    queryFn: async () => (await read(companyAnswerSchema, ask('GET', '/company'))).company,
+    queryFn: companyNow,
   });
 
 /** A new job's elements, with the company's ways of building and of working in its head. */

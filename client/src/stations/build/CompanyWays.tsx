@@ -41,10 +41,12 @@ export function CompanyWays() {
   if (told(own) === told(theirs))
     return <Text kind="small">{told(own) === '{}' ? 'The usual ways.' : 'The company’s own ways.'}</Text>;
   const keep = async (): Promise<void> => {
-    const next = { ...without(without(data, 'ways', undefined), 'calendar', undefined), ...own };
     setSaid(null);
     try {
-      await offices.keepCompany(next);
+      const next = await offices.changeCompany((now) => ({
+        ...without(without(now, 'ways', undefined), 'calendar', undefined),
+        ...own,
+      }));
       queries.setQueryData(COMPANY_KEY, next);
     } catch (error) {
       setSaid((error as Error).message);

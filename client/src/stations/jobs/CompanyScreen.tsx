@@ -42,14 +42,17 @@ export function CompanyScreen() {
   const company = useCompany();
   const queries = useQueryClient();
   const [said, setSaid] = useState<string | null>(null);
-  const save = (next: Company): void => {
+  const save: Save = (change) => {
     const before = queries.getQueryData<Company>(COMPANY_KEY);
     setSaid(null);
-    queries.setQueryData(COMPANY_KEY, next);
-    offices.keepCompany(next).catch((error: Error) => {
-      queries.setQueryData(COMPANY_KEY, before);
-      setSaid(`${error.message} What was typed is not kept: type it again when the server is in reach.`);
-    });
+    if (before) queries.setQueryData(COMPANY_KEY, change(before));
+    offices.changeCompany(change).then(
+      (now) => queries.setQueryData(COMPANY_KEY, now),
+      (error: Error) => {
+        queries.setQueryData(COMPANY_KEY, before);
+        setSaid(`${error.message} What was typed is not kept: type it again when the server is in reach.`);
+      },
+    );
   };
   const { data } = company;
   return (
@@ -65,9 +68,11 @@ export function CompanyScreen() {
   );
 }
 
+type Save = (change: (now: Company) => Company) => void;
+
 interface PartProps {
   company: Company;
-  save: (next: Company) => void;
+  save: Save;
 }
 
 function Letterhead({ company, save, onSaid }: PartProps & { onSaid: (said: string | null) => void }) {
@@ -76,7 +81,7 @@ function Letterhead({ company, save, onSaid }: PartProps & { onSaid: (said: stri
     if (!file) return;
     const read = await markOf(file).catch((error: Error) => ({ sentence: error.message }));
     if ('sentence' in read) onSaid(read.sentence);
-    else save({ ...company, mark: read.mark });
+    else save((now) => ({ ...now, mark: read.mark }));
   };
   return (
     <View style={{ gap: SPACE.m }}>
@@ -91,7 +96,7 @@ function Letterhead({ company, save, onSaid }: PartProps & { onSaid: (said: stri
             most={200}
             usual={usual}
             onCommit={(typed) => {
-              save(without(company, field, typed === '' ? undefined : typed));
+              save((now) => without(now, field, typed === '' ? undefined : typed));
               return null;
             }}
             testID={`company-${field}`}
@@ -109,7 +114,11 @@ function Letterhead({ company, save, onSaid }: PartProps & { onSaid: (said: stri
         )}
         <Button label={company.mark ? 'Another mark' : 'Put in a mark of your own'} onPress={() => void choose()} />
         {company.mark !== undefined && (
-          <Button label="Leave the mark out" kind="bare" onPress={() => save(without(company, 'mark', undefined))} />
+          <Button
+            label="Leave the mark out"
+            kind="bare"
+            onPress={() => save((now) => without(now, 'mark', undefined))}
+          />
         )}
       </View>
       <Terms company={company} save={save} />
@@ -124,7 +133,7 @@ function Terms({ company, save }: PartProps) {
   const done = (): void => {
     const next = (typed ?? kept).trim();
     if (next.length > MOST_TERMS) return;
-    if (next !== kept) save(without(company, 'terms', next === '' ? undefined : next));
+    if (next !== kept) save((now) => without(now, 'terms', next === '' ? undefined : next));
     setTyped(null);
   };
   return (
@@ -159,7 +168,7 @@ function UsualWays({ company, save }: PartProps) {
         <View style={{ flexDirection: 'row' }}>
           <Button
             label="Back to the usual ways"
-            onPress={() => save(without(without(company, 'ways', undefined), 'calendar', undefined))}
+            onPress={() => save((now) => without(without(now, 'ways', undefined), 'calendar', undefined))}
           />
         </View>
       )}

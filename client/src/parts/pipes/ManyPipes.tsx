@@ -11,12 +11,12 @@ import {
 } from '@katabasis/core';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { useJob } from '../planning/useJob';
-import type { Tried } from '../planning/planning';
-import { useTries } from '../planning/useTries';
-import { SPACE } from '../theme/tokens';
-import { Choice, type Option } from '../ui/Choice';
-import { Text } from '../ui/Text';
+import { useJob } from '../../planning/useJob';
+import type { Tried } from '../../planning/planning';
+import { useTries } from '../../planning/useTries';
+import { SPACE } from '../../theme/tokens';
+import { Choice, type Option } from '../../ui/Choice';
+import { Text } from '../../ui/Text';
 import { costWords } from './costWords';
 
 const ALL = 'all';

@@ -1,6 +1,6 @@
 /** What a choice costs beside what is there, in a few words. */
 import { dearer, leastUnits } from '@katabasis/core';
-import type { Tried } from '../planning/planning';
+import type { Tried } from '../../planning/planning';
 
 /** Less than so between paying for a whole roll and for what is used of it is not worth a word, in whole units of the currency. */
 const WORTH = 5;

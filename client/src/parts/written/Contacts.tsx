@@ -1,16 +1,16 @@
 /** Whom to reach about a job: kept on the device and the server, on no page that is shared. */
 import { headOf, put, type JobElement } from '@katabasis/core';
 import { Linking, View } from 'react-native';
-import { useJob } from '../planning/useJob';
-import { NameField } from '../input/Field';
-import { Fields } from '../input/Fields';
-import { without } from '../input/without';
-import { useStyles } from '../theme/theme';
-import { SPACE, type Palette } from '../theme/tokens';
-import { Button } from '../ui/Button';
-import { Choice } from '../ui/Choice';
-import { fieldRow } from '../ui/rows';
-import { Text } from '../ui/Text';
+import { useJob } from '../../planning/useJob';
+import { NameField } from '../../input/Field';
+import { Fields } from '../../input/Fields';
+import { without } from '../../input/without';
+import { useStyles } from '../../theme/theme';
+import { SPACE, type Palette } from '../../theme/tokens';
+import { Button } from '../../ui/Button';
+import { Choice } from '../../ui/Choice';
+import { fieldRow } from '../../ui/rows';
+import { Text } from '../../ui/Text';
 
 type Contact = NonNullable<JobElement['contacts']>[number];
 

@@ -15,19 +15,19 @@ import {
 import { useState } from 'react';
 import { View } from 'react-native';
 import { z } from 'zod';
-import { useJob } from '../planning/useJob';
-import { QuantityField } from '../input/Field';
-import { Fields } from '../input/Fields';
-import { moneyEntry } from '../input/moneyEntry';
-import { TextBox } from '../input/TextBox';
-import { useNoted } from '../input/useNoted';
-import { without } from '../input/without';
-import { useStyles } from '../theme/theme';
-import { SPACE, type Palette } from '../theme/tokens';
-import { Button } from '../ui/Button';
-import { Choice } from '../ui/Choice';
-import { Text } from '../ui/Text';
-import { sayDay, todayOf } from './today';
+import { useJob } from '../../planning/useJob';
+import { QuantityField } from '../../input/Field';
+import { Fields } from '../../input/Fields';
+import { moneyEntry } from '../../input/moneyEntry';
+import { TextBox } from '../../input/TextBox';
+import { useNoted } from '../../input/useNoted';
+import { without } from '../../input/without';
+import { useStyles } from '../../theme/theme';
+import { SPACE, type Palette } from '../../theme/tokens';
+import { Button } from '../../ui/Button';
+import { Choice } from '../../ui/Choice';
+import { Text } from '../../ui/Text';
+import { sayDay, todayOf } from '../today';
 
 const make = (palette: Palette) => ({
   note: { borderTopWidth: 1, borderTopColor: palette.line, paddingVertical: SPACE.s, gap: SPACE.xs },
