@@ -18,6 +18,9 @@ interface Told extends Words {
   lines: readonly Line[];
 }
 
+/** Where words of a size could stand. */
+type StandsOf = (size: { width: number; height: number }) => Stand[];
+
 /** Collects what could be written, each with its stands. */
 export class Telling {
   readonly all: Told[] = [];
@@ -28,13 +31,7 @@ export class Telling {
     widthOf(words, { family: strong ? FONTS.bold : FONTS.figures, size: this.lettering.size });
 
   /** Lines one under another, or where room is wanted only the first of them; `standsOf` gives where a block of a size could stand. */
-  put(
-    id: string,
-    rank: number,
-    lines: readonly Line[],
-    standsOf: (size: { width: number; height: number }) => Stand[],
-    always = false,
-  ): void {
+  put(id: string, rank: number, lines: readonly Line[], standsOf: StandsOf, always = false): void {
     const shown = lines.filter(({ words }) => words !== '');
     if (shown.length === 0) return;
     const blocks = shown.length > 1 ? [shown, shown.slice(0, 1)] : [shown];
@@ -55,13 +52,7 @@ export class Telling {
   }
 
   /** In one line, along a way. */
-  putAlong(
-    id: string,
-    rank: number,
-    lines: readonly Line[],
-    standsOf: (size: { width: number; height: number }) => Stand[],
-    always = false,
-  ): void {
+  putAlong(id: string, rank: number, lines: readonly Line[], standsOf: StandsOf, always = false): void {
     const shown = lines.filter(({ words }) => words !== '');
     if (shown.length === 0) return;
     const gap = this.lettering.size / 2;
