@@ -108,7 +108,7 @@ export { floating, type Floats } from './quantities/floats';
 export { intoMainBy } from './quantities/outlets';
 export { commonOf, manyRuns, newRuns } from './job/edits/manyRuns';
 export { besides } from './job/edits/besides';
-export { sharingWords } from './quantities/sharingWords';
+export { sharingOf, sharingWords } from './quantities/sharingWords';
 export { partLabel } from './quantities/partLabel';
 export {
   amountOf,

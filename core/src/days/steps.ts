@@ -1,10 +1,11 @@
 /** What is done, in the order of the work, with how long it takes and what each day's truck must carry. */
+import type { Item } from '../catalogue/items';
 import { calendarOf } from '../clearances/workingDays';
 import { waysOf } from '../job/buildWays';
 import { elementOf, headOf, ofKind, type Job } from '../job/job';
 import type { Run, Step as Settled } from '../job/kinds';
 import type { Rentable } from '../catalogue/diggers';
-import type { TakeOff } from '../quantities/takeOff';
+import { netOf, type TakeOff } from '../quantities/takeOff';
 import { besideTrenches } from './beside';
 import { SET_ITEMS, spadeIn } from '../quantities/met';
 import { ownMeets } from '../quantities/earth';
@@ -164,8 +165,7 @@ function layLines(job: Job, { trenches, lines }: TakeOff, add: AddStep): string[
 export function stepsOf(job: Job, taken: TakeOff, inspected: boolean): WorkStep[] {
   const { parts, trenches } = taken;
   if (parts.length === 0) return [];
-  const net = (...types: string[]): number =>
-    parts.filter(({ item }) => types.includes(item.type)).reduce((sum, part) => sum + part.net, 0);
+  const net = (...types: Item['type'][]): number => netOf(parts, ...types);
   const { steps, add } = stepList(job);
   // The crew comes when there is something to dig: it looks for the marks first.
   add('setOut', 'setOut', [], { together: COME, digs: true });

@@ -1,9 +1,11 @@
 /** The tools that a job asks for, each with its size. */
+import type { Item } from '../catalogue/items';
 import { BUCKETS, excavatorFor, type Excavator } from '../catalogue/diggers';
 import { outsideOf } from '../catalogue/supply';
 import { ofKind, type Job } from '../job/job';
 import { pricesOf } from '../price/book';
-import type { TakeOff } from '../quantities/takeOff';
+import { netOf, type TakeOff } from '../quantities/takeOff';
+import { LADDER, PROTECTED } from '../quantities/words';
 
 /** What is told of each: sizes in m. */
 export type Tool =
@@ -38,9 +40,6 @@ const MOST_TARPS = 12;
 /** A board of 8 by 4 ft lies under tracks along turf, m; and the most that a crew lays and takes up again. */
 const BOARD = 2.4;
 const MOST_BOARDS = 12;
-/** Depths of a ladder and of held walls, m: 4 and 5 ft. */
-const LADDER = 1.219;
-const HELD = 1.524;
 
 const sizesOf = (all: readonly number[]): number[] =>
   [...new Set(all.map((size) => Math.round(size * 1e4)))].sort((a, b) => a - b).map((size) => size / 1e4);
@@ -76,8 +75,7 @@ function diggers(job: Job, { trenches, works, parts }: TakeOff): Tool[] {
 export function toolsOf(job: Job, taken: TakeOff): Tool[] {
   const { parts, trenches } = taken;
   if (parts.length === 0) return [];
-  const net = (...types: string[]): number =>
-    parts.filter(({ item }) => types.includes(item.type)).reduce((sum, part) => sum + part.net, 0);
+  const net = (...types: Item['type'][]): number => netOf(parts, ...types);
   const { wet = 0, barrow = 0, narrow } = pricesOf(job).conditions;
   const deepest = Math.max(0, ...trenches.map(({ depth }) => depth));
   const bored = trenches.filter((each) => each.bored > 0).map(({ id }) => id);
@@ -102,7 +100,7 @@ export function toolsOf(job: Job, taken: TakeOff): Tool[] {
     ...when(boredSizes.length > 0, { type: 'borer', sizes: boredSizes }),
     ...when(wet > 0, { type: 'waterPump' }),
     ...when(deepest >= LADDER, { type: 'ladder', depth: deepest }),
-    ...when(deepest >= HELD, { type: 'shields', depth: deepest }),
+    ...when(deepest >= PROTECTED, { type: 'shields', depth: deepest }),
     { type: 'spades' },
     ...when(barrow > 0 || narrow === true, { type: 'barrow' }),
     ...when(trenches.length > 0, { type: 'levelAndRod' }),

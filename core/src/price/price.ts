@@ -7,8 +7,8 @@ import { machineDays } from '../quantities/machines';
 import { metBy, SET_ITEMS } from '../quantities/met';
 import { barred } from '../quantities/widths';
 import { ownMeets } from '../quantities/earth';
-import { takeOff, type TakeOff } from '../quantities/takeOff';
-import type { PartUnit } from '../catalogue/items';
+import { netOf, takeOff, type TakeOff } from '../quantities/takeOff';
+import type { Item, PartUnit } from '../catalogue/items';
 import { METRES_PER_FOOT } from '../units/constants';
 import { partRate, pricesOf, WORK_RATES, type WorkRate } from './book';
 
@@ -61,8 +61,7 @@ const loadsOf = (job: Job, loose: number): number =>
 
 /** Quantities of work, by rate. */
 function workIn(job: Job, { parts, trenches, works }: TakeOff): Partial<Record<WorkRate, number>> {
-  const net = (...types: string[]): number =>
-    parts.filter(({ item }) => types.includes(item.type)).reduce((sum, part) => sum + part.net, 0);
+  const net = (...types: Item['type'][]): number => netOf(parts, ...types);
   const along = trenches.reduce((sum, { own, bored }) => sum + Math.max(0, own - bored), 0);
   const trenched = trenches.reduce((sum, { volume }) => sum + volume, 0);
   const { rock = 0, wet = 0, narrow = false, barrow = 0, gate } = pricesOf(job).conditions;

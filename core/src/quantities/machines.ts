@@ -1,18 +1,18 @@
 /** Days that each machine is wanted on a job, whole ones as it is rented, by what it does and the crew's pace. */
+import type { Item } from '../catalogue/items';
 import type { Rentable } from '../catalogue/diggers';
 import { BORE, CHAINED, DIG, LAY, RAM, SAW, STRIP } from '../catalogue/paces';
 import { crewOf } from '../job/crew';
 import type { Job } from '../job/job';
 import { headOf } from '../job/job';
-import type { TakeOff } from './takeOff';
+import { netOf, type TakeOff } from './takeOff';
 
 export type MachineDays = Partial<Record<Rentable, number>>;
 
 /** A machine that stands by while pipe is laid is there for both; none where nothing asks for one. */
 export function machineDays(job: Job, { parts, trenches }: Pick<TakeOff, 'parts' | 'trenches'>): MachineDays {
   const { crew, hours: day, pace } = crewOf(job);
-  const net = (...types: string[]): number =>
-    parts.filter(({ item }) => types.includes(item.type)).reduce((sum, part) => sum + part.net, 0);
+  const net = (...types: Item['type'][]): number => netOf(parts, ...types);
   const over = (of: (trench: TakeOff['trenches'][number]) => number): number =>
     trenches.reduce((sum, trench) => sum + of(trench), 0);
   const opened = trenches.filter(({ bored, length }) => bored < length);

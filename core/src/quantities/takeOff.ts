@@ -69,6 +69,10 @@ const SOD_ITEMS: Record<(typeof SODS)[number], Item> = {
   seed: { type: 'seed' },
 };
 
+/** So much of some types of a list, as measured, in their unit. */
+export const netOf = (parts: readonly Part[], ...types: Item['type'][]): number =>
+  parts.reduce((sum, { item, net }) => sum + (types.includes(item.type) ? net : 0), 0);
+
 const totalOf = (counting: Counting, type: Item['type']): number =>
   counting.all
     .filter(({ item }) => item.type === type)

@@ -114,8 +114,8 @@ export const floatsWords = (material: Material, nominal: number, cover: number, 
   `Water in the trench floats empty ${text(showNominal(nominal, units))} ${makeOf(material)} pipe until ${text(showSmall(cover, units))} of soil lies on it: fill the pipe with water, or weigh it down.`;
 
 /** Depths from which a trench asks for a ladder, and for protection of its walls, m: 4 and 5 ft. */
-const LADDER = 1.219;
-const PROTECTED = 1.524;
+export const LADDER = 1.219;
+export const PROTECTED = 1.524;
 
 /** What the trenches ask for where anybody stands in them; null where none is deep enough to say so. */
 export function trenchWords(job: Job, trenches: readonly Trench[]): string | null {

@@ -9,7 +9,7 @@ import type { Plan } from '../verdict/planJob';
 import type { Price } from '../price/price';
 import { priceOf } from '../price/price';
 import { takeOff, type TakeOff } from '../quantities/takeOff';
-import { sharingWords } from '../quantities/sharingWords';
+import { sharingOf } from '../quantities/sharingWords';
 import { METRES_PER_FOOT, showFlow, showLength, showLevel, showNominal, showPitch, showSmall, text } from '../units';
 import { amountOf, partsTable } from '../quantities/words';
 import { lineLabel, money, rateUnit } from '../price/words';
@@ -128,6 +128,7 @@ export const digLines = (job: Job, plan: Plan): DigLine[] => digSheet(job, plan,
 export function digTable(job: Job, plan: Plan, line: DigLine, sight: number | null = null): Table {
   const { units } = headOf(job);
   const level = (metres: number): string => text(showLevel(metres, units));
+  const sharing = sharingOf(job, plan);
   const met = new Map<string, string[]>();
   line.meets.forEach(({ id, from }) => {
     const next = line.stations.findIndex(({ up }) => up >= from);
@@ -147,7 +148,7 @@ export function digTable(job: Job, plan: Plan, line: DigLine, sight: number | nu
       [
         ...(met.get(String(k)) ?? []),
         // Once for each run, at its foot.
-        ...(line.stations[k - 1]?.run === station.run ? [] : sharingWords(job, plan, station.run)),
+        ...(line.stations[k - 1]?.run === station.run ? [] : sharing(station.run)),
       ].join('; '),
       '',
     ];

@@ -49,8 +49,6 @@ interface Lettered extends Words {
 
 export interface OnPaper {
   spotOf: (place: Place) => Spot;
-  /** Points a metre. */
-  scale: number;
   /** Radius that a mark is drawn with, points. */
   radiusOf: (stroke: Stroke) => number;
 }

@@ -84,7 +84,7 @@ export function putPlan(paper: Paper, drawing: Drawing, units: UnitSystem): void
   for (const stroke of drawing.strokes) draw(paper, stroke, x, y, scale);
   doc.restore();
   const spotOf = (place: Place): Spot => ({ x: x(place), y: y(place) });
-  const left = putWords(paper, box, drawing, { spotOf, scale, radiusOf: (stroke) => radiusOf(stroke, scale) });
+  const left = putWords(paper, box, drawing, { spotOf, radiusOf: (stroke) => radiusOf(stroke, scale) });
   paper.y = box.top + box.height;
   foot(paper, drawing, { ratio, scale, units, left });
 }

@@ -1,28 +1,15 @@
 /** The pages of Build: a list with what stands in each, and a strip from one to the next. */
-import {
-  digLines,
-  money,
-  needsOf,
-  ofKind,
-  priceOf,
-  scheduleOf,
-  standings,
-  stepsOf,
-  type Job,
-  type Plan,
-  type TakeOff,
-} from '@katabasis/core';
+import { digLines, money, ofKind, priceOf, type Job, type Plan, type TakeOff } from '@katabasis/core';
 import { useMemo } from 'react';
 import { View } from 'react-native';
-import { useWeather } from '../../files/offices';
 import { useJob } from '../../planning/useJob';
-import { todayOf } from '../../parts/today';
 import { useStyles } from '../../theme/theme';
 import { SPACE, TOUCH, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Press } from '../../ui/Press';
 import { Text } from '../../ui/Text';
+import { useSchedule } from './useSchedule';
 
 /** In the order that they are worked through; but for the list of them in the address, so that a reload comes back to it. */
 const PAGES = [
@@ -57,30 +44,23 @@ const make = (palette: Palette) => ({
   here: { borderLeftColor: palette.ink, backgroundColor: palette.bank },
 });
 
-const many = (count: number, one: string, more = `${one}s`): string => `${count} ${count === 1 ? one : more}`;
+const many = (count: number, one: string): string => `${count} ${one}${count === 1 ? '' : 's'}`;
 
 /** What stands in each page, in a word or two. */
 function useFigures(job: Job, plan: Plan, taken: TakeOff): Partial<Record<PageName, string>> {
-  const today = todayOf();
-  const weather = useWeather(today).data;
-  return useMemo(() => {
-    const price = priceOf(job, taken);
-    const needs = needsOf(job, taken);
-    const stands = standings(job, needs, today);
-    const inspected = needs.some(({ kind }) => kind === 'inspection');
-    const schedule = scheduleOf(job, stepsOf(job, taken, inspected), stands, weather ?? [], today);
-    const days = new Set(schedule.steps.flatMap((each) => each.days.map(({ day }) => day))).size;
-    const open = stands.filter(({ clearance }) => clearance === null).length;
-    const others = ofKind(job, 'variant').length;
-    return {
-      part: many(taken.parts.length, 'part'),
-      price: money(price.price, price.currency),
-      ...(others > 0 ? { options: many(others + 1, 'plan') } : {}),
-      clear: open > 0 ? `${open} to ask` : 'all asked',
-      days: many(days, 'day'),
-      dig: many(digLines(job, plan).length, 'line'),
-    };
-  }, [job, plan, taken, weather, today]);
+  const { stands, days } = useSchedule(taken);
+  const open = stands.filter(({ clearance }) => clearance === null).length;
+  const price = useMemo(() => priceOf(job, taken), [job, taken]);
+  const lines = useMemo(() => digLines(job, plan).length, [job, plan]);
+  const others = ofKind(job, 'variant').length;
+  return {
+    part: many(taken.parts.length, 'part'),
+    price: money(price.price, price.currency),
+    ...(others > 0 ? { options: many(others + 1, 'plan') } : {}),
+    clear: open > 0 ? `${open} to ask` : 'all asked',
+    days: many(days.length, 'day'),
+    dig: many(lines, 'line'),
+  };
 }
 
 interface PagesProps {

@@ -1,20 +1,7 @@
 /** The days of the work: every step on the days that it falls on, round marks, rain and frost. */
-import {
-  calendarOf,
-  daySchema,
-  headOf,
-  needsOf,
-  put,
-  scheduleOf,
-  standings,
-  stepLabel,
-  stepsOf,
-  truckLoads,
-  type TakeOff,
-} from '@katabasis/core';
+import { calendarOf, daySchema, headOf, put, stepLabel, truckLoads, type TakeOff } from '@katabasis/core';
 import { useMemo } from 'react';
 import { View } from 'react-native';
-import { useWeather } from '../../files/offices';
 import { useJob } from '../../planning/useJob';
 import { NameField, QuantityField } from '../../input/Field';
 import { Fields } from '../../input/Fields';
@@ -24,34 +11,17 @@ import { Figure } from '../../ui/Figure';
 import { Mark } from '../../ui/Mark';
 import { fieldRow, figureRow } from '../../ui/rows';
 import { Text } from '../../ui/Text';
-import { sayDay, todayOf } from '../../parts/today';
+import { sayDay } from '../../parts/today';
 import { DayOfWork, Done, PEOPLE } from './DayOfWork';
 import { Tools } from './Tools';
+import { useSchedule } from './useSchedule';
 import { hoursEntry } from '../../input/entry';
 import { paceEntry } from '../../input/workEntries';
 
 export function DaysSheet({ taken }: { taken: TakeOff }) {
   const { job, plan } = useJob();
-  const today = todayOf();
-  const weather = useWeather(today);
-  const needs = useMemo(() => needsOf(job, taken), [job, taken]);
-  const stands = useMemo(() => standings(job, needs, today), [job, needs, today]);
-  const steps = useMemo(
-    () =>
-      stepsOf(
-        job,
-        taken,
-        needs.some(({ kind }) => kind === 'inspection'),
-      ),
-    [job, taken, needs],
-  );
+  const { stands, steps, schedule, days, forecast } = useSchedule(taken);
   const loads = useMemo(() => truckLoads(job, plan, taken, steps), [job, plan, taken, steps]);
-  const forecast = useMemo(() => weather.data ?? [], [weather.data]);
-  const schedule = useMemo(
-    () => scheduleOf(job, steps, stands, forecast, today),
-    [job, steps, stands, forecast, today],
-  );
-  const days = [...new Set(schedule.steps.flatMap((each) => each.days.map(({ day }) => day)))].sort();
   if (steps.length === 0) return <Text>Nothing is laid yet: there are no days to plan.</Text>;
   return (
     <View style={{ gap: SPACE.l, maxWidth: 760 }}>
@@ -88,7 +58,7 @@ export function DaysSheet({ taken }: { taken: TakeOff }) {
           <DayOfWork
             key={day}
             day={day}
-            weather={forecast.find((each) => each.day === day)}
+            weather={forecast?.find((each) => each.day === day)}
             loads={loads}
             own={schedule.steps.filter((each) => each.days.some((at) => at.day === day))}
           />
@@ -98,7 +68,7 @@ export function DaysSheet({ taken }: { taken: TakeOff }) {
       <Done done={schedule.done} />
       <Tools taken={taken} />
       <Text kind="small">
-        {weather.data === undefined
+        {forecast === undefined
           ? 'The weather office is out of reach: wet days and frost are not counted. '
           : 'Weather of a stand-in office that ships with the program. '}
         Hours are usual ones of a small crew with a mini excavator, until you put in your own.

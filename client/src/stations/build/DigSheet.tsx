@@ -11,7 +11,7 @@ import {
   showPitch,
   showPitchTrade,
   showSmall,
-  sharingWords,
+  sharingOf,
   text,
   type DigLine,
   type DigStation,
@@ -170,8 +170,9 @@ interface StationsProps {
 }
 
 function Stations({ line, sight, byString }: StationsProps) {
-  const { job, units } = useJob();
+  const { job, plan, units } = useJob();
   const [open, setOpen] = useState<number | null>(null);
+  const sharing = useMemo(() => sharingOf(job, plan), [job, plan]);
   const laid = laidOn(job, line);
   return (
     <View>
@@ -185,7 +186,7 @@ function Stations({ line, sight, byString }: StationsProps) {
                 {depthOf(job.elements.get(id), units)}.
               </Text>
             ))}
-          {station.run !== line.stations[k - 1]?.run && <RunHead id={station.run} />}
+          {station.run !== line.stations[k - 1]?.run && <RunHead id={station.run} shares={sharing(station.run)} />}
           <Station
             station={station}
             high={sight(station)}
@@ -202,10 +203,9 @@ function Stations({ line, sight, byString }: StationsProps) {
 }
 
 /** What is laid from here up: its size, its make, and its pitch as a level or a laser is set to it. */
-function RunHead({ id }: { id: string }) {
+function RunHead({ id, shares }: { id: string; shares: readonly string[] }) {
   const { job, plan, units } = useJob();
   const run = plan.runs[id]!;
-  const sharing = useMemo(() => sharingWords(job, plan, id), [job, plan, id]);
   return (
     <View style={{ paddingTop: SPACE.m }}>
       <Text kind="strong">
@@ -213,7 +213,7 @@ function RunHead({ id }: { id: string }) {
         {text(showPitchTrade(run.pitch, units))}
       </Text>
       <Text kind="small">{nameOf(job, id)}</Text>
-      {sharing.map((each) => (
+      {shares.map((each) => (
         <Text key={each} kind="small">
           {each}
         </Text>
