@@ -152,7 +152,7 @@ export { calendarOf, daysBetween, isWorked, plusDays, workedFrom } from './clear
 export { needAbout, needSays, needTitle, readyWords, standsMark, standsWords } from './clearances/words';
 export { scheduleOf, type Schedule, type Scheduled, type Weather } from './days/schedule';
 export { stepsOf, type WorkStep } from './days/steps';
-export { heldWords, loadWords, stepLabel, toolWords } from './days/words';
+export { heldWords, loadWords, machineWords, stepLabel, toolWords } from './days/words';
 export { asOneLoad, truckLoads, type Load } from './days/truck';
 export { toolsOf, type Tool } from './days/tools';
 export { machineDays } from './quantities/machines';

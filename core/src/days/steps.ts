@@ -8,6 +8,7 @@ import type { Rentable } from '../catalogue/diggers';
 import { netOf, type TakeOff } from '../quantities/takeOff';
 import { besideTrenches } from './beside';
 import { SET_ITEMS, spadeIn } from '../quantities/met';
+import { noMachineIn } from '../quantities/widths';
 import { ownMeets } from '../quantities/earth';
 import {
   BORE,
@@ -100,10 +101,14 @@ type Takes = { alone?: number; together?: number } & Partial<
 /** Puts a step behind those that it comes after; none where it takes no time. */
 type AddStep = (key: string, kind: StepKind, after: readonly string[], takes: Takes) => void;
 
+/** Machines that no gate lets in where none gets in. */
+const DIGS = new Set<Rentable>(['excavator', 'trencher']);
+
 /** A list of steps and what adds to it, with what a crew has settled of each. */
-function stepList(job: Job): { steps: WorkStep[]; add: AddStep } {
+function stepList(job: Job, { trenches }: TakeOff): { steps: WorkStep[]; add: AddStep } {
   const settled = new Map(ofKind(job, 'step').map((step) => [step.of, step]));
   const { crew: usualCrew, pace } = calendarOf(job);
+  const shut = noMachineIn(job, trenches);
   const steps: WorkStep[] = [];
   const add: AddStep = (key, kind, after, { alone = 0, together = 0, ...more }) => {
     if (alone + together <= 0) return;
@@ -120,10 +125,10 @@ function stepList(job: Job): { steps: WorkStep[]; add: AddStep } {
       hours,
       digs: false,
       grows: false,
-      machines: [],
       things: [],
       cures: null,
       ...more,
+      machines: (more.machines ?? []).filter((machine) => !shut || !DIGS.has(machine)),
       settled: own,
     });
   };
@@ -166,7 +171,7 @@ export function stepsOf(job: Job, taken: TakeOff, inspected: boolean): WorkStep[
   const { parts, trenches } = taken;
   if (parts.length === 0) return [];
   const net = (...types: Item['type'][]): number => netOf(parts, ...types);
-  const { steps, add } = stepList(job);
+  const { steps, add } = stepList(job, taken);
   // The crew comes when there is something to dig: it looks for the marks first.
   add('setOut', 'setOut', [], { together: COME, digs: true });
   add('strip', 'strip', ['setOut'], { alone: net('turf', 'sodCut', 'seed') / STRIP, digs: true });

@@ -12,7 +12,7 @@ import { planJob } from '../verdict/planJob';
 import { stepsOf } from './steps';
 import { toolsOf, type Tool } from './tools';
 import { truckLoads } from './truck';
-import { stepLabel, toolWords } from './words';
+import { machineWords, stepLabel, toolWords } from './words';
 
 const put = (job: Job, ...puts: Element[]): Job => applyChange(job, { label: 'x', puts, removes: [] }).job;
 const withHead = (job: Job, by: object): Job => put(job, { ...headOf(job), ...by } as Element);
@@ -75,7 +75,7 @@ it('what digs passes the gate and reaches the bottom, or it is said that nothing
   expect(toolOf(line(), 'excavator')).toMatchObject({ machine: 'mini', bucket: 12 * 0.0254 });
   expect(toolOf(gate(0.8), 'excavator')?.machine).toBe('micro');
   const shut = gate(0.6);
-  expect(toolWords(shut, toolOf(shut, 'excavator')!)).toMatch(/^No excavator passes the gate/);
+  expect(toolWords(shut, toolOf(shut, 'excavator')!)).toMatch(/^No excavator gets in that digs/);
   const narrow = (job: Job): number =>
     priceOf(job, counted(job)).lines.find(({ work }) => work === 'narrow')?.quantity ?? 0;
   expect([narrow(gate(0.8)), narrow(shut)]).toEqual([0, 20]);
@@ -93,6 +93,22 @@ it('what is rented is paid for the days that it is there, and moves nothing else
   const extra = priceOf(rented, counted(rented)).cost - priceOf(job, taken).cost;
   // Nothing is sawn: the saw is not there.
   expect(extra).toBe(32_000);
+});
+
+it('where no machine gets in none is listed, taken along or rented, whoever owns one', () => {
+  const prices = { conditions: { narrow: true }, rented: { excavator: 32_000, rammer: 4000 } };
+  for (const digger of ['excavator', 'trencher'] as const) {
+    const job = withHead(line(), { prices, ways: { digger } });
+    const taken = counted(job);
+    const types = toolsOf(job, taken).map(({ type }) => type);
+    expect(types).not.toContain('trencher');
+    expect(types).not.toContain('board');
+    expect(toolOf(job, 'excavator')?.machine ?? null).toBeNull();
+    // What is carried through the gate is there all the same.
+    expect(priceOf(job, taken).lines.flatMap(({ rented }) => rented ?? [])).toEqual(['rammer']);
+    expect(machineWords(stepsOf(job, taken, false))).toEqual(['rammer or plate']);
+  }
+  expect(machineWords(stepsOf(line(), counted(line()), false))).toContain('excavator');
 });
 
 it('little turf is kept; much is sown in its season and bought out of it; as was said, always', () => {

@@ -5,6 +5,7 @@ import { outsideOf } from '../catalogue/supply';
 import { ofKind, type Job } from '../job/job';
 import { pricesOf } from '../price/book';
 import { netOf, type TakeOff } from '../quantities/takeOff';
+import { noMachineIn } from '../quantities/widths';
 import { LADDER, PROTECTED } from '../quantities/words';
 
 /** What is told of each: sizes in m. */
@@ -46,7 +47,7 @@ const sizesOf = (all: readonly number[]): number[] =>
 
 /** Machines and what digs. */
 function diggers(job: Job, { trenches, works, parts }: TakeOff): Tool[] {
-  const { gate } = pricesOf(job).conditions;
+  const { gate, narrow } = pricesOf(job).conditions;
   const dug = trenches.filter(({ bored, length }) => bored < length);
   const machined = dug.filter(({ digger }) => digger === 'excavator');
   const depth = Math.max(0, ...machined.map((each) => each.depth));
@@ -59,7 +60,7 @@ function diggers(job: Job, { trenches, works, parts }: TakeOff): Tool[] {
       ? [
           {
             type: 'excavator',
-            machine: excavatorFor(depth, gate)?.name ?? null,
+            machine: narrow ? null : (excavatorFor(depth, gate)?.name ?? null),
             bucket: [...BUCKETS].reverse().find((bucket) => bucket <= width + 1e-6) ?? BUCKETS[1]!,
             reach: depth,
           },
@@ -67,7 +68,9 @@ function diggers(job: Job, { trenches, works, parts }: TakeOff): Tool[] {
       : [];
   return [
     ...excavator,
-    ...(chain.length > 0 ? [{ type: 'trencher' as const, depth: Math.max(...chain.map((each) => each.depth)) }] : []),
+    ...(chain.length > 0 && !noMachineIn(job, trenches)
+      ? [{ type: 'trencher' as const, depth: Math.max(...chain.map((each) => each.depth)) }]
+      : []),
   ];
 }
 
@@ -112,7 +115,7 @@ export function toolsOf(job: Job, taken: TakeOff): Tool[] {
     ...when(net('concrete') > 0, { type: 'mixer' }),
     // What is dug lies on the lawn until it goes back.
     ...when(heap > 0 && overTurf > 0, { type: 'tarp', count: Math.min(MOST_TARPS, Math.ceil(heap / TARP)) }),
-    ...when(machines.length > 0 && overTurf > 0, {
+    ...when(machines.length > 0 && overTurf > 0 && !noMachineIn(job, trenches), {
       type: 'board',
       count: Math.min(MOST_BOARDS, 2 * Math.ceil(overTurf / BOARD)),
     }),

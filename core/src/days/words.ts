@@ -99,7 +99,7 @@ export function toolWords(job: Job, tool: Tool): string {
   switch (tool.type) {
     case 'excavator':
       return tool.machine === null
-        ? `No excavator passes the gate and digs ${small(tool.reach)}: by hand, or another way in`
+        ? `No excavator gets in that digs ${small(tool.reach)}: by hand, or another way in`
         : `Excavator, ${tool.machine}: bucket of ${small(tool.bucket)}${tool.reach > 0 ? `, digs ${small(tool.reach)} deep` : ''}`;
     case 'trencher':
       return `Trencher with a 6 in chain, ${small(tool.depth)} deep`;
@@ -133,3 +133,7 @@ export function loadWords(load: Load, units: UnitSystem): { label: string; amoun
     amount: `${decimals(count, 0)} ${pack.of}${count === 1 ? '' : 's'} of ${text(showLength(pack.length, units))}`,
   };
 }
+
+/** Machines that some steps use, as a crew lead says them, each once. */
+export const machineWords = (steps: readonly Pick<WorkStep, 'machines'>[]): string[] =>
+  [...new Set(steps.flatMap(({ machines }) => machines))].map((machine) => RENTED_LABELS[machine].toLowerCase());

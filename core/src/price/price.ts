@@ -5,7 +5,7 @@ import { waysOf } from '../job/buildWays';
 import { elementOf, headOf, ofKind, type Job } from '../job/job';
 import { machineDays } from '../quantities/machines';
 import { metBy, SET_ITEMS } from '../quantities/met';
-import { barred } from '../quantities/widths';
+import { noMachineIn } from '../quantities/widths';
 import { ownMeets } from '../quantities/earth';
 import { netOf, takeOff, type TakeOff } from '../quantities/takeOff';
 import type { Item, PartUnit } from '../catalogue/items';
@@ -64,7 +64,7 @@ function workIn(job: Job, { parts, trenches, works }: TakeOff): Partial<Record<W
   const net = (...types: Item['type'][]): number => netOf(parts, ...types);
   const along = trenches.reduce((sum, { own, bored }) => sum + Math.max(0, own - bored), 0);
   const trenched = trenches.reduce((sum, { volume }) => sum + volume, 0);
-  const { rock = 0, wet = 0, narrow = false, barrow = 0, gate } = pricesOf(job).conditions;
+  const { rock = 0, wet = 0, barrow = 0 } = pricesOf(job).conditions;
   // In the trench of another nothing is met twice.
   const dug = [...trenches.map(ownMeets), ...works];
   const sprinklers = dug
@@ -86,10 +86,9 @@ function workIn(job: Job, { parts, trenches, works }: TakeOff): Partial<Record<W
     sprinklers: sprinklers.length,
     rock: trenched * rock,
     wet: along * wet,
-    narrow:
-      narrow || barred(trenches, gate)
-        ? trenches.reduce((sum, { own, bored, byHand }) => sum + (byHand > 0 ? 0 : Math.max(0, own - bored)), 0)
-        : 0,
+    narrow: noMachineIn(job, trenches)
+      ? trenches.reduce((sum, { own, bored, byHand }) => sum + (byHand > 0 ? 0 : Math.max(0, own - bored)), 0)
+      : 0,
     barrow: ((net('spoil') + net('stone')) * barrow) / WHEELED,
     saw: net('saw'),
     slab: net('slab'),

@@ -6,6 +6,7 @@ import { crewOf } from '../job/crew';
 import type { Job } from '../job/job';
 import { headOf } from '../job/job';
 import { netOf, type TakeOff } from './takeOff';
+import { noMachineIn } from './widths';
 
 export type MachineDays = Partial<Record<Rentable, number>>;
 
@@ -19,11 +20,12 @@ export function machineDays(job: Job, { parts, trenches }: Pick<TakeOff, 'parts'
   const trenched = over(({ volume }) => volume);
   const laidBehind = (digger: string): number =>
     opened.reduce((sum, each) => sum + (each.digger === digger ? each.length / LAY / crew : 0), 0);
+  const shut = noMachineIn(job, trenches);
   const byMachine = over(({ digger, bored, volume }) => (digger === 'excavator' && bored === 0 ? volume : 0));
   const beside = Math.max(0, net('dug') - trenched);
   const hours: Record<Rentable, number> = {
-    excavator: (byMachine + beside) / DIG + laidBehind('excavator'),
-    trencher: over(({ digger, own }) => (digger === 'trencher' ? own / CHAINED : 0)),
+    excavator: shut ? 0 : (byMachine + beside) / DIG + laidBehind('excavator'),
+    trencher: shut ? 0 : over(({ digger, own }) => (digger === 'trencher' ? own / CHAINED : 0)),
     sodCutter: net('sodCut', 'turf') / STRIP / crew,
     rammer: net('backfill') / RAM / crew,
     wetSaw: net('saw') / SAW / crew,

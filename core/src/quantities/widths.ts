@@ -1,6 +1,7 @@
 /** How wide a trench is dug, by its pipe and by what digs it. */
 import { CHAIN, DIGGER_FACTS, excavatorFor, TRENCHER_PASSES, type Digger } from '../catalogue/diggers';
 import { BETWEEN_PIPES, outsideOf } from '../catalogue/supply';
+import { headOf, type Job } from '../job/job';
 import type { Run } from '../job/kinds';
 
 type Pipes = Pick<Run, 'material' | 'nominal' | 'parallel'>;
@@ -25,8 +26,10 @@ export function diggerFor(run: Run, depth: number, chosen: Digger): Digger {
     : 'excavator';
 }
 
-/** Whether no machine that digs these trenches passes the narrowest gate, m. */
-export function barred(trenches: readonly { depth: number; digger: Digger }[], gate: number | undefined): boolean {
+/** Whether no machine gets in that digs these trenches: none does at all, or none passes the narrowest gate. */
+export function noMachineIn(job: Job, trenches: readonly { depth: number; digger: Digger }[]): boolean {
+  const { narrow, gate } = headOf(job).prices?.conditions ?? {};
+  if (narrow) return true;
   if (gate === undefined) return false;
   const deepest = Math.max(0, ...trenches.map(({ depth }) => depth));
   return trenches.some(({ digger }) => digger === 'trencher') && gate >= TRENCHER_PASSES

@@ -12,6 +12,7 @@ import {
   takeOff,
   truckLoads,
   loadWords,
+  machineWords,
   type Job,
 } from '@katabasis/core';
 import ical, { ICalCalendarMethod } from 'ical-generator';
@@ -42,10 +43,11 @@ export function calendarFile(job: Job, made: string): string {
   const used = new Map<string, number>();
   for (const scheduled of steps) {
     const { step, days } = scheduled;
-    const carries = (loads.get(step.key) ?? []).map((load) => {
+    const parts = (loads.get(step.key) ?? []).map((load) => {
       const { label, amount } = loadWords(load, head.units);
       return `${amount} ${label}`;
     });
+    const carries = [...machineWords([step]), ...parts];
     for (const { day, hours } of days) {
       const from = BEGINS + (used.get(day) ?? 0);
       used.set(day, (used.get(day) ?? 0) + hours);

@@ -5,7 +5,7 @@ import {
   defined,
   freshId,
   heldWords,
-  loadWords,
+  machineWords,
   ofKind,
   plusDays,
   put,
@@ -40,6 +40,7 @@ import { fieldRow } from '../../ui/rows';
 import { Text } from '../../ui/Text';
 import { sayDay, todayOf } from '../../parts/today';
 import { hoursEntry } from '../../input/entry';
+import { Truck } from './Truck';
 
 const make = (palette: Palette) => ({
   day: { gap: SPACE.xs, borderTopWidth: 2, borderTopColor: palette.ink, paddingTop: SPACE.s },
@@ -53,7 +54,6 @@ const make = (palette: Palette) => ({
     justifyContent: 'center' as const,
   },
   open: { gap: SPACE.m, paddingBottom: SPACE.l },
-  load: { flexDirection: 'row' as const, gap: SPACE.m, paddingVertical: 2 },
   ends: { flexDirection: 'row' as const, flexWrap: 'wrap' as const, gap: SPACE.s },
 });
 
@@ -99,44 +99,10 @@ export function DayOfWork({ day, weather, own, loads }: DayProps) {
           </>
         )}
       </View>
-      <Truck loads={truck} />
+      <Truck machines={machineWords(own.map(({ step }) => step))} loads={truck} />
       {own.map((scheduled) => (
         <StepRow key={scheduled.step.key} scheduled={scheduled} day={day} />
       ))}
-    </View>
-  );
-}
-
-/** What is loaded for a day: one line until it is opened, then thing by thing. */
-function Truck({ loads }: { loads: readonly Load[] }) {
-  const styles = useStyles(make);
-  const { units } = useJob();
-  const [open, setOpen] = useState(false);
-  if (loads.length === 0) return null;
-  const said = loads.map((load) => ({ ...loadWords(load, units), pipe: load.pack !== undefined }));
-  const pipe = said.filter((each) => each.pipe).map(({ label, amount }) => `${amount} ${label}`);
-  const others = said.length - pipe.length;
-  const brief = [...pipe, ...(others > 0 ? [others === 1 ? '1 thing more' : `${others} things more`] : [])].join(', ');
-  return (
-    <View>
-      <Press
-        role="button"
-        aria-expanded={open}
-        onPress={() => setOpen((now) => !now)}
-        style={{ minHeight: TOUCH, justifyContent: 'center' }}
-        testID="on-truck"
-      >
-        <Text kind="small">On the truck: {brief}.</Text>
-      </Press>
-      {open &&
-        said.map(({ label, amount }) => (
-          <View key={label} style={styles.load}>
-            <View style={{ flex: 1 }}>
-              <Text kind="small">{label}</Text>
-            </View>
-            <Text kind="small">{amount}</Text>
-          </View>
-        ))}
     </View>
   );
 }
