@@ -1,4 +1,4 @@
-/** When a page, or a thing on it, has come to rest: it is there, nothing is being worked out, and nothing has changed for a moment. */
+/** When a page, or a thing on it, has come to rest: its scripts are there, nothing is being read or worked out, and nothing has changed for a moment. */
 import type { Locator, Page } from '@playwright/test';
 
 /** Looks at a page, so many ms apart and in a row, in which nothing has changed: longer than any timer of ours between two steps of what is in sight. */
@@ -14,7 +14,7 @@ export const settled = (page: Page): Promise<void> =>
         const isThere = (): boolean =>
           document.querySelector('[role=main]') !== null &&
           document.fonts.status === 'loaded' &&
-          !/Reading the job|being worked out/.test(document.body.innerText);
+          !/^Opening$|Reading the job|being worked out/m.test(document.body.innerText);
         const look = (): void => {
           unchanged = isThere() ? unchanged + 1 : 0;
           if (unchanged <= quiet) return void setTimeout(look, apart);
