@@ -22,6 +22,7 @@ const FLOORS = [
   ['api', 'sums', 'formats', 'samples', 'verification', 'field', 'price'],
   ['clearances', 'variants'],
   ['days'],
+  ['schools'],
   ['sheets'],
   ['trial'],
 ];

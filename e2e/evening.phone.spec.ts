@@ -1,5 +1,6 @@
 /** The evening's other half, on a phone: what is charged besides, whom to ask, on which days, the choices kept, and who may read it. */
 import { expect } from '@playwright/test';
+import { settled } from './lib/settled';
 import { test } from './lib/test';
 import { copyOfSample, kept, saved } from './lib/jobs';
 
@@ -91,8 +92,21 @@ test('the company’s ways go into its next job, its name onto its offers; a not
   await page.getByTestId('company-terms').fill('Half at the start.\nThe rest when water runs.');
   await page.getByTestId('company-terms').blur();
 
-  await page.goto(`/job/${job}/build?at=~part`);
-  await page.getByRole('radio', { name: 'Spade' }).tap();
+  await page.goto(`/job/${job}/build?at=~ways`);
+  const steep = page.getByTestId('school-pitch');
+  // What it would change is said before it is chosen.
+  await expect(steep).toContainText(/¼ in a foot: \+\$\d+.*worse/);
+  await steep.getByRole('button').first().tap();
+  await settled(page);
+  await page.getByTestId('side-pitch-quarter').tap();
+  await expect(page.getByTestId('verdict')).toContainText(/lacks 2′\s3/);
+  await page.getByTestId('company-pitch').tap();
+  await expect(page.getByText('New jobs begin so.')).toBeVisible();
+  await page.getByTestId('explain-pitch').tap();
+  await expect(page.getByTestId('explain-pitch')).toBeChecked();
+  await page.getByTestId('school-digger').getByRole('button').first().tap();
+  await settled(page);
+  await page.getByTestId('side-digger-hand').tap();
   await page.getByTestId('keep-ways').tap();
   await expect(page.getByText('The company’s own ways.')).toBeVisible();
   await page.goto(`/job/${job}/plan?at=job`);
@@ -118,6 +132,9 @@ test('the company’s ways go into its next job, its name onto its offers; a not
     'Fernhollow Drainage',
     'The rest when water runs.',
     'Agreed on the way: Trap by the gate, as agreed',
+    'How it is built, and why',
+    'How steep, at least?',
+    /^Instead, −\$\d+: 1 %, less in large pipe/,
   ])
     await expect(other.getByText(said)).toBeVisible();
 
@@ -127,7 +144,7 @@ test('the company’s ways go into its next job, its name onto its offers; a not
   const fresh = /\/job\/([^/]+)\//.exec(page.url())![1]!;
   await saved(page, fresh);
   const head = Object.values(await kept(request, fresh)).find(({ kind }) => kind === 'job');
-  expect(head).toMatchObject({ ways: { digger: 'hand' } });
+  expect(head).toMatchObject({ ways: { digger: 'hand' }, settings: { leastPitch: 1 / 48 } });
   // The next test's jobs are built as usual.
   await request.put('/api/company', { data: {} });
 });

@@ -158,3 +158,4 @@ export { toolsOf, type Tool } from './days/tools';
 export { machineDays } from './quantities/machines';
 export { RENTABLE, RENTED_LABELS, type Digger, type Rentable } from './catalogue/diggers';
 export { compareOptions, keepAside, optionName, takeOption, type Compared } from './variants/variants';
+export * from './schools';

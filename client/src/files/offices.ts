@@ -8,7 +8,6 @@ import {
   companyAnswerSchema,
   type Audience,
   type Company,
-  type Element,
   type LocateAnswer,
   type LocateTicket,
   type PriceBook,
@@ -65,12 +64,6 @@ export const useCompany = (): UseQueryResult<Company> =>
     queryKey: COMPANY_KEY,
     queryFn: companyNow,
   });
-
-/** A new job's elements, with the company's ways of building and of working in its head. */
-export const byCompany = (elements: readonly Element[], { ways, calendar }: Company): Element[] =>
-  elements.map((element) =>
-    element.kind === 'job' ? { ...element, ...(ways ? { ways } : {}), ...(calendar ? { calendar } : {}) } : element,
-  );
 
 export const sharesKey = (job: string): readonly string[] => ['shares', job];
 export const useShares = (job: string): UseQueryResult<Share[]> =>

@@ -2,6 +2,7 @@
 import {
   Elements,
   type Change,
+  type Difference,
   type Element,
   type Job,
   type JobSizing,
@@ -57,6 +58,12 @@ const worker = {
     task(ask, (signal) => planning.planWith(jobOf(sent), change, signal)),
   tryChange: (sent: SentJob, change: Change, ask: number): Promise<planning.Tried> =>
     task(ask, (signal) => planning.tryChange(jobOf(sent), change, signal)),
+  differences: (
+    sent: SentJob,
+    changes: readonly Change[],
+    ask: number,
+    onEach: (difference: Difference) => void,
+  ): Promise<void> => task(ask, (signal) => planning.differences(jobOf(sent), changes, signal, onEach)),
   fix: (sent: SentJob, snag: Snag, ask: number, unseen: boolean): Promise<Fix | null> =>
     task(ask, (signal) => planning.fix(jobOf(sent), snag, signal, unseen)),
   size: (sent: SentJob, ask: number): Promise<JobSizing | null> =>

@@ -7,6 +7,7 @@ import {
   changed,
   madeElsewhere,
   type Change,
+  type Difference,
   type Element,
   type Fix,
   type Job,
@@ -160,6 +161,19 @@ export const tryChange = (job: Job, change: Change, signal: AbortSignal): Promis
   };
   return away(signal, there, here);
 };
+
+/** What each of several changes that are not made would make of a job, told one after another. */
+export const findDifferences = (
+  job: Job,
+  changes: readonly Change[],
+  signal: AbortSignal,
+  onEach: (difference: Difference) => void,
+): Promise<void> =>
+  away(
+    signal,
+    (worker, id) => worker.differences(sending(job), changes, id, proxy(onEach)),
+    () => planning.differences(job, changes, signal, onEach),
+  );
 
 /** The change that mends a snag; null when only a person on site can. What is `unseen` is sought after all others. */
 export const findFix = (job: Job, snag: Snag, signal: AbortSignal, unseen: boolean): Promise<Fix | null> => {

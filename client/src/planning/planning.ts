@@ -1,11 +1,14 @@
 /** What plans a job, wherever it is done: on the page or in its worker. Nothing else in the client calls the core's planner. */
 import {
   changed,
+  differenceOf,
   planJob,
   searchFix,
   sizeJob,
+  standingOf,
   unrounded,
   type Change,
+  type Difference,
   type Fix,
   type Job,
   type JobSizing,
@@ -58,6 +61,24 @@ export async function tryChange(job: Job, change: Change, signal: AbortSignal): 
   const then = changed(job, change);
   const planned = planJob(then, plans.of(job));
   return { plan: planned, ...unrounded(then, planned) };
+}
+
+/** What each of several changes would make of a job, told one after another as it is known. */
+export async function differences(
+  job: Job,
+  changes: readonly Change[],
+  signal: AbortSignal,
+  onEach: (difference: Difference) => void,
+): Promise<void> {
+  await breath();
+  unless(signal);
+  const now = standingOf(job, plans.of(job));
+  for (const change of changes) {
+    await breath();
+    unless(signal);
+    const then = changed(job, change);
+    onEach(differenceOf(now, standingOf(then, planJob(then, plans.of(job)))));
+  }
 }
 
 /**

@@ -23,6 +23,8 @@ export const companySchema = z
       .regex(/^data:image\/(png|jpeg);base64,[A-Za-z0-9+/]+=*$/),
     ways: waysSchema,
     calendar: calendarSchema,
+    /** Sides of questions that are no way of building, by the question's name: what its new jobs begin with. */
+    schools: z.record(z.string().min(1).max(40), z.string().min(1).max(40)),
   })
   .partial();
 export type Company = z.infer<typeof companySchema>;

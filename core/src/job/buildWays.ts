@@ -1,6 +1,7 @@
 /** How a job is built, where crews differ: usual ways, which a job's own `ways` override one by one. */
 
 import type { Digger } from '../catalogue/diggers';
+import type { Material } from '../catalogue/pipes';
 import { METRES_PER_FOOT } from '../units/constants';
 
 export const BASIN_FLOORS = ['weep', 'sealed'] as const;
@@ -33,6 +34,11 @@ export interface BuildWays {
   offcuts: (typeof OFFCUTS)[number];
   /** At the foot of a downspout an adapter with a vent, which lets the line be looked into and overflow above ground. */
   ventedFeet: boolean;
+  /** Make of pipe that is drawn anew; as the last one drawn when absent. */
+  make?: Material | undefined;
+  /** Joints of smooth pipe are glued, or pushed together dry; those of corrugated pipe taped or not. */
+  gluedJoints: boolean;
+  tapedJoints: boolean;
   /** Tape over the pipe that warns the next one who digs, and wire by which it is found. */
   markingTape: boolean;
   tracer: boolean;
@@ -53,6 +59,8 @@ const USUAL: BuildWays = {
   raised: [],
   offcuts: 'paid',
   ventedFeet: false,
+  gluedJoints: true,
+  tapedJoints: true,
   markingTape: true,
   tracer: false,
   leafFilters: false,

@@ -1,5 +1,6 @@
 /** What makes the joints of what was counted: couplers between sticks, cleaner, primer and cement, lubricant of gaskets, tape. */
 import { packOf, PIPE_SUPPLY } from '../catalogue/supply';
+import type { BuildWays } from '../job/buildWays';
 import { METRES_PER_INCH } from '../units/constants';
 import type { Counted, Counting, Use } from './counting';
 import type { Item } from '../catalogue/items';
@@ -37,8 +38,12 @@ export function couplersFor(counted: Counted, pack: number): Use[] {
 /** Joints from stick to stick of one piece. */
 const bellsIn = ({ quantity }: Use, pack: number): number => Math.max(0, Math.ceil(quantity / pack - 1e-6) - 1);
 
-/** Joints of every make, by the parts that have them. */
-export function countJoints(parts: readonly Counted[], counting: Counting): void {
+/** Joints of every make, by the parts that have them: what is pushed together dry, or not taped, takes nothing. */
+export function countJoints(
+  parts: readonly Counted[],
+  { gluedJoints, tapedJoints }: Pick<BuildWays, 'gluedJoints' | 'tapedJoints'>,
+  counting: Counting,
+): void {
   const glued = new Map<string, number>();
   const lubricated = new Map<string, number>();
   const taped = new Map<string, number>();
@@ -46,6 +51,7 @@ export function countJoints(parts: readonly Counted[], counting: Counting): void
     const { item } = part;
     if (!('material' in item)) continue;
     const { joint, belled } = PIPE_SUPPLY[item.material];
+    if ((joint === 'glued' && !gluedJoints) || (joint === 'taped' && !tapedJoints)) continue;
     const isBelled = item.type === 'pipe' && belled;
     const stick = isBelled ? packOf(item.material, item.nominal).length : 0;
     const hubs = HUBS[item.type] ?? 0;

@@ -217,7 +217,7 @@ export function takeOff(
     for (const { id, quantity } of couplersFor(counted, pack.length))
       counting.add({ type: 'coupler', material, nominal }, id, quantity);
   }
-  countJoints(counting.all, counting);
+  countJoints(counting.all, ways, counting);
   const soil = headOf(job).soil ?? USUAL_SOIL;
   const used = balanceEarth(ways, counting);
   const sod = SOD_ITEMS[sodFor(ways, totalOf(counting, 'turf'), headOf(job).startsOn)];

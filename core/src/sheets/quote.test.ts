@@ -38,3 +38,22 @@ it('speaks of water in pipe only where pipe is laid, and offers nothing that is 
   expect(plain(scope)).not.toMatch(/test with water|Old ditch/);
   expect(plain(excluded)).toMatch(/Mending of private lines/);
 });
+
+it('explains to a customer what the contractor wants explained: what was chosen, and what the other ways would cost', () => {
+  const head = { id: 'job', kind: 'job', name: 'Yard', units: 'us', pitchStyle: 'ground' } as const;
+  const line = [
+    ground(60, 'basin'),
+    basin(),
+    pipe('basin', { length: 20, material: 'smooth' }),
+    out({ groundLevel: -2 }),
+  ];
+  const told = (explains: string[]): readonly string[] =>
+    quoted(jobOf({ ...head, explains }, ...line)).ways.flatMap(({ question, said }) => [question, ...said]);
+  const [question, chosen, ...others] = told(['make', 'roots', 'nothing of that name']);
+  // No tree stands here, and nobody knows the third.
+  expect(question).toBe('Which pipe?');
+  expect(chosen).toMatch(/^Chosen: Smooth PVC\. Stiff/);
+  expect(others).toHaveLength(3);
+  expect(others[0]).toMatch(/^Instead, [+−]\$\d+: Double-wall HDPE\. /);
+  expect(told([])).toEqual([]);
+});

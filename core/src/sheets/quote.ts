@@ -15,6 +15,7 @@ import { WORK_KINDS } from '../works';
 import { areaCovered } from '../works/measures';
 import { storeOf } from '../works/store';
 import { money } from '../price/words';
+import { waysExplained, type WayExplained } from './waysExplained';
 
 export interface Quote {
   /** Whose offer it is: a line each, and a picture as a data address. */
@@ -30,6 +31,8 @@ export interface Quote {
   price: readonly { said: string; amount: string }[];
   /** Other plans over the same site that can be had instead, with what each comes to before tax. */
   options: readonly { said: string; amount: string }[];
+  /** How it is built and why, with what the other ways would come to. */
+  ways: readonly WayExplained[];
   excluded: readonly string[];
   cautions: readonly string[];
   terms: readonly string[];
@@ -235,6 +238,7 @@ export function quoteOf(job: Job, plan: Plan, taken: TakeOff, company: Company =
         : []),
     ],
     options: optionsOf(job, plan),
+    ways: waysExplained(job, plan),
     excluded: [...EXCLUDED, ...said(job, 'byOthers', 'Done by others')],
     cautions: [...CAUTIONS, ...said(job, 'warned', 'You were told')],
     terms: company.terms ? company.terms.split(/\n+/) : [USUAL_TERMS],

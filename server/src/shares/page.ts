@@ -103,9 +103,11 @@ function forCustomer(job: Job, company: Company): string {
     quote.options.length > 0
       ? `<h2>To choose from</h2>${list(quote.options.map(({ said, amount }) => `${said}: ${amount}`))}`
       : '';
+  const ways = quote.ways.map(({ question, said }) => `<h3>${esc(question)}</h3>${list(said)}`).join('');
+  const built = ways === '' ? '' : `<h2>How it is built, and why</h2>${ways}`;
   const mark = quote.mark === null ? '' : `<img class="mark" alt="" src="${esc(quote.mark)}">`;
   const from = quote.letterhead.map((said) => `<p>${esc(said)}</p>`).join('');
-  return `<header>${mark}${from}</header>${quote.head.map((said) => `<p>${esc(said)}</p>`).join('')}<h2>What is done</h2>${list(quote.scope)}${list(quote.promise)}<h2>Price</h2>${price}${options}${svg(drawingOf(job, plan, false))}<h2>Not in it</h2>${list(quote.excluded)}<h2>To know</h2>${list(quote.cautions)}${list(quote.terms)}`;
+  return `<header>${mark}${from}</header>${quote.head.map((said) => `<p>${esc(said)}</p>`).join('')}<h2>What is done</h2>${list(quote.scope)}${list(quote.promise)}<h2>Price</h2>${price}${options}${svg(drawingOf(job, plan, false))}${built}<h2>Not in it</h2>${list(quote.excluded)}<h2>To know</h2>${list(quote.cautions)}${list(quote.terms)}`;
 }
 
 export function sharedPage(job: Job, audience: Audience, company: Company = {}): string {

@@ -128,6 +128,17 @@ function putQuote(paper: Paper, quote: Quote, printed: Printed): void {
       { ...drawing, strokes: strokes.filter(shown), words: words.filter(shown) },
       headOf(printed.job).units,
     );
+  putWays(paper, quote);
+}
+
+/** A page of its own: how it is built, and what the other ways would come to. */
+function putWays(paper: Paper, { ways }: Quote): void {
+  if (ways.length > 0) paper.page('How it is built, and why');
+  for (const { question, said } of ways) {
+    paper.need(60);
+    paper.heading(question);
+    for (const each of said) paper.item(each);
+  }
 }
 
 export interface PdfOptions {

@@ -16,6 +16,7 @@ const PAGES = [
   { name: 'part', label: 'Parts', title: 'Parts and earth' },
   { name: 'place', label: 'By place', title: 'Parts and earth' },
   { name: 'price', label: 'Price', title: 'Price' },
+  { name: 'ways', label: 'Ways to build', title: 'Ways to build it' },
   { name: 'options', label: 'Options', title: 'Options' },
   { name: 'clear', label: 'Clearances', title: 'Clearances' },
   { name: 'days', label: 'Days', title: 'Days' },

@@ -19,6 +19,7 @@ import { PaperSheet } from './PaperSheet';
 import { PartsSheet } from './PartsSheet';
 import { PriceSheet } from './PriceSheet';
 import { TablesSheet } from './TablesSheet';
+import { WaysSheet } from './ways/WaysSheet';
 
 const told = { flexDirection: 'row', gap: SPACE.m, alignItems: 'flex-start' } as const;
 
@@ -120,6 +121,8 @@ function Page({ name, taken }: { name: PageName; taken: TakeOff }) {
       return <PartsSheet taken={taken} by={name} onGo={open} />;
     case 'price':
       return <PriceSheet taken={taken} />;
+    case 'ways':
+      return <WaysSheet />;
     case 'options':
       return <OptionsSheet />;
     case 'clear':

@@ -21,7 +21,6 @@ import { Button } from '../../ui/Button';
 import { Press } from '../../ui/Press';
 import { Text } from '../../ui/Text';
 import { PartRow } from './PartRow';
-import { WaysOfBuilding } from './WaysOfBuilding';
 
 const make = (palette: Palette) => ({
   columns: { flexDirection: 'row' as const, gap: 48, alignItems: 'flex-start' as const },
@@ -50,7 +49,6 @@ export function PartsSheet({ taken, by, onGo }: Props) {
           <Text key={said}>{said}</Text>
         ))}
       </View>
-      <WaysOfBuilding />
       <View style={{ flexDirection: 'row' }}>
         <Button label="Save as a table" icon={Download} onPress={save} testID="save-parts" />
       </View>

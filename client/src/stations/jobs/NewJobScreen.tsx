@@ -1,5 +1,5 @@
 /** A new job in the fewest answers, with its verdict under the thumb from the first complete one. */
-import { freshId, jobFrom, quickElements, type Verdict } from '@katabasis/core';
+import { byCompany, freshId, jobFrom, quickElements, type Verdict } from '@katabasis/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import Minus from 'lucide-react-native/icons/minus';
@@ -8,7 +8,7 @@ import { useMemo } from 'react';
 import { type FieldPath } from 'react-hook-form';
 import { ScrollView, View } from 'react-native';
 import { planHere } from '../../planning/planner';
-import { byCompany, useCompany } from '../../files/offices';
+import { useCompany } from '../../files/offices';
 import { freeJobName, startJob } from '../../sync/sessions';
 import { useStyles, useWide } from '../../theme/theme';
 import { SPACE, type Palette } from '../../theme/tokens';
@@ -63,7 +63,10 @@ export function NewJobScreen() {
   const { form, draft, stations, become } = page;
   const { control, getValues, setFocus, setValue } = form;
   const read = useMemo(() => readDraft(draft, stations), [draft, stations]);
-  const verdict = useMemo(() => (read.ok ? planHere(jobFrom('new', quickElements(read.job))).verdict : null), [read]);
+  const verdict = useMemo(
+    () => (read.ok ? planHere(jobFrom('new', byCompany(quickElements(read.job), company))).verdict : null),
+    [read, company],
+  );
   const create = form.handleSubmit(() => {
     if (!read.ok) return;
     const id = freshId('j');

@@ -2,7 +2,8 @@
 import { put, type Change } from '../change';
 import type { Landing, Run } from '../kinds';
 import { isLaid, isLanding } from '../kinds';
-import { nameOf, ofKind, type Job } from '../job';
+import { waysOf } from '../buildWays';
+import { headOf, nameOf, ofKind, type Job } from '../job';
 import { placeAlong, putDown } from '../places';
 import { wayLength, type Place } from '../../site/place';
 
@@ -103,7 +104,7 @@ export function newRun(job: Job, id: string, from: string, to: string, length: n
     from,
     to,
     length,
-    material: runs.at(-1)?.material ?? 'smooth',
+    material: runs.at(-1)?.material ?? waysOf(headOf(job).ways).make ?? 'smooth',
     nominal: widest || 0.1016,
     grade: { type: 'auto' },
   };

@@ -1,4 +1,5 @@
 import { DIGGERS, RENTABLE } from '../../catalogue/diggers';
+import { MATERIALS } from '../../catalogue/pipes';
 import { BASIN_FLOORS, EARTHS, OFFCUTS, OPENINGS, SODS } from '../buildWays';
 import { z } from 'zod';
 import { SOILS } from '../../catalogue/soils';
@@ -84,6 +85,9 @@ export const waysSchema = z
     raised: z.array(z.strictObject({ name, area: z.number().gt(0).max(1e5), depth: z.number().gt(0).max(3) })).max(30),
     offcuts: z.enum(OFFCUTS),
     ventedFeet: z.boolean(),
+    make: z.enum(MATERIALS),
+    gluedJoints: z.boolean(),
+    tapedJoints: z.boolean(),
     markingTape: z.boolean(),
     tracer: z.boolean(),
     leafFilters: z.boolean(),
@@ -164,6 +168,8 @@ const schema = z.strictObject({
   /** What this plan is called among its options. */
   option: name.optional(),
   accepted: z.array(acceptanceSchema).max(500).optional(),
+  /** Questions of building, by their names, whose answer its offer explains. */
+  explains: z.array(z.string().min(1).max(40)).max(60).optional(),
 });
 export type JobElement = z.infer<typeof schema>;
 
@@ -187,6 +193,7 @@ export const jobKind = kind<JobElement>(schema, {
     startsOn: 'first day of the work',
     option: 'what this plan is called among its options',
     accepted: 'code, at, other?, figure, limit, reason, on, of snags to mind that are accepted as they were then',
+    explains: 'questions of building whose answer its offer explains',
     settings: 'rules of this job, in place of the usual ones',
   },
 });

@@ -1,10 +1,12 @@
-import { ofKind } from '../../job/job';
+import { waysOf } from '../../job/buildWays';
+import { headOf, ofKind, type Job } from '../../job/job';
 import { isLaid, type Run } from '../../job/kinds';
 import { crossingsOfRun } from '../../yard/crossings';
 import type { Rule, Snag } from '../snag';
 
-/** Pipe whose joints roots do not find their way into. */
-const TIGHT = new Set<Run['material']>(['smooth', 'doubleWall']);
+/** Pipe whose joints roots do not find their way into: gasketed, or glued. */
+const isTight = (job: Job, { material, old }: Run): boolean =>
+  material === 'doubleWall' || (material === 'smooth' && (old !== undefined || waysOf(headOf(job).ways).gluedJoints));
 
 /** A line of loose joints through the ground that a tree's roots seek water in. */
 export const rootsCrossed: Rule = {
@@ -12,7 +14,7 @@ export const rootsCrossed: Rule = {
   find: (job) => {
     if (ofKind(job, 'tree').length === 0) return [];
     return ofKind(job, 'run').flatMap((run) =>
-      TIGHT.has(run.material) || !isLaid(run)
+      isTight(job, run) || !isLaid(run)
         ? []
         : crossingsOfRun(job, run)
             .filter(({ kind }) => kind === 'tree')

@@ -2,15 +2,15 @@
 import { headOf, put, showArea, showSmall, text, waysOf } from '@katabasis/core';
 import { View } from 'react-native';
 import { z } from 'zod';
-import { useJob } from '../../planning/useJob';
-import { areaEntry, smallEntry } from '../../input/entry';
-import { NameField, QuantityField } from '../../input/Field';
-import { Fields } from '../../input/Fields';
-import { useNoted } from '../../input/useNoted';
-import { SPACE } from '../../theme/tokens';
-import { Button } from '../../ui/Button';
-import { fieldRow } from '../../ui/rows';
-import { Text } from '../../ui/Text';
+import { useJob } from '../../../planning/useJob';
+import { areaEntry, smallEntry } from '../../../input/entry';
+import { NameField, QuantityField } from '../../../input/Field';
+import { Fields } from '../../../input/Fields';
+import { useNoted } from '../../../input/useNoted';
+import { SPACE } from '../../../theme/tokens';
+import { Button } from '../../../ui/Button';
+import { fieldRow } from '../../../ui/rows';
+import { Text } from '../../../ui/Text';
 
 const draft = z.object({ name: z.string().optional(), area: z.number().optional() });
 const NONE: z.infer<typeof draft> = {};

@@ -3,18 +3,18 @@ import { headOf, put, type Company, type JobElement } from '@katabasis/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { COMPANY_KEY, offices, useCompany } from '../../files/offices';
-import { useJob } from '../../planning/useJob';
-import { without } from '../../input/without';
-import { SPACE } from '../../theme/tokens';
-import { Button } from '../../ui/Button';
-import { Text } from '../../ui/Text';
+import { COMPANY_KEY, offices, useCompany } from '../../../files/offices';
+import { useJob } from '../../../planning/useJob';
+import { without } from '../../../input/without';
+import { SPACE } from '../../../theme/tokens';
+import { Button } from '../../../ui/Button';
+import { Text } from '../../../ui/Text';
 
 type Own = Pick<JobElement, 'ways' | 'calendar'>;
 
-/** What of a job's head is the company's: how it builds, and its crew; days off and the ground that is raised are the job's. */
+/** What of a job's head is the company's: how it builds, and its crew; days off, the make of pipe and the ground that is raised are the job's. */
 function waysIn({ ways, calendar }: Own): Pick<Company, 'ways' | 'calendar'> {
-  const { raised: _here, ...building } = ways ?? {};
+  const { raised: _here, make: _pipe, ...building } = ways ?? {};
   const { holidays: _off, ...working } = calendar ?? {};
   return {
     ...(Object.keys(building).length > 0 ? { ways: building } : {}),
@@ -53,9 +53,9 @@ export function CompanyWays() {
     }
   };
   const takeOver = (): void => {
-    const raised = head.ways?.raised;
+    const { raised, make } = head.ways ?? {};
     const holidays = head.calendar?.holidays;
-    const ways = { ...theirs.ways, ...(raised ? { raised } : {}) };
+    const ways = { ...theirs.ways, ...(raised ? { raised } : {}), ...(make ? { make } : {}) };
     const calendar = { ...theirs.calendar, ...(holidays ? { holidays } : {}) };
     const bare = without(without(head, 'ways', undefined), 'calendar', undefined);
     setSaid(edit(put('Build as the company does', { ...bare, ways, calendar })));

@@ -1,0 +1,94 @@
+/** A question that builders answer in more than one way, each with its reasons; and what a job has chosen of it. */
+import { waysOf, type BuildWays } from '../job/buildWays';
+import { put, type Change } from '../job/change';
+import { headOf, type Job } from '../job/job';
+
+export const SCHOOL_GROUPS = ['pipe', 'drain', 'ends', 'work'] as const;
+export type SchoolGroup = (typeof SCHOOL_GROUPS)[number];
+
+export interface Side {
+  id: string;
+  label: string;
+  /** Why one builds so: a sentence or two. */
+  reasons: string;
+}
+
+export interface School {
+  id: string;
+  group: SchoolGroup;
+  question: string;
+  sides: readonly Side[];
+  /** Whether the job has what the question is about. */
+  asks: (job: Job) => boolean;
+  /** The side that a job is on; null where it has more than one, or another. */
+  chosen: (job: Job) => string | null;
+  /** The change that puts a job on a side. */
+  choose: (job: Job, side: string) => Change;
+  /** The way of building that it is kept as, where it is one. */
+  way?: keyof BuildWays;
+}
+
+/** What a change to a side is called among what was done. */
+export const changeLabel = ({ question, sides }: Pick<School, 'question' | 'sides'>, side: string): string =>
+  `${question}: ${sides.find(({ id }) => id === side)!.label}`;
+
+/** Of a way that nobody has chosen, where it goes by the place. */
+export const BY_PLACE = 'by';
+
+interface WayQuestion extends Pick<School, 'id' | 'group' | 'question' | 'sides'> {
+  way: keyof BuildWays;
+  asks?: School['asks'];
+  /** How a side is written down where its id is not it: a yes and a no. */
+  values?: Record<string, boolean | number>;
+}
+
+/** A question whose answer is one of the job's ways of building. */
+export function wayQuestion({ way, values, asks = () => true, ...question }: WayQuestion): School {
+  const valueOf = (side: string): unknown => (values ? values[side] : side);
+  return {
+    ...question,
+    way,
+    asks,
+    chosen: (job) => {
+      const now = waysOf(headOf(job).ways)[way] ?? BY_PLACE;
+      return question.sides.find(({ id }) => (id === BY_PLACE ? now === BY_PLACE : valueOf(id) === now))?.id ?? null;
+    },
+    choose: (job, side) => {
+      const head = headOf(job);
+      const { [way]: _was, ...others } = head.ways ?? {};
+      const ways = side === BY_PLACE ? others : { ...others, [way]: valueOf(side) };
+      return put(changeLabel(question, side), { ...head, ways } as typeof head);
+    },
+  };
+}
+
+/** A question about a field of some elements: all are set, and the side is what they have in common. */
+export interface FieldQuestion<E> extends Pick<School, 'id' | 'group' | 'question' | 'sides'> {
+  of: (job: Job) => readonly E[];
+  /** The side that one is on; null on none. */
+  sideOf: (element: E, job: Job) => string | null;
+  set: (element: E, side: string, job: Job) => E;
+}
+
+export function fieldQuestion<E extends Change['puts'][number]>({
+  of,
+  sideOf,
+  set,
+  ...question
+}: FieldQuestion<E>): School {
+  return {
+    ...question,
+    asks: (job) => of(job).length > 0,
+    chosen: (job) => {
+      const [first, ...others] = of(job).map((element) => sideOf(element, job));
+      return others.every((side) => side === first) ? (first ?? null) : null;
+    },
+    choose: (job, side) =>
+      put(
+        changeLabel(question, side),
+        ...of(job)
+          .filter((element) => sideOf(element, job) !== side)
+          .map((element) => set(element, side, job)),
+      ),
+  };
+}
