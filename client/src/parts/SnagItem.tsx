@@ -63,7 +63,7 @@ export function SnagItem({ snag, onGo, ahead = true }: Props) {
             instead={words.instead ?? 'No single change that was tried mends this.'}
           />
         )}
-        {snag.severity === 'mind' && <Acceptance snag={snag} />}
+        {snag.severity !== 'stop' && <Acceptance snag={snag} />}
       </View>
     </View>
   );

@@ -15,6 +15,7 @@ import { WORK_KINDS } from '../works';
 import { areaCovered } from '../works/measures';
 import { storeOf } from '../works/store';
 import { money } from '../price/words';
+import { tellSnag } from '../snags/tell';
 import { waysExplained, type WayExplained } from './waysExplained';
 
 export interface Quote {
@@ -211,6 +212,16 @@ const said = (job: Job, sort: NoteSort, as: string): string[] =>
     .filter((note) => note.sort === sort)
     .map(({ text: words, on }) => `${as}${sort === 'warned' ? `, ${on}` : ''}: ${words}`);
 
+/** What the customer wants otherwise than it should be, with the day on which he was told what that does. */
+const wantedOtherwise = (job: Job, plan: Plan): string[] =>
+  plan.snags.flatMap((snag) =>
+    snag.accepted && snag.severity === 'fix'
+      ? [
+          `You want it otherwise, and were told on ${snag.accepted.on}: ${tellSnag(job, plan, snag).headline} ${snag.accepted.reason}`,
+        ]
+      : [],
+  );
+
 /** A customer's quote of a plan, by the company that makes it. */
 export function quoteOf(job: Job, plan: Plan, taken: TakeOff, company: Company = {}): Quote {
   const { name, client, site, date, offer } = headOf(job);
@@ -240,7 +251,7 @@ export function quoteOf(job: Job, plan: Plan, taken: TakeOff, company: Company =
     options: optionsOf(job, plan),
     ways: waysExplained(job, plan),
     excluded: [...EXCLUDED, ...said(job, 'byOthers', 'Done by others')],
-    cautions: [...CAUTIONS, ...said(job, 'warned', 'You were told')],
+    cautions: [...CAUTIONS, ...wantedOtherwise(job, plan), ...said(job, 'warned', 'You were told')],
     terms: company.terms ? company.terms.split(/\n+/) : [USUAL_TERMS],
     signatures: ['Customer, date', `${company.name ?? 'Contractor'}, date`],
   };

@@ -4,6 +4,8 @@ import type { Job } from '../job/job';
 import { jobFaults } from '../job/faults';
 import type { Run } from '../job/kinds';
 import { face, jobOf, out, pipe, spout, withFields } from '../testing/parts';
+import { takeOff } from '../quantities/takeOff';
+import { quoteOf } from '../sheets/quote';
 import { planJob, type Plan } from '../verdict/planJob';
 import { acceptSnag, takeBackAcceptance } from './accepted';
 import type { Snag } from './snag';
@@ -47,10 +49,32 @@ it('is accepted once, taken back, and undone', () => {
   expect(planJob(changed(back.job, back.inverse)).verdict.minds).toBe(0);
 });
 
-it('what must be mended is never accepted, whatever somebody wrote', () => {
+describe('what the customer wants otherwise than it should be', () => {
   const short = withFields(job, 'out', { bank: { length: 3, topLevel: -0.75 } });
-  const snag = planJob(short).snags.find(({ code }) => code === 'coverShort')!;
-  const plan = planJob(changed(short, acceptSnag(short, snag, 'never mind', '2026-11-30')));
-  expect(plan.verdict.fixes).toBe(1);
-  expect(plan.snags.find(({ code }) => code === 'coverShort')!.accepted).toBeUndefined();
+  const cover = (plan: Plan): Snag => plan.snags.find(({ code }) => code === 'coverShort')!;
+  const wanted = changed(short, acceptSnag(short, cover(planJob(short)), 'No digging by the roses', '2026-11-30'));
+
+  it('stands in its place with its day, is no promise, and the rest is judged as before', () => {
+    const [before, after] = [planJob(short).verdict, planJob(wanted).verdict];
+    expect([before.state, before.fixes]).toEqual(['fix', 1]);
+    expect([after.state, after.fixes, after.minds]).toEqual(['mind', 0, before.minds + 1]);
+    expect(after.sentence).toMatch(/^As the customer wants it: /);
+    expect(cover(planJob(wanted)).accepted).toEqual({ reason: 'No digging by the roses', on: '2026-11-30' });
+  });
+
+  it('is to be mended again once it is worse, and his offer says that he was told', () => {
+    const worse = planJob(withFields(wanted, 'out', { bank: { length: 3, topLevel: -0.85 } }));
+    expect([worse.verdict.state, cover(worse).accepted]).toEqual(['fix', undefined]);
+    const plan = planJob(wanted);
+    expect(quoteOf(wanted, plan, takeOff(wanted, plan)).cautions.join(' ')).toMatch(
+      /You want it otherwise, and were told on 2026-11-30: .* out of the ground\. No digging by the roses/,
+    );
+  });
+
+  it('a Stop is never accepted, whatever somebody wrote', () => {
+    const high = withFields(job, 'out', { groundLevel: 0.5 });
+    const stop = planJob(high).snags.find(({ severity }) => severity === 'stop')!;
+    const plan = planJob(changed(high, acceptSnag(high, stop, 'never mind', '2026-11-30')));
+    expect([plan.verdict.state, plan.verdict.stops]).toEqual(['stop', planJob(high).verdict.stops]);
+  });
 });

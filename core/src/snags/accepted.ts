@@ -1,4 +1,7 @@
-/** Snags to mind that somebody has accepted, with a reason. One stays accepted until it is worse than it was then. */
+/**
+ * Snags that somebody has accepted, with a reason: what is only to be minded, and what is to be mended where the customer wants it otherwise
+ * and was warned. One stays accepted until it is worse than it was then. A Stop is never.
+ */
 import { put, type Change } from '../job/change';
 import { headOf, type Job } from '../job/job';
 import type { Acceptance } from '../job/kinds/job';
@@ -15,10 +18,10 @@ const isOf =
 
 const miss = ({ figure, limit }: Pick<Snag, 'figure' | 'limit'>): number => Math.abs(figure - limit);
 
-/** How a snag was accepted; undefined where it was not, is no longer only to be minded, or is worse than it was then. */
+/** How a snag was accepted; undefined where it was not, is a Stop by now, or is worse than it was then. */
 export function acceptanceOf(job: Job, snag: Snag): Acceptance | undefined {
   const { accepted } = headOf(job);
-  if (!accepted || snag.severity !== 'mind') return undefined;
+  if (!accepted || snag.severity === 'stop') return undefined;
   const found = accepted.find(isOf(snag));
   return found && miss(snag) <= miss(found) * (1 + SAME) + ROUNDING ? found : undefined;
 }
@@ -28,7 +31,8 @@ export function acceptSnag(job: Job, snag: Snag, reason: string, on: string): Ch
   const { code, at, other, figure, limit } = snag;
   const kept = (headOf(job).accepted ?? []).filter((each) => !isOf(snag)(each));
   const accepted = { code, at, ...(other === undefined ? {} : { other }), figure, limit, reason, on };
-  return put('Accept a snag', { ...headOf(job), accepted: [...kept, accepted] });
+  const label = snag.severity === 'fix' ? 'Note that the customer wants it otherwise' : 'Accept a snag';
+  return put(label, { ...headOf(job), accepted: [...kept, accepted] });
 }
 
 export function takeBackAcceptance(job: Job, snag: Snag): Change {

@@ -5,7 +5,7 @@ import { acceptanceOf } from './accepted';
 import { RULES } from './rules';
 import type { Snag } from './snag';
 
-/** All snags, worst first, what is accepted last; of equally bad ones in the order of the rules. */
+/** All snags, worst first, of either sort what is accepted last; of equally bad ones in the order of the rules. */
 export function judge(job: Job, solution: Solution): Snag[] {
   const stops: Snag[] = [];
   const fixes: Snag[] = [];
@@ -19,13 +19,13 @@ export function judge(job: Job, solution: Solution): Snag[] {
     }
   }
   if (!headOf(job).accepted) return stops.concat(fixes, minds);
-  const said = minds.map((snag) => {
-    const found = acceptanceOf(job, snag);
-    return found ? { ...snag, accepted: { reason: found.reason, on: found.on } } : snag;
-  });
-  return stops.concat(
-    fixes,
-    said.filter(({ accepted }) => !accepted),
-    said.filter(({ accepted }) => accepted),
-  );
+  const told = (snags: Snag[]): [open: Snag[], accepted: Snag[]] => {
+    const said = snags.map((snag) => {
+      const found = acceptanceOf(job, snag);
+      return found ? { ...snag, accepted: { reason: found.reason, on: found.on } } : snag;
+    });
+    return [said.filter(({ accepted }) => !accepted), said.filter(({ accepted }) => accepted)];
+  };
+  const [[toMend, wanted], [toMind, accepted]] = [told(fixes), told(minds)];
+  return stops.concat(toMend, wanted, toMind, accepted);
 }

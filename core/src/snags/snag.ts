@@ -26,7 +26,7 @@ export interface Snag {
   fed?: boolean;
   /** How many others it holds for besides. */
   others?: number;
-  /** Why somebody accepted it, and on what day, 2026-11-30; only of one to mind. */
+  /** Why somebody accepted it, and on what day, 2026-11-30; of one to mend what the customer was warned of, who wants it otherwise. */
   accepted?: { reason: string; on: string };
 }
 

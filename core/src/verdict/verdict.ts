@@ -23,10 +23,11 @@ export interface Verdict {
 
 const COUNTED = { stop: 'stops', fix: 'fixes', mind: 'minds' } as const;
 
-/** `all`: what somebody has accepted counts no more. */
+/** `all`: what is accepted to be minded counts no more; what the customer wants otherwise than it should be is minded still, and said first. */
 export function verdictOf(job: Job, solution: Solution, all: Snag[]): Verdict {
   const snags = all.filter(({ accepted }) => !accepted);
-  const counts = { stops: 0, fixes: 0, minds: 0 };
+  const wanted = all.filter(({ accepted, severity }) => accepted && severity === 'fix');
+  const counts = { stops: 0, fixes: 0, minds: wanted.length };
   for (const { severity } of snags) counts[COUNTED[severity]]++;
   const worst = snags[0];
   const isBare = Object.keys(solution.landings).length === 0 && Object.keys(solution.works).length === 0;
@@ -45,6 +46,11 @@ export function verdictOf(job: Job, solution: Solution, all: Snag[]): Verdict {
   }
   if (worst && worst.severity !== 'mind') {
     return { state: worst.severity, sentence: tellSnag(job, solution, worst).headline, at: worst.at, ...counts };
+  }
+  const [otherwise] = wanted;
+  if (otherwise) {
+    const { headline } = tellSnag(job, solution, otherwise);
+    return { state: 'mind', sentence: `As the customer wants it: ${headline}`, at: otherwise.at, ...counts };
   }
   const sentence = carries(job, solution);
   if (sentence === null)

@@ -113,7 +113,7 @@ export const calendarSchema = z
   })
   .partial();
 
-/** A snag that is only to be minded, as it was when somebody accepted it, why, and on what day. */
+/** A snag as it was when somebody accepted it, why, and on what day: one to mind, or one to mend that the customer wants otherwise. */
 const acceptanceSchema = z.strictObject({
   code: z.string().min(1).max(60),
   at: idSchema,
@@ -192,7 +192,7 @@ export const jobKind = kind<JobElement>(schema, {
     clearedOn: 'since when the dig may begin',
     startsOn: 'first day of the work',
     option: 'what this plan is called among its options',
-    accepted: 'code, at, other?, figure, limit, reason, on, of snags to mind that are accepted as they were then',
+    accepted: 'code, at, other?, figure, limit, reason, on, of snags that are accepted as they were then',
     explains: 'questions of building whose answer its offer explains',
     settings: 'rules of this job, in place of the usual ones',
   },
