@@ -146,6 +146,7 @@ export { drawingOf, LAYERS, type Drawing, type LayerName, type Stroke } from './
 export { networkOf, surfaceOf, type LaidPipe, type NetworkModel, type SurfaceModel } from './sheets/network';
 export { quoteOf, type Quote } from './sheets/quote';
 export { cautionsOf } from './sheets/cautions';
+export { BEYOND_WORDS, engineersWork, type Beyond } from './sheets/engineer';
 export { isPrivate, needsOf, unmarked, type Need } from './clearances/needs';
 export { clearing, locateDays, markReady, standings, type NeedStanding } from './clearances/standing';
 export { calendarOf, daysBetween, isWorked, plusDays, workedFrom } from './clearances/workingDays';

@@ -27,6 +27,7 @@ import { Choice } from '../ui/Choice';
 import { coverEntry, distanceUpTo, pitchUpTo, rainEntry, smallEntry, type Entry } from '../input/entry';
 import { NameField, QuantityField } from '../input/Field';
 import { without } from '../input/without';
+import { Beyond } from '../parts/written/Beyond';
 import { Contacts } from '../parts/written/Contacts';
 import { DayField } from '../parts/Day';
 import { ManyPipes } from '../parts/pipes/ManyPipes';
@@ -85,6 +86,7 @@ export function JobForm() {
           { value: 'single', label: 'One pitch', note: 'one laser setting a line' },
         ]}
       />
+      <Beyond />
       <Contacts />
       <Notes of={null} />
       <ManyPipes />

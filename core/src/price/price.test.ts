@@ -49,7 +49,8 @@ it('a ditch or a drain field over a gas line is dug by spade there, is cautioned
   expect(spade(gas, ditch) - spade(gas)).toBeCloseTo(4 * 0.3048, 6);
   const cautioned = (...more: Element[]): string[] => {
     const job = withElements(quillfeather(), ...more);
-    return cautionsOf(job, takeOff(job, planJob(job))).filter((said) => said.includes('Gas to the barn'));
+    const plan = planJob(job);
+    return cautionsOf(job, plan, takeOff(job, plan)).filter((said) => said.includes('Gas to the barn'));
   };
   expect(cautioned(gas, ditch)).toHaveLength(1);
   expect(cautioned(gas)).toEqual([]);

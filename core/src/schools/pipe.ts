@@ -39,7 +39,7 @@ const MAKE: School = {
   choose: (job, side) => {
     const head = headOf(job);
     const material = side as Material;
-    const pipes = manyRuns(changeLabel(MAKE, side), newRuns(job), { material });
+    const pipes = manyRuns(changeLabel(job, MAKE, side), newRuns(job), { material });
     return { ...pipes, puts: [...pipes.puts, { ...head, ways: { ...head.ways, make: material } }] };
   },
 };
@@ -56,11 +56,12 @@ const PITCHES: School = {
       id: 'one',
       label: '1 %, less in large pipe',
       reasons:
-        'An eighth of an inch a foot carries what the pipe is sized for, and a long line reaches its way out with less digging. It must be laid true.',
+        'It carries what the pipe is sized for, and a long line reaches its way out with less digging. It must be laid true.',
     },
     {
       id: 'quarter',
       label: '¼ in a foot',
+      metric: '2 %, 1 in 48',
       reasons:
         'A level shows it at a glance, a small belly does no harm, and grit moves in every rain. It spends fall twice as fast.',
     },
@@ -74,7 +75,7 @@ const PITCHES: School = {
   choose: (job, side) =>
     withSettings(
       job,
-      changeLabel(PITCHES, side),
+      changeLabel(job, PITCHES, side),
       side === 'one'
         ? { leastPitch: DEFAULTS.leastPitch, leastPitchLarge: DEFAULTS.leastPitchLarge }
         : { leastPitch: QUARTER, leastPitchLarge: QUARTER },
@@ -99,7 +100,8 @@ const LASER: School = {
   ],
   asks: hasPipe,
   chosen: (job) => headOf(job).pitchStyle,
-  choose: (job, side) => put(changeLabel(LASER, side), { ...headOf(job), pitchStyle: side as 'ground' | 'single' }),
+  choose: (job, side) =>
+    put(changeLabel(job, LASER, side), { ...headOf(job), pitchStyle: side as 'ground' | 'single' }),
 };
 
 const SHALLOW = inches(8);
@@ -112,12 +114,14 @@ const COVER: School = {
     {
       id: 'full',
       label: '12 in of cover',
+      metric: '300 mm of cover',
       reasons: 'Aerators, edgers and a spade for a shrub do not reach it, and a mower’s wheels do not press it.',
     },
     {
       id: 'shallow',
       label: '8 in of cover',
-      reasons: 'A small trencher digs it, roots are spared, and inches of fall are kept for the far end.',
+      metric: '200 mm of cover',
+      reasons: 'A small trencher digs it, roots are spared, and fall is kept for the far end.',
     },
   ],
   asks: (job) => newRuns(job).some(({ under }) => under === undefined || under === 'turf'),
@@ -126,7 +130,7 @@ const COVER: School = {
     return near(cover, DEFAULTS.cover) ? 'full' : near(cover, SHALLOW) ? 'shallow' : null;
   },
   choose: (job, side) =>
-    withSettings(job, changeLabel(COVER, side), { cover: side === 'full' ? DEFAULTS.cover : SHALLOW }),
+    withSettings(job, changeLabel(job, COVER, side), { cover: side === 'full' ? DEFAULTS.cover : SHALLOW }),
 };
 
 /** New runs that carry one downspout and nothing else. */
@@ -144,11 +148,13 @@ const first = fieldQuestion<Run>({
     {
       id: 'three',
       label: '3 in',
+      metric: '76 mm',
       reasons: 'One roof’s water runs fast in it, and takes the shingle grit along. Fittings are small and cheap.',
     },
     {
       id: 'four',
       label: '4 in',
+      metric: '102 mm',
       reasons: 'A ball of leaves passes, a rod fits, and another downspout can join it some day.',
     },
   ],

@@ -2,6 +2,7 @@
 import { waysOf, type BuildWays } from '../job/buildWays';
 import { put, type Change } from '../job/change';
 import { headOf, type Job } from '../job/job';
+import type { UnitSystem } from '../units';
 
 export const SCHOOL_GROUPS = ['pipe', 'drain', 'ends', 'work'] as const;
 export type SchoolGroup = (typeof SCHOOL_GROUPS)[number];
@@ -9,7 +10,9 @@ export type SchoolGroup = (typeof SCHOOL_GROUPS)[number];
 export interface Side {
   id: string;
   label: string;
-  /** Why one builds so: a sentence or two. */
+  /** What it is called in a metric job, where it names a length. */
+  metric?: string;
+  /** Why one builds so: a sentence or two, without a length. */
   reasons: string;
 }
 
@@ -28,9 +31,16 @@ export interface School {
   way?: keyof BuildWays;
 }
 
+/** A side as it is called in the job's units. */
+export const sideLabel = ({ label, metric }: Side, units: UnitSystem): string =>
+  units === 'metric' ? (metric ?? label) : label;
+
 /** What a change to a side is called among what was done. */
-export const changeLabel = ({ question, sides }: Pick<School, 'question' | 'sides'>, side: string): string =>
-  `${question}: ${sides.find(({ id }) => id === side)!.label}`;
+export const changeLabel = (job: Job, { question, sides }: Pick<School, 'question' | 'sides'>, side: string): string =>
+  `${question}: ${sideLabel(
+    sides.find(({ id }) => id === side)!,
+    headOf(job).units,
+  )}`;
 
 /** Of a way that nobody has chosen, where it goes by the place. */
 export const BY_PLACE = 'by';
@@ -57,7 +67,7 @@ export function wayQuestion({ way, values, asks = () => true, ...question }: Way
       const head = headOf(job);
       const { [way]: _was, ...others } = head.ways ?? {};
       const ways = side === BY_PLACE ? others : { ...others, [way]: valueOf(side) };
-      return put(changeLabel(question, side), { ...head, ways } as typeof head);
+      return put(changeLabel(job, question, side), { ...head, ways } as typeof head);
     },
   };
 }
@@ -85,7 +95,7 @@ export function fieldQuestion<E extends Change['puts'][number]>({
     },
     choose: (job, side) =>
       put(
-        changeLabel(question, side),
+        changeLabel(job, question, side),
         ...of(job)
           .filter((element) => sideOf(element, job) !== side)
           .map((element) => set(element, side, job)),

@@ -21,7 +21,7 @@ export const WORK_SCHOOLS: readonly School[] = [
       {
         id: 'trencher',
         label: 'Trencher',
-        reasons: 'Fast, narrow and straight, down to 36 in. It sees nothing: no second chance at a buried line.',
+        reasons: 'Fast, narrow and straight, as deep as its chain. It sees nothing: no second chance at a buried line.',
       },
       { id: 'hand', label: 'Spade', reasons: 'Through any gate and past any root. Slow.' },
     ],
@@ -37,6 +37,7 @@ export const WORK_SCHOOLS: readonly School[] = [
       {
         id: 'stretch',
         label: '10 to 20 ft at a time',
+        metric: '3 to 6 m at a time',
         reasons: 'No trench stands open over night or in rain, and the yard stays passable.',
       },
     ],
@@ -52,6 +53,7 @@ export const WORK_SCHOOLS: readonly School[] = [
       {
         id: 'shared',
         label: 'One trench within 2 ft',
+        metric: 'One trench within 0.6 m',
         reasons: 'Dug and filled once: the deeper line’s trench, a little wider.',
       },
       {
@@ -112,7 +114,7 @@ export const WORK_SCHOOLS: readonly School[] = [
     way: 'offcuts',
     asks: digs,
     sides: [
-      { id: 'paid', label: 'Paid by this job', reasons: 'Nobody counts on finding the next job for 40 ft of a roll.' },
+      { id: 'paid', label: 'Paid by this job', reasons: 'Nobody counts on finding the next job for half a roll.' },
       { id: 'kept', label: 'Kept for the next', reasons: 'This job pays what it uses, and is cheaper for it.' },
     ],
   }),
@@ -144,7 +146,7 @@ export const WORK_SCHOOLS: readonly School[] = [
       {
         id: 'wire',
         label: 'Wire',
-        reasons: 'A locator finds plastic pipe by it, to the inch, when the corners are gone.',
+        reasons: 'A locator finds plastic pipe by it when the corners are gone.',
       },
     ],
   }),

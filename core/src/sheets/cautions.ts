@@ -3,29 +3,39 @@ import { headOf, nameOf, ofKind, type Job } from '../job/job';
 import { handDigOf } from '../yard/crossings';
 import { floating } from '../quantities/floats';
 import type { TakeOff } from '../quantities/takeOff';
+import type { Plan } from '../verdict/planJob';
+import { engineersWork } from './engineer';
 import { showSmall, text } from '../units';
 import { floatsWords, trenchWords } from '../quantities/words';
 
 const CALL =
   'Call the locating service before any digging, and wait for every mark. Lines that the owner laid are not marked by it.';
+const STAND = 'While the first of the backfill goes in somebody stands on the pipe: loose pipe lifts out of its pitch.';
 const DEFER =
   'Never lead water onto a neighbour or into a sanitary sewer. Local code and licensed practice decide; this only plans.';
+/** Lines met from which somebody watches and does nothing else. */
+const MANY_MARKS = 3;
 const types = ({ parts }: TakeOff): ReadonlySet<string> => new Set(parts.map(({ item }) => item.type));
 
 /** Cautions of a job, the gravest first; the two that always stand close them. */
-export function cautionsOf(job: Job, taken: TakeOff): string[] {
+export function cautionsOf(job: Job, plan: Plan, taken: TakeOff): string[] {
   const { units } = headOf(job);
   const has = types(taken);
   const met = new Set([...taken.trenches, ...taken.works].flatMap(({ meets }) => meets.map(({ id }) => id)));
   const services = ofKind(job, 'service').filter(({ id }) => met.has(id));
   const gas = services.filter(({ form }) => form === 'gas');
   const deep = trenchWords(job, taken.trenches);
+  const spotted = services.length >= MANY_MARKS;
   return [
+    ...engineersWork(job, plan, taken),
     ...(deep === null ? [] : [deep]),
     ...services.map(
       (service) =>
         `By spade only within ${text(showSmall(handDigOf(service), units))} of ${service.name}${service.depth === undefined ? ', whose depth nobody knows' : ''}.`,
     ),
+    ...(spotted
+      ? ['Many lines lie here: one person does nothing but watch the bucket, and large lines may be unmarked.']
+      : []),
     ...(gas.length > 0 ? ['Smell gas: stop, leave the engine off, clear the yard and call from afar.'] : []),
     ...floating(taken.parts).map(({ material, nominal, cover }) => floatsWords(material, nominal, cover, units)),
     ...(has.has('saw') ? ['Saw concrete wet, with a mask that keeps silica dust out, and nobody downwind.'] : []),
@@ -40,6 +50,7 @@ export function cautionsOf(job: Job, taken: TakeOff): string[] {
             .join(', ')}.`,
         ]
       : []),
+    ...(has.has('backfill') && has.has('pipe') ? [STAND] : []),
     CALL,
     DEFER,
   ];

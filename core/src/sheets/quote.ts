@@ -16,6 +16,7 @@ import { areaCovered } from '../works/measures';
 import { storeOf } from '../works/store';
 import { money } from '../price/words';
 import { tellSnag } from '../snags/tell';
+import { engineersWork } from './engineer';
 import { waysExplained, type WayExplained } from './waysExplained';
 
 export interface Quote {
@@ -250,7 +251,7 @@ export function quoteOf(job: Job, plan: Plan, taken: TakeOff, company: Company =
     ],
     options: optionsOf(job, plan),
     ways: waysExplained(job, plan),
-    excluded: [...EXCLUDED, ...said(job, 'byOthers', 'Done by others')],
+    excluded: [...engineersWork(job, plan, taken), ...EXCLUDED, ...said(job, 'byOthers', 'Done by others')],
     cautions: [...CAUTIONS, ...wantedOtherwise(job, plan), ...said(job, 'warned', 'You were told')],
     terms: company.terms ? company.terms.split(/\n+/) : [USUAL_TERMS],
     signatures: ['Customer, date', `${company.name ?? 'Contractor'}, date`],

@@ -106,6 +106,21 @@ const EDGES: Edge[] = [
     silent: [],
     says: [[end({}), { severity: 'mind', figure: 0 }]],
   },
+  {
+    code: 'mainSanitary',
+    elements: [out({ form: 'main', mainIs: 'sanitary' })],
+    silent: [{}],
+    says: [[end({}), { severity: 'stop', at: 'out', figure: 1, limit: 0 }]],
+  },
+  {
+    code: 'mainNotKnown',
+    elements: [out({ form: 'main', mainIs: 'unknown' })],
+    silent: [{}],
+    says: [[end({}), { severity: 'stop', at: 'out', figure: 0, limit: 1 }]],
+  },
+  // A ditch that was once taken for a main is none.
+  { code: 'mainSanitary', elements: [out({ mainIs: 'sanitary' })], silent: [end({})], says: [] },
+  { code: 'mainNotKnown', elements: [out({ form: 'main', mainIs: 'storm' })], silent: [end({})], says: [] },
   { code: 'mainUnknown', elements: [out()], silent: [end({})], says: [] },
   {
     code: 'mainFull',

@@ -18,6 +18,8 @@ import { dropAtMain } from './outlets/dropAtMain';
 import { hangsOut } from './pipes/hangsOut';
 import { gutterSpills } from './inlets/gutterSpills';
 import { mainLevelMissing } from './outlets/mainLevelMissing';
+import { mainNotKnown } from './outlets/mainNotKnown';
+import { mainSanitary } from './outlets/mainSanitary';
 import { mainUnknown } from './outlets/mainUnknown';
 import { nothingLeads } from './inlets/nothingLeads';
 import { standsInPipe } from './pipes/standsInPipe';
@@ -63,6 +65,8 @@ export const RULES: readonly Rule[] = [
   noRain,
   strayRun,
   noDischarge,
+  mainSanitary,
+  mainNotKnown,
   mainLevelMissing,
   outOfFall,
   adversePitch,

@@ -89,7 +89,7 @@ function forCrew(job: Job): string {
   );
   const notes = crewNotes(job);
   const known = notes.length > 0 ? `<h2>To know here</h2>${list(notes)}` : '';
-  return `${known}<h2>Before you dig</h2>${list(cautionsOf(job, taken))}${svg(drawingOf(job, plan, false))}${digs.join('')}<h2>Parts</h2>${tableHtml(partsSheet(job, taken), (title) => title === 'Measured')}`;
+  return `${known}<h2>Before you dig</h2>${list(cautionsOf(job, plan, taken))}${svg(drawingOf(job, plan, false))}${digs.join('')}<h2>Parts</h2>${tableHtml(partsSheet(job, taken), (title) => title === 'Measured')}`;
 }
 
 /** What a customer needs: what is done, its price, what is not in it. No cost and no margin is in it. */

@@ -51,7 +51,7 @@ const STEPS: Record<Sheet, (printed: Printed) => Step[]> = {
       paper.heading('Inlets and ends');
       putTable(paper, inletsTable(job, plan));
     },
-    (paper) => putCautions(paper, job, taken),
+    (paper) => putCautions(paper, { job, plan, taken }),
   ],
   dig: ({ job, plan }) =>
     digLines(job, plan).map((line) => (paper) => {
@@ -67,9 +67,9 @@ const STEPS: Record<Sheet, (printed: Printed) => Step[]> = {
   ],
 };
 
-function putCautions(paper: Paper, job: Job, taken: TakeOff): void {
+function putCautions(paper: Paper, { job, plan, taken }: Printed): void {
   paper.page('Before you dig');
-  for (const said of cautionsOf(job, taken)) paper.item(said);
+  for (const said of cautionsOf(job, plan, taken)) paper.item(said);
   const notes = crewNotes(job);
   if (notes.length > 0) paper.heading('To know here');
   for (const said of notes) paper.item(said);

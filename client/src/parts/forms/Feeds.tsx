@@ -1,25 +1,10 @@
 import type { Feed } from '@katabasis/core';
 import { View } from 'react-native';
-import { useStyles } from '../../theme/theme';
-import { SPACE, TOUCH, type Palette } from '../../theme/tokens';
+import { SPACE } from '../../theme/tokens';
 import { shareEntry } from '../../input/entry';
 import { QuantityField } from '../../input/Field';
-import { Press } from '../../ui/Press';
 import { Text } from '../../ui/Text';
-
-const make = (palette: Palette) => ({
-  chip: {
-    minHeight: TOUCH,
-    maxWidth: '100%' as const,
-    paddingHorizontal: 12,
-    paddingVertical: 6,
-    borderWidth: 1.5,
-    borderColor: palette.line,
-    borderRadius: 4,
-    justifyContent: 'center' as const,
-  },
-  on: { borderColor: palette.ink, borderWidth: 2.5, backgroundColor: palette.bank },
-});
+import { Ticks } from '../../ui/Ticks';
 
 interface Props {
   label: string;
@@ -38,7 +23,6 @@ function withShare(feeds: Feed[], to: string, share: number): Feed[] {
 
 /** Where water goes: tap one or more; with several, each has its share. */
 export function Feeds({ label, feeds, targets, none, onChange }: Props) {
-  const styles = useStyles(make);
   const total = feeds.reduce((sum, feed) => sum + feed.share, 0);
   const toggle = (id: string): void => {
     const on = feeds.some((feed) => feed.to === id);
@@ -50,25 +34,13 @@ export function Feeds({ label, feeds, targets, none, onChange }: Props) {
   };
   return (
     <View style={{ gap: SPACE.s }}>
-      <Text kind="small">{label}</Text>
+      <Ticks
+        label={label}
+        options={targets.map(({ id, name }) => ({ value: id, label: name }))}
+        ticked={feeds.map(({ to }) => to)}
+        onToggle={toggle}
+      />
       {targets.length === 0 && <Text>{none}</Text>}
-      <View role="group" aria-label={label} style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-        {targets.map(({ id, name }) => {
-          const on = feeds.some((feed) => feed.to === id);
-          return (
-            <Press
-              key={id}
-              role="checkbox"
-              aria-checked={on}
-              aria-label={name}
-              onPress={() => toggle(id)}
-              style={[styles.chip, on && styles.on]}
-            >
-              <Text kind={on ? 'strong' : 'body'}>{name}</Text>
-            </Press>
-          );
-        })}
-      </View>
       {feeds.length > 1 && (
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m }}>
           {feeds.map((feed) => (

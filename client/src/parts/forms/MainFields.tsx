@@ -61,6 +61,16 @@ export function MainFields({ discharge }: { discharge: Discharge }) {
         />
       </View>
       <Choice
+        label="What it carries"
+        value={discharge.mainIs ?? null}
+        options={[
+          { value: 'storm', label: 'Rain' },
+          { value: 'sanitary', label: 'Sewage', note: 'no rain into it' },
+          { value: 'unknown', label: 'Nobody knows', note: 'ask before you dig' },
+        ]}
+        onChoose={(is) => set('Say what the main carries', 'mainIs', is)}
+      />
+      <Choice
         label="Made of"
         value={discharge.mainMaterial ?? 'clay'}
         options={MATERIALS.map((value) => ({ value, label: MATERIAL_FACTS[value].label }))}

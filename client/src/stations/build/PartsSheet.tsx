@@ -37,7 +37,7 @@ interface Props {
 }
 
 export function PartsSheet({ taken, by, onGo }: Props) {
-  const { job } = useJob();
+  const { job, plan } = useJob();
   const { parts } = taken;
   const save = (): void => saveTable(job, 'parts', partsTable(job, parts));
   return (
@@ -45,7 +45,7 @@ export function PartsSheet({ taken, by, onGo }: Props) {
       {by === 'part' ? <ByPart parts={parts} onGo={onGo} /> : <ByPlace parts={parts} onGo={onGo} />}
       <View style={{ gap: SPACE.s }}>
         <Text kind="heading">Before you dig</Text>
-        {cautionsOf(job, taken).map((said) => (
+        {cautionsOf(job, plan, taken).map((said) => (
           <Text key={said}>{said}</Text>
         ))}
       </View>

@@ -155,20 +155,20 @@ function Terms({ company, save }: PartProps) {
 const counted = (all: object | undefined): number => Object.keys(all ?? {}).length;
 
 function UsualWays({ company, save }: PartProps) {
-  const own = counted(company.ways) + counted(company.calendar);
+  const own = counted(company.ways) + counted(company.calendar) + counted(company.schools);
   return (
     <View style={{ gap: SPACE.s }}>
       <Text kind="heading">How it builds and works</Text>
       <Text>
         {own === 0
-          ? 'New jobs begin with the usual ways. Open a job, set how it is built and its crew, and keep them there as the company’s.'
+          ? 'New jobs begin with the usual ways. Open a job, choose under Ways to build, and let new jobs begin so.'
           : `${own === 1 ? 'One way differs' : `${own} ways differ`} from the usual ones. New jobs begin with them; jobs that are there keep their own.`}
       </Text>
       {own > 0 && (
         <View style={{ flexDirection: 'row' }}>
           <Button
             label="Back to the usual ways"
-            onPress={() => save((now) => without(without(now, 'ways', undefined), 'calendar', undefined))}
+            onPress={() => save(({ ways: _ways, calendar: _crew, schools: _sides, ...rest }) => rest)}
           />
         </View>
       )}

@@ -1,4 +1,4 @@
-import { METRES_PER_FOOT } from '@katabasis/core';
+import { engineersWork, METRES_PER_FOOT } from '@katabasis/core';
 import { View } from 'react-native';
 import { useJob } from '../../planning/useJob';
 import { SPACE } from '../../theme/tokens';
@@ -6,9 +6,13 @@ import { Text } from '../../ui/Text';
 
 const LADDER_FROM = 4 * METRES_PER_FOOT;
 
+/** They are counted in Build: an edit waits for none of it. */
+const NO_TRENCHES = { trenches: [] };
+
 /** What to mind on site, where this plan touches it. */
 export function Cautions() {
-  const { plan } = useJob();
+  const { job, plan } = useJob();
+  const beyond = engineersWork(job, plan, NO_TRENCHES);
   const deepest = Object.values(plan.runs).reduce(
     (most, run) => Math.max(most, run.groundUp - run.invertUp, run.groundDown - run.invertDown),
     0,
@@ -16,6 +20,11 @@ export function Cautions() {
   return (
     <View style={{ gap: SPACE.s }} role="note" aria-label="Before you dig">
       <Text kind="heading">Before you dig</Text>
+      {beyond.map((said) => (
+        <Text key={said} kind="strong">
+          {said}
+        </Text>
+      ))}
       <Text>
         Call the locating service and wait for the marks. Dig by hand near them; private lines are not marked.
       </Text>

@@ -222,6 +222,8 @@ const MAKE: Record<string, Make> = {
   standsInPipe: (a) => yardWith(40, { out: { standingLevel: -1.4 + 0.2 * a } }),
   dropAtMain: (a) => main({ controlLevel: -1 - 0.3 * a, mainDiameter: 0.2 }),
   mainUnknown: () => main({ mainDiameter: undefined }),
+  mainSanitary: () => main({ mainIs: 'sanitary' }),
+  mainNotKnown: () => main({ mainIs: 'unknown' }),
   gutterSpills: (a) =>
     changed(roof(90, {}), put('Rarer', rarer(1.6 + a), basin({ sillLevel: 0.5 }), ground(20, 'basin'), pipe('basin'))),
   nothingLeads: (a) => yard(40, node('wye'), pipe('node', { to: 'basin', length: 3 + 5 * a })),
@@ -260,6 +262,8 @@ const NO_FIX = new Set([
   'carriesOver',
   'standsInPipe',
   'mainUnknown',
+  'mainSanitary',
+  'mainNotKnown',
   'nothingLeads',
   'openingRainMissing',
   'serviceUnmarked',

@@ -7,6 +7,8 @@ import { flag, hereField, idSchema, length, level, levelFrom, name, place } from
 import { kind } from './kind';
 import { soilFields } from './works/workFields';
 
+export const MAIN_IS = ['storm', 'sanitary', 'unknown'] as const;
+
 const schema = z.strictObject({
   id: idSchema,
   kind: z.literal('discharge'),
@@ -25,6 +27,8 @@ const schema = z.strictObject({
   mainDiameter: z.number().min(0.02).max(5).optional(),
   mainPitch: z.number().gt(0).max(1).optional(),
   mainMaterial: z.enum(MATERIALS).optional(),
+  /** What an existing main carries: storm water when absent, as one is asked before a line is drawn to it. */
+  mainIs: z.enum(MAIN_IS).optional(),
   /** How the line comes into it: a wye spliced in, or a tap; by its size when absent. */
   joinedBy: z.enum(['wye', 'tap']).optional(),
   mainUsed: z.number().min(0).max(100).optional(),
@@ -101,6 +105,7 @@ export const dischargeKind = kind<Discharge>(schema, {
     controlLevel: 'lowest its invert may be; a main’s own invert',
     drain: '`weep` with soil, or `leach` with soil and area, of a pop-up',
     consent: '`needed` or `given`: whose leave it wants',
+    mainIs: '`storm`, `sanitary` or `unknown`, of an existing main',
     joinedBy: '`wye` spliced in, or `tap`: how the line comes into a main',
     store: 'area, perimeter, depth, cover, voids, soil, conductivity, waterTable, of a dry well, pit or rain garden',
     pump: 'curve, area, start, stop, mainLength, mainDiameter, outletLevel, checkValve, alarm, freezeOverflow',

@@ -7,6 +7,8 @@ import { JOB_STATES } from '../states';
 import { idSchema, intensity, length, name } from './fields';
 import { kind } from './kind';
 
+/** What a site may have that asks for a licensed engineer. */
+export const BEYOND = ['retainingWall', 'foundation', 'floodPlain', 'commercial', 'wetland', 'gas'] as const;
 export const CONTACT_ROLES = ['client', 'neighbour', 'other'] as const;
 
 const settingsSchema = z
@@ -168,6 +170,8 @@ const schema = z.strictObject({
   /** What this plan is called among its options. */
   option: name.optional(),
   accepted: z.array(acceptanceSchema).max(500).optional(),
+  /** What is here besides that asks for a licensed engineer. */
+  beyond: z.array(z.enum(BEYOND)).max(BEYOND.length).optional(),
   /** Questions of building, by their names, whose answer its offer explains. */
   explains: z.array(z.string().min(1).max(40)).max(60).optional(),
 });
@@ -193,6 +197,7 @@ export const jobKind = kind<JobElement>(schema, {
     startsOn: 'first day of the work',
     option: 'what this plan is called among its options',
     accepted: 'code, at, other?, figure, limit, reason, on, of snags that are accepted as they were then',
+    beyond: 'what is here besides that asks for a licensed engineer',
     explains: 'questions of building whose answer its offer explains',
     settings: 'rules of this job, in place of the usual ones',
   },

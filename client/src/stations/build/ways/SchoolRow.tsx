@@ -1,5 +1,14 @@
 /** One question: what this job has chosen, why one builds so or otherwise, and what each other way would change here. */
-import { differenceWords, headOf, put, type Difference, type JobElement, type School } from '@katabasis/core';
+import {
+  differenceWords,
+  headOf,
+  put,
+  sideLabel,
+  type Difference,
+  type JobElement,
+  type School,
+  type UnitSystem,
+} from '@katabasis/core';
 import { View } from 'react-native';
 import { useJob } from '../../../planning/useJob';
 import { without } from '../../../input/without';
@@ -7,6 +16,7 @@ import { useStyles } from '../../../theme/theme';
 import { SPACE, TOUCH, type Palette } from '../../../theme/tokens';
 import { Press } from '../../../ui/Press';
 import { Text } from '../../../ui/Text';
+import { Ticks } from '../../../ui/Ticks';
 import { ForCompany } from './ForCompany';
 import { sideKey } from './useDifferences';
 
@@ -22,8 +32,7 @@ const make = (palette: Palette) => ({
     gap: SPACE.xs,
   },
   chosen: { borderLeftColor: palette.ink, backgroundColor: palette.bank },
-  foot: { flexDirection: 'row' as const, flexWrap: 'wrap' as const, gap: SPACE.m, alignItems: 'center' as const },
-  tick: { minHeight: TOUCH, justifyContent: 'center' as const },
+  foot: { flexDirection: 'row' as const, flexWrap: 'wrap' as const, gap: SPACE.m, alignItems: 'flex-end' as const },
 });
 
 interface Props {
@@ -37,13 +46,14 @@ export function SchoolRow({ school, differences, open, onToggle }: Props) {
   const styles = useStyles(make);
   const { job, units } = useJob();
   const chosen = school.chosen(job);
-  const label = school.sides.find(({ id }) => id === chosen)?.label ?? 'It differs from place to place';
+  const now = school.sides.find(({ id }) => id === chosen);
+  const label = now ? sideLabel(now, units) : 'It differs from place to place';
   // Each has its line from the beginning: nothing moves under a thumb as one after another is worked out.
   const others = school.sides
     .filter(({ id }) => id !== chosen)
-    .map(({ id, label: other }) => {
-      const difference = differences.get(sideKey(school, id));
-      return `${other}: ${difference ? differenceWords(difference, units).short || 'no difference' : 'being worked out'}`;
+    .map((side) => {
+      const difference = differences.get(sideKey(school, side.id));
+      return `${sideLabel(side, units)}: ${difference ? inShort(difference, units) : 'being worked out'}`;
     });
   return (
     <View style={styles.row} testID={`school-${school.id}`}>
@@ -62,30 +72,40 @@ export function SchoolRow({ school, differences, open, onToggle }: Props) {
   );
 }
 
+/** Where neither price, time nor what is to be mended differs, whether anything does. */
+function inShort(difference: Difference, units: UnitSystem): string {
+  const { short, lines } = differenceWords(difference, units);
+  return short || (lines.length > 0 ? 'the same price and time' : 'no difference');
+}
+
 function Sides({ school, differences }: Pick<Props, 'school' | 'differences'>) {
   const styles = useStyles(make);
-  const { job, edit } = useJob();
+  const { job, edit, units } = useJob();
   const chosen = school.chosen(job);
   return (
     <View style={{ gap: SPACE.m, paddingBottom: SPACE.l }}>
       <View role="radiogroup" aria-label={school.question} style={{ gap: SPACE.s }}>
-        {school.sides.map(({ id, label, reasons }) => (
-          <Press
-            key={id}
-            role="radio"
-            aria-checked={id === chosen}
-            aria-label={label}
-            onPress={() => {
-              if (id !== chosen) edit(school.choose(job, id));
-            }}
-            style={[styles.side, id === chosen && styles.chosen]}
-            testID={`side-${school.id}-${id}`}
-          >
-            <Text kind="strong">{label}</Text>
-            <Text>{reasons}</Text>
-            {id !== chosen && <Changes difference={differences.get(sideKey(school, id))} />}
-          </Press>
-        ))}
+        {school.sides.map((side) => {
+          const { id, reasons } = side;
+          const label = sideLabel(side, units);
+          return (
+            <Press
+              key={id}
+              role="radio"
+              aria-checked={id === chosen}
+              aria-label={label}
+              onPress={() => {
+                if (id !== chosen) edit(school.choose(job, id));
+              }}
+              style={[styles.side, id === chosen && styles.chosen]}
+              testID={`side-${school.id}-${id}`}
+            >
+              <Text kind="strong">{label}</Text>
+              <Text>{reasons}</Text>
+              {id !== chosen && <Changes difference={differences.get(sideKey(school, id))} />}
+            </Press>
+          );
+        })}
       </View>
       <View style={styles.foot}>
         <Explained school={school} />
@@ -99,10 +119,11 @@ function Sides({ school, differences }: Pick<Props, 'school' | 'differences'>) {
 function Changes({ difference }: { difference: Difference | undefined }) {
   const { units } = useJob();
   if (!difference) return <Text kind="small">Being worked out</Text>;
-  const { short, lines } = differenceWords(difference, units);
+  const { lines } = differenceWords(difference, units);
+  const short = inShort(difference, units);
   return (
     <>
-      <Text kind="strong">{short || (lines.length > 0 ? 'The same price and time' : 'No difference in this job')}</Text>
+      <Text kind="strong">{short.charAt(0).toUpperCase() + short.slice(1)}</Text>
       {lines.map((line) => (
         <Text key={line} kind="small">
           {line}
@@ -114,7 +135,6 @@ function Changes({ difference }: { difference: Difference | undefined }) {
 
 /** Whether the offer explains it to the customer. */
 function Explained({ school }: { school: School }) {
-  const styles = useStyles(make);
   const { job, edit } = useJob();
   const head = headOf(job);
   const explains = head.explains ?? [];
@@ -125,8 +145,11 @@ function Explained({ school }: { school: School }) {
     edit(put(on ? 'Leave a question out of the offer' : 'Explain a question in the offer', to));
   };
   return (
-    <Press role="checkbox" aria-checked={on} onPress={toggle} style={styles.tick} testID={`explain-${school.id}`}>
-      <Text>{on ? '☑ Explained in the offer' : '☐ Explain it in the offer'}</Text>
-    </Press>
+    <Ticks
+      label="For the customer"
+      options={[{ value: school.id, label: 'Explained in the offer', testID: `explain-${school.id}` }]}
+      ticked={explains}
+      onToggle={toggle}
+    />
   );
 }

@@ -1,5 +1,5 @@
 /** How this job is built where builders differ: each question with both sides' reasons, and what the other would change here. */
-import { SCHOOL_GROUP_LABELS, SCHOOL_GROUPS, schoolsIn } from '@katabasis/core';
+import { SCHOOL_GROUP_LABELS, SCHOOL_GROUPS, schoolsIn, type SchoolGroup } from '@katabasis/core';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { useJob } from '../../../planning/useJob';
@@ -17,29 +17,39 @@ export function WaysSheet() {
   const [open, setOpen] = useState<string | null>(null);
   const schools = useMemo(() => schoolsIn(job), [job]);
   const differences = useDifferences(schools);
-  const groups = SCHOOL_GROUPS.map((group) => ({ group, of: schools.filter((school) => school.group === group) }));
+  const columns: SchoolGroup[][] = wide
+    ? [
+        ['pipe', 'drain'],
+        ['ends', 'work'],
+      ]
+    : [[...SCHOOL_GROUPS]];
+  const group = (name: SchoolGroup) => {
+    const of = schools.filter((school) => school.group === name);
+    if (of.length === 0) return null;
+    return (
+      <View key={name}>
+        <Text kind="heading">{SCHOOL_GROUP_LABELS[name]}</Text>
+        {of.map((school) => (
+          <SchoolRow
+            key={school.id}
+            school={school}
+            differences={differences}
+            open={open === school.id}
+            onToggle={() => setOpen((now) => (now === school.id ? null : school.id))}
+          />
+        ))}
+      </View>
+    );
+  };
   return (
     <View style={{ gap: SPACE.l }}>
       <CompanyWays />
-      <View
-        style={wide ? { flexDirection: 'row', flexWrap: 'wrap', columnGap: 48, rowGap: SPACE.l } : { gap: SPACE.l }}
-      >
-        {groups
-          .filter(({ of }) => of.length > 0)
-          .map(({ group, of }) => (
-            <View key={group} style={wide ? { width: 460 } : undefined}>
-              <Text kind="heading">{SCHOOL_GROUP_LABELS[group]}</Text>
-              {of.map((school) => (
-                <SchoolRow
-                  key={school.id}
-                  school={school}
-                  differences={differences}
-                  open={open === school.id}
-                  onToggle={() => setOpen((now) => (now === school.id ? null : school.id))}
-                />
-              ))}
-            </View>
-          ))}
+      <View style={{ flexDirection: 'row', gap: 48, alignItems: 'flex-start' }}>
+        {columns.map((names) => (
+          <View key={names.join()} style={{ flex: 1, minWidth: 0, maxWidth: 640, gap: SPACE.l }}>
+            {names.map(group)}
+          </View>
+        ))}
       </View>
       <WaysFigures />
     </View>

@@ -1,0 +1,60 @@
+/** Things of which any may be ticked, as chips. */
+import { View } from 'react-native';
+import { useStyles } from '../theme/theme';
+import { SPACE, TOUCH, type Palette } from '../theme/tokens';
+import { Press } from './Press';
+import { Text } from './Text';
+
+const make = (palette: Palette) => ({
+  chip: {
+    minHeight: TOUCH,
+    maxWidth: '100%' as const,
+    paddingHorizontal: 12,
+    paddingVertical: 6,
+    borderWidth: 1.5,
+    borderColor: palette.line,
+    borderRadius: 4,
+    justifyContent: 'center' as const,
+  },
+  on: {
+    borderColor: palette.ink,
+    backgroundColor: palette.bank,
+    borderWidth: 2.5,
+    paddingHorizontal: 11,
+    paddingVertical: 5,
+  },
+});
+
+interface Props {
+  label: string;
+  options: readonly { value: string; label: string; testID?: string }[];
+  ticked: readonly string[];
+  onToggle: (value: string) => void;
+}
+
+export function Ticks({ label, options, ticked, onToggle }: Props) {
+  const styles = useStyles(make);
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <Text kind="small">{label}</Text>
+      <View role="group" aria-label={label} style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+        {options.map(({ value, label: name, testID }) => {
+          const on = ticked.includes(value);
+          return (
+            <Press
+              key={value}
+              role="checkbox"
+              aria-checked={on}
+              aria-label={name}
+              onPress={() => onToggle(value)}
+              style={[styles.chip, on && styles.on]}
+              {...(testID === undefined ? {} : { testID })}
+            >
+              <Text kind={on ? 'strong' : 'body'}>{name}</Text>
+            </Press>
+          );
+        })}
+      </View>
+    </View>
+  );
+}
