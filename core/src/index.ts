@@ -160,3 +160,4 @@ export { machineDays } from './quantities/machines';
 export { RENTABLE, RENTED_LABELS, type Digger, type Rentable } from './catalogue/diggers';
 export { compareOptions, keepAside, optionName, takeOption, type Compared } from './variants/variants';
 export * from './schools';
+export { lowSpotPlans, type LowSpotPlans } from './variants/lowSpots';

@@ -8,6 +8,8 @@ import {
   type JobSizing,
   type Fix,
   type Layers,
+  type LowSpotPlans,
+  type Place,
   type Plan,
   type Snag,
 } from '@katabasis/core';
@@ -64,6 +66,8 @@ const worker = {
     ask: number,
     onEach: (difference: Difference) => void,
   ): Promise<void> => task(ask, (signal) => planning.differences(jobOf(sent), changes, signal, onEach)),
+  lowSpots: (sent: SentJob, places: readonly Place[], ask: number): Promise<LowSpotPlans> =>
+    task(ask, (signal) => planning.lowSpots(jobOf(sent), places, signal)),
   fix: (sent: SentJob, snag: Snag, ask: number, unseen: boolean): Promise<Fix | null> =>
     task(ask, (signal) => planning.fix(jobOf(sent), snag, signal, unseen)),
   size: (sent: SentJob, ask: number): Promise<JobSizing | null> =>

@@ -13,6 +13,8 @@ import {
   type Job,
   type JobSizing,
   type Layers,
+  type LowSpotPlans,
+  type Place,
   type Plan,
   type Snag,
 } from '@katabasis/core';
@@ -173,6 +175,14 @@ export const findDifferences = (
     signal,
     (worker, id) => worker.differences(sending(job), changes, id, proxy(onEach)),
     () => planning.differences(job, changes, signal, onEach),
+  );
+
+/** A basin in each of several low spots, each on its own line and joined, as two plans of which one stands in the job. */
+export const findLowSpots = (job: Job, places: readonly Place[], signal: AbortSignal): Promise<LowSpotPlans> =>
+  away(
+    signal,
+    (worker, id) => worker.lowSpots(sending(job), places, id),
+    () => planning.lowSpots(job, places, signal),
   );
 
 /** The change that mends a snag; null when only a person on site can. What is `unseen` is sought after all others. */

@@ -2,6 +2,7 @@
 import {
   changed,
   differenceOf,
+  lowSpotPlans,
   planJob,
   searchFix,
   sizeJob,
@@ -13,6 +14,8 @@ import {
   type Job,
   type JobSizing,
   type Layers,
+  type LowSpotPlans,
+  type Place,
   type Plan,
   type Snag,
 } from '@katabasis/core';
@@ -79,6 +82,13 @@ export async function differences(
     const then = changed(job, change);
     onEach(differenceOf(now, standingOf(then, planJob(then, plans.of(job)))));
   }
+}
+
+/** A basin in each of several low spots, each on its own line and joined, as two plans. */
+export async function lowSpots(job: Job, places: readonly Place[], signal: AbortSignal): Promise<LowSpotPlans> {
+  await breath();
+  unless(signal);
+  return lowSpotPlans(job, places);
 }
 
 /**

@@ -21,6 +21,7 @@ import { Button } from '../../ui/Button';
 import { Mark } from '../../ui/Mark';
 import { Sheet } from '../../ui/Sheet';
 import { Text } from '../../ui/Text';
+import { LowSpots } from './LowSpots';
 
 interface Props {
   onClose: () => void;
@@ -66,6 +67,7 @@ export function SaysSheet({ onClose, onGo, onShow }: Props) {
       ))}
       {unseen.length > 0 && <Text kind="heading">Ponds by the levels, seen by nobody yet</Text>}
       <Ponds ponds={unseen} onGo={onGo} onShow={onShow} />
+      <LowSpots says={says} />
       {said.length === 0 && unseen.length === 0 && <Text>No hollow holds water by these levels.</Text>}
       <View style={{ flexDirection: 'row' }}>
         <Button label="Section along a way" onPress={() => onGo('~section')} testID="yard-section" />

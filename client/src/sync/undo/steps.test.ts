@@ -23,6 +23,12 @@ it('takes back its own field, and leaves another device’s on the same element'
   expect([change.puts, differing]).toEqual([[wye('a', 'Old', 2)], []]);
 });
 
+it('takes out what it put in, though its fields have come to stand in another order', () => {
+  const added = stepOf(yard(), put(wye('a')), 'one');
+  const turned = Object.fromEntries(Object.entries(wye('a')).reverse()) as Element;
+  expect(takenBack(yard(turned), added)).toMatchObject({ change: { removes: ['a'] }, differing: [] });
+});
+
 it('asks where somebody else changed the very field, and takes it back only when told to', () => {
   const before = yard(wye('a', 'Old', 1));
   const step = stepOf(before, put(wye('a', 'New', 1)), 'one');

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { COMPANY_KEY, offices, useCompany } from '../../../files/offices';
 import { useJob } from '../../../planning/useJob';
+import { same } from '../../../sync/same';
 import { without } from '../../../input/without';
 import { SPACE } from '../../../theme/tokens';
 import { Button } from '../../../ui/Button';
@@ -22,13 +23,6 @@ function waysIn({ ways, calendar }: Own): Pick<Company, 'ways' | 'calendar'> {
   };
 }
 
-const told = (of: object): string =>
-  JSON.stringify(of, (_key, value: unknown) =>
-    value !== null && typeof value === 'object' && !Array.isArray(value)
-      ? Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)))
-      : value,
-  );
-
 export function CompanyWays() {
   const { job, edit } = useJob();
   const company = useCompany();
@@ -38,8 +32,8 @@ export function CompanyWays() {
   const { data } = company;
   if (!data) return null;
   const [own, theirs] = [waysIn(head), waysIn(data)];
-  if (told(own) === told(theirs))
-    return <Text kind="small">{told(own) === '{}' ? 'The usual ways.' : 'The company’s own ways.'}</Text>;
+  if (same(own, theirs))
+    return <Text kind="small">{same(own, {}) ? 'The usual ways.' : 'The company’s own ways.'}</Text>;
   const keep = async (): Promise<void> => {
     setSaid(null);
     try {
