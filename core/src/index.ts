@@ -86,6 +86,7 @@ export { pondAt, seenOf, unseenPonds, type Seen } from './yard/seen';
 export { waysOut, type WayOut } from './yard/waysOut';
 export { doorWords, type DoorWords } from './words/doors';
 export { nextWords, pondWords, seenWords, suggestionWords, wayOutWords, waysOutWords, whyWords } from './words/yard';
+export { downspoutElements, readDownspouts, type DownspoutRow } from './formats/downspoutTable';
 export { catalogueTable, readCatalogue, type ReadCatalogue } from './formats/catalogueCsv';
 export { readGeoJson, toGeoJson } from './formats/geoJson';
 export {
@@ -108,6 +109,7 @@ export { floating, type Floats } from './quantities/floats';
 export { intoMainBy } from './quantities/outlets';
 export { commonOf, manyRuns, newRuns } from './job/edits/manyRuns';
 export { besides } from './job/edits/besides';
+export { anotherLike } from './job/edits/likeIt';
 export { sharingOf, sharingWords } from './quantities/sharingWords';
 export { partLabel } from './quantities/partLabel';
 export {

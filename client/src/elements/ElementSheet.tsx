@@ -1,5 +1,5 @@
 /** The sheet of any element: what it does, its own form, where its water goes on to, and its snags. */
-import { isLanding, kindOf, nameOf, removal, type Element } from '@katabasis/core';
+import { anotherLike, isLanding, kindOf, nameOf, removal, type Element } from '@katabasis/core';
 import Trash from 'lucide-react-native/icons/trash';
 import { View } from 'react-native';
 import { deferred } from '../pace/deferred';
@@ -10,6 +10,7 @@ import { OnThePlan } from '../parts/OnThePlan';
 import { PipeFromHere } from '../parts/PipeFromHere';
 import { SnagsAt } from '../parts/SnagItem';
 import { WasHere } from '../parts/WasHere';
+import { SPACE } from '../theme/tokens';
 import { Button } from '../ui/Button';
 import { Sheet } from '../ui/Sheet';
 import { viewOf } from './index';
@@ -54,6 +55,11 @@ function SheetOf({ element, onClose, onGo }: Omit<Props, 'id'> & { element: Elem
       </Sheet>
     );
   const name = nameOf(job, element.id);
+  const another = (): void => {
+    if (element.kind !== 'downspout') return;
+    const { change, id } = anotherLike(job, element);
+    if (edit(change) === null) onGo(id);
+  };
   const remove = (): void => {
     edit(removal(job, element.id));
     onClose();
@@ -67,7 +73,10 @@ function SheetOf({ element, onClose, onGo }: Omit<Props, 'id'> & { element: Elem
       {isLanding(element) && <PipeFromHere id={element.id} onGo={onGo} />}
       <SnagsAt id={element.id} />
       <Notes of={element.id} />
-      <View style={{ flexDirection: 'row' }}>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+        {element.kind === 'downspout' && (
+          <Button label="Another like it, with its roof" onPress={another} testID="another-like-it" />
+        )}
         <Button label={`Take out ${name}`} icon={Trash} kind="bare" onPress={remove} />
       </View>
     </Sheet>

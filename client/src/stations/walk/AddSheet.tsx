@@ -13,6 +13,7 @@ import { Button } from '../../ui/Button';
 import { Sheet } from '../../ui/Sheet';
 import { Text } from '../../ui/Text';
 import { WordRow } from '../../ui/WordRow';
+import { DownspoutTable } from './DownspoutTable';
 import { begunIn, keepBegun } from './drafts';
 
 const make = (palette: Palette) => ({
@@ -45,6 +46,7 @@ export function AddSheet({ onClose, onGo }: Props) {
   const { job } = useJob();
   const [begun, setBegun] = useState(() => begunIn(job.id));
   const [stem, setStem] = useState<string | null>(null);
+  const [isTable, setTable] = useState(false);
   const keep = useCallback(
     (sort: string, element: Element | null): void => {
       keepBegun(job.id, sort, element);
@@ -65,6 +67,7 @@ export function AddSheet({ onClose, onGo }: Props) {
     }
     setStem(creation.stem);
   };
+  if (isTable) return <DownspoutTable onBack={() => setTable(false)} onClose={onClose} />;
   const draft = stem === null ? undefined : begun.get(stem);
   if (stem !== null && draft)
     return (
@@ -95,6 +98,12 @@ export function AddSheet({ onClose, onGo }: Props) {
             onPress={() => start(kind)}
           />
         ))}
+        <WordRow
+          word="Several downspouts"
+          about="Typed one below another, or pasted from a spreadsheet"
+          label="Several downspouts: typed one below another, or pasted from a spreadsheet"
+          onPress={() => setTable(true)}
+        />
       </View>
     </Sheet>
   );
