@@ -75,7 +75,16 @@ const VIEWS = [
   ['walk-phone', '/job/quillfeather/walk', PHONE, there('text=Buildings, roofs and downspouts')],
   ['plan-wide', '/job/quillfeather/plan', WIDE, there('text=Make it smooth PVC')],
   ['run-wide', '/job/quillfeather/plan?at=trunkLower', WIDE, there(ALL_SIZES)],
-  ['basin-phone', '/job/quillfeather/walk?at=basin', PHONE, there('text=Stands over the grate')],
+  [
+    'ways-phone',
+    '/job/quillfeather/build?at=~ways',
+    PHONE,
+    async (page) => {
+      await page.getByText('Filters: +').waitFor();
+      await page.getByTestId('school-pitch').getByRole('button').first().click();
+      await page.getByTestId('school-pitch').evaluate((row) => row.scrollIntoView());
+    },
+  ],
   ['clear-phone', '/job/quillfeather/build?at=~clear', PHONE, there('[data-testid=need-locate]')],
   // Last, as it changes the job.
   [

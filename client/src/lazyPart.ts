@@ -4,6 +4,8 @@
  */
 export { headOf, jobFrom } from '@katabasis/core';
 export { api } from './sync/api';
+export { quillfeather as sample } from '@katabasis/core/sample';
+export { beginLookRound } from './stations/lookRoundKept';
 export { readJob, saveJob } from './files/jobFile';
 export { planHere } from './planning/planner';
 export { freeJobName, listenForOthers, startJob } from './sync/sessions';

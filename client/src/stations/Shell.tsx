@@ -21,6 +21,7 @@ import { Press } from '../ui/Press';
 import { Text } from '../ui/Text';
 import { Find } from './Find';
 import { KeeperStrip } from './KeeperStrip';
+import { LookRound } from './LookRound';
 import { KeysHelp } from './KeysHelp';
 import { useOpened } from './useAt';
 import { stationIn, useGo, type StationPath } from './useGo';
@@ -106,6 +107,7 @@ export function Shell({ children }: { children: ReactNode }) {
         <View style={{ flex: 1 }}>
           <Head here={here} go={go} />
           <KeeperStrip />
+          <LookRound />
           <View style={APART} role="main">
             {children}
           </View>

@@ -10,6 +10,8 @@ interface OfCore {
   headOf: typeof headOf;
   jobFrom: typeof jobFrom;
   planHere: (job: Job) => Plan;
+  sample: () => Job;
+  beginLookRound: (job: string) => void;
   readJob: (file: Blob) => Promise<ReadFile>;
   saveJob: (job: Job) => Promise<string | null>;
 }

@@ -101,7 +101,7 @@ export function JobsScreen() {
           </View>
         )}
         {all.length === 0 && list.isPending && <Notice title="Reading the jobs" />}
-        {all.length === 0 && list.data && <NoJobs narrowed={narrowed} />}
+        {all.length === 0 && list.data && <NoJobs narrowed={narrowed} onLook={() => void acts.lookRound()} />}
         <View role="list">
           {all.map((row) => (
             <JobRow
@@ -153,13 +153,16 @@ function Aside() {
   );
 }
 
-const NoJobs = ({ narrowed }: { narrowed: boolean }) =>
+const NoJobs = ({ narrowed, onLook }: { narrowed: boolean; onLook: () => void }) =>
   narrowed ? (
     <Notice title="No job is like that">Look for less, or for all.</Notice>
   ) : (
-    <Notice title="No jobs yet">
+    <Notice
+      title="No jobs yet"
+      action={<Button label="Look round a sample first" onPress={onLook} testID="look-round-sample" />}
+    >
       Start one with three answers: the roof over each downspout, how far the pipe goes, and where the water may come
-      out.
+      out. Or look round a made-up clinic for a minute, by doing.
     </Notice>
   );
 

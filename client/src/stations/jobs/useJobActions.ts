@@ -17,6 +17,8 @@ interface JobActions {
   gone: readonly JobRow[];
   open: () => Promise<void>;
   readFaults: () => void;
+  /** Begins on a sample, looked round by doing. */
+  lookRound: () => Promise<void>;
   copy: (row: JobRow) => Promise<void>;
   save: (row: JobRow) => Promise<void>;
   remove: (row: JobRow) => Promise<void>;
@@ -33,7 +35,7 @@ export function useJobActions(): JobActions {
     void client.invalidateQueries({ queryKey: JOBS_KEY });
     void client.invalidateQueries({ queryKey: BIN_KEY });
   };
-  const start = async (elements: Element[]): Promise<void> => {
+  const start = async (elements: Element[]): Promise<string> => {
     const { freeJobName, startJob } = await lazyPart();
     const id = freshId('j');
     const named = elements.map((element) =>
@@ -41,6 +43,7 @@ export function useJobActions(): JobActions {
     );
     startJob(id, named, client);
     router.navigate(`/job/${id}/plan`);
+    return id;
   };
   const attempt = async (act: () => Promise<void>, failed: string): Promise<void> => {
     try {
@@ -70,6 +73,11 @@ export function useJobActions(): JobActions {
         ),
       );
     }, 'The copy was not made.');
+  const lookRound = (): Promise<void> =>
+    attempt(async () => {
+      const { beginLookRound, sample } = await lazyPart();
+      beginLookRound(await start([...sample().elements]));
+    }, 'The sample was not begun.');
   const save = (row: JobRow): Promise<void> =>
     attempt(async () => {
       const { api, jobFrom, saveJob } = await lazyPart();
@@ -93,5 +101,5 @@ export function useJobActions(): JobActions {
       await (await lazyPart()).api.restore(row.id);
       setGone((before) => before.filter(({ id }) => id !== row.id));
     }, 'It was not brought back.');
-  return { said, faults, gone, open, readFaults: () => setFaults(null), copy, save, remove, restore };
+  return { said, faults, gone, open, readFaults: () => setFaults(null), lookRound, copy, save, remove, restore };
 }
