@@ -69,6 +69,7 @@ export { budgetWorking } from './words/workings/budgetWorking';
 export { contributingAreaWorking } from './words/workings/contributingAreaWorking';
 export { inletWorking, type InletQuantity } from './words/workings/inletWorking';
 export { landingWorking, type LandingQuantity } from './words/workings/landingWorking';
+export { workWorking } from './words/workings/workWorking';
 export { runWorking, RUN_QUANTITIES, type RunQuantity } from './words/workings/runWorking';
 export type { Working } from './words/workings/working';
 export { catchmentCells, followsGround, situated } from './yard/situate';

@@ -51,7 +51,7 @@ export const LEAST_FREEBOARD = 0.1016;
 /** Places along it at which ground is read. */
 const STATIONS = 24;
 
-const shapeOf = (swale: Swale) => ({
+export const shapeOf = (swale: Swale) => ({
   section: swale.section,
   bottomWidth: swale.bottomWidth ?? 0,
   sideSlope: swale.sideSlope,

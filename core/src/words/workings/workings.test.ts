@@ -1,21 +1,43 @@
 /** Every line of a working that says what something comes to is worked out anew from the numbers it shows. */
 import { runInNewContext } from 'node:vm';
-import type { Job } from '../../job/job';
+import { headOf, type Job } from '../../job/job';
 import { planJob } from '../../verdict/planJob';
 import { inletYard } from '../../testing/inletYard';
-import { withFields } from '../../testing/parts';
+import { ground, jobOf, withFields } from '../../testing/parts';
+import { culvertOf, swaleOf } from '../../testing/someWorks';
+import { workFacts } from '../works';
 import { budgetWorking } from './budgetWorking';
 import { contributingAreaWorking } from './contributingAreaWorking';
 import { INLET_QUANTITIES, inletWorking } from './inletWorking';
 import { LANDING_QUANTITIES, landingWorking } from './landingWorking';
 import { RUN_QUANTITIES, runWorking } from './runWorking';
 import type { Working } from './working';
+import { workWorking } from './workWorking';
 
 type Units = 'us' | 'metric';
 const plan = planJob(inletYard);
 
+/** Swales of every section, one backed up by the culvert below it, and culverts free, drowned and between. */
+const openYard = jobOf(
+  ...(['v', 'trapezoid', 'parabola'] as const).flatMap((section, k) => [
+    ground(400 * (k + 1), `s${k}`, { id: `g${k}` }),
+    swaleOf({ id: `s${k}`, name: `Swale ${k}`, section, bottomWidth: 0.4, length: 30, to: `c${k}` }),
+    culvertOf({ id: `c${k}`, name: `Culvert ${k}`, nominal: 0.45 - 0.1 * k, ...(k === 1 ? { pipes: 2 } : {}) }),
+  ]),
+);
+const openPlan = planJob(openYard);
+
+/** Of all swales and culverts, in a job's units. */
+const openWorkings = (units: Units): Working[] => {
+  const job = withFields(openYard, 'job', { units });
+  return Object.keys(openPlan.works).flatMap((id) =>
+    workFacts(job, openPlan, id).flatMap(({ label }) => workWorking(job, openPlan, id, label) ?? []),
+  );
+};
+
 const workingsOf = (job: Job): Working[] =>
   [
+    ...openWorkings(headOf(job).units),
     ...Object.keys(plan.runs).flatMap((id) => RUN_QUANTITIES.map((each) => runWorking(job, plan, id, each))),
     ...Object.keys(plan.inlets).flatMap((id) => INLET_QUANTITIES.map((each) => inletWorking(job, plan, id, each))),
     ...Object.keys(plan.landings).flatMap((id) =>
@@ -135,6 +157,10 @@ it.each([
   ['What the grate takes', 4],
   ['What the sump holds', 1],
   ['What the downspout takes', 1],
+  ['Carries to its bank', 8],
+  ['Water in it', 8],
+  ['Speed', 3],
+  ['Water before it', 9],
 ])('%s shows its sums, in metres and in feet', (title, least) => {
   for (const units of ['metric', 'us'])
     expect(
