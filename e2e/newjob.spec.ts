@@ -44,6 +44,45 @@ test('says what is missing and what cannot be read', async ({ page }) => {
   await page.getByRole('button', { name: 'Empty this page' }).click();
 });
 
+test('the bank, what lies over the trench and what a main carries are asked for: nothing is minded that was said', async ({
+  page,
+  request,
+}) => {
+  await page.goto('/new');
+  await page.getByRole('button', { name: 'Empty this page' }).click();
+  await page.getByTestId('new-area-1').fill('1500');
+  await page.getByTestId('new-length-1').fill('60');
+  for (let k = 0; k < 2; k++) await page.getByRole('button', { name: 'One less' }).click();
+  await page.getByTestId('new-out').fill('-3');
+  await page.getByTestId('new-bank-top').fill('up there');
+  await expect(page.getByText(/^Top of the bank: /)).toBeVisible();
+  await page.getByTestId('new-bank-top').fill('-4"');
+  await page.getByTestId('new-bank-length').fill('6');
+  await page.getByRole('radio', { name: 'Drive' }).click();
+  await page.getByTestId('new-create').click();
+  await expect(page.getByTestId('verdict')).toContainText('Carries the 10-year rain to the swale');
+  await expect(page.getByTestId('snag-bankAssumed')).toHaveCount(0);
+  const job = new URL(page.url()).pathname.split('/')[2]!;
+  await saved(page, job);
+  const { out1, run1 } = await kept(request, job);
+  expect(out1).toMatchObject({ bank: { length: 6 * 0.3048, topLevel: -4 * 0.0254 } });
+  expect(run1).toMatchObject({ under: 'cars' });
+
+  await page.goto('/new');
+  for (let k = 0; k < 2; k++) await page.getByRole('button', { name: 'One less' }).click();
+  await page.getByRole('radio', { name: 'Into a main' }).click();
+  for (const [box, typed] of [
+    ['area-1', '1500'],
+    ['length-1', '60'],
+    ['out', '-3'],
+  ] as const)
+    await page.getByTestId(`new-${box}`).fill(typed);
+  await expect(page.getByTestId('new-verdict')).toContainText('Nobody knows whether Main carries rain or sewage.');
+  await page.getByRole('radio', { name: 'Rain', exact: true }).click();
+  await expect(page.getByTestId('new-verdict')).toContainText('Carries the 10-year rain to the main');
+  await page.getByRole('button', { name: 'Empty this page' }).click();
+});
+
 test('builds a line by hand in Walk: a downspout, a way out, the pipe between', async ({ page }) => {
   await page.goto('/new');
   await page.getByTestId('new-area-1').fill('500');

@@ -154,18 +154,34 @@ export function WayOut({ control, draft, set }: PartProps & { set: (next: Partia
     <View style={{ gap: SPACE.s }}>
       <Text kind="heading">The way out</Text>
       <View style={styles.row}>
-        <Choice
-          label="Into"
-          value={draft.receiving}
-          options={RECEIVING}
-          onChoose={(receiving) => set({ receiving: receiving as Draft['receiving'] })}
-        />
+        {(draft.form === 'daylight' || draft.form === 'popup') && (
+          <Choice
+            label="Into"
+            value={draft.receiving}
+            options={RECEIVING}
+            onChoose={(receiving) => set({ receiving: receiving as Draft['receiving'] })}
+          />
+        )}
+        {draft.form === 'main' && (
+          <Choice<Draft['mainIs']>
+            label="It carries"
+            value={draft.mainIs}
+            options={[
+              { value: 'storm', label: 'Rain' },
+              { value: 'sanitary', label: 'Sewage' },
+              { value: 'unknown', label: 'Nobody knows' },
+            ]}
+            onChoose={(mainIs) => set({ mainIs })}
+          />
+        )}
         <Choice<Draft['form']>
           label="By"
           value={draft.form}
           options={[
             { value: 'daylight', label: 'Daylight' },
             { value: 'popup', label: 'Pop-up' },
+            { value: 'kerb', label: 'Through the kerb' },
+            { value: 'main', label: 'Into a main' },
           ]}
           onChoose={(form) => set({ form })}
         />
@@ -174,14 +190,53 @@ export function WayOut({ control, draft, set }: PartProps & { set: (next: Partia
         <Box
           control={control}
           name="outLevel"
-          label="Its level, from the same zero as the ground"
+          label={`${draft.form === 'main' ? 'Level of its floor' : 'Its level'}, from the same zero as the ground`}
           usual={draft.units === 'us' ? '-3' : '-0.9'}
           unit={level.unit}
           inputMode={level.inputMode}
-          hint="Into a swale or a ditch the ground is taken as even to the top of its bank"
           testID="new-out"
         />
       </View>
+      {draft.form === 'daylight' && <Bank control={control} draft={draft} />}
+      <Choice<Draft['under']>
+        label="Over the trench"
+        value={draft.under}
+        options={[
+          { value: 'turf', label: 'Lawn' },
+          { value: 'slab', label: 'Walk or patio' },
+          { value: 'cars', label: 'Drive' },
+        ]}
+        onChoose={(under) => set({ under })}
+      />
+    </View>
+  );
+}
+
+/** How the ground drops to where the pipe comes out, where that was measured. */
+function Bank({ control, draft: { units } }: PartProps) {
+  const level = levelEntry(units);
+  const length = lengthEntry(units);
+  const styles = useStyles(make);
+  return (
+    <View style={styles.row}>
+      <Box
+        control={control}
+        name="bankTop"
+        label="Top of its bank"
+        usual="not measured"
+        unit={level.unit}
+        inputMode={level.inputMode}
+        testID="new-bank-top"
+      />
+      <Box
+        control={control}
+        name="bankLength"
+        label="Length of the bank"
+        usual={units === 'us' ? '10' : '3'}
+        unit={length.unit}
+        inputMode={length.inputMode}
+        testID="new-bank-length"
+      />
     </View>
   );
 }

@@ -1,6 +1,7 @@
 /** What is typed on the new-job page, as text, kept from keystroke to keystroke so that a closed tab loses nothing; and read as a job. */
 import {
   officeRain,
+  METRES_PER_FOOT,
   QUICK_INLETS,
   type Element,
   type Parsed,
@@ -26,15 +27,24 @@ const draftSchema = z.object({
   station: z.string(),
   rain: z.string(),
   rows: z.array(rowSchema).min(1).max(200),
-  form: z.enum(['daylight', 'popup']),
+  form: z.enum(['daylight', 'popup', 'kerb', 'main']),
   receiving: z.enum(['swale', 'slope', 'ditch', 'street', 'lawn']),
   outLevel: z.string(),
+  /** Of daylight: the ground at the upper edge of its bank, and how long that is. */
+  bankTop: z.string().default(''),
+  bankLength: z.string().default(''),
+  /** What a main carries. */
+  mainIs: z.enum(['storm', 'sanitary', 'unknown']).default('unknown'),
+  /** What lies over the trench. */
+  under: z.enum(['turf', 'slab', 'cars']).default('turf'),
 });
 export type DraftRow = z.infer<typeof rowSchema>;
 export type Draft = z.infer<typeof draftSchema>;
 
 const KEY = 'katabasis.new';
 const TEN_YEARS = 10;
+/** A bank of which only the top is known, m: 10 ft. */
+const USUAL_BANK = 10 * METRES_PER_FOOT;
 
 export const emptyRow = (kind: QuickInletKind = 'downspout'): DraftRow => ({ kind, area: '', ground: '', toNext: '' });
 export const emptyDraft = (): Draft => ({
@@ -46,6 +56,10 @@ export const emptyDraft = (): Draft => ({
   form: 'daylight',
   receiving: 'swale',
   outLevel: '',
+  bankTop: '',
+  bankLength: '',
+  mainIs: 'unknown',
+  under: 'turf',
 });
 
 export const keptDraft = (): Draft => noted(KEY, draftSchema) ?? emptyDraft();
@@ -71,6 +85,8 @@ export function inUnits(draft: Draft, units: UnitSystem): Draft {
     units,
     rain: convert(draft.rain, rainEntry),
     outLevel: convert(draft.outLevel, levelEntry),
+    bankTop: convert(draft.bankTop, levelEntry),
+    bankLength: convert(draft.bankLength, lengthEntry),
     rows: draft.rows.map((row) => ({
       ...row,
       area: convert(row.area, areaEntry),
@@ -123,6 +139,39 @@ export function headElements(draft: Draft, stations: readonly RainStation[], nam
 export const hasNoLine = ({ rows, outLevel }: Draft): boolean =>
   outLevel.trim() === '' && rows.every(({ area, ground, toNext }) => `${area}${ground}${toNext}`.trim() === '');
 
+type WayOutDraft = QuickJob['wayOut'];
+
+/** The bank at daylight as it was typed; none where nothing was. */
+function bankOf({ form, units, bankTop, bankLength }: Draft, lacks: Lack[]): WayOutDraft['bank'] {
+  if (form !== 'daylight' || `${bankTop}${bankLength}`.trim() === '') return undefined;
+  const read = (path: 'bankTop' | 'bankLength', called: string, typed: string, entry: Entry): number | undefined => {
+    if (typed.trim() === '') return undefined;
+    const parsed = entry.parse(typed);
+    if (parsed.ok) return parsed.value;
+    lacks.push(wrong(path, called, parsed.sentence));
+    return undefined;
+  };
+  const topLevel = read('bankTop', 'Top of the bank', bankTop, levelEntry(units));
+  const length = read('bankLength', 'Length of the bank', bankLength, lengthEntry(units)) ?? USUAL_BANK;
+  return { length, ...(topLevel === undefined ? {} : { topLevel }) };
+}
+
+/** `level`: of the ground at its end or of a pop-up's lid, or of a main's floor, over which the ground is as at the last inlet. */
+const wayOutOf = (
+  { form, receiving, mainIs }: Draft,
+  level: number,
+  bank: WayOutDraft['bank'],
+  lastGround: number,
+): WayOutDraft =>
+  form === 'main'
+    ? { form, receiving, groundLevel: lastGround, controlLevel: level, mainIs }
+    : {
+        form,
+        receiving: form === 'kerb' ? 'street' : receiving,
+        groundLevel: level,
+        ...(bank === undefined ? {} : { bank }),
+      };
+
 /** A draft as a job, or all that it lacks, the first first. */
 export function readDraft(draft: Draft, stations: readonly RainStation[]): DraftRead {
   const lacks: Lack[] = [];
@@ -165,7 +214,8 @@ export function readDraft(draft: Draft, stations: readonly RainStation[]): Draft
     };
   });
   const out = levelEntry(draft.units).parse(draft.outLevel);
-  const groundLevel = take('outLevel', 'Level of the way out', out, draft.outLevel, 'Say how low the way out lies.');
+  const level = take('outLevel', 'Level of the way out', out, draft.outLevel, 'Say how low the way out lies.');
+  const bank = bankOf(draft, lacks);
   if (lacks.length > 0) return { ok: false, lacks };
   return {
     ok: true,
@@ -174,7 +224,8 @@ export function readDraft(draft: Draft, stations: readonly RainStation[]): Draft
       units: draft.units,
       rain,
       inlets,
-      wayOut: { form: draft.form, receiving: draft.receiving, groundLevel },
+      wayOut: wayOutOf(draft, level, bank, inlets.at(-1)!.groundLevel),
+      under: draft.under,
     },
   };
 }

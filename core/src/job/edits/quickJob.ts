@@ -1,5 +1,5 @@
 /** A first job from the fewest answers: inlets in a row along one line to one way out. */
-import { CREATIONS, type Discharge, type Element, type RainElement } from '../kinds';
+import { CREATIONS, type Discharge, type Element, type RainElement, type Run } from '../kinds';
 import { wayOutName } from './wayOutName';
 
 /** What water comes in by. */
@@ -21,7 +21,10 @@ export interface QuickJob {
   units: 'us' | 'metric';
   rain: RainElement | null;
   inlets: QuickInlet[];
-  wayOut: Pick<Discharge, 'form' | 'receiving' | 'groundLevel'>;
+  wayOut: Pick<Discharge, 'form' | 'receiving' | 'groundLevel'> &
+    Partial<Pick<Discharge, 'controlLevel' | 'bank' | 'mainIs'>>;
+  /** What lies over its trench; turf when absent. */
+  under?: Run['under'];
 }
 
 /** 4 in, m: where a quick line starts, to be sized by the plan. */
@@ -65,7 +68,7 @@ function inletElements({ id, count, inlet: { kind, area, groundLevel } }: Placed
 const STEMS: Record<QuickInletKind, string> = { downspout: 'ds', basin: 'cb', channel: 'ch' };
 
 /** The elements of a quick job. Sizes start at 4 in; `planJob` tells what each run needs. */
-export function quickElements({ name, units, rain, inlets, wayOut }: QuickJob): Element[] {
+export function quickElements({ name, units, rain, inlets, wayOut, under }: QuickJob): Element[] {
   const elements: Element[] = [{ id: 'job', kind: 'job', name, units, pitchStyle: 'ground' }];
   if (rain) elements.push(rain);
   const counts: Record<QuickInletKind, number> = { downspout: 0, basin: 0, channel: 0 };
@@ -83,6 +86,7 @@ export function quickElements({ name, units, rain, inlets, wayOut }: QuickJob): 
       material: 'smooth',
       nominal: FIRST_SIZE,
       grade: { type: 'auto' },
+      ...(under === undefined || under === 'turf' ? {} : { under }),
     });
   });
   elements.push({ id: 'out1', kind: 'discharge', name: wayOutName(wayOut), ...wayOut });
