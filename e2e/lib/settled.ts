@@ -14,7 +14,8 @@ export const settled = (page: Page): Promise<void> =>
         const isThere = (): boolean =>
           document.querySelector('[role=main]') !== null &&
           document.fonts.status === 'loaded' &&
-          !/^Opening$|Reading the job|being worked out/m.test(document.body.innerText);
+          ![...document.querySelectorAll('h2, [role=heading]')].some(({ textContent }) => textContent === 'Opening') &&
+          !/Reading the job|being worked out/.test(document.body.innerText);
         const look = (): void => {
           unchanged = isThere() ? unchanged + 1 : 0;
           if (unchanged <= quiet) return void setTimeout(look, apart);
