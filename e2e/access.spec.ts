@@ -46,6 +46,7 @@ const SCREENS = [
   '/job/quillfeather/storm',
   '/job/quillfeather/build',
   '/job/quillfeather/build?at=~price',
+  '/job/quillfeather/build?at=~ways',
   '/job/quillfeather/build?at=~dig',
   '/job/quillfeather/build?at=~options',
   '/job/quillfeather/build?at=~clear',

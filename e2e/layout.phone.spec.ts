@@ -168,7 +168,7 @@ test.describe('no words lie over others, none are cut, all can be tapped', () =>
   });
 
   test('on the parts and the dig sheet, with usual and with long names', async ({ page, request }) => {
-    const views = ['', '~place', '~price', '~options', '~clear', '~days', '~dig', '~tables', '~paper'].map(
+    const views = ['', '~place', '~price', '~ways', '~options', '~clear', '~days', '~dig', '~tables', '~paper'].map(
       (at) => `build?at=${at}`,
     );
     const samples = ['quillfeather', 'wrenmoor'].flatMap((job) => views.map((view) => `/job/${job}/${view}`));
