@@ -37,7 +37,7 @@ export const sideLabel = ({ label, metric }: Side, units: UnitSystem): string =>
 
 /** What a change to a side is called among what was done. */
 export const changeLabel = (job: Job, { question, sides }: Pick<School, 'question' | 'sides'>, side: string): string =>
-  `${question}: ${sideLabel(
+  `${question} ${sideLabel(
     sides.find(({ id }) => id === side)!,
     headOf(job).units,
   )}`;

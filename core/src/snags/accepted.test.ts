@@ -71,6 +71,12 @@ describe('what the customer wants otherwise than it should be', () => {
     );
   });
 
+  it('is none while it was accepted as a thing to be minded only', () => {
+    const head = wanted.elements.get('job') as { accepted: { severity?: string }[] };
+    const lightly = head.accepted.map(({ severity: _was, ...rest }) => rest);
+    expect(planJob(withFields(wanted, 'job', { accepted: lightly })).verdict.state).toBe('fix');
+  });
+
   it('a Stop is never accepted, whatever somebody wrote', () => {
     const high = withFields(job, 'out', { groundLevel: 0.5 });
     const stop = planJob(high).snags.find(({ severity }) => severity === 'stop')!;

@@ -23,15 +23,26 @@ export function acceptanceOf(job: Job, snag: Snag): Acceptance | undefined {
   const { accepted } = headOf(job);
   if (!accepted || snag.severity === 'stop') return undefined;
   const found = accepted.find(isOf(snag));
+  // What was taken lightly once is not for that what the customer was warned of.
+  if (snag.severity === 'fix' && found?.severity !== 'fix') return undefined;
   return found && miss(snag) <= miss(found) * (1 + SAME) + ROUNDING ? found : undefined;
 }
 
 /** Accepts a snag as it is now; `on`: the day, as 2026-11-30. */
 export function acceptSnag(job: Job, snag: Snag, reason: string, on: string): Change {
-  const { code, at, other, figure, limit } = snag;
+  const { code, severity, at, other, figure, limit } = snag;
   const kept = (headOf(job).accepted ?? []).filter((each) => !isOf(snag)(each));
-  const accepted = { code, at, ...(other === undefined ? {} : { other }), figure, limit, reason, on };
-  const label = snag.severity === 'fix' ? 'Note that the customer wants it otherwise' : 'Accept a snag';
+  const accepted = {
+    code,
+    ...(severity === 'fix' ? { severity } : {}),
+    at,
+    ...(other === undefined ? {} : { other }),
+    figure,
+    limit,
+    reason,
+    on,
+  };
+  const label = severity === 'fix' ? 'Note that the customer wants it otherwise' : 'Accept a snag';
   return put(label, { ...headOf(job), accepted: [...kept, accepted] });
 }
 

@@ -118,6 +118,8 @@ export const calendarSchema = z
 /** A snag as it was when somebody accepted it, why, and on what day: one to mind, or one to mend that the customer wants otherwise. */
 const acceptanceSchema = z.strictObject({
   code: z.string().min(1).max(60),
+  /** That it was to be mended then: what was only to be minded is not accepted once it is. */
+  severity: z.literal('fix').optional(),
   at: idSchema,
   other: idSchema.optional(),
   figure: z.number(),
@@ -196,7 +198,8 @@ export const jobKind = kind<JobElement>(schema, {
     clearedOn: 'since when the dig may begin',
     startsOn: 'first day of the work',
     option: 'what this plan is called among its options',
-    accepted: 'code, at, other?, figure, limit, reason, on, of snags that are accepted as they were then',
+    accepted:
+      'code, severity (`fix`)?, at, other?, figure, limit, reason, on, of snags that are accepted as they were then',
     beyond: 'what is here besides that asks for a licensed engineer',
     explains: 'questions of building whose answer its offer explains',
     settings: 'rules of this job, in place of the usual ones',
