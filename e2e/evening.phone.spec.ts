@@ -91,6 +91,10 @@ test('the company’s ways go into its next job, its name onto its offers; a not
   await page.getByTestId('company-name').press('Enter');
   await page.getByTestId('company-terms').fill('Half at the start.\nThe rest when water runs.');
   await page.getByTestId('company-terms').blur();
+  // A page that is loaded anew in the same moment would break the sending off.
+  const company = async (): Promise<unknown> =>
+    ((await (await request.get('/api/company')).json()) as { company: unknown }).company;
+  await expect.poll(company).toMatchObject({ name: 'Fernhollow Drainage', terms: expect.stringContaining('The rest') });
 
   await page.goto(`/job/${job}/build?at=~ways`);
   const steep = page.getByTestId('school-pitch');

@@ -56,6 +56,8 @@ test('the bank, what lies over the trench and what a main carries are asked for:
   await page.getByTestId('new-out').fill('-3');
   await page.getByTestId('new-bank-top').fill('up there');
   await expect(page.getByText(/^Top of the bank: /)).toBeVisible();
+  await page.getByTestId('new-bank-top').fill('-5');
+  await expect(page.getByText('Top of the bank: It lies higher than the way out.')).toBeVisible();
   await page.getByTestId('new-bank-top').fill('-4"');
   await page.getByTestId('new-bank-length').fill('6');
   await page.getByRole('radio', { name: 'Drive' }).click();

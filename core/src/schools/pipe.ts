@@ -35,7 +35,7 @@ const MAKE: School = {
     reasons: MAKES[material] ?? MATERIAL_FACTS[material].note,
   })),
   asks: hasPipe,
-  chosen: (job) => commonOf(newRuns(job), 'material'),
+  chosen: (job) => SOLD_MATERIALS.find((each) => each === commonOf(newRuns(job), 'material')) ?? null,
   choose: (job, side) => {
     const head = headOf(job);
     const material = side as Material;

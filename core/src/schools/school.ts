@@ -91,7 +91,9 @@ export function fieldQuestion<E extends Change['puts'][number]>({
     asks: (job) => of(job).length > 0,
     chosen: (job) => {
       const [first, ...others] = of(job).map((element) => sideOf(element, job));
-      return others.every((side) => side === first) ? (first ?? null) : null;
+      // What is none of the sides, as pea stone, is none.
+      const isOne = others.every((side) => side === first) && question.sides.some(({ id }) => id === first);
+      return isOne ? first! : null;
     },
     choose: (job, side) =>
       put(

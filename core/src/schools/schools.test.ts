@@ -9,6 +9,7 @@ import { netOf, takeOff } from '../quantities/takeOff';
 import { brackenfold, quillfeather, wrenmoor } from '../samples';
 import { everyKindYard } from '../testing/everyKind';
 import { out, pipe, rain, spout, face, jobOf, node } from '../testing/parts';
+import { drainOf } from '../testing/someWorks';
 import { randomJob } from '../testing/randomJob';
 import { planJob } from '../verdict/planJob';
 import { differenceOf, standingOf, type Difference } from './difference';
@@ -89,6 +90,16 @@ it('a job by hand or by chance comes to the side that is chosen, and back to wha
     }),
     { numRuns: 60 },
   );
+});
+
+it('what is none of the sides is on none of them: old clay, pea stone, woven sheet', () => {
+  const job = jobOf(
+    drainOf({ stone: 'pea', fabric: 'woven' }),
+    spout(),
+    pipe('spout', { length: 9, material: 'clay' }),
+    out({ groundLevel: -2 }),
+  );
+  for (const id of ['make', 'stone', 'fabric']) expect([id, school(id).chosen(job)]).toEqual([id, null]);
 });
 
 it('no question is idle: every side of each changes something in one job or another', () => {

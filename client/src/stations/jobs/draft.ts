@@ -142,7 +142,7 @@ export const hasNoLine = ({ rows, outLevel }: Draft): boolean =>
 type WayOutDraft = QuickJob['wayOut'];
 
 /** The bank at daylight as it was typed; none where nothing was. */
-function bankOf({ form, units, bankTop, bankLength }: Draft, lacks: Lack[]): WayOutDraft['bank'] {
+function bankOf({ form, units, bankTop, bankLength }: Draft, foot: number, lacks: Lack[]): WayOutDraft['bank'] {
   if (form !== 'daylight' || `${bankTop}${bankLength}`.trim() === '') return undefined;
   const read = (path: 'bankTop' | 'bankLength', called: string, typed: string, entry: Entry): number | undefined => {
     if (typed.trim() === '') return undefined;
@@ -152,6 +152,8 @@ function bankOf({ form, units, bankTop, bankLength }: Draft, lacks: Lack[]): Way
     return undefined;
   };
   const topLevel = read('bankTop', 'Top of the bank', bankTop, levelEntry(units));
+  if (topLevel !== undefined && topLevel < foot)
+    lacks.push(wrong('bankTop', 'Top of the bank', 'It lies higher than the way out.'));
   const length = read('bankLength', 'Length of the bank', bankLength, lengthEntry(units)) ?? USUAL_BANK;
   return { length, ...(topLevel === undefined ? {} : { topLevel }) };
 }
@@ -215,7 +217,7 @@ export function readDraft(draft: Draft, stations: readonly RainStation[]): Draft
   });
   const out = levelEntry(draft.units).parse(draft.outLevel);
   const level = take('outLevel', 'Level of the way out', out, draft.outLevel, 'Say how low the way out lies.');
-  const bank = bankOf(draft, lacks);
+  const bank = bankOf(draft, level, lacks);
   if (lacks.length > 0) return { ok: false, lacks };
   return {
     ok: true,
