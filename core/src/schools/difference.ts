@@ -4,7 +4,7 @@ import { headOf, type Job } from '../job/job';
 import { priceOf } from '../price/price';
 import { takeOff } from '../quantities/takeOff';
 import type { Part } from '../quantities/takeOff';
-import type { Snag } from '../snags';
+import { snagKey, type Snag } from '../snags';
 import { tellSnag } from '../snags/tell';
 import type { Plan } from '../verdict/planJob';
 import { partLabel } from '../quantities/partLabel';
@@ -49,8 +49,6 @@ export interface Difference {
   better: readonly Told[];
 }
 
-const keyOf = ({ code, at, other = '' }: Snag): string => `${code} ${at} ${other}`;
-
 export function standingOf(job: Job, plan: Plan): Standing {
   const { units } = headOf(job);
   const taken = takeOff(job, plan);
@@ -66,7 +64,7 @@ export function standingOf(job: Job, plan: Plan): Standing {
     parts: new Map(taken.parts.map(({ key, item, buy, unit }) => [key, { buy, unit, label: partLabel(item, units) }])),
     snags: new Map(
       plan.snags.map((snag) => [
-        keyOf(snag),
+        snagKey(snag),
         {
           severity: snag.severity,
           said: tellSnag(job, plan, snag).headline,
