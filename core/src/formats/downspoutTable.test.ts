@@ -55,6 +55,18 @@ it('a row that cannot be read says why by its number, and the others stand', () 
   for (const { why } of refused) expect(why).toMatch(/^[“A-Z].*\.$/);
 });
 
+it('a row goes with the one that it leads to, none leads to itself, and a heading may name its unit', () => {
+  const said = (text: string): [number[], number[]] => {
+    const { rows, refused } = readDownspouts(yard(), cells(text));
+    return [rows.map(({ row }) => row), refused.map(({ row }) => row)];
+  };
+  expect(said('A\t400\t\t\tB\nB\t300\t\t\tC\nC\t300\t\t\tNowhere\nD\t200\t\t\tSwale')).toEqual([[4], [1, 2, 3]]);
+  expect(said('A\t400\t\t\ta')).toEqual([[], [1]]);
+  expect(said('Roof ft2\tName\n450\tBack')).toEqual([[2], []]);
+  expect(said(`${'x'.repeat(101)}\t400`)).toEqual([[], [1]]);
+  expect(readDownspouts(yard(), cells(`${'x'.repeat(100)}\t400`)).rows[0]!.spout.name).toHaveLength(100);
+});
+
 it('every size is read as it is written on its chip', () => {
   for (const size of DOWNSPOUT_SIZES) expect(parseDownspoutSize(DOWNSPOUT_LABELS[size])).toBe(size);
   expect(['4x3', '75 x 100', '2×3"', '150', 'wide', '9'].map(parseDownspoutSize)).toEqual([
@@ -79,7 +91,10 @@ it('whatever is pasted, no row is lost without a word, and the job stays whole',
       const written = table.filter((line) => line.some((each) => each.trim() !== '')).length;
       expect(written - rows.length - refused.length).toBeLessThanOrEqual(1);
       const puts = downspoutElements(job, rows);
-      expect(jobFaults(changed(job, { puts, removes: [] }))).toEqual([]);
+      const after = changed(job, { puts, removes: [] });
+      expect(jobFaults(after)).toEqual([]);
+      // Whatever was read as leading somewhere does.
+      expect(ofKind(after, 'run')).toHaveLength(rows.filter(({ leads }) => leads !== null).length);
     }),
   );
 });

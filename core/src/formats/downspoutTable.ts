@@ -25,6 +25,9 @@ const HEADINGS: readonly [RegExp, Column][] = [
 
 /** More than any house has. */
 export const MOST_DOWNSPOUTS = 200;
+/** Letters of a name, as a job takes them, and of one that may yet be numbered. */
+const MOST_NAME = 120;
+const LONGEST = 100;
 /** To what it leads to where nobody has said how far, m: 10 ft. */
 const USUAL_PIPE = 10 * METRES_PER_FOOT;
 
@@ -56,8 +59,9 @@ export function parseDownspoutSize(text: string): DownspoutSize | null {
 /** What each column holds, and how many rows stand above the first downspout. */
 function columnsOf(rows: readonly (readonly string[])[]): { columns: (Column | null)[]; heads: number } {
   const head = rows[0] ?? [];
-  // A heading has no figure in it.
-  if (head.some((cell) => /\d/.test(cell)) || head.length === 0) return { columns: [...USUAL_ORDER], heads: 0 };
+  // No cell of a heading begins with a figure, as `Roof ft2` does not.
+  if (head.some((cell) => /^\s*[-+]?\d/.test(cell)) || head.length === 0)
+    return { columns: [...USUAL_ORDER], heads: 0 };
   const columns = head.map((cell) => HEADINGS.find(([pattern]) => pattern.test(cell.trim()))?.[1] ?? null);
   return columns.includes('roof') ? { columns, heads: 1 } : { columns: [...USUAL_ORDER], heads: 0 };
 }
@@ -90,6 +94,7 @@ export function readDownspouts(job: Job, table: readonly (readonly string[])[]):
     if (roof === null) return refuse('How much roof it drains is missing.');
     if (!roof.ok) return refuse(roof.sentence);
     if (!(roof.value > 0 && roof.value <= 1e5)) return refuse('A roof is more than nothing.');
+    if (cell('name').length > LONGEST) return refuse(`A name has at most ${LONGEST} letters.`);
     const size = cell('size') === '' ? undefined : parseDownspoutSize(cell('size'));
     if (size === null)
       return refuse(`“${cell('size')}” is no size of downspout: write 2x3, 3x4, 4x5, or 3, 4, 5, 6 in round.`);
@@ -100,14 +105,14 @@ export function readDownspouts(job: Job, table: readonly (readonly string[])[]):
     if (pipe?.ok && !(pipe.value > 0)) return refuse('A pipe is longer than nothing.');
     const built = creation.build({
       id: freshId('ds'),
-      name: free(cell('name').slice(0, 60) || 'Downspout 1'),
+      name: free(cell('name') || 'Downspout 1'),
       groundLevel: ground?.value ?? 0,
     }) as Downspout;
     const spout = size ? { ...built, size } : built;
     const face: RoofFace = {
       id: freshId('face'),
       kind: 'roofFace',
-      name: free(`Roof of ${spout.name}`.slice(0, 60)),
+      name: free(`Roof of ${spout.name}`.slice(0, MOST_NAME)),
       storey: 1,
       shape: { type: 'area', area: roof.value },
       feeds: [{ to: spout.id, share: 1 }],
@@ -122,28 +127,42 @@ export function readDownspouts(job: Job, table: readonly (readonly string[])[]):
 /** What landings are called, as somebody would type it. */
 const called = (name: string): string => name.trim().toLowerCase();
 
-/** Rows that lead to something that is there, in the job or in the table. */
-function withEnds(job: Job, rows: readonly DownspoutRow[], refused: RefusedRow[]): ReadDownspouts {
-  const known = new Set([
-    ...job.elements.all.filter(isLanding).map(({ id }) => called(nameOf(job, id))),
-    ...rows.map(({ spout }) => called(spout.name)),
+/** What rows and a job's landings are called, with their ids: a row stands before a landing of its name. */
+const endsOf = (job: Job, rows: readonly DownspoutRow[]): ReadonlyMap<string, string> =>
+  new Map([
+    ...job.elements.all.filter(isLanding).map(({ id }) => [called(nameOf(job, id)), id] as const),
+    ...rows.map(({ spout }) => [called(spout.name), spout.id] as const),
   ]);
-  const lost = ({ leads }: DownspoutRow): boolean => leads !== null && !known.has(called(leads.to));
-  for (const { row, leads } of rows.filter(lost)) refused.push({ row, why: `Nothing here is called “${leads!.to}”.` });
+
+/** Rows that lead to something that is there, in the job or in the table; one that goes takes those with it that lead to it. */
+function withEnds(job: Job, read: readonly DownspoutRow[], refused: RefusedRow[]): ReadDownspouts {
+  let rows = read;
+  for (;;) {
+    const ends = endsOf(job, rows);
+    const why = ({ spout, leads }: DownspoutRow): string | null => {
+      if (leads === null) return null;
+      const to = ends.get(called(leads.to));
+      if (to === undefined) return `Nothing here is called “${leads.to}”.`;
+      return to === spout.id ? 'A downspout cannot lead to itself.' : null;
+    };
+    const kept = rows.filter((row) => why(row) === null);
+    for (const each of rows) {
+      const said = why(each);
+      if (said !== null) refused.push({ row: each.row, why: said });
+    }
+    if (kept.length === rows.length) break;
+    rows = kept;
+  }
   refused.sort((a, b) => a.row - b.row);
-  return { rows: rows.filter((row) => !lost(row)), refused };
+  return { rows, refused };
 }
 
 /** The elements of rows that were read, with a pipe from each that leads somewhere. */
 export function downspoutElements(job: Job, rows: readonly DownspoutRow[]): Element[] {
-  const ends = new Map([
-    ...job.elements.all.filter(isLanding).map(({ id }) => [called(nameOf(job, id)), id] as const),
-    ...rows.map(({ spout }) => [called(spout.name), spout.id] as const),
-  ]);
+  const ends = endsOf(job, rows);
   return rows.flatMap(({ spout, face, leads }): Element[] => {
-    const to = leads && ends.get(called(leads.to));
-    if (!leads || to === undefined || to === null || to === spout.id) return [face, spout];
-    const run = newRun(job, freshId('run'), spout.id, to, leads.length);
+    if (!leads) return [face, spout];
+    const run = newRun(job, freshId('run'), spout.id, ends.get(called(leads.to))!, leads.length);
     return [face, spout, leads.assumed ? { ...run, assumed: true } : run];
   });
 }
