@@ -14,7 +14,8 @@ import {
   type Share,
   type Weather,
 } from '@katabasis/core';
-import { useQuery, type UseQueryResult } from '@tanstack/react-query';
+import { useQuery, useQueryClient, type UseQueryResult } from '@tanstack/react-query';
+import { useState } from 'react';
 import { read } from '../sync/api';
 import { ask } from '../sync/ask';
 
@@ -64,6 +65,21 @@ export const useCompany = (): UseQueryResult<Company> =>
     queryKey: COMPANY_KEY,
     queryFn: companyNow,
   });
+
+/** A way to change the company from a page, and what the server said where it did not go. */
+export function useChangeCompany(): [change: (by: (now: Company) => Company) => Promise<void>, said: string | null] {
+  const queries = useQueryClient();
+  const [said, setSaid] = useState<string | null>(null);
+  const change = async (by: (now: Company) => Company): Promise<void> => {
+    setSaid(null);
+    try {
+      queries.setQueryData(COMPANY_KEY, await offices.changeCompany(by));
+    } catch (error) {
+      setSaid((error as Error).message);
+    }
+  };
+  return [change, said];
+}
 
 export const sharesKey = (job: string): readonly string[] => ['shares', job];
 export const useShares = (job: string): UseQueryResult<Share[]> =>

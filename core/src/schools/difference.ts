@@ -2,8 +2,7 @@
 import { stepsOf } from '../days/steps';
 import { headOf, type Job } from '../job/job';
 import { priceOf } from '../price/price';
-import { takeOff } from '../quantities/takeOff';
-import type { Part } from '../quantities/takeOff';
+import { takeOff, type Part } from '../quantities/takeOff';
 import { snagKey, type Snag } from '../snags';
 import { tellSnag } from '../snags/tell';
 import type { Plan } from '../verdict/planJob';

@@ -2,12 +2,12 @@
 import { MATERIAL_FACTS, SOLD_MATERIALS, type Material } from '../catalogue/pipes';
 import { put } from '../job/change';
 import { commonOf, manyRuns, newRuns } from '../job/edits/manyRuns';
-import { resized, withSettings } from '../job/edits/pipes';
+import { resized } from '../job/edits/pipes';
 import { headOf, ofKind, type Job } from '../job/job';
 import { PAVED, type Run } from '../job/kinds/run';
-import { DEFAULTS, resolveSettings } from '../job/settings';
+import { DEFAULTS } from '../job/settings';
 import { METRES_PER_INCH } from '../units/constants';
-import { changeLabel, fieldQuestion, wayQuestion, type School } from './school';
+import { changeLabel, fieldQuestion, settingsQuestion, wayQuestion, type School } from './school';
 
 const inches = (count: number): number => count * METRES_PER_INCH;
 const near = (one: number, other: number): boolean => Math.abs(one - other) < 1e-6;
@@ -47,7 +47,7 @@ const MAKE: School = {
 /** A quarter inch a foot. */
 const QUARTER = 1 / 48;
 
-const PITCHES: School = {
+const pitch = settingsQuestion({
   id: 'pitch',
   group: 'pipe',
   question: 'How steep, at least?',
@@ -67,20 +67,11 @@ const PITCHES: School = {
     },
   ],
   asks: hasPipe,
-  chosen: (job) => {
-    const { leastPitch, leastPitchLarge } = resolveSettings(headOf(job).settings);
-    if (near(leastPitch, DEFAULTS.leastPitch) && near(leastPitchLarge, DEFAULTS.leastPitchLarge)) return 'one';
-    return near(leastPitch, QUARTER) && near(leastPitchLarge, QUARTER) ? 'quarter' : null;
+  values: {
+    one: { leastPitch: DEFAULTS.leastPitch, leastPitchLarge: DEFAULTS.leastPitchLarge },
+    quarter: { leastPitch: QUARTER, leastPitchLarge: QUARTER },
   },
-  choose: (job, side) =>
-    withSettings(
-      job,
-      changeLabel(job, PITCHES, side),
-      side === 'one'
-        ? { leastPitch: DEFAULTS.leastPitch, leastPitchLarge: DEFAULTS.leastPitchLarge }
-        : { leastPitch: QUARTER, leastPitchLarge: QUARTER },
-    ),
-};
+});
 
 const LASER: School = {
   id: 'laser',
@@ -104,9 +95,7 @@ const LASER: School = {
     put(changeLabel(job, LASER, side), { ...headOf(job), pitchStyle: side as 'ground' | 'single' }),
 };
 
-const SHALLOW = inches(8);
-
-const COVER: School = {
+const cover = settingsQuestion({
   id: 'cover',
   group: 'pipe',
   question: 'How deep under a lawn?',
@@ -125,13 +114,8 @@ const COVER: School = {
     },
   ],
   asks: (job) => newRuns(job).some(({ under }) => under === undefined || under === 'turf'),
-  chosen: (job) => {
-    const { cover } = resolveSettings(headOf(job).settings);
-    return near(cover, DEFAULTS.cover) ? 'full' : near(cover, SHALLOW) ? 'shallow' : null;
-  },
-  choose: (job, side) =>
-    withSettings(job, changeLabel(job, COVER, side), { cover: side === 'full' ? DEFAULTS.cover : SHALLOW }),
-};
+  values: { full: { cover: DEFAULTS.cover }, shallow: { cover: inches(8) } },
+});
 
 /** New runs that carry one downspout and nothing else. */
 function firstRuns(job: Job): Run[] {
@@ -190,9 +174,9 @@ const laidIn = (job: Job, ...materials: Material[]): boolean =>
 
 export const PIPE_SCHOOLS: readonly School[] = [
   MAKE,
-  PITCHES,
+  pitch,
   LASER,
-  COVER,
+  cover,
   first,
   wayQuestion({
     id: 'glue',

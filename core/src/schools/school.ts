@@ -1,7 +1,9 @@
 /** A question that builders answer in more than one way, each with its reasons; and what a job has chosen of it. */
 import { waysOf, type BuildWays } from '../job/buildWays';
 import { put, type Change } from '../job/change';
+import { withSettings } from '../job/edits/pipes';
 import { headOf, type Job } from '../job/job';
+import { resolveSettings, type Settings } from '../job/settings';
 import type { UnitSystem } from '../units';
 
 export const SCHOOL_GROUPS = ['pipe', 'drain', 'ends', 'work'] as const;
@@ -102,5 +104,23 @@ export function fieldQuestion<E extends Change['puts'][number]>({
           .filter((element) => sideOf(element, job) !== side)
           .map((element) => set(element, side, job)),
       ),
+  };
+}
+
+/** A question about rules of the job: the side is the one whose values all of them have. */
+export interface SettingsQuestion extends Pick<School, 'id' | 'group' | 'question' | 'sides' | 'asks'> {
+  values: Record<string, Partial<Settings>>;
+}
+
+export function settingsQuestion({ values, ...question }: SettingsQuestion): School {
+  return {
+    ...question,
+    chosen: (job) => {
+      const now = resolveSettings(headOf(job).settings);
+      const isOn = (of: Partial<Settings>): boolean =>
+        Object.entries(of).every(([rule, value]) => Math.abs(now[rule as keyof Settings] - value) < 1e-6);
+      return question.sides.find(({ id }) => isOn(values[id]!))?.id ?? null;
+    },
+    choose: (job, side) => withSettings(job, changeLabel(job, question, side), values[side]!),
   };
 }

@@ -1,9 +1,8 @@
 /** A job's ways beside the company's: taken over from it, or kept as its own. */
 import { headOf, put, type Company, type JobElement } from '@katabasis/core';
-import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { COMPANY_KEY, offices, useCompany } from '../../../files/offices';
+import { useChangeCompany, useCompany } from '../../../files/offices';
 import { useJob } from '../../../planning/useJob';
 import { same } from '../../../sync/same';
 import { without } from '../../../input/without';
@@ -26,25 +25,17 @@ function waysIn({ ways, calendar }: Own): Pick<Company, 'ways' | 'calendar'> {
 export function CompanyWays() {
   const { job, edit } = useJob();
   const company = useCompany();
-  const queries = useQueryClient();
-  const [said, setSaid] = useState<string | null>(null);
+  const [change, unsent] = useChangeCompany();
+  const [refused, setRefused] = useState<string | null>(null);
   const head = headOf(job);
   const { data } = company;
   if (!data) return null;
   const [own, theirs] = [waysIn(head), waysIn(data)];
   if (same(own, theirs))
     return <Text kind="small">{same(own, {}) ? 'The usual ways.' : 'The company’s own ways.'}</Text>;
-  const keep = async (): Promise<void> => {
-    setSaid(null);
-    try {
-      const next = await offices.changeCompany((now) => ({
-        ...without(without(now, 'ways', undefined), 'calendar', undefined),
-        ...own,
-      }));
-      queries.setQueryData(COMPANY_KEY, next);
-    } catch (error) {
-      setSaid((error as Error).message);
-    }
+  const keep = (): void => {
+    setRefused(null);
+    void change((now) => ({ ...without(without(now, 'ways', undefined), 'calendar', undefined), ...own }));
   };
   const takeOver = (): void => {
     const { raised, make } = head.ways ?? {};
@@ -52,14 +43,15 @@ export function CompanyWays() {
     const ways = { ...theirs.ways, ...(raised ? { raised } : {}), ...(make ? { make } : {}) };
     const calendar = { ...theirs.calendar, ...(holidays ? { holidays } : {}) };
     const bare = without(without(head, 'ways', undefined), 'calendar', undefined);
-    setSaid(edit(put('Build as the company does', { ...bare, ways, calendar })));
+    setRefused(edit(put('Build as the company does', { ...bare, ways, calendar })));
   };
+  const said = refused ?? unsent;
   return (
     <View style={{ gap: SPACE.s }}>
       <Text>This job is not built as the company’s others are.</Text>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
         <Button label="Build as the company does" onPress={takeOver} testID="take-ways" />
-        <Button label="Keep these as the company’s" onPress={() => void keep()} testID="keep-ways" />
+        <Button label="Keep these as the company’s" onPress={keep} testID="keep-ways" />
       </View>
       {said !== null && (
         <Text tone="stop" role="alert">

@@ -1,8 +1,6 @@
 /** A way of building kept for the company's new jobs. */
-import { sideOfCompany, withSide, type Company, type School } from '@katabasis/core';
-import { useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
-import { COMPANY_KEY, offices, useCompany } from '../../../files/offices';
+import { sideOfCompany, withSide, type School } from '@katabasis/core';
+import { useChangeCompany, useCompany } from '../../../files/offices';
 import { useJob } from '../../../planning/useJob';
 import { Button } from '../../../ui/Button';
 import { Text } from '../../../ui/Text';
@@ -10,22 +8,13 @@ import { Text } from '../../../ui/Text';
 export function ForCompany({ school, side }: { school: School; side: string }) {
   const { job } = useJob();
   const { data } = useCompany();
-  const queries = useQueryClient();
-  const [said, setSaid] = useState<string | null>(null);
+  const [change, said] = useChangeCompany();
   if (!data) return null;
   if (sideOfCompany(data, school) === side) return <Text kind="small">New jobs begin so.</Text>;
-  const keep = async (): Promise<void> => {
-    setSaid(null);
-    try {
-      const next = await offices.changeCompany((now: Company) => withSide(now, school, job, side));
-      queries.setQueryData(COMPANY_KEY, next);
-    } catch (error) {
-      setSaid((error as Error).message);
-    }
-  };
+  const keep = (): void => void change((now) => withSide(now, school, job, side));
   return (
     <>
-      <Button label="Begin new jobs so" kind="bare" onPress={() => void keep()} testID={`company-${school.id}`} />
+      <Button label="Begin new jobs so" kind="bare" onPress={keep} testID={`company-${school.id}`} />
       {said !== null && (
         <Text tone="stop" role="alert">
           {said}
