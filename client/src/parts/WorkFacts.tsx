@@ -15,7 +15,7 @@ export function WorkFacts({ element }: { element: Element }) {
   const [asked, setAsked] = useState<string | null>(null);
   const facts = workFacts(job, plan, element.id);
   if (facts.length === 0) return null;
-  const working = asked === null ? null : workWorking(job, plan, element.id, asked);
+  const working = asked === null ? null : workWorking(job, plan, element.id, asked)?.();
   if (working) return <WorkingPanel working={working} onBack={() => setAsked(null)} />;
   return (
     <View style={figureRow} aria-live="polite">

@@ -2,6 +2,7 @@ import { memo, useCallback, useEffect, useRef, useState, type KeyboardEvent, typ
 import { ScrollView, View } from 'react-native';
 import { useStyles } from '../theme/theme';
 import { FLAT, TOUCH, type Palette } from '../theme/tokens';
+import { chip, chosenChip } from './chip';
 import { Press } from './Press';
 import { Text } from './Text';
 
@@ -9,29 +10,13 @@ const make = (palette: Palette) => ({
   // Beside other fields its chips wrap, rather than push the sheet sideways.
   whole: { maxWidth: '100%' as const },
   row: { flexDirection: 'row' as const, flexWrap: 'wrap' as const, gap: 8 },
-  chip: {
-    minHeight: TOUCH,
-    minWidth: TOUCH,
-    maxWidth: '100%' as const,
-    paddingHorizontal: 12,
-    paddingVertical: 6,
-    borderWidth: 1.5,
-    borderColor: palette.line,
-    borderRadius: 4,
-    justifyContent: 'center' as const,
-  },
+  chip: { ...chip(palette), minWidth: TOUCH },
   strip: { flexDirection: 'row' as const, gap: 8 },
   inStrip: { maxWidth: 168 },
   inside: { flexDirection: 'row' as const, alignItems: 'center' as const, gap: 6, maxWidth: '100%' as const, ...FLAT },
   words: { flexShrink: 1, ...FLAT },
   compact: { paddingHorizontal: 8 },
-  on: {
-    borderColor: palette.ink,
-    backgroundColor: palette.bank,
-    borderWidth: 2.5,
-    paddingHorizontal: 11,
-    paddingVertical: 5,
-  },
+  on: chosenChip(palette),
 });
 
 export interface Option<T extends string> {

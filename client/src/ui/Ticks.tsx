@@ -1,29 +1,12 @@
 /** Things of which any may be ticked, as chips. */
 import { View } from 'react-native';
 import { useStyles } from '../theme/theme';
-import { SPACE, TOUCH, type Palette } from '../theme/tokens';
+import { SPACE, type Palette } from '../theme/tokens';
+import { chip, chosenChip } from './chip';
 import { Press } from './Press';
 import { Text } from './Text';
 
-const make = (palette: Palette) => ({
-  chip: {
-    minHeight: TOUCH,
-    maxWidth: '100%' as const,
-    paddingHorizontal: 12,
-    paddingVertical: 6,
-    borderWidth: 1.5,
-    borderColor: palette.line,
-    borderRadius: 4,
-    justifyContent: 'center' as const,
-  },
-  on: {
-    borderColor: palette.ink,
-    backgroundColor: palette.bank,
-    borderWidth: 2.5,
-    paddingHorizontal: 11,
-    paddingVertical: 5,
-  },
-});
+const make = (palette: Palette) => ({ chip: chip(palette), on: chosenChip(palette) });
 
 interface Props {
   label: string;

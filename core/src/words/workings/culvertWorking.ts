@@ -17,9 +17,8 @@ const SOURCE =
 /** What x = Q / (A √D) is multiplied by where it is worked in metres. */
 const SI = 1.811;
 
-function headwater(culvert: Culvert, plan: CulvertPlan, units: UnitSystem): Working | null {
+function headwater(culvert: Culvert, plan: CulvertPlan, units: UnitSystem): Working {
   const { diameter, flow } = { diameter: culvert.nominal, flow: plan.flow / (culvert.pipes ?? 1) };
-  if (flow <= 0) return null;
   const { k, m, c, y, ke, ks, label } = CULVERT_INLET_FACTS[culvert.inlet];
   const { roughness } = MATERIAL_FACTS[culvert.material];
   const { length, plain, plainArea, plainFlow, g } = sumsIn(units);
@@ -62,9 +61,13 @@ const freeboard = (culvert: Culvert, plan: CulvertPlan, units: UnitSystem): Work
   source: 'Levels of this job.',
 });
 
+/** Water stands before it where some comes. */
+export const hasCulvertWorking = ({ flow }: CulvertPlan, quantity: CulvertQuantity): boolean =>
+  quantity === 'freeboard' || flow > 0;
+
 export const culvertWorking = (
   culvert: Culvert,
   plan: CulvertPlan,
   quantity: CulvertQuantity,
   units: UnitSystem,
-): Working | null => (quantity === 'headwater' ? headwater(culvert, plan, units) : freeboard(culvert, plan, units));
+): Working => (quantity === 'headwater' ? headwater(culvert, plan, units) : freeboard(culvert, plan, units));

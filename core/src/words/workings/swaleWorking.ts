@@ -52,17 +52,18 @@ function flowLine({ swale, plan, units }: Asked, depth: number, flow: number): s
 const bed = ({ swale, plan, units }: Asked): string =>
   `${SECTIONS[swale.section]}, ${text(showSmall(swale.depth, units))} deep, sides ${decimals(swale.sideSlope, 2)} to 1, n = ${LINING_FACTS[swale.lining].roughness} (${LINING_FACTS[swale.lining].label}), falls ${text(showPitch(plan.pitch))}`;
 
-/** Of water that nothing below backs up; 0 where none runs. */
+/** Of water that nothing below backs up. */
 const normalDepthOf = ({ swale, plan }: Asked): number =>
-  plan.pitch > 0 && plan.flow > 0
-    ? swaleFlow(shapeOf(swale), plan.flow, plan.pitch, LINING_FACTS[swale.lining].roughness).depth
-    : 0;
+  swaleFlow(shapeOf(swale), plan.flow, plan.pitch, LINING_FACTS[swale.lining].roughness).depth;
 
-const WORKINGS: Record<SwaleQuantity, (asked: Asked) => Working | null> = {
+/** Depth and speed are of water that runs. */
+export const hasSwaleWorking = ({ pitch, flow }: SwalePlan, quantity: SwaleQuantity): boolean =>
+  quantity === 'capacity' || quantity === 'freeboard' || (pitch > 0 && flow > 0);
+
+const WORKINGS: Record<SwaleQuantity, (asked: Asked) => Working> = {
   depth: (asked) => {
     const { plan, units } = asked;
     const depth = normalDepthOf(asked);
-    if (depth === 0) return null;
     const backed = plan.depth > depth + 0.001;
     return {
       title: 'Water in it',
@@ -99,7 +100,6 @@ const WORKINGS: Record<SwaleQuantity, (asked: Asked) => Working | null> = {
   velocity: (asked) => {
     const { swale, plan, units } = asked;
     const depth = normalDepthOf(asked);
-    if (depth === 0) return null;
     const { area } = wetAt(shapeOf(swale), depth);
     const { plainFlow, plainArea } = sumsIn(units);
     return {
@@ -128,9 +128,5 @@ const WORKINGS: Record<SwaleQuantity, (asked: Asked) => Working | null> = {
   }),
 };
 
-export const swaleWorking = (
-  swale: Swale,
-  plan: SwalePlan,
-  quantity: SwaleQuantity,
-  units: UnitSystem,
-): Working | null => WORKINGS[quantity]({ swale, plan, units });
+export const swaleWorking = (swale: Swale, plan: SwalePlan, quantity: SwaleQuantity, units: UnitSystem): Working =>
+  WORKINGS[quantity]({ swale, plan, units });

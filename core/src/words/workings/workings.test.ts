@@ -31,7 +31,7 @@ const openPlan = planJob(openYard);
 const openWorkings = (units: Units): Working[] => {
   const job = withFields(openYard, 'job', { units });
   return Object.keys(openPlan.works).flatMap((id) =>
-    workFacts(job, openPlan, id).flatMap(({ label }) => workWorking(job, openPlan, id, label) ?? []),
+    workFacts(job, openPlan, id).flatMap(({ label }) => workWorking(job, openPlan, id, label)?.() ?? []),
   );
 };
 
