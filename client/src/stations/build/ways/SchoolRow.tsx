@@ -147,7 +147,13 @@ function Explained({ school }: { school: School }) {
   return (
     <Ticks
       label="For the customer"
-      options={[{ value: school.id, label: 'Explained in the offer', testID: `explain-${school.id}` }]}
+      options={[
+        {
+          value: school.id,
+          label: on ? 'Explained in the offer' : 'Explain it in the offer',
+          testID: `explain-${school.id}`,
+        },
+      ]}
       ticked={explains}
       onToggle={toggle}
     />
