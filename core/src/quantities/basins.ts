@@ -7,7 +7,8 @@ import { isNew, type Basin } from '../job/kinds';
 import { footOnWay } from '../site/place';
 import { METRES_PER_FOOT } from '../units/constants';
 import type { Counting } from './counting';
-import { makeOfFittings, openings, type Lines } from './fittings';
+import { makeOfFittings, openings } from './fittings';
+import type { At } from './pipesAt';
 
 /** Soil that takes the last of a basin's water, by its conductivity, m/s; and how near a building none is let into the ground, m. */
 const DRAINS = 3e-6;
@@ -23,15 +24,11 @@ export function weeps(job: Job, { place }: Basin, { basinFloor }: BuildWays): bo
   );
 }
 
-export function countBasin(
-  lines: Lines,
-  { basin, invert, ways }: { basin: Basin; invert: number | null; ways: BuildWays },
-  counting: Counting,
-): void {
+export function countBasin({ landing: basin, pipes: met, invert, weeps: lets }: At<Basin>, counting: Counting): void {
   const { id, grate, count = 1, groundLevel, sumpDepth = 0 } = basin;
   const { body, ports } = BOXES[grate];
-  const leaving = lines.from.get(id);
-  const pipes = [...(lines.into.get(id) ?? []), ...(leaving ? [leaving] : [])];
+  const leaving = met.below;
+  const pipes = [...met.above, ...(leaving ? [leaving] : [])];
   if (basin.here) {
     // Into a box that was here before only new pipe wants an opening.
     openings(pipes.filter(isNew), id, counting);
@@ -61,7 +58,7 @@ export function countBasin(
   counting.add({ type: 'dug' }, id, count * dug);
   counting.add({ type: 'spoil' }, id, count * kept);
   counting.add({ type: 'backfill' }, id, count * (dug - kept));
-  if (!weeps(lines.job, basin, ways)) return;
+  if (!lets) return;
   counting.add({ type: 'weepHole' }, id, count * WEEP_HOLES);
   // Between the stone and the soil, up its sides.
   counting.add({ type: 'fabric' }, id, count * (hole + 4 * Math.sqrt(hole) * UNDER_BOX));

@@ -34,6 +34,7 @@ export type Tally = (id: string, quantity?: number) => void;
 
 export class Counting {
   private readonly parts = new Map<string, Tallied>();
+  private readonly byType = new Map<Item['type'], Counted[]>();
   readonly missing: Missing[] = [];
 
   /** A tally of one thing, for what is added many times over. */
@@ -49,37 +50,51 @@ export class Counting {
     if (quantity > 0) tally(this.part(keyOfItem(item), item), id, quantity);
   }
 
+  /** Adds what nothing was counted of at that element before, of an item whose key is known. */
+  addFirst(key: string, item: Item, id: string, quantity: number): void {
+    if (quantity > 0) put(this.part(key, item), id, quantity);
+  }
+
   private part(key: string, item: Item): Tallied {
     const known = this.parts.get(key);
     if (known) return known;
     const part = { counted: { key, item, uses: [] }, at: null };
     this.parts.set(key, part);
+    const alike = this.byType.get(item.type);
+    if (alike) alike.push(part.counted);
+    else this.byType.set(item.type, [part.counted]);
     return part;
   }
 
+  /** All of a type. */
+  ofType(type: Item['type']): readonly Counted[] {
+    return [...(this.byType.get(type) ?? [])];
+  }
+
+  /** In the order first met. */
   get all(): readonly Counted[] {
     return [...this.parts.values()].map(({ counted }) => counted);
   }
 }
 
-function useAt({ counted: { item, uses }, at }: Tallied, id: string): Use | undefined {
+function useAt(part: Tallied, id: string): Use | undefined {
+  const { item, uses } = part.counted;
   // Every piece of pipe is cut by itself.
   if (item.type === 'pipe') return undefined;
-  if (at) return at.get(id);
+  if (uses.length > FEW) part.at ??= new Map(uses.map((each) => [each.id, each]));
+  if (part.at) return part.at.get(id);
   for (let k = uses.length - 1; k >= 0; k--) if (uses[k]!.id === id) return uses[k];
   return undefined;
 }
 
+function put({ counted, at }: Tallied, id: string, quantity: number): void {
+  const use = { id, quantity };
+  counted.uses.push(use);
+  at?.set(id, use);
+}
+
 function tally(part: Tallied, id: string, quantity: number): void {
   const before = useAt(part, id);
-  if (before) {
-    before.quantity += quantity;
-    return;
-  }
-  const { uses } = part.counted;
-  const use = { id, quantity };
-  uses.push(use);
-  if (part.at) part.at.set(id, use);
-  else if (uses.length > FEW && part.counted.item.type !== 'pipe')
-    part.at = new Map(uses.map((each) => [each.id, each]));
+  if (before) before.quantity += quantity;
+  else put(part, id, quantity);
 }

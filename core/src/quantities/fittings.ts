@@ -3,14 +3,15 @@ import type { Material } from '../catalogue/pipes';
 import { outsideOf, RISER, STRIP } from '../catalogue/supply';
 import { headOf, ofKind, type Job } from '../job/job';
 import { resolveSettings } from '../job/settings';
-import { isNew, isLaid, type Junction, type Landing, type Run } from '../job/kinds';
+import { isNew, type Junction, type Landing, type Run } from '../job/kinds';
 import { wayOfRun } from '../job/places';
 import { jointOf, type Piece } from '../network/joints';
 import type { Solution } from '../plan/solution';
 import type { Counting } from './counting';
 import type { Item } from '../catalogue/items';
 import { trenchWidth } from './widths';
-import { addBends, directionsOf, isBent, ownTurns, turnBetween } from './turns';
+import { isRun, turnInto, type Arriving, type PipesAt, type At } from './pipesAt';
+import { addBends, isBent, ownTurns } from './turns';
 
 /** A wye turns its branch by so much itself, rad; where nobody knows how a branch comes, one 45 makes the sweep. */
 const WYE_TURN = Math.PI / 4;
@@ -20,33 +21,6 @@ const TURNS: Record<NonNullable<Junction['turn']>, readonly (45 | 90)[]> = {
   two45: [45, 45],
   one90: [90],
 };
-
-/** Pipes of a job that come in at each landing, and the one that leaves. */
-export class Lines {
-  readonly into = new Map<string, Run[]>();
-  readonly from = new Map<string, Run>();
-
-  constructor(readonly job: Job) {
-    for (const run of ofKind(job, 'run')) {
-      if (!isLaid(run)) continue;
-      const there = this.into.get(run.to);
-      if (there) there.push(run);
-      else this.into.set(run.to, [run]);
-      this.from.set(run.from, run);
-    }
-  }
-
-  /** How a pipe turns from where it comes in to where the next leaves, rad; null off the plan. */
-  turn(above: Arriving, below: Run): number | null {
-    if (!isRun(above)) return null;
-    const [a, b] = [directionsOf(this.job, above), directionsOf(this.job, below)];
-    return a && b ? turnBetween(a.foot, b.head) : null;
-  }
-}
-
-/** What comes in at a landing: a run, or the pipe of what the landing itself is. */
-export type Arriving = Run | (Piece & { parallel?: number | undefined });
-const isRun = (piece: Arriving): piece is Run => 'id' in piece;
 
 /** Pipe of every run that is laid anew, and the bends within it; what becomes of the old ones. */
 export function countRuns(job: Job, { runs }: Pick<Solution, 'runs'>, counting: Counting): void {
@@ -89,29 +63,22 @@ function takenOut(job: Job, run: Run, counting: Counting): void {
   counting.add({ type: 'turf' }, id, length * (width + STRIP));
 }
 
-/** What stands at every landing that is a fitting, and what joins pipe to pipe there. */
-export function countFittings(lines: Lines, solution: Pick<Solution, 'landings'>, counting: Counting): void {
-  for (const junction of ofKind(lines.job, 'junction')) {
-    const below = lines.from.get(junction.id);
-    const above = lines.into.get(junction.id) ?? [];
-    const pipes = [...above, ...(below ? [below] : [])];
-    // What was here before has what joins what was here before.
-    if (junction.here && !pipes.some(isNew)) continue;
-    if (junction.form === 'sedimentTrap') {
-      if (!junction.here) counting.add({ type: 'trap' }, junction.id);
-      openings(junction.here ? pipes.filter(isNew) : pipes, junction.id, counting);
-      continue;
-    }
-    if (!below) {
-      closed(above, junction.id, counting);
-      continue;
-    }
-    const rises = junction.form === 'cleanout' && !junction.here ? 1 : 0;
-    meeting(lines, { ...junction, legs: rises }, above, below, counting);
-    const invert = solution.landings[junction.id]?.invert ?? null;
-    if (junction.form === 'cleanout') cleanout(junction, { below, invert, isHead: above.length === 0 }, counting);
-    else if (above.length === 0) closed([below], junction.id, counting);
+/** What stands at a landing that is a fitting, and what joins pipe to pipe there. */
+export function countJunction({ landing: junction, pipes, invert }: At<Junction>, counting: Counting): void {
+  const { above, below } = pipes;
+  const all = [...above, ...(below ? [below] : [])];
+  // What was here before has what joins what was here before.
+  if (junction.here && !all.some(isNew)) return;
+  if (junction.form === 'sedimentTrap') {
+    if (!junction.here) counting.add({ type: 'trap' }, junction.id);
+    openings(junction.here ? all.filter(isNew) : all, junction.id, counting);
+    return;
   }
+  if (!below) return closed(above, junction.id, counting);
+  const rises = junction.form === 'cleanout' && !junction.here ? 1 : 0;
+  meeting(pipes, { ...junction, legs: rises }, above, below, counting);
+  if (junction.form === 'cleanout') cleanout(junction, { below, invert, isHead: above.length === 0 }, counting);
+  else if (above.length === 0) closed([below], junction.id, counting);
 }
 
 /** Pipe that leads on to nothing yet is closed. */
@@ -131,13 +98,13 @@ export function openings(runs: readonly Run[], id: string, counting: Counting): 
  * as many go on as can; what comes in besides joins them, and where more go on than come one is parted by a wye.
  */
 export function meeting(
-  lines: Lines,
+  pipes: PipesAt,
   { id, form, turn: bend, legs = 0 }: Meeting,
   above: readonly Arriving[],
   below: Run,
   counting: Counting,
 ): void {
-  const turnOf = (piece: Arriving): number => lines.turn(piece, below) ?? Infinity;
+  const turnOf = (piece: Arriving): number => turnInto(pipes, piece) ?? Infinity;
   const [main, ...branches] =
     above.length < 2 ? above : [...above].sort((a, b) => b.nominal - a.nominal || turnOf(a) - turnOf(b));
   if (!main) return;
@@ -152,7 +119,7 @@ export function meeting(
   const old = isOld(main) && isOld(below);
   // Of two old pipes what joins them is there.
   if (old && !isSet) return;
-  const turn = old ? null : lines.turn(main, below);
+  const turn = old ? null : turnInto(pipes, main);
   const made = form === 'bend' && !old && (turn === null || bend !== undefined) ? TURNS[bend ?? 'one45'] : null;
   const bent = made !== null || isBent({ material }, turn ?? 0);
   // Into clay whatever is set is of smooth pipe, booted to it once all have come together.
@@ -166,7 +133,7 @@ export function meeting(
   // Parted: from the line's own size into as many as go on.
   sideWyes(below, nominal, parted, id, counting);
   for (const side of sides)
-    for (let k = 0; k < (side.parallel ?? 1); k++) branch(lines, { id, square: form === 'tee', side, below }, counting);
+    for (let k = 0; k < (side.parallel ?? 1); k++) branch(pipes, { id, square: form === 'tee', side, below }, counting);
   // Where nothing else joins two pipes of a size, a coupler does.
   if (isSet || bent || form === 'cleanout' || !same || !isRun(main)) return;
   const { makes, wall } = jointOf(main, below);
@@ -197,7 +164,7 @@ interface Branch {
   below: Run;
 }
 
-function branch(lines: Lines, { id, square, side, below }: Branch, counting: Counting): void {
+function branch(pipes: PipesAt, { id, square, side, below }: Branch, counting: Counting): void {
   const { nominal } = below;
   const material = makeOfFittings(below);
   counting.add({ type: square ? 'tee' : 'wye', material, nominal, branch: Math.min(nominal, side.nominal) }, id);
@@ -208,7 +175,7 @@ function branch(lines: Lines, { id, square, side, below }: Branch, counting: Cou
   if (side.nominal > nominal + 1e-6)
     counting.add({ type: 'reducer', material: side.material, nominal: side.nominal, branch: nominal }, id);
   if (square) return;
-  const turn = lines.turn(side, below);
+  const turn = turnInto(pipes, side);
   const piece = { material: side.material, nominal: Math.min(nominal, side.nominal) };
   addBends(counting, piece, turn === null ? WYE_TURN : Math.abs(turn - WYE_TURN), id);
 }

@@ -3,14 +3,14 @@ import { OUTFALLS } from '../catalogue/outfalls';
 import { STONE_FACTS } from '../catalogue/stone';
 import { DIGGER_FACTS } from '../catalogue/diggers';
 import { CHAMBER, LAP } from '../catalogue/supply';
-import { ofKind } from '../job/job';
 import { isNew, type Discharge, type Run } from '../job/kinds';
 import { jointOf } from '../network/joints';
 import { METRES_PER_FOOT, METRES_PER_INCH } from '../units/constants';
 import { usualPump } from '../works/pumpBasin';
 import { storeOf } from '../works/store';
 import type { Counting } from './counting';
-import { makeOfFittings, spliced, type Lines } from './fittings';
+import { makeOfFittings, spliced } from './fittings';
+import type { At } from './pipesAt';
 
 /** An apron where nobody has drawn one: so many pipe widths long and wide, and so thick, m. */
 const APRON = { long: 6, wide: 3, thick: 0.2 };
@@ -24,17 +24,14 @@ const SPLICED = 12 * METRES_PER_INCH;
 /** Hollow that is more so than any stone is built of chambers. */
 const HOLLOW = 0.9;
 
-export function countOutlets(lines: Lines, counting: Counting): void {
-  for (const out of ofKind(lines.job, 'discharge')) {
-    const arriving = lines.into.get(out.id) ?? [];
-    for (const run of arriving.filter(isNew)) countEnd(out, run, counting);
-    const widest = Math.max(0, ...arriving.map(({ nominal }) => nominal));
-    if (out.stone)
-      counting.add({ type: 'stone', stone: 'apron' }, out.id, APRON.long * APRON.wide * APRON.thick * widest ** 2);
-    if (out.here) continue;
-    countStore(out, counting);
-    countPump(out, counting);
-  }
+export function countOutlet({ landing: out, pipes: { above } }: At<Discharge>, counting: Counting): void {
+  for (const run of above.filter(isNew)) countEnd(out, run, counting);
+  const widest = Math.max(0, ...above.map(({ nominal }) => nominal));
+  if (out.stone)
+    counting.add({ type: 'stone', stone: 'apron' }, out.id, APRON.long * APRON.wide * APRON.thick * widest ** 2);
+  if (out.here) return;
+  countStore(out, counting);
+  countPump(out, counting);
 }
 
 function countEnd(out: Discharge, run: Run, counting: Counting): void {

@@ -10,8 +10,8 @@ import { Counting, type Counted, type Missing, type Use } from './counting';
 import { cutStock, type Cut } from './cuttingStock';
 import { countEarth, trenchesOf, type Trench } from './earth';
 import { countAlong } from './along';
-import { countFittings, countRuns, Lines } from './fittings';
-import { countInlets } from './inlets';
+import { countRuns } from './fittings';
+import { countLandings } from './landings';
 import {
   GROUP_OF,
   keyOfItem,
@@ -22,8 +22,6 @@ import {
   type PartUnit,
 } from '../catalogue/items';
 import { countJoints, couplersFor } from './joints';
-import { countOutlets } from './outlets';
-import { countOwnPipes } from './ownPipes';
 import { countWorks, trenchedIn } from './works';
 import { worksDug, type Dug } from './worksDug';
 
@@ -74,9 +72,7 @@ export const netOf = (parts: readonly Part[], ...types: Item['type'][]): number 
   parts.reduce((sum, { item, net }) => sum + (types.includes(item.type) ? net : 0), 0);
 
 const totalOf = (counting: Counting, type: Item['type']): number =>
-  counting.all
-    .filter(({ item }) => item.type === type)
-    .reduce((all, { uses }) => uses.reduce((so, { quantity }) => so + quantity, all), 0);
+  counting.ofType(type).reduce((all, { uses }) => uses.reduce((so, { quantity }) => so + quantity, all), 0);
 
 /**
  * Earth over the whole job: what is dug and left over goes first to where fill is wanted, what still lacks is brought in, and the rest is
@@ -86,7 +82,7 @@ function balanceEarth({ earth }: BuildWays, counting: Counting): number {
   const wanted = totalOf(counting, 'fill');
   const used = earth === 'used' ? Math.min(totalOf(counting, 'spoil'), wanted) : 0;
   const share = wanted > 0 ? 1 - used / wanted : 0;
-  const filled = counting.all.find(({ item }) => item.type === 'fill');
+  const filled = counting.ofType('fill')[0];
   for (const { id, quantity } of filled?.uses ?? []) counting.add({ type: 'broughtIn' }, id, share * quantity);
   return used;
 }
@@ -189,16 +185,13 @@ export function takeOff(
   solution: Pick<Solution, 'runs' | 'landings' | 'works' | 'here' | 'lines'>,
   before?: TakeOff,
 ): TakeOff {
-  const kept = new Kept(before?.kept);
-  const job = situated(given, solution);
+  // What the plan did not ask itself, as the ground where no figure hangs on it, is kept from one take-off to the next.
+  const kept = new Kept(before?.kept, solution.here?.kept);
+  const job: Job = { ...situated(given, solution), kept };
   const ways = waysOf(headOf(job).ways);
   const counting = new Counting();
-  const lines = new Lines(job);
   countRuns(job, solution, counting);
-  countFittings(lines, solution, counting);
-  countInlets(lines, solution, ways, counting);
-  countOutlets(lines, counting);
-  countOwnPipes(lines, counting);
+  countLandings(job, solution, kept, counting);
   countWorks(job, solution, counting);
   const trenches = trenchesOf(job, solution, kept);
   countEarth(trenches, counting);
@@ -206,7 +199,7 @@ export function takeOff(
   countAlong({ job, solution, trenches, works, ways }, counting);
   countRaised(ways, counting);
   const cuts = new Map<string, Cut>();
-  for (const counted of counting.all) {
+  for (const counted of counting.ofType('pipe')) {
     const { item, key, uses } = counted;
     if (item.type !== 'pipe') continue;
     const lengths = uses.map(({ quantity }) => quantity);

@@ -1,8 +1,6 @@
 /** How a line turns on the plan, and the bends that make it. */
 import { PIPE_SUPPLY } from '../catalogue/supply';
-import type { Job } from '../job/job';
 import type { Run } from '../job/kinds';
-import { wayOfRun } from '../job/places';
 import { bearing, type Place } from '../site/place';
 import type { Counting } from './counting';
 
@@ -14,13 +12,6 @@ const STEP = Math.PI / 8;
 export function turnBetween(before: number, after: number): number {
   const turn = Math.abs(after - before) % (2 * Math.PI);
   return turn > Math.PI ? 2 * Math.PI - turn : turn;
-}
-
-/** Directions that a run leaves its head in and comes to its foot in, rad from north; null off the plan. */
-export function directionsOf(job: Job, run: Run): { head: number; foot: number; way: readonly Place[] } | null {
-  const way = wayOfRun(job, run);
-  if (!way) return null;
-  return { head: bearing(way[0]!, way[1]!), foot: bearing(way.at(-2)!, way.at(-1)!), way };
 }
 
 /** Bends for a turn (rad): 45s, and a 22½ for what is left; none that a joint or pipe that bends by hand makes up. */

@@ -10,13 +10,12 @@ import {
   solveWaterLine,
   tellSnag,
   type Element,
-  priceOf,
-  takeOff,
   type Job,
   type WaterNetwork,
 } from '@katabasis/core';
 import { largeYard } from '@katabasis/core/trial';
 import { Bench } from 'tinybench';
+import { counting } from './benchCounting';
 import { inUse, timed, at, shown } from './measured';
 
 /** A trunk with a branch at every wye: half the runs trunk, half branches; a roof face to every third branch. */
@@ -204,16 +203,7 @@ function editing(): void {
     };
   });
   console.log(`an edit of a run with its plan, snags and sentence: ${shown(edited)}`);
-  let counts = 0;
-  let taken = takeOff(job, plan);
-  const counted = timed(100, () => {
-    const runs = job.elements.ofKind('run');
-    const run = runs[(counts * 37) % runs.length]!;
-    const after = changed(job, put('Longer', { ...run, length: run.length + ++counts * 0.001 }));
-    plan = planJob(after, plan);
-    return () => void priceOf(after, (taken = takeOff(after, plan, taken)));
-  });
-  console.log(`all that it takes counted and priced after such an edit: ${shown(counted)}`);
+  plan = counting(job, plan);
   const own = planJob(job, plan);
   const fixes = snags.map((snag) => timed(1, () => () => void fixOf(job, own, snag))[0]!).sort((a, b) => a - b);
   console.log(`a fix looked for, ${fixes.length} snags: ${shown(fixes)}, longest ${fixes.at(-1)!.toFixed(0)} ms`);
