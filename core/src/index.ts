@@ -29,6 +29,7 @@ export { choicesOf, holdsAt, smallestThatWorks, type SizeChoice } from './networ
 export { mainCapacityOf } from './network/receiving';
 export { solveWaterLine, type WaterNetwork } from './network/waterLine';
 export { groundAlong } from './plan/along';
+export { unknownFall } from './job/oldPipe';
 export { budgetFrom } from './plan/layout';
 export { madeElsewhere, planJob, type Plan } from './verdict/planJob';
 export type { LandingPlan, RunPlan, Solution, StandingWater } from './plan/solution';
@@ -48,6 +49,8 @@ export { flood, metFirst } from './ground/flood';
 export { findPonds, type Pond } from './ground/ponds';
 export { Surface as GroundSurface, type GroundPoint } from './ground/surface';
 export { CULVERT_INLETS, CULVERT_INLET_FACTS, type CulvertInlet } from './hydraulics/culvert';
+export { BARREL_USUAL } from './works/barrel';
+export { straightAcross } from './works/culvert';
 export { DRAIN_USUAL } from './works/drain';
 export { STONE_DRAIN_USUAL } from './works/stoneDrain';
 export { usualPump } from './works/pumpBasin';

@@ -32,6 +32,19 @@ function Form({ element: source }: { element: FixedFlow }) {
         options={WATER_ORIGINS.map((value) => ({ value, label: ORIGINS[value] }))}
         onChoose={(origin) => void save('Say where it comes from', { origin })}
       />
+      {source.origin === 'sump' && (
+        <Choice
+          label="Where it leaves the wall"
+          value={source.freezeOverflow ? 'overflow' : 'none'}
+          options={[
+            { value: 'none', label: 'Straight into the line' },
+            { value: 'overflow', label: 'Freeze overflow', note: 'spills outside once the line is frozen or blocked' },
+          ]}
+          onChoose={(end) =>
+            void save('Say how it leaves the wall', { freezeOverflow: end === 'overflow' ? true : undefined })
+          }
+        />
+      )}
       <Feeds
         label="Comes in at"
         feeds={source.feeds}

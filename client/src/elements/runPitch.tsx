@@ -15,6 +15,12 @@ const GRADES = [
   { value: 'pitch', label: 'Set by you' },
 ] as const;
 
+/** An old pipe lies as it was found. */
+const AS_FOUND = [
+  { value: 'auto', label: 'As it was found' },
+  { value: 'pitch', label: 'Set by you' },
+] as const;
+
 export function RunPitch({ run, planned }: { run: Run; planned: RunPlan }) {
   const { edit, preview, units } = usePreview();
   const set = (pitch: number): Run => ({ ...run, grade: { type: 'pitch', pitch } });
@@ -48,7 +54,7 @@ export function RunPitch({ run, planned }: { run: Run; planned: RunPlan }) {
           label="Grade"
           hideLabel
           value={run.grade.type === 'auto' ? 'auto' : run.grade.type === 'pitch' ? 'pitch' : null}
-          options={GRADES}
+          options={run.old?.fate === 'kept' ? AS_FOUND : GRADES}
           onChoose={(value) =>
             edit(
               value === 'auto'

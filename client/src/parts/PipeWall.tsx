@@ -7,6 +7,7 @@ import { without } from '../input/without';
 import { SPACE } from '../theme/tokens';
 import { Choice } from '../ui/Choice';
 import { Text } from '../ui/Text';
+import { TestPits } from './TestPits';
 
 const FATES: Record<(typeof OLD_FATES)[number], string> = {
   kept: 'Old, kept',
@@ -21,7 +22,8 @@ const STATES: Record<(typeof OLD_STATES)[number], string> = {
 };
 
 export function PipeWall({ run }: { run: Run }) {
-  const { job, edit } = useJob();
+  const { job, plan, edit } = useJob();
+  const planned = plan.runs[run.id];
   const { old } = run;
   const [wrong, setWrong] = useState<string | null>(null);
   const setOld = (next: Run['old']): void => setWrong(edit(put('Say what becomes of it', without(run, 'old', next))));
@@ -57,6 +59,7 @@ export function PipeWall({ run }: { run: Run }) {
           onChoose={(state) => setOld({ ...old, state })}
         />
       )}
+      {old?.fate === 'kept' && planned && <TestPits run={run} planned={planned} />}
       {jointWords(job, run).map((words) => (
         <Text key={words} kind="small">
           {words}

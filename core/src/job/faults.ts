@@ -43,13 +43,16 @@ export function issueSentence(issue: Issue): string {
   }
 }
 
+/** Targets that are things of the one kind that they are called by. */
+const OF_ONE_KIND: ReadonlySet<Reference['link']['to']> = new Set(['downspout', 'building', 'swale', 'run', 'drain']);
+
 /** What is wrong with where a link leads; null when nothing is. */
 function linkFault(job: Job, { to, link }: Reference): string | null {
   const target = job.elements.get(to);
   if (!target) return `points to "${to}", which is not in the job`;
   if (link.to === 'groundInlet')
     return isGroundInlet(target) ? null : `must be a basin or a channel drain, and "${to}" is a ${target.kind}`;
-  if (link.to === 'downspout' || link.to === 'building' || link.to === 'swale' || link.to === 'run')
+  if (OF_ONE_KIND.has(link.to))
     return target.kind === link.to ? null : `must be a ${link.to}, and "${to}" is a ${target.kind}`;
   if (link.to === 'taker' && isTaker(target)) return null;
   if (!isLanding(target)) {

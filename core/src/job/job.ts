@@ -21,6 +21,9 @@ export interface Job {
   readonly given?: Elements;
 }
 
+/** A job as it was given, where what its places say was laid over it. */
+export const asGiven = (job: Job): Job => (job.given ? { ...job, elements: job.given } : job);
+
 /** Where what is worked out of a job is kept: with its plan, or nowhere. */
 export const keptOf = ({ kept }: Job): Kept => kept ?? new Kept();
 

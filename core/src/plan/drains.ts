@@ -4,7 +4,7 @@ import { kindOf, type Element } from '../job/kinds';
 import { step } from '../numeric/kept';
 import { WORK_KINDS, workKind, type WorkElementKind } from '../works';
 import type { DrainPlan } from '../works/drain';
-import type { InGround } from '../works/work';
+import type { UnderSwales } from '../works/work';
 import { groundOf } from '../yard/ground';
 
 export type Drains = ReadonlyMap<string, DrainPlan>;
@@ -14,7 +14,7 @@ const KINDS = WORK_KINDS.filter((kind) => workKind(kind)!.always);
 
 type Lists = Partial<Record<WorkElementKind, readonly Element[]>>;
 
-const drains = step('drains', (read: Lists & InGround): Drains => {
+const drains = step('drains', (read: Lists & UnderSwales): Drains => {
   const plans = KINDS.flatMap((kind) =>
     read[kind]!.map((element) => [element.id, workKind(kind)!.always!(element, read) as DrainPlan] as const),
   );
@@ -27,5 +27,5 @@ export function drainsOf(job: Job): Drains {
   if (some.length === 0) return NONE;
   // Only what has an outline asks which way the ground under it falls.
   const ground = some.some((kind) => kindOf(kind).shape === 'outline') ? groundOf(job).surface : null;
-  return keptOf(job).ask(drains, { ...lists, soil: headOf(job).soil, ground });
+  return keptOf(job).ask(drains, { ...lists, soil: headOf(job).soil, ground, swales: ofKind(job, 'swale') });
 }

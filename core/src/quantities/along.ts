@@ -52,6 +52,8 @@ export function countAlong({ job, solution, trenches, works, ways }: Along, coun
       counting.add({ type: 'anchor' }, run.id, parallel * Math.max(1, Math.floor(run.length / ANCHORED)));
     if (ways.copperWrap) counting.add({ type: 'copperSock', nominal }, run.id, parallel * (within.get(run.id) ?? 0));
   }
+  for (const { id, freezeOverflow } of ofKind(job, 'fixedFlow'))
+    if (freezeOverflow) counting.add({ type: 'frostOverflow' }, id);
   if (ways.leafFilters)
     for (const spout of ofKind(job, 'downspout'))
       if (!landsOnGutter(spout) && runs[ofKind(job, 'run').find(({ from }) => from === spout.id)?.id ?? ''])

@@ -10,7 +10,7 @@ import { placeOfLanding } from '../job/places';
 import { step, type Kept } from '../numeric/kept';
 import type { RunPlan, Solution } from '../plan/solution';
 import type { Place } from '../site/place';
-import { aroundOf, crossingsAmong, type Around, type Crossing } from '../yard/crossings';
+import { aroundOf, metByRun, type Around, type Crossing } from '../yard/crossings';
 import { groundOf } from '../yard/ground';
 import { groundOver, stationsOver, type GroundStation } from '../yard/profile';
 import type { Counting } from './counting';
@@ -118,7 +118,7 @@ function trenchOf({ run, from, to, surface, around, shared, chosen, ...plan }: R
   const digger = diggerFor(run, deepest, chosen);
   const width = trenchWidth(run, digger);
   const bore = (parallel * length * Math.PI * outsideDiameter ** 2) / 4;
-  const meets = from && to ? crossingsAmong(around, [from, ...(run.bends ?? []), to]) : [];
+  const meets = metByRun(around, run, from && to ? [from, ...(run.bends ?? []), to] : null);
   const covers = coversOf({ run, meets });
   // In the trench of another it only makes that wider.
   const taken = shared.map((each): Stretch => [each.from, each.to]);

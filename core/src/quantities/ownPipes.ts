@@ -1,10 +1,11 @@
 /** The joint from the pipe of what takes water in (a drain, stone along a slab, a permeable base, a barrel) to the pipe that leaves it. */
 import { isNew, type Barrel, type Drain, type DrainField, type PavedBed, type StoneDrain } from '../job/kinds';
 import type { Piece } from '../network/joints';
+import { overflowOver } from '../works/barrel';
 import { BED_PIPE } from '../works/pavedBed';
 import { STONE_DRAIN_USUAL } from '../works/stoneDrain';
 import type { Counting } from './counting';
-import { closed, meeting } from './fittings';
+import { closed, makeOfFittings, meeting } from './fittings';
 import type { At } from './pipesAt';
 
 /** Perforated pipe of works comes corrugated. */
@@ -35,9 +36,19 @@ export function countOwnPipe({ landing, pipes }: At<WithPipe>, counting: Countin
   meeting(pipes, { id }, [{ ...perforated(nominal), parallel }, ...above], below, counting);
 }
 
-export function countBarrel({ landing: { id, here }, pipes: { above, below } }: At<Barrel>, counting: Counting): void {
+/** A seal for each of its pipes; and its overflow, out of its side, down to the line and round into it. */
+export function countBarrel({ landing, pipes: { above, below }, invert }: At<Barrel>, counting: Counting): void {
+  const { id, here, groundLevel } = landing;
   for (const run of [...above, below ?? []].flat()) {
-    const { material, nominal, parallel = 1 } = run;
-    if (!here || isNew(run)) counting.add({ type: 'inletSeal', material, nominal }, id, parallel);
+    const { nominal, parallel = 1 } = run;
+    const material = makeOfFittings(run);
+    if (here && !isNew(run)) continue;
+    counting.add({ type: 'inletSeal', material, nominal }, id, parallel);
+    if (run.material === 'clay') counting.add({ type: 'boot', material, other: 'clay', nominal }, id, parallel);
   }
+  if (here || !below || invert === null) return;
+  const { nominal } = below;
+  const material = makeOfFittings(below);
+  counting.add({ type: 'bend', material, nominal, degrees: 90 }, id, 2);
+  counting.add({ type: 'pipe', material, nominal }, id, Math.max(0, groundLevel + overflowOver(landing) - invert));
 }

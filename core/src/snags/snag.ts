@@ -26,6 +26,8 @@ export interface Snag {
   fed?: boolean;
   /** How many others it holds for besides. */
   others?: number;
+  /** Holds only if the old pipes whose fall nobody knows fall so little, or so much. */
+  onlyAt?: 'flattest' | 'steepest';
   /** Why somebody accepted it, and on what day, 2026-11-30; of one to mend what the customer was warned of, who wants it otherwise. */
   accepted?: { reason: string; on: string };
 }

@@ -149,6 +149,15 @@ export const WORK_YARDS: Record<string, MakeJob> = {
       leaves('spout', { to: 'barrel', length: 3 }),
       leaves('barrel'),
     ),
+  sumpFreezes: () =>
+    jobOf(basin(), ends(), leaves('basin'), {
+      id: 'sump',
+      kind: 'fixedFlow',
+      name: 'Sump',
+      origin: 'sump',
+      flow: 0.001,
+      feeds: [{ to: 'basin', share: 1 }],
+    }),
   waterAtDoor: (a) => stony(420 + 300 * a, { sillLevel: 0.005 }),
   stoneDrainClose: (a) => stony(40, { sillLevel: -0.04 + 0.05 * a }),
   stoneOver: (a) => stony(420 + 300 * a, { stone: 'angular' }),
@@ -164,6 +173,7 @@ export const WORK_YARDS: Record<string, MakeJob> = {
       holds: 'pipe-basin',
     }),
   grateAtEnd: () => jobOf(ground(20, 'basin'), basin(), ends({ end: 'grate' }), leaves('basin')),
+  oldFallUnknown: () => jobOf(ground(20, 'basin'), basin(), ends(), leaves('basin', { old: { fate: 'kept' } })),
   oldPipePoor: () =>
     jobOf(ground(20, 'basin'), basin(), ends(), leaves('basin', { old: { fate: 'kept', state: 'roots' } })),
 };
@@ -190,4 +200,5 @@ export const WORKS_WITHOUT_FIX: readonly string[] = [
   'bedSlow',
   'barrelFreezes',
   'oldPipePoor',
+  'oldFallUnknown',
 ];

@@ -1,9 +1,10 @@
 /** The one door: everything derived from a job. */
 import type { Job } from '../job/job';
 import { holding, Kept } from '../numeric/kept';
+import { eitherWay } from '../snags/eitherWay';
 import { judge } from '../snags/judge';
 import type { Snag } from '../snags/snag';
-import { situated } from '../yard/situate';
+import { atSteepest, situated } from '../yard/situate';
 import type { Solution } from '../plan/solution';
 import { solve } from '../plan/solve';
 import { verdictOf, type Verdict } from './verdict';
@@ -23,8 +24,13 @@ export function planJob(job: Job, before?: Pick<Plan, 'here'>): Plan {
   const kept = new Kept(before?.here?.kept);
   const here = situated({ id: job.id, elements: job.elements, kept });
   const solution = solve(here);
-  const snags = judge(here, solution);
-  const plan = { ...solution, snags, verdict: verdictOf(here, solution, snags) };
+  const steep = atSteepest(here);
+  const steeper = steep && solve(steep);
+  const found = judge(here, solution);
+  const snags = steeper ? eitherWay(found, judge(steep, steeper)) : found;
+  const leftOf = ({ budgets: [first] }: Solution): number => first?.left ?? 0;
+  const tightest = steeper && leftOf(steeper) < leftOf(solution) ? steeper : solution;
+  const plan = { ...solution, snags, verdict: verdictOf(here, tightest, snags) };
   kept.close();
   return holding(plan, 'here', here);
 }

@@ -5,11 +5,11 @@ import { normalDepth } from '../hydraulics/pipe';
 import { apronStone } from '../hydraulics/riprap';
 import { BEDDING, BETWEEN_PIPES, LIFT, outsideOf } from '../catalogue/supply';
 import type { Culvert } from '../job/kinds';
-import { showFlow, showPitch, showSmall, showVelocity } from '../units';
+import { showFlow, showLength, showPitch, showSmall, showVelocity, type UnitSystem } from '../units';
 import { toned, words } from './facts';
 import { lengthOf } from './measures';
 import { waterAt, type SwalePlan } from './swale';
-import { work, type Counted } from './work';
+import { work, type Counted, type Fact } from './work';
 
 export interface CulvertPlan extends Headwater {
   kind: 'culvert';
@@ -30,8 +30,8 @@ export interface CulvertPlan extends Headwater {
   /** At its outlet, m/s; and the stone that this wants there, m: 0 for none. */
   velocity: number;
   stone: number;
-  /** What lying askew gains in pitch over a line straight across, m/m; null where that is not said. */
-  gained: number | null;
+  /** A line straight across instead: how long, its pitch, m/m, and the road over its crown, m; null where that is not said. */
+  straight: { length: number; pitch: number; cover: number } | null;
 }
 
 /** From here on bare ground at the outlet is washed out, m/s: 4 ft/s. */
@@ -76,10 +76,14 @@ export function culvertPlan(culvert: Culvert, whole: number, tailwater: number, 
       velocity > SCOURS
         ? apronStone({ velocity, diameter, flow, tailwater: Math.max(0, standing - culvert.invertDown) })
         : 0,
-    gained:
+    straight:
       culvert.straight === undefined
         ? null
-        : pitch - (culvert.invertUp - culvert.straight.invertDown) / culvert.straight.length,
+        : {
+            length: culvert.straight.length,
+            pitch: (culvert.invertUp - culvert.straight.invertDown) / culvert.straight.length,
+            cover: culvert.roadLevel - Math.max(culvert.invertUp, culvert.straight.invertDown) - diameter,
+          },
   };
 }
 
@@ -123,6 +127,26 @@ function earthOf(culvert: Culvert, length: number): Counted[] {
   ];
 }
 
+/** A culvert as it would lie straight across; null where nobody has said how long that is. */
+export function straightAcross({ straight, way: _way, ...culvert }: Culvert): Culvert | null {
+  return straight ? { ...culvert, ...straight } : null;
+}
+
+/** What a line straight across would be, beside what lies askew. */
+const straightFacts = ({ straight, pitch }: CulvertPlan, units: UnitSystem): Fact[] =>
+  straight
+    ? [
+        { label: 'Straight across it is', shown: showLength(straight.length, units) },
+        {
+          label: 'and falls',
+          shown: showPitch(straight.pitch),
+          ...toned('fix', straight.pitch <= 0),
+        },
+        { label: 'with cover', shown: showSmall(straight.cover, units) },
+        { label: 'Gains by lying askew', shown: showPitch(pitch - straight.pitch) },
+      ]
+    : [];
+
 export const culvertWork = work<Culvert, CulvertPlan>({
   of: 'culvert',
   inRain: {
@@ -164,7 +188,7 @@ export const culvertWork = work<Culvert, CulvertPlan>({
     { label: 'Falls', shown: showPitch(plan.pitch), ...toned('stop', plan.pitch < 0) },
     { label: 'Lets out at', shown: showVelocity(plan.velocity, units) },
     ...(plan.stone > 0 ? [{ label: 'Stone there', shown: showSmall(plan.stone, units) }] : []),
-    ...(plan.gained === null ? [] : [{ label: 'Gains by lying askew', shown: showPitch(plan.gained) }]),
+    ...straightFacts(plan, units),
   ],
   storm: {
     layer: 'swales',

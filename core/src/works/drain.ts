@@ -6,13 +6,13 @@ import { fullFlow } from '../hydraulics/pipe';
 import { drainRate, drainSpacing, timeToFall } from '../hydraulics/subsurface';
 import type { Drain, DrainField } from '../job/kinds';
 import { METRES_PER_FOOT } from '../units/constants';
-import type { Surface as GroundSurface } from '../ground/surface';
-import { bearing, type Place } from '../site/place';
 import { showArea, showFlow, showLength, showLevel, showVolume, type UnitSystem } from '../units';
 import { layField, type FieldLines } from './field';
 import { dailyRate, lasts, toned, words } from './facts';
+import { seepsInto } from './beneath';
 import { conductivityOf, DRAINABLE, areaCovered, lengthOf, soilOf } from './measures';
-import { work, type Counted, type Fact, type InGround, type InStorm } from './work';
+import { fallUnder, longest } from './underOutline';
+import { work, type Counted, type Fact, type InGround, type InStorm, type UnderSwales } from './work';
 
 export interface DrainPlan {
   kind: 'drain' | 'drainField';
@@ -37,8 +37,9 @@ export interface DrainPlan {
   rate: number;
   /** From the ground full of water until it is firm, s; null where it never is. */
   firmTime: number | null;
-  /** At its end, m³/s: what sinks in over its ground, and what its pipes carry full. */
+  /** At its end, m³/s: what sinks in over its ground and seeps in from swales over it, and what its pipes carry full. */
   flow: number;
+  seeps: number;
   capacity: number;
   /** Water that its stone holds, m³. */
   room: number;
@@ -78,7 +79,12 @@ const habitOf = (soil: Soil, area: number): readonly [number, number] =>
     : [15 * METRES_PER_FOOT, 20 * METRES_PER_FOOT];
 
 /** `fall` of the ground under a field, rad from north; null where nobody knows it. */
-export function drainPlan(drain: Drain | DrainField, jobSoil: Soil | undefined, fall: number | null): DrainPlan {
+export function drainPlan(
+  drain: Drain | DrainField,
+  jobSoil: Soil | undefined,
+  fall: number | null,
+  seeps = 0,
+): DrainPlan {
   const soil = soilOf(drain, jobSoil);
   const conductivity = conductivityOf(drain, jobSoil);
   const recharge = drain.recharge ?? DRAIN_USUAL.recharge;
@@ -131,7 +137,8 @@ export function drainPlan(drain: Drain | DrainField, jobSoil: Soil | undefined, 
     equivalentDepth: worked?.equivalentDepth ?? 0,
     rate,
     firmTime: possible ? timeToFall(spacing, drain.depth, head, DRAINABLE[soil], { conductivity, ...ground }) : null,
-    flow: recharge * area,
+    flow: recharge * area + seeps,
+    seeps,
     capacity: pipes * fullFlow({ diameter: drain.nominal, slope: Math.max(pitch, 1e-4), roughness: ROUGHNESS }).flow,
     room: Math.max(0, section) * length * stone.voids,
     invertFoot,
@@ -141,45 +148,11 @@ export function drainPlan(drain: Drain | DrainField, jobSoil: Soil | undefined, 
   };
 }
 
-/** Bearing of an outline's longest side: where no fall is known, pipes run along it. */
-function longest(outline: NonNullable<DrainField['outline']>): number {
-  let [most, way] = [0, 0];
-  outline.forEach((a, k) => {
-    const b = outline[(k + 1) % outline.length]!;
-    const side = Math.hypot(b.east - a.east, b.north - a.north);
-    if (side > most) [most, way] = [side, bearing(a, b)];
-  });
-  return way;
-}
-
 /** Whether a tested conductivity is one that a soil of that name never has: a hundred times off. */
 export const unlikeSoil = ({ soil, conductivity }: Pick<DrainPlan, 'soil' | 'conductivity'>): boolean => {
   const usual = SOIL_FACTS[soil].conductivity;
   return conductivity > 100 * usual || conductivity < usual / 100;
 };
-
-/** Which way (rad from north) the ground under an outline falls: the plane through its corners that misses them least. Null where it is not levelled, or level. */
-function fallUnder(ground: GroundSurface | null, outline: readonly Place[]): number | null {
-  const corners = outline.flatMap((place) => {
-    const level = ground?.levelAt(place) ?? null;
-    return level === null ? [] : [{ ...place, level }];
-  });
-  if (corners.length < 3) return null;
-  const sum = (of: (corner: (typeof corners)[number]) => number): number =>
-    corners.reduce((all, corner) => all + of(corner), 0);
-  const [east, north, level] = [sum((c) => c.east), sum((c) => c.north), sum((c) => c.level)].map(
-    (all) => all / corners.length,
-  ) as [number, number, number];
-  const ee = sum((c) => (c.east - east) ** 2);
-  const nn = sum((c) => (c.north - north) ** 2);
-  const en = sum((c) => (c.east - east) * (c.north - north));
-  const el = sum((c) => (c.east - east) * (c.level - level));
-  const nl = sum((c) => (c.north - north) * (c.level - level));
-  const whole = ee * nn - en * en;
-  if (whole <= 1e-9) return null;
-  const [rise, climb] = [(el * nn - nl * en) / whole, (nl * ee - el * en) / whole];
-  return Math.hypot(rise, climb) < 1e-4 ? null : Math.atan2(-rise, -climb);
-}
 
 /** Perforated pipe of works comes corrugated, in rolls. */
 const PERFORATED = { type: 'pipe', material: 'singleWall' } as const;
@@ -220,6 +193,10 @@ const facts = (plan: DrainPlan, units: UnitSystem, entering: number): Fact[] => 
     shown: showFlow(Math.max(plan.flow, entering), units),
     ...toned('fix', Math.max(plan.flow, entering) > plan.capacity),
   },
+  ...(plan.seeps > 0 ? [{ label: 'Of it from the swale over it', shown: showFlow(plan.seeps, units) }] : []),
+  ...(entering > plan.flow * 1.001
+    ? [{ label: 'Of it springs and what is led in', shown: showFlow(entering - plan.flow, units) }]
+    : []),
   { label: 'Its pipe carries', shown: showFlow(plan.capacity, units) },
   {
     label: plan.kind === 'drain' ? 'Drains a strip of' : 'Pipes lie apart',
@@ -251,7 +228,7 @@ const alike = { dug: true, count: counted, facts, storm, layer: 'works' } as con
 
 export const drainWork = work<Drain, DrainPlan>({
   of: 'drain',
-  always: (drain, { soil }: InGround) => drainPlan(drain, soil, null),
+  always: (drain, { soil, swales }: UnderSwales) => drainPlan(drain, soil, null, seepsInto(drain, swales, soil)),
   ...alike,
 });
 

@@ -3,7 +3,7 @@ import type { Item } from '../catalogue/items';
 import type { Soil } from '../catalogue/soils';
 import type { Surface as GroundSurface } from '../ground/surface';
 import type { Job } from '../job/job';
-import type { Element, ElementKind } from '../job/kinds';
+import type { Element, ElementKind, Swale } from '../job/kinds';
 import type { Settings } from '../job/settings';
 import type { Kept } from '../numeric/kept';
 import type { Shown, UnitSystem } from '../units';
@@ -14,6 +14,11 @@ import type { Storm } from './storm';
 export interface InGround {
   soil: Soil | undefined;
   ground: GroundSurface | null;
+}
+
+/** The same with the swales that may lie over what is in it. */
+export interface UnderSwales extends InGround {
+  swales: readonly Swale[];
 }
 
 /** What comes to a landing: flows, m³/s, that come in there, that pass it, and that always run; and C·A that comes in there, and passes, m². */
@@ -81,7 +86,7 @@ export interface Work<E extends Element, P> {
   of: E['kind'];
   isOne?(element: E): boolean;
   /** What it leads off whatever the sky does: planned before any rain. */
-  always?(element: E, ground: InGround): P;
+  always?(element: E, ground: UnderSwales): P;
   /** What it does in a rain. */
   inRain?: { turn: Turn; plan(element: E, here: Here): P };
   /** The same with the water of the line under it standing at a level, m: it comes up where that is higher. */

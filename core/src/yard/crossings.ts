@@ -82,9 +82,18 @@ export interface Around {
   trees: readonly Boxed<OfKind<'tree'>>[];
   slabs: readonly Boxed<OfKind<'surface'>>[];
   buildings: readonly Boxed<OfKind<'building'>>[];
+  /** What is not drawn, by the run that it was said to lie beside. */
+  typed: ReadonlyMap<string, readonly (OfKind<'tree'> | OfKind<'service'>)[]>;
 }
 
 type Lists = { [K in (typeof MET)[number]]: readonly OfKind<K>[] };
+
+const groupBy = (things: readonly (OfKind<'tree'> | OfKind<'service'>)[]): Around['typed'] => {
+  const typed = new Map<string, (OfKind<'tree'> | OfKind<'service'>)[]>();
+  for (const thing of things)
+    if (thing.beside !== undefined) typed.set(thing.beside, [...(typed.get(thing.beside) ?? []), thing]);
+  return typed;
+};
 
 const around = step(
   'what a trench may meet',
@@ -96,6 +105,7 @@ const around = step(
       ({ outline }) => outline,
     ),
     buildings: boxed(building, ({ outline }) => outline),
+    typed: groupBy([...tree.filter(({ place }) => !place), ...service.filter(({ way }) => !way)]),
   }),
 );
 
@@ -124,6 +134,30 @@ export function crossingsAmong({ lines, trees, slabs, buildings }: Around, way: 
   return met.sort((a, b) => a.from - b.from);
 }
 
+/** A service lies across a run where it is nearer than so, m. */
+const ACROSS = 0.05;
+
+/** What a run meets of that which was only said to lie beside it: services across it, and the stretch within a tree's roots. */
+function typedAlong({ typed }: Around, { id: run, length }: Run): Crossing[] {
+  return (typed.get(run) ?? []).flatMap((thing): Crossing[] => {
+    const { id, kind, along = 0, away = 0 } = thing;
+    if (along > length) return [];
+    if (kind === 'service') return away < ACROSS ? [{ id, kind, from: along, to: along, angle: Math.PI / 2 }] : [];
+    const half = Math.sqrt(Math.max(0, rootReach(thing) ** 2 - away ** 2));
+    return half > 0
+      ? [{ id, kind, from: Math.max(0, along - half), to: Math.min(length, along + half), angle: null }]
+      : [];
+  });
+}
+
+/** All that a run meets, drawn and said, in the order met; `way`: its own on the plan, null off it. */
+export function metByRun(around: Around, run: Run, way: readonly Place[] | null): readonly Crossing[] {
+  const drawn = way ? crossingsAmong(around, way) : NOTHING;
+  return around.typed.has(run.id) ? [...drawn, ...typedAlong(around, run)].sort((a, b) => a.from - b.from) : drawn;
+}
+
+const NOTHING: readonly Crossing[] = [];
+
 export const crossingsOf = (job: Job, way: readonly Place[]): Crossing[] => crossingsAmong(aroundOf(job), way);
 
 const overlap = (one: Extent, other: Extent): boolean =>
@@ -148,11 +182,9 @@ function stretches(way: readonly Place[], holds: (place: Place) => boolean): [nu
   return found;
 }
 
-/** A run's crossings; none of one that is not on the plan. */
-export function crossingsOfRun(job: Job, run: Run): Crossing[] {
-  const way = wayOfRun(job, run);
-  return way ? crossingsOf(job, way) : [];
-}
+/** A run's crossings: by the plan, and what was said to lie beside it. */
+export const crossingsOfRun = (job: Job, run: Run): readonly Crossing[] =>
+  metByRun(aroundOf(job), run, wayOfRun(job, run));
 
 /** How near a way comes to a line, m, and where along it. */
 export function nearest(way: readonly Place[], line: readonly Place[]): { away: number; along: number } {

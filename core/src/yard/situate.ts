@@ -5,7 +5,7 @@
 import { letsInto } from '../catalogue/outfalls';
 import { USUAL_SOIL } from '../catalogue/soils';
 import { placeOf } from '../ground/grid';
-import { elementOf, headOf, keptOf, ofKind, type Job, keeping } from '../job/job';
+import { asGiven, elementOf, headOf, keptOf, ofKind, type Job, keeping } from '../job/job';
 import {
   ELEMENT_KINDS,
   LANDING_KINDS,
@@ -21,6 +21,7 @@ import {
   type Run,
   type Surface,
 } from '../job/kinds';
+import { foundGrade, unknownFall } from '../job/oldPipe';
 import { placeOfLanding, lengthOfRun } from '../job/places';
 import { alikeLists, step, type Step } from '../numeric/kept';
 import { areaOf, footOnWay, wayLength, type Place } from '../site/place';
@@ -46,7 +47,7 @@ function gatheringInlets(job: Job): (Basin | Channel)[] {
 const figuresFromPlan = step(
   'figures that hang on a place',
   ({ runs, surfaces, discharges }: Lists): boolean =>
-    runs.some(({ lengthFrom }) => lengthFrom !== undefined) ||
+    runs.some(({ lengthFrom, old }) => lengthFrom !== undefined || old?.fate === 'kept') ||
     surfaces.some(({ outline }) => outline !== undefined) ||
     discharges.some((each) => letsInto(each) !== undefined && each.controlLevel === undefined),
 );
@@ -142,9 +143,12 @@ class Asking {
   }
 
   run(run: Run): void {
-    if (run.lengthFrom !== 'plan') return;
-    const length = lengthOfRun(this.job, run);
-    if (length !== run.length) this.say(run, { length });
+    if (run.lengthFrom === 'plan') {
+      const length = lengthOfRun(this.job, run);
+      if (length !== run.length) this.say(run, { length });
+    }
+    const grade = foundGrade((this.changed.get(run.id) as Run | undefined) ?? run, 'least');
+    if (grade) this.say(run, { grade: keptOf(this.job).ask(sameGrade, { ...NO_LEVELS, ...grade }, run.id) });
   }
 
   /** Where a way out lets out into a swale, its control level is the swale's floor there, unless its own is said. */
@@ -165,6 +169,15 @@ class Asking {
     this.say(surface, { area: areaOf(surface.outline!) });
   }
 }
+
+const NO_LEVELS = { up: undefined, down: undefined, pitch: undefined };
+
+/** The same object for as long as it says the same. */
+const sameGrade = step(
+  'grade of an old pipe',
+  ({ type, up, down, pitch }: { type: string } & Partial<Record<'up' | 'down' | 'pitch', number | undefined>>) =>
+    (type === 'pitch' ? { type, pitch } : { type, up, down }) as Run['grade'],
+);
 
 const allTo = step('all to one', ({ to }: { to: string }): readonly Feed[] => [{ to, share: 1 }]);
 
@@ -219,6 +232,20 @@ function floorUnder(job: Job, discharge: Discharge, levelAt: LevelAt): number | 
 }
 
 const gathered = step('catchments', (shed: Shed): readonly Surface[] => catchmentsOf(shed));
+
+/**
+ * The same job with every old pipe that nobody knows the fall of reckoned at the steepest that it may fall; null where there is none. As it
+ * is given, those fall the least.
+ */
+export function atSteepest(here: Job): Job | null {
+  const unknown = ofKind(here, 'run').flatMap((run) => {
+    const own = elementOf(asGiven(here), 'run', run.id);
+    const grade = own && unknownFall(own) ? foundGrade({ ...own, length: run.length }, 'most') : null;
+    return grade ? [[run.id, { ...run, grade }] as const] : [];
+  });
+  if (unknown.length === 0) return null;
+  return { ...here, elements: here.elements.resolved(new Map(unknown), [], (_, list) => list) };
+}
 
 /** Ground that runs to an inlet, as cells' middles; null where it gathers by what was typed, or there is no ground. */
 export function catchmentCells(given: Job, inlet: string): { cells: Place[]; cell: number } | null {

@@ -16,6 +16,7 @@ import { NameField, QuantityField } from '../../input/Field';
 import { distanceUpTo, smallEntry } from '../../input/entry';
 import { without } from '../../input/without';
 import { DayField } from '../../parts/Day';
+import { BesideRun } from '../../parts/forms/BesideRun';
 import { OwnName } from '../../parts/forms/OwnName';
 import { Choice } from '../../ui/Choice';
 import { fieldRow } from '../../ui/rows';
@@ -89,6 +90,7 @@ function Form({ element: service }: { element: Service }) {
         ]}
         onChoose={(owner) => set('Say whose it is', 'owner', owner)}
       />
+      <BesideRun element={service} />
       <Text kind="small">
         Call the locating service before any digging, and dig by hand near the marks: they are often a foot or two off.
       </Text>

@@ -6,6 +6,7 @@ import { useJob } from '../../planning/useJob';
 import { QuantityField } from '../../input/Field';
 import { lengthEntry, smallEntry } from '../../input/entry';
 import { without } from '../../input/without';
+import { BesideRun } from '../../parts/forms/BesideRun';
 import { OwnName } from '../../parts/forms/OwnName';
 import { Choice } from '../../ui/Choice';
 import { fieldRow } from '../../ui/rows';
@@ -48,6 +49,7 @@ function Form({ element: tree }: { element: Tree }) {
         options={VIGOURS.map((value) => ({ value, ...LABELS[value] }))}
         onChoose={(vigour) => set('Say how its roots are', 'vigour', vigour)}
       />
+      <BesideRun element={tree} />
     </>
   );
 }

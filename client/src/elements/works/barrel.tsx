@@ -1,5 +1,6 @@
 /** A barrel: its fields, and how it lies on the plan. */
-import type { Barrel } from '@katabasis/core';
+import { BARREL_USUAL, type Barrel, type UnitSystem } from '@katabasis/core';
+import { smallEntry } from '../../input/entry';
 import { volumeEntry } from '../../input/workEntries';
 import type { FieldOf } from '../../parts/forms/FieldList';
 import { Path } from 'react-native-svg';
@@ -19,8 +20,19 @@ const monthEntry = () => ({
   },
 });
 
+const onStand = (units: UnitSystem) => smallEntry(units, 0, 3, 'A stand is');
+const overflow = (units: UnitSystem) => smallEntry(units, 0.05, 10, 'An overflow is');
+
 const BARREL: readonly FieldOf<Barrel>[] = [
   { type: 'quantity', field: 'volume', label: 'Holds', entry: volumeEntry },
+  { type: 'quantity', field: 'stand', label: 'Stands on', usual: BARREL_USUAL.stand, entry: onStand },
+  {
+    type: 'quantity',
+    field: 'outletHeight',
+    label: 'Overflow over that',
+    usual: BARREL_USUAL.outletHeight,
+    entry: overflow,
+  },
   { type: 'quantity', field: 'opened', label: 'Emptied for winter in', usual: 'not said', entry: monthEntry },
   { type: 'quantity', field: 'shut', label: 'Shut again in', usual: 'not said', entry: monthEntry },
 ];

@@ -6,6 +6,7 @@ import { NONE, type FieldOf } from '../../parts/forms/FieldList';
 import { Path } from 'react-native-svg';
 import type { ElementView } from '../view';
 import { long, takers } from './fields';
+import { StraightAcross } from './StraightAcross';
 import { work, endsIn } from './workView';
 
 const CULVERT: readonly FieldOf<Culvert>[] = [
@@ -45,6 +46,7 @@ const CULVERT: readonly FieldOf<Culvert>[] = [
 ];
 
 export const culvertView: ElementView<Culvert> = work(CULVERT, 'lines', ({ to }, open) => endsIn(to, open), {
+  Besides: StraightAcross,
   onPlan: ({ nominal, pipes = 1 }, { path, ink, ground, water, scale, chosen }) => {
     const width = Math.max(8, nominal * pipes * scale);
     return (

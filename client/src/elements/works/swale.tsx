@@ -1,5 +1,14 @@
 /** A swale: its fields, and how it lies on the plan. */
-import { LINING_FACTS, LININGS, SWALE_SECTION_LABELS, SWALE_SECTIONS, type Swale } from '@katabasis/core';
+import {
+  LINING_FACTS,
+  LININGS,
+  nameOf,
+  ofKind,
+  SWALE_SECTION_LABELS,
+  SWALE_SECTIONS,
+  type Job,
+  type Swale,
+} from '@katabasis/core';
 import { levelEntry, smallEntry } from '../../input/entry';
 import { timesEntry } from '../../input/workEntries';
 import { NONE, type FieldOf } from '../../parts/forms/FieldList';
@@ -7,6 +16,8 @@ import { Path } from 'react-native-svg';
 import type { ElementView } from '../view';
 import { depth, long, takers, soil } from './fields';
 import { work, endsIn, dots } from './workView';
+
+const drains = (job: Job) => ofKind(job, 'drain').map(({ id }) => ({ id, name: nameOf(job, id) }));
 
 const SWALE: readonly FieldOf<Swale>[] = [
   { type: 'quantity', field: 'depth', label: 'Deep', entry: depth('A swale is') },
@@ -22,6 +33,7 @@ const SWALE: readonly FieldOf<Swale>[] = [
   { type: 'quantity', field: 'headLevel', label: 'Floor at its head', usual: 'by the ground', entry: levelEntry },
   { type: 'quantity', field: 'footLevel', label: 'Floor at its foot', usual: 'by the ground', entry: levelEntry },
   { type: 'lead', field: 'to', label: 'Ends in', none: 'Off the job', among: takers },
+  { type: 'lead', field: 'beneath', label: 'Drain beneath it', none: 'By the plan', among: drains },
   {
     type: 'choice',
     field: 'section',

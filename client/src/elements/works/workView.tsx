@@ -10,20 +10,26 @@ import { WorkFacts } from '../../parts/WorkFacts';
 import type { ElementView, ListGroup } from '../view';
 
 /** What a view has besides. `level`: what its ground level is the level of, where a pipe leaves it. */
-type More<E> = Pick<ElementView<E>, 'glyph' | 'onPlan'> & Pick<Partial<ElementView<E>>, 'Panel'> & { level?: string };
+type More<E> = Pick<ElementView<E>, 'glyph' | 'onPlan'> &
+  Pick<Partial<ElementView<E>>, 'Panel'> & {
+    level?: string;
+    /** What stands under its fields. */
+    Besides?: (props: { element: E }) => ReactNode;
+  };
 
 /** A work's view: its fields, its facts, its line in a list. */
 export function work<K extends ElementKind>(
   fields: readonly FieldOf<OfKind<K>>[],
   group: ListGroup,
   about: (element: OfKind<K>, open: OpenJob) => string,
-  { level, ...more }: More<OfKind<K>>,
+  { level, Besides, ...more }: More<OfKind<K>>,
 ): ElementView<OfKind<K>> {
   return {
     Form: ({ element }) => (
       <>
         {level && <GroundLevel landing={element as never} label={level} />}
         <FieldList element={element as never} fields={fields as never} />
+        {Besides && <Besides element={element} />}
       </>
     ),
     Panel: ({ element }) => <WorkFacts element={element as Element} />,

@@ -57,6 +57,13 @@ const stoneMissing: FixRule = {
   ],
 };
 
+const sumpFreezes: FixRule = {
+  code: 'sumpFreezes',
+  candidates: (snag, job) => [
+    fixOfChange(put('Fit a freeze overflow', { ...elementOf(job, 'fixedFlow', snag.at)!, freezeOverflow: true })),
+  ],
+};
+
 const throatLeft: FixRule = {
   code: 'throatLeft',
   candidates: (snag, job) => {
@@ -76,6 +83,7 @@ export const sayMore: readonly FixRule[] = [
   areaDisagrees,
   deepTrench,
   stoneMissing,
+  sumpFreezes,
   throatLeft,
   strayRun,
 ];

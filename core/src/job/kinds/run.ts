@@ -37,6 +37,16 @@ const schema = z.strictObject({
     .strictObject({
       fate: z.enum(OLD_FATES),
       state: z.enum(OLD_STATES).optional(),
+      /** Test pits dug to it: its invert, m, so far from its head, m. */
+      pits: z
+        .array(z.strictObject({ along: z.number().min(0).max(10_000), level }))
+        .max(50)
+        .optional(),
+      /** Falls that it may have where nobody has found it, m/m; as builders lay by habit when absent. */
+      fall: z
+        .strictObject({ least: pitch, most: pitch })
+        .refine(({ least, most }) => most >= least, { error: 'must fall at most as much as at least, or more' })
+        .optional(),
     })
     .optional(),
   /** What is over it: a slab is a walk, patio or deck that nobody drives on, and the pipe lies in or right under it. */
@@ -81,7 +91,7 @@ export const runKind = kind<Run>(schema, {
   notes: {
     bends: 'places that it bends at, from its head on',
     lengthFrom: '`plan`: by its way on the plan; taped or typed when absent',
-    old: 'fate, state, of a pipe that was here before',
+    old: 'fate, state, pits (along, level) and fall (least, most), of a pipe that was here before',
     grade: '`auto`; `pitch` with pitch; `levels` with up, down',
     bored: 'driven through under what is over it',
     beside: 'a run in whose trench it lies',

@@ -54,5 +54,17 @@ export const surfaceKind = kind<Surface>(schema, {
         feeds: [],
       }),
     },
+    {
+      stem: 'Neighbour’s roof',
+      says: 'What a neighbour’s downspout sends over when it rains',
+      build: ({ id, name: called }) => ({
+        id,
+        kind: 'surface',
+        name: called,
+        cover: 'roof',
+        area: 500 * METRES_PER_FOOT ** 2,
+        feeds: [],
+      }),
+    },
   ],
 });

@@ -1,23 +1,32 @@
 import { ofKind } from '../../job/job';
 import { wayOfRun } from '../../job/places';
-import { isDug, type Service } from '../../job/kinds';
+import { isDug, type Run, type Service } from '../../job/kinds';
+import type { Place } from '../../site/place';
 import { handDigOf, nearest } from '../../yard/crossings';
 import type { Rule, Snag } from '../snag';
 
 /** What kills or poisons when it is struck. */
 const DEADLY = new Set<Service['form']>(['gas', 'power']);
 
+/** How near a service comes to a run, m, and where down it: by the plan, or as was said; null where nobody knows. */
+function nearestOf(service: Service, { id }: Run, way: Place[] | null): { away: number; along: number } | null {
+  if (service.way) return way && nearest(way, service.way);
+  return service.beside === id ? { away: service.away ?? 0, along: service.along ?? 0 } : null;
+}
+
 /** A trench within the hand-dig zone of a service that nobody has marked. */
 export const serviceUnmarked: Rule = {
   code: 'serviceUnmarked',
   find: (job) => {
-    const services = ofKind(job, 'service').filter(({ way, markedBy }) => way !== undefined && markedBy === undefined);
+    const services = ofKind(job, 'service').filter(({ markedBy }) => markedBy === undefined);
     if (services.length === 0) return [];
     return ofKind(job, 'run').flatMap((run): Snag[] => {
-      const way = isDug(run) ? wayOfRun(job, run) : null;
-      if (!way) return [];
+      if (!isDug(run)) return [];
+      const way = wayOfRun(job, run);
       return services.flatMap((service): Snag[] => {
-        const { away, along } = nearest(way, service.way!);
+        const near = nearestOf(service, run, way);
+        if (!near) return [];
+        const { away, along } = near;
         const limit = handDigOf(service);
         if (away >= limit) return [];
         return [

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { day, idSchema, name, way } from '../fields';
 import { kind } from '../kind';
+import { besideRunFields, besideRunLinks, besideRunNotes } from './besideRun';
 import { wayFaults } from '../outlineFaults';
 
 export const SERVICE_FORMS = [
@@ -32,6 +33,7 @@ const schema = z.strictObject({
   depth: z.number().min(0).max(50).optional(),
   /** To each side of the marks only a spade digs, m. */
   handDig: z.number().min(0).max(20).optional(),
+  ...besideRunFields,
 });
 export type Service = z.infer<typeof schema>;
 
@@ -43,7 +45,12 @@ export const serviceKind = kind<Service>(schema, {
   idStem: 'service',
   shape: 'way',
   about: 'a buried service, a septic field, a well',
-  notes: { markedBy: 'whose marks show where it lies', handDig: 'to each side of the marks only a spade digs' },
+  notes: {
+    markedBy: 'whose marks show where it lies',
+    handDig: 'to each side of the marks only a spade digs',
+    ...besideRunNotes,
+  },
+  links: besideRunLinks,
   faults: ({ way: drawn }) => wayFaults(drawn),
   creations: [
     {

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { METRES_PER_FOOT, METRES_PER_INCH } from '../../../units/constants';
 import { idSchema, name, place } from '../fields';
 import { kind } from '../kind';
+import { besideRunFields, besideRunLinks, besideRunNotes } from './besideRun';
 
 export const VIGOURS = ['low', 'ordinary', 'aggressive'] as const;
 export type Vigour = (typeof VIGOURS)[number];
@@ -16,6 +17,7 @@ const schema = z.strictObject({
   crown: z.number().gt(0).max(100).optional(),
   /** How far and how strongly its roots seek water. */
   vigour: z.enum(VIGOURS).optional(),
+  ...besideRunFields,
 });
 export type Tree = z.infer<typeof schema>;
 
@@ -31,7 +33,13 @@ export const treeKind = kind<Tree>(schema, {
   idStem: 'tree',
   shape: 'place',
   about: 'a tree, with its roots',
-  notes: { trunk: 'across its trunk', crown: 'across its crown', vigour: 'how strongly its roots seek water' },
+  notes: {
+    trunk: 'across its trunk',
+    crown: 'across its crown',
+    vigour: 'how strongly its roots seek water',
+    ...besideRunNotes,
+  },
+  links: besideRunLinks,
   creations: [
     {
       stem: 'Tree',

@@ -14,6 +14,9 @@ const schema = z.strictObject({
   groundLevel: level,
   /** m³ */
   volume: z.number().gt(0).max(1000),
+  /** Height of what it stands on, m; 0 on the ground; and of its overflow over that. */
+  stand: z.number().min(0).max(3).optional(),
+  outletHeight: z.number().gt(0).max(10).optional(),
   /** Month in which it is emptied and its valve opened before frost, and in which it is shut again. */
   opened: month.optional(),
   shut: month.optional(),
@@ -26,7 +29,12 @@ export const barrelKind = kind<Barrel>(schema, {
   idStem: 'barrel',
   shape: 'place',
   about: 'a rain barrel in a downspout’s line, its overflow the pipe that leaves it',
-  notes: { opened: 'month in which its valve is opened for winter', shut: 'and shut again' },
+  notes: {
+    stand: 'height of what it stands on',
+    outletHeight: 'of its overflow over that',
+    opened: 'month in which its valve is opened for winter',
+    shut: 'and shut again',
+  },
   isLanding: () => true,
   standsIn: true,
   creations: [

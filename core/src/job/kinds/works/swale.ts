@@ -29,6 +29,8 @@ const schema = z.strictObject({
   to: idSchema.optional(),
   /** Whose leave its end wants, where that is a neighbour's. */
   consent: z.enum(['needed', 'given']).optional(),
+  /** The drain beneath it that takes what seeps through its floor; by the plan when absent. */
+  beneath: idSchema.optional(),
   ...soilFields,
   ...hereField,
 });
@@ -45,8 +47,12 @@ export const swaleKind = kind<Swale>(schema, {
     sideSlope: 'run over rise',
     headLevel: 'floor at its head',
     to: 'what takes its water; off the job when absent',
+    beneath: 'a subsurface drain that takes what seeps through its floor',
   },
-  links: [{ field: 'to', to: 'taker', circuit: 'overflows' }],
+  links: [
+    { field: 'to', to: 'taker', circuit: 'overflows' },
+    { field: 'beneath', to: 'drain' },
+  ],
   faults: ({ way: drawn }) => wayFaults(drawn),
   creations: [
     {

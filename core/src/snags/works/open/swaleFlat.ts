@@ -1,17 +1,13 @@
 import { elementOf, ofKind, type Job } from '../../../job/job';
-import { placesOf } from '../../../job/places';
-import { footOnWay } from '../../../site/place';
+import { lengthOver } from '../../../works/beneath';
+import { lengthOf } from '../../../works/measures';
 import { LEAST_FALL } from '../../../works/swale';
 import { worksIn, workRule } from '../work';
 
-/** Whether a drain lies under a swale: within a pace of the middle of its way. */
+/** Whether a drain lies under a swale, for the half of it at least. */
 function hasDrainUnder(job: Job, id: string): boolean {
-  const way = elementOf(job, 'swale', id)?.way;
-  const middle = way && way[Math.floor(way.length / 2)];
-  return (
-    middle !== undefined &&
-    ofKind(job, 'drain').some((drain) => (footOnWay(placesOf(drain), middle)?.distance ?? Infinity) < 1)
-  );
+  const swale = elementOf(job, 'swale', id)!;
+  return ofKind(job, 'drain').some((drain) => lengthOver(swale, drain) > lengthOf(swale) / 2);
 }
 
 export const swaleFlat = workRule({

@@ -14,12 +14,14 @@ import { bedTowardHouse } from './bedTowardHouse';
 import { bedOver } from './bedOver';
 import { bedSlow } from './bedSlow';
 import { barrelFreezes } from './barrelFreezes';
+import { sumpFreezes } from './sumpFreezes';
 import { waterAtDoor } from './waterAtDoor';
 import { stoneDrainClose } from './stoneDrainClose';
 import { stoneOver } from './stoneOver';
 import { stoneHigh } from './stoneHigh';
 import { sleeveSmall } from './sleeveSmall';
 import { grateAtEnd } from './grateAtEnd';
+import { oldFallUnknown } from './oldFallUnknown';
 import { oldPipePoor } from './oldPipePoor';
 import type { Rule } from '../../snag';
 
@@ -40,6 +42,7 @@ export const storeRules: readonly Rule[] = [
   bedOver,
   bedSlow,
   barrelFreezes,
+  sumpFreezes,
   waterAtDoor,
   stoneDrainClose,
   stoneOver,
@@ -47,4 +50,5 @@ export const storeRules: readonly Rule[] = [
   sleeveSmall,
   grateAtEnd,
   oldPipePoor,
+  oldFallUnknown,
 ];

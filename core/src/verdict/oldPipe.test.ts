@@ -1,0 +1,85 @@
+/** Old pipes are taken where they lie, and reckoned both ways where nobody knows how. */
+import fc from 'fast-check';
+import type { Run } from '../job/kinds';
+import type { Job } from '../job/job';
+import { tellSnag } from '../snags/tell';
+import { basin, codes, ground, jobOf, out, pipe, withFields } from '../testing/parts';
+import { planJob } from './planJob';
+
+/** An old 6 in pipe of 30 m from a basin, and a new one from its foot to the way out. */
+const job = (old: Partial<NonNullable<Run['old']>>, more: Partial<Run> = {}, area = 100): Job =>
+  jobOf(
+    ground(area, 'basin'),
+    basin(),
+    { id: 'node', kind: 'junction', form: 'cleanout', name: 'Cleanout', groundLevel: 0 },
+    out({ stone: true, groundLevel: -1.6 }),
+    pipe('basin', { to: 'node', length: 30, name: 'Old line', old: { fate: 'kept', state: 'sound', ...old }, ...more }),
+    pipe('node', { length: 10 }),
+  );
+const lies = (of: Job): [up: number, down: number] => {
+  const { invertUp, invertDown } = planJob(of).runs['pipe-basin']!;
+  return [invertUp, invertDown];
+};
+
+it('two test pits say how an old pipe lies, out to both of its ends', () => {
+  const pits = [
+    { along: 5, level: -0.7 },
+    { along: 25, level: -0.9 },
+  ];
+  const [up, down] = lies(job({ pits }));
+  expect(up).toBeCloseTo(-0.65, 9);
+  expect(down).toBeCloseTo(-0.95, 9);
+  expect(codes(planJob(job({ pits })))).not.toContain('oldFallUnknown');
+  // One of them and its foot do as well; two within a step of each other tell nothing.
+  const [head] = lies(job({ pits: pits.slice(0, 1) }, { grade: { type: 'levels', down: -0.95 } }));
+  expect(head).toBeCloseTo(-0.65, 9);
+  const near = [pits[0]!, { along: 5.2, level: -0.71 }];
+  expect(codes(planJob(job({ pits: near })))).toContain('oldFallUnknown');
+});
+
+it('no cover, least pitch or setting of a line lays an old pipe otherwise than it was found', () => {
+  const pits = [
+    { along: 0, level: -0.2 },
+    { along: 30, level: -0.25 },
+  ];
+  const found = job({ pits });
+  expect(lies(found)).toEqual([expect.closeTo(-0.2, 9), expect.closeTo(-0.25, 9)]);
+  expect(lies(withFields(found, 'job', { pitchStyle: 'single', settings: { cover: 1.2 } }))).toEqual([
+    expect.closeTo(-0.2, 9),
+    expect.closeTo(-0.25, 9),
+  ]);
+});
+
+it('a pipe that nobody has found is judged at the flattest and at the steepest that it may fall', () => {
+  // 300 m² give 12 L/s; 6 in at 2 % carries some 29, at 0.1 % some 6.5.
+  const told = job({ fall: { least: 0.001, most: 0.02 } }, {}, 300);
+  const flat = planJob(told);
+  const short = flat.snags.find(({ code }) => code === 'capacityExceeded')!;
+  expect(short.onlyAt).toBe('flattest');
+  expect(tellSnag(told, flat, short).headline).toMatch(/^If Old line falls only 0\.10%: /);
+  expect(flat.verdict.sentence).toMatch(/^If Old line falls only 0\.10%: /);
+  // From 0.4 m down 30 m at 6 % leave no fall for what is new.
+  const deep = planJob(job({ fall: { least: 0.01, most: 0.06 } }));
+  expect(deep.snags.filter(({ onlyAt }) => onlyAt === 'steepest').map(({ code }) => code)).toContain('outOfFall');
+  expect(deep.verdict.sentence).toMatch(/^If Old line falls 6/);
+  // Where both hold it is only minded, and the fall that is left is that of the steeper one.
+  const sound = planJob(job({}));
+  expect(sound.verdict.sentence).toBe(planJob(job({ fall: { least: 1 / 48, most: 1 / 48 } })).verdict.sentence);
+  expect(sound.verdict.stops + sound.verdict.fixes).toBe(0);
+  expect(codes(sound)).toContain('oldFallUnknown');
+});
+
+it('what is told at any fall between is told of one of the two', () => {
+  fc.assert(
+    fc.property(fc.double({ min: 0, max: 1, noNaN: true }), fc.integer({ min: 60, max: 400 }), (share, area) => {
+      const [least, most] = [0.002, 0.05];
+      const fall = least + share * (most - least);
+      const between = planJob(job({ fall: { least: fall, most: fall } }, {}, area));
+      const both = planJob(job({ fall: { least, most } }, {}, area));
+      const bad = between.snags.filter(({ severity }) => severity !== 'mind').map(({ code, at }) => `${code} ${at}`);
+      const known = new Set(both.snags.map(({ code, at }) => `${code} ${at}`));
+      expect(bad.filter((each) => !known.has(each))).toEqual([]);
+    }),
+    { numRuns: 150, seed: 1 },
+  );
+});
