@@ -2,13 +2,14 @@
 import { formulaSums } from './formulas';
 import { networkSums } from './network';
 import { siteSums } from './site';
+import { stormSums } from './storm';
 import { workSums } from './works';
 import { workOut, type Sum, type SumResult } from './sum';
 
 export type { Sum, SumError, SumResult } from './sum';
 
 export const SUMS: ReadonlyMap<string, Sum> = new Map(
-  [...formulaSums, ...networkSums, ...siteSums, ...workSums].map((sum) => [sum.name, sum]),
+  [...formulaSums, ...networkSums, ...siteSums, ...workSums, ...stormSums].map((sum) => [sum.name, sum]),
 );
 
 export const sumOf = (name: unknown, given: unknown): SumResult => workOut(SUMS, name, given);
