@@ -158,6 +158,7 @@ export { clearing, locateDays, markReady, standings, type NeedStanding } from '.
 export { calendarOf, daysBetween, isWorked, plusDays, workedFrom } from './clearances/workingDays';
 export { needAbout, needSays, needTitle, readyWords, standsMark, standsWords } from './clearances/words';
 export { scheduleOf, type Schedule, type Scheduled, type Weather } from './days/schedule';
+export { glanceOf, sketchOf, type Glance, type Sketch } from './sheets/glance';
 export { stepsOf, type WorkStep } from './days/steps';
 export { heldWords, loadWords, machineWords, stepLabel, toolWords } from './days/words';
 export { asOneLoad, truckLoads, type Load } from './days/truck';

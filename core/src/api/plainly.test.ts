@@ -15,6 +15,13 @@ const row = {
   updatedAt: '2026-11-25T10:00:00Z',
   verdict,
   trouble: 'It cannot be read.',
+  glance: {
+    sketch: { width: 100, height: 40, houses: 'M0 0L1 1Z', ground: '', pipes: 'M0 0L1 1', outs: 'M1 1h0' },
+    price: '$4,100',
+    days: 3,
+    starts: '2026-12-03',
+    asks: 2,
+  },
 };
 const list = { jobs: [row, { ...row, verdict: null }], total: 2, next: 'after' };
 const problem = {

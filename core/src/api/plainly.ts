@@ -45,6 +45,16 @@ const isVerdict = withFields({
   minds: isNumber,
 });
 
+const isGlance = withFields({
+  sketch: orNothing(
+    withFields({ width: isNumber, height: isNumber, houses: isText, ground: isText, pipes: isText, outs: isText }),
+  ),
+  price: isText,
+  days: isNumber,
+  starts: orNothing(isText),
+  asks: isNumber,
+});
+
 const isRow = withFields({
   id: isText,
   name: isText,
@@ -57,6 +67,7 @@ const isRow = withFields({
   updatedAt: isText,
   verdict: orNull(isVerdict),
   trouble: orNothing(isText),
+  glance: orNothing(isGlance),
 });
 
 const isList = withFields({ jobs: listOf(isRow), total: isWhole, next: orNull(isText) });

@@ -66,6 +66,23 @@ export const verdictReplySchema = z.object({
   fixes: z.number(),
   minds: z.number(),
 });
+/** A job at a glance; a sketch holds the data of SVG paths. */
+export const glanceSchema = z.object({
+  sketch: z
+    .object({
+      width: z.number(),
+      height: z.number(),
+      houses: z.string(),
+      ground: z.string(),
+      pipes: z.string(),
+      outs: z.string(),
+    })
+    .optional(),
+  price: z.string(),
+  days: z.number(),
+  starts: z.string().optional(),
+  asks: z.number(),
+});
 export const jobRowSchema = z.object({
   id: z.string(),
   name: z.string(),
@@ -80,6 +97,8 @@ export const jobRowSchema = z.object({
   verdict: verdictReplySchema.nullable(),
   /** Why there is no verdict: the job cannot be read, or is too much to work out here. */
   trouble: z.string().optional(),
+  /** Absent as long as there is no verdict. */
+  glance: glanceSchema.optional(),
 });
 export type JobRow = z.infer<typeof jobRowSchema>;
 

@@ -98,13 +98,15 @@ it('works out the verdict of a job for the list once for each state of it, and n
   const wanted: string[] = [];
   const summaries = new Summaries(db, 'this', (job) => wanted.push(job));
   const verdict = { state: 'holds' as const, sentence: 'Fine.', at: null, stops: 0, fixes: 0, minds: 0 };
+  const glance = { price: '$4,100', days: 3, asks: 2 };
   expect(summaries.list({}).jobs).toMatchObject([{ id: 'clinic', verdict: null }]);
-  summaries.settle({ job: 'clinic', seq: 0, verdict });
-  expect(summaries.list({}).jobs).toMatchObject([{ verdict }]);
+  summaries.settle({ job: 'clinic', seq: 0, verdict, glance });
+  expect(summaries.list({}).jobs).toMatchObject([{ verdict, glance }]);
   expect(wanted).toEqual(['clinic']);
   rename(store, 'change-one', 'Renamed');
   expect(summaries.list({}).jobs).toMatchObject([{ name: 'Renamed', seq: 1, verdict: null, date: '2026-01-01' }]);
-  summaries.settle({ job: 'clinic', seq: 1, verdict });
+  expect(summaries.list({}).jobs[0]!.glance).toBeUndefined();
+  summaries.settle({ job: 'clinic', seq: 1, verdict, glance });
   expect(new Summaries(db, 'another program', () => undefined).list({}).jobs[0]!.verdict).toBeNull();
   expect(summaries.list({}).jobs[0]!.verdict).toEqual(verdict);
 });

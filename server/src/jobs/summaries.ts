@@ -22,6 +22,7 @@ interface SummaryRow {
   engine: string | null;
   verdict: string | null;
   trouble: string | null;
+  glance: string | null;
 }
 
 /** What a verdict came to: the verdict, or why there is none. */
@@ -42,17 +43,17 @@ export class Summaries {
     this.want = want;
     this.sql = {
       page: db.prepare<[object], SummaryRow>(
-        `select id, seq, updated_at, name, client, site, state, date, units, verdict_seq, engine, verdict, trouble ${WHERE}
+        `select id, seq, updated_at, name, client, site, state, date, units, verdict_seq, engine, verdict, trouble, glance ${WHERE}
            and (@at is null or updated_at < @at or (updated_at = @at and id > @id))
          order by updated_at desc, id limit @limit`,
       ),
       count: db.prepare<[object], { total: number }>(`select count(*) as total ${WHERE}`),
       countAll: db.prepare<[], { total: number }>('select count(*) as total from jobs where deleted_at is null'),
       settle: db.prepare(
-        `insert into summaries (job_id, name, units, search, verdict_seq, engine, verdict, trouble)
-         select id, id, 'us', '', ifnull(@seq, seq), @engine, @verdict, @trouble from jobs where id = @job
+        `insert into summaries (job_id, name, units, search, verdict_seq, engine, verdict, trouble, glance)
+         select id, id, 'us', '', ifnull(@seq, seq), @engine, @verdict, @trouble, @glance from jobs where id = @job
          on conflict (job_id) do update set verdict_seq = excluded.verdict_seq, engine = excluded.engine,
-           verdict = excluded.verdict, trouble = excluded.trouble`,
+           verdict = excluded.verdict, trouble = excluded.trouble, glance = excluded.glance`,
       ),
     };
   }
@@ -83,6 +84,7 @@ export class Summaries {
       engine: this.engine,
       verdict: 'verdict' in outcome ? JSON.stringify(outcome.verdict) : null,
       trouble: 'trouble' in outcome ? outcome.trouble : null,
+      glance: 'glance' in outcome ? JSON.stringify(outcome.glance) : null,
     });
   }
 
@@ -97,6 +99,7 @@ export class Summaries {
       updatedAt: row.updated_at,
       verdict: current && row.verdict !== null ? (JSON.parse(row.verdict) as Verdict) : null,
       ...(current && row.trouble !== null ? { trouble: row.trouble } : {}),
+      ...(current && row.glance !== null ? { glance: JSON.parse(row.glance) as NonNullable<JobRow['glance']> } : {}),
       ...(row.site === null ? {} : { site: row.site }),
       ...(row.client === null ? {} : { client: row.client }),
       ...(row.state === null ? {} : { state: row.state }),

@@ -1,13 +1,15 @@
 /** What a stored job comes to. */
-import { jobFrom, planJob, type Verdict } from '@katabasis/core';
+import { glanceOf, jobFrom, planJob, type Glance, type Verdict } from '@katabasis/core';
 import { elementsIn, Unreadable, type ElementRow } from '../jobs/rows';
 
-export type Comes = { verdict: Verdict } | { trouble: string };
+export type Comes = { verdict: Verdict; glance: Glance } | { trouble: string };
 
-/** The verdict on a job of these rows, or why they cannot be read. */
+/** The verdict on a job of these rows, with the job at a glance, or why they cannot be read. */
 export function comesTo(id: string, rows: readonly ElementRow[]): Comes {
   try {
-    return { verdict: planJob(jobFrom(id, elementsIn(rows))).verdict };
+    const job = jobFrom(id, elementsIn(rows));
+    const plan = planJob(job);
+    return { verdict: plan.verdict, glance: glanceOf(job, plan, new Date().toISOString().slice(0, 10)) };
   } catch (error) {
     if (error instanceof Unreadable) return { trouble: error.message };
     throw error;

@@ -13,9 +13,11 @@ import { Mark, MARK_WORDS } from '../../ui/Mark';
 import { Press } from '../../ui/Press';
 import { Text } from '../../ui/Text';
 import { dayOf, momentOf } from './moments';
+import { SketchOfJob } from './SketchOfJob';
 
 const make = (palette: Palette) => ({
   row: { borderTopWidth: 1, borderTopColor: palette.line, paddingVertical: SPACE.m, gap: SPACE.xs },
+  looked: { backgroundColor: palette.bank },
   open: { flexDirection: 'row' as const, gap: SPACE.m, alignItems: 'flex-start' as const, minHeight: 56 },
   tools: { flexDirection: 'row' as const, flexWrap: 'wrap' as const, gap: SPACE.xs, marginLeft: 36 },
 });
@@ -29,6 +31,9 @@ interface Props {
   onCopy: (row: Row) => void;
   onSave: (row: Row) => void;
   onRemove: (row: Row) => void;
+  /** On a wide screen: that it is pointed at, and whether it is what stands beside the list. */
+  onLook?: (row: Row) => void;
+  looked?: boolean;
 }
 
 const BEING_WORKED_OUT = 'Its verdict is being worked out.';
@@ -38,17 +43,27 @@ function aboutOf({ client, site, state, date, updatedAt }: Row): string {
   return [client, site, when, `changed ${momentOf(updatedAt)}`].filter(Boolean).join(' · ');
 }
 
+const days = (count: number): string => (count === 1 ? '1 day' : `${count} days`);
+
+const costs = ({ price, days: count, asks }: NonNullable<Row['glance']>): string =>
+  [price, days(count), asks > 0 && `${asks} to ask`].filter(Boolean).join(' · ');
+
 const changes = (count: number): string => (count === 1 ? 'One change waits' : `${count} changes wait`);
 
-export function JobRow({ row, unsent, waiting, onCopy, onSave, onRemove }: Props) {
+export function JobRow({ row, unsent, waiting, onCopy, onSave, onRemove, onLook, looked }: Props) {
   const styles = useStyles(make);
   const { ink } = usePalette();
   const router = useRouter();
-  const { verdict, trouble } = row;
+  const { verdict, trouble, glance } = row;
   const sentence = verdict?.sentence ?? trouble ?? BEING_WORKED_OUT;
   const state = verdict?.state ?? 'empty';
   return (
-    <View style={styles.row} role="listitem">
+    <View
+      style={[styles.row, looked && styles.looked]}
+      role="listitem"
+      onPointerEnter={() => onLook?.(row)}
+      onFocus={() => onLook?.(row)}
+    >
       <Press
         role="link"
         aria-label={[row.name, verdict ? MARK_WORDS[verdict.state] : null, sentence]
@@ -64,10 +79,12 @@ export function JobRow({ row, unsent, waiting, onCopy, onSave, onRemove }: Props
             {row.name}
           </Text>
           <Text {...(trouble === undefined ? {} : { tone: 'stop' })}>{sentence}</Text>
+          {glance && <Text kind="small">{costs(glance)}</Text>}
           {!unsent && <Text kind="small">{aboutOf(row)}</Text>}
           {unsent && <Text kind="small">Kept on this device; the server has not got it yet.</Text>}
           {!unsent && waiting > 0 && <Text kind="small">{changes(waiting)} on this device to be sent.</Text>}
         </View>
+        {glance?.sketch && <SketchOfJob sketch={glance.sketch} width={76} height={60} />}
       </Press>
       {!unsent && (
         <View style={styles.tools}>

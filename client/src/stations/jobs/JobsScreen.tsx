@@ -11,7 +11,7 @@ import { useDeferredValue, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { useJobList, useUnsentRows, useWaiting } from '../../sync/queries';
 import { TextBox } from '../../input/TextBox';
-import { useStyles } from '../../theme/theme';
+import { useStyles, useWide } from '../../theme/theme';
 import { SPACE, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
 import { Choice, type Option } from '../../ui/Choice';
@@ -19,12 +19,14 @@ import { Notice } from '../../ui/Notice';
 import { pageColumn } from '../../ui/rows';
 import { Text } from '../../ui/Text';
 import { STATE_WORDS } from '../../elements/jobWords';
+import { JobBeside } from './JobBeside';
 import { JobRow } from './JobRow';
 import { useJobActions } from './useJobActions';
 import { OutOfReach } from '../OutOfReach';
 
 const make = (palette: Palette) => ({
   page: { flex: 1, backgroundColor: palette.ground },
+  wide: { flexDirection: 'row' as const },
   body: pageColumn,
   strip: { backgroundColor: palette.bank, padding: SPACE.m, gap: SPACE.s },
 });
@@ -62,9 +64,12 @@ export function JobsScreen() {
   const [state, setState] = useState<JobState | 'all'>('all');
   const { list, all, unsent, waiting, narrowed, total, read } = useRows(find, state);
   const { said, faults, gone, ...acts } = useJobActions();
+  const wide = useWide();
+  const [looked, look] = useState<string | null>(null);
+  const beside = wide ? (all.find(({ id }) => id === looked) ?? all[0]) : undefined;
   return (
-    <View style={styles.page} role="main">
-      <ScrollView contentContainerStyle={styles.body}>
+    <View style={[styles.page, wide && styles.wide]} role="main">
+      <ScrollView style={styles.page} contentContainerStyle={styles.body}>
         <View>
           <Text kind="title">Jobs</Text>
           <Text tone="soft">Every job is one way down: from the roof to where the water harms nobody.</Text>
@@ -112,6 +117,7 @@ export function JobsScreen() {
               onCopy={(each) => void acts.copy(each)}
               onSave={(each) => void acts.save(each)}
               onRemove={(each) => void acts.remove(each)}
+              {...(wide ? { onLook: (each: JobRowData) => look(each.id), looked: row === beside } : {})}
             />
           ))}
         </View>
@@ -125,6 +131,7 @@ export function JobsScreen() {
         )}
         <Aside />
       </ScrollView>
+      {beside && <JobBeside row={beside} />}
     </View>
   );
 }
