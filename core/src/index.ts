@@ -111,7 +111,7 @@ export { takeOff, type Part, type TakeOff } from './quantities/takeOff';
 export { PART_GROUPS, type Item, type PartGroup } from './catalogue/items';
 export { floating, type Floats } from './quantities/floats';
 export { intoMainBy } from './quantities/outlets';
-export { commonOf, manyRuns, newRuns } from './job/edits/manyRuns';
+export { commonOf, manyRuns, runsWithin, newRuns } from './job/edits/manyRuns';
 export { besides } from './job/edits/besides';
 export { anotherLike } from './job/edits/likeIt';
 export { sharingOf, sharingWords } from './quantities/sharingWords';

@@ -61,6 +61,14 @@ beforeEach(() => {
 });
 
 describe('the list of jobs', () => {
+  it('says of each job what it costs, how long it takes and what is still to be asked', async () => {
+    const glance = { price: '$4,100', days: 3, asks: 2 };
+    listed([row({ glance }), row({ id: 'b', name: 'B', glance: { price: '£90', days: 1, asks: 0 } })]);
+    draw(<JobsScreen />);
+    expect(await screen.findByText('$4,100 · 3 days · 2 to ask')).toBeInTheDocument();
+    expect(screen.getByText('£90 · 1 day')).toBeInTheDocument();
+  });
+
   it('shows each with its verdict in words, and opens it', async () => {
     listed([
       row(),

@@ -2,6 +2,8 @@
 import { ofKind, type Job } from '../job';
 import { put, type Change } from '../change';
 import { isNew, type Run } from '../kinds';
+import { isWithin, wayLength, type Place } from '../../site/place';
+import { placeAlong, wayOfRun } from '../places';
 
 /** What may be set of many. */
 export type ManyFields = Partial<Pick<Run, 'material' | 'under'>>;
@@ -11,6 +13,23 @@ export const newRuns = (job: Job, ids?: readonly string[]): Run[] => {
   const asked = ids && new Set(ids);
   return ofKind(job, 'run').filter((run) => isNew(run) && (!asked || asked.has(run.id)));
 };
+
+/** Places along a pipe that are looked at. */
+const LOOKED = 20;
+
+/** New pipes that lie within an outline for half of their length at least; none while it has no three corners. */
+export const runsWithin = (job: Job, outline: readonly Place[]): Run[] =>
+  outline.length < 3
+    ? []
+    : newRuns(job).filter((run) => {
+        const way = wayOfRun(job, run);
+        if (!way) return false;
+        const whole = wayLength(way);
+        const inside = Array.from({ length: LOOKED }, (_, k) =>
+          isWithin(outline, placeAlong(way, (whole * (k + 0.5)) / LOOKED)),
+        );
+        return inside.filter(Boolean).length >= LOOKED / 2;
+      });
 
 /** What all of some pipes have in common; null where they differ, or there are none. */
 export function commonOf<K extends keyof ManyFields>(

@@ -3,6 +3,7 @@ import { distance, showLength, text, type Place } from '@katabasis/core';
 import type { Draft } from '../../../drawing/yard/OverPlan';
 import { drawLine, lineStart } from '../drawLine';
 import { withPlace } from '../placing';
+import { PipesRoundSheet } from '../PipesRoundSheet';
 import { SectionSheet } from '../SectionSheet';
 import { Banner } from '../YardTools';
 import type { Board, ToolEntry } from './entry';
@@ -66,6 +67,22 @@ export const sectionTool: ToolEntry<{ type: 'section' }> = {
       onAnew={anewOf(board)}
       onClose={board.close}
       onShow={(mark) => board.show({ mark })}
+    />
+  ),
+  isSheet: () => true,
+};
+
+/** Pipes that an outline is drawn round, so that what they have alike is set once. */
+export const pipesTool: ToolEntry<{ type: 'pipes' }> = {
+  puts: () => true,
+  onPut: (_, { begun, begin }, { place }) => begin({ places: withPlace(begun.places, place) }),
+  draft: (_, board) => placesBegun(board, { closed: true }),
+  foot: (_, board) => (
+    <PipesRoundSheet
+      round={board.begun.places}
+      onBack={backOf(board) ?? (() => undefined)}
+      onAnew={anewOf(board)}
+      onClose={board.close}
     />
   ),
   isSheet: () => true,

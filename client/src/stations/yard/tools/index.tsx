@@ -8,7 +8,7 @@ import { RoofSheet } from '../RoofSheet';
 import { SaysSheet } from '../SaysSheet';
 import { ScaleSheet } from '../ScaleSheet';
 import { WaysOutSheet } from '../WaysOutSheet';
-import { lengthWords, lineTool, sectionTool } from './drawing';
+import { lengthWords, lineTool, pipesTool, sectionTool } from './drawing';
 import { sheet, type ToolEntry } from './entry';
 import { putTool } from './putDown';
 import { tapesBegun, withTape } from './tapes';
@@ -72,6 +72,7 @@ const TOOLS: { [K in Tool['type']]: ToolEntry<Of<K>> } = {
   },
   line: lineTool,
   section: sectionTool,
+  pipes: pipesTool,
   putNew: putTool as ToolEntry<Of<'putNew'>>,
   putOld: putTool as ToolEntry<Of<'putOld'>>,
 };

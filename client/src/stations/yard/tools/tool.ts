@@ -6,13 +6,13 @@ export type Creation = (typeof CREATIONS)[number];
 
 export type Tool =
   | { type: 'look'; chosen: string | null }
-  | { type: 'add' | 'pace' | 'line' | 'section' | 'levels' | 'says' | 'waysOut' | 'files' }
+  | { type: 'add' | 'pace' | 'line' | 'section' | 'pipes' | 'levels' | 'says' | 'waysOut' | 'files' }
   | { type: 'putNew'; creation: Creation; shape: Shape }
   | { type: 'putOld'; element: Element; shape: Shape }
   | { type: 'roof'; building: string }
   | { type: 'scale'; underlay: string };
 
-const PLAIN = ['pace', 'line', 'section', 'levels', 'says', 'waysOut', 'files'] as const;
+const PLAIN = ['pace', 'line', 'section', 'pipes', 'levels', 'says', 'waysOut', 'files'] as const;
 
 /** Kinds that can be put down, by the name of their first one. */
 export const PUTTABLE: readonly Creation[] = CREATIONS.filter(
