@@ -131,8 +131,15 @@ export function trenchWords(job: Job, trenches: readonly Trench[]): string | nul
     : `The trench of ${nameOf(job, deepest.id)} is ${depth} deep: a ladder within reach, the spoil 2 ft back.`;
 }
 
-/** A take-off as a table, a part a row: what an order is written from. */
-export function partsTable(job: Job, parts: readonly Part[]): string[][] {
+/** Names of places in a row, after so many only how many more there are. */
+function namesOf(names: readonly string[], most: number): string {
+  const more = names.length - most;
+  // One more is named as shortly as counted.
+  return more > 1 ? `${names.slice(0, most).join('; ')} and ${more} more` : names.join('; ');
+}
+
+/** A take-off as a table, a part a row: what an order is written from. `places`: how many of a part's places are named at most. */
+export function partsTable(job: Job, parts: readonly Part[], places = Infinity): string[][] {
   const { units } = headOf(job);
   return [
     ['Group', 'Part', 'Measured', 'To buy', 'Used at'],
@@ -141,7 +148,7 @@ export function partsTable(job: Job, parts: readonly Part[]): string[][] {
       partLabel(part.item, units),
       text(amountOf(part.net, part.unit, units)),
       text(buyOf(part, units)),
-      [...new Set(part.uses.map(({ id }) => nameOf(job, id)))].join('; '),
+      namesOf([...new Set(part.uses.map(({ id }) => nameOf(job, id)))], places),
     ]),
   ];
 }

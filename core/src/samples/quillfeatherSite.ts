@@ -102,8 +102,8 @@ export const SITE: readonly Element[] = [
     crown: feet(20),
     vigour: 'ordinary',
   },
-  service('gas', 'Gas main to the east wall', 'gas', [at(64, 40), at(62, 4), at(52, -12)], 2.5),
-  service('power', 'Power to the east wall', 'power', [at(70, 40), at(68, 4), at(52, -20)], 2),
+  service('gas', 'Gas main to the east wall', 'gas', [at(64, 40), at(62, 4), at(52, -12)], 3.5),
+  service('power', 'Power to the east wall', 'power', [at(70, 40), at(68, 4), at(52, -20)], 3.5),
   {
     id: 'roadLine',
     kind: 'barrier',

@@ -170,9 +170,9 @@ export function digTable(job: Job, plan: Plan, line: DigLine, sight: number | nu
   };
 }
 
-/** What it takes. */
-export function partsSheet(job: Job, { parts }: TakeOff): Table {
-  const [head, ...rows] = partsTable(job, parts);
+/** What it takes; `places`: how many of a part's places are named, all when left out. */
+export function partsSheet(job: Job, { parts }: TakeOff, places?: number): Table {
+  const [head, ...rows] = partsTable(job, parts, places);
   return {
     title: 'Parts and earth',
     columns: head!.map((title, k) => ({

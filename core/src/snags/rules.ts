@@ -46,6 +46,7 @@ import { footingUndermined } from './site/footingUndermined';
 import { groundBetween } from './site/groundBetween';
 import { lengthDisagrees } from './pipes/lengthDisagrees';
 import { rootsCrossed } from './site/rootsCrossed';
+import { serviceInWay } from './site/serviceInWay';
 import { serviceUnmarked } from './site/serviceUnmarked';
 import type { Rule } from './snag';
 import { drainRules } from './works/drains';
@@ -78,6 +79,7 @@ export const RULES: readonly Rule[] = [
   doorFloods,
   mainFull,
   nearBuilding,
+  serviceInWay,
   serviceUnmarked,
   footingUndermined,
   boundaryCrossed,

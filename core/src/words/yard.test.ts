@@ -33,7 +33,7 @@ describe('beside a mark', () => {
     expect(figure('parking')).toBe('900 ft²');
     expect(figure('wetLawn')).toBe('3 in');
     expect(figure('pear')).toBe('15′');
-    expect(figure('gas')).toBe('2′ 6″');
+    expect(figure('gas')).toBe('3′ 6″');
     expect(figure('lawnFence')).toBe('126′');
     expect(figure('wye1')).toBe('');
     expect(figure('levelLawn3')).toMatch(/^−\d/);

@@ -23,7 +23,7 @@ import { setImmediate as breath } from 'node:timers/promises';
 import { Paper, type PaperSize } from './paper';
 import { putPlan } from './planOnPaper';
 import { putSection } from './sectionOnPaper';
-import { putTable } from './tableOnPaper';
+import { heightOfTable, putTable } from './tableOnPaper';
 
 /** In the order of a set. The customer's quote is a paper of its own: it never lies among a crew's sheets. */
 export const SHEETS = ['plan', 'sections', 'runs', 'dig', 'parts'] as const;
@@ -40,6 +40,10 @@ interface Printed {
 /** One piece of work: about a page's worth, so that how far it has come can be told. */
 type Step = (paper: Paper) => void;
 
+const DIG = 'Dig sheets';
+/** So many places of a part are named on paper; its other places are told in the application, and beside the trench. */
+const PLACES = 3;
+
 const STEPS: Record<Sheet, (printed: Printed) => Step[]> = {
   plan: ({ job, plan }) => [(paper) => putPlan(paper, drawingOf(job, plan), headOf(job).units)],
   sections: ({ job, plan }) => plan.lines.map((line) => (paper) => putSection(paper, job, plan, line)),
@@ -55,14 +59,19 @@ const STEPS: Record<Sheet, (printed: Printed) => Step[]> = {
   ],
   dig: ({ job, plan }) =>
     digLines(job, plan).map((line) => (paper) => {
-      paper.page(`Dig sheet of line ${line.letter}`, 'landscape');
-      paper.paragraph('From the way out upward. Set up the level on a known level; rod = line of sight − invert.');
-      putTable(paper, digTable(job, plan, line));
+      const table = digTable(job, plan, line);
+      // Short lines share a sheet.
+      if (paper.title !== DIG || heightOfTable(paper, table) + 40 > paper.rest.height) {
+        paper.page(DIG, 'landscape');
+        paper.paragraph('From the way out upward. Set up the level on a known level; rod = line of sight − invert.');
+      }
+      paper.heading(`Dig sheet of line ${line.letter}`);
+      putTable(paper, table);
     }),
   parts: ({ job, taken }) => [
     (paper) => {
       paper.page('Parts and earth');
-      putTable(paper, partsSheet(job, taken));
+      putTable(paper, partsSheet(job, taken, PLACES));
     },
   ],
 };

@@ -1,6 +1,6 @@
 /** A table over as many pages as it takes, its head on each. */
 import type { Table } from '@katabasis/core';
-import { INK, LINE, SOFT, type Paper } from './paper';
+import { INK, LINE, SOFT, type Paper, type SayOptions } from './paper';
 
 const SIZE = 8.5;
 const GAP = 8;
@@ -38,16 +38,28 @@ function widthsOf(paper: Paper, { columns, rows }: Table): number[] {
   return widths;
 }
 
+const heightOfRow = (paper: Paper, cells: readonly string[], widths: readonly number[], options: SayOptions): number =>
+  Math.max(
+    ...cells.map((cell, k) => (cell === '' ? 0 : paper.heightOf(cell, { ...options, width: widths[k]! + 0.5 }))),
+    SIZE,
+  ) + 6;
+
+/** How high a table stands where it is not parted, points. */
+export function heightOfTable(paper: Paper, table: Table): number {
+  const widths = widthsOf(paper, table);
+  return [table.columns.map(({ title }) => title), ...table.rows].reduce(
+    (sum, cells) => sum + heightOfRow(paper, cells, widths, { size: SIZE }),
+    8,
+  );
+}
+
 export function putTable(paper: Paper, table: Table): void {
   const widths = widthsOf(paper, table);
   const { doc } = paper;
   const row = (cells: readonly string[], head: boolean): void => {
     const options = { size: SIZE, ...(head ? { weight: 'strong' as const, colour: SOFT } : { colour: INK }) };
-    const height = Math.max(
-      ...cells.map((cell, k) => (cell === '' ? 0 : paper.heightOf(cell, { ...options, width: widths[k]! + 0.5 }))),
-      SIZE,
-    );
-    if (!head && paper.y + height + 6 > paper.floor) {
+    const height = heightOfRow(paper, cells, widths, options);
+    if (!head && paper.y + height > paper.floor) {
       paper.page(paper.title, paper.layout);
       row(
         table.columns.map(({ title }) => title),
@@ -64,7 +76,7 @@ export function putTable(paper: Paper, table: Table): void {
         });
       x += widths[k]! + GAP;
     });
-    paper.y += height + 6;
+    paper.y += height;
     doc
       .moveTo(paper.left, paper.y)
       .lineTo(paper.left + paper.width, paper.y)

@@ -98,6 +98,19 @@ const across = (east: number): { east: number; north: number }[] => [
 const falls = (east: number): number => -0.0075 * east;
 
 const MAKE: Record<string, Make> = {
+  serviceInWay: (a) =>
+    onGround(
+      falls,
+      {},
+      {
+        id: 'water',
+        kind: 'service',
+        name: 'Water',
+        form: 'water',
+        depth: 0.3 + 0.2 * a,
+        way: across(12),
+      },
+    ),
   serviceUnmarked: (a, b) =>
     onGround(
       falls,

@@ -14,6 +14,7 @@ import { fittings } from './fittings';
 import { mains } from './mains';
 import { onGround } from './onGround';
 import { ownPitch } from './ownPitch';
+import { passService } from './passService';
 import { pipeSize } from './pipeSize';
 import { popups } from './popups';
 import { isFixed, noWorse } from './prove';
@@ -39,6 +40,7 @@ const FIX_RULES: ReadonlyMap<string, FixRule> = new Map(
     cover,
     cleanout,
     drops,
+    passService,
   ].map((each) => [each.code, each]),
 );
 
