@@ -46,6 +46,7 @@ import { footingUndermined } from './site/footingUndermined';
 import { groundBetween } from './site/groundBetween';
 import { lengthDisagrees } from './pipes/lengthDisagrees';
 import { rootsCrossed } from './site/rootsCrossed';
+import { pipesCross } from './site/pipesCross';
 import { serviceInWay } from './site/serviceInWay';
 import { serviceUnmarked } from './site/serviceUnmarked';
 import type { Rule } from './snag';
@@ -79,6 +80,7 @@ export const RULES: readonly Rule[] = [
   doorFloods,
   mainFull,
   nearBuilding,
+  pipesCross,
   serviceInWay,
   serviceUnmarked,
   footingUndermined,

@@ -1,7 +1,7 @@
 /** On a wide screen, beside the list: the job that is pointed at, its sketch as large as there is room, its price and its days. */
 import type { JobRow } from '@katabasis/core/first';
 import { useRouter } from 'expo-router';
-import { View } from 'react-native';
+import { ScrollView, View } from 'react-native';
 import { useStyles } from '../../theme/theme';
 import { SPACE, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
@@ -12,13 +12,8 @@ import { dayOf } from './moments';
 import { SketchOfJob } from './SketchOfJob';
 
 const make = (palette: Palette) => ({
-  pane: {
-    width: '42%' as const,
-    borderLeftWidth: 1,
-    borderLeftColor: palette.line,
-    padding: SPACE.xl,
-    gap: SPACE.l,
-  },
+  pane: { width: '42%' as const, flexGrow: 0, borderLeftWidth: 1, borderLeftColor: palette.line },
+  body: { padding: SPACE.xl, gap: SPACE.l },
 });
 
 /** As wide as the pane leaves it on the narrowest wide screen, px. */
@@ -29,7 +24,7 @@ export function JobBeside({ row }: { row: JobRow }) {
   const router = useRouter();
   const { verdict, glance } = row;
   return (
-    <View style={styles.pane} role="region" aria-label={row.name}>
+    <ScrollView style={styles.pane} contentContainerStyle={styles.body} role="region" aria-label={row.name}>
       {glance?.sketch && <SketchOfJob sketch={glance.sketch} {...SKETCH} />}
       <View style={{ gap: SPACE.xs }}>
         <Text kind="title">{row.name}</Text>
@@ -50,7 +45,7 @@ export function JobBeside({ row }: { row: JobRow }) {
         <Button label="Open it" onPress={() => router.navigate(`/job/${row.id}/plan`)} />
         <Button label="What to build" kind="bare" onPress={() => router.navigate(`/job/${row.id}/build`)} />
       </View>
-    </View>
+    </ScrollView>
   );
 }
 

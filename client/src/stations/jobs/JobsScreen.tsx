@@ -11,7 +11,7 @@ import { useDeferredValue, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { useJobList, useUnsentRows, useWaiting } from '../../sync/queries';
 import { TextBox } from '../../input/TextBox';
-import { useStyles, useWide } from '../../theme/theme';
+import { useShort, useStyles, useWide } from '../../theme/theme';
 import { SPACE, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
 import { Choice, type Option } from '../../ui/Choice';
@@ -64,7 +64,9 @@ export function JobsScreen() {
   const [state, setState] = useState<JobState | 'all'>('all');
   const { list, all, unsent, waiting, narrowed, total, read } = useRows(find, state);
   const { said, faults, gone, ...acts } = useJobActions();
-  const wide = useWide();
+  const isWide = useWide();
+  // A phone on its side has no height for it.
+  const wide = !useShort() && isWide;
   const [looked, look] = useState<string | null>(null);
   const beside = wide ? (all.find(({ id }) => id === looked) ?? all[0]) : undefined;
   return (

@@ -98,6 +98,17 @@ const across = (east: number): { east: number; north: number }[] => [
 const falls = (east: number): number => -0.0075 * east;
 
 const MAKE: Record<string, Make> = {
+  pipesCross: (a, b) =>
+    jobOf(
+      ground(40, 'basin'),
+      basin({ place: { east: 0, north: 0 } }),
+      basin({ id: 'other', place: { east: 10 + 20 * a, north: 10 } }),
+      ground(20, 'other'),
+      out({ place: { east: 40, north: 0 }, stone: true, groundLevel: -2.2 }),
+      out({ id: 'away', place: { east: 10 + 20 * a, north: -30 }, stone: true, groundLevel: -2.2 }),
+      pipe('basin', { length: 40, grade: { type: 'levels', up: -0.5, down: -0.7 } }),
+      pipe('other', { to: 'away', length: 40, grade: { type: 'levels', up: -0.5 - 0.1 * a + 0.05 * b, down: -1 } }),
+    ),
   serviceInWay: (a) =>
     onGround(
       falls,

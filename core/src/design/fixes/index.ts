@@ -14,6 +14,7 @@ import { fittings } from './fittings';
 import { mains } from './mains';
 import { onGround } from './onGround';
 import { ownPitch } from './ownPitch';
+import { passPipe } from './passPipe';
 import { passService } from './passService';
 import { pipeSize } from './pipeSize';
 import { popups } from './popups';
@@ -41,6 +42,7 @@ const FIX_RULES: ReadonlyMap<string, FixRule> = new Map(
     cleanout,
     drops,
     passService,
+    passPipe,
   ].map((each) => [each.code, each]),
 );
 

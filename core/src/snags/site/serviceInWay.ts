@@ -1,4 +1,3 @@
-import { outsideOf } from '../../catalogue/supply';
 import { elementOf, ofKind, type Job } from '../../job/job';
 import { isNew, type Run, type Service } from '../../job/kinds';
 import { groundAlong } from '../../plan/along';
@@ -7,6 +6,7 @@ import { METRES_PER_INCH } from '../../units/constants';
 import { crossingsOfRun } from '../../yard/crossings';
 import { groundOver } from '../../yard/profile';
 import type { Rule, Snag } from '../snag';
+import { bodyAt } from './pipesCross';
 
 /** Lines that stay where they are: what is shallow and private is cut and put back. */
 const STAYS: ReadonlySet<Service['form']> = new Set(['power', 'gas', 'water', 'sewer', 'telecom']);
@@ -38,16 +38,8 @@ export const servicesMet = (job: Job, run: Run, planned: RunPlan): Meets[] =>
     const service = elementOf(job, 'service', id);
     if (!service || service.depth === undefined || !STAYS.has(service.form)) return [];
     const top = groundAt(job, run, planned, from) - service.depth;
-    const invert = planned.invertUp + ((planned.invertDown - planned.invertUp) * from) / planned.length;
-    const wall = Math.max(0, (outsideOf(run.material, run.nominal) - planned.diameter) / 2);
-    return [
-      {
-        id,
-        along: from,
-        service: { top, bottom: top - THROUGH },
-        pipe: { top: invert + planned.diameter + wall, bottom: invert - wall },
-      },
-    ];
+    const pipe = bodyAt(run, planned, from / planned.length);
+    return [{ id, along: from, service: { top, bottom: top - THROUGH }, pipe }];
   });
 
 /** Room between the two, m; less than 0 where one lies in the other. */
