@@ -139,6 +139,8 @@ class Sizing {
       for (const found of [best, ...(input.tree.runs.length <= SMALL ? runnersUp(input, best, OTHERS) : [])]) {
         const sized = (withPitch: boolean): Run[] =>
           input.tree.runs.map((run, index): Run => {
+            // Old pipe is taken where it lies.
+            if (run.old) return run;
             const nominal = found.sizes[index]!;
             const pitch = pitchNeeded(run, nominal, plan, clean);
             const steep = withPitch && pitch > leastPitchOf({ material: run.material, nominal }, settings);
@@ -198,6 +200,7 @@ const OTHERS = 3;
 const SMALL = 30;
 
 function neighbours(run: Run): Run[] {
+  if (run.old) return [];
   const at = NOMINAL_SIZES.findIndex((nominal) => nominal >= run.nominal - 1e-9);
   const sizes = [NOMINAL_SIZES[at - 1], NOMINAL_SIZES[at + 1]].filter((size): size is number => size !== undefined);
   return [

@@ -1,6 +1,8 @@
 /** Old pipes are taken where they lie, and reckoned both ways where nobody knows how. */
 import fc from 'fast-check';
-import type { Run } from '../job/kinds';
+import { fixOf } from '../design/fixes';
+import { sizeJob } from '../design/sizeJob';
+import type { Element, Run } from '../job/kinds';
 import type { Job } from '../job/job';
 import { tellSnag } from '../snags/tell';
 import { basin, codes, ground, jobOf, out, pipe, withFields } from '../testing/parts';
@@ -82,4 +84,19 @@ it('what is told at any fall between is told of one of the two', () => {
     }),
     { numRuns: 150, seed: 1 },
   );
+});
+
+it('no fix and no sizing lays an old pipe in another size, make or pitch', () => {
+  const tight = job({ fall: { least: 0.001, most: 0.004 } }, { nominal: 0.1016 }, 300);
+  const plan = planJob(tight);
+  expect(plan.verdict.fixes + plan.verdict.stops).toBeGreaterThan(0);
+  const own = tight.elements.get('pipe-basin');
+  const laid = (puts: readonly Element[]): Element[] => puts.filter(({ id }) => id === 'pipe-basin');
+  for (const snag of plan.snags) {
+    const fix = fixOf(tight, plan, snag);
+    for (const put of laid(fix?.change.puts ?? []))
+      expect(put).toMatchObject({ nominal: 0.1016, grade: own!.kind === 'run' && own.grade });
+  }
+  const sized = sizeJob(tight, plan);
+  expect(laid(sized?.best.change.puts ?? [])).toEqual([]);
 });

@@ -5,6 +5,7 @@ import type { Job } from '../../job/job';
 import { planJob, type Plan } from '../../verdict/planJob';
 import type { Snag } from '../../snags/snag';
 import { tellSnag } from '../../snags/tell';
+import { leaveOld } from '../leaveOld';
 import { channels } from './channels';
 import { cleanout } from './cleanout';
 import { cover } from './cover';
@@ -74,7 +75,8 @@ export function* searchFix(given: Job, plan: Plan, snag: Snag): Generator<undefi
   let left = MAX_TRIED;
   let least: Fix | null = null;
   for (const candidate of FIX_RULES.get(snag.code)?.candidates(snag, job, plan) ?? []) {
-    const fix = proved(job, plan, snag, candidate);
+    const change = leaveOld(given, job, candidate.change);
+    const fix = change && proved(given, plan, snag, { ...candidate, change });
     if (fix && !fix.brings) return fix;
     if (fix && !least) left = Math.min(left, MORE_TRIED);
     if (fix && (!least || fix.brings!.length < least.brings!.length)) least = fix;
