@@ -81,6 +81,18 @@ describe('the walk', () => {
       }),
       /sill at basin is wet in the rarer rain/,
     ],
+    [
+      'two pipes that cross at one depth',
+      jobOf(
+        basin({ place: { east: 0, north: 0 } }),
+        out({ place: { east: 20, north: 0 }, stone: true, groundLevel: -2 }),
+        basin({ id: 'north', place: { east: 8, north: 8 } }),
+        out({ id: 'south', place: { east: 12, north: -12 }, stone: true, groundLevel: -2 }),
+        pipe('basin', { grade: { type: 'levels', up: -0.5, down: -0.7 } }),
+        pipe('north', { to: 'south', grade: { type: 'levels', up: -0.55, down: -0.7 } }),
+      ),
+      /lies in pipe-north where they cross/,
+    ],
     ['a sill too low', withFields(sound, 'basin', { sillLevel: 0.02 }), /near the sill/],
   ])('refuses %s by itself', (_, job, words) => expect(walkOf(job, planJob(job)).join()).toMatch(words));
 });

@@ -17,6 +17,7 @@ import { standingByWorks, walkWorks } from './walkWorks';
 import { LAID, WATER, type Walk } from './walking';
 import { G, section, friction, marched } from './walkedWater';
 import { OPEN, walkOver } from './walkGround';
+import { walkClash } from './walkClash';
 import { walkDoors } from './walkDoors';
 import { walkInlets } from './walkInlets';
 
@@ -203,5 +204,6 @@ export function walkOf(given: Job, plan: Plan): string[] {
   walkWater(walk);
   walkInlets(walk);
   walkDoors(walk);
+  walkClash(walk);
   return [...walk.wrong, ...walkWorks(job, plan), ...walkRarer(given)];
 }
