@@ -28,7 +28,7 @@ export { letterOf, type FallBudget } from './network';
 export { choicesOf, holdsAt, smallestThatWorks, type SizeChoice } from './network/choices';
 export { mainCapacityOf } from './network/receiving';
 export { solveWaterLine, type WaterNetwork } from './network/waterLine';
-export { groundAlong } from './plan/along';
+export { groundAlong } from './network/groundAlong';
 export { unknownFall } from './job/oldPipe';
 export { budgetFrom } from './plan/layout';
 export { madeElsewhere, planJob, type Plan } from './verdict/planJob';

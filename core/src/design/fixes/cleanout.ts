@@ -7,7 +7,7 @@ import type { Job } from '../../job/job';
 import type { Element, Junction, Run } from '../../job/kinds';
 import { wayOfRun } from '../../job/places';
 import { fromAccess } from '../../snags/pipes/noCleanout';
-import { groundAlong } from '../../plan/along';
+import { groundAlong } from '../../network/groundAlong';
 import type { RunPlan } from '../../plan/solution';
 import { fixOfChange, type FixRule } from './fix';
 

@@ -5,7 +5,7 @@ import { freeName, splitRun } from '../../job/edits/insert';
 import { runOf } from '../../job/edits/pipes';
 import { freshId } from '../../job/ids';
 import type { Junction, Run } from '../../job/kinds';
-import { groundAlong } from '../../plan/along';
+import { groundAlong } from '../../network/groundAlong';
 import { showSmall, text } from '../../units';
 import { headOf, type Job } from '../../job/job';
 import { fixOfChange, type Fix, type FixRule } from './fix';

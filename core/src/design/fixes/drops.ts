@@ -8,7 +8,7 @@ import { diameterOf, type Basin, type Element, type Run } from '../../job/kinds'
 import type { Settings } from '../../job/settings';
 import { wayOfRun } from '../../job/places';
 import { plannedCover } from '../../network/leastOf';
-import { groundAlong } from '../../plan/along';
+import { groundAlong } from '../../network/groundAlong';
 import type { RunPlan } from '../../plan/solution';
 import { PROTECT_FROM } from '../../snags/site/deepTrench';
 import type { FixRule } from './fix';

@@ -1,6 +1,6 @@
 import { elementOf, ofKind, type Job } from '../../job/job';
 import { isNew, type Run, type Service } from '../../job/kinds';
-import { groundAlong } from '../../plan/along';
+import { groundAlong } from '../../network/groundAlong';
 import type { RunPlan } from '../../plan/solution';
 import { METRES_PER_INCH } from '../../units/constants';
 import { crossingsOfRun } from '../../yard/crossings';

@@ -1,7 +1,12 @@
 /** Ground along a run as it is planned: straight to where it begins to drop to daylight, and straight from there to its end. */
-import type { RunPlan } from './solution';
-
-type Ground = Pick<RunPlan, 'length' | 'groundUp' | 'groundDown' | 'coveredGround' | 'comesOutOver'>;
+/** A run's length, the ground at its ends and where it is covered last, m, and how far before its end that is, m. */
+interface Ground {
+  length: number;
+  groundUp: number;
+  groundDown: number;
+  coveredGround: number;
+  comesOutOver: number;
+}
 
 /** Ground (m) at `at` m from a run's upper end. */
 export function groundAlong({ length, groundUp, groundDown, coveredGround, comesOutOver }: Ground, at: number): number {
