@@ -35,6 +35,7 @@ export function walkClash({ job, plan, wrong }: Walk): void {
     for (const { run: other, points: others } of lines.slice(k + 1)) {
       const ends = [other.from, other.to];
       if (ends.includes(one.from) || ends.includes(one.to) || !(isNew(one) || isNew(other))) continue;
+      if (one.beside === other.id || other.beside === one.id) continue;
       const thick = (one.nominal + other.nominal) / 2;
       const meets = points.some(({ at, level }) =>
         others.some(

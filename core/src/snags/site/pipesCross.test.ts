@@ -32,6 +32,7 @@ it('two pipes that cross at one depth, joined by nothing, are a Stop; one over t
 it('one that is cut off lies in nobody’s way, an old one that is kept does, and two that meet in a wye are joined', () => {
   expect(found(crossing(0.5, { old: { fate: 'cutOff' } }))).toBeUndefined();
   expect(found(crossing(0.5, { old: { fate: 'kept' } }))).toBeDefined();
+  expect(found(crossing(0.5, { beside: 'pipe-basin' }))).toBeUndefined();
   const joined = jobOf(
     basin({ place: at(0, 0) }),
     basin({ id: 'other', place: at(10, 8) }),

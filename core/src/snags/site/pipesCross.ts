@@ -24,8 +24,9 @@ interface Cross {
 const apart = (a: Extent, b: Extent): boolean =>
   a.west > b.east || b.west > a.east || a.south > b.north || b.south > a.north;
 
-/** Runs that meet in a landing are joined there. */
-const joined = (a: Run, b: Run): boolean => [a.from, a.to].some((id) => id === b.from || id === b.to);
+/** Runs that meet in a landing are joined there; those that are laid in one trench by hand lie beside each other in it, however they are drawn. */
+const joined = (a: Run, b: Run): boolean =>
+  [a.from, a.to].some((id) => id === b.from || id === b.to) || a.beside === b.id || b.beside === a.id;
 
 /** Where two ways first cross; null where they do not. */
 function crossOf({ run: one, way: a }: Drawn, { run: other, way: b }: Drawn): Cross | null {
