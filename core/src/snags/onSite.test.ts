@@ -3,7 +3,8 @@ import type { Job } from '../job/job';
 import type { Element, SpotLevel } from '../job/kinds';
 import { planJob } from '../verdict/planJob';
 import type { Place } from '../site/place';
-import { basin, jobOf, out, pipe } from '../testing/parts';
+import { basin, channel, jobOf, out, pipe } from '../testing/parts';
+import { culvertOf, drainOf, fieldOf, swaleOf } from '../testing/someWorks';
 import { tellSnag } from './tell';
 
 const at = (east: number, north: number): Place => ({ east, north });
@@ -59,6 +60,29 @@ describe('a service near a trench', () => {
     expect(codes(beside(0.7))).not.toContain('serviceUnmarked');
     expect(codes(beside(0.7, { handDig: 1 }))).toContain('serviceUnmarked');
     expect(told(beside(0.5), 'serviceUnmarked')).toContain('comes within 0.50 m of Gas');
+  });
+});
+
+describe('a service near a work', () => {
+  const gas: Element = service({ id: 'gas', way: [at(0, 3), at(40, 3)] });
+  const near = (thing: Element): (string | undefined)[] =>
+    planJob(jobOf(thing, gas))
+      .snags.filter(({ code }) => code === 'serviceUnmarked')
+      .map(({ at: where }) => where);
+
+  it('a drain, a swale, a culvert, a channel, a basin and a pit dug over an unmarked line stop it, and not one beyond its zone', () => {
+    const way = (north: number) => [at(5, north), at(5, north + 6)];
+    expect(near(drainOf({ way: way(0), length: undefined }))).toEqual(['drain']);
+    expect(near(drainOf({ way: way(4), length: undefined }))).toEqual([]);
+    expect(near(drainOf({ way: way(0), length: undefined, here: true }))).toEqual([]);
+    expect(near(swaleOf({ way: way(0), length: undefined }))).toEqual(['swale']);
+    expect(near(culvertOf({ way: way(0), length: undefined }))).toEqual(['culvert']);
+    expect(near(channel({ way: way(0) }))).toEqual(['channel']);
+    expect(near(basin({ place: at(5, 3.3) }))).toEqual(['basin']);
+    expect(near(basin({ place: at(5, 4) }))).toEqual([]);
+    expect(near(out({ form: 'dryWell', place: at(5, 2.7) }))).toEqual(['out']);
+    const field = fieldOf({ outline: [at(2, 0), at(12, 0), at(12, 8), at(2, 8)], area: undefined });
+    expect(near(field)).toEqual(['drain']);
   });
 });
 
