@@ -16,10 +16,12 @@ export const passPipe: FixRule = {
     const met = clashes(here, solution).find(({ one, other }) => one.id === snag.at && other.id === snag.other);
     if (!met) return;
     const ways = [
-      { run: met.one, over: met.other, by: met.first.top - met.second.bottom + ROOM, share: met.shareOfOne },
-      { run: met.other, over: met.one, by: met.second.top - met.first.bottom + ROOM, share: met.shareOfOther },
+      { pipe: met.one, over: met.other, by: met.first.top - met.second.bottom + ROOM, share: met.shareOfOne },
+      { pipe: met.other, over: met.one, by: met.second.top - met.first.bottom + ROOM, share: met.shareOfOther },
     ].sort((a, b) => a.by - b.by);
-    for (const { run, over, by, share } of ways) {
+    for (const { pipe: run, over, by, share } of ways) {
+      // A drain lies as deep as the ground asks; what crosses it gives way.
+      if (run.kind !== 'run') continue;
       const planned = solution.runs[run.id]!;
       const says = `Lower ${nameOf(job, run.id)} to pass under ${nameOf(job, over.id)}`;
       // Its foot stays where it was, and the pipe turns about it; or the whole of it is moved.

@@ -2,6 +2,7 @@ import { changed } from '../../job/change';
 import type { Job } from '../../job/job';
 import { fixOf } from '../../design/fixes';
 import { basin, jobOf, node, out, pipe } from '../../testing/parts';
+import { drainOf } from '../../testing/someWorks';
 import { planJob } from '../../verdict/planJob';
 import { tellSnag } from '../tell';
 
@@ -43,6 +44,24 @@ it('one that is cut off lies in nobody’s way, an old one that is kept does, an
     pipe('node', { length: 10 }),
   );
   expect(found(joined)).toBeUndefined();
+});
+
+it('a drain in the way of a pipe is met as another pipe is; the pipe that leads on from it is not in its way', () => {
+  const over = (depth: number): Job =>
+    jobOf(
+      basin({ place: at(0, 0) }),
+      out({ place: at(20, 0), stone: true, groundLevel: -2 }),
+      pipe('basin', { grade: { type: 'levels', up: -0.5, down: -0.5 } }),
+      drainOf({ way: [at(10, 8), at(10, -6)], length: undefined, depth, pitch: 0 }),
+      out({ id: 'south', name: 'Ditch', place: at(10, -12), stone: true, groundLevel: -2 }),
+      pipe('drain', { to: 'south', length: 6 }),
+    );
+  expect(found(over(0.5))).toMatchObject({ severity: 'stop', at: 'pipe-basin', other: 'drain' });
+  expect(found(over(0.9))).toBeUndefined();
+  const job = over(0.5);
+  const fix = fixOf(job, planJob(job), found(job)!)!;
+  expect(fix.label).toMatch(/to pass under Drain$/);
+  expect(found(changed(job, fix.change))).toBeUndefined();
 });
 
 it('says where, and its fix leads one under the other', () => {

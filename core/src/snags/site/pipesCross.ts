@@ -1,22 +1,24 @@
 import { outsideOf } from '../../catalogue/supply';
 import { keptOf, ofKind, type Job } from '../../job/job';
-import { isLaid, isNew, type Run } from '../../job/kinds';
+import { isLaid, isNew, type Drain, type Run } from '../../job/kinds';
 import { wayOfRun } from '../../job/places';
 import { step } from '../../numeric/kept';
 import type { RunPlan, Solution } from '../../plan/solution';
+import type { DrainPlan } from '../../works/drain';
 import { crossing, extentOf, wayLength, type Extent, type Place } from '../../site/place';
 import type { Rule, Snag } from '../snag';
 
+/** A pipe as it is drawn: of a run, or of a drain. */
 interface Drawn {
-  run: Run;
+  of: Run | Drain;
   way: readonly Place[];
   box: Extent;
 }
 
-/** Two runs that cross on the plan, and how far down each, as a share of it. */
+/** Two that cross on the plan, and how far down each, as a share of it. */
 interface Cross {
-  one: Run;
-  other: Run;
+  one: Run | Drain;
+  other: Run | Drain;
   shareOfOne: number;
   shareOfOther: number;
 }
@@ -24,12 +26,19 @@ interface Cross {
 const apart = (a: Extent, b: Extent): boolean =>
   a.west > b.east || b.west > a.east || a.south > b.north || b.south > a.north;
 
-/** Runs that meet in a landing are joined there; those that are laid in one trench by hand lie beside each other in it, however they are drawn. */
-const joined = (a: Run, b: Run): boolean =>
-  [a.from, a.to].some((id) => id === b.from || id === b.to) || a.beside === b.id || b.beside === a.id;
+const isFresh = (each: Run | Drain): boolean => (each.kind === 'run' ? isNew(each) : !each.here);
+
+/** Landings that one ends in, or is. */
+const endsOf = (each: Run | Drain): readonly string[] => (each.kind === 'run' ? [each.from, each.to] : [each.id]);
+
+/** What meets in a landing is joined there; and runs laid in one trench by hand lie beside each other in it, however they are drawn. */
+function joined(a: Run | Drain, b: Run | Drain): boolean {
+  if (endsOf(a).some((id) => endsOf(b).includes(id))) return true;
+  return a.kind === 'run' && b.kind === 'run' && (a.beside === b.id || b.beside === a.id);
+}
 
 /** Where two ways first cross; null where they do not. */
-function crossOf({ run: one, way: a }: Drawn, { run: other, way: b }: Drawn): Cross | null {
+function crossOf({ of: one, way: a }: Drawn, { of: other, way: b }: Drawn): Cross | null {
   const [wholeA, wholeB] = [wayLength(a), wayLength(b)];
   let goneA = 0;
   for (let k = 1; k < a.length; k++) {
@@ -52,49 +61,74 @@ function crossOf({ run: one, way: a }: Drawn, { run: other, way: b }: Drawn): Cr
   return null;
 }
 
-/** Pairs of runs that cross, each once; of old pipes alone none, as they lie there. */
-const crosses = step('runs that cross', ({ drawn }: { drawn: readonly Drawn[] }): readonly Cross[] =>
+/** Pairs that cross, each once; of old pipes alone none, as they lie there. */
+const crosses = step('pipes that cross', ({ drawn }: { drawn: readonly Drawn[] }): readonly Cross[] =>
   drawn.flatMap((a, k) =>
     drawn.slice(k + 1).flatMap((b): Cross[] => {
-      if (apart(a.box, b.box) || joined(a.run, b.run) || !(isNew(a.run) || isNew(b.run))) return [];
+      if (apart(a.box, b.box) || joined(a.of, b.of) || !(isFresh(a.of) || isFresh(b.of))) return [];
       const found = crossOf(a, b);
       return found ? [found] : [];
     }),
   ),
 );
 
-const drawnRuns = step('ways of runs', ({ made }: { made: readonly Drawn[] }): readonly Drawn[] => made);
+const drawnPipes = step('ways of pipes', ({ made }: { made: readonly Drawn[] }): readonly Drawn[] => made);
 const alike = (a: readonly Drawn[], b: readonly Drawn[]): boolean =>
-  a.length === b.length && a.every(({ run, box }, k) => run === b[k]!.run && sameBox(box, b[k]!.box));
+  a.length === b.length && a.every((each, k) => each.of === b[k]!.of && sameBox(each.box, b[k]!.box));
 const sameBox = (a: Extent, b: Extent): boolean =>
   a.west === b.west && a.east === b.east && a.south === b.south && a.north === b.north;
 
 function crossesOf(job: Job): readonly Cross[] {
   const kept = keptOf(job);
-  const made = ofKind(job, 'run').flatMap((run): Drawn[] => {
-    const way = isLaid(run) ? wayOfRun(job, run) : null;
-    return way ? [{ run, way, box: extentOf(way)! }] : [];
-  });
-  return made.length < 2 ? [] : kept.ask(crosses, { drawn: kept.alike(drawnRuns, made, alike) });
+  const drawn = (of: Run | Drain, way: readonly Place[] | null | undefined): Drawn[] =>
+    way ? [{ of, way, box: extentOf(way)! }] : [];
+  const made = [
+    ...ofKind(job, 'run').flatMap((run) => drawn(run, isLaid(run) ? wayOfRun(job, run) : null)),
+    ...ofKind(job, 'drain').flatMap((drain) => drawn(drain, drain.way)),
+  ];
+  return made.length < 2 ? [] : kept.ask(crosses, { drawn: kept.alike(drawnPipes, made, alike) });
 }
 
-/** Top and bottom of a pipe, outside, at a share of its length, m. */
-export function bodyAt(run: Run, planned: RunPlan, share: number): { top: number; bottom: number } {
+/** Levels of a pipe's outside, m. */
+export interface Body {
+  top: number;
+  bottom: number;
+}
+
+/** Outside of a run at a share of its length. */
+export function bodyAt(run: Run, planned: RunPlan, share: number): Body {
   const invert = planned.invertUp + (planned.invertDown - planned.invertUp) * share;
   const wall = Math.max(0, (outsideOf(run.material, run.nominal) - planned.diameter) / 2);
   return { top: invert + planned.diameter + wall, bottom: invert - wall };
 }
 
-/** Where two runs cross and lie in one another: how far down each, by how much, m, and their bodies there. */
-export const clashes = (job: Job, { runs }: Pick<Solution, 'runs'>) =>
-  crossesOf(job).flatMap(({ one, other, shareOfOne, shareOfOther }) => {
-    const [a, b] = [runs[one.id], runs[other.id]];
-    if (!a || !b) return [];
-    const [first, second] = [bodyAt(one, a, shareOfOne), bodyAt(other, b, shareOfOther)];
+/** The same of a drain's perforated pipe. */
+function bodyOfDrain({ nominal }: Drain, { invertHead, invertFoot }: DrainPlan, share: number): Body {
+  const invert = invertHead + (invertFoot - invertHead) * share;
+  const wall = Math.max(0, (outsideOf('singleWall', nominal) - nominal) / 2);
+  return { top: invert + nominal + wall, bottom: invert - wall };
+}
+
+function bodyOf({ runs, works }: Planned, each: Run | Drain, share: number): Body | null {
+  if (each.kind === 'run') {
+    const planned = runs[each.id];
+    return planned ? bodyAt(each, planned, share) : null;
+  }
+  const plan = works[each.id];
+  return plan?.kind === 'drain' ? bodyOfDrain(each, plan as DrainPlan, share) : null;
+}
+
+type Planned = Pick<Solution, 'runs' | 'works'>;
+
+/** Where two pipes cross and lie in one another: how far down each, by how much, m, and their bodies there. */
+export const clashes = (job: Job, planned: Planned) =>
+  crossesOf(job).flatMap((cross) => {
+    const { one, other, shareOfOne, shareOfOther } = cross;
+    const [first, second] = [bodyOf(planned, one, shareOfOne), bodyOf(planned, other, shareOfOther)];
+    if (!first || !second) return [];
     const over = Math.min(first.top, second.top) - Math.max(first.bottom, second.bottom);
-    return over > 0
-      ? [{ one, other, shareOfOne, shareOfOther, first, second, over, along: shareOfOne * a.length }]
-      : [];
+    const length = one.kind === 'run' ? planned.runs[one.id]!.length : wayLength(one.way!);
+    return over > 0 ? [{ ...cross, first, second, over, along: shareOfOne * length }] : [];
   });
 
 /** Two pipes that cross on the plan, joined by nothing, at one depth. */
