@@ -1,10 +1,13 @@
+import fc from 'fast-check';
 import { changed, put } from '../job/change';
 import type { Job } from '../job/job';
 import type { Element, SpotLevel } from '../job/kinds';
 import { planJob } from '../verdict/planJob';
-import type { Place } from '../site/place';
+import { placeAlong } from '../job/places';
+import { footOnWay, wayLength, type Place } from '../site/place';
 import { basin, channel, jobOf, out, pipe } from '../testing/parts';
 import { culvertOf, drainOf, fieldOf, swaleOf } from '../testing/someWorks';
+import { nearest } from '../yard/crossings';
 import { tellSnag } from './tell';
 
 const at = (east: number, north: number): Place => ({ east, north });
@@ -183,4 +186,26 @@ describe('ground between two landings', () => {
     const off = changed(yard(bump(-1.2, 12)), put('Off', basin()));
     expect(codes(off)).not.toContain('groundBetween');
   });
+});
+
+it('how near two ways come is what a walk in small steps along one finds', () => {
+  const place = fc.record({
+    east: fc.double({ min: -20, max: 20, noNaN: true }),
+    north: fc.double({ min: -20, max: 20, noNaN: true }),
+  });
+  const way = fc.array(place, { minLength: 2, maxLength: 4 });
+  fc.assert(
+    fc.property(way, way, (one, other) => {
+      const whole = wayLength(one);
+      fc.pre(whole > 0.1 && wayLength(other) > 0.1);
+      const { away, along } = nearest(one, other);
+      let least = Infinity;
+      for (let k = 0; k <= 2000; k++)
+        least = Math.min(least, footOnWay(other, placeAlong(one, (whole * k) / 2000))!.distance);
+      expect(away).toBeLessThanOrEqual(least + 1e-9);
+      expect(away).toBeGreaterThan(least - whole / 2000);
+      expect(footOnWay(other, placeAlong(one, along))!.distance).toBeCloseTo(away, 6);
+    }),
+    { numRuns: 200, seed: 1 },
+  );
 });

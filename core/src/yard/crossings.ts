@@ -186,16 +186,23 @@ function stretches(way: readonly Place[], holds: (place: Place) => boolean): [nu
 export const crossingsOfRun = (job: Job, run: Run): readonly Crossing[] =>
   metByRun(aroundOf(job), run, wayOfRun(job, run));
 
-/** How near a way comes to a line, m, and where along it. */
+/** How near a way comes to a line, m, and where along it: where they cross, or at a corner or an end of either. */
 export function nearest(way: readonly Place[], line: readonly Place[]): { away: number; along: number } {
-  const whole = wayLength(way);
-  const count = Math.max(1, Math.ceil(whole / STEP));
+  const [met] = linesCrossed(way, [{ id: '', kind: 'service', way: line }]);
+  if (met) return { away: 0, along: met.from };
   let best = { away: Infinity, along: 0 };
-  for (let k = 0; k <= count; k++) {
-    const along = (whole * k) / count;
-    const away = footOnWay(line, placeAlong(way, along))?.distance ?? Infinity;
+  const take = (away: number, along: number): void => {
     if (away < best.away) best = { away, along };
+  };
+  for (const corner of line) {
+    const foot = footOnWay(way, corner);
+    if (foot) take(foot.distance, foot.along);
   }
+  let gone = 0;
+  way.forEach((corner, k) => {
+    if (k > 0) gone += wayLength([way[k - 1]!, corner]);
+    take(footOnWay(line, corner)?.distance ?? Infinity, gone);
+  });
   return best;
 }
 
