@@ -31,7 +31,7 @@ import { Sheet } from '../ui/Sheet';
 import { Text } from '../ui/Text';
 import { Notes } from '../parts/written/Notes';
 import { OnThePlan } from '../parts/OnThePlan';
-import { PipeWall } from '../parts/PipeWall';
+import { PipeWall } from '../parts/pipes/PipeWall';
 import { InsertInRun } from '../parts/InsertInRun';
 import { without } from '../input/without';
 import { SnagsAt } from '../parts/SnagItem';

@@ -12,7 +12,7 @@ import { basin, ground, jobOf, out, pipe, spout } from '../testing/parts';
 import { METRES_PER_FOOT, METRES_PER_INCH } from '../units/constants';
 import { partLabel } from './partLabel';
 import { partsTable, partWorking } from './words';
-import { cutStock } from './cuttingStock';
+import { cutStock } from '../numeric/cuttingStock';
 import { coverAgainstFloating } from './floats';
 import { takeOff, type Part, type TakeOff } from './takeOff';
 import { trenchVolume } from './trench';

@@ -7,7 +7,7 @@ import { holding, Kept, step } from '../numeric/kept';
 import type { Solution } from '../plan/solution';
 import { situated } from '../yard/situate';
 import { Counting, type Counted, type Missing, type Use } from './counting';
-import { cutStock, type Cut } from './cuttingStock';
+import { cutStock, type Cut } from '../numeric/cuttingStock';
 import { countEarth, trenchesOf, type Trench } from './earth';
 import { countAlong } from './along';
 import { countRuns } from './fittings';

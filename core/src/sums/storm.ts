@@ -1,6 +1,6 @@
 /** Formulas of a storm over time: what soft ground takes in, and what runs off a plane. */
-import { greenAmpt, type Soak } from '../hydraulics/greenAmpt';
-import { equilibriumTime, flowAtFoot, type WettedPlane } from '../hydraulics/kinematicPlane';
+import { greenAmpt, type Soak } from '../runoff/greenAmpt';
+import { equilibriumTime, flowAtFoot, type WettedPlane } from '../runoff/kinematicPlane';
 import { z } from 'zod';
 import { field, notNegative, positive, share, sum, type Sum } from './sum';
 

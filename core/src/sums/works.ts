@@ -4,7 +4,7 @@ import { CULVERT_INLETS, culvertHeadwater, type CulvertAt } from '../hydraulics/
 import { pumpCycles } from '../hydraulics/pump';
 import { pitTimes, routePond, type Pit, type Pond } from '../hydraulics/storage';
 import { drainSpacing, type DrainSpacing } from '../hydraulics/subsurface';
-import { cutStock } from '../quantities/cuttingStock';
+import { cutStock } from '../numeric/cuttingStock';
 import { trenchVolume, type TrenchLine } from '../quantities/trench';
 import { pipeUplift } from '../quantities/uplift';
 import { alternatingBlock } from '../rain/alternatingBlock';

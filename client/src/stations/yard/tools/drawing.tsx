@@ -3,7 +3,7 @@ import { distance, showLength, text, type Place } from '@katabasis/core';
 import type { Draft } from '../../../drawing/yard/OverPlan';
 import { drawLine, lineStart } from '../drawLine';
 import { withPlace } from '../placing';
-import { PipesRoundSheet } from '../PipesRoundSheet';
+import { PipesRoundSheet } from './PipesRoundSheet';
 import { SectionSheet } from '../SectionSheet';
 import { Banner } from '../YardTools';
 import type { Board, ToolEntry } from './entry';

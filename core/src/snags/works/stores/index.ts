@@ -21,8 +21,8 @@ import { stoneOver } from './stoneOver';
 import { stoneHigh } from './stoneHigh';
 import { sleeveSmall } from './sleeveSmall';
 import { grateAtEnd } from './grateAtEnd';
-import { oldFallUnknown } from './oldFallUnknown';
-import { oldPipePoor } from './oldPipePoor';
+import { oldFallUnknown } from '../../pipes/oldFallUnknown';
+import { oldPipePoor } from '../../pipes/oldPipePoor';
 import type { Rule } from '../../snag';
 
 /** In the order in which snags of one weight are told. */

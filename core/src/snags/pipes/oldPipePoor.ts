@@ -1,5 +1,5 @@
-import { ofKind } from '../../../job/job';
-import { workRule } from '../work';
+import { ofKind } from '../../job/job';
+import { workRule } from '../works/work';
 
 export const oldPipePoor = workRule({
   code: 'oldPipePoor',

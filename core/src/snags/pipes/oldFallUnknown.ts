@@ -1,6 +1,6 @@
-import { asGiven, ofKind } from '../../../job/job';
-import { unknownFall } from '../../../job/oldPipe';
-import { workRule } from '../work';
+import { asGiven, ofKind } from '../../job/job';
+import { unknownFall } from '../../job/oldPipe';
+import { workRule } from '../works/work';
 
 /** An old pipe in use that nobody has found at two places. */
 export const oldFallUnknown = workRule({

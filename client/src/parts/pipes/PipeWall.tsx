@@ -2,11 +2,11 @@
 import { jointWords, OLD_FATES, OLD_STATES, put, type Run } from '@katabasis/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useJob } from '../planning/useJob';
-import { without } from '../input/without';
-import { SPACE } from '../theme/tokens';
-import { Choice } from '../ui/Choice';
-import { Text } from '../ui/Text';
+import { useJob } from '../../planning/useJob';
+import { without } from '../../input/without';
+import { SPACE } from '../../theme/tokens';
+import { Choice } from '../../ui/Choice';
+import { Text } from '../../ui/Text';
 import { TestPits } from './TestPits';
 
 const FATES: Record<(typeof OLD_FATES)[number], string> = {

@@ -2,12 +2,12 @@
 import { nameOf, runsWithin, type Place } from '@katabasis/core';
 import { useMemo } from 'react';
 import { View } from 'react-native';
-import { PipeChoices } from '../../parts/pipes/PipeChoices';
-import { useJob } from '../../planning/useJob';
-import { SPACE } from '../../theme/tokens';
-import { Button } from '../../ui/Button';
-import { Sheet } from '../../ui/Sheet';
-import { Text } from '../../ui/Text';
+import { PipeChoices } from '../../../parts/pipes/PipeChoices';
+import { useJob } from '../../../planning/useJob';
+import { SPACE } from '../../../theme/tokens';
+import { Button } from '../../../ui/Button';
+import { Sheet } from '../../../ui/Sheet';
+import { Text } from '../../../ui/Text';
 
 interface Props {
   round: readonly Place[];

@@ -14,14 +14,14 @@ import Trash from 'lucide-react-native/icons/trash';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { z } from 'zod';
-import { lengthEntry, pitchUpTo, smallEntry } from '../input/entry';
-import { QuantityField } from '../input/Field';
-import { useNoted } from '../input/useNoted';
-import { useJob } from '../planning/useJob';
-import { SPACE } from '../theme/tokens';
-import { Button } from '../ui/Button';
-import { footRow } from '../ui/rows';
-import { Text } from '../ui/Text';
+import { lengthEntry, pitchUpTo, smallEntry } from '../../input/entry';
+import { QuantityField } from '../../input/Field';
+import { useNoted } from '../../input/useNoted';
+import { useJob } from '../../planning/useJob';
+import { SPACE } from '../../theme/tokens';
+import { Button } from '../../ui/Button';
+import { footRow } from '../../ui/rows';
+import { Text } from '../../ui/Text';
 
 type Old = NonNullable<Run['old']>;
 
