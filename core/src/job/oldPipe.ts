@@ -53,6 +53,26 @@ export function unknownFall(run: Run): Falls | null {
   return run.old.fall ?? USUAL_OLD_FALL;
 }
 
+/** Pits of the two parts of an old pipe that a landing is put into at `at` m, so that both lie on as it was found. */
+export function splitPits(run: Run, at: number): [above: NonNullable<Run['old']>, below: NonNullable<Run['old']>] {
+  const { pits = [], ...old } = run.old!;
+  const grade = pits.length > 0 && !unknownFall(run) ? foundGrade(run, 'least') : null;
+  if (grade?.type !== 'levels') {
+    const above = pits.filter(({ along }) => along <= at);
+    const below = pits.flatMap((pit) => (pit.along > at ? [{ ...pit, along: pit.along - at }] : []));
+    return [above, below].map((some) => (some.length > 0 ? { ...old, pits: some } : old)) as [typeof old, typeof old];
+  }
+  const level = (along: number): number => grade.up! + ((grade.down! - grade.up!) * along) / run.length;
+  const between = (from: number, to: number) => [
+    { along: 0, level: level(from) },
+    { along: to - from, level: level(to) },
+  ];
+  return [
+    { ...old, pits: between(0, at) },
+    { ...old, pits: between(at, run.length) },
+  ];
+}
+
 /** An old pipe's grade by what was found of it; `which`: how it is reckoned where nobody knows its fall. Null where it stays its own. */
 export function foundGrade(run: Run, which: keyof Falls): Run['grade'] | null {
   if (run.old?.fate !== 'kept' || isSaid(run)) return null;

@@ -5,7 +5,9 @@ import { sizeJob } from '../design/sizeJob';
 import type { Element, Run } from '../job/kinds';
 import type { Job } from '../job/job';
 import { tellSnag } from '../snags/tell';
-import { basin, codes, ground, jobOf, out, pipe, withFields } from '../testing/parts';
+import { changed } from '../job/change';
+import { splitRun } from '../job/edits/insert';
+import { basin, codes, ground, jobOf, node, out, pipe, withFields } from '../testing/parts';
 import { planJob } from './planJob';
 
 /** An old 6 in pipe of 30 m from a basin, and a new one from its foot to the way out. */
@@ -99,4 +101,27 @@ it('no fix and no sizing lays an old pipe in another size, make or pitch', () =>
   }
   const sized = sizeJob(tight, plan);
   expect(laid(sized?.best.change.puts ?? [])).toEqual([]);
+});
+
+it('a landing put into an old pipe leaves both parts where it was found', () => {
+  const pits = [
+    { along: 3, level: -0.68 },
+    { along: 12, level: -0.77 },
+  ];
+  const found = job({ pits });
+  const run = found.elements.get('pipe-basin') as Run;
+  const cut = splitRun(run, node('wye', { id: 'wye' }), 'lower', 20);
+  const after = changed(found, cut);
+  const [whole, { runs }] = [planJob(found).runs['pipe-basin']!, planJob(after)];
+  expect(runs['pipe-basin']!.invertUp).toBeCloseTo(whole.invertUp, 9);
+  expect(runs.lower!.invertUp).toBeCloseTo(whole.invertUp - 0.2, 9);
+  expect(runs.lower!.invertDown).toBeCloseTo(whole.invertDown, 9);
+  expect(codes(planJob(after))).not.toContain('oldFallUnknown');
+  // One pit goes with its part, and neither is known any better.
+  const one = changed(
+    job({ pits: pits.slice(0, 1) }),
+    splitRun({ ...run, old: { fate: 'kept', pits: pits.slice(0, 1) } }, node('wye', { id: 'wye' }), 'lower', 20),
+  );
+  expect((one.elements.get('lower') as Run).old).toEqual({ fate: 'kept' });
+  expect((one.elements.get('pipe-basin') as Run).old!.pits).toEqual(pits.slice(0, 1));
 });

@@ -126,6 +126,8 @@ describe('what lies on no plan', () => {
   it('a service across it or within a spade’s reach stops it until it is marked', () => {
     expect(meets(gas(0))).toMatchObject([{ id: 'gas', from: 5, to: 5 }]);
     expect(codes(gas(0))).toContain('serviceUnmarked');
+    // Of a pipe that was cut short since it is told at its end.
+    expect(meets(gas(0, { along: 99 }))).toMatchObject([{ id: 'gas', from: 20 }]);
     expect(meets(gas(0.5))).toEqual([]);
     expect(codes(gas(0.5))).toContain('serviceUnmarked');
     expect(codes(gas(0.7))).not.toContain('serviceUnmarked');

@@ -140,8 +140,9 @@ const ACROSS = 0.05;
 /** What a run meets of that which was only said to lie beside it: services across it, and the stretch within a tree's roots. */
 function typedAlong({ typed }: Around, { id: run, length }: Run): Crossing[] {
   return (typed.get(run) ?? []).flatMap((thing): Crossing[] => {
-    const { id, kind, along = 0, away = 0 } = thing;
-    if (along > length) return [];
+    const { id, kind, away = 0 } = thing;
+    // Of a pipe that was cut since it is told at its end, rather than nowhere.
+    const along = Math.min(thing.along ?? 0, length);
     if (kind === 'service') return away < ACROSS ? [{ id, kind, from: along, to: along, angle: Math.PI / 2 }] : [];
     const half = Math.sqrt(Math.max(0, rootReach(thing) ** 2 - away ** 2));
     return half > 0

@@ -4,6 +4,7 @@ import type { Landing, Run } from '../kinds';
 import { isLaid, isLanding } from '../kinds';
 import { waysOf } from '../buildWays';
 import { headOf, nameOf, ofKind, type Job } from '../job';
+import { splitPits } from '../oldPipe';
 import { placeAlong, putDown } from '../places';
 import { wayLength, type Place } from '../../site/place';
 
@@ -37,6 +38,7 @@ export function splitRun(
   const read = (some: Run['laid']): Partial<Run> => (some && some.length > 0 ? { laid: some } : {});
   const there = way ? onPlan(landing, placeAlong(way, along)) : landing;
   const [above, below] = splitGrade(run.grade, at / run.length);
+  const [oldAbove, oldBelow] = run.old ? splitPits(run, at) : [undefined, undefined];
   return {
     label: `Put ${landing.name} into the line`,
     puts: [
@@ -48,6 +50,7 @@ export function splitRun(
         to: landing.id,
         length: at,
         grade: above,
+        old: oldAbove,
       },
       {
         ...rest,
@@ -57,6 +60,7 @@ export function splitRun(
         from: landing.id,
         length: run.length - at,
         grade: below,
+        old: oldBelow,
         name: undefined,
       },
     ].map(dropUndefined),
