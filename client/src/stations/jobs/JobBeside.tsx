@@ -8,7 +8,7 @@ import { Button } from '../../ui/Button';
 import { Mark } from '../../ui/Mark';
 import { figureRow } from '../../ui/rows';
 import { Text } from '../../ui/Text';
-import { dayOf } from './moments';
+import { dayOf, daysOf } from './moments';
 import { SketchOfJob } from './SketchOfJob';
 
 const make = (palette: Palette) => ({
@@ -36,7 +36,7 @@ export function JobBeside({ row }: { row: JobRow }) {
       {glance && (
         <View style={figureRow}>
           <Told label="Price" shown={glance.price} />
-          <Told label="Work" shown={glance.days === 1 ? '1 day' : `${glance.days} days`} />
+          <Told label="Work" shown={daysOf(glance.days)} />
           {glance.starts !== undefined && <Told label="Begins" shown={dayOf(glance.starts)} />}
           {glance.asks > 0 && <Told label="Clearances" shown={`${glance.asks} to ask`} />}
         </View>

@@ -12,7 +12,7 @@ import { Button } from '../../ui/Button';
 import { Mark, MARK_WORDS } from '../../ui/Mark';
 import { Press } from '../../ui/Press';
 import { Text } from '../../ui/Text';
-import { dayOf, momentOf } from './moments';
+import { dayOf, daysOf, momentOf } from './moments';
 import { SketchOfJob } from './SketchOfJob';
 
 const make = (palette: Palette) => ({
@@ -43,10 +43,8 @@ function aboutOf({ client, site, state, date, updatedAt }: Row): string {
   return [client, site, when, `changed ${momentOf(updatedAt)}`].filter(Boolean).join(' · ');
 }
 
-const days = (count: number): string => (count === 1 ? '1 day' : `${count} days`);
-
 const costs = ({ price, days: count, asks }: NonNullable<Row['glance']>): string =>
-  [price, days(count), asks > 0 && `${asks} to ask`].filter(Boolean).join(' · ');
+  [price, daysOf(count), asks > 0 && `${asks} to ask`].filter(Boolean).join(' · ');
 
 const changes = (count: number): string => (count === 1 ? 'One change waits' : `${count} changes wait`);
 

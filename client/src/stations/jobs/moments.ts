@@ -11,6 +11,9 @@ function said(iso: string, words: Intl.DateTimeFormat): string {
   return Number.isNaN(at.getTime()) ? iso : words.format(at);
 }
 
+/** So many days of work. */
+export const daysOf = (count: number): string => (count === 1 ? '1 day' : `${count} days`);
+
 /** A time, of an ISO 8601 text. */
 export const momentOf = (iso: string): string => said(iso, MOMENT);
 
