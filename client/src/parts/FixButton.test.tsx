@@ -79,22 +79,22 @@ it('what was read when the finger came down is what is meant', async () => {
   expect(basin(open)).toBe('Basin, after: Lay 10 in');
 });
 
-/** Draws what it holds as it was, until it is told to catch up. */
-function Behind() {
+/** Draws what it holds as it was, from when it is told to until it is told to catch up. */
+function Behind({ first }: { first: 'behind' | 'along' }) {
   const latest = usePlanned();
-  const [held] = useState(latest.made);
-  const [behind, setBehind] = useState(true);
+  const [held, hold] = useState(first === 'behind' ? latest.made : null);
   const still = { ...latest, latest, made: () => held, previewed: () => held };
   return (
-    <PlannedContext value={behind ? still : latest}>
-      <button onClick={() => setBehind(false)}>Catch up</button>
+    <PlannedContext value={held ? still : latest}>
+      <button onClick={() => hold(latest.made)}>Fall behind</button>
+      <button onClick={() => hold(null)}>Catch up</button>
       <First />
     </PlannedContext>
   );
 }
 
 it('what is drawn a moment behind does nothing to the job as it is, before it is found for that', async () => {
-  const open = openJob(sampleWith(), <Behind />);
+  const open = openJob(sampleWith(), <Behind first="behind" />);
   await give(fixCalled('Lay 8 in'));
   act(() => void open.session.edit(renamed('Changed elsewhere')));
   tap();
@@ -104,4 +104,17 @@ it('what is drawn a moment behind does nothing to the job as it is, before it is
   expect(basin(open)).toBe('Changed elsewhere');
   await give(fixCalled('Lay 8 in'));
   expect(basin(open)).toBe('Basin, after: Lay 8 in');
+});
+
+it('a tap meant for a state that was worked out before is done, though nothing is sought for it', async () => {
+  const open = openJob(sampleWith(), <Behind first="along" />);
+  await give(fixCalled('Lay 8 in'));
+  act(() => void open.session.edit(renamed('Changed elsewhere')));
+  await waitFor(() => expect(found).toHaveLength(2));
+  await give(fixCalled('Lay 8 in'));
+  act(() => screen.getByText('Fall behind').click());
+  act(() => void open.session.undo());
+  tap();
+  act(() => screen.getByText('Catch up').click());
+  await waitFor(() => expect(basin(open)).toBe('Basin, after: Lay 8 in'));
 });

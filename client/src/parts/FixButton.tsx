@@ -1,7 +1,7 @@
 /** The fix of a snag: one tap applies it, also a tap that comes while it is being worked out anew. */
 import type { Fix, Snag } from '@katabasis/core';
 import Wrench from 'lucide-react-native/icons/wrench';
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
 import { findFix } from '../planning/planner';
 import { useLatestJob, useJob } from '../planning/useJob';
@@ -31,20 +31,19 @@ export function FixButton({ snag, instead, ahead = true }: { snag: Snag; instead
     setWaits(false);
   };
   // Worked out once the snag stands on the screen, and called off when it goes: no edit waits for it.
-  const work = async (signal: AbortSignal, give: (fix: Fix | null) => void): Promise<void> => {
-    if (wanted.current && wanted.current.job !== job) {
-      // Something else was done since it was pressed: it was meant for what stood before.
-      stopWaiting();
-      setSaid(OTHER);
-    }
-    const found = await findFix(job, snag, signal, unseen);
-    give(found);
-    if (signal.aborted || !wanted.current) return;
-    const { label } = wanted.current;
-    stopWaiting();
-    apply(label, found);
-  };
+  const work = async (signal: AbortSignal, give: (fix: Fix | null) => void): Promise<void> =>
+    give(await findFix(job, snag, signal, unseen));
   const fix = useWorked<Fix | null>([job, snag], work, unseen ? (ahead ? 'later' : null) : 'now');
+  // Served from what is drawn, not from the work: it may have ended, or been known, before the press was heard.
+  useEffect(() => {
+    const pressed = wanted.current;
+    const behind = fresh().job !== job;
+    if (!pressed || behind || (fix === undefined && pressed.job === job)) return;
+    stopWaiting();
+    // Something else was done since it was pressed: it was meant for what stood before.
+    if (pressed.job !== job) setSaid(OTHER);
+    else apply(pressed.label, fix ?? null);
+  });
   // What mended it before stands there, pale, until it is known anew: nothing goes and comes under a thumb, and nothing old is done.
   const [last, setLast] = useState(fix);
   if (fix !== undefined && fix !== last) setLast(fix);
