@@ -34,3 +34,27 @@ test('an empty start offers a sample, and a look round it that goes on by doing'
   await expect(page.getByTestId('verdict')).toBeVisible();
   await expect(round).toHaveCount(0);
 });
+
+test('a job that is begun stays open when the server takes it in late, and nobody tells of it', async ({ page }) => {
+  await page.route(/\/api\/events/, (route) => route.abort());
+  let takeIn = (): void => undefined;
+  const late = new Promise<void>((resolve) => (takeIn = resolve));
+  await page.route(/\/api\/jobs$/, async (route) => {
+    const isList = route.request().method() === 'GET';
+    if (isList) return route.fulfill({ json: { jobs: [], total: 0, next: null } });
+    await late;
+    return route.continue();
+  });
+  const notThere = page.waitForResponse((answer) => /\/api\/jobs\/j-/.test(answer.url()) && answer.status() === 404);
+  await page.goto('/');
+  await page.getByTestId('look-round-sample').tap();
+  await notThere;
+  const takenIn = page.waitForResponse((answer) => answer.request().method() === 'POST' && answer.status() === 201);
+  takeIn();
+  await takenIn;
+  await expect(page.getByTestId('verdict')).toBeVisible();
+  // Nothing is to come: what would take the page away has had its time.
+  await page.waitForTimeout(1_000);
+  await expect(page.getByText('This job is not here')).toHaveCount(0);
+  await expect(page.getByTestId('verdict')).toBeVisible();
+});

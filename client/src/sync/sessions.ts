@@ -2,7 +2,7 @@
 import { freeOf, freshId, type Element, type News } from '@katabasis/core';
 import type { QueryClient } from '@tanstack/react-query';
 import { alone } from './alone';
-import { api } from './api';
+import { api, type Api } from './api';
 import { epochsHeardBy } from './ask';
 import { deviceStore } from './device/deviceStore';
 import type { PageNews } from './keeping';
@@ -18,12 +18,31 @@ const open = new Map<string, Session>();
 /** Between the pages of this device. */
 const pages = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('katabasis.jobs');
 
+/** What is asked of one job. What the server said of it before it had it, or before it was laid beside this device's, is forgotten: "there is none". */
+function asking(id: string, client: QueryClient): Api {
+  const queryKey = jobKey(id);
+  const learning = async <T>(asked: Promise<T>): Promise<T> => {
+    const answer = await asked;
+    if (client.getQueryState(queryKey)?.data === undefined) {
+      await client.cancelQueries({ queryKey });
+      void client.resetQueries({ queryKey });
+    }
+    return answer;
+  };
+  return {
+    ...api,
+    create: (job, elements) => learning(api.create(job, elements)),
+    beside: (job, epoch) => learning(api.beside(job, epoch)),
+    restore: (job) => learning(api.restore(job)),
+  };
+}
+
 function opened(id: string, client: QueryClient, known?: StoredJob): Session {
   const session = new Session(
     id,
     {
       store: deviceStore(),
-      api,
+      api: asking(id, client),
       newId: freshId,
       painted: nextPaint,
       alone: (work) => alone(`epoch.${id}`, work),
