@@ -43,7 +43,8 @@ export function FixButton({ snag, instead, ahead = true }: { snag: Snag; instead
     // Something else was done since it was pressed: it was meant for what stood before.
     if (pressed.job !== job) setSaid(OTHER);
     else apply(pressed.label, fix ?? null);
-  });
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- what is drawn, and that it was pressed: with nothing else does a press come due
+  }, [job, fix, waits]);
   // What mended it before stands there, pale, until it is known anew: nothing goes and comes under a thumb, and nothing old is done.
   const [last, setLast] = useState(fix);
   if (fix !== undefined && fix !== last) setLast(fix);
