@@ -137,7 +137,8 @@ test('Back and Escape close the top thing first, and focus goes into a sheet and
   await page.goBack();
   await expect(page.getByTestId('sheet')).toHaveCount(0);
   await expect(page).toHaveURL(/\/plan$/);
-  await page.getByRole('link', { name: 'Walk' }).click();
+  await page.getByRole('link', { name: 'Yard' }).click();
+  await page.getByTestId('view-walk').click();
   await page.getByTestId('item-basin').click();
   const name = page.getByRole('textbox', { name: 'Name' });
   await name.fill('Half typed');

@@ -5,8 +5,8 @@ test('can be worked from the keyboard alone', async ({ page }) => {
   await page.goto('/job/quillfeather/plan');
   await expect(page.getByTestId('verdict')).toBeVisible();
   await page.keyboard.press('1');
-  await expect(page).toHaveURL(/\/walk/);
-  await page.keyboard.press('3');
+  await expect(page).toHaveURL(/\/yard/);
+  await page.keyboard.press('2');
   await expect(page).toHaveURL(/\/plan/);
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press('ArrowDown');
@@ -29,7 +29,7 @@ test('can be worked from the keyboard alone', async ({ page }) => {
       await page.evaluate(() => (document.activeElement?.getAttribute('aria-label') ?? '').replaceAll('\u00a0', ' ')),
     );
   }
-  for (const name of ['Walk', 'Plan', 'All jobs', 'Job settings', 'Plan 11 in of cover, not 12 in'])
+  for (const name of ['Yard', 'Plan', 'All jobs', 'Job settings', 'Plan 11 in of cover, not 12 in'])
     expect([...reached]).toContain(name);
 });
 
@@ -38,7 +38,7 @@ test('the ground plan is worked from the keyboard too: Escape ends one thing at 
 }) => {
   await page.goto('/job/quillfeather/plan');
   await expect(page.getByTestId('verdict')).toBeVisible();
-  await page.keyboard.press('2');
+  await page.keyboard.press('1');
   await expect(page).toHaveURL(/\/yard$/);
   await page.getByTestId('yard-says').click();
   await expect(page.getByRole('heading', { name: 'What the ground says' })).toBeVisible();

@@ -85,14 +85,14 @@ test('the bank, what lies over the trench and what a main carries are asked for:
   await page.getByRole('button', { name: 'Empty this page' }).click();
 });
 
-test('builds a line by hand in Walk: a downspout, a way out, the pipe between', async ({ page }) => {
+test('builds a line by hand in the yard’s list: a downspout, a way out, the pipe between', async ({ page }) => {
   await page.goto('/new');
   await page.getByTestId('new-area-1').fill('500');
   await page.getByTestId('new-length-1').fill('30');
   for (let k = 0; k < 2; k++) await page.getByRole('button', { name: 'One less' }).click();
   await page.getByTestId('new-out').fill('-2');
   await page.getByTestId('new-create').click();
-  await page.getByRole('link', { name: 'Walk' }).click();
+  await page.getByRole('link', { name: 'Yard' }).click();
   await page.getByTestId('add').click();
   await page.getByRole('button', { name: /^Downspout:/ }).click();
   await page.getByTestId('put-in').click();

@@ -131,6 +131,7 @@ export { judgeLaid, laidOn, readElsewhere, type Judged, type Laid } from './fiel
 export { rePitch } from './field/rePitch';
 export { judgedWords, type DigWords } from './field/words';
 export { priceOf, unrounded, type Price, type PriceLine } from './price/price';
+export { paidFor } from './price/paidFor';
 export { waysOf, type BuildWays } from './job/buildWays';
 export { pricesOf, type Prices } from './price/book';
 export { dearer, isCurrency, leastUnits, lineLabel, usualWords, money, rateUnit } from './price/words';

@@ -12,7 +12,7 @@ import { PlanScreen } from './plan/PlanScreen';
 import { Shell } from './Shell';
 import { StormScreen } from './storm/StormScreen';
 import { stationIn } from './useGo';
-import { WalkScreen } from './walk/WalkScreen';
+import { WalkScreen } from './yard/list/WalkScreen';
 import { YardScreen } from './yard/YardScreen';
 import { usePalette } from '../theme/theme';
 import { Button } from '../ui/Button';

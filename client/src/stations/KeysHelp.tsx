@@ -4,11 +4,10 @@ import { Text } from '../ui/Text';
 import { Overlay } from './Overlay';
 
 const KEYS: readonly [string, string][] = [
-  ['1', 'Walk'],
-  ['2', 'Yard'],
-  ['3', 'Plan'],
-  ['4', 'Storm'],
-  ['5', 'Build'],
+  ['1', 'Yard'],
+  ['2', 'Plan'],
+  ['3', 'Storm'],
+  ['4', 'Build'],
   ['/', 'Find by name'],
   ['n', 'New line: put something in'],
   ['z', 'Undo'],

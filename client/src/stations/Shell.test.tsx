@@ -2,7 +2,7 @@ import { act, fireEvent, screen } from '@testing-library/react';
 import { put, type Element, type Job } from '@katabasis/core';
 import { openJob, press, pressOnceThere, sampleWith, seen, type } from '../testing/openJob';
 import { Shell } from './Shell';
-import { WalkScreen } from './walk/WalkScreen';
+import { WalkScreen } from './yard/list/WalkScreen';
 
 const mockRouter = { navigate: jest.fn(), replace: jest.fn(), push: jest.fn(), back: jest.fn() };
 let mockAt: string | undefined;
@@ -60,7 +60,7 @@ describe('the head of a job', () => {
         <input aria-label="typing" />
       </Shell>,
     );
-    fireEvent.keyDown(window, { key: '3' });
+    fireEvent.keyDown(window, { key: '2' });
     expect(mockRouter.replace).toHaveBeenLastCalledWith('/job/test/plan');
     mockRouter.replace.mockReset();
     fireEvent.keyDown(screen.getByLabelText('typing'), { key: '1', bubbles: true });

@@ -3,7 +3,6 @@ import { headOf } from '@katabasis/core';
 import { usePathname, useRouter } from 'expo-router';
 import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import CloudRain from 'lucide-react-native/icons/cloud-rain';
-import Footprints from 'lucide-react-native/icons/footprints';
 import Map from 'lucide-react-native/icons/map';
 import Redo from 'lucide-react-native/icons/redo-2';
 import Settings from 'lucide-react-native/icons/settings-2';
@@ -27,6 +26,7 @@ import { useOpened } from './useAt';
 import { stationIn, useGo, type StationPath } from './useGo';
 import { useKeys } from './useKeys';
 import { ShownVerdict } from './VerdictBar';
+import { yardViewOf } from './yard/yardView';
 
 const make = (palette: Palette) => ({
   page: { flex: 1, backgroundColor: palette.ground },
@@ -64,7 +64,6 @@ interface Station {
 }
 
 const STATIONS: readonly Station[] = [
-  { path: 'walk', label: 'Walk', icon: Footprints },
   { path: 'yard', label: 'Yard', icon: Map },
   { path: 'plan', label: 'Plan', icon: Waypoints },
   { path: 'storm', label: 'Storm', icon: CloudRain },
@@ -86,12 +85,15 @@ export function Shell({ children }: { children: ReactNode }) {
   const here = stationIn(usePathname());
   const { at, over } = useOpened();
   const close = useCallback(() => go(here, null), [go, here]);
+  const toStation = useCallback(
+    (path: StationPath) => go(path === 'yard' ? yardViewOf(session.view.job!) : path, null),
+    [go, session],
+  );
   useKeys({
-    '1': () => go('walk', null),
-    '2': () => go('yard', null),
-    '3': () => go('plan', null),
-    '4': () => go('storm', null),
-    '5': () => go('build', null),
+    '1': () => toStation('yard'),
+    '2': () => go('plan', null),
+    '3': () => go('storm', null),
+    '4': () => go('build', null),
     n: () => go('walk', 'new'),
     '/': () => go(here, 'find'),
     '?': () => go(here, 'keys'),
@@ -99,7 +101,7 @@ export function Shell({ children }: { children: ReactNode }) {
     Z: () => session.redo(),
     y: () => session.redo(),
   });
-  const bar = <Stations here={here} go={go} wide={wide} />;
+  const bar = <Stations here={here === 'walk' ? 'yard' : here} onGo={toStation} wide={wide} />;
   return (
     <View style={styles.page}>
       <View style={wide ? styles.wide : { flex: 1 }} {...({ inert: over !== null } as object)}>
@@ -192,7 +194,13 @@ function BackAndForth() {
   );
 }
 
-const Stations = memo(function Stations({ here, go, wide }: HereProps & { wide: boolean }) {
+interface StationsProps {
+  here: StationPath;
+  onGo: (path: StationPath) => void;
+  wide: boolean;
+}
+
+const Stations = memo(function Stations({ here, onGo, wide }: StationsProps) {
   const styles = useStyles(make);
   const { ink } = usePalette();
   return (
@@ -203,7 +211,7 @@ const Stations = memo(function Stations({ here, go, wide }: HereProps & { wide: 
           role="link"
           aria-current={here === path ? 'page' : undefined}
           aria-label={label}
-          onPress={() => go(path, null)}
+          onPress={() => onGo(path)}
           style={[
             styles.station,
             wide && styles.railStation,

@@ -1,7 +1,7 @@
 /** The Build station: what to buy, what to charge, whom to ask, on which days, what to dig, and all of it on paper. */
 import { missingWords, takeOff, type Job, type Plan, type TakeOff } from '@katabasis/core';
 import { useState } from 'react';
-import { ScrollView, View } from 'react-native';
+import { ScrollView, useWindowDimensions, View } from 'react-native';
 import { useJob } from '../../planning/useJob';
 import { ElementSheet } from '../../elements/ElementSheet';
 import { useShort, useWide } from '../../theme/theme';
@@ -17,6 +17,8 @@ import { DigSheet } from './DigSheet';
 import { OptionsSheet } from './OptionsSheet';
 import { PaperSheet } from './PaperSheet';
 import { PartsSheet } from './PartsSheet';
+import { PlanBeside } from './beside/PlanBeside';
+import { PointingContext, type Pointed } from './beside/pointed';
 import { PriceSheet } from './PriceSheet';
 import { TablesSheet } from './TablesSheet';
 import { WaysSheet } from './ways/WaysSheet';
@@ -32,6 +34,12 @@ function useTaken(job: Job, plan: Plan): TakeOff {
   return next.taken;
 }
 
+/** The plan stands beside a page on a screen no narrower, px. */
+const DESK = 1200;
+/** Pages of which each line is for something on the plan. */
+const BESIDE: ReadonlySet<PageName> = new Set(['part', 'place', 'price', 'days', 'dig']);
+const NOTHING_POINTED: Pointed = { ids: [] };
+
 export function BuildScreen() {
   const wide = useWide();
   const short = useShort();
@@ -39,6 +47,8 @@ export function BuildScreen() {
   const go = useGo();
   const at = useAt();
   const taken = useTaken(job, plan);
+  const { width } = useWindowDimensions();
+  const [pointed, setPointed] = useState<Pointed>(NOTHING_POINTED);
   if (at !== null && !at.startsWith('~'))
     return <ElementSheet id={at} onClose={() => go('build', null)} onGo={(id) => go('build', id)} />;
   const page = pageAt(at);
@@ -65,6 +75,14 @@ export function BuildScreen() {
       </ScrollView>
     );
   const shown = page ?? pageAt('~part')!;
+  const beside = !empty && width >= DESK && BESIDE.has(shown.name);
+  const sheet = (
+    <ScrollView style={{ flex: 1 }} contentContainerStyle={broad} testID="build">
+      <Text kind="title">{shown.title}</Text>
+      <Standing taken={taken} />
+      {!empty && <Page name={shown.name} taken={taken} />}
+    </ScrollView>
+  );
   return (
     <View style={{ flex: 1, flexDirection: 'row' }}>
       {!empty && (
@@ -72,11 +90,14 @@ export function BuildScreen() {
           <BuildPages taken={taken} at={shown.name} onChoose={choose} />
         </ScrollView>
       )}
-      <ScrollView style={{ flex: 1 }} contentContainerStyle={broad} testID="build">
-        <Text kind="title">{shown.title}</Text>
-        <Standing taken={taken} />
-        {!empty && <Page name={shown.name} taken={taken} />}
-      </ScrollView>
+      {beside ? (
+        <PointingContext value={setPointed}>
+          {sheet}
+          <PlanBeside pointed={pointed} section={shown.name === 'dig'} />
+        </PointingContext>
+      ) : (
+        sheet
+      )}
     </View>
   );
 }

@@ -24,7 +24,7 @@ import {
 import CloudRain from 'lucide-react-native/icons/cloud-rain';
 import GripVertical from 'lucide-react-native/icons/grip-vertical';
 import Snowflake from 'lucide-react-native/icons/snowflake';
-import { useState, type Ref } from 'react';
+import { useMemo, useState, type Ref } from 'react';
 import { View } from 'react-native';
 import { useJob } from '../../planning/useJob';
 import { useDrag } from '../../ui/useDrag';
@@ -40,6 +40,7 @@ import { fieldRow } from '../../ui/rows';
 import { Text } from '../../ui/Text';
 import { sayDay, todayOf } from '../../parts/today';
 import { hoursEntry } from '../../input/entry';
+import { usePointed } from './beside/pointed';
 import { Truck } from './Truck';
 
 const make = (palette: Palette) => ({
@@ -110,10 +111,17 @@ export function DayOfWork({ day, weather, own, loads }: DayProps) {
 function StepRow({ scheduled, day }: { scheduled: Scheduled; day: string }) {
   const styles = useStyles(make);
   const { soft } = usePalette();
-  const { job, edit } = useJob();
+  const { job, plan, edit } = useJob();
+  const { lines } = plan;
   const [open, setOpen] = useState(false);
   const [shift, setShift] = useState(0);
   const { step, days } = scheduled;
+  const pointed = usePointed(
+    useMemo(
+      () => ({ ids: [...step.things, ...(lines.find(({ letter }) => letter === step.line)?.runs ?? [])] }),
+      [step, lines],
+    ),
+  );
   const { hours } = days.find((each) => each.day === day)!;
   const first = days[0]!.day;
   const settle = (next: Partial<Step>): string | null => edit(settled(job, step, next));
@@ -131,7 +139,7 @@ function StepRow({ scheduled, day }: { scheduled: Scheduled; day: string }) {
   const held = heldWords(scheduled);
   const { curesUntil } = scheduled;
   return (
-    <View style={styles.step}>
+    <View style={styles.step} {...pointed}>
       <View style={styles.row}>
         <View
           ref={ref as unknown as Ref<View>}

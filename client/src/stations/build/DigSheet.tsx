@@ -29,6 +29,7 @@ import { fieldRow } from '../../ui/rows';
 import { Text } from '../../ui/Text';
 import { Station, depthOf } from './DigStation';
 import { levelEntry, smallEntry } from '../../input/entry';
+import { usePointedFirst } from './beside/pointed';
 
 /** What is looked at, and the instrument as it stands: a known level and the rod on it, m, and the day that it was read. Of this device. */
 const sheetSchema = z.object({
@@ -174,6 +175,13 @@ function Stations({ line, sight, byString }: StationsProps) {
   const [open, setOpen] = useState<number | null>(null);
   const sharing = useMemo(() => sharingOf(job, plan), [job, plan]);
   const laid = laidOn(job, line);
+  const first = line.stations[0];
+  usePointedFirst(
+    useMemo(
+      () => ({ ids: [...new Set(line.stations.map(({ run }) => run))], ...(first ? { spot: first } : {}) }),
+      [line, first],
+    ),
+  );
   return (
     <View>
       {line.stations.map((station, k) => (

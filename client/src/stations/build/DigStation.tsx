@@ -37,6 +37,7 @@ import { Figure } from '../../ui/Figure';
 import { Press } from '../../ui/Press';
 import { Mark } from '../../ui/Mark';
 import { Text } from '../../ui/Text';
+import { usePointed } from './beside/pointed';
 
 const make = (palette: Palette) => ({
   station: { borderTopWidth: 1, borderTopColor: palette.line },
@@ -79,8 +80,9 @@ export function Station({ station, high, byString, laid, line, open, onToggle }:
   const elsewhere = own && readElsewhere(line, station, own.level);
   const rod = high === null ? null : targetRod(high, station);
   const at = text(showLength(station.up, units));
+  const pointed = usePointed(useMemo(() => ({ ids: [station.run], spot: station }), [station]));
   return (
-    <View style={styles.station}>
+    <View style={styles.station} {...pointed}>
       <Press
         role="button"
         aria-expanded={open}

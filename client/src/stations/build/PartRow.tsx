@@ -1,12 +1,14 @@
 /** One part of the take-off: how much to buy, large; tapped, how that came and the places that it is for. */
 import { buyOf, partLabel, partWorking, type Part } from '@katabasis/core';
+import { useMemo } from 'react';
 import { View } from 'react-native';
 import { useJob } from '../../planning/useJob';
 import { useStyles } from '../../theme/theme';
 import { SPACE, TOUCH, type Palette } from '../../theme/tokens';
 import { Press } from '../../ui/Press';
 import { Text } from '../../ui/Text';
-import { WhereOnPlan } from './WhereOnPlan';
+import { usePlanBeside, usePointed } from './beside/pointed';
+import { WhereOnPlan } from './beside/WhereOnPlan';
 
 const make = (palette: Palette) => ({
   part: { borderTopWidth: 1, borderTopColor: palette.line },
@@ -46,11 +48,14 @@ interface Props {
 export function PartRow({ part, open, onToggle, onGo }: Props) {
   const styles = useStyles(make);
   const { job, units } = useJob();
+  const { uses } = part;
+  const pointed = usePointed(useMemo(() => ({ ids: uses.map(({ id }) => id) }), [uses]));
+  const beside = usePlanBeside();
   const label = partLabel(part.item, units);
   const { value, unit } = buyOf(part, units);
   const lines = open ? partWorking(job, part) : [];
   return (
-    <View style={styles.part}>
+    <View style={styles.part} {...pointed}>
       <Press
         role="button"
         aria-label={`${label}: ${value} ${unit}`.trim()}
@@ -69,7 +74,7 @@ export function PartRow({ part, open, onToggle, onGo }: Props) {
       </Press>
       {open && (
         <View style={styles.open}>
-          <WhereOnPlan ids={part.uses.map(({ id }) => id)} />
+          {!beside && <WhereOnPlan ids={part.uses.map(({ id }) => id)} />}
           {lines.map((line, k) => {
             const use = part.uses[k];
             const words = (

@@ -12,7 +12,7 @@ import {
 } from '@katabasis/core';
 import Download from 'lucide-react-native/icons/download';
 import { useState, type ReactNode } from 'react';
-import { View } from 'react-native';
+import { useWindowDimensions, View } from 'react-native';
 import { saveTable } from '../../files/tables';
 import { useJob } from '../../planning/useJob';
 import { useStyles, useWide } from '../../theme/theme';
@@ -21,6 +21,7 @@ import { Button } from '../../ui/Button';
 import { Press } from '../../ui/Press';
 import { Text } from '../../ui/Text';
 import { PartRow } from './PartRow';
+import { usePlanBeside } from './beside/pointed';
 
 const make = (palette: Palette) => ({
   columns: { flexDirection: 'row' as const, gap: 48, alignItems: 'flex-start' as const },
@@ -102,10 +103,15 @@ interface Block {
   drawn: ReactNode;
 }
 
-/** Blocks in their order: one column on a phone, two of about one length on a wide screen. */
+/** Two columns and the plan beside them stand on a screen no narrower, px. */
+const BOTH = 1600;
+
+/** Blocks in their order: one column on a phone, two of about one length on a wide screen that has room for them. */
 function Columns({ blocks }: { blocks: readonly Block[] }) {
   const styles = useStyles(make);
-  const columns = useWide() ? 2 : 1;
+  const { width } = useWindowDimensions();
+  const [wide, beside] = [useWide(), usePlanBeside()];
+  const columns = wide && (!beside || width >= BOTH) ? 2 : 1;
   const whole = blocks.reduce((sum, { rows }) => sum + rows, 0);
   const made: ReactNode[][] = Array.from({ length: columns }, () => []);
   let gone = 0;

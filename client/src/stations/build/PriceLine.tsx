@@ -6,6 +6,7 @@ import {
   headOf,
   leastUnits,
   money,
+  paidFor,
   pricesOf,
   put,
   rateUnit,
@@ -13,7 +14,9 @@ import {
   type JobElement,
   type Price,
   type PriceLine,
+  type TakeOff,
 } from '@katabasis/core';
+import { useMemo } from 'react';
 import { View } from 'react-native';
 import { useJob } from '../../planning/useJob';
 import { QuantityField } from '../../input/Field';
@@ -24,6 +27,7 @@ import { SPACE, TOUCH, type Palette } from '../../theme/tokens';
 import { Press } from '../../ui/Press';
 import { Text } from '../../ui/Text';
 import { moneyEntry } from '../../input/moneyEntry';
+import { usePointed } from './beside/pointed';
 
 const make = (palette: Palette) => ({
   line: { borderTopWidth: 1, borderTopColor: palette.line, minHeight: TOUCH + 8, justifyContent: 'center' as const },
@@ -48,12 +52,14 @@ interface LineProps {
   line: PriceLine;
   price: Price;
   label: string;
+  taken: TakeOff;
   open: boolean;
   onToggle: () => void;
 }
 
-export function Line({ line, price, label, open, onToggle }: LineProps) {
+export function Line({ line, price, label, taken, open, onToggle }: LineProps) {
   const styles = useStyles(make);
+  const pointed = usePointed(useMemo(() => ({ ids: paidFor(line, taken) }), [line, taken]));
   const { job, edit, units } = useJob();
   const set = usePrices();
   const { currency, lines } = price;
@@ -80,7 +86,7 @@ export function Line({ line, price, label, open, onToggle }: LineProps) {
   };
   const amount = money(line.amount, currency);
   return (
-    <View style={styles.line}>
+    <View style={styles.line} {...pointed}>
       <Press
         role="button"
         aria-expanded={open}

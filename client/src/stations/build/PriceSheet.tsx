@@ -63,6 +63,7 @@ export function PriceSheet({ taken }: { taken: TakeOff }) {
             line={line}
             price={price}
             label={lineLabel(job, taken, line)}
+            taken={taken}
             open={open === line.key}
             onToggle={() => setOpen((now) => (now === line.key ? null : line.key))}
           />

@@ -57,7 +57,7 @@ export function PlanScreen() {
         <View style={{ flex: 1 }}>
           <Notice
             title="No lines yet"
-            action={<Button label="Go to Walk" kind="main" onPress={() => go('walk', 'new')} />}
+            action={<Button label="Say what is here" kind="main" onPress={() => go('walk', 'new')} />}
           >
             Put in a downspout or a basin and a way out, and the descent is drawn here.
           </Notice>

@@ -10,11 +10,11 @@ import { sceneOf, type Thing } from '../../drawing/yard/scene';
 import type { Viewport } from '../../drawing/yard/viewport';
 import { drawOnPlan } from '../../elements';
 import { useShort, useStyles, useWide } from '../../theme/theme';
-import { SPACE, type Palette } from '../../theme/tokens';
-import { Text } from '../../ui/Text';
+import type { Palette } from '../../theme/tokens';
 import { shownGround, shownThings, useShow } from './showing';
 import { useAt } from '../useAt';
 import { useKeys } from '../useKeys';
+import { HereList } from './list/HereList';
 import { FieldPipes, fieldWays } from './FieldPipes';
 import { groundOnPlan } from './ground';
 import { handlesOf, movedBy } from './placing';
@@ -23,6 +23,7 @@ import type { Board } from './tools/entry';
 import { toolOf, type Tool } from './tools/tool';
 import { Underlays } from './Underlays';
 import { useBoard } from './useBoard';
+import { ViewSwitch } from './ViewSwitch';
 import { EmptyYard, GroundUnderWay, PlanButtons, Tools } from './YardTools';
 
 const make = (palette: Palette) => ({
@@ -150,7 +151,7 @@ function YardPicture({ board, tool, scene: { things, extent }, plan: handle }: P
   );
 }
 
-/** Beside the plan on a wide screen: the tool's sheet, or what one may do. */
+/** Beside the plan on a wide screen: the tool's sheet, or the list of what is here. */
 function Side({ tool, board }: { tool: Tool; board: Board }) {
   const styles = useStyles(make);
   const short = useShort();
@@ -160,9 +161,7 @@ function Side({ tool, board }: { tool: Tool; board: Board }) {
   if (short) return null;
   return (
     <View style={styles.side}>
-      <View style={{ padding: SPACE.xl }}>
-        <Text tone="soft">Tap anything on the plan to see and change it.</Text>
-      </View>
+      <HereList chosen={null} onChoose={board.choose} />
     </View>
   );
 }
@@ -170,6 +169,7 @@ function Side({ tool, board }: { tool: Tool; board: Board }) {
 export function YardScreen() {
   const styles = useStyles(make);
   const wide = useWide();
+  const short = useShort();
   const at = useAt();
   const { job } = useJob();
   const tool = useMemo(() => toolOf(job, at), [job, at]);
@@ -184,6 +184,7 @@ export function YardScreen() {
   if (!wide)
     return (
       <View style={styles.stacked}>
+        {!entry.isSheet(tool, board) && <ViewSwitch here="yard" />}
         {picture}
         {under}
       </View>
@@ -191,6 +192,7 @@ export function YardScreen() {
   return (
     <View style={styles.columns}>
       <View style={{ flex: 1.6 }}>
+        {!short && <ViewSwitch here="yard" />}
         {picture}
         {under}
       </View>

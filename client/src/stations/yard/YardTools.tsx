@@ -1,6 +1,7 @@
 /** What stands over and under the ground plan: its buttons, its tools, what a finger is to do next. */
 import Expand from 'lucide-react-native/icons/expand';
 import Layers from 'lucide-react-native/icons/layers';
+import List from 'lucide-react-native/icons/list';
 import Minus from 'lucide-react-native/icons/minus';
 import Plus from 'lucide-react-native/icons/plus';
 import { useState, type RefObject } from 'react';
@@ -8,7 +9,7 @@ import { View } from 'react-native';
 import type { Yard } from '../../planning/useYard';
 import type { PlanHandle } from '../../drawing/yard/GroundPlan';
 import { NorthMark } from '../../drawing/yard/NorthMark';
-import { usePalette, useStyles } from '../../theme/theme';
+import { usePalette, useShort, useStyles } from '../../theme/theme';
 import { SPACE, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
@@ -16,6 +17,7 @@ import { Press } from '../../ui/Press';
 import { useEscape } from '../../ui/escape';
 import { Text } from '../../ui/Text';
 import { SHOW_LABELS, SHOWS, type Show } from './showing';
+import { useView } from './ViewSwitch';
 
 const make = (palette: Palette) => ({
   tools: {
@@ -161,6 +163,8 @@ function NorthButton({ turn, onPress }: { turn: number; onPress: () => void }) {
 
 export function Tools({ choose }: { choose: (id: string) => void }) {
   const styles = useStyles(make);
+  const short = useShort();
+  const show = useView();
   return (
     <View style={styles.tools} role="toolbar" aria-label="In the yard">
       <Button label="Put down" icon={Plus} kind="main" onPress={() => choose('new')} testID="yard-add" />
@@ -169,6 +173,8 @@ export function Tools({ choose }: { choose: (id: string) => void }) {
       <Button label="What it says" onPress={() => choose('~says')} testID="yard-says" />
       <Button label="Ways out" onPress={() => choose('~waysOut')} testID="yard-ways-out" />
       <Button label="Files" onPress={() => choose('~files')} testID="yard-files" />
+      {/* A phone on its side has no row to spare for the switch over the plan. */}
+      {short && <Button label="As a list" icon={List} iconOnly kind="bare" onPress={() => show('walk')} />}
     </View>
   );
 }

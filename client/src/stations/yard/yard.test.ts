@@ -4,8 +4,8 @@ import { sceneOf } from '../../drawing/yard/scene';
 import { snapTo } from '../../drawing/yard/snap';
 import { simulatedRod } from '../../files/rod';
 import { drawLine, lineStart, type Drawn } from './drawLine';
-import { booked, bookingOf, sightAt } from './levelling';
-import { homeward, paced, type Wall } from './pacing';
+import { booked, bookingOf, sightAt } from './sheets/levelling';
+import { homeward, paced, type Wall } from './sheets/pacing';
 import { toolOf } from './tools/tool';
 
 const at = (east: number, north: number): Place => ({ east, north });

@@ -4,7 +4,7 @@ import type { Draft } from '../../../drawing/yard/OverPlan';
 import { drawLine, lineStart } from '../drawLine';
 import { withPlace } from '../placing';
 import { PipesRoundSheet } from './PipesRoundSheet';
-import { SectionSheet } from '../SectionSheet';
+import { SectionSheet } from '../sheets/SectionSheet';
 import { Banner } from '../YardTools';
 import type { Board, ToolEntry } from './entry';
 

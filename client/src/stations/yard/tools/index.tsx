@@ -1,13 +1,13 @@
 /** Every tool of the yard, by its name: the compiler asks for one that is forgotten. */
 import { ElementSheet } from '../../../elements/ElementSheet';
 import { AddOnPlan } from '../AddOnPlan';
-import { FilesSheet } from '../FilesSheet';
-import { LevelsSheet } from '../LevelsSheet';
-import { PaceSheet } from '../PaceSheet';
-import { RoofSheet } from '../RoofSheet';
-import { SaysSheet } from '../SaysSheet';
-import { ScaleSheet } from '../ScaleSheet';
-import { WaysOutSheet } from '../WaysOutSheet';
+import { FilesSheet } from '../sheets/FilesSheet';
+import { LevelsSheet } from '../sheets/LevelsSheet';
+import { PaceSheet } from '../sheets/PaceSheet';
+import { RoofSheet } from '../sheets/RoofSheet';
+import { SaysSheet } from '../sheets/SaysSheet';
+import { ScaleSheet } from '../sheets/ScaleSheet';
+import { WaysOutSheet } from '../sheets/WaysOutSheet';
 import { lengthWords, lineTool, pipesTool, sectionTool } from './drawing';
 import { sheet, type ToolEntry } from './entry';
 import { putTool } from './putDown';

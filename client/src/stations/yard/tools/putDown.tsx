@@ -1,7 +1,7 @@
 /** Putting something down on the plan, new or known by words only: by a tap, by its corners in turn, or by two tapes. */
 import { freeName, freshId, kindOf, markWords, put, putDown, type Place } from '@katabasis/core';
 import { bare, grounded, withPlace } from '../placing';
-import { TapeSheet } from '../TapeSheet';
+import { TapeSheet } from '../sheets/TapeSheet';
 import { Banner } from '../YardTools';
 import { anewOf, backOf, lengthWords, placesBegun } from './drawing';
 import type { Board, ToolEntry } from './entry';

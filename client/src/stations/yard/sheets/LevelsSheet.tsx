@@ -12,16 +12,16 @@ import {
 } from '@katabasis/core';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { rodOf } from '../../files/rod';
-import { useJob } from '../../planning/useJob';
-import type { Snapped } from '../../drawing/yard/snap';
-import { SPACE } from '../../theme/tokens';
-import { Button } from '../../ui/Button';
-import { Choice } from '../../ui/Choice';
-import { Sheet } from '../../ui/Sheet';
-import { Text } from '../../ui/Text';
-import { useTyped } from './doing';
-import { Keypad } from '../../input/Keypad';
+import { rodOf } from '../../../files/rod';
+import { useJob } from '../../../planning/useJob';
+import type { Snapped } from '../../../drawing/yard/snap';
+import { SPACE } from '../../../theme/tokens';
+import { Button } from '../../../ui/Button';
+import { Choice } from '../../../ui/Choice';
+import { Sheet } from '../../../ui/Sheet';
+import { Text } from '../../../ui/Text';
+import { useTyped } from '../doing';
+import { Keypad } from '../../../input/Keypad';
 import { booked, bookingOf, sightAt, type Booking, type Sight } from './levelling';
 
 interface Props {

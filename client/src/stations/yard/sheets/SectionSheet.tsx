@@ -2,13 +2,13 @@
 import { placeAlong, nameOf, showLength, showLevel, showPitch, showSmall, text, type Place } from '@katabasis/core';
 import { useCallback } from 'react';
 import { View } from 'react-native';
-import { useJob } from '../../planning/useJob';
-import { useYard } from '../../planning/useYard';
-import { CutDrawing } from '../../drawing/CutDrawing';
-import { SPACE } from '../../theme/tokens';
-import { Button } from '../../ui/Button';
-import { Sheet } from '../../ui/Sheet';
-import { Text } from '../../ui/Text';
+import { useJob } from '../../../planning/useJob';
+import { useYard } from '../../../planning/useYard';
+import { CutDrawing } from '../../../drawing/CutDrawing';
+import { SPACE } from '../../../theme/tokens';
+import { Button } from '../../../ui/Button';
+import { Sheet } from '../../../ui/Sheet';
+import { Text } from '../../../ui/Text';
 
 interface Props {
   way: readonly Place[];

@@ -1,4 +1,4 @@
-/** Walk: what is here. Rain, roofs and their downspouts, ground, ways out, and the lines between. */
+/** What is here, as a list: rain, roofs and their downspouts, ground, ways out, and the lines between. */
 import {
   ELEMENT_KINDS,
   isLanding,
@@ -10,28 +10,21 @@ import {
   type Job,
   type Shown,
 } from '@katabasis/core';
-import { useCallback } from 'react';
 import { ScrollView, View } from 'react-native';
-import { useJob } from '../../planning/useJob';
-import { useStyles, useWide } from '../../theme/theme';
-import { SPACE, type Palette } from '../../theme/tokens';
-import { Mark } from '../../ui/Mark';
-import { Press } from '../../ui/Press';
-import { Text } from '../../ui/Text';
-import { isOfYard, useGo } from '../useGo';
-import { useAt } from '../useAt';
-import { AddSheet } from './AddSheet';
-import { ElementSheet } from '../../elements/ElementSheet';
-import { calledOf } from '../../elements/rain';
-import { Button } from '../../ui/Button';
+import { useJob } from '../../../planning/useJob';
+import { useStyles } from '../../../theme/theme';
+import { SPACE, type Palette } from '../../../theme/tokens';
+import { Mark } from '../../../ui/Mark';
+import { Press } from '../../../ui/Press';
+import { Text } from '../../../ui/Text';
+import { calledOf } from '../../../elements/rain';
+import { Button } from '../../../ui/Button';
 import Plus from 'lucide-react-native/icons/plus';
 import Search from 'lucide-react-native/icons/search';
-import { viewOf } from '../../elements';
-import type { ListGroup } from '../../elements/view';
+import { viewOf } from '../../../elements';
+import type { ListGroup } from '../../../elements/view';
 
 const make = (palette: Palette) => ({
-  columns: { flex: 1, flexDirection: 'row' as const },
-  stacked: { flex: 1 },
   list: { flex: 1 },
   body: { padding: SPACE.l, gap: SPACE.xl, paddingBottom: 96, maxWidth: 860 },
   row: {
@@ -44,71 +37,46 @@ const make = (palette: Palette) => ({
     paddingVertical: 6,
   },
   chosen: { backgroundColor: palette.bank, marginHorizontal: -SPACE.s, paddingHorizontal: SPACE.s },
-  side: { flex: 1, maxWidth: 860, borderLeftWidth: 1, borderLeftColor: palette.line },
 });
-
-export function WalkScreen() {
-  const styles = useStyles(make);
-  const wide = useWide();
-  const go = useGo();
-  const at = useAt();
-  const choose = useCallback((id: string | null): void => go(isOfYard(id) ? 'yard' : 'walk', id), [go]);
-  const close = useCallback((): void => choose(null), [choose]);
-  const sheet =
-    at === 'new' ? (
-      <AddSheet onClose={close} onGo={choose} />
-    ) : (
-      at && <ElementSheet id={at} onClose={close} onGo={choose} />
-    );
-  return (
-    <View style={wide ? styles.columns : styles.stacked}>
-      <ScrollView
-        style={styles.list}
-        contentContainerStyle={styles.body}
-        tabIndex={0}
-        role="region"
-        aria-label="What is here"
-      >
-        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
-          <Button label="Put something in" icon={Plus} kind="main" onPress={() => choose('new')} testID="add" />
-          <Button label="Find" icon={Search} onPress={() => choose('find')} />
-        </View>
-        <Rain chosen={at} onChoose={choose} />
-        <Section
-          title="Buildings, roofs and downspouts"
-          groups={['buildings', 'roofs']}
-          empty="Look up: note each roof face, and the downspout that its gutter feeds."
-          chosen={at}
-          onChoose={choose}
-        />
-        <Section
-          title="Ground, inlets and ways out"
-          groups={['ground', 'inlets']}
-          empty="Look down: where water stands, and above all every place it could go."
-          chosen={at}
-          onChoose={choose}
-        />
-        <Section title="Lines" groups={['lines']} chosen={at} onChoose={choose} />
-        <Section title="Levels, wet spots and soil" groups={['levels']} chosen={at} onChoose={choose} />
-        <Section title="In the way" groups={['inTheWay']} chosen={at} onChoose={choose} />
-        <Section title="Photos and sheets" groups={['pictures']} chosen={at} onChoose={choose} />
-      </ScrollView>
-      {wide ? <View style={styles.side}>{sheet || <Aside />}</View> : sheet}
-    </View>
-  );
-}
-
-function Aside() {
-  return (
-    <View style={{ padding: SPACE.xl }}>
-      <Text tone="soft">Tap anything to see and change it.</Text>
-    </View>
-  );
-}
 
 interface ListProps {
   chosen: string | null;
   onChoose: (id: string) => void;
+}
+
+export function HereList(list: ListProps) {
+  const styles = useStyles(make);
+  return (
+    <ScrollView
+      style={styles.list}
+      contentContainerStyle={styles.body}
+      tabIndex={0}
+      role="region"
+      aria-label="What is here, as a list"
+    >
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+        <Button label="Put something in" icon={Plus} kind="main" onPress={() => list.onChoose('new')} testID="add" />
+        <Button label="Find" icon={Search} onPress={() => list.onChoose('find')} />
+      </View>
+      <Rain {...list} />
+      <Section
+        {...list}
+        title="Buildings, roofs and downspouts"
+        groups={['buildings', 'roofs']}
+        empty="Look up: note each roof face, and the downspout that its gutter feeds."
+      />
+      <Section
+        {...list}
+        title="Ground, inlets and ways out"
+        groups={['ground', 'inlets']}
+        empty="Look down: where water stands, and above all every place it could go."
+      />
+      <Section {...list} title="Lines" groups={['lines']} />
+      <Section {...list} title="Levels, wet spots and soil" groups={['levels']} />
+      <Section {...list} title="In the way" groups={['inTheWay']} />
+      <Section {...list} title="Photos and sheets" groups={['pictures']} />
+    </ScrollView>
+  );
 }
 
 interface ItemProps extends ListProps {

@@ -1,7 +1,7 @@
 /** Things that are being put together and are not in the job yet, one of each sort, kept on the device. */
 import { elementSchema, type Element } from '@katabasis/core';
 import { z } from 'zod';
-import { note, noted } from '../../input/notes';
+import { note, noted } from '../../../input/notes';
 
 const keyOf = (job: string): string => `katabasis.begun.${job}`;
 const keptSchema = z.record(z.string(), elementSchema);

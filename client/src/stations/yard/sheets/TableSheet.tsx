@@ -2,12 +2,12 @@
 import { COLUMNS, mappingFault, readLevels, type Column, type Mapping, type ReadLevels } from '@katabasis/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useJob } from '../../planning/useJob';
-import { SPACE } from '../../theme/tokens';
-import { Button } from '../../ui/Button';
-import { Choice } from '../../ui/Choice';
-import { Sheet } from '../../ui/Sheet';
-import { Text } from '../../ui/Text';
+import { useJob } from '../../../planning/useJob';
+import { SPACE } from '../../../theme/tokens';
+import { Button } from '../../../ui/Button';
+import { Choice } from '../../../ui/Choice';
+import { Sheet } from '../../../ui/Sheet';
+import { Text } from '../../../ui/Text';
 
 export interface Table {
   name: string;

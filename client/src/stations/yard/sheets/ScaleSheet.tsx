@@ -1,14 +1,14 @@
 /** A picture put to scale: two taps on it, and how far apart they are. */
 import { distance, elementOf, put, scaledBy, showLength, text } from '@katabasis/core';
 import { View } from 'react-native';
-import { useJob } from '../../planning/useJob';
-import { QuantityField } from '../../input/Field';
-import { Fields } from '../../input/Fields';
-import { lengthEntry } from '../../input/entry';
-import { Button } from '../../ui/Button';
-import { Sheet } from '../../ui/Sheet';
-import { Text } from '../../ui/Text';
-import type { Tapes } from './doing';
+import { useJob } from '../../../planning/useJob';
+import { QuantityField } from '../../../input/Field';
+import { Fields } from '../../../input/Fields';
+import { lengthEntry } from '../../../input/entry';
+import { Button } from '../../../ui/Button';
+import { Sheet } from '../../../ui/Sheet';
+import { Text } from '../../../ui/Text';
+import type { Tapes } from '../doing';
 
 interface Props {
   underlay: string;

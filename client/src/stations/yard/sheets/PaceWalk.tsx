@@ -1,10 +1,10 @@
 /** What is said of a house as it is paced out. */
 import { showLength, showSmall, text } from '@katabasis/core';
 import { View } from 'react-native';
-import { useJob } from '../../planning/useJob';
-import { SPACE } from '../../theme/tokens';
-import { Text } from '../../ui/Text';
-import type { PaceDraft } from './doing';
+import { useJob } from '../../../planning/useJob';
+import { SPACE } from '../../../theme/tokens';
+import { Text } from '../../../ui/Text';
+import type { PaceDraft } from '../doing';
 import type { paced } from './pacing';
 
 /** Whether the walk comes back to where it began, and which wall is most likely wrong where it does not. */

@@ -17,14 +17,14 @@ import {
 import { roofOver, ROOF_FORMS, type Face, type RoofForm } from '@katabasis/core/roofs';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useJob } from '../../planning/useJob';
-import { QuantityField } from '../../input/Field';
-import { Fields } from '../../input/Fields';
-import { roofPitchEntry } from '../../input/entry';
-import { Button } from '../../ui/Button';
-import { Choice } from '../../ui/Choice';
-import { Sheet } from '../../ui/Sheet';
-import { Text } from '../../ui/Text';
+import { useJob } from '../../../planning/useJob';
+import { QuantityField } from '../../../input/Field';
+import { Fields } from '../../../input/Fields';
+import { roofPitchEntry } from '../../../input/entry';
+import { Button } from '../../../ui/Button';
+import { Choice } from '../../../ui/Choice';
+import { Sheet } from '../../../ui/Sheet';
+import { Text } from '../../../ui/Text';
 
 const LABELS: Record<RoofForm, { label: string; note: string }> = {
   gable: { label: 'Gable', note: 'two slopes' },

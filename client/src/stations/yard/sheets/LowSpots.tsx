@@ -2,12 +2,12 @@
 import { ofKind, type GroundSays, type Place } from '@katabasis/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { findLowSpots } from '../../planning/planner';
-import { useJob } from '../../planning/useJob';
-import { SPACE } from '../../theme/tokens';
-import { Button } from '../../ui/Button';
-import { Text } from '../../ui/Text';
-import { useGo } from '../useGo';
+import { findLowSpots } from '../../../planning/planner';
+import { useJob } from '../../../planning/useJob';
+import { SPACE } from '../../../theme/tokens';
+import { Button } from '../../../ui/Button';
+import { Text } from '../../../ui/Text';
+import { useGo } from '../../useGo';
 
 /** Nearer than so a basin is in the low spot already, m. */
 const THERE = 1.5;

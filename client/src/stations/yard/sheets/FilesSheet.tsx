@@ -16,14 +16,14 @@ import {
 } from '@katabasis/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { pickFile, saveFile, slug } from '../../files/files';
-import { readTable, readText, saveTable, tooLarge } from '../../files/tables';
-import { keepPicture, type KeptPicture } from '../../files/pictures';
-import { useJob } from '../../planning/useJob';
-import { SPACE } from '../../theme/tokens';
-import { Button } from '../../ui/Button';
-import { Sheet } from '../../ui/Sheet';
-import { Text } from '../../ui/Text';
+import { pickFile, saveFile, slug } from '../../../files/files';
+import { readTable, readText, saveTable, tooLarge } from '../../../files/tables';
+import { keepPicture, type KeptPicture } from '../../../files/pictures';
+import { useJob } from '../../../planning/useJob';
+import { SPACE } from '../../../theme/tokens';
+import { Button } from '../../../ui/Button';
+import { Sheet } from '../../../ui/Sheet';
+import { Text } from '../../../ui/Text';
 import { TableSheet, type Table } from './TableSheet';
 
 interface Props {

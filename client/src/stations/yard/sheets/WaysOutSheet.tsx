@@ -12,16 +12,16 @@ import {
 } from '@katabasis/core';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
-import { useJob } from '../../planning/useJob';
-import { useYard } from '../../planning/useYard';
-import { useStyles } from '../../theme/theme';
-import { SPACE, type Palette } from '../../theme/tokens';
-import { Button } from '../../ui/Button';
-import { Mark } from '../../ui/Mark';
-import { Press } from '../../ui/Press';
-import { Sheet } from '../../ui/Sheet';
-import { Text } from '../../ui/Text';
-import { NEW } from './tools/tool';
+import { useJob } from '../../../planning/useJob';
+import { useYard } from '../../../planning/useYard';
+import { useStyles } from '../../../theme/theme';
+import { SPACE, type Palette } from '../../../theme/tokens';
+import { Button } from '../../../ui/Button';
+import { Mark } from '../../../ui/Mark';
+import { Press } from '../../../ui/Press';
+import { Sheet } from '../../../ui/Sheet';
+import { Text } from '../../../ui/Text';
+import { NEW } from '../tools/tool';
 
 const make = (palette: Palette) => ({
   way: { borderTopWidth: 1, borderTopColor: palette.line, paddingVertical: SPACE.s, gap: SPACE.xs, minHeight: 56 },

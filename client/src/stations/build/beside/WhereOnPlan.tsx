@@ -3,8 +3,8 @@ import { drawingOf, type Drawing, type Place, type Stroke } from '@katabasis/cor
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, Path } from 'react-native-svg';
-import { useJob } from '../../planning/useJob';
-import { usePalette } from '../../theme/theme';
+import { useJob } from '../../../planning/useJob';
+import { usePalette } from '../../../theme/theme';
 
 /** Units of the picture: its longer side, and room for marks at its edge. */
 const SIDE = 600;
@@ -14,23 +14,32 @@ const MARK = 9;
 
 const BACKGROUND = new Set<Stroke['layer']>(['buildings', 'surfaces', 'pipes', 'works', 'barriers']);
 
-export function WhereOnPlan({ ids }: { ids: readonly string[] }) {
+interface WhereProps {
+  ids: readonly string[];
+  /** One spot besides, as where a rod stands. */
+  spot?: Place | null;
+  /** Drawn also where none of them lies on it. */
+  always?: boolean;
+}
+
+export function WhereOnPlan({ ids, spot = null, always = false }: WhereProps) {
   const { job, plan } = useJob();
   const drawing = useMemo(() => drawingOf(job, plan, false), [job, plan]);
   const wanted = new Set(ids);
   const strong = drawing.strokes.filter(({ element }) => element !== null && wanted.has(element.id));
-  if (!drawing.extent || strong.length === 0) return null;
-  return <Picture drawing={drawing} extent={drawing.extent} strong={strong} />;
+  if (!drawing.extent || (strong.length === 0 && !always)) return null;
+  return <Picture drawing={drawing} extent={drawing.extent} strong={strong} spot={spot} />;
 }
 
 interface Props {
   drawing: Drawing;
   extent: NonNullable<Drawing['extent']>;
   strong: readonly Stroke[];
+  spot: Place | null;
 }
 
-function Picture({ drawing, extent, strong }: Props) {
-  const { line, bank, ink } = usePalette();
+function Picture({ drawing, extent, strong, spot }: Props) {
+  const { line, bank, ink, ground } = usePalette();
   const [across, up] = [extent.east - extent.west, extent.north - extent.south];
   const scale = SIDE / Math.max(across, up, 1);
   const x = ({ east }: Place): number => EDGE + (east - extent.west) * scale;
@@ -68,6 +77,9 @@ function Picture({ drawing, extent, strong }: Props) {
               strokeLinecap="round"
             />
           ),
+        )}
+        {spot && (
+          <Circle cx={x(spot)} cy={y(spot)} r={1.6 * MARK} fill={ground} stroke={ink} strokeWidth={6} testID="spot" />
         )}
       </Svg>
     </View>

@@ -12,17 +12,17 @@ import {
 } from '@katabasis/core';
 import { useEffect, useMemo } from 'react';
 import { View } from 'react-native';
-import { useJob } from '../../planning/useJob';
-import { QuantityField } from '../../input/Field';
-import { Fields } from '../../input/Fields';
-import { SPACE } from '../../theme/tokens';
-import { Button } from '../../ui/Button';
-import { Choice } from '../../ui/Choice';
-import { fieldRow } from '../../ui/rows';
-import { Sheet } from '../../ui/Sheet';
-import { Text } from '../../ui/Text';
-import { useTaped, type Taped, type Tapes } from './doing';
-import { lengthEntry, levelEntry } from '../../input/entry';
+import { useJob } from '../../../planning/useJob';
+import { QuantityField } from '../../../input/Field';
+import { Fields } from '../../../input/Fields';
+import { SPACE } from '../../../theme/tokens';
+import { Button } from '../../../ui/Button';
+import { Choice } from '../../../ui/Choice';
+import { fieldRow } from '../../../ui/rows';
+import { Sheet } from '../../../ui/Sheet';
+import { Text } from '../../../ui/Text';
+import { useTaped, type Taped, type Tapes } from '../doing';
+import { lengthEntry, levelEntry } from '../../../input/entry';
 
 interface Props {
   /** What is being put down. */

@@ -2,17 +2,17 @@ import { jobFrom, levelsOf, type Element, type Place } from '@katabasis/core';
 import { brackenfold, quillfeather } from '@katabasis/core/samples';
 import { act, cleanup, fireEvent, screen } from '@testing-library/react';
 import { useState } from 'react';
-import { ElementSheet } from '../../elements/ElementSheet';
-import { openJob, press, seen, type } from '../../testing/openJob';
+import { ElementSheet } from '../../../elements/ElementSheet';
+import { openJob, press, seen, type } from '../../../testing/openJob';
 import { LevelsSheet } from './LevelsSheet';
-import { usePaced } from './doing';
+import { usePaced } from '../doing';
 import { PaceSheet } from './PaceSheet';
 import { RoofSheet } from './RoofSheet';
 import { SaysSheet } from './SaysSheet';
 import { TapeSheet } from './TapeSheet';
 import { WaysOutSheet } from './WaysOutSheet';
-import { toolOf } from './tools/tool';
-import type { Snapped } from '../../drawing/yard/snap';
+import { toolOf } from '../tools/tool';
+import type { Snapped } from '../../../drawing/yard/snap';
 
 const at = (east: number, north: number): Place => ({ east, north });
 const head = (units: 'us' | 'metric' = 'us'): Element => ({

@@ -12,14 +12,14 @@ import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { z } from 'zod';
-import { tableOf } from '../../files/tables';
-import { TextBox } from '../../input/TextBox';
-import { useNoted } from '../../input/useNoted';
-import { useJob } from '../../planning/useJob';
-import { SPACE } from '../../theme/tokens';
-import { Button } from '../../ui/Button';
-import { Sheet } from '../../ui/Sheet';
-import { Text } from '../../ui/Text';
+import { tableOf } from '../../../files/tables';
+import { TextBox } from '../../../input/TextBox';
+import { useNoted } from '../../../input/useNoted';
+import { useJob } from '../../../planning/useJob';
+import { SPACE } from '../../../theme/tokens';
+import { Button } from '../../../ui/Button';
+import { Sheet } from '../../../ui/Sheet';
+import { Text } from '../../../ui/Text';
 
 const EXAMPLE = {
   us: 'Front left, 450, 3x4, 0, Front right, 30\nFront right, 600, 4 in round, -6", Swale, 42\'6"',

@@ -2,17 +2,17 @@
 import { parseLength, put, showLength, text } from '@katabasis/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useJob } from '../../planning/useJob';
-import { QuantityField } from '../../input/Field';
-import { Fields } from '../../input/Fields';
-import { degreesEntry } from '../../input/entry';
-import { TextBox } from '../../input/TextBox';
-import { SPACE } from '../../theme/tokens';
-import { Button } from '../../ui/Button';
-import { Choice } from '../../ui/Choice';
-import { Sheet } from '../../ui/Sheet';
-import { Text } from '../../ui/Text';
-import { NOT_PACED, useTyped, type PaceDraft } from './doing';
+import { useJob } from '../../../planning/useJob';
+import { QuantityField } from '../../../input/Field';
+import { Fields } from '../../../input/Fields';
+import { degreesEntry } from '../../../input/entry';
+import { TextBox } from '../../../input/TextBox';
+import { SPACE } from '../../../theme/tokens';
+import { Button } from '../../../ui/Button';
+import { Choice } from '../../../ui/Choice';
+import { Sheet } from '../../../ui/Sheet';
+import { Text } from '../../../ui/Text';
+import { NOT_PACED, useTyped, type PaceDraft } from '../doing';
 import { Closing, Walked } from './PaceWalk';
 import { homeward, houseOf, paced } from './pacing';
 

@@ -14,13 +14,13 @@ import {
   type Place,
 } from '@katabasis/core';
 import { View } from 'react-native';
-import { useJob } from '../../planning/useJob';
-import { useYard } from '../../planning/useYard';
-import { SPACE } from '../../theme/tokens';
-import { Button } from '../../ui/Button';
-import { Mark } from '../../ui/Mark';
-import { Sheet } from '../../ui/Sheet';
-import { Text } from '../../ui/Text';
+import { useJob } from '../../../planning/useJob';
+import { useYard } from '../../../planning/useYard';
+import { SPACE } from '../../../theme/tokens';
+import { Button } from '../../../ui/Button';
+import { Mark } from '../../../ui/Mark';
+import { Sheet } from '../../../ui/Sheet';
+import { Text } from '../../../ui/Text';
 import { LowSpots } from './LowSpots';
 
 interface Props {
