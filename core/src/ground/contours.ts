@@ -1,11 +1,28 @@
 /** Lines of one level over a triangulated surface: straight in each triangle, joined into ways. */
-import type { Place } from '../site/place';
+import { distance, type Place } from '../site/place';
 import type { Surface } from './surface';
 
 export interface Contour {
   /** m above zero. */
   level: number;
   ways: Place[][];
+  /** Over ground between levels that stand far apart: nobody has measured how it runs there. */
+  guessed: Place[][];
+}
+
+/** Levels stand far apart where they are so many times as far from one another as most of the job's are, and no nearer than so many m. */
+const FAR = { times: 2, least: 6 };
+
+/** Length of a triangle's longest side, m. */
+const longestSide = (surface: Surface, triangle: number): number => {
+  const [a, b, c] = surface.corners(triangle);
+  return Math.max(distance(a, b), distance(b, c), distance(c, a));
+};
+
+/** From how far apart levels no longer say how the ground runs between them, m. */
+export function guessedFrom(surface: Surface): number {
+  const sides = Float64Array.from({ length: surface.size }, (_, triangle) => longestSide(surface, triangle)).sort();
+  return Math.max(FAR.least, FAR.times * (sides[sides.length >> 1] ?? 0));
 }
 
 /** The steps that contours are drawn at, m: about a dozen over a yard's rise. */
@@ -16,21 +33,31 @@ export function contourStep(rise: number, metric: boolean): number {
   return steps.find((step) => rise / step <= 14) ?? steps.at(-1)!;
 }
 
+/** Whether anything of a surface lies between levels that stand so far apart, m. */
+export function isGuessed(surface: Surface, far = guessedFrom(surface)): boolean {
+  for (let triangle = 0; triangle < surface.size; triangle++) if (longestSide(surface, triangle) > far) return true;
+  return false;
+}
+
 /** Contours at every multiple of a step, m, lowest first. Levels that fall just on a point are drawn as just below it. */
 export function contoursOf(surface: Surface, step: number): Contour[] {
-  const pieces = new Map<number, Piece[]>();
+  const pieces = new Map<number, { measured: Piece[]; guessed: Piece[] }>();
+  const far = guessedFrom(surface);
   for (let triangle = 0; triangle < surface.size; triangle++) {
+    const isGuessed = longestSide(surface, triangle) > far;
     const levels = surface.corners(triangle).map(({ level }) => level);
     const [low, high] = [Math.min(...levels), Math.max(...levels)];
     for (let k = Math.floor(low / step) + 1; k * step <= high; k++) {
       const piece = crossed(surface, triangle, k * step);
       if (!piece) continue;
-      const alike = pieces.get(k);
-      if (alike) alike.push(piece);
-      else pieces.set(k, [piece]);
+      const alike = pieces.get(k) ?? { measured: [], guessed: [] };
+      alike[isGuessed ? 'guessed' : 'measured'].push(piece);
+      pieces.set(k, alike);
     }
   }
-  return [...pieces].sort(([a], [b]) => a - b).map(([k, parts]) => ({ level: k * step, ways: joined(parts) }));
+  return [...pieces]
+    .sort(([a], [b]) => a - b)
+    .map(([k, { measured, guessed }]) => ({ level: k * step, ways: joined(measured), guessed: joined(guessed) }));
 }
 
 /** A contour's way through one triangle, and the two edges that it passes by their keys. */

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { distance, type Place } from '../site/place';
-import { contoursOf } from './contours';
+import { contoursOf, guessedFrom, isGuessed } from './contours';
 import { flood, gather, metFirst } from './flood';
 import { block, cellAt, cellsAlong, cellsWithin, rasterise } from './grid';
 import { BLOCKED } from './padded';
@@ -171,6 +171,28 @@ describe('contours', () => {
     expect(contours).toHaveLength(10);
     for (const { level, ways } of contours)
       for (const place of ways.flat()) expect(1 + place.east / 20).toBeCloseTo(level, 9);
+  });
+});
+
+describe('contours that are guessed', () => {
+  it('are those between levels far apart, and with the measured ones make the whole of a contour', () => {
+    // A lattice of 1 m with one level 30 m beyond its east side: the ground out to that is a guess.
+    const near = lattice((east) => east / 10, 10);
+    const surface = Surface.of([...near, { east: 40, north: 5, level: 4 }])!;
+    for (const { level, ways, guessed } of contoursOf(surface, 0.35)) {
+      const easts = (all: readonly (readonly { east: number }[])[]): number[] => all.flat().map(({ east }) => east);
+      expect(easts(ways).every((east) => east <= 10 + 1e-9)).toBe(true);
+      expect(easts(guessed).every((east) => east >= 10 - 1e-9)).toBe(true);
+      for (const east of [...easts(ways), ...easts(guessed)]) expect(east / 10).toBeCloseTo(level, 6);
+    }
+    expect(guessedFrom(surface)).toBe(6);
+    expect(isGuessed(surface)).toBe(true);
+  });
+
+  it('are none where levels stand as far apart everywhere, however far that is', () => {
+    const wide = Surface.of(lattice((east, north) => (east + 2 * north) / 50, 60, 12))!;
+    expect(isGuessed(wide)).toBe(false);
+    expect(contoursOf(wide, 0.1).every(({ guessed }) => guessed.length === 0)).toBe(true);
   });
 });
 

@@ -63,7 +63,7 @@ const layerOf = (kind: ElementKind): LayerName | null =>
   workKind(kind)?.layer ?? LAYER_OF[kind as keyof typeof LAYER_OF];
 
 export type Stroke = { layer: LayerName; element: Element | null } & (
-  { shape: 'way' | 'outline'; places: readonly Place[]; level?: number } | { shape: 'mark'; at: Place; radius: number }
+  { shape: 'way' | 'outline'; places: readonly Place[]; level?: number; guessed?: true } | { shape: 'mark'; at: Place; radius: number }
 );
 
 export interface Drawing {
@@ -109,8 +109,11 @@ export function drawingOf(job: Job, plan: Plan, contours = true): Drawing {
   const order = Object.keys(LAYERS);
   const strokes: Stroke[] = [];
   const words: Drawing['words'][number][] = [];
-  for (const { level, ways } of (contours ? groundPicture(job, null)?.contours : null) ?? [])
-    for (const places of ways) strokes.push({ layer: 'contours', element: null, shape: 'way', places, level });
+  for (const { level, ways, guessed } of (contours ? groundPicture(job, null)?.contours : null) ?? []) {
+    const contour = { layer: 'contours', element: null, shape: 'way', level } as const;
+    for (const places of ways) strokes.push({ ...contour, places });
+    for (const places of guessed) strokes.push({ ...contour, places, guessed: true });
+  }
   for (const { schema } of KIND_LIST) {
     const kind = (schema.shape.kind as unknown as { value: ElementKind }).value;
     const layer = layerOf(kind);

@@ -1,4 +1,5 @@
 /** What the ground says, all at once: where the next level is wanted, what was seen beside what the levels hold, and how it falls from walls. */
+import { guessedFrom, isGuessed } from '../ground/contours';
 import { placeOf } from '../ground/grid';
 import type { Pond } from '../ground/ponds';
 import { ofKind, type Job, keeping } from '../job/job';
@@ -18,6 +19,8 @@ export interface GroundSays {
   /** Levels that stand on the plan, and whether they make ground. */
   levels: number;
   ground: boolean;
+  /** From how far apart levels leave the ground between them to a guess, m; null where none stand so. */
+  guessedFrom: number | null;
   next: readonly NextLevel[];
   seen: readonly Seen[];
   /** Ponds by the levels that nobody has seen. */
@@ -28,12 +31,14 @@ export interface GroundSays {
 
 export function groundSays(given: Job): GroundSays {
   const job = keeping(given);
-  const { points } = groundOf(job);
+  const { points, surface } = groundOf(job);
   const water = yardWater(job);
-  if (!water) return { levels: points.length, ground: false, next: [], seen: [], unseen: [], walls: [] };
+  if (!water)
+    return { levels: points.length, ground: false, guessedFrom: null, next: [], seen: [], unseen: [], walls: [] };
   return {
     levels: points.length,
     ground: true,
+    guessedFrom: surface && isGuessed(surface) ? guessedFrom(surface) : null,
     next: nextLevels(job),
     seen: seenOf(job),
     unseen: unseenPonds(job).map((pond) => ({ pond, place: placeOf(water.grid, pond.deepest) })),

@@ -102,6 +102,7 @@ function draw(
 ): void {
   const { doc } = paper;
   const pen = { ...PENS[stroke.layer] };
+  if (stroke.shape === 'way' && stroke.guessed) pen.dash = 2;
   if (stroke.element?.kind === 'service') pen.colour = SERVICE_PAINT[stroke.element.form].paint;
   if (stroke.shape === 'mark') doc.circle(x(stroke.at), y(stroke.at), radiusOf(stroke, scale));
   else {

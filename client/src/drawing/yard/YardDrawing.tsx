@@ -150,10 +150,8 @@ const fine = (spots: readonly Spot[], { width, height }: Viewport): Spot[] =>
 
 function Ground({ ground, view, bare, isWrittenOver }: GroundProps) {
   const { soft, water, shallow, ink } = usePalette();
-  const contours = ground.contours.map(({ level, ways }, k) => ({
-    level,
-    strong: k % STRONG_EVERY === 0,
-    d: ways
+  const drawn = (ways: readonly (readonly Place[])[]): string =>
+    ways
       .map((way) =>
         broken(
           fine(
@@ -163,12 +161,20 @@ function Ground({ ground, view, bare, isWrittenOver }: GroundProps) {
           isWrittenOver,
         ),
       )
-      .join(''),
+      .join('');
+  const contours = ground.contours.map(({ level, ways, guessed }, k) => ({
+    level,
+    strong: k % STRONG_EVERY === 0,
+    d: drawn(ways),
+    guessed: drawn(guessed),
   }));
   return (
     <>
-      {contours.map(({ level, strong, d }) => (
-        <Path key={level} d={d} fill="none" stroke={soft} strokeWidth={strong ? 1.6 : 0.9} opacity={0.75} />
+      {contours.map(({ level, strong, d, guessed }) => (
+        <G key={level} fill="none" stroke={soft} strokeWidth={strong ? 1.6 : 0.9} opacity={0.75}>
+          <Path d={d} />
+          {guessed !== '' && <Path d={guessed} strokeDasharray="5 5" />}
+        </G>
       ))}
       {ground.ponds.map(({ id, pieces, middle, chosen }) => {
         const d = pieces

@@ -78,8 +78,8 @@ export function inkOf(
       else ink.way(spots, thing.shape === 'outline', widthOfLine(thing, view.scale));
   }
   for (const [from, to] of ground?.arrows ?? []) faint.line(spotOf(view, from), spotOf(view, to), 8);
-  for (const { ways } of ground?.contours ?? [])
-    for (const way of ways) faint.way(way.map((place) => spotOf(view, place)));
+  for (const { ways, guessed } of ground?.contours ?? [])
+    for (const way of [...ways, ...guessed]) faint.way(way.map((place) => spotOf(view, place)));
   for (const way of under) firm.way(way.map((place) => spotOf(view, place)));
   for (const way of ground?.ways ?? []) firm.way(way.map((place) => spotOf(view, place)));
   return { firm, solid, faint };

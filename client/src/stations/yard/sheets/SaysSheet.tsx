@@ -7,6 +7,7 @@ import {
   onPlan,
   pondWords,
   seenWords,
+  showLength,
   showSmall,
   text,
   type Basin,
@@ -30,7 +31,7 @@ interface Props {
 }
 
 export function SaysSheet({ onClose, onGo, onShow }: Props) {
-  const { job } = useJob();
+  const { job, units } = useJob();
   const { answer: says } = useYard(job, 'says', null);
   if (!says)
     return (
@@ -57,6 +58,12 @@ export function SaysSheet({ onClose, onGo, onShow }: Props) {
   return (
     <Sheet title="What the ground says" onClose={onClose}>
       {next.length > 0 && <NextLevels next={next} onShow={onShow} />}
+      {says.guessedFrom !== null && (
+        <Text>
+          Contours are dashed where levels stand more than {text(showLength(says.guessedFrom, units))} apart: how the
+          ground runs between those nobody has measured.
+        </Text>
+      )}
       {said.map(({ id, words }) => (
         <View key={id} style={{ gap: SPACE.xs }}>
           <Text>{words}</Text>
