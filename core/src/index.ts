@@ -21,7 +21,7 @@ export {
 } from './inlets';
 export * from './job';
 export { defined } from './job/edits/defined';
-export { otherwise } from './job/edits/wayOutName';
+export { letsOutAs, otherwise } from './job/edits/wayOutName';
 export { acceptSnag, takeBackAcceptance } from './snags/accepted';
 export { freshId } from './job/ids';
 export { letterOf, type FallBudget } from './network';

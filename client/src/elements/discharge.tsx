@@ -2,6 +2,7 @@
 import {
   OUTFALL_FORMS,
   OUTFALLS,
+  letsOutAs,
   otherwise,
   put,
   RECEIVING,
@@ -30,16 +31,19 @@ import type { ElementView } from './view';
 import { fieldRow } from '../ui/rows';
 
 function Form({ element: discharge }: { element: Discharge }) {
-  const { edit, units } = useJob();
+  const { job, edit, units } = useJob();
   const outfall = OUTFALLS[discharge.form];
   return (
     <>
-      <NameAndLevel landing={discharge} levelLabel={outfall.groundLabel} />
+      <NameAndLevel
+        landing={discharge}
+        levelLabel={outfall.inChannel && discharge.into !== undefined ? null : outfall.groundLabel}
+      />
       <Choice
         label="How it lets the water out"
         value={discharge.form}
         options={OUTFALL_FORMS.map((form) => ({ value: form, label: OUTFALLS[form].label, note: OUTFALLS[form].note }))}
-        onChoose={(form) => edit(put('Say how it lets out', otherwise(discharge, { form })))}
+        onChoose={(form) => edit(put('Say how it lets out', letsOutAs(job, discharge, form)))}
       />
       {outfall.asksInto && (
         <Choice
@@ -55,7 +59,7 @@ function Form({ element: discharge }: { element: Discharge }) {
       {outfall.pumps && <PumpFields discharge={discharge} />}
       <EndOfLine discharge={discharge} />
       <View style={fieldRow}>
-        {outfall.opensOut && <BankFields discharge={discharge} />}
+        {outfall.opensOut && !outfall.inChannel && <BankFields discharge={discharge} />}
         {outfall.controlHint !== null && (
           <QuantityField
             label="Water stands there at"
@@ -78,16 +82,18 @@ function Form({ element: discharge }: { element: Discharge }) {
             onCommit={(level) => edit(put('Set control level', without(discharge, 'controlLevel', level)))}
           />
         )}
-        <QuantityField
-          label="To the nearest building"
-          usual="not measured"
-          value={discharge.buildingDistance}
-          {...distanceEntry(units)}
-          optional
-          onCommit={(distance) =>
-            edit(put('Set distance from building', without(discharge, 'buildingDistance', distance)))
-          }
-        />
+        {!outfall.inChannel && (
+          <QuantityField
+            label="To the nearest building"
+            usual="not measured"
+            value={discharge.buildingDistance}
+            {...distanceEntry(units)}
+            optional
+            onCommit={(distance) =>
+              edit(put('Set distance from building', without(discharge, 'buildingDistance', distance)))
+            }
+          />
+        )}
       </View>
     </>
   );
@@ -105,6 +111,13 @@ const MARKS: Record<Discharge['form'], (pens: GlyphPens) => ReactNode> = {
     <>
       <Circle r={11} {...outline} />
       <Circle r={5.5} fill={water} />
+    </>
+  ),
+  channel: ({ outline, water, stroke }) => (
+    <>
+      <Path d="M-12 -7V7H12V-7" {...outline} />
+      <Path d="M-8 -7H-4M-2 -7H2M4 -7H8" stroke={stroke} strokeWidth={2} />
+      <Path d="M-6 2H7" stroke={water} strokeWidth={3} />
     </>
   ),
   popup: ({ outline, stroke }) => (

@@ -64,6 +64,8 @@ export interface Outfall {
   store?: Store;
   /** Whether a pump lifts its water out. */
   pumps?: true;
+  /** Whether it is the end of a channel drain, through which the water runs on. */
+  inChannel?: true;
   /** Level that a line must end at or above, m: its invert's, or where the line stands full the water's. `popupLift`, m. */
   control(levels: OutfallLevels, settings: { popupLift: number }): number;
   /** Level at which water stands at the end whatever the pipe brings, m; −∞ where none does. */
@@ -74,6 +76,7 @@ export const OUTFALL_FORMS = [
   'daylight',
   'popup',
   'main',
+  'channel',
   'kerb',
   'pond',
   'dryWell',
@@ -151,6 +154,19 @@ export const OUTFALLS: Record<OutfallForm, Outfall> = {
     opensOut: false,
     hasCapacity: true,
   },
+  channel: {
+    ...openEnd,
+    label: 'Into a channel drain',
+    note: 'runs on through it',
+    groundLabel: 'Grate at the channel’s upper end',
+    controlCalled: 'the bed of the channel',
+    controlHint: null,
+    into: 'street',
+    called: 'the channel',
+    asksInto: false,
+    opensOut: true,
+    inChannel: true,
+  },
   kerb: {
     ...openEnd,
     label: 'Through the kerb',
@@ -216,7 +232,7 @@ export const OUTFALLS: Record<OutfallForm, Outfall> = {
   },
 };
 
-/** The swale that a way out lets out into, by id; undefined where its form comes out nowhere, whatever was said of it before. */
+/** The swale or channel drain that a way out lets out into, by id; undefined where its form comes out nowhere, whatever was said of it before. */
 export const letsInto = ({ form, into }: { form: OutfallForm; into?: string | undefined }): string | undefined =>
   OUTFALLS[form].opensOut ? into : undefined;
 

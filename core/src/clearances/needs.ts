@@ -1,7 +1,7 @@
 /** Whom this plan must ask before anybody digs, derived from it and from the site: leave, marks and notice, each with why. */
 import { elementOf, ofKind, type Job } from '../job/job';
 import type { Discharge, Service } from '../job/kinds';
-import { receivingOf } from '../catalogue/outfalls';
+import { OUTFALLS, receivingOf } from '../catalogue/outfalls';
 import type { Trench } from '../quantities/earth';
 import type { TakeOff } from '../quantities/takeOff';
 import { DUG } from '../quantities/worksDug';
@@ -79,6 +79,7 @@ export function needsOf(job: Job, { trenches, works, parts }: TakeOff): Need[] {
 
 /** Whether a way out lies in public ground: a street, its kerb or its ditch, a main. */
 function streetward(out: Discharge): boolean {
+  if (OUTFALLS[out.form].inChannel) return false;
   return out.form === 'kerb' || out.form === 'main' || receivingOf(out) === 'street' || receivingOf(out) === 'ditch';
 }
 

@@ -1,6 +1,7 @@
 /**
  * Steady flow that grows along a channel drain as sheet flow falls in all along it:
- * dy/dx = (S0 − Sf − 2 Q q / (g A²)) / (1 − Q² T / (g A³))   (Chow 1959, eq. 12-30; x from the closed end, Q = q x).
+ * dy/dx = (S0 − Sf − 2 Q q / (g A²)) / (1 − Q² T / (g A³))   (Chow 1959, eq. 12-30; x from the closed end, Q = q x, and
+ * more by what a pipe brings in at that end).
  *
  * A channel that falls gently is ruled by its outlet. One that falls steeply turns supercritical where the numerator is naught at
  * critical depth; above that place it is subcritical and ruled by it, below it runs fast unless the outlet drowns it.
@@ -106,13 +107,20 @@ function reader(points: Point[]): Depth {
   };
 }
 
-type Loaded = ChannelDrain & { lateralInflow: number; outletDepth?: number | undefined; steps?: number | undefined };
+type Loaded = ChannelDrain & {
+  lateralInflow: number;
+  /** What comes in at its closed end, m³/s; none when absent. */
+  through?: number | undefined;
+  outletDepth?: number | undefined;
+  steps?: number | undefined;
+};
 
 /** A loaded channel as the equation sees it. */
 const growing = ({
   width,
   section = 'flat',
   lateralInflow: q,
+  through = 0,
   length,
   slope,
   roughness,
@@ -120,6 +128,7 @@ const growing = ({
 }: Loaded): Growing => ({
   shape: shapeOf(section, width),
   q,
+  through,
   length,
   slope,
   roughness,
@@ -131,8 +140,8 @@ const growing = ({
  * depth, without following the water down from where it turns fast unless something stands at the outlet.
  */
 export function closedEndDepth(loaded: Loaded): number {
-  const { length, slope, lateralInflow: q, outletDepth = 0 } = loaded;
-  if (q === 0) return Math.max(0, outletDepth - slope * length);
+  const { length, slope, lateralInflow: q, through = 0, outletDepth = 0 } = loaded;
+  if (q + through === 0) return Math.max(0, outletDepth - slope * length);
   const channel = growing(loaded);
   const critical = criticalAt(channel, length);
   const turn = turningPlace(channel);
@@ -147,9 +156,9 @@ export function closedEndDepth(loaded: Loaded): number {
   ).at(-1)!.y;
 }
 
-/** Water profile under an inflow of `lateralInflow` m²/s (m³/s a metre), with `outletDepth` (m) standing at the outlet, or a free drop. */
+/** Water profile under an inflow of `lateralInflow` m²/s (m³/s a metre) and of `through` m³/s at the closed end, with `outletDepth` (m) standing at the outlet, or a free drop. */
 export function channelProfile(drain: Loaded): ChannelProfile {
-  const { length, depth, slope, lateralInflow: q, outletDepth = 0, ownFall = 0, steps = FINE } = drain;
+  const { length, depth, slope, lateralInflow: q, through = 0, outletDepth = 0, ownFall = 0, steps = FINE } = drain;
   const channel = growing(drain);
   const stations = Array.from({ length: steps + 1 }, (_, k) => (length * k) / steps);
   const profileOf = (
@@ -168,7 +177,7 @@ export function channelProfile(drain: Loaded): ChannelProfile {
     for (const { x, y } of more) see(x, y);
     return { stations, depths, maxDepth, overtops: over > depth * 1e-12, over, outletControl };
   };
-  if (q === 0)
+  if (q + through === 0)
     return profileOf((x) => Math.max(0, outletDepth - slope * (length - x)), outletDepth > 0 ? 'drowned' : 'free');
   const critical = criticalAt(channel, length);
   const turn = turningPlace(channel);

@@ -3,10 +3,11 @@ import { rootBetween } from '../numeric/root';
 import { GRAVITY } from '../units/constants';
 import { type Shape } from './channelSection';
 
-/** A channel under an inflow of q (m²/s) all along. */
+/** A channel under an inflow of q (m²/s) all along, and of `through` (m³/s) at its closed end: a pipe that comes in there. */
 export interface Growing {
   shape: Shape;
   q: number;
+  through: number;
   length: number;
   slope: number;
   roughness: number;
@@ -19,12 +20,16 @@ export interface Point {
   y: number;
 }
 
-/** Critical depth of the flow q x there, m. */
-export const criticalAt = ({ shape, q }: Growing, x: number): number => shape.critical(q * x);
+/** Flow there, m³/s. */
+const flowAt = ({ through, q }: Growing, x: number): number => through + q * x;
+
+/** Critical depth of the flow there, m. */
+export const criticalAt = (channel: Growing, x: number): number => channel.shape.critical(flowAt(channel, x));
 
 /** Numerator and denominator of dy/dx. */
-export function parts({ shape, q, slope, roughness }: Growing, x: number, y: number): { above: number; below: number } {
-  const flow = q * x;
+export function parts(channel: Growing, x: number, y: number): { above: number; below: number } {
+  const { shape, q, slope, roughness } = channel;
+  const flow = flowAt(channel, x);
   const area = shape.area(y);
   const radius = area / shape.perimeter(y);
   // Powers as products: this is asked some ten thousand times a channel.
@@ -68,6 +73,8 @@ export function stiffness({ shape }: Growing, critical: number): number {
 export function turningPlace(channel: Growing): number | null {
   const above = (x: number): number => parts(channel, x, criticalAt(channel, x)).above;
   if (channel.slope <= 0 || above(channel.length) <= 0) return null;
+  // What comes in at the head may be fast from there on: at critical depth it is then as deep as it ever is.
+  if (channel.through > 0 && above(channel.length * 1e-9) >= 0) return null;
   return rootBetween(channel.length * 1e-9, channel.length, above, 1e-12);
 }
 
@@ -94,6 +101,7 @@ export function slopeThrough(channel: Growing, x: number): number {
 }
 
 /** Specific force of the flow, m³: the side of a jump that has more of it pushes the other back. */
-export function force({ shape, q }: Growing, x: number, y: number): number {
-  return (q * x) ** 2 / (GRAVITY * shape.area(y)) + shape.moment(y);
+export function force(channel: Growing, x: number, y: number): number {
+  const { shape } = channel;
+  return flowAt(channel, x) ** 2 / (GRAVITY * shape.area(y)) + shape.moment(y);
 }

@@ -41,6 +41,8 @@ type Whole = ChannelDrain & { outlets: Outlets; hole?: OutletHole | undefined };
 /** What comes on to a stretch, m²/s, what stands at its outlet, m, and how finely to look. */
 interface Load {
   q: number;
+  /** What comes in at the channel's upper end, m³/s: of the stretch from there. */
+  through: number;
   outletDepth: number;
   steps: number;
 }
@@ -66,11 +68,11 @@ function stretchAt(
   at: number,
   from: -1 | 1,
   length: number,
-  { q, outletDepth, steps }: Load,
+  { q, through, outletDepth, steps }: Load,
 ): Stretch | null {
   if (length <= 0) return null;
   const drain = drainAt(whole, at, from, length);
-  return { at, from, drain, profile: channelProfile({ ...drain, lateralInflow: q, outletDepth, steps }) };
+  return { at, from, drain, profile: channelProfile({ ...drain, lateralInflow: q, through, outletDepth, steps }) };
 }
 
 interface Between {
@@ -179,36 +181,46 @@ function dividesOf(whole: Whole, q: number, { places, standsAt }: Row): number[]
 }
 
 /**
- * Profile of the whole channel under an inflow of `lateralInflow` (m²/s) all along. `outletDepth` is the depth (m) that water in the
+ * Profile of the whole channel under an inflow of `lateralInflow` (m²/s) all along, and of `through` (m³/s) at its upper end. `outletDepth` is the depth (m) that water in the
  * line stands to at the channel's lower end, or in the middle where its outlet is; less at outlets higher up the bed. Every outlet lets
  * go through a `hole`, which wants a depth of its own for what comes to it; it falls free there when absent.
  */
 export function multiOutletProfile(
-  whole: Whole & { lateralInflow: number; outletDepth?: number | undefined; steps?: number },
+  whole: Whole & {
+    lateralInflow: number;
+    through?: number | undefined;
+    outletDepth?: number | undefined;
+    steps?: number;
+  },
 ): MultiOutletProfile {
-  const { outlets, length, slope, lateralInflow: q, outletDepth = 0, hole } = whole;
+  const { outlets, length, slope, lateralInflow: q, through = 0, outletDepth = 0, hole } = whole;
   const places = placesOf(whole);
   // Several outlets part it into shorter stretches, each looked at as closely as the whole would be.
   const { steps = Math.max(LEAST_STEPS, Math.round(FINE / places.length)) } = whole;
   const standsAt = (k: number, drained: number): number => {
     const line = outlets === 'middle' ? outletDepth : Math.max(0, outletDepth - slope * (length - places[k]!));
-    return hole ? depthForHole(hole, q * drained, line) : line;
+    return hole ? depthForHole(hole, q * drained + (k === 0 ? through : 0), line) : line;
   };
   const lefts = dividesOf(whole, q, { places, standsAt });
   const stretches = places.flatMap((at, k) => {
     const [above, below] = [fromAbove(places, lefts, k), fromBelow(places, lefts, k, length)];
-    const load = { q, outletDepth: standsAt(k, above + below), steps };
-    return [stretchAt(whole, at, 1, above, load), stretchAt(whole, at, -1, below, load)];
+    const load = { q, through: 0, outletDepth: standsAt(k, above + below), steps };
+    const first = k === 0 ? { ...load, through } : load;
+    return [stretchAt(whole, at, 1, above, first), stretchAt(whole, at, -1, below, load)];
   });
   return joined(
     stretches.filter((stretch) => stretch !== null),
     places,
-    q,
+    { q, through },
   );
 }
 
 /** The stretches as one row of stations. */
-function joined(stretches: readonly Stretch[], places: readonly number[], q: number): MultiOutletProfile {
+function joined(
+  stretches: readonly Stretch[],
+  places: readonly number[],
+  { q, through }: Pick<Load, 'q' | 'through'>,
+): MultiOutletProfile {
   const stations: number[] = [];
   const depths: number[] = [];
   let overLength = 0;
@@ -229,9 +241,11 @@ function joined(stretches: readonly Stretch[], places: readonly number[], q: num
     maxDepth: Math.max(...stretches.map(({ profile }) => profile.maxDepth)),
     over: worst.profile.over,
     outletControl: worst.profile.outletControl,
-    outlets: places.map((at) => ({
+    outlets: places.map((at, k) => ({
       at,
-      flow: stretches.filter((stretch) => stretch.at === at).reduce((sum, { drain }) => sum + q * drain.length, 0),
+      flow: stretches
+        .filter((stretch) => stretch.at === at)
+        .reduce((sum, { drain }) => sum + q * drain.length, k === 0 ? through : 0),
     })),
   };
 }

@@ -9,7 +9,7 @@ import {
 import { shapeOf } from '../hydraulics/channelSection';
 import { gutterOutletCapacity } from '../hydraulics/leader';
 import { depthForHole, type OutletHole } from '../hydraulics/outletHole';
-import type { Channel } from '../job/kinds';
+import { channelHead, type Channel } from '../job/kinds';
 import type { Settings } from '../job/settings';
 import { Kept, step } from '../numeric/kept';
 import type { Stands } from '../works/work';
@@ -22,6 +22,10 @@ export interface ChannelPlan extends Offered {
   profile: MultiOutletProfile;
   /** What the hole to its pipe takes with the channel brimful, m³/s; null with no pipe. With several, each. */
   outletCapacity: number | null;
+  /** Of what it takes, what a pipe brings that comes in at its upper end, m³/s. */
+  through: number;
+  /** Level of the water at its upper end, m. */
+  headLevel: number;
   /** Greatest flow that goes out at one of its outlets, m³/s. */
   outletFlow: number;
   /** Depth of water over its floor with which the hole takes that, as the line stands, m; null with no pipe. With several, of that one. */
@@ -63,6 +67,7 @@ export const channelCapacity = (channel: Channel): number => multiOutletCapacity
 interface Profiled {
   channel: Channel;
   taken: number;
+  through: number;
   /** Water in its line, m over its bed; and the hole to its pipe, m across and where, none where it falls free. */
   outletDepth: number;
   across: number | undefined;
@@ -70,10 +75,11 @@ interface Profiled {
 }
 
 /** Dragging one landing plans the job sixty times a second, and a profile takes milliseconds: it is kept for as long as what it reads stays. */
-const profileOf = step('profile of a channel', ({ channel, taken, outletDepth, across, where }: Profiled) =>
+const profileOf = step('profile of a channel', ({ channel, taken, through, outletDepth, across, where }: Profiled) =>
   multiOutletProfile({
     ...drainOf(channel),
-    lateralInflow: taken / channel.length,
+    lateralInflow: (taken - through) / channel.length,
+    through,
     outletDepth,
     hole: across === undefined || where === undefined ? undefined : { across, where },
   }),
@@ -115,6 +121,7 @@ export interface ChannelIn {
 /** A channel in a rain. */
 export function channelPlan({ channel, at, outlet, settings }: ChannelIn, kept = new Kept()): ChannelPlan {
   const { taken, waterLevel, passedOn = 0 } = at;
+  const through = Math.min(taken, at.through ?? 0);
   const drain = drainOf(channel);
   const bed = channel.groundLevel - channel.depth;
   const hole = outlet && { across: holeOf(channel, outlet.diameter).across, where: channel.hole ?? ('floor' as const) };
@@ -123,6 +130,7 @@ export function channelPlan({ channel, at, outlet, settings }: ChannelIn, kept =
   const profile = kept.ask(profileOf, {
     channel,
     taken,
+    through,
     // A hole wants its own depth over whatever stands in the line.
     outletDepth: hole ? waterAtOutlet : felt(drain, taken, waterAtOutlet),
     across: hole?.across,
@@ -140,6 +148,8 @@ export function channelPlan({ channel, at, outlet, settings }: ChannelIn, kept =
     drain,
     profile,
     outletCapacity: outlet === null ? null : holeCapacity(channel, outlet.diameter),
+    through,
+    headLevel: channelHead(channel).bed + profile.depths[0]!,
     outletFlow,
     holeDepth: hole && depthForHole(hole, outletFlow, overBed),
     holds: outlet === null ? 0 : Math.min(channel.depth, Math.max(0, outlet.invert - bed)),

@@ -16,4 +16,6 @@ export interface AtInlet {
   waterLevel: number | null;
   /** All that passes it in its line, m³/s; what it takes when absent. */
   passing?: number | undefined;
+  /** Of what goes in, what a pipe brings that comes in at its upper end, m³/s; none when absent. */
+  through?: number | undefined;
 }

@@ -52,7 +52,11 @@ export function coveredTo(run: Run, upper: Landing, lower: Landing, settings: Se
   if (!comesOut(lower)) return { station: run.length, ground: lower.groundLevel, assumed: false };
   const open = lower.bank?.length ?? outcropOf(run, settings);
   if (open >= run.length) return { station: 0, ground: upper.groundLevel, assumed: false };
-  const known = lower.bank?.topLevel ?? seen;
+  // Before a channel the paving runs on to its grate, and nothing drops.
+  const even = OUTFALLS[lower.form].inChannel
+    ? lower.groundLevel + ((upper.groundLevel - lower.groundLevel) * open) / run.length
+    : undefined;
+  const known = lower.bank?.topLevel ?? seen ?? even;
   const ground = known ?? assumedTop(run, upper, lower, open, settings);
   return { station: run.length - open, ground, assumed: known === undefined };
 }

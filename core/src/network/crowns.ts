@@ -29,6 +29,8 @@ export function highestEnd(run: Run, landing: Landing, settings: Settings): numb
   const covered = landing.groundLevel - plannedCover(run, settings);
   if (landing.kind !== 'discharge') return covered;
   const outfall = OUTFALLS[landing.form];
+  // Into a channel it comes under the grate.
+  if (outfall.inChannel) return landing.groundLevel;
   if (outfall.opensOut) return landing.groundLevel + diameterOf(run);
   if (!outfall.hasCapacity) return covered;
   const least = landing.groundLevel - leastCoverOf(run, settings);

@@ -27,10 +27,14 @@ export interface JobFlows extends DesignFlows {
   onSlope: ReadonlyMap<string, OnSlope>;
 }
 
+const NO_THROUGH: ReadonlyMap<string, number> = new Map();
+
 /** Flows in pipes, and what comes down every swale, through every culvert and behind every berm, by id. */
 export interface Flowing {
   flows: JobFlows;
   ways: ReadonlyMap<string, WayFlow>;
+  /** What lines bring into the upper end of each channel drain that they end in, m³/s. */
+  through: ReadonlyMap<string, number>;
 }
 
 /** Velocity (m/s) of a flow (m³/s) in one pipe of a run on a slope (m/m); in the full pipe where it does not fall. */
@@ -173,10 +177,10 @@ interface OverGround {
 }
 
 const flowing = step('flows over ground', ({ own, always, open, tree, levels }: OverGround, kept): Flowing => {
-  const { ways, outlets } = open;
+  const { ways, outlets, channels } = open;
   const flowOf = (parts: readonly Arrival[]): number => own.measured(parts).flow;
   // Where no way leads to a landing its pipes know nothing of ways.
-  const toPipes = ways.some(({ to }) => to !== null && tree.indexOf.has(to));
+  const toPipes = channels.size > 0 || ways.some(({ to }) => to !== null && tree.indexOf.has(to));
   const inPipes = ({ arrivals, fixed }: Pick<Led, 'arrivals' | 'fixed'>): JobFlows =>
     kept.ask(pipeFlows, {
       arrivals: toPipes ? arrivals : own.arrivals,
@@ -196,13 +200,26 @@ const flowing = step('flows over ground', ({ own, always, open, tree, levels }: 
       if (area > 0) arrivals.set(swale, [...(arrivals.get(swale) ?? []), { time: flows.time[at]!, area }]);
       if (flows.fixed[at]! > 0) fixed.set(swale, (fixed.get(swale) ?? 0) + flows.fixed[at]!);
     }
-    const before = led.ways;
+    const [before, flowed] = [led.ways, flows.flow];
     led = leadOn(ways, arrivals, fixed, flowOf);
     flows = inPipes(led);
-    if ([...led.ways].every(([id, { flow }]) => Math.abs(flow - before.get(id)!.flow) < 1e-12)) break;
+    const stays = (now: number, then: number): boolean => Math.abs(now - then) < 1e-12;
+    if (
+      [...led.ways].every(([id, { flow }]) => stays(flow, before.get(id)!.flow)) &&
+      flows.flow.every((flow, at) => stays(flow, flowed[at]!))
+    )
+      break;
   }
-  return { flows, ways: led.ways };
+  return { flows, ways: led.ways, through: channels.size > 0 ? broughtIn(open, tree, flows.flow) : NO_THROUGH };
 });
+
+/** What the lines that end in channels bring to each, m³/s. */
+function broughtIn({ outlets, channels }: OpenWays, tree: Tree, flow: Float64Array): ReadonlyMap<string, number> {
+  const through = new Map<string, number>();
+  for (const [discharge, into] of outlets)
+    if (channels.has(into)) through.set(into, (through.get(into) ?? 0) + flow[tree.indexOf.get(discharge)!]!);
+  return through;
+}
 
 interface Moved {
   always: ReadonlyMap<string, number>;

@@ -1,5 +1,5 @@
 /** The open ways of a job, and those of downspouts that let out on the ground, in the order in which water comes down them, and the pipes that let out into them. */
-import { letsInto } from '../catalogue/outfalls';
+import { letsInto, OUTFALLS } from '../catalogue/outfalls';
 import { MATERIAL_FACTS } from '../catalogue/pipes';
 import { LINING_FACTS } from '../catalogue/swales';
 import type { Surface as GroundSurface } from '../ground/surface';
@@ -18,12 +18,14 @@ import { groundOf } from '../yard/ground';
 
 export interface OpenWays {
   ways: readonly Way[];
-  /** Swale that each way out lets out into, by id. */
+  /** Swale or channel drain that each way out lets out into, by id. */
   outlets: ReadonlyMap<string, string>;
+  /** Those that are channel drains. */
+  channels: ReadonlySet<string>;
 }
 
 const NONE: readonly GroundWay[] = [];
-const NO_WAYS: OpenWays = { ways: [], outlets: new Map() };
+const NO_WAYS: OpenWays = { ways: [], outlets: new Map(), channels: new Set() };
 
 interface Kinds {
   swales: readonly Swale[];
@@ -95,18 +97,22 @@ const openWays = step('open ways in order', ({ ways, splashes, discharges, groun
     ...splashes.map(overLawn),
     ...ways.map((way) => ({ id: way.id, to: way.to ?? null, time: timeAlong(way, levelsUnder(ground)) })),
   ]),
-  outlets: new Map(
-    discharges.flatMap((discharge) => {
-      const into = letsInto(discharge);
-      return into === undefined ? [] : [[discharge.id, into] as const];
-    }),
-  ),
+  outlets: new Map(discharges.flatMap((discharge) => intoOf(discharge, () => true))),
+  channels: new Set(discharges.flatMap((discharge) => intoOf(discharge, isInChannel).map(([, into]) => into))),
 }));
+
+const isInChannel = ({ form }: Discharge): boolean => OUTFALLS[form].inChannel === true;
+
+/** A way out with what it lets out into, of those that are asked for. */
+function intoOf(discharge: Discharge, asked: (discharge: Discharge) => boolean): (readonly [string, string])[] {
+  const into = letsInto(discharge);
+  return into !== undefined && asked(discharge) ? [[discharge.id, into]] : [];
+}
 
 export function openWaysOf(job: Job): OpenWays {
   const ways = groundWaysIn(job);
   const splashes = splashesOf(job);
-  if (ways.length + splashes.length === 0) return NO_WAYS;
+  if (ways.length + splashes.length === 0 && !ofKind(job, 'discharge').some(isInChannel)) return NO_WAYS;
   const ground = groundOf(job).surface;
   return keptOf(job).ask(openWays, { ways, splashes, discharges: ofKind(job, 'discharge'), ground });
 }

@@ -17,11 +17,13 @@ interface Told {
   landings: Landings;
   sources: Sources;
   onSlope: ReadonlyMap<string, OnSlope>;
+  /** What pipes bring into a channel's upper end, by its id, m³/s. */
+  through: ReadonlyMap<string, number>;
 }
 
-const atInlet = ({ landings, onSlope }: Told, id: string): AtInlet => {
+const atInlet = ({ landings, onSlope, through }: Told, id: string): AtInlet => {
   const { entering: taken, waterLevel, passing } = landings[id]!;
-  return { taken, waterLevel, passedOn: onSlope.get(id)?.passed, passing };
+  return { taken, waterLevel, passedOn: onSlope.get(id)?.passed, passing, through: through.get(id) ?? 0 };
 };
 
 interface BasinAt extends AtInlet {

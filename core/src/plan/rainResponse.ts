@@ -1,5 +1,6 @@
 /** What a rain makes of a job as it is laid out. */
 import type { InletPlan } from '../inlets';
+import { letsInto, OUTFALLS } from '../catalogue/outfalls';
 import { keptOf, ofKind, type Job } from '../job/job';
 import { diameterOf, type Element, type RainElement } from '../job/kinds';
 import { NONE } from '../network/tree';
@@ -20,6 +21,7 @@ export interface RainResponse {
   flows: JobFlows;
   /** What comes down every open way, by id. */
   ways: Flowing['ways'];
+  through: Flowing['through'];
   works: Works;
   water: JobWaterLine;
   landings: Record<string, LandingPlan>;
@@ -109,16 +111,46 @@ export function rainResponse(
   { diverted, spillsLeave }: Overflow = NO_OVERFLOW,
 ): RainResponse {
   const sources = sourcesOf(job, rain, spillsLeave);
-  const { flows, ways } = flowsOf(job, { rain, sources, layout, diverted });
-  const works = worksOf(job, rain, layout, { flows, ways });
-  const water = waterLineOf(job, { layout, flows, standing: works.standing });
-  const landings = keptOf(job).ask(landingsIn, { layout, flows, water });
-  return { sources, flows, ways, works: inLines(job, works, landings), water, landings };
+  const { flows, ways, through } = flowsOf(job, { rain, sources, layout, diverted });
+  const works = worksOf(job, rain, layout, { flows, ways, through });
+  const { water, landings } = linesIn(job, layout, { sources, flows, through, standing: works.standing });
+  return { sources, flows, ways, through, works: inLines(job, works, landings), water, landings };
+}
+
+/** A channel whose line ends in a channel, whose line ends in a channel: no yard has more of them one after another. */
+const CHANNELS_IN_A_ROW = 4;
+
+interface InLine extends Pick<RainResponse, 'sources' | 'flows' | 'through'> {
+  /** Water (m) that works make stand at ways out, by id. */
+  standing: ReadonlyMap<string, number>;
+}
+
+/** The water line, with what stands in a channel against the line that ends there: that is known once the channel's own line is. */
+function linesIn(job: Job, layout: Layout, { sources, flows, through, standing }: InLine) {
+  const kept = keptOf(job);
+  const solved = (against: ReadonlyMap<string, number>) => {
+    const water = waterLineOf(job, { layout, flows, standing: against });
+    return { water, landings: kept.ask(landingsIn, { layout, flows, water }) };
+  };
+  let lines = solved(standing);
+  const outs = ofKind(job, 'discharge').filter(({ form }) => OUTFALLS[form].inChannel);
+  for (let round = 0; outs.length > 0 && round < CHANNELS_IN_A_ROW; round++) {
+    const inlets = inletsIn(job, layout, { sources, flows, through, landings: lines.landings });
+    const against = new Map(standing);
+    for (const out of outs) {
+      const channel = inlets[letsInto(out) ?? ''];
+      if (channel?.kind === 'channel') against.set(out.id, channel.headLevel);
+    }
+    const before = lines.water.levels;
+    lines = solved(against);
+    if (lines.water.levels.every((level, at) => level === before[at])) break;
+  }
+  return lines;
 }
 
 /** What every inlet of a job does in that rain, by id. */
 export const inletsIn = (
   job: Job,
   { settings }: Layout,
-  { sources, flows, landings }: RainResponse,
-): Record<string, InletPlan> => inletsOf(job, { settings, landings, sources, onSlope: flows.onSlope });
+  { sources, flows, through, landings }: Pick<RainResponse, 'sources' | 'flows' | 'through' | 'landings'>,
+): Record<string, InletPlan> => inletsOf(job, { settings, landings, sources, onSlope: flows.onSlope, through });

@@ -40,7 +40,7 @@ function countEnd(out: Discharge, run: Run, counting: Counting): void {
   if (form === 'popup') countPopup(out, run, counting);
   else if (form === 'kerb') counting.add({ type: 'kerbOutlet', nominal }, id, parallel);
   else if (form === 'main') for (let k = 0; k < parallel; k++) intoMain(out, run, counting);
-  else if (OUTFALLS[form].pumps || (OUTFALLS[form].store && !OUTFALLS[form].opensOut))
+  else if (OUTFALLS[form].inChannel || OUTFALLS[form].pumps || (OUTFALLS[form].store && !OUTFALLS[form].opensOut))
     counting.add({ type: 'inletSeal', material, nominal }, id, parallel);
   if (end === 'guard') counting.add({ type: 'guard', nominal }, id, parallel);
   if (end === 'grate') counting.add({ type: 'endGrate', nominal }, id, parallel);

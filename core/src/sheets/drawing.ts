@@ -63,7 +63,8 @@ const layerOf = (kind: ElementKind): LayerName | null =>
   workKind(kind)?.layer ?? LAYER_OF[kind as keyof typeof LAYER_OF];
 
 export type Stroke = { layer: LayerName; element: Element | null } & (
-  { shape: 'way' | 'outline'; places: readonly Place[]; level?: number; guessed?: true } | { shape: 'mark'; at: Place; radius: number }
+  | { shape: 'way' | 'outline'; places: readonly Place[]; level?: number; guessed?: true }
+  | { shape: 'mark'; at: Place; radius: number }
 );
 
 export interface Drawing {

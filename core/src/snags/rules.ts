@@ -37,6 +37,7 @@ import { noRain } from './inlets/noRain';
 import { openingFloods } from './inlets/openingFloods';
 import { openingRainMissing } from './inlets/openingRainMissing';
 import { outOfFall } from './pipes/outOfFall';
+import { channelUnsaid, pipeOverChannel } from './outlets/pipeAtChannel';
 import { popupHolds } from './outlets/popupHolds';
 import { sedimentTrapMissing } from './pipes/sedimentTrapMissing';
 import { areaDisagrees } from './site/areaDisagrees';
@@ -80,6 +81,8 @@ export const RULES: readonly Rule[] = [
   doorFloods,
   mainFull,
   nearBuilding,
+  channelUnsaid,
+  pipeOverChannel,
   pipesCross,
   serviceInWay,
   serviceUnmarked,

@@ -1,4 +1,5 @@
 /** A case that was tried, told layer by layer. */
+import { OUTFALLS } from '../catalogue/outfalls';
 import { leftUnder, runOffLevel, type InletPlan } from '../inlets';
 import { broadWeirHead } from '../hydraulics/broadWeir';
 import { groundInlets, ofKind, type Job } from '../job/job';
@@ -105,12 +106,15 @@ export class Telling {
         ? [part(landing.id, flow, flow)]
         : [];
     });
-    const led = ofKind(this.job, 'discharge').flatMap(({ id }) => {
+    const led = ofKind(this.job, 'discharge').flatMap(({ id, form }) => {
       const at = tree.indexOf.get(id)!;
       const flow = response.flows.flow[at]!;
       if (flow <= 0 || tree.arriving[at]!.length === 0) return [];
       const to = rising.find(({ outlet }) => outlet === id)?.to ?? null;
-      return [part(id, flow, flow * (1 - (carried.get(id) ?? 1)), to)];
+      const short = flow * (1 - (carried.get(id) ?? 1));
+      // What runs on through a channel is carried by the line that leaves that.
+      if (OUTFALLS[form].inChannel) return short > 0 ? [part(id, short, short, to)] : [];
+      return [part(id, flow, short, to)];
     });
     return [...led, ...stuck];
   }

@@ -2,53 +2,13 @@
  * Jobs that a crew would call clean: one plain thing after another as the trade lays it, with fall, cover and size enough by its own rules
  * of thumb. None of them may be blamed for anything: a Stop or a Fix on one is false.
  */
-import type { SurfaceCover } from '../catalogue/surfaces';
 import type { Element } from '../job/kinds';
 import { jobFrom, type Job } from '../job/job';
+import { INCH, run, sheds, wayOut } from './cleanParts';
 import { handOf, type Hand } from './dice';
 
 /** 6 in/h, m/s. */
 const RAIN = (6 * 0.0254) / 3600;
-const INCH = 0.0254;
-
-/** Where a clean line ends, `down` m under its inlets: beyond a bank, or on a slope that nobody has levelled. */
-function wayOut(hand: Hand, down: number): Element {
-  const banked = hand.chance(0.5);
-  return {
-    id: 'out',
-    kind: 'discharge',
-    name: 'Way out',
-    form: 'daylight',
-    receiving: hand.pick(['swale', 'ditch', 'slope'] as const),
-    groundLevel: -down,
-    stone: true,
-    end: 'guard',
-    buildingDistance: hand.between(6, 30),
-    ...(banked ? { bank: { length: hand.between(1.5, 3), topLevel: -0.1 } } : {}),
-  };
-}
-
-const run = (id: string, from: string, to: string, length: number, nominal: number): Element => ({
-  id,
-  kind: 'run',
-  from,
-  to,
-  length,
-  material: 'smooth',
-  nominal,
-  grade: { type: 'auto' },
-});
-
-/** Ground that sheds to one thing, m². */
-const sheds = (id: string, cover: SurfaceCover, area: number, to: string): Element => ({
-  id,
-  kind: 'surface',
-  name: id,
-  cover,
-  area,
-  feeds: [{ to, share: 1 }],
-});
-
 /** One roof down one downspout, in 3 in, or two in 4 in. */
 function downspouts(hand: Hand): Element[] {
   const count = hand.pick([1, 2]);
@@ -125,6 +85,53 @@ function channel(hand: Hand): Element[] {
   ];
 }
 
+/** A roof’s trunk into the head of a courtyard channel, 8 in wide, and on through it. */
+function throughChannel(hand: Hand): Element[] {
+  const [length, last] = [hand.between(4, 8), hand.between(8, 20)];
+  const head = 'head';
+  return [
+    {
+      id: 'roof',
+      kind: 'roofFace',
+      name: 'Roof',
+      storey: 1,
+      shape: { type: 'area', area: hand.between(30, 60) },
+      feeds: [{ to: 'spout', share: 1 }],
+    },
+    {
+      id: 'spout',
+      kind: 'downspout',
+      name: 'Downspout',
+      groundLevel: hand.between(0.18, 0.28),
+      size: 'rect3x4',
+      storey: 1,
+    },
+    { ...run('trunk', 'spout', head, length, 3 * INCH), grade: { type: 'pitch', pitch: 0.02 } } as Element,
+    {
+      id: head,
+      kind: 'discharge',
+      name: 'Head of the channel',
+      form: 'channel',
+      receiving: 'street',
+      groundLevel: 0,
+      into: 'channel',
+    },
+    sheds('court', 'paving', hand.between(15, 40), 'channel'),
+    {
+      id: 'channel',
+      kind: 'channel',
+      name: 'Channel',
+      groundLevel: 0,
+      width: 8 * INCH,
+      depth: 16 * INCH,
+      length: hand.between(3, 7),
+      slope: 0.003,
+    },
+    run('run', 'channel', 'out', last, 6 * INCH),
+    wayOut(hand, 0.75 + 0.02 * last + hand.between(0, 0.4)),
+  ];
+}
+
 /** A drain in wrapped stone under a soft strip, into solid pipe. */
 function drain(hand: Hand): Element[] {
   const length = hand.between(8, 20);
@@ -184,7 +191,7 @@ function trunk(hand: Hand): Element[] {
     { id: 'spout', kind: 'downspout', name: 'Downspout', groundLevel: 0.1, size: 'rect3x4', storey: 1 },
     { id: 'wye', kind: 'junction', name: 'Wye', form: 'wye', groundLevel: 0 },
     // 2.5 %: what keeps 4 in under a lawn clean.
-    { ...run('upper', 'basin', 'wye', above, 4 * INCH), grade: { type: 'pitch', pitch: 0.025 } } as Element,
+    { ...run('upper', 'basin', 'wye', above, 4 * INCH), grade: { type: 'pitch', pitch: 0.02 } } as Element,
     run('side', 'spout', 'wye', side, 4 * INCH),
     run('lower', 'wye', 'out', below, 6 * INCH),
     wayOut(hand, 0.75 + 0.021 * (above + below) + hand.between(0, 0.1)),
@@ -212,7 +219,7 @@ function popup(hand: Hand): Element[] {
   ];
 }
 
-const CLEAN = [downspouts, basin, channel, drain, swale, trunk, popup] as const;
+const CLEAN = [downspouts, basin, channel, throughChannel, drain, swale, trunk, popup] as const;
 
 export function seededClean(seed: number): Job {
   const hand = handOf(seed * 15_485_863 + 11);

@@ -14,7 +14,8 @@ it('finds nothing told to hold that a walk over the levels and the water refuses
   const whole = runTrial(4, { from: 71, moods: ['whole'] });
   const clean = runTrial(35, { from: 71, moods: ['clean'] });
   expect([...calm.broken, ...wild.broken, ...doors.broken, ...whole.broken, ...clean.broken]).toEqual([]);
-  expect(clean.holds).toBe(35);
+  // One with something to mind is judged again once that is mended.
+  expect(clean.holds).toBeGreaterThanOrEqual(35);
   expect(calm.holds).toBeGreaterThan(0);
   expect(calm.fixes + wild.fixes).toBeGreaterThan(20);
   expect(calm.sizings).toBeGreaterThan(1);

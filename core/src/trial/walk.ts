@@ -58,7 +58,12 @@ function walkLevels({ job, plan, into, wrong }: Walk): void {
 }
 
 /** Lowest that a pipe may come in there: as said, or the floor of what holds the water; undefined where nobody knows. */
-function floorOf(out: Discharge): number | undefined {
+function floorOf(out: Discharge, job: Job): number | undefined {
+  const channel = out.form === 'channel' ? elementOf(job, 'channel', out.into ?? '') : undefined;
+  if (channel) {
+    const falls = channel.slope * channel.length * (channel.outlet === 'middle' ? 0.5 : 1);
+    return channel.groundLevel + (channel.topSlope ?? 0) * channel.length - channel.depth + falls;
+  }
   if (out.form === 'pump') return out.pump?.start ?? out.controlLevel;
   if (out.controlLevel !== undefined || !out.store) return out.controlLevel;
   return out.groundLevel - out.store.cover - out.store.depth;
@@ -73,7 +78,7 @@ function walkEnds({ job, plan, into, wrong }: Walk): void {
     if (out.form === 'popup') walkPopup(out, plan, lowest, into, wrong);
     else {
       const control =
-        out.form === 'kerb' ? Math.max(out.controlLevel ?? out.groundLevel, out.groundLevel) : floorOf(out);
+        out.form === 'kerb' ? Math.max(out.controlLevel ?? out.groundLevel, out.groundLevel) : floorOf(out, job);
       const dug = out.form === 'main' && out.groundLevel - (control ?? out.groundLevel) >= 1.524 + LAID;
       if (dug && arriving.some(({ id }) => !runOf(job, id).shored))
         wrong.push(`${out.id} is dug down to in an open trench`);
@@ -81,6 +86,7 @@ function walkEnds({ job, plan, into, wrong }: Walk): void {
       if (lowest < (control ?? out.groundLevel) - LAID_END)
         wrong.push(`${out.id} is reached ${lowest} under its level`);
     }
+    if (out.form === 'channel') walkHead(out, job, arriving, wrong);
     const highest = Math.max(...arriving.map(({ invertDown }) => invertDown));
     if (OPEN.has(out.form) && highest > out.groundLevel + 0.1 + LAID)
       wrong.push(`${out.id} is reached through the air`);
@@ -91,6 +97,15 @@ function walkEnds({ job, plan, into, wrong }: Walk): void {
       if (sent > out.mainCapacity * 1.000001) wrong.push(`${out.id} is a full main`);
     }
   }
+}
+
+/** A pipe into a channel comes in under its grate. */
+function walkHead(out: Discharge, job: Job, arriving: readonly RunPlan[], wrong: string[]): void {
+  const channel = elementOf(job, 'channel', out.into ?? '');
+  if (!channel) return void wrong.push(`${out.id} is a channel that nobody named`);
+  const grate = channel.groundLevel + (channel.topSlope ?? 0) * channel.length;
+  for (const { id, invertDown, diameter } of arriving)
+    if (invertDown + diameter > grate + LAID) wrong.push(`${id} stands over the grate of ${channel.id}`);
 }
 
 function walkPopup(out: Discharge, plan: Plan, lowest: number, into: Walk['into'], wrong: string[]): void {

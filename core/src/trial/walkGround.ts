@@ -9,7 +9,7 @@ import { groundOf } from '../yard/ground';
 import { LAID } from './walking';
 
 /** Ends that come out of the ground. */
-export const OPEN = new Set<Discharge['form']>(['daylight', 'kerb', 'pond', 'rainGarden']);
+export const OPEN = new Set<Discharge['form']>(['daylight', 'kerb', 'pond', 'rainGarden', 'channel']);
 
 /** What ground between two levels is good for, m. */
 const READ = 0.021;

@@ -1,3 +1,10 @@
+/** What lines that end in a channel bring to it, m³/s. */
+const broughtTo = ({ job, into }: Walk, channel: string): number =>
+  ofKind(job, 'discharge')
+    .filter((out) => out.form === 'channel' && out.into === channel)
+    .flatMap(({ id }) => into.get(id) ?? [])
+    .reduce((sum, { flow }) => sum + flow, 0);
+
 /** What stands over every inlet, and how near it comes to what it guards, by the walk of the trials. */
 import { GRATE_FACTS } from '../catalogue/grates';
 import { groundInlets, ofKind } from '../job/job';
@@ -16,8 +23,16 @@ function taken({ grate, count = 1, clogging, walled = 0 }: Basin, depth: number)
   );
 }
 
+/** A channel's pipe: what goes out at it, and what of that a pipe brings in at the upper end, m³/s; its size and the water there, m. */
+interface Outlet {
+  flow: number;
+  through: number;
+  diameter: number;
+  line: number;
+}
+
 /** Water in a level or gently falling channel with one outlet, marched up from the head of its hole; null where it cannot be marched so. */
-function channelOver(channel: Channel, flow: number, diameter: number, line: number): number | null {
+function channelOver(channel: Channel, { flow, through, diameter, line }: Outlet): number | null {
   const { width: w, depth, length, slope, topSlope = 0, section: form, outlet = 'end', hole = 'floor' } = channel;
   if (form === 'round' || outlet !== 'end' || slope + topSlope > 0.004 || hole === 'end') return null;
   const area = (Math.PI * diameter ** 2) / 4;
@@ -28,12 +43,12 @@ function channelOver(channel: Channel, flow: number, diameter: number, line: num
   let over = y - depth;
   for (let k = steps; k > 0; k--) {
     const x = (length * k) / steps;
-    const q = (flow * x) / length;
+    const q = through + ((flow - through) * x) / length;
     const a = w * y;
     const radius = a / (w + 2 * y);
     const sf = (q * 0.011) ** 2 / (a ** 2 * radius ** (4 / 3));
     const below = 1 - (q ** 2 * w) / (G * a ** 3);
-    const dydx = (slope + topSlope - sf - (2 * q * (flow / length)) / (G * a ** 2)) / Math.max(below, 0.02);
+    const dydx = (slope + topSlope - sf - (2 * q * ((flow - through) / length)) / (G * a ** 2)) / Math.max(below, 0.02);
     y -= (dydx * length) / steps;
     over = Math.max(over, y - (depth - slope * (length - x)));
   }
@@ -55,7 +70,8 @@ export function walkInlets(walk: Walk): void {
       if (!inlet.approach && over > settings.ponding + LAID) wrong.push(`${inlet.id} ponds ${over.toFixed(3)} m`);
     } else {
       const pipe = Object.values(plan.runs).find(({ from }) => from === inlet.id);
-      const stands = pipe && flow > 0 ? channelOver(inlet, flow, pipe.diameter, line) : null;
+      const through = Math.min(flow, broughtTo(walk, inlet.id));
+      const stands = pipe && flow > 0 ? channelOver(inlet, { flow, through, diameter: pipe.diameter, line }) : null;
       if (stands !== null && stands > WATER) wrong.push(`${inlet.id} overtops by ${stands.toFixed(3)} m`);
       if (pipe && pipe.invertUp > inlet.groundLevel - inlet.depth + LAID) wrong.push(`${inlet.id} stands full`);
     }

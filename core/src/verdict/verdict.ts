@@ -95,7 +95,10 @@ const staysDry = (solution: Solution): string =>
 
 /** Null where no water gets anywhere. */
 function carries(job: Job, solution: Solution): string | null {
-  const discharges = ofKind(job, 'discharge').filter((discharge) => solution.landings[discharge.id]!.passing > 0);
+  // What runs on through a channel has not left the job there.
+  const discharges = ofKind(job, 'discharge').filter(
+    ({ id, form }) => solution.landings[id]!.passing > 0 && !OUTFALLS[form].inChannel,
+  );
   const ways = downWays(job, solution);
   if (discharges.length === 0 && ways.length === 1)
     return `Carries ${stormOf(job)} down ${ways[0]!.to}${ways[0]!.spare}${staysDry(solution)}.`;

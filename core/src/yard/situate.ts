@@ -2,11 +2,12 @@
  * A job with what its places say: lengths by the plan, levels by the ground, and ground that runs to inlets. A job without places is
  * itself. Nothing of it is stored: it is worked out before the plan and read by it.
  */
-import { letsInto } from '../catalogue/outfalls';
+import { letsInto, OUTFALLS } from '../catalogue/outfalls';
 import { USUAL_SOIL } from '../catalogue/soils';
 import { placeOf } from '../ground/grid';
 import { asGiven, elementOf, headOf, keptOf, ofKind, type Job, keeping } from '../job/job';
 import {
+  channelHead,
   ELEMENT_KINDS,
   LANDING_KINDS,
   type Basin,
@@ -49,7 +50,9 @@ const figuresFromPlan = step(
   ({ runs, surfaces, discharges }: Lists): boolean =>
     runs.some(({ lengthFrom, old }) => lengthFrom !== undefined || old?.fate === 'kept') ||
     surfaces.some(({ outline }) => outline !== undefined) ||
-    discharges.some((each) => letsInto(each) !== undefined && each.controlLevel === undefined),
+    discharges.some(
+      (each) => letsInto(each) !== undefined && (OUTFALLS[each.form].inChannel || each.controlLevel === undefined),
+    ),
 );
 
 interface Lists {
@@ -151,8 +154,13 @@ class Asking {
     if (grade) this.say(run, { grade: keptOf(this.job).ask(sameGrade, { ...NO_LEVELS, ...grade }, run.id) });
   }
 
-  /** Where a way out lets out into a swale, its control level is the swale's floor there, unless its own is said. */
+  /** Where a way out lets out into a swale, its control level is the swale's floor there, unless its own is said; into a channel drain, the levels are the channel's. */
   discharge(discharge: Discharge): void {
+    const channel = channelOf(this.job, discharge);
+    if (channel) {
+      const { grate, bed } = channelHead((this.changed.get(channel.id) as Channel | undefined) ?? channel);
+      return this.say(discharge, { groundLevel: grate, controlLevel: bed });
+    }
     const controlLevel = floorUnder(this.job, discharge, this.levelAt);
     if (controlLevel !== null) this.say(discharge, { controlLevel });
   }
@@ -219,6 +227,12 @@ const coverList = step<{ made: readonly Surface[] }, readonly Surface[]>('covers
 /** Ground whose rain is counted elsewhere: led by hand, or sunk into a bed. */
 type SpokenFor = readonly (Surface | PavedBed)[];
 const spokenForList = step<{ made: SpokenFor }, SpokenFor>('ground that is spoken for', asMade);
+
+/** The channel drain that a way out's water runs on through. */
+function channelOf(job: Job, discharge: Discharge): Channel | undefined {
+  const into = OUTFALLS[discharge.form].inChannel ? letsInto(discharge) : undefined;
+  return into === undefined ? undefined : elementOf(job, 'channel', into);
+}
 
 /** Floor of the swale that a way out lets out into, where it lies on it, m; null where its own level is said, or it has none. */
 function floorUnder(job: Job, discharge: Discharge, levelAt: LevelAt): number | null {

@@ -7,11 +7,17 @@ import { levelEntry } from '../../input/entry';
 import { fieldRow } from '../../ui/rows';
 import { OwnName } from './OwnName';
 
-export function NameAndLevel({ landing, levelLabel }: { landing: Landing; levelLabel: string }) {
+interface Props {
+  landing: Landing;
+  /** What its level is the level of; null where that follows from elsewhere. */
+  levelLabel: string | null;
+}
+
+export function NameAndLevel({ landing, levelLabel }: Props) {
   return (
     <View style={fieldRow}>
       <OwnName element={landing} />
-      <GroundLevel landing={landing} label={levelLabel} />
+      {levelLabel !== null && <GroundLevel landing={landing} label={levelLabel} />}
     </View>
   );
 }

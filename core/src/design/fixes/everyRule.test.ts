@@ -39,6 +39,18 @@ const drain = (area: number, more: object, pipeMore: object = {}): Job =>
     ...pipe('channel', { nominal: 0.1016 }),
     ...pipeMore,
   } as Element);
+/** A roof’s line into the upper end of a channel. */
+const intoChannel = (area: number, by: object): Job =>
+  jobOf(
+    face(area, 'spout'),
+    spout({ groundLevel: 0.4 }),
+    { ...out({ id: 'head', form: 'channel' }), into: 'channel' } as Element,
+    pipe('spout', { to: 'head', length: 6, nominal: 0.1524 }),
+    ground(30, 'channel'),
+    { ...channel(), width: 0.2, length: 6, slope: 0, ...by } as Element,
+    out({ groundLevel: -1.2, stone: true }),
+    pipe('channel', { nominal: 0.2032 }),
+  );
 const rarer = (times: number): Element =>
   rain({
     openings: { returnPeriod: 100, intensity: 4e-5 * times },
@@ -181,6 +193,9 @@ const MAKE: Record<string, Make> = {
       put('Rarer', rarer(3 + 2 * a)),
     ),
   mainFull: (a) => main({ mainUsed: 0.075 + 0.05 * a }),
+  channelUnsaid: (a) =>
+    jobOf(face(20 + 40 * a, 'spout'), spout(), out({ form: 'channel' }), pipe('spout', { nominal: 0.0762 })),
+  pipeOverChannel: (a) => intoChannel(20 + 60 * a, { depth: 0.06 + 0.05 * a }),
   nearBuilding: (a) => yardWith(40, { out: { buildingDistance: 2.9 * a, groundLevel: -1.2 } }),
   deepTrench: (a) => yardWith(40, { out: { groundLevel: -2.6 }, pipe: levels(-1.6 - 0.4 * a) }),
   capacityExceeded: (a) => yardWith(250 + 250 * a, { basin: { grate: 'flat18' }, pipe: { nominal: 0.0762 } }),
@@ -275,6 +290,8 @@ it('has a generator for every rule', () =>
 const unit = fc.integer({ min: 0, max: 10_000 }).map((part) => part / 10_000);
 /** Rules that only somebody on site can mend. */
 const NO_FIX = new Set([
+  'channelUnsaid',
+  'pipeOverChannel',
   'mainLevelMissing',
   'nearOpening',
   'openingFloods',

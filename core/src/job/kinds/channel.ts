@@ -29,6 +29,15 @@ const schema = z.strictObject({
 });
 export type Channel = z.infer<typeof schema>;
 
+/** At the upper end of a channel, m: its grate and its bed. In one with an outlet in the middle the bed falls half its length. */
+export function channelHead({ groundLevel, depth, slope, topSlope = 0, length: whole, outlet }: Channel): {
+  grate: number;
+  bed: number;
+} {
+  const grate = groundLevel + topSlope * whole;
+  return { grate, bed: grate - Math.max(0, depth - slope * (outlet === 'middle' ? whole / 2 : whole)) };
+}
+
 /** Whether a channel's outlets come one after another, none beyond its length. */
 export const outletsFit = ({ outlet, length: whole }: Channel): boolean =>
   !Array.isArray(outlet) || outlet.every((place, k) => place <= whole && (k === 0 || place > outlet[k - 1]!));

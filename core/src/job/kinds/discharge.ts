@@ -78,7 +78,7 @@ const schema = z.strictObject({
       freezeOverflow: flag,
     })
     .optional(),
-  /** The swale that it lets out into, whose water stands against it. */
+  /** The swale that it lets out into, or the channel drain that its water runs on through: what stands there stands against it. */
   into: idSchema.optional(),
   /** What is on the end of its pipe. */
   end: z.enum(['open', 'guard', 'grate']).optional(),
@@ -109,11 +109,11 @@ export const dischargeKind = kind<Discharge>(schema, {
     joinedBy: '`wye` spliced in, or `tap`: how the line comes into a main',
     store: 'area, perimeter, depth, cover, voids, soil, conductivity, waterTable, of a dry well, pit or rain garden',
     pump: 'curve, area, start, stop, mainLength, mainDiameter, outletLevel, checkValve, alarm, freezeOverflow',
-    into: 'the swale that it lets out into',
+    into: 'the swale that it lets out into, or the channel drain that its water runs on through',
     end: 'what is on the end of its pipe',
     bank: 'length, topLevel?, of the last stretch before daylight',
   },
-  links: [{ field: 'into', to: 'swale' }],
+  links: [{ field: 'into', to: 'openWay', circuit: 'pipes' }],
   isLanding: () => true,
   faults: ({ pump }) =>
     pump && pump.stop >= pump.start ? [{ field: 'pump', sentence: 'stops above where it starts' }] : [],

@@ -139,7 +139,7 @@ export { BARRIER_FORMS, type Barrier, type BarrierForm } from './site/barrier';
 export type { Basin } from './basin';
 export { BREAKLINE_FORMS, type Breakline, type BreaklineForm } from './site/breakline';
 export type { Building } from './site/building';
-export { outletsFit, type Channel } from './channel';
+export { channelHead, outletsFit, type Channel } from './channel';
 export type { Discharge } from './discharge';
 export { landsOnGutter, type Downspout } from './downspout';
 export { idSchema, type Feed } from './fields';

@@ -1,3 +1,4 @@
+import { OUTFALLS } from '../../catalogue/outfalls';
 import { ofKind, type Job } from '../../job/job';
 import type { Discharge } from '../../job/kinds';
 import { distanceTo } from '../../site/place';
@@ -18,6 +19,8 @@ export const nearBuilding: Rule = {
   short: 'near building',
   find: (job, { settings }) =>
     each(ofKind(job, 'discharge'), (discharge) => {
+      // In a channel it is led on, and not let go.
+      if (OUTFALLS[discharge.form].inChannel) return null;
       const away = awayFromBuildings(job, discharge);
       const limit = settings.buildingClearance;
       if (away >= limit - 1e-6) return null;

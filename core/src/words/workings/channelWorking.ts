@@ -22,7 +22,10 @@ export function channelDepth(inlet: ChannelPlan, units: UnitSystem): Working {
     says: 'Flow grows all along the channel; its profile is worked from each outlet up, and where two outlets share it, to where both sides stand equally high.',
     formula: PROFILE,
     numbers: [
-      `q = ${sum.flow(inlet.taken)} over ${sum.length(drain.length)}, ${sizeLine(inlet, sum)}`,
+      ...(inlet.through > 0
+        ? [`${sum.flow(inlet.through)} comes in by a pipe at its upper end and runs all of it`]
+        : []),
+      `q = ${sum.flow(inlet.taken - inlet.through)} over ${sum.length(drain.length)}, ${sizeLine(inlet, sum)}`,
       ...(profile.outlets.length > 1
         ? [`out at ${profile.outlets.map(({ at, flow }) => `${sum.length(at)}: ${sum.flow(flow)}`).join(', ')}`]
         : []),
