@@ -55,7 +55,15 @@ function Figures({ id, inlet, onAsk }: { id: string; inlet: ChannelPlan; onAsk: 
         {...(over ? { tone: 'fix' as const } : {})}
         onPress={() => onAsk('water')}
       />
-      <Figure label="Sheds into it" shown={showFlow(inlet.offered, units)} size="hero" onPress={() => onAsk('water')} />
+      <Figure
+        label="Sheds into it"
+        shown={showFlow(inlet.offered - inlet.through, units)}
+        size="hero"
+        onPress={() => onAsk('water')}
+      />
+      {inlet.through > 0 && (
+        <Figure label="Comes in by a pipe" shown={showFlow(inlet.through, units)} onPress={() => onAsk('water')} />
+      )}
       <Figure label="Takes, brimful" shown={showFlow(brimful, units)} onPress={() => onAsk('capacity')} />
       {over && (
         <Figure
