@@ -3,6 +3,7 @@ import {
   OUTFALL_FORMS,
   OUTFALLS,
   letsOutAs,
+  nameOf,
   otherwise,
   put,
   RECEIVING,
@@ -170,7 +171,10 @@ export const dischargeView: ElementView<Discharge> = {
   Panel: ({ element }) => <WorkFacts element={element} />,
   list: {
     group: 'inlets',
-    about: ({ groundLevel }, { units }) => ({ about: 'comes out at', figure: showLevel(groundLevel, units) }),
+    about: ({ form, into, groundLevel }, { job, units }) =>
+      OUTFALLS[form].inChannel && into !== undefined
+        ? { about: `runs on through ${nameOf(job, into)}` }
+        : { about: 'comes out at', figure: showLevel(groundLevel, units) },
   },
   glyph: ({ form }, pens) => MARKS[form](pens),
 };

@@ -5,7 +5,7 @@ import type { OpenJob } from '../planning/useJob';
 import type { GlyphPens } from '../drawing/LandingGlyph';
 import type { PlanPens } from '../drawing/yard/pens';
 
-/** Part of Walk's list that a kind stands in; `inlets` comes below `ground`, under one heading. */
+/** Part of the yard's list that a kind stands in; `inlets` comes below `ground`, under one heading. */
 export type ListGroup = 'buildings' | 'roofs' | 'ground' | 'inlets' | 'lines' | 'levels' | 'inTheWay' | 'pictures';
 
 export interface FormProps<E> {
@@ -23,7 +23,7 @@ export interface ElementView<E = Element> {
   ownSheet?: boolean;
   /** Title of the sheet of a kind of which a job has one, and which is never taken out. */
   title?: string;
-  /** Where it stands in Walk's list, and what its line says; null for what has no line of its own. */
+  /** Where it stands in the yard's list, and what its line says; null for what has no line of its own. */
   list: { group: ListGroup; about: (element: E, open: OpenJob) => { about: string; figure?: Shown } } | null;
   /** Its mark where a line passes. */
   glyph?: (element: E, pens: GlyphPens) => ReactNode;

@@ -144,6 +144,22 @@ it('a channel across a paved drive', () =>
     'Saw cut': 8,
   }));
 
+it('a channel with three outlets into one line beneath it', () => {
+  const withOutlets = (outlet: number[]) =>
+    listOf(
+      jobOf(
+        ground(40, 'channel', { cover: 'paving' }),
+        channel({ length: 6, width: inches(4), depth: inches(6), outlet }),
+        pipe('channel', { ...fourInch, length: 8 }),
+        out({ groundLevel: -1 }),
+      ),
+    );
+  const [one, three] = [withOutlets([5]), withOutlets([1, 3, 5])];
+  expect(three).toMatchObject({ '100 mm channel outlet to 100 mm pipe, PVC': 3, '100 mm × 100 mm wye, PVC': 2 });
+  // 4 m of pipe from the first outlet to the last, besides the 8 m of its line.
+  expect([one['100 mm PVC pipe'], three['100 mm PVC pipe']]).toEqual([8, 12]);
+});
+
 it('three lines in one trench', () => {
   const laid = { ...fourInch, length: 12, grade: { type: 'levels', up: -0.5, down: -0.8 } } as const;
   const job = jobOf(

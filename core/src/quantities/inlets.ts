@@ -6,6 +6,7 @@ import { isNew, landsOnGutter, type Channel, type Downspout, type Run } from '..
 import type { Counting } from './counting';
 import { closed, makeOfFittings, meeting, sideWyes } from './fittings';
 import type { At, PipesAt } from './pipesAt';
+import { trenchWidth } from './widths';
 
 /** Into an adapter, each. */
 const SCREWS = 4;
@@ -68,12 +69,24 @@ export function countChannel({ landing: channel, pipes, paved }: At<Channel>, co
   // The first of its holes is the head of its line; each other comes into it by a wye beneath, as does whatever runs in besides.
   const others = holes - (above.length > 0 ? 0 : 1);
   sideWyes(run, nominal, others, id, counting);
+  if (Array.isArray(outlet)) beneath(channel, outlet.at(-1)! - outlet[0]!, run, counting);
   if (above.length > 0) meeting(pipes, { id, legs: others }, above, run, counting);
   else {
     // Out of its floor, and round into the pipe.
     counting.add({ type: 'bend', material, nominal, degrees: 90 }, id, channel.hole === 'end' ? 0 : 1);
     sideWyes(run, nominal, parallel - 1, id, counting);
   }
+}
+
+/** The pipe that lies beneath a channel from its first outlet to its last, so long (m), in a trench under the channel’s own. */
+function beneath({ id }: Channel, length: number, run: Run, counting: Counting): void {
+  const { nominal } = run;
+  const dug = length * trenchWidth(run) * nominal;
+  const pipe = (length * Math.PI * nominal ** 2) / 4;
+  counting.add({ type: 'pipe', material: makeOfFittings(run), nominal }, id, length);
+  counting.add({ type: 'dug' }, id, dug);
+  counting.add({ type: 'spoil' }, id, pipe);
+  counting.add({ type: 'backfill' }, id, dug - pipe);
 }
 
 /** Its slot: dug, filled round with concrete, and sawn where paving sheds to it. */
