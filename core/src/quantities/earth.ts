@@ -176,7 +176,10 @@ const trench = step('trench', (read: Read): Trench => trenchOf(read));
 
 /** Trenches of all new runs that have a plan; an edit works out those that it reaches. */
 export function trenchesOf(job: Job, { runs: plans }: Pick<Solution, 'runs'>, kept: Kept): Trench[] {
-  const runs = ofKind(job, 'run').filter((run) => plans[run.id] && isNew(run));
+  // What comes to a barrel comes over the ground, down the leader.
+  const runs = ofKind(job, 'run').filter(
+    (run) => plans[run.id] && isNew(run) && job.elements.get(run.to)?.kind !== 'barrel',
+  );
   const { surface } = groundOf(job);
   const around = aroundOf(job, kept);
   const place = (id: string): Place | undefined => placeOfLanding(job.elements.get(id));

@@ -1,3 +1,4 @@
+import { OUTFALLS } from '../../catalogue/outfalls';
 import { ofKind } from '../../job/job';
 import { isLaid } from '../../job/kinds';
 import type { Rule } from '../snag';
@@ -17,7 +18,8 @@ export const assumedFigure: Rule = {
         limit: run.length,
       })),
     ...ofKind(job, 'discharge')
-      .filter((discharge) => discharge.assumed)
+      // One in a channel has the channel's level.
+      .filter((discharge) => discharge.assumed && !OUTFALLS[discharge.form].inChannel)
       .map((discharge) => ({
         code: 'assumedFigure',
         severity: 'mind' as const,

@@ -27,7 +27,15 @@ export const willSilt: Rule = {
   find: (job, solution) =>
     valuesOf(job, solution.runs)
       // Without rain there is no grit: ground water comes clear through its stone.
-      .filter((run) => run.pitch > 0 && run.effectiveArea > 0 && !run.overloaded && !run.cleans)
+      // Nor where it comes down over the ground into a barrel.
+      .filter(
+        (run) =>
+          job.elements.get(run.to)?.kind !== 'barrel' &&
+          run.pitch > 0 &&
+          run.effectiveArea > 0 &&
+          !run.overloaded &&
+          !run.cleans,
+      )
       .map((run) => {
         const about = { code: 'willSilt', severity: canBeMended(solution, run) ? 'fix' : 'mind', at: run.id } as const;
         return run.ordinaryShear < run.criticalShear
