@@ -59,7 +59,7 @@ const VIEWS = [
     WIDE,
     (page) => page.getByRole('button', { name: /^Solid pipe, Rarer rain/ }).click(),
   ],
-  ['build-wide', '/job/quillfeather/build', WIDE, there('[data-testid=part-pipe]')],
+  ['build-wide', '/job/quillfeather/build?at=~dig', WIDE, there('[data-testid=spot]')],
   [
     'dig-phone',
     '/job/quillfeather/build?at=~dig',

@@ -54,6 +54,10 @@ function linkFault(job: Job, { to, link }: Reference): string | null {
     return isGroundInlet(target) ? null : `must be a basin or a channel drain, and "${to}" is a ${target.kind}`;
   if (OF_ONE_KIND.has(link.to))
     return target.kind === link.to ? null : `must be a ${link.to}, and "${to}" is a ${target.kind}`;
+  if (link.to === 'trench')
+    return target.kind === 'run' || target.kind === 'drain'
+      ? null
+      : `must be a run or a drain, and "${to}" is a ${target.kind}`;
   if (link.to === 'openWay')
     return target.kind === 'swale' || target.kind === 'channel'
       ? null

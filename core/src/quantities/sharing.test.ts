@@ -1,6 +1,9 @@
 /** Trenches that are shared as they are drawn: by hand, by a walk in small steps, and what an edit leaves alone. */
 import fc from 'fast-check';
+import { besides } from '../job/edits/besides';
+import { jobFaults } from '../job/faults';
 import { ofKind, type Job } from '../job/job';
+import type { Element } from '../job/kinds';
 import { changed, put } from '../job/change';
 import { wayOfRun } from '../job/places';
 import { footOnWay, type Place } from '../site/place';
@@ -160,4 +163,34 @@ it('an edit works out anew only the trenches that it reaches', () => {
   const anew = again.trenches.filter((each) => !before.has(each));
   expect(anew.length).toBeGreaterThan(0);
   expect(anew.length).toBeLessThan(8);
+});
+
+it('a solid line laid in a drain’s trench digs none of its own, widens that, and says how it lies to the drain’s pipe', () => {
+  const drain = {
+    id: 'drain',
+    kind: 'drain',
+    name: 'Wet strip',
+    groundLevel: 0,
+    way: [at(0, 0.4), at(20, 0.4)],
+    length: 20,
+    depth: 0.6,
+    nominal: 0.1016,
+    pitch: 0.01,
+    spacing: 6,
+    firmDepth: 0.45,
+    soil: 'loam',
+  } as unknown as Element;
+  const line = (more: object): Job => changed(twoLines([[at(0, 0), at(20, 0)]], [more]), put('Put in a drain', drain));
+  const [alone, beside] = [counted(line({})), counted(line({ beside: 'drain' }))];
+  expect(jobFaults(line({ beside: 'drain' }))).toEqual([]);
+  expect(alone.trenches[0]!.own).toBe(20);
+  expect(beside.trenches[0]!.own).toBe(0);
+  expect(beside.trenches[0]!.volume).toBeLessThan(alone.trenches[0]!.volume);
+  expect(beside.trenches[0]!.volume).toBeGreaterThan(0);
+  const said = sharingWords(line({ beside: 'drain' }), planJob(line({ beside: 'drain' })), 'pipe-a');
+  expect(said.map((each) => each.replaceAll('\u00a0', ' '))).toEqual([
+    expect.stringMatching(/^In one trench with Wet strip, \d+ mm (above|below) it\.$/),
+  ]);
+  // A pipe that is drawn there is offered the drain's trench.
+  expect(besides(line({}), ofKind(line({}), 'run')[0]!).map(({ id }) => id)).toContain('drain');
 });

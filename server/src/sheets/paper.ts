@@ -172,11 +172,21 @@ export class Paper {
   }
 
   item(said: string): void {
-    const width = this.width - 14;
+    this.marked(said, 14, (top) => this.say('–', MARGIN, top));
+  }
+
+  /** Something to choose by a pen: a box to tick before it, as large as a pen’s tick. */
+  choice(said: string): void {
+    this.marked(said, 22, (top) => this.doc.rect(MARGIN, top, 11, 11).lineWidth(0.9).strokeColor(INK).stroke());
+  }
+
+  /** Words behind a mark that has so much room, pt. */
+  private marked(said: string, room: number, mark: (top: number) => void): void {
+    const width = this.width - room;
     const height = this.heightOf(said, { width });
     this.need(height);
-    this.say('–', MARGIN, this.y);
-    this.say(said, MARGIN + 14, this.y, { width });
+    mark(this.y);
+    this.say(said, MARGIN + room, this.y, { width });
     this.y += height + 4;
   }
 

@@ -108,7 +108,7 @@ function putQuote(paper: Paper, quote: Quote, printed: Printed): void {
   }
   if (quote.options.length > 0) {
     paper.heading('To choose from');
-    for (const { said, amount } of quote.options) paper.item(`${said}: ${amount}`);
+    for (const { said, amount } of quote.options) paper.choice(`${said}: ${amount}`);
   }
   paper.heading('Not in it');
   for (const said of quote.excluded) paper.item(said);

@@ -15,7 +15,7 @@ export function Truck({ machines, loads }: { machines: readonly string[]; loads:
   const [open, setOpen] = useState(false);
   if (loads.length === 0 && machines.length === 0) return null;
   const said = loads.map((load) => ({ ...loadWords(load, units), pipe: load.pack !== undefined }));
-  const pipe = said.filter((each) => each.pipe).map(({ label, amount }) => `${amount} ${label}`);
+  const pipe = said.filter((each) => each.pipe).map(({ label, amount }) => `${amount} of ${label}`);
   const others = said.length - pipe.length;
   const brief = [
     ...machines,

@@ -1,6 +1,6 @@
-/** Runs in whose trench another may lie. */
+/** Runs and drains in whose trench a run may lie. */
 import { ofKind, type Job } from '../job';
-import { isNew, type Run } from '../kinds';
+import { isNew, type Drain, type Run } from '../kinds';
 import { wayOfRun } from '../places';
 import { footOnWay, type Place } from '../../site/place';
 
@@ -11,18 +11,22 @@ const MOST = 8;
 
 const middle = (way: readonly Place[]): Place => way[Math.floor(way.length / 2)]!;
 
-/** New runs with a trench of their own that one may share: near by on the plan, or where it is on none the first few. */
-export function besides(job: Job, run: Run): Run[] {
+const wayOf = (job: Job, host: Run | Drain): readonly Place[] | null =>
+  host.kind === 'run' ? wayOfRun(job, host) : (host.way ?? null);
+
+/** New drains, and new runs with a trench of their own, that one may share: near by on the plan, or where it is on none the first few. */
+export function besides(job: Job, run: Run): (Run | Drain)[] {
   if (!isNew(run)) return [];
   const way = wayOfRun(job, run);
   const lent = new Set(ofKind(job, 'run').flatMap(({ beside }) => beside ?? []));
   if (lent.has(run.id)) return [];
-  const others = ofKind(job, 'run').filter(
-    (other) => other.id !== run.id && isNew(other) && other.beside === undefined,
-  );
+  const others = [
+    ...ofKind(job, 'drain').filter(({ here }) => !here),
+    ...ofKind(job, 'run').filter((other) => other.id !== run.id && isNew(other) && other.beside === undefined),
+  ];
   const near = way
     ? others.filter((other) => {
-        const theirs = wayOfRun(job, other);
+        const theirs = wayOf(job, other);
         return (
           theirs !== null &&
           [middle(way), middle(theirs)].some((at, k) => footOnWay(k === 0 ? theirs : way, at)!.distance <= NEAR)

@@ -3,7 +3,17 @@ import type { z } from 'zod';
 
 /** What a link must lead to: any landing, one that a pipe may leave, whatever takes water over the ground, a downspout, or an inlet in the ground. */
 export type LinkTarget =
-  'landing' | 'start' | 'taker' | 'downspout' | 'groundInlet' | 'building' | 'swale' | 'openWay' | 'run' | 'drain';
+  | 'landing'
+  | 'start'
+  | 'taker'
+  | 'downspout'
+  | 'groundInlet'
+  | 'building'
+  | 'swale'
+  | 'openWay'
+  | 'run'
+  | 'trench'
+  | 'drain';
 
 /** A field that names other elements: one id, or with `many` a list of `{ to, share }`. */
 export interface Link {

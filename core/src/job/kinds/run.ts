@@ -54,7 +54,7 @@ const schema = z.strictObject({
   /** Driven through under what is over it, so that nothing there is opened. */
   bored: flag,
   assumed: flag,
-  /** Another run in whose trench it lies beside it. */
+  /** Another run, or a drain, in whose trench it lies beside it. */
   beside: idSchema.optional(),
   /** In a trench of its own, however near another is drawn. */
   apart: flag,
@@ -94,7 +94,7 @@ export const runKind = kind<Run>(schema, {
     old: 'fate, state, pits (along, level) and fall (least, most), of a pipe that was here before',
     grade: '`auto`; `pitch` with pitch; `levels` with up, down',
     bored: 'driven through under what is over it',
-    beside: 'a run in whose trench it lies',
+    beside: 'a run or a drain in whose trench it lies',
     apart: 'in a trench of its own, however near another is drawn',
     parallel: 'how many side by side',
     throat: 'opening of an adapter at its head, m',
@@ -104,7 +104,7 @@ export const runKind = kind<Run>(schema, {
   links: [
     { field: 'from', to: 'start' },
     { field: 'to', to: 'landing', circuit: 'pipes' },
-    { field: 'beside', to: 'run' },
+    { field: 'beside', to: 'trench' },
   ],
   nameIn: (run, nameOf) => run.name ?? `${nameOf(run.from)} to ${nameOf(run.to)}`,
 });
