@@ -50,13 +50,15 @@ function assumedTop(run: Run, upper: Landing, lower: Discharge, open: number, se
 /** How far down a run the least cover is asked: all of it, but for the last stretch before daylight. `seen`: ground there as levelled, m. */
 export function coveredTo(run: Run, upper: Landing, lower: Landing, settings: Settings, seen?: number): CoveredTo {
   if (!comesOut(lower)) return { station: run.length, ground: lower.groundLevel, assumed: false };
-  const open = lower.bank?.length ?? outcropOf(run, settings);
+  // Before a channel the paving runs on to its grate, and nothing drops, whatever was said of it as another way out.
+  const { inChannel } = OUTFALLS[lower.form];
+  const bank = inChannel ? undefined : lower.bank;
+  const open = bank?.length ?? outcropOf(run, settings);
   if (open >= run.length) return { station: 0, ground: upper.groundLevel, assumed: false };
-  // Before a channel the paving runs on to its grate, and nothing drops.
-  const even = OUTFALLS[lower.form].inChannel
+  const even = inChannel
     ? lower.groundLevel + ((upper.groundLevel - lower.groundLevel) * open) / run.length
     : undefined;
-  const known = lower.bank?.topLevel ?? seen ?? even;
+  const known = bank?.topLevel ?? seen ?? even;
   const ground = known ?? assumedTop(run, upper, lower, open, settings);
   return { station: run.length - open, ground, assumed: known === undefined };
 }

@@ -87,10 +87,13 @@ export class Telling {
   grates(): LayerPart[] {
     const inlets = groundInlets(this.job).flatMap((inlet): LayerPart[] => {
       const plan = this.tried.inlets[inlet.id];
-      if (!plan || plan.kind === 'downspout' || plan.offered <= 0) return [];
+      if (!plan || plan.kind === 'downspout') return [];
+      // What a pipe brings into a channel comes under its grate.
+      const offered = plan.kind === 'channel' ? plan.offered - plan.through : plan.offered;
+      if (offered <= 0) return [];
       const to = this.tried.response.flows.onSlope.get(inlet.id)?.to ?? null;
       const isShut = this.tried.blocked === inlet.id && !this.tried.diverted.has(inlet.id);
-      return [part(inlet.id, plan.offered, isShut ? plan.offered : plan.passedOn, to)];
+      return [part(inlet.id, offered, isShut ? offered : plan.passedOn, to)];
     });
     return [...inlets, ...this.works('grates')];
   }
