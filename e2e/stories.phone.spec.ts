@@ -121,7 +121,7 @@ test('several roof lines down a hillside to one drain', async ({ page }) => {
 });
 
 test('a soggy acre with a spring', async ({ page }) => {
-  // A trench a foot wide and 2 ft deep over 120 ft is 8.7 yd³; less 4 in of pipe and the last inches of soil over the stone, 7.3.
+  // A trench a foot wide and 2 ft deep over 120 ft is 8.7 yd³; less its pipe and a few inches without stone at the top, some 7.3.
   const story = new Story(page, 'Soggy acre');
   await story.begin([{ area: '800', length: '40' }], { level: '-5' });
   await story.list();
@@ -273,7 +273,7 @@ test('a basin assembled with weep holes and gravel', async ({ page }) => {
   await story.end(['Weep holes drilled in basin floors 5', 'Stone, ¾ in clear 0.05 yd³']);
 });
 
-test('five drain builds compared', async ({ page }) => {
+test('a drain built in other ways: a sock, and angular stone', async ({ page }) => {
   // A sock for 60 ft of pipe and 5 % of it; no fabric round the trench.
   const story = new Story(page, 'Five drains');
   await story.begin([{ area: '800', length: '40' }], { level: '-4' });
@@ -329,7 +329,7 @@ test('an open base under paving at a pool', async ({ page }) => {
   await story.end(['Open-graded base stone 23.3 yd³']);
 });
 
-test('a pool deck’s channel through the cores of a wall', async ({ page }) => {
+test('a pool deck’s channel with two holes in its wall', async ({ page }) => {
   // 30 ft of channel is 10 lengths; two holes in its end or side, a pipe beneath from one to the other, and a wye where the second comes in.
   const story = new Story(page, 'Pool deck');
   await story.begin([{ area: '900', length: '30', is: 'Channel drain' }], { level: '-3', into: 'Slope' });

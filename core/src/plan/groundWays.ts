@@ -92,22 +92,26 @@ interface Read {
   ground: GroundSurface | null;
 }
 
-const openWays = step('open ways in order', ({ ways, splashes, discharges, ground }: Read): OpenWays => ({
-  ways: orderedWays([
-    ...splashes.map(overLawn),
-    ...ways.map((way) => ({ id: way.id, to: way.to ?? null, time: timeAlong(way, levelsUnder(ground)) })),
-  ]),
-  outlets: new Map(discharges.flatMap((discharge) => intoOf(discharge, () => true))),
-  channels: new Set(discharges.flatMap((discharge) => intoOf(discharge, isInChannel).map(([, into]) => into))),
-}));
+const openWays = step('open ways in order', ({ ways, splashes, discharges, ground }: Read): OpenWays => {
+  const outlets = new Map<string, string>();
+  const channels = new Set<string>();
+  for (const discharge of discharges) {
+    const into = letsInto(discharge);
+    if (into === undefined) continue;
+    outlets.set(discharge.id, into);
+    if (isInChannel(discharge)) channels.add(into);
+  }
+  return {
+    ways: orderedWays([
+      ...splashes.map(overLawn),
+      ...ways.map((way) => ({ id: way.id, to: way.to ?? null, time: timeAlong(way, levelsUnder(ground)) })),
+    ]),
+    outlets,
+    channels,
+  };
+});
 
 const isInChannel = ({ form }: Discharge): boolean => OUTFALLS[form].inChannel === true;
-
-/** A way out with what it lets out into, of those that are asked for. */
-function intoOf(discharge: Discharge, asked: (discharge: Discharge) => boolean): (readonly [string, string])[] {
-  const into = letsInto(discharge);
-  return into !== undefined && asked(discharge) ? [[discharge.id, into]] : [];
-}
 
 export function openWaysOf(job: Job): OpenWays {
   const ways = groundWaysIn(job);
