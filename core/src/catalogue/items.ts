@@ -9,7 +9,7 @@ export type PartGroup = (typeof PART_GROUPS)[number];
 
 /** Sizes are nominal, m. */
 export type Item =
-  | { type: 'pipe'; material: Material; nominal: number; perforated?: true | Perforations }
+  | { type: 'pipe'; material: Material; nominal: number; perforated?: true | Perforations; recycled?: true }
   | { type: 'coupler' | 'slipCoupler' | 'cap' | 'cleanoutCap'; material: Material; nominal: number }
   | { type: 'wye' | 'tee'; material: Material; nominal: number; branch: number }
   | { type: 'bend'; material: Material; nominal: number; degrees: 22.5 | 45 | 90 }
@@ -168,7 +168,8 @@ type Field =
   | 'volume'
   | 'stone'
   | 'vented'
-  | 'weep';
+  | 'weep'
+  | 'recycled';
 
 const MADE = ['material', 'nominal'] as const;
 const BRANCHED = ['material', 'nominal', 'branch'] as const;
@@ -178,7 +179,7 @@ const GRATED = ['grate'] as const;
 
 /** All that tells one item from another of its type, in the order that its key has had from the first: price books keep keys. */
 const FIELDS: Partial<Record<Item['type'], readonly Field[]>> = {
-  pipe: ['material', 'nominal', 'perforated'],
+  pipe: ['material', 'nominal', 'perforated', 'recycled'],
   coupler: MADE,
   slipCoupler: MADE,
   cap: MADE,

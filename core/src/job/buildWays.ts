@@ -2,6 +2,7 @@
 
 import type { Digger } from '../catalogue/diggers';
 import type { Material } from '../catalogue/pipes';
+import type { Place } from '../site/place';
 import { METRES_PER_FOOT } from '../units/constants';
 
 export const BASIN_FLOORS = ['weep', 'sealed'] as const;
@@ -10,11 +11,13 @@ export const EARTHS = ['used', 'hauled'] as const;
 export const OPENINGS = ['whole', 'stretch'] as const;
 export const OFFCUTS = ['paid', 'kept'] as const;
 
-/** Ground that is raised with what is left over: a low spot, grade at the foundation. Area m², depth m. */
+/** Ground that is raised with what is left over: a low spot, grade at the foundation. Area m², depth m; on the plan within an outline, to a level, m. */
 export interface RaisedGround {
   name: string;
   area: number;
   depth: number;
+  outline?: Place[] | undefined;
+  level?: number | undefined;
 }
 
 export interface BuildWays {
@@ -39,6 +42,8 @@ export interface BuildWays {
   /** Joints of smooth pipe are glued, or pushed together dry; those of corrugated pipe taped or not. */
   gluedJoints: boolean;
   tapedJoints: boolean;
+  /** Corrugated pipe of recycled plastic, or of virgin. */
+  recycled: boolean;
   /** Tape over the pipe that warns the next one who digs, and wire by which it is found. */
   markingTape: boolean;
   tracer: boolean;
@@ -61,6 +66,7 @@ const USUAL: BuildWays = {
   ventedFeet: false,
   gluedJoints: true,
   tapedJoints: true,
+  recycled: false,
   markingTape: true,
   tracer: false,
   leafFilters: false,

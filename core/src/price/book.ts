@@ -143,12 +143,16 @@ const DEARER: Record<Material, number> = {
   clay: 1,
 };
 
+/** What pipe of recycled plastic costs beside the same of virgin. */
+const RECYCLED = 0.85;
+
 /** Usual price of one unit of a part, least units of the currency. */
 export function partRate(item: Item): number {
   const [base, perInch] = PER[item.type];
   const size = 'nominal' in item ? item.nominal : 'width' in item ? item.width : 0;
   const plain = Math.max(0, base + (perInch * size) / METRES_PER_INCH);
   if ('grate' in item) return plain * LARGER[item.grate];
+  if (item.type === 'pipe' && item.recycled) return plain * DEARER[item.material] * RECYCLED;
   return 'material' in item ? plain * DEARER[item.material] : plain;
 }
 

@@ -1,6 +1,7 @@
 /** What stands in the lines: pipe, wyes by size pair, bends, reducers, adapters, cleanouts. */
 import type { Material } from '../catalogue/pipes';
 import { outsideOf, RISER, STRIP } from '../catalogue/supply';
+import { waysOf } from '../job/buildWays';
 import { headOf, ofKind, type Job } from '../job/job';
 import { resolveSettings } from '../job/settings';
 import { isNew, type Junction, type Landing, type Run } from '../job/kinds';
@@ -22,8 +23,12 @@ const TURNS: Record<NonNullable<Junction['turn']>, readonly (45 | 90)[]> = {
   one90: [90],
 };
 
+/** Makes that are sold of recycled plastic. */
+const CORRUGATED = new Set<Material>(['singleWall', 'doubleWall']);
+
 /** Pipe of every run that is laid anew, and the bends within it; what becomes of the old ones. */
 export function countRuns(job: Job, { runs }: Pick<Solution, 'runs'>, counting: Counting): void {
+  const { recycled } = waysOf(headOf(job).ways);
   for (const run of ofKind(job, 'run')) {
     const { id, material, nominal, perforated, parallel = 1 } = run;
     if (!isNew(run)) {
@@ -36,9 +41,13 @@ export function countRuns(job: Job, { runs }: Pick<Solution, 'runs'>, counting: 
       continue;
     }
     if (!runs[id]) counting.missing.push({ id, why: 'noLine' });
-    const pipe: Item = perforated
-      ? { type: 'pipe', material, nominal, perforated }
-      : { type: 'pipe', material, nominal };
+    const pipe: Item = {
+      type: 'pipe',
+      material,
+      nominal,
+      ...(perforated ? { perforated } : {}),
+      ...(recycled && CORRUGATED.has(material) ? { recycled } : {}),
+    };
     const turns = ownTurns(wayOfRun(job, run) ?? []);
     for (let k = 0; k < parallel; k++) {
       counting.add(pipe, id, run.length);

@@ -90,7 +90,7 @@ export function partLabel(item: Item, units: UnitSystem): string {
   const size = (metres: number): string => text(showNominal(metres, units));
   switch (item.type) {
     case 'pipe':
-      return `${size(item.nominal)} ${makeOf(item.material)} pipe${holesOf(item.perforated)}`;
+      return `${size(item.nominal)} ${makeOf(item.material)} pipe${holesOf(item.perforated)}${item.recycled ? ', recycled plastic' : ''}`;
     case 'coupler':
     case 'slipCoupler':
     case 'cap':

@@ -215,6 +215,27 @@ export const PIPE_SCHOOLS: readonly School[] = [
     ],
     asks: (job) => laidIn(job, 'singleWall', 'flexible'),
   }),
+  wayQuestion({
+    id: 'plastic',
+    group: 'pipe',
+    question: 'Corrugated pipe: of virgin or recycled plastic?',
+    way: 'recycled',
+    values: { virgin: false, recycled: true },
+    sides: [
+      {
+        id: 'virgin',
+        label: 'Virgin plastic',
+        reasons: 'Tough in the cold, and every stick is like the last. It is what a place with hard winters asks for.',
+      },
+      {
+        id: 'recycled',
+        label: 'Recycled plastic',
+        reasons:
+          'Cheaper, and as good under a lawn where winters are mild. Where it freezes hard it is brittle: a dropped stick or a stone cracks it, and shallow pipe breaks under a wheel.',
+      },
+    ],
+    asks: (job) => laidIn(job, 'singleWall', 'doubleWall'),
+  }),
   slab,
   wayQuestion({
     id: 'roots',

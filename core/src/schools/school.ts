@@ -6,7 +6,7 @@ import { headOf, type Job } from '../job/job';
 import { resolveSettings, type Settings } from '../job/settings';
 import type { UnitSystem } from '../units';
 
-export const SCHOOL_GROUPS = ['pipe', 'drain', 'ends', 'work'] as const;
+export const SCHOOL_GROUPS = ['built', 'pipe', 'drain', 'ends', 'work'] as const;
 export type SchoolGroup = (typeof SCHOOL_GROUPS)[number];
 
 export interface Side {

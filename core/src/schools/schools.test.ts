@@ -5,12 +5,15 @@ import { headOf, ofKind, type Job } from '../job/job';
 import type { Element } from '../job/kinds';
 import { quickElements } from '../job/edits/quickJob';
 import { jobFrom } from '../job/job';
+import { partRate } from '../price/book';
 import { netOf, takeOff } from '../quantities/takeOff';
+import { cautionsOf } from '../sheets/cautions';
 import { brackenfold, quillfeather, wrenmoor } from '../samples';
 import { everyKindYard } from '../testing/everyKind';
-import { out, pipe, rain, spout, face, jobOf, node } from '../testing/parts';
+import { channel, out, pipe, rain, spout, face, jobOf, node } from '../testing/parts';
 import { drainOf } from '../testing/someWorks';
 import { randomJob } from '../testing/randomJob';
+import { seededWhole } from '../trial/seededWhole';
 import { planJob } from '../verdict/planJob';
 import { differenceOf, standingOf, type Difference } from './difference';
 import { byCompany, sideOfCompany, withSide } from './company';
@@ -51,12 +54,42 @@ const plain = (): Job =>
     out({ id: 'out2', groundLevel: -2 }),
   );
 
+/** A channel across drawn paving of 8 by 5 m, a foot and a half from its edge. */
+const paved = (): Job =>
+  jobOf(
+    rain(),
+    {
+      id: 'patio',
+      kind: 'surface',
+      name: 'Patio',
+      cover: 'paving',
+      outline: [
+        { east: 0, north: 0 },
+        { east: 8, north: 0 },
+        { east: 8, north: 5 },
+        { east: 0, north: 5 },
+      ],
+      feeds: [{ to: 'channel', share: 1 }],
+    },
+    channel({
+      id: 'channel',
+      way: [
+        { east: 1, north: 0.5 },
+        { east: 6, north: 0.5 },
+      ],
+      length: 5,
+    }),
+    pipe('channel', { to: 'out', length: 12, lengthFrom: 'plan', material: 'singleWall' }),
+    out({ id: 'out', place: { east: 18, north: 0.5 }, groundLevel: -2 }),
+  );
+
 const JOBS: readonly (readonly [string, Job])[] = [
   ['clinic', quillfeather()],
   ['terrace', brackenfold()],
   ['green', wrenmoor()],
   ['plain', plain()],
   ['drawn', drawn()],
+  ['paved', paved()],
   ['every kind', everyKindYard()],
 ];
 
@@ -74,7 +107,9 @@ it.each(JOBS)('%s: whatever is chosen is what the job is then on, and the job st
 it('a job by hand or by chance comes to the side that is chosen, and back to what it cost', () => {
   fc.assert(
     fc.property(randomJob({ byHand: true }), fc.nat(), fc.nat(), (job, which, side) => {
-      const asked = schoolsIn(job).filter((each) => each.chosen(job) !== null && each.id !== 'laser');
+      const asked = schoolsIn(job).filter(
+        (each) => each.chosen(job) !== null && each.id !== 'laser' && each.group !== 'built',
+      );
       if (asked.length === 0) return;
       const one = asked[which % asked.length]!;
       const before = one.chosen(job)!;
@@ -90,6 +125,23 @@ it('a job by hand or by chance comes to the side that is chosen, and back to wha
     }),
     { numRuns: 60 },
   );
+});
+
+it('what is built otherwise is a whole job that can be planned, on the side that was chosen', () => {
+  let drawn = 0;
+  for (let seed = 1; seed <= 60; seed++) {
+    const job = seededWhole(seed);
+    const known = new Set(jobFaults(job).map(({ path }) => path));
+    for (const asked of schoolsIn(job).filter(({ group }) => group === 'built'))
+      for (const { id } of asked.sides) {
+        const then = on(job, asked, id);
+        expect([seed, asked.id, asked.chosen(then)]).toEqual([seed, asked.id, id]);
+        expect(jobFaults(then).filter(({ path }) => !known.has(path))).toEqual([]);
+        expect(planJob(then).verdict).toBeDefined();
+        drawn++;
+      }
+  }
+  expect(drawn).toBeGreaterThan(60);
 });
 
 it('what is none of the sides is on none of them: old clay, pea stone, woven sheet', () => {
@@ -150,6 +202,15 @@ describe('by hand', () => {
     const rooted = (each: Job): number => planJob(each).snags.filter(({ code }) => code === 'rootsCrossed').length;
     const smooth = on(yard, school('make'), 'smooth');
     expect(rooted(on(smooth, school('glue'), 'pushed'))).toBeGreaterThanOrEqual(rooted(smooth));
+  });
+
+  it('corrugated pipe of recycled plastic costs 0.85 of virgin, and is minded in frost; smooth pipe is not made of it', () => {
+    const job = on(plain(), school('plastic'), 'recycled');
+    const pipes = takeOff(job, planJob(job)).parts.flatMap(({ item }) => (item.type === 'pipe' ? [item] : []));
+    expect(pipes.filter(({ recycled }) => recycled).map(({ material }) => material)).toEqual(['singleWall']);
+    const made = { type: 'pipe', material: 'singleWall', nominal: 0.1016 } as const;
+    expect(partRate({ ...made, recycled: true }) / partRate(made)).toBeCloseTo(0.85, 9);
+    expect(cautionsOf(job, planJob(job), takeOff(job, planJob(job))).join(' ')).toMatch(/recycled plastic cracks/);
   });
 
   it('joints that are not taped take no tape', () => {

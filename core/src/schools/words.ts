@@ -6,6 +6,7 @@ import type { Difference } from './difference';
 import type { SchoolGroup } from './school';
 
 export const GROUP_LABELS: Record<SchoolGroup, string> = {
+  built: 'What is built',
   pipe: 'The pipe',
   drain: 'Drains in the ground',
   ends: 'Inlets and ends',

@@ -11,6 +11,8 @@ import { floatsWords, trenchWords } from '../quantities/words';
 const CALL =
   'Call the locating service before any digging, and wait for every mark. Lines that the owner laid are not marked by it.';
 const STAND = 'While the first of the backfill goes in somebody stands on the pipe: loose pipe lifts out of its pitch.';
+const BRITTLE =
+  'Pipe of recycled plastic cracks where it is dropped or struck in frost: not laid on a freezing day, and no stone tipped onto it.';
 const DRY_FIRST =
   'Lay the barrel’s line out dry, barrel on its stand, before anything is glued: how high its outlet meets the pipe shows only then.';
 const DEFER =
@@ -52,6 +54,7 @@ export function cautionsOf(job: Job, plan: Plan, taken: TakeOff): string[] {
             .join(', ')}.`,
         ]
       : []),
+    ...(taken.parts.some(({ item }) => item.type === 'pipe' && item.recycled) ? [BRITTLE] : []),
     ...(has.has('barrel') ? [DRY_FIRST] : []),
     ...(has.has('backfill') && has.has('pipe') ? [STAND] : []),
     CALL,

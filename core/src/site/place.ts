@@ -164,6 +164,20 @@ export function crossedSides(outline: readonly Place[]): [number, number] | null
   return null;
 }
 
+/** The convex outline round some places, anticlockwise (Andrew 1979, monotone chains). */
+export function hullOf(places: readonly Place[]): Place[] {
+  const sorted = [...places].sort((a, b) => a.east - b.east || a.north - b.north);
+  const chain = (along: readonly Place[]): Place[] => {
+    const kept: Place[] = [];
+    for (const place of along) {
+      while (kept.length > 1 && leftness(kept.at(-2)!, kept.at(-1)!, place) <= 0) kept.pop();
+      kept.push(place);
+    }
+    return kept.slice(0, -1);
+  };
+  return [...chain(sorted), ...chain(sorted.toReversed())];
+}
+
 export interface Extent {
   west: number;
   east: number;

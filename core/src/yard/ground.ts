@@ -1,9 +1,10 @@
 /** The ground of a job: its levels and edges as one surface. */
 import { Surface, type GroundPoint } from '../ground/surface';
-import { keptOf, ofKind, type Job } from '../job/job';
+import type { RaisedGround } from '../job/buildWays';
+import { headOf, keptOf, ofKind, type Job } from '../job/job';
 import type { Breakline, SpotLevel, Surface as Patch } from '../job/kinds';
 import { step } from '../numeric/kept';
-import { distanceTo, wayLength, type Place } from '../site/place';
+import { distanceTo, isWithin, wayLength, type Place } from '../site/place';
 import { levelsOf, type Levels } from './levels';
 
 export interface Ground {
@@ -36,20 +37,32 @@ interface Read {
   points: Ground['points'];
   breaklines: readonly Breakline[];
   patches: readonly Patch[];
+  /** Ground that is raised, none where nobody has said so. */
+  raised: readonly RaisedGround[] | undefined;
 }
 
-const ground = step('ground', ({ points, breaklines, patches }: Read): Ground => {
-  const edges = breaklines.flatMap((each) => levelled(each));
+/** A place of the ground as it will lie: what lies lower where ground is raised comes up to its level. */
+function graded<P extends GroundPoint>(point: P, raised: Read['raised'] = []): P {
+  let { level } = point;
+  for (const { outline, level: to } of raised)
+    if (outline && to !== undefined && to > level && isWithin(outline, point)) level = to;
+  return level === point.level ? point : { ...point, level };
+}
+
+const ground = step('ground', ({ points: read, breaklines, patches, raised }: Read): Ground => {
+  const points = read.map((point) => graded(point, raised));
+  const edges = breaklines.flatMap((each) => levelled(each).map((edge) => edge.map((point) => graded(point, raised))));
   const slabs = patches.flatMap((patch) => slabEdge(patch, points) ?? []);
   return { surface: Surface.of(points, [...edges, ...slabs]), points };
 });
 
-/** Ground of a job as it is levelled. */
+/** Ground of a job as it is levelled, and raised where the job raises it. */
 export const groundOf = (job: Job): Ground =>
   keptOf(job).ask(ground, {
     points: placedLevels(job),
     breaklines: ofKind(job, 'breakline'),
     patches: ofKind(job, 'surface'),
+    raised: headOf(job).ways?.raised,
   });
 
 /** A breakline's places with levels: those between two levelled ones by their share of the way; beyond the last one none. */

@@ -4,7 +4,7 @@ import { BASIN_FLOORS, EARTHS, OFFCUTS, OPENINGS, SODS } from '../buildWays';
 import { z } from 'zod';
 import { SOILS } from '../../catalogue/soils';
 import { JOB_STATES } from '../states';
-import { idSchema, intensity, length, name } from './fields';
+import { idSchema, intensity, length, level, name, outline } from './fields';
 import { kind } from './kind';
 
 /** What a site may have that asks for a licensed engineer. */
@@ -84,12 +84,24 @@ export const waysSchema = z
     earth: z.enum(EARTHS),
     opening: z.enum(OPENINGS),
     digger: z.enum(DIGGERS),
-    raised: z.array(z.strictObject({ name, area: z.number().gt(0).max(1e5), depth: z.number().gt(0).max(3) })).max(30),
+    raised: z
+      .array(
+        z.strictObject({
+          name,
+          area: z.number().gt(0).max(1e5),
+          depth: z.number().gt(0).max(3),
+          /** On the plan, where it is, and the level that it is raised to, m: the ground is taken to lie so. */
+          outline: outline.optional(),
+          level: level.optional(),
+        }),
+      )
+      .max(30),
     offcuts: z.enum(OFFCUTS),
     ventedFeet: z.boolean(),
     make: z.enum(MATERIALS),
     gluedJoints: z.boolean(),
     tapedJoints: z.boolean(),
+    recycled: z.boolean(),
     markingTape: z.boolean(),
     tracer: z.boolean(),
     leafFilters: z.boolean(),

@@ -19,8 +19,8 @@ export function WaysSheet() {
   const differences = useDifferences(schools);
   const columns: SchoolGroup[][] = wide
     ? [
-        ['pipe', 'drain'],
-        ['ends', 'work'],
+        ['built', 'pipe'],
+        ['drain', 'ends', 'work'],
       ]
     : [[...SCHOOL_GROUPS]];
   const group = (name: SchoolGroup) => {
