@@ -5,6 +5,7 @@ export * from './api/wire';
 export * from './catalogue';
 export { fixOf, searchFix, type Fix } from './design/fixes';
 export { stoneInstead } from './design/instead';
+export { outletsApart } from './design/outletsApart';
 export { acrossFrom, basinAtEnd, passedUnder } from './design/stoneJoined';
 export { suggestedChange, type Suggested } from './design/suggested';
 export { sizeJob, type JobSizing, type SizedJob } from './design/sizeJob';

@@ -8,7 +8,7 @@ import { pitchUpTo, distancesEntry, lengthEntry, smallEntry } from '../input/ent
 import { without } from '../input/without';
 import { NameAndLevel } from '../parts/forms/NameAndLevel';
 import { OnSlopeForm } from '../parts/forms/OnSlopeForm';
-import { StoneInstead } from '../parts/StoneInstead';
+import { ChannelInstead } from '../parts/ChannelInstead';
 import { SillFields } from '../parts/forms/SillFields';
 import { SPACE } from '../theme/tokens';
 import { Choice } from '../ui/Choice';
@@ -93,7 +93,7 @@ function Form({ element: channel }: { element: Channel }) {
         <SillFields inlet={channel} />
       </View>
       <OnSlopeForm inlet={channel} />
-      <StoneInstead channel={channel} />
+      <ChannelInstead channel={channel} />
     </>
   );
 }

@@ -42,6 +42,8 @@ export interface BuildWays {
   /** Joints of smooth pipe are glued, or pushed together dry; those of corrugated pipe taped or not. */
   gluedJoints: boolean;
   tapedJoints: boolean;
+  /** Where a pipe leaves a drain or open stone its end is pushed against the stone’s own pipe and wrapped, in place of a fitting. */
+  buttedInStone: boolean;
   /** Corrugated pipe of recycled plastic, or of virgin. */
   recycled: boolean;
   /** Tape over the pipe that warns the next one who digs, and wire by which it is found. */
@@ -66,6 +68,7 @@ const USUAL: BuildWays = {
   ventedFeet: false,
   gluedJoints: true,
   tapedJoints: true,
+  buttedInStone: false,
   recycled: false,
   markingTape: true,
   tracer: false,

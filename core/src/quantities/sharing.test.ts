@@ -181,7 +181,7 @@ it('a solid line laid in a drain’s trench digs none of its own, widens that, a
     soil: 'loam',
   } as unknown as Element;
   const line = (more: object): Job => changed(twoLines([[at(0, 0), at(20, 0)]], [more]), put('Put in a drain', drain));
-  const [alone, beside] = [counted(line({})), counted(line({ beside: 'drain' }))];
+  const [alone, beside] = [counted(line({ apart: true })), counted(line({ beside: 'drain' }))];
   expect(jobFaults(line({ beside: 'drain' }))).toEqual([]);
   expect(alone.trenches[0]!.own).toBe(20);
   expect(beside.trenches[0]!.own).toBe(0);
@@ -191,6 +191,10 @@ it('a solid line laid in a drain’s trench digs none of its own, widens that, a
   expect(said.map((each) => each.replaceAll('\u00a0', ' '))).toEqual([
     expect.stringMatching(/^In one trench with Wet strip, \d+ mm (above|below) it\.$/),
   ]);
+  // Drawn beside a drain that lies deeper it is dug with that, unless somebody says that it is not; a shallower drain takes none in.
+  expect(counted(line({})).trenches[0]).toEqual(beside.trenches[0]);
+  const shallow = changed(line({}), put('Less deep', { ...drain, depth: 0.4 } as Element));
+  expect(counted(shallow).trenches[0]!.own).toBe(20);
   // A pipe that is drawn there is offered the drain's trench.
   expect(besides(line({}), ofKind(line({}), 'run')[0]!).map(({ id }) => id)).toContain('drain');
 });

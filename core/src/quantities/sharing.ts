@@ -1,6 +1,6 @@
-/** Runs that lie in one trench: as was said of them, or drawn side by side so near that a crew digs them as one. */
+/** Runs that lie in one trench with another, or with a drain: as was said of them, or drawn side by side so near that a crew digs them as one. */
 import { ofKind, type Job } from '../job/job';
-import { isNew, type Run } from '../job/kinds';
+import { isNew, type Drain, type Run } from '../job/kinds';
 import { wayOfRun } from '../job/places';
 import type { RunPlan } from '../plan/solution';
 import { extentOf, wayLength, type Extent, type Place } from '../site/place';
@@ -71,7 +71,7 @@ export const outside = (stretch: Stretch, taken: readonly Stretch[]): Stretch[] 
   );
 
 interface Line {
-  run: Run;
+  of: Run | Drain;
   way: readonly Place[];
   box: Extent;
   depth: number;
@@ -104,7 +104,7 @@ const depthOf = ({ groundUp, groundDown, invertUp, invertDown }: RunPlan): numbe
 
 /**
  * What of each run lies in another's trench; nothing of a run that has all its trench to itself. Drawn side by side within a distance (m,
- * middle to middle) the deeper one's trench is dug and the other widens it. A run driven through, one that lies in a trench by hand, and one
+ * middle to middle) the deeper one's trench is dug and the other widens it; a drain's too, in which a run no deeper lies beside its stone. A run driven through, one that lies in a trench by hand, and one
  * that is said to be apart are not looked at.
  */
 export function sharedTrenches(
@@ -122,13 +122,18 @@ export function sharedTrenches(
       continue;
     }
     const way = run.apart || run.bored ? null : wayOfRun(job, run);
-    if (way) lines.push({ run, way, box: extentOf(way)!, depth: depthOf(plan) });
+    if (way) lines.push({ of: run, way, box: extentOf(way)!, depth: depthOf(plan) });
   }
-  lines.sort((a, b) => b.depth - a.depth || (a.run.id < b.run.id ? -1 : 1));
+  for (const drain of ofKind(job, 'drain')) {
+    const { way, here, depth } = drain;
+    if (way && !here) lines.push({ of: drain, way, box: extentOf(way)!, depth });
+  }
+  lines.sort((a, b) => b.depth - a.depth || (a.of.id < b.of.id ? -1 : 1));
   for (const [at, guest] of lines.entries())
     for (const host of lines.slice(0, at)) {
-      if (apart(guest.box, host.box, within)) continue;
-      const { id, length } = guest.run;
+      // A drain is dug as wide and as deep as its stone is, whatever lies beside it.
+      if (guest.of.kind === 'drain' || apart(guest.box, host.box, within)) continue;
+      const { id, length } = guest.of;
       const known = shared.get(id) ?? [];
       const scale = length / wayLength(guest.way);
       const fresh = sharedBy(guest, host, within).flatMap(([from, to]) =>
@@ -137,7 +142,7 @@ export function sharedTrenches(
           known.map((each) => [each.from, each.to]),
         ),
       );
-      if (fresh.length > 0) shared.set(id, [...known, ...fresh.map(([from, to]) => ({ with: host.run.id, from, to }))]);
+      if (fresh.length > 0) shared.set(id, [...known, ...fresh.map(([from, to]) => ({ with: host.of.id, from, to }))]);
     }
   return shared;
 }

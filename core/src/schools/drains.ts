@@ -7,10 +7,11 @@ import {
   type Perforations,
   type Stone,
 } from '../catalogue/stone';
+import { newRuns } from '../job/edits/manyRuns';
 import { ofKind, type Job } from '../job/job';
 import type { Drain } from '../job/kinds/works/drain';
 import type { DrainField } from '../job/kinds/works/drainField';
-import { fieldQuestion, type School } from './school';
+import { fieldQuestion, wayQuestion, type School } from './school';
 
 type Collecting = Drain | DrainField;
 
@@ -79,4 +80,29 @@ const holes = fieldQuestion<Collecting>({
   set: (drain, side) => ({ ...drain, perforations: side as Perforations }),
 });
 
-export const DRAIN_SCHOOLS: readonly School[] = [stone, fabric, holes];
+const joint = wayQuestion({
+  id: 'stoneJoint',
+  group: 'drain',
+  question: 'Where a pipe leaves the stone?',
+  way: 'buttedInStone',
+  values: { fitting: false, butted: true },
+  sides: [
+    {
+      id: 'fitting',
+      label: 'A fitting',
+      reasons: 'The pipes stay in line whatever the stone does, and no fines get in.',
+    },
+    {
+      id: 'butted',
+      label: 'End to end in the stone, wrapped',
+      reasons:
+        'Nothing to buy: the stone holds both ends, fabric keeps it out of the gap, and what slips by runs into the stone. Not where roots come.',
+    },
+  ],
+  asks: (job) => {
+    const left = new Set(newRuns(job).map(({ from }) => from));
+    return [...drains(job), ...ofKind(job, 'stoneDrain')].some(({ id, here }) => !here && left.has(id));
+  },
+});
+
+export const DRAIN_SCHOOLS: readonly School[] = [stone, fabric, holes, joint];

@@ -204,6 +204,20 @@ describe('by hand', () => {
     expect(rooted(on(smooth, school('glue'), 'pushed'))).toBeGreaterThanOrEqual(rooted(smooth));
   });
 
+  it('pipe butted in the stone takes no fitting there, and fabric round the gap', () => {
+    const job = jobOf(
+      drainOf(),
+      pipe('drain', { length: 9, nominal: 0.1016, material: 'singleWall' }),
+      out({ groundLevel: -2 }),
+    );
+    const butted = on(job, school('stoneJoint'), 'butted');
+    const set = (of: Job): number => netOf(takeOff(of, planJob(of)).parts, 'coupler', 'adapter', 'reducer', 'boot');
+    expect(set(job) - set(butted)).toBe(1);
+    const fabricOf = (of: Job): number => netOf(takeOff(of, planJob(of)).parts, 'fabric');
+    // Twice round 4 in, a foot either way.
+    expect(fabricOf(butted) - fabricOf(job)).toBeCloseTo(1.2 * Math.PI * 0.1016, 6);
+  });
+
   it('corrugated pipe of recycled plastic costs 0.85 of virgin, and is minded in frost; smooth pipe is not made of it', () => {
     const job = on(plain(), school('plastic'), 'recycled');
     const pipes = takeOff(job, planJob(job)).parts.flatMap(({ item }) => (item.type === 'pipe' ? [item] : []));

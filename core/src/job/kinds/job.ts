@@ -101,6 +101,7 @@ export const waysSchema = z
     make: z.enum(MATERIALS),
     gluedJoints: z.boolean(),
     tapedJoints: z.boolean(),
+    buttedInStone: z.boolean(),
     recycled: z.boolean(),
     markingTape: z.boolean(),
     tracer: z.boolean(),
