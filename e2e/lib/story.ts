@@ -97,6 +97,12 @@ export class Story {
       await this.type(sheet.getByRole('textbox', { name: label }).first(), text);
   }
 
+  /** Presses a button of the sheet that is open, by its test id. */
+  async press(testID: string): Promise<void> {
+    await this.tap(this.page.getByTestId('sheet').getByTestId(testID));
+    await lookedAt(this.page);
+  }
+
   /** Opens a thing of the yard's list. */
   async open(name: string): Promise<void> {
     await this.tap(this.page.getByRole('button', { name: begins(`${name},`) }).first());

@@ -13,8 +13,12 @@ export interface Box {
   height: number;
 }
 
+export type Layout = 'portrait' | 'landscape';
+
 const MARGIN = 42;
 const FOOT = 26;
+/** A drawing’s title in one line, with what is left under it. */
+const DRAWING_TITLE = 18;
 export const INK = '#1d1a16';
 export const SOFT = '#5e574c';
 export const LINE = '#b9b09f';
@@ -76,21 +80,43 @@ export class Paper {
   }
 
   /** Begins a page, under its title. */
-  page(title: string, layout: 'portrait' | 'landscape' = 'portrait'): void {
-    this.doc.addPage({ size: this.size === 'a4' ? 'A4' : 'LETTER', layout, margin: 0 });
-    this.titles.push(title);
-    this.y = MARGIN;
+  page(title: string, layout: Layout = 'portrait'): void {
+    this.blank(title, layout);
     this.say(this.job, MARGIN, this.y, { size: 9, colour: SOFT, width: this.width });
     this.y += this.heightOf(this.job, { size: 9, width: this.width }) + 2;
     this.say(title, MARGIN, this.y, { size: 17, weight: 'strong', width: this.width });
     this.y += this.heightOf(title, { size: 17, weight: 'strong', width: this.width }) + 8;
   }
 
+  private blank(title: string, layout: Layout): void {
+    this.doc.addPage({ size: this.size === 'a4' ? 'A4' : 'LETTER', layout, margin: 0 });
+    this.titles.push(title);
+    this.y = MARGIN;
+  }
+
+  /** Begins a page whose title takes one low line, for a drawing that wants the room. */
+  drawingPage(title: string, layout: Layout): void {
+    this.blank(title, layout);
+    const own = { size: 11, weight: 'strong' } as const;
+    this.say(title, MARGIN, this.y, own);
+    const from = MARGIN + this.widthOf(title, own) + 8;
+    const job = { size: 9, colour: SOFT, width: this.width - (from - MARGIN) };
+    this.say(this.job, from, this.y + 1.5, job);
+    this.y += Math.max(this.heightOf(title, own), 1.5 + this.heightOf(this.job, job)) + 4;
+  }
+
+  /** Width and height that are left of such a page under a title of one line. */
+  drawingRoom(layout: Layout): Pick<Box, 'width' | 'height'> {
+    const [narrow, long] = this.size === 'a4' ? [595.28, 841.89] : [612, 792];
+    const [across, down] = layout === 'portrait' ? [narrow, long] : [long, narrow];
+    return { width: across - 2 * MARGIN, height: down - 2 * MARGIN - FOOT - DRAWING_TITLE };
+  }
+
   get title(): string {
     return this.titles.at(-1) ?? '';
   }
 
-  get layout(): 'portrait' | 'landscape' {
+  get layout(): Layout {
     return this.doc.page.width > this.doc.page.height ? 'landscape' : 'portrait';
   }
 

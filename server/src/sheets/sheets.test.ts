@@ -23,6 +23,7 @@ import { serve } from '../testing/serve';
 import { dxfOf } from './dxf';
 import { filesOf } from './files';
 import { landXmlOf } from './landXml';
+import { placedOn, ratioText } from './planOnPaper';
 import { pdfOf, type PdfName } from './set';
 import { pagesOf } from '../testing/readPdf';
 
@@ -57,6 +58,21 @@ describe('PDF', () => {
       }
     },
   );
+
+  it('draws a plan at the largest scale of a rule that goes on its page, its legend beside it where that gives room', () => {
+    const room = { width: 700, height: 480 };
+    const paper = {
+      drawingRoom: (layout: 'portrait' | 'landscape') =>
+        layout === 'landscape' ? room : { width: room.height, height: room.width },
+    };
+    // 46.7 by 36.5 m: 552 by 431 pt at 1:240, more than the 410 that a legend under it leaves.
+    expect(placedOn(paper, 46.7, 36.5, 'us')).toEqual({ layout: 'landscape', legend: 'beside', ratio: 240 });
+    // Long and low: the legend costs nothing under it.
+    expect(placedOn(paper, 58, 20, 'metric')).toEqual({ layout: 'landscape', legend: 'under', ratio: 250 });
+    expect(placedOn(paper, 20, 54, 'metric')).toEqual({ layout: 'portrait', legend: 'under', ratio: 250 });
+    expect(ratioText(96, 'us')).toBe('1/8 in = 1 ft (1:96)');
+    expect(ratioText(240, 'us')).toBe('1 in = 20 ft (1:240)');
+  });
 
   it('is of the paper asked for', async () => {
     const [[a4], [letter]] = [await pages(quillfeather(), 'parts', 'a4'), await pages(quillfeather(), 'parts')];
