@@ -18,7 +18,7 @@ const FLOORS = [
   ['words'],
   ['snags'],
   ['verdict'],
-  ['design', 'storm', 'quantities'],
+  ['design', 'storm', 'quantities', 'simulation'],
   ['api', 'sums', 'formats', 'samples', 'verification', 'field', 'price'],
   ['clearances', 'variants'],
   ['days'],

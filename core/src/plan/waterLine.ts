@@ -22,11 +22,14 @@ const CONTRACTION = 0.62;
  * Head (m) that an adapter's throat costs a flow (m³/s): the jet through it spreads again to the pipe (Borda and Carnot),
  * (1/0.62 − At/A)² Vt²/2g by the velocity in the throat running full. However deep the pipe below runs, so that more rain costs more.
  */
-function throatLoss(run: Run, flow: number): number {
+const throatLoss = (run: Run, flow: number): number => throatHead(run) * flow * flow;
+
+/** The same for 1 m³/s: m per (m³/s)²; 0 without a throat. */
+export function throatHead(run: Run): number {
   const diameter = diameterOf(run);
   if (run.throat === undefined || run.throat >= diameter) return 0;
-  const velocity = flow / ((Math.PI * run.throat ** 2) / 4);
-  return ((1 / CONTRACTION - (run.throat / diameter) ** 2) ** 2 * velocity * velocity) / (2 * GRAVITY);
+  const opening = (Math.PI * run.throat ** 2) / 4;
+  return ((1 / CONTRACTION - (run.throat / diameter) ** 2) / opening) ** 2 / (2 * GRAVITY);
 }
 
 /** Where several pipes come in, as at a downspout's foot in the middle of a line. */
@@ -52,7 +55,9 @@ function exitLoss({ tree, levels, settings }: Layout, index: number): number {
   return invert > highestJoin(landing, settings) ? TURN_FACTS.one90.loss : WYE_LOSS;
 }
 
-type Network = Pick<WaterNetwork, 'inverts' | 'losses' | 'exitLosses' | 'order' | 'runs'> & { slopes: Float64Array };
+export type Network = Pick<WaterNetwork, 'inverts' | 'losses' | 'exitLosses' | 'order' | 'runs'> & {
+  slopes: Float64Array;
+};
 
 /** A layout as the solver of the water line takes it: the same in every rain. */
 const networkOf = step('water network', ({ layout }: { layout: Layout }): Network => {
@@ -85,6 +90,9 @@ const networkOf = step('water network', ({ layout }: { layout: Layout }): Networ
     slopes: floats(tree.runs, (_, index) => slopeOf({ inverts, runs }, index)),
   };
 });
+
+/** A job's pipes as they lie, as a network for whoever sends water through it. Runs and nodes stand in the order of the layout's tree. */
+export const pipesAsLaid = (job: Job, layout: Layout): Network => keptOf(job).ask(networkOf, { layout });
 
 /** One pipe of a run under a flow (m³/s). */
 interface InPipe {

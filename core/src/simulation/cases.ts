@@ -1,0 +1,58 @@
+/** Storms and failures that a job is tried in, one by one. */
+import { OUTFALLS } from '../catalogue/outfalls';
+import { groundInlets, ofKind, rainOf, type Job } from '../job/job';
+import { rarerRain } from '../plan/openings';
+import { rainTable } from '../rain/intensityOfRain';
+import type { Plan } from '../verdict/planJob';
+import type { Failure } from './failing';
+import { stormFrom, type Rainfall, type RainShape } from './rainfall';
+
+export const STORM_RAINS = ['design', 'rarer'] as const;
+export type StormRain = (typeof STORM_RAINS)[number];
+
+export interface StormCase {
+  /** `design`, `rarer`; with what fails after a space: `design blocked basin-1`. */
+  id: string;
+  rain: StormRain;
+  failing: readonly Failure[];
+}
+
+/** How long it rains, s, and how, where nobody has said. */
+export const USUAL_STORM: { length: number; shape: RainShape } = { length: 3600, shape: 'middle' };
+
+/** A storm of a job's own table; null where it has no such rain. */
+export function rainfallOf(job: Job, rain: StormRain, { length, shape } = USUAL_STORM): Rainfall | null {
+  const element = rain === 'design' ? rainOf(job) : rarerRain(job);
+  return element ? stormFrom(rainTable(element), length, shape) : null;
+}
+
+const hasPipe = ({ landings }: Plan, id: string): boolean => (landings[id]?.invert ?? null) !== null;
+
+/** What can fail in a job, each by itself. */
+export function failuresOf(job: Job, plan: Plan): Failure[] {
+  const outs = ofKind(job, 'discharge');
+  return [
+    ...groundInlets(job).map(({ id }): Failure => ({ kind: 'blocked', id })),
+    ...outs.filter(({ form }) => OUTFALLS[form].freezes).map(({ id }): Failure => ({ kind: 'shut', id })),
+    ...outs.filter(({ form }) => OUTFALLS[form].pumps).map(({ id }): Failure => ({ kind: 'power', id })),
+    ...outs
+      .filter(({ form, id }) => OUTFALLS[form].opensOut && !OUTFALLS[form].inChannel && hasPipe(plan, id))
+      .map(({ id, bank, groundLevel }): Failure => ({
+        kind: 'high',
+        id,
+        level: Math.max(groundLevel, bank?.topLevel ?? groundLevel),
+      })),
+    ...ofKind(job, 'downspout')
+      .filter(({ id }) => hasPipe(plan, id))
+      .map(({ id }): Failure => ({ kind: 'off', id })),
+  ];
+}
+
+/** Every rain that the job has, with nothing failing and with each single failure. */
+export function stormCases(job: Job, plan: Plan): StormCase[] {
+  const failures = failuresOf(job, plan);
+  return STORM_RAINS.filter((rain) => rainfallOf(job, rain) !== null).flatMap((rain) => [
+    { id: rain, rain, failing: [] },
+    ...failures.map((failure) => ({ id: `${rain} ${failure.kind} ${failure.id}`, rain, failing: [failure] })),
+  ]);
+}

@@ -1,0 +1,104 @@
+/** All ways out of a job in a storm: at what level each is held, what each lets out, and where that runs on. */
+import { letsInto } from '../catalogue/outfalls';
+import { headOf, type Job } from '../job/job';
+import { resolveSettings } from '../job/settings';
+import type { Layout } from '../plan/layout';
+import type { Plan } from '../verdict/planJob';
+import type { Failure, FailureKind } from './failing';
+import type { Gone } from './over';
+import type { JobPipes } from './pipesOf';
+import { wayOut, type WayOut } from './waysOut';
+
+interface End extends WayOut {
+  index: number;
+  /** Channel drain that it runs on through, by its landing's index; −1 for none. */
+  through: number;
+  /** Runs that end there. */
+  runs: readonly number[];
+  flow: number;
+}
+
+export class Ends {
+  /** Level that each landing is held at, m; NaN of one that is not. */
+  readonly held: Float64Array;
+  private readonly ends: readonly End[];
+
+  constructor(
+    job: Job,
+    layout: Layout,
+    plan: Plan,
+    private readonly pipes: JobPipes,
+  ) {
+    const { landings } = layout.tree;
+    const { soil, settings: own } = headOf(job);
+    const settings = resolveSettings(own);
+    this.held = new Float64Array(landings.length).fill(NaN);
+    this.ends = landings.flatMap((landing, index) => {
+      if (landing.kind !== 'discharge') return [];
+      const runs = pipes.water.runs.flatMap(({ to }, k) => (to === index ? [k] : []));
+      const inverts = runs.map((k) => pipes.water.runs[k]!.invertDown);
+      const invert = inverts.length > 0 ? Math.min(...inverts) : landing.groundLevel;
+      const out = wayOut(landing, { invert, settings, plan: plan.works[landing.id], soil });
+      const through = out.channel === undefined ? -1 : (pipes.indexOf.get(out.channel) ?? -1);
+      return [{ ...out, index, through, runs, flow: 0 }];
+    });
+  }
+
+  /** Levels that lines stand at before it rains, m, with the landing of each. */
+  get standing(): { index: number; level: number }[] {
+    return this.ends.flatMap(({ index, heldAt }) => {
+      const level = heldAt(0);
+      return Number.isNaN(level) ? [] : [{ index, level }];
+    });
+  }
+
+  /** Before the pipes run: levels, and what stores and pumps take out of `enters` (m³/s). */
+  hold(
+    dt: number,
+    enters: Float64Array,
+    gone: Gone,
+    failing: (kind: FailureKind, id: string) => Failure | undefined,
+  ): void {
+    const { water } = this.pipes;
+    for (const { index, discharge, through, heldAt, drains, flow } of this.ends) {
+      const { id } = discharge;
+      const own = failing('shut', id) ? NaN : heldAt(flow);
+      const against = through < 0 ? -Infinity : water.level[through]!;
+      this.held[index] = Math.max(own, against, failing('high', id)?.level ?? -Infinity);
+      if (Number.isNaN(own)) this.held[index] = NaN;
+      const { soaks, pumped } = drains(water.level[index]!, failing('power', id) === undefined);
+      const goes = Math.min(Math.max(0, water.volume[index]! + enters[index]! * dt), (soaks + pumped) * dt);
+      if (goes <= 0) continue;
+      enters[index]! -= goes / dt;
+      if (pumped > 0) gone.pumped += goes;
+      else gone.soaked += goes;
+    }
+  }
+
+  /**
+   * After the pipes have run, `left` m³ having left through all that are held: what runs on through a channel goes in there in the next step,
+   * what a swale on the measured ground takes is handed to `onto`, which says whether it did.
+   */
+  letOut(
+    dt: number,
+    left: number,
+    gone: Gone,
+    to: { through: (index: number, volume: number) => void; onto: (id: string, volume: number) => boolean },
+  ): void {
+    const { water } = this.pipes;
+    gone.out += left;
+    for (const end of this.ends) {
+      if (Number.isNaN(this.held[end.index]!)) {
+        end.flow = 0;
+        continue;
+      }
+      end.flow = 0;
+      for (const k of end.runs) end.flow += water.flow[water.firstFace[k]! + water.cellsOf[k]!]!;
+      const volume = end.flow * dt;
+      if (volume <= 0) continue;
+      if (end.through >= 0) to.through(end.through, volume);
+      else if (letsInto(end.discharge) === undefined || !to.onto(end.discharge.id, volume)) continue;
+      gone.out -= volume;
+    }
+  }
+}

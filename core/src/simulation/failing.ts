@@ -1,0 +1,18 @@
+/** What can fail in a storm, from when to when. */
+export const FAILURES = ['blocked', 'shut', 'power', 'high', 'crushed', 'off'] as const;
+export type FailureKind = (typeof FAILURES)[number];
+
+/**
+ * `blocked`: a grate, by a share of it. `shut`: a way out, frozen or held down. `power`: a pump stands still. `high`: water stands at a way
+ * out at a level, m. `crushed`: a pipe, by a share of its width. `off`: a downspout, off its pipe. Times in s; all the time when absent.
+ */
+export interface Failure {
+  kind: FailureKind;
+  id: string;
+  share?: number;
+  level?: number;
+  from?: number;
+  to?: number;
+}
+
+export const failsAt = ({ from = 0, to = Infinity }: Failure, time: number): boolean => time >= from && time < to;

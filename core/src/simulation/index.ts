@@ -1,0 +1,6 @@
+export { failuresOf, rainfallOf, STORM_RAINS, stormCases, USUAL_STORM, type StormCase, type StormRain } from './cases';
+export { type Failure, type FailureKind } from './failing';
+export { RAIN_SHAPES, type Rainfall, type RainShape } from './rainfall';
+export { WETNESS, type Wetness } from './soak';
+export { runStorm, StormRun, type StormFrame, type StormTold } from './stormRun';
+export { stormSentence } from './words';

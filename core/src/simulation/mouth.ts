@@ -1,0 +1,114 @@
+/**
+ * Where pipes open to the air: an inlet with the water over it, in cells of the ground or in a pool of its own, and every other landing
+ * that water can come up at. What goes down is handed to the pipes for the step; what stands over the rim after it comes up.
+ */
+import type { Landing } from '../job/kinds';
+import type { Settings } from '../job/settings';
+import type { Plan } from '../verdict/planJob';
+import type { JobGround } from './groundOfJob';
+import { takesOf, type Takes } from './inletStore';
+import { giveTo, inCells } from './over';
+import type { PipeFlow } from './pipeFlow';
+
+/** Water over an inlet where no ground is measured stands on so much, m², and runs off over its rim so deep, m: 6 in. */
+export const POOL = 4;
+const RUNS_OFF = 0.15;
+/** Weir over ground, SI. */
+const WEIR = 1.7;
+
+export class Mouth {
+  readonly takes: Takes | null;
+  /** m³ so far: what it took in; and what it passed on or let up. */
+  captured = 0;
+  passed = 0;
+  private readonly rim: number;
+  private readonly spill: number;
+  private readonly edge: number;
+  private readonly passesTo: string | undefined;
+  /** Share of what comes that it catches on a slope. */
+  private readonly caught: number;
+  private pool = 0;
+  private took = 0;
+
+  constructor(
+    readonly landing: Landing,
+    readonly index: number,
+    private readonly ground: JobGround | null,
+    /** Cells of the ground that it stands in; none where no ground is measured. */
+    readonly cells: readonly number[],
+    { plan, settings }: { plan: Plan; settings: Settings },
+  ) {
+    this.takes = takesOf(landing);
+    this.rim = landing.groundLevel;
+    const isInlet = landing.kind === 'basin' || landing.kind === 'channel';
+    const spills = isInlet ? landing.spillLevel : undefined;
+    this.spill = spills === undefined ? this.rim + RUNS_OFF : Math.max(this.rim, spills);
+    this.edge = (isInlet ? landing.spillLength : undefined) ?? settings.spillLength;
+    this.passesTo = isInlet ? landing.passesTo : undefined;
+    const planned = plan.inlets[landing.id];
+    const isSloped = plan.onSlope.has(landing.id) && planned !== undefined && planned.offered > 0;
+    this.caught = isSloped ? planned.taken / planned.offered : 1;
+  }
+
+  /** Water over its rim, m; or where the ground about it lies higher, over that. */
+  get depth(): number {
+    if (this.cells.length === 0) return this.pool / POOL;
+    let most = 0;
+    for (const at of this.cells) most = Math.max(most, this.ground!.flow.depth[at]!);
+    return most;
+  }
+
+  /** m³ in its own pool. */
+  get stored(): number {
+    return this.pool;
+  }
+
+  /** Water comes to it over the ground, or goes down. */
+  give(volume: number): void {
+    if (this.cells.length === 0) this.pool += volume;
+    else giveTo(this.ground!, this.cells, volume);
+  }
+
+  /** m³ that go down in a step of `dt` s, `open` being the share of it that is. */
+  takeIn(water: PipeFlow, dt: number, open: number): number {
+    this.took = 0;
+    const { depth } = this;
+    if (!this.takes || depth <= 0) return 0;
+    const there = this.cells.length === 0 ? this.pool : inCells(this.ground!, this.cells);
+    // It has room up to its rim, and for what runs out of it meanwhile.
+    const leaves = Math.max(0, water.leavingFlow(this.index)) * dt;
+    const room = Math.max(0, water.volumeAt(this.index, this.rim) - water.volume[this.index]! + leaves);
+    // No more than half of what stands there in one step: a shallow sheet is not drained to and fro.
+    this.took = Math.min(there / 2, this.takes(depth) * open * dt, room);
+    if (this.took > 0) this.give(-this.took);
+    return this.took;
+  }
+
+  /** What of its pool runs off over the ground, or by it on a slope, in a step: handed to `passOn` with what takes it. */
+  runOff(dt: number, passOn: (to: string | undefined, volume: number) => void): void {
+    if (this.pool <= 0) return;
+    let goes = this.pool * (1 - this.caught) * Math.min(1, dt);
+    const over = this.rim + (this.pool - goes) / POOL - this.spill;
+    if (over > 0) goes += Math.min(over * POOL, WEIR * this.edge * over ** 1.5 * dt);
+    if (goes <= 0) return;
+    this.pool -= goes;
+    this.passed += goes;
+    passOn(this.passesTo, goes);
+  }
+
+  /** After the pipes have run: what stands in them over the rim, or over the water on it, comes up. Gives what found no ground, m³. */
+  comeUp(water: PipeFlow, isHeld: boolean): number {
+    const { index } = this;
+    const over = this.rim + (this.takes ? this.depth : 0);
+    const isDrowned = !isHeld && water.level[index]! > over + 1e-9;
+    const up = isDrowned ? Math.max(0, water.volume[index]! - water.volumeAt(index, over)) : 0;
+    // What went down and came up again in one step has done neither.
+    this.captured += Math.max(0, this.took - up);
+    this.passed += Math.max(0, up - this.took);
+    if (up <= 0) return 0;
+    water.setLevel(index, over);
+    if (!this.takes && this.cells.length === 0) return up;
+    this.give(up);
+    return 0;
+  }
+}

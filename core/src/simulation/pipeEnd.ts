@@ -1,0 +1,61 @@
+/** What passes a pipe's head or its foot where the water beyond it does not hold it back. */
+import { GRAVITY } from '../units/constants';
+import type { PipeRun } from './pipeGrid';
+import { areaAt, radiusAt, widthAt } from './roundSection';
+
+/** Of a diameter: deeper no free surface is told by its width. */
+const NEARLY_FULL = 0.98;
+
+/** K at a run's foot by how far what stands there covers it: a fitting in the open costs nothing. */
+export function exitLossAt({ exitLoss = 0, invertDown, diameter }: PipeRun, level: number): number {
+  return exitLoss * Math.max(0, Math.min(1, (level - invertDown) / diameter));
+}
+
+/** Critical depth (m) in a pipe's head under water that stands `head` m over its invert before it: head = y + K V²/2g, V² = g A/T. */
+export function criticalUnder(diameter: number, head: number, loss: number): number {
+  const most = Math.min(head, NEARLY_FULL * diameter);
+  if (loss === 0) return most;
+  let [low, high] = [0, most];
+  for (let k = 0; k < 24; k++) {
+    const depth = (low + high) / 2;
+    if (depth + (loss * areaAt(diameter, depth)) / (2 * widthAt(diameter, depth)) > head) high = depth;
+    else low = depth;
+  }
+  return low;
+}
+
+/** A run's head or foot, and K of V²/2g that its water loses before it comes in. */
+export interface RunEnd {
+  run: PipeRun;
+  isHead: boolean;
+  loss: number;
+}
+
+/** Most that passes over lower water, m³/s, with water `head` m over the invert: critical flow; at the foot of a steep pipe, uniform flow. */
+export function mostAt({ run, isHead, loss }: RunEnd, head: number): number {
+  const { diameter, roughness, parallel, invertUp, invertDown, length } = run;
+  const depth = criticalUnder(diameter, head, loss);
+  const area = areaAt(diameter, depth);
+  const speed = (GRAVITY * area) / widthAt(diameter, depth);
+  // Once its crown is under water it runs as from under a gate, by the head that is left.
+  const spare = Math.max(0, head - depth - (loss * speed) / (2 * GRAVITY));
+  const critical = area * Math.sqrt(speed + (2 * GRAVITY * spare) / Math.max(1, loss));
+  const fall = (invertUp - invertDown) / length;
+  if (isHead || fall <= 0) return critical * parallel;
+  const uniform = (area * Math.cbrt(radiusAt(diameter, depth)) ** 2 * Math.sqrt(fall)) / roughness;
+  return Math.max(critical, uniform) * parallel;
+}
+
+/** The same past a throat that costs some of the head: Q = most(head − throat Q²), which one Q fulfils. */
+export function mostPast(end: RunEnd, head: number, throat: number): number {
+  if (throat === 0) return mostAt(end, head);
+  const { parallel } = end.run;
+  let [low, high] = [0, Math.min(mostAt(end, head), parallel * Math.sqrt(head / throat))];
+  for (let k = 0; k < 40; k++) {
+    const flow = (low + high) / 2;
+    const left = head - throat * (flow / parallel) ** 2;
+    if (left > 0 && mostAt(end, left) > flow) low = flow;
+    else high = flow;
+  }
+  return low;
+}

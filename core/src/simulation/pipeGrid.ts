@@ -1,0 +1,165 @@
+/** Pipes between landings, cut into cells with faces between them: what does not change while water runs. */
+import { areaAt, widthAt } from './roundSection';
+
+/** One landing: its floor, its own area up to its rim and over it (m²), and what its leaving run's head loses, K. */
+export interface PipeNode {
+  floor: number;
+  rim: number;
+  area: number;
+  overRim: number;
+  loss: number;
+}
+
+/** One run, or several alike side by side, between two landings by their index; a way out is a landing with no run out. */
+export interface PipeRun {
+  from: number;
+  to: number;
+  length: number;
+  diameter: number;
+  roughness: number;
+  invertUp: number;
+  invertDown: number;
+  parallel: number;
+  /** Head that an adapter’s throat costs at a flow of one pipe, m per (m³/s)²; and K at its foot where what stands there covers it. None when absent. */
+  throat?: number;
+  exitLoss?: number;
+}
+
+/** Cells of a run: at most so long (m), at least so many. */
+const CELL = 3;
+const LEAST_CELLS = 2;
+
+/** How a face is where it meets a landing: the head of a run, its foot, or neither. */
+export const INNER = 0;
+export const HEAD = 1;
+export const FOOT = 2;
+
+export class PipeGrid {
+  /** Cells: first the landings in their order, then the runs' own. Of each run its first cell and how many, and its first face: one more than it has cells. */
+  readonly cells: number;
+  readonly faces: number;
+  readonly firstCell: Int32Array;
+  readonly cellsOf: Int32Array;
+  readonly firstFace: Int32Array;
+  /** Of each cell its floor and its length, m, its width, m, and how many lie side by side; naught of a landing but its floor. */
+  protected readonly bottom: Float64Array;
+  protected readonly length: Float64Array;
+  protected readonly diameter: Float64Array;
+  protected readonly beside: Float64Array;
+  /** Of each face the cells above and below it, its run, its kind, what the water must come over, the length it has, m, and K. */
+  protected readonly up: Int32Array;
+  protected readonly down: Int32Array;
+  protected readonly faceRun: Int32Array;
+  protected readonly faceKind: Uint8Array;
+  protected readonly faceFloor: Float64Array;
+  protected readonly faceLength: Float64Array;
+  protected readonly faceLoss: Float64Array;
+  /** Cells, each before the one that it flows to; and the face that it does so through, −1 for none. */
+  protected readonly order: Int32Array;
+  protected readonly leaving: Int32Array;
+
+  constructor(
+    readonly nodes: readonly PipeNode[],
+    readonly runs: readonly PipeRun[],
+  ) {
+    const counts = runs.map(({ length }) => Math.max(LEAST_CELLS, Math.ceil(length / CELL)));
+    this.cells = nodes.length + counts.reduce((sum, count) => sum + count, 0);
+    this.faces = counts.reduce((sum, count) => sum + count + 1, 0);
+    const ofCells = (): Float64Array => new Float64Array(this.cells);
+    const ofFaces = (): Float64Array => new Float64Array(this.faces);
+    [this.bottom, this.length, this.diameter, this.beside] = [ofCells(), ofCells(), ofCells(), ofCells()];
+    [this.faceFloor, this.faceLength, this.faceLoss] = [ofFaces(), ofFaces(), ofFaces()];
+    [this.up, this.down] = [new Int32Array(this.faces), new Int32Array(this.faces)];
+    [this.faceRun, this.faceKind] = [new Int32Array(this.faces), new Uint8Array(this.faces)];
+    this.cellsOf = Int32Array.from(counts);
+    [this.firstCell, this.firstFace] = [new Int32Array(runs.length), new Int32Array(runs.length)];
+    this.leaving = new Int32Array(this.cells).fill(-1);
+    nodes.forEach(({ floor }, k) => (this.bottom[k] = floor));
+    let [cell, face] = [nodes.length, 0];
+    runs.forEach((run, index) => {
+      const count = counts[index]!;
+      [this.firstCell[index], this.firstFace[index]] = [cell, face];
+      this.layRun(run, index, count);
+      cell += count;
+      face += count + 1;
+    });
+    this.order = this.inOrder();
+  }
+
+  private layRun(run: PipeRun, index: number, count: number): void {
+    const [cell, face] = [this.firstCell[index]!, this.firstFace[index]!];
+    const dx = run.length / count;
+    const slope = (run.invertUp - run.invertDown) / run.length;
+    for (let k = 0; k < count; k++) {
+      this.bottom[cell + k] = run.invertUp - slope * dx * (k + 0.5);
+      this.length[cell + k] = dx;
+      this.diameter[cell + k] = run.diameter;
+      this.beside[cell + k] = run.parallel;
+    }
+    for (let k = 0; k <= count; k++) {
+      const [isHead, isFoot] = [k === 0, k === count];
+      const above = isHead ? run.from : cell + k - 1;
+      const below = isFoot ? run.to : cell + k;
+      this.up[face + k] = above;
+      this.down[face + k] = below;
+      this.leaving[above] = face + k;
+      this.faceRun[face + k] = index;
+      this.faceKind[face + k] = isHead ? HEAD : isFoot ? FOOT : INNER;
+      this.faceLength[face + k] = isHead || isFoot ? dx / 2 : dx;
+      // Where a pipe rises against its flow its higher end bars it.
+      this.faceFloor[face + k] = isHead
+        ? run.invertUp
+        : isFoot
+          ? Math.max(run.invertDown, Math.min(this.bottom[above]!, run.invertUp))
+          : Math.max(this.bottom[above]!, this.bottom[below]!);
+      this.faceLoss[face + k] = isHead ? this.nodes[run.from]!.loss : 0;
+    }
+  }
+
+  /** Each cell before the one that it flows to. */
+  private inOrder(): Int32Array {
+    const { cells } = this;
+    const waits = new Int32Array(cells);
+    for (let k = 0; k < this.up.length; k++) waits[this.down[k]!]!++;
+    const order = new Int32Array(cells);
+    let filled = 0;
+    for (let k = 0; k < cells; k++) if (waits[k] === 0) order[filled++] = k;
+    for (let k = 0; k < filled; k++) {
+      const face = this.leaving[order[k]!]!;
+      if (face >= 0 && --waits[this.down[face]!]! === 0) order[filled++] = this.down[face]!;
+    }
+    if (filled < cells) throw new Error('Pipes lead round in a loop.');
+    return order;
+  }
+
+  /** Volume of a cell at a level, m³. */
+  volumeAt(cell: number, level: number): number {
+    const depth = level - this.bottom[cell]!;
+    if (cell >= this.nodes.length) return this.beside[cell]! * this.length[cell]! * areaAt(this.diameter[cell]!, depth);
+    if (depth <= 0) return 0;
+    const { rim, area, overRim } = this.nodes[cell]!;
+    return area * depth + Math.max(0, level - Math.max(rim, this.bottom[cell]!)) * overRim;
+  }
+
+  /** Surface of a cell at a level, m²: the slope of its volume. */
+  surfaceAt(cell: number, level: number): number {
+    const depth = level - this.bottom[cell]!;
+    if (cell >= this.nodes.length)
+      return this.beside[cell]! * this.length[cell]! * widthAt(this.diameter[cell]!, depth);
+    const { rim, area, overRim } = this.nodes[cell]!;
+    return depth < 0 ? 0 : level > rim ? area + overRim : area;
+  }
+
+  /** What a pipe's cell would hold, and its surface, if it were as wide above its half as it is there: what bends up. */
+  protected upward(cell: number, level: number): { volume: number; surface: number } {
+    const half = this.bottom[cell]! + this.diameter[cell]! / 2;
+    if (level <= half) return { volume: this.volumeAt(cell, level), surface: this.surfaceAt(cell, level) };
+    const surface = this.beside[cell]! * this.length[cell]! * this.diameter[cell]!;
+    return { volume: this.volumeAt(cell, half) + surface * (level - half), surface };
+  }
+
+  /** Depth from which a cell's surface is one to reckon with, m. */
+  protected seenFrom(cell: number): number {
+    return cell < this.nodes.length ? 0 : this.diameter[cell]! / 20;
+  }
+}

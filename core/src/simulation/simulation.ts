@@ -1,0 +1,236 @@
+/**
+ * A storm over a job, step by step: rain onto roofs and ground, over the ground to inlets, down those into pipes, through pipes to ways out,
+ * and back up where a line is full. What goes from one part to another goes by volumes, so that none is lost.
+ */
+import { cellAt, cellsAlong } from '../ground/grid';
+import { headOf, ofKind, type Job } from '../job/job';
+import type { Landing, Surface } from '../job/kinds';
+import { placeOfLanding } from '../job/places';
+import { resolveSettings } from '../job/settings';
+import { layOut, type Layout } from '../plan/layout';
+import { centreOf, type Place } from '../site/place';
+import type { Plan } from '../verdict/planJob';
+import { closed, type Balance } from './balance';
+import { Ends } from './ends';
+import { failsAt, type Failure, type FailureKind } from './failing';
+import { jobGround, type JobGround } from './groundOfJob';
+import { Lags } from './lags';
+import { Mouth, POOL } from './mouth';
+import { giveTo, NOTHING_GONE } from './over';
+import { Peaks } from './peaks';
+import { pipesOf, type JobPipes } from './pipesOf';
+import { depthIn, type Rainfall } from './rainfall';
+import { Shedding } from './shedding';
+import type { Wetness } from './soak';
+
+export interface StormIn {
+  rain: Rainfall;
+  wetness: Wetness;
+  failing: readonly Failure[];
+  /** s a step; and cells of the ground at most. */
+  step?: number;
+  cells?: number;
+}
+
+const STEP = 2;
+const CELLS = 4000;
+
+export class Simulation {
+  time = 0;
+  readonly pipes: JobPipes;
+  readonly ground: JobGround | null;
+  readonly mouths: readonly Mouth[];
+  readonly peaks: Peaks;
+  readonly dt: number;
+  /** Steps in which the pipes' water was hard to find. */
+  hard = 0;
+  private readonly layout: Layout;
+  private readonly shedding: Shedding;
+  private readonly ends: Ends;
+  private readonly lags: Lags;
+  private readonly mouthOf: ReadonlyMap<string, Mouth>;
+  private readonly enters: Float64Array;
+  private readonly gone = { ...NOTHING_GONE };
+  private readonly fixed: readonly { to: string | null; flow: number }[];
+  private readonly stood: number;
+
+  constructor(
+    job: Job,
+    plan: Plan,
+    private readonly given: StormIn,
+  ) {
+    const here = plan.here ?? job;
+    this.dt = given.step ?? STEP;
+    this.layout = layOut(here);
+    const settings = resolveSettings(headOf(here).settings);
+    this.ground = jobGround(here, { cells: given.cells ?? CELLS, wetness: given.wetness });
+    this.shedding = new Shedding(job, (surface) => this.isGrounded(job, surface), given.wetness);
+    this.pipes = pipesOf(here, this.layout, (landing) => this.overRim(landing));
+    const { landings } = this.layout.tree;
+    // A fitting under the ground is closed.
+    this.mouths = landings.flatMap((landing, index) =>
+      landing.kind === 'junction'
+        ? []
+        : [new Mouth(landing, index, this.ground, this.cellsOf(landing), { plan, settings })],
+    );
+    this.mouthOf = new Map(this.mouths.map((mouth) => [mouth.landing.id, mouth]));
+    this.ends = new Ends(here, this.layout, plan, this.pipes);
+    this.lags = new Lags(here);
+    this.fixed = ofKind(here, 'fixedFlow').flatMap(({ flow, feeds }): { to: string | null; flow: number }[] => {
+      const whole = feeds.reduce((sum, { share }) => sum + share, 0);
+      return whole === 0 ? [{ to: null, flow }] : feeds.map(({ to, share }) => ({ to, flow: (flow * share) / whole }));
+    });
+    this.enters = new Float64Array(landings.length);
+    this.peaks = new Peaks(this, settings);
+    this.fill();
+    this.stood = this.pipes.water.stored;
+  }
+
+  private isOn(place: Place | undefined): boolean {
+    const { ground } = this;
+    const at = ground && place ? cellAt(ground.grid, place) : -1;
+    return at >= 0 && !Number.isNaN(ground!.grid.levels[at]!);
+  }
+
+  /** Whether the measured ground carries a surface's rain: it lies on it, or what it sheds to does. */
+  private isGrounded(job: Job, { outline, cover, feeds }: Surface): boolean {
+    if (outline) return this.isOn(centreOf(outline));
+    if (cover === 'roof') return false;
+    return feeds.some(({ to }) => this.isOn(placeOfLanding(job.elements.get(to))));
+  }
+
+  /** Ground that water spreads over once it has come up through a landing, m². */
+  private overRim(landing: Landing): number {
+    if (landing.kind === 'junction') return 0;
+    const cells = this.cellsOf(landing);
+    return cells.length > 0 ? cells.length * this.ground!.flow.area : POOL;
+  }
+
+  /** Cells of the ground that a landing stands in: beside a wall the nearest one that water can stand in. */
+  private cellsOf(landing: Landing): number[] {
+    if (!this.ground) return [];
+    const { grid } = this.ground;
+    const isGround = (at: number): boolean => at >= 0 && grid.kinds[at] === 0 && !Number.isNaN(grid.levels[at] ?? NaN);
+    if ((landing.kind === 'channel' || landing.kind === 'stoneDrain') && landing.way)
+      return [...new Set(cellsAlong(grid, landing.way))].filter(isGround);
+    const place = placeOfLanding(landing);
+    const at = place ? cellAt(grid, place) : -1;
+    if (at < 0) return [];
+    return [0, 1, -1, grid.cols, -grid.cols]
+      .map((by) => at + by)
+      .filter(isGround)
+      .slice(0, 1);
+  }
+
+  /** Water that stands in the lines before it rains, behind pop-ups and drowned ends. */
+  private fill(): void {
+    const { water } = this.pipes;
+    const raise = (cell: number, level: number): void => {
+      if (level > water.level[cell]!) water.setLevel(cell, level);
+    };
+    const behind = ({ index, level }: { index: number; level: number }): void => {
+      water.runs.forEach((run, k) => {
+        if (run.to !== index || run.invertDown >= level) return;
+        for (let cell = 0; cell < water.cellsOf[k]!; cell++) raise(water.firstCell[k]! + cell, level);
+        if (run.invertUp >= level) return;
+        raise(run.from, level);
+        behind({ index: run.from, level });
+      });
+    };
+    this.ends.standing.forEach(behind);
+  }
+
+  private readonly failing = (kind: FailureKind, id: string): Failure | undefined =>
+    this.given.failing.find((each) => each.kind === kind && each.id === id && failsAt(each, this.time));
+
+  /** Hands water (m³) to what takes it: over the ground it stands over a grate first; down a leader or out of a pipe it goes straight in. */
+  private readonly deliver = (id: string | undefined, volume: number): void => {
+    if (id === undefined) this.gone.ranOff += volume;
+    else if (!this.lags.take(id, volume)) {
+      const index = this.pipes.indexOf.get(id);
+      const mouth = this.mouthOf.get(id);
+      if (index === undefined) this.gone.unled += volume;
+      else if (mouth?.takes) mouth.give(volume);
+      else this.enters[index]! += volume / this.dt;
+    }
+  };
+
+  /** What a gutter spills, or a leader that is off its pipe: onto the ground where it stands, or where somebody has said. */
+  private readonly overGutter = (id: string, volume: number): void => {
+    const mouth = this.mouthOf.get(id);
+    if (mouth?.landing.kind === 'downspout' && mouth.landing.spillsTo !== undefined)
+      this.deliver(mouth.landing.spillsTo, volume);
+    else if (!this.onto(id, volume)) this.gone.overGutters += volume;
+  };
+
+  private readonly onto = (id: string, volume: number): boolean => {
+    const cells = this.mouthOf.get(id)?.cells ?? [];
+    if (cells.length === 0) return false;
+    giveTo(this.ground!, cells, volume);
+    return true;
+  };
+
+  /** One step of `dt` s. */
+  step(): void {
+    const { dt, gone, enters } = this;
+    const { water } = this.pipes;
+    const rain = depthIn(this.given.rain, this.time, dt);
+    this.shed(rain);
+    this.lags.step(dt, this.deliver);
+    this.ground?.rain(rain, dt);
+    this.ground?.flow.run(dt);
+    for (const mouth of this.mouths) {
+      const blocked = this.failing('blocked', mouth.landing.id);
+      const open = blocked ? 1 - (blocked.share ?? 1) : 1;
+      enters[mouth.index]! += mouth.takeIn(water, dt, open) / dt;
+      mouth.runOff(dt, this.deliver);
+    }
+    this.ends.hold(dt, enters, gone, this.failing);
+    const left = water.step(dt, enters, this.ends.held);
+    enters.fill(0);
+    if (!water.converged) this.hard++;
+    this.ends.letOut(dt, left, gone, {
+      through: (index, volume) => (enters[index]! += volume / dt),
+      onto: this.onto,
+    });
+    for (const mouth of this.mouths) {
+      // A lid that is frozen down lets nothing up either.
+      const isClosed =
+        !Number.isNaN(this.ends.held[mouth.index]!) || this.failing('shut', mouth.landing.id) !== undefined;
+      gone.ranOff += mouth.comeUp(water, isClosed);
+    }
+    this.time += dt;
+    this.peaks.note();
+  }
+
+  private shed(rain: number): void {
+    const { dt, gone } = this;
+    const delivery = {
+      to: this.deliver,
+      unled: (_: string, volume: number) => void (gone.unled += volume),
+      overGutter: this.overGutter,
+    };
+    this.shedding.step(rain, dt, delivery, (id) => this.failing('off', id) !== undefined);
+    for (const { to, flow } of this.fixed) {
+      gone.fixed += flow * dt;
+      if (to === null) gone.unled += flow * dt;
+      else this.deliver(to, flow * dt);
+    }
+  }
+
+  get balance(): Balance {
+    const shed = this.shedding.sums;
+    const { gone, ground, dt } = this;
+    const waits = this.enters.reduce((sum, flow) => sum + flow * dt, 0);
+    const over = this.mouths.reduce((sum, { stored }) => sum + stored, 0) + this.lags.stored + waits;
+    return closed({
+      ...gone,
+      fell: shed.fell + (ground?.fell ?? 0),
+      wetted: shed.wetted + (ground?.wetted ?? 0),
+      soaked: shed.soaked + (ground?.soaked ?? 0) + gone.soaked,
+      overEdge: ground?.flow.left ?? 0,
+      // What stood there before it rained is neither.
+      stored: shed.stored + (ground?.flow.stored ?? 0) + over + this.pipes.water.stored - this.stood,
+    });
+  }
+}

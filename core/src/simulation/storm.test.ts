@@ -1,0 +1,134 @@
+/** Whole storms over whole yards: nothing lost, more rain no better, and what is blocked seen. */
+import { headOf, rainOf, type Job } from '../job/job';
+import { rainTable } from '../rain/intensityOfRain';
+import { brackenfold, quillfeather } from '../samples';
+import { basin, channel, face, ground, jobOf, out, pipe, rain, spout } from '../testing/parts';
+import { seededJob } from '../trial/seeded';
+import { seededWhole } from '../trial/seededWhole';
+import { planJob } from '../verdict/planJob';
+import { failuresOf, rainfallOf, stormCases } from './cases';
+import type { Failure } from './failing';
+import { depthOfRain, RAIN_SHAPES, stormFrom, twice, type Rainfall } from './rainfall';
+import { runStorm, type StormTold } from './stormRun';
+import { stormSentence } from './words';
+
+const storm = (job: Job, failing: readonly Failure[] = [], fall?: Rainfall): StormTold =>
+  runStorm(job, planJob(job), { rain: fall ?? rainfallOf(job, 'design')!, wetness: 'ordinary', failing, cells: 1500 });
+const peakAt = (told: StormTold, id: string): number => told.landings.find((each) => each.id === id)!.peak;
+
+it('the balance of all water closes on every yard, whatever fails', () => {
+  let failed = 0;
+  for (let seed = 1; seed <= 24; seed++)
+    for (const job of [seededWhole(seed), seededJob(seed, 'calm')]) {
+      const plan = planJob(job);
+      const failing = failuresOf(job, plan).filter((_, k) => (seed + k) % 3 === 0);
+      failed += failing.length;
+      const table = rainTable(rainOf(plan.here!));
+      const fall = stormFrom(table, 900, RAIN_SHAPES[seed % RAIN_SHAPES.length]!);
+      const told = runStorm(job, plan, { rain: fall, wetness: 'ordinary', failing, cells: 600, length: 1200 });
+      expect([seed, told.balance.error < 1e-9]).toEqual([seed, true]);
+      for (const each of told.landings) expect(each.peak).toBeGreaterThanOrEqual(0);
+    }
+  expect(failed).toBeGreaterThan(20);
+}, 120_000);
+
+it('a storm brings the table’s depth, however it is laid out, and twice that the second time', () => {
+  const table = rainTable(rainOf(quillfeather()));
+  const depths = RAIN_SHAPES.map((shape) => depthOfRain(stormFrom(table, 3600, shape)));
+  for (const depth of depths) expect(depth).toBeCloseTo(depths[0]!, 9);
+  const peakOf = ({ intensities, step }: Rainfall): number => intensities.indexOf(Math.max(...intensities)) * step;
+  expect(peakOf(stormFrom(table, 3600, 'front'))).toBeLessThan(1200);
+  expect(peakOf(stormFrom(table, 3600, 'late'))).toBeGreaterThan(2400);
+  expect(depthOfRain(twice(stormFrom(table, 3600, 'block'), 7200))).toBeCloseTo(2 * depths[0]!, 9);
+});
+
+describe('a patio of 300 m² that sheds to a basin with a sill 0.1 m over it', () => {
+  const yard = (): Job =>
+    jobOf(
+      rain(),
+      ground(300, 'basin'),
+      basin({ sillLevel: 0.1, spillLevel: 0.12 }),
+      pipe('basin', { length: 15 }),
+      out(),
+    );
+
+  it('stands higher in more rain, and over the sill when its grate is full of leaves', () => {
+    const peaks = [1, 1.5, 2, 3].map((more) => {
+      const fall = { step: 60, intensities: new Array<number>(30).fill(4e-5 * more) };
+      return peakAt(storm(yard(), [], fall), 'basin');
+    });
+    expect([...peaks].sort((a, b) => a - b)).toEqual(peaks);
+    const blocked = storm(yard(), [{ kind: 'blocked', id: 'basin' }]);
+    expect(blocked.doors[0]!.margin).toBeLessThan(0);
+    const half = storm(yard(), [{ kind: 'blocked', id: 'basin', share: 0.5 }]);
+    expect(peakAt(half, 'basin')).toBeGreaterThan(peakAt(storm(yard()), 'basin'));
+    expect(peakAt(half, 'basin')).toBeLessThan(peakAt(blocked, 'basin'));
+    expect(stormSentence(yard(), { rain: 'design', failing: [{ kind: 'blocked', id: 'basin' }] }, blocked)).toMatch(
+      /^In the design storm with Basin blocked water stands \d+\smm over the sill of Basin at 0:\d\d/,
+    );
+  });
+
+  it('is as it was once what was blocked is open again', () => {
+    const cleared = storm(yard(), [{ kind: 'blocked', id: 'basin', from: 0, to: 60 }]);
+    expect(peakAt(cleared, 'basin')).toBeCloseTo(peakAt(storm(yard()), 'basin'), 3);
+  });
+});
+
+it('a way out that is shut sends its water up where it went in', () => {
+  const job = jobOf(
+    rain(),
+    ground(120, 'basin'),
+    basin(),
+    face(60, 'spout'),
+    spout(),
+    pipe('spout', { to: 'basin', length: 5 }),
+    pipe('basin', { length: 15 }),
+    out({ form: 'popup', receiving: 'lawn' }),
+  );
+  const [open, shut] = [storm(job), storm(job, [{ kind: 'shut', id: 'out' }])];
+  expect(open.balance.out).toBeGreaterThan(0);
+  expect(shut.balance.out).toBe(0);
+  expect(shut.landings.find(({ id }) => id === 'basin')!.passed).toBeGreaterThan(1);
+  expect(shut.runs.every(({ secondsUnderPressure }) => secondsUnderPressure > 600)).toBe(true);
+});
+
+it('a pump lifts what comes and starts and stops; without power it runs over', () => {
+  const job = jobOf(
+    rain(),
+    ground(40, 'channel'),
+    channel(),
+    pipe('channel', { length: 6 }),
+    out({ form: 'pump', groundLevel: 0 }),
+  );
+  const [on, off] = [storm(job), storm(job, [{ kind: 'power', id: 'out' }])];
+  expect(on.balance.pumped).toBeGreaterThan(0.5);
+  expect(off.balance.pumped).toBe(0);
+  expect(off.balance.ranOff).toBeGreaterThan(0.5);
+});
+
+it('a yard with nothing in it, no pipe or no level but one is rained on all the same', () => {
+  const level = { id: 'level', kind: 'spotLevel', name: 'A', level: 0, place: { east: 0, north: 0 } } as const;
+  for (const job of [jobOf(rain()), jobOf(rain(), basin(), ground(50, 'basin')), jobOf(rain(), level)]) {
+    const told = storm(job);
+    expect(told.balance.error).toBeLessThan(1e-9);
+    expect(told.reached).toBe(told.length);
+  }
+});
+
+it('every case of a sample has a name of its own, and its ponds dry or are told to stand', () => {
+  const job = brackenfold();
+  const cases = stormCases(job, planJob(job));
+  expect(new Set(cases.map(({ id }) => id)).size).toBe(cases.length);
+  const told = runStorm(job, planJob(job), {
+    rain: rainfallOf(job, 'design')!,
+    wetness: 'dry',
+    failing: [],
+    cells: 700,
+  });
+  expect(headOf(job).name).toBeTruthy();
+  expect(told.ponds.length).toBeGreaterThan(0);
+  for (const { deepest, at, dryAt } of told.ponds) {
+    expect(deepest).toBeGreaterThanOrEqual(0.03);
+    expect(dryAt === null || dryAt > at).toBe(true);
+  }
+});

@@ -1,0 +1,190 @@
+/** A storm told as it goes: pictures at even times, and at its end what was highest, where and when. */
+import { placeOf } from '../ground/grid';
+import { around } from '../ground/ponds';
+import type { Job } from '../job/job';
+import type { Place } from '../site/place';
+import type { Plan } from '../verdict/planJob';
+import type { Balance } from './balance';
+import { lengthOfRain, type Rainfall } from './rainfall';
+import { Simulation, type StormIn } from './simulation';
+import { Watched, type DoorWatched } from './watched';
+
+/** Everything at one time: by landing the water's level, m, and what stands over it; by run how full it is; by cell how deep, mm, 255 at most. */
+export interface StormFrame {
+  /** s */
+  time: number;
+  /** m/s of rain. */
+  rain: number;
+  levels: Float32Array;
+  depths: Float32Array;
+  fullness: Float32Array;
+  flows: Float32Array;
+  ground: Uint8Array | null;
+}
+
+export interface StormGrid {
+  cols: number;
+  rows: number;
+  cell: number;
+  east: number;
+  north: number;
+}
+
+export interface PondSeen {
+  place: Place;
+  /** m, when it was so deep, s, and from when on it is gone; null where it still stands at the end. */
+  deepest: number;
+  at: number;
+  dryAt: number | null;
+}
+
+export interface StormTold {
+  rain: Rainfall;
+  /** s that it went on for, and how far it came. */
+  length: number;
+  reached: number;
+  balance: Balance;
+  /** Landings and runs in the order of the frames' figures. */
+  landings: readonly { id: string; peak: number; at: number; captured: number; passed: number; secondsOver: number }[];
+  runs: readonly { id: string; fullest: number; secondsUnderPressure: number }[];
+  doors: readonly DoorWatched[];
+  ponds: readonly PondSeen[];
+  grid: StormGrid | null;
+  frames: readonly StormFrame[];
+  /** Steps in which the pipes’ water was hard to find. */
+  hard: number;
+}
+
+/** Pictures in a storm. */
+const FRAMES = 90;
+/** After the rain, s: an hour. */
+export const AFTER = 3600;
+/** A day of rain is the longest that is followed, s. */
+export const LONGEST = 86_400;
+/** Ponds shallower than so are not told, m; and how many are. */
+const POND = 0.03;
+const DRY = 0.005;
+const TOLD = 8;
+
+export class StormRun {
+  readonly simulation: Simulation;
+  readonly length: number;
+  readonly frames: StormFrame[] = [];
+  private readonly watched: Watched;
+  private readonly every: number;
+
+  /** `length`: s, with what comes after the rain; an hour after it where nothing is said. */
+  constructor(
+    job: Job,
+    plan: Plan,
+    private readonly given: StormIn & { length?: number },
+  ) {
+    this.simulation = new Simulation(job, plan, given);
+    this.length = Math.min(LONGEST, given.length ?? lengthOfRain(given.rain) + AFTER);
+    this.every = this.length / FRAMES;
+    this.watched = new Watched(plan.here ?? job, this.simulation.ground, this.simulation.mouths);
+    this.picture();
+  }
+
+  get isOver(): boolean {
+    return this.simulation.time >= this.length;
+  }
+
+  /** Goes on to the next picture. */
+  advance(): void {
+    const { simulation } = this;
+    const until = Math.min(this.length, this.frames.length * this.every);
+    while (simulation.time < until) {
+      simulation.step();
+      this.watched.note(simulation.time);
+    }
+    this.picture();
+  }
+
+  private picture(): void {
+    const { time, pipes, mouths, ground } = this.simulation;
+    const { water } = pipes;
+    const depths = new Float32Array(pipes.ids.length);
+    for (const mouth of mouths)
+      depths[mouth.index] = mouth.takes
+        ? mouth.depth
+        : Math.max(0, water.level[mouth.index]! - mouth.landing.groundLevel);
+    const { step, intensities } = this.given.rain;
+    this.frames.push({
+      time,
+      rain: intensities[Math.min(intensities.length, Math.floor(time / step))] ?? 0,
+      levels: Float32Array.from(pipes.ids, (_, k) => water.level[k]!),
+      depths,
+      fullness: Float32Array.from(pipes.runIds, (_, k) => water.fullness(k)),
+      flows: Float32Array.from(pipes.runIds, (_, k) => water.flow[water.firstFace[k]! + water.cellsOf[k]!]!),
+      ground: ground && Uint8Array.from(ground.flow.depth, (depth) => Math.min(255, Math.round(depth * 1000))),
+    });
+  }
+
+  get told(): StormTold {
+    const { pipes, peaks, mouths, ground, balance, time, hard } = this.simulation;
+    const byIndex = new Map(mouths.map((mouth) => [mouth.index, mouth]));
+    const grid = ground && (({ cols, rows, cell, east, north }) => ({ cols, rows, cell, east, north }))(ground.grid);
+    return {
+      rain: this.given.rain,
+      length: this.length,
+      reached: time,
+      balance,
+      landings: pipes.ids.map((id, k) => ({
+        id,
+        peak: peaks.depth[k]!,
+        at: peaks.at[k]!,
+        captured: byIndex.get(k)?.captured ?? 0,
+        passed: byIndex.get(k)?.passed ?? 0,
+        secondsOver: peaks.over[k]!,
+      })),
+      runs: pipes.runIds.map((id, k) => ({ id, fullest: peaks.fullest[k]!, secondsUnderPressure: peaks.pressed[k]! })),
+      doors: this.watched.doors.map(({ id, sill, margin, at }) => ({ id, sill, margin, at })),
+      ponds: this.ponds(),
+      grid,
+      frames: [...this.frames],
+      hard,
+    };
+  }
+
+  /** Joined cells that stood deeper than is worth a word, each by its deepest. */
+  private ponds(): PondSeen[] {
+    const { ground, peaks } = this.simulation;
+    if (!ground) return [];
+    const { grid } = ground;
+    const seen = new Uint8Array(grid.levels.length);
+    const found: PondSeen[] = [];
+    for (const start of ground.flow.cells) {
+      if (seen[start] || peaks.ground[start]! < POND) continue;
+      seen[start] = 1;
+      const cells = [start];
+      for (const at of cells)
+        for (const beside of around(grid, at))
+          if (!seen[beside] && peaks.ground[beside]! >= POND) {
+            seen[beside] = 1;
+            cells.push(beside);
+          }
+      const deepest = cells.reduce((most, at) => (peaks.ground[at]! > peaks.ground[most]! ? at : most));
+      found.push({
+        place: placeOf(grid, deepest),
+        deepest: peaks.ground[deepest]!,
+        at: peaks.groundAt[deepest]!,
+        dryAt: this.dryFrom(deepest),
+      });
+    }
+    return found.sort((a, b) => b.deepest - a.deepest).slice(0, TOLD);
+  }
+
+  /** Time (s) of the first picture from which on a cell is dry; null where it is not at the end. */
+  private dryFrom(cell: number): number | null {
+    const last = this.frames.findLastIndex(({ ground }) => ground![cell]! > DRY * 1000);
+    return this.frames[last + 1]?.time ?? null;
+  }
+}
+
+/** A whole storm at once. */
+export function runStorm(job: Job, plan: Plan, given: StormIn & { length?: number }): StormTold {
+  const run = new StormRun(job, plan, given);
+  while (!run.isOver) run.advance();
+  return run.told;
+}
