@@ -1,8 +1,16 @@
 /** The highest that everything came to in a storm, and when. */
 import type { Settings } from '../job/settings';
-import type { Simulation } from './simulation';
+import type { JobGround } from './groundOfJob';
+import type { Mouth } from './mouth';
+import type { JobPipes } from './pipesOf';
 
-type Watched = Pick<Simulation, 'mouths' | 'pipes' | 'ground' | 'dt'> & { readonly time: number };
+interface Watched {
+  readonly mouths: readonly Mouth[];
+  readonly pipes: JobPipes;
+  readonly ground: JobGround | null;
+  readonly dt: number;
+  readonly time: number;
+}
 
 export class Peaks {
   /** By landing: highest water over its rim or the ground there, m; when, s; and s with more over it than is allowed. */
