@@ -3,4 +3,4 @@ export { type Failure, type FailureKind } from './failing';
 export { RAIN_SHAPES, type Rainfall, type RainShape } from './rainfall';
 export { WETNESS, type Wetness } from './soak';
 export { runStorm, StormRun, type StormFrame, type StormTold } from './stormRun';
-export { stormSentence } from './words';
+export { failureWords, stormSentence } from './words';

@@ -36,7 +36,7 @@ export function LayerTable({ layers, asked, onAsk }: Props) {
   const { job } = useJob();
   const styles = useStyles(make);
   return (
-    <View role="table" aria-label="Layers of defence">
+    <View role="table" aria-label="What gives way first">
       <View style={styles.head} role="row">
         <View style={styles.first} role="columnheader" />
         {layers.cases.map((id) => {

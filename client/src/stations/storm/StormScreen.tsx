@@ -17,6 +17,7 @@ import type { Asked } from './asked';
 import { CaseList } from './CaseList';
 import { CellWorking } from './CellWorking';
 import { LayerTable } from './LayerTable';
+import { StormOverTime } from './rain/StormOverTime';
 
 export function StormScreen() {
   const { job, plan } = useJob();
@@ -35,7 +36,13 @@ export function StormScreen() {
       contentContainerStyle={{ padding: SPACE.l, gap: SPACE.l, maxWidth: wide ? 1600 : 700, width: '100%' }}
       testID="storm"
     >
-      <Text kind="title">Layers of defence</Text>
+      {rainOf(job) && layers !== null && layers.layers.length > 0 && (
+        <>
+          <Text kind="title">Rain on this yard</Text>
+          <StormOverTime onGo={(id) => go('storm', id)} />
+        </>
+      )}
+      <Text kind="title">What gives way first</Text>
       {!rainOf(job) ? (
         <View style={{ gap: SPACE.m, alignItems: 'flex-start' }}>
           <Text>Choose a rain first: without one nothing can be tried.</Text>
