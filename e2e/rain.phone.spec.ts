@@ -28,6 +28,19 @@ test('a grate is blocked, the storm is played again, and what it comes to is sai
   await expect(page.getByTestId('sheet')).toContainText('Lawn basin');
 });
 
+test('every failure is tried, the worst stands first and is watched by a tap', async ({ page }) => {
+  test.slow();
+  await page.goto('/job/quillfeather/storm');
+  await expect(page.getByTestId('storm-picture')).toBeVisible({ timeout: 30_000 });
+  await page.getByTestId('storm-try-all').tap();
+  const tried = page.getByTestId('storm-tried');
+  await expect(tried).toContainText('All 14 were tried', { timeout: 90_000 });
+  const first = tried.getByRole('button').first();
+  await expect(first).toContainText('In the 100-year storm with Kennel door drain blocked');
+  await first.tap();
+  await expect(page.getByTestId('storm-sentence')).toContainText('with Kennel door drain blocked', { timeout: 30_000 });
+});
+
 test('a longer storm onto soaked ground sinks in less', async ({ page }) => {
   await page.goto('/job/quillfeather/storm');
   const sums = page.getByText(/ sank into the ground/);

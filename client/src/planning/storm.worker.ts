@@ -3,10 +3,13 @@ import { Elements, type Element, type Job, type Plan } from '@katabasis/core';
 import {
   failuresOf,
   failureWords,
+  rankCases,
   rainfallOf,
   StormRun,
   stormSentence,
+  worseFirst,
   type Failure,
+  type Ranked,
   type RainShape,
   type StormFrame,
   type StormRain,
@@ -80,6 +83,20 @@ const worker = {
     if (state.off) return null;
     const { frames: _told, ...told } = storm.told;
     return { ...told, sentence: stormSentence(job, { rain, failing }, storm.told) };
+  },
+  /** Tries every rain with every single failure, and tells those that are over, the worst first. */
+  rank: async (yard: SentYard, ask: number, onCase: (ranked: readonly Ranked[], of: number) => void): Promise<void> => {
+    const state = { off: false };
+    asked.set(ask, state);
+    const { job, plan } = planned(yard);
+    const all: Ranked[] = [];
+    for (const { ranked, of } of rankCases(job, plan)) {
+      all.push(ranked);
+      onCase(all.sort(worseFirst), of);
+      await breath();
+      if (state.off) break;
+    }
+    asked.delete(ask);
   },
   callOff: (ask: number): void => {
     const state = asked.get(ask);

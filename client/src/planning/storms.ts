@@ -1,6 +1,6 @@
 /** A storm over the job in hand, told as it goes: its pictures, how far it came, and at the end what came of it. */
 import type { Element, Job } from '@katabasis/core';
-import type { StormFrame } from '@katabasis/core/simulation';
+import type { Ranked, StormFrame } from '@katabasis/core/simulation';
 import { proxy, wrap, type Remote } from 'comlink';
 import type { Askable, AskedStorm, SentYard, StormOutcome, StormWorker } from './storm.worker';
 
@@ -53,6 +53,21 @@ export async function runStorm(
   };
   const outcome = await Promise.race([worker.run(sent(job), asked, ask, proxy(onFrame)), lost]);
   if (outcome) give({ frames: [...frames], share: 1, outcome });
+}
+
+export interface Tried {
+  /** Those that are over, the worst first; and how many there are. */
+  ranked: readonly Ranked[];
+  of: number;
+}
+
+/** Tries every rain with every failure, told one by one. */
+export async function rankFailures(job: Job, signal: AbortSignal, give: (tried: Tried) => void): Promise<void> {
+  const { remote: worker, failed: lost } = theWorker();
+  const ask = ++count;
+  signal.addEventListener('abort', () => void worker.callOff(ask));
+  const onCase = (ranked: readonly Ranked[], of: number): void => give({ ranked, of });
+  await Promise.race([worker.rank(sent(job), ask, proxy(onCase)), lost]);
 }
 
 /** Pictures between two that are told while it goes on. */

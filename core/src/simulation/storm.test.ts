@@ -9,6 +9,7 @@ import { planJob } from '../verdict/planJob';
 import { failuresOf, rainfallOf, stormCases } from './cases';
 import type { Failure } from './failing';
 import { depthOfRain, RAIN_SHAPES, stormFrom, twice, type Rainfall } from './rainfall';
+import { rankCases, worseFirst } from './ranking';
 import { runStorm, type StormTold } from './stormRun';
 import { stormSentence } from './words';
 
@@ -66,6 +67,13 @@ describe('a patio of 300 m² that sheds to a basin with a sill 0.1 m over it', (
     expect(stormSentence(yard(), { rain: 'design', failing: [{ kind: 'blocked', id: 'basin' }] }, blocked)).toMatch(
       /^In the design storm with Basin blocked water stands \d+\smm over the sill of Basin at 0:\d\d/,
     );
+  });
+
+  it('fails first where its grate is blocked, of all that can fail', () => {
+    const ranked = [...rankCases(yard(), planJob(yard()))].map((each) => each.ranked).sort(worseFirst);
+    expect(ranked.map(({ of }) => of.id)).toEqual(['design blocked basin', ...ranked.slice(1).map(({ of }) => of.id)]);
+    expect(ranked[0]!.margin).toBeLessThan(ranked[1]!.margin!);
+    expect(ranked[0]!.at).toBe('basin');
   });
 
   it('is as it was once what was blocked is open again', () => {

@@ -17,8 +17,9 @@ import { RainBars } from './RainBars';
 import { StormChoices } from './StormChoices';
 import { StormPicture } from './StormPicture';
 import { StormRows } from './StormRows';
+import { USUAL_STORM } from './usual';
+import { WhatFailsFirst } from './WhatFailsFirst';
 
-const USUAL: AskedStorm = { rain: 'design', length: 3600, shape: 'middle', wetness: 'ordinary', failing: [] };
 /** After the rain, s. */
 const AFTER = 3600;
 /** Between two pictures as it plays, ms. */
@@ -29,7 +30,7 @@ const CLOSE = 0.0127;
 export function StormOverTime({ onGo }: { onGo: (id: string) => void }) {
   const { job } = useJob();
   const wide = useWide();
-  const [asked, setAsked] = useState(USUAL);
+  const [asked, setAsked] = useState(USUAL_STORM);
   const [lost, setLost] = useState<string | null>(null);
   const told = (error: unknown): void => setLost(error instanceof Error ? error.message : String(error));
   const asks = useWorked<Askable>([job], async (_, give) => give(await asksOf(job)));
@@ -75,6 +76,7 @@ export function StormOverTime({ onGo }: { onGo: (id: string) => void }) {
         <View style={{ gap: SPACE.l, flex: wide ? 1 : undefined, minWidth: 0 }}>
           {asks && <StormChoices asked={asked} askable={asks} rarer={rarer} onAsk={ask} />}
           {outcome && <StormRows outcome={outcome} frame={frame} onGo={onGo} />}
+          <WhatFailsFirst onShow={ask} />
           {outcome && outcome.grid === null && (
             <Text kind="small">No ground is measured here: what runs over it, and where it stands, is not told.</Text>
           )}
