@@ -52,12 +52,15 @@ const VIEWS = [
   ],
   ['yard-wide', '/job/quillfeather/yard?at=wetLawn', WIDE, there('text=Ground water at its end')],
   ['field-phone', '/job/wrenmoor/yard?at=green', PHONE, there('text=Hooghoudt asks')],
-  ['storm-phone', '/job/quillfeather/storm', PHONE, there('[data-testid=case-rarer]')],
+  ['storm-phone', '/job/quillfeather/storm', PHONE, there('[data-testid=storm-picture]')],
   [
     'storm-wide',
     '/job/quillfeather/storm',
     WIDE,
-    (page) => page.getByRole('button', { name: /^Solid pipe, Rarer rain/ }).click(),
+    async (page) => {
+      await page.getByRole('radio', { name: 'Kennel door drain blocked' }).click();
+      await page.getByText(/with Kennel door drain blocked/).waitFor();
+    },
   ],
   ['build-wide', '/job/quillfeather/build?at=~dig', WIDE, there('[data-testid=spot]')],
   [

@@ -150,12 +150,18 @@ export class PipeGrid {
     return depth < 0 ? 0 : level > rim ? area + overRim : area;
   }
 
-  /** What a pipe's cell would hold, and its surface, if it were as wide above its half as it is there: what bends up. */
-  protected upward(cell: number, level: number): { volume: number; surface: number } {
+  /**
+   * How far a level may go in one round: not past the half of a pipe, where it is widest, nor past its crown, where its surface ends. Between
+   * those its volume bends one way only, and no round jumps over what is sought.
+   */
+  protected within(cell: number, was: number, level: number): number {
+    if (cell < this.nodes.length) return level;
     const half = this.bottom[cell]! + this.diameter[cell]! / 2;
-    if (level <= half) return { volume: this.volumeAt(cell, level), surface: this.surfaceAt(cell, level) };
-    const surface = this.beside[cell]! * this.length[cell]! * this.diameter[cell]!;
-    return { volume: this.volumeAt(cell, half) + surface * (level - half), surface };
+    const crown = half + this.diameter[cell]! / 2;
+    if (was < half) return Math.min(level, half);
+    if (was > crown) return Math.max(level, crown);
+    const low = was === half ? -Infinity : half;
+    return Math.max(low, was === crown ? level : Math.min(level, crown));
   }
 
   /** Depth from which a cell's surface is one to reckon with, m. */
