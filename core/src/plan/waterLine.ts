@@ -22,15 +22,15 @@ const CONTRACTION = 0.62;
  * Head (m) that an adapter's throat costs a flow (m³/s): the jet through it spreads again to the pipe (Borda and Carnot),
  * (1/0.62 − At/A)² Vt²/2g by the velocity in the throat running full. However deep the pipe below runs, so that more rain costs more.
  */
-const throatLoss = (run: Run, flow: number): number => throatHead(run) * flow * flow;
-
-/** The same for 1 m³/s: m per (m³/s)²; 0 without a throat. */
-export function throatHead(run: Run): number {
+function throatLoss(run: Run, flow: number): number {
   const diameter = diameterOf(run);
   if (run.throat === undefined || run.throat >= diameter) return 0;
-  const opening = (Math.PI * run.throat ** 2) / 4;
-  return ((1 / CONTRACTION - (run.throat / diameter) ** 2) / opening) ** 2 / (2 * GRAVITY);
+  const velocity = flow / ((Math.PI * run.throat ** 2) / 4);
+  return ((1 / CONTRACTION - (run.throat / diameter) ** 2) ** 2 * velocity * velocity) / (2 * GRAVITY);
 }
+
+/** The same for 1 m³/s, m: it grows by the square of the flow. */
+export const throatHead = (run: Run): number => throatLoss(run, 1);
 
 /** Where several pipes come in, as at a downspout's foot in the middle of a line. */
 const { meetingLoss: WYE_LOSS } = JUNCTION_FACTS.wye;

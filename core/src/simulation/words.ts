@@ -74,7 +74,9 @@ export function stormSentence(job: Job, of: Pick<StormCase, 'rain' | 'failing'>,
   else parts.push('nothing stands over an inlet');
   if (pond)
     parts.push(
-      pond.dryAt === null ? `and still stands at ${clock(told.reached)}` : `and is gone by ${clock(pond.dryAt)}`,
+      pond.dryAt === null
+        ? `some still stands in the yard at ${clock(told.reached)}`
+        : `what stands in the yard is gone by ${clock(pond.dryAt)}`,
     );
-  return `${begins} ${parts.join(' ')}.`;
+  return `${begins} ${parts.join('; ')}.`;
 }

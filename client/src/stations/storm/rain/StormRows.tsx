@@ -37,7 +37,7 @@ export function StormRows({ outcome, frame, onGo }: Props) {
   const near = doors.filter(({ margin }) => margin !== null);
   const stood = landings
     .map((each, k) => ({ ...each, now: frame.depths[k]! }))
-    .filter(({ peak }) => peak >= WORTH)
+    .filter(({ id, peak }) => peak >= WORTH && !near.some((door) => door.id === id))
     .sort((a, b) => b.peak - a.peak);
   const full = runs
     .map((each, k) => ({ ...each, now: frame.fullness[k]! }))
