@@ -17,6 +17,11 @@ test('a grate is blocked, the storm is played again, and what it comes to is sai
   await expect(sentence).toContainText('with Lawn basin blocked', { timeout: 30_000 });
   await expect(lawn).toBeVisible();
   expect(await lawn.getAttribute('aria-label')).not.toBe(open);
+  // A finger on the inlet in the picture opens it again; and blocks it.
+  const picture = page.getByTestId('storm-picture');
+  const { width, height } = (await picture.boundingBox())!;
+  await picture.tap({ position: { x: 0.78 * width, y: 0.6 * height } });
+  await expect(sentence).toContainText(/^In the 10-year storm water stays/, { timeout: 30_000 });
   await page.getByTestId('storm-scrubber').press('Home');
   await expect(time).toHaveText('0:00');
   await page.getByTestId('storm-scrubber').press('PageUp');

@@ -29,6 +29,8 @@ export interface AskedStorm {
   /** s */
   length: number;
   shape: RainShape;
+  /** A second time six hours later. */
+  again: boolean;
   wetness: Wetness;
   failing: readonly Failure[];
 }

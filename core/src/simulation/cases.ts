@@ -5,7 +5,7 @@ import { rarerRain } from '../plan/openings';
 import { rainTable } from '../rain/intensityOfRain';
 import type { Plan } from '../verdict/planJob';
 import type { Failure } from './failing';
-import { stormFrom, type Rainfall, type RainShape } from './rainfall';
+import { stormFrom, twice, type Rainfall, type RainShape } from './rainfall';
 
 export const STORM_RAINS = ['design', 'rarer'] as const;
 export type StormRain = (typeof STORM_RAINS)[number];
@@ -20,10 +20,19 @@ export interface StormCase {
 /** How long it rains, s, and how, where nobody has said. */
 export const USUAL_STORM: { length: number; shape: RainShape } = { length: 3600, shape: 'middle' };
 
-/** A storm of a job's own table; null where it has no such rain. */
-export function rainfallOf(job: Job, rain: StormRain, { length, shape } = USUAL_STORM): Rainfall | null {
+/** Between two storms on one day, s. */
+const PAUSE = 6 * 3600;
+
+/** A storm of a job's own table, once or again after six hours; null where it has no such rain. */
+export function rainfallOf(
+  job: Job,
+  rain: StormRain,
+  { length, shape, again = false }: { length: number; shape: RainShape; again?: boolean } = USUAL_STORM,
+): Rainfall | null {
   const element = rain === 'design' ? rainOf(job) : rarerRain(job);
-  return element ? stormFrom(rainTable(element), length, shape) : null;
+  if (!element) return null;
+  const once = stormFrom(rainTable(element), length, shape);
+  return again ? twice(once, PAUSE) : once;
 }
 
 const hasPipe = ({ landings }: Plan, id: string): boolean => (landings[id]?.invert ?? null) !== null;

@@ -1,11 +1,11 @@
 /** A job's measured ground as cells that rain falls on, sinks into and runs over. */
 import { block, cellFor, cellsAlong, cellsWithin, placeOf, rasterise, type Grid } from '../ground/grid';
 import type { SurfaceCover } from '../catalogue/surfaces';
-import { headOf, ofKind, type Job } from '../job/job';
-import { extentOf, wayLength, type Place } from '../site/place';
+import { ofKind, type Job } from '../job/job';
+import { centreOf, extentOf, wayLength, type Place } from '../site/place';
 import { groundOf } from '../yard/ground';
 import { GroundFlow } from './groundFlow';
-import { roughnessOf, soakingFor } from './shedding';
+import { roughnessOf, saidOf, soakingFor } from './shedding';
 import { takesIn, WETTING, type Soaking, type Wetness } from './soak';
 
 /** Ground that nobody has drawn a cover for. */
@@ -82,14 +82,19 @@ export function jobGround(job: Job, { cells, wetness }: { cells: number; wetness
     if (way && (form === 'wall' || form === 'retainingWall')) block(grid, cellsAlong(grid, way));
   for (const { way, headLevel, footLevel } of ofKind(job, 'swale'))
     if (way && headLevel !== undefined && footLevel !== undefined) dig(grid, way, headLevel, footLevel);
-  const { soil } = headOf(job);
+  for (const { way, footLevel, height } of ofKind(job, 'berm'))
+    for (const at of way ? cellsAlong(grid, way) : []) grid.levels[at] = Math.max(grid.levels[at]!, footLevel + height);
+  const middle = placeOf(grid, Math.floor(grid.rows / 2) * grid.cols + Math.floor(grid.cols / 2));
   const covers: { cover: SurfaceCover; soaking: Soaking | null }[] = [
-    { cover: BARE, soaking: soakingFor(BARE, soil, wetness) },
+    { cover: BARE, soaking: soakingFor(BARE, saidOf(job, undefined, middle), wetness) },
   ];
   const kindOf = new Uint16Array(grid.levels.length);
   for (const each of ofKind(job, 'surface')) {
     if (!each.outline) continue;
-    covers.push({ cover: each.cover, soaking: soakingFor(each.cover, each.soil ?? soil, wetness) });
+    covers.push({
+      cover: each.cover,
+      soaking: soakingFor(each.cover, saidOf(job, each.soil, centreOf(each.outline)), wetness),
+    });
     for (const at of cellsWithin(grid, each.outline)) kindOf[at] = covers.length - 1;
   }
   const roughness = Float64Array.from(kindOf, (kind) => roughnessOf(covers[kind]!.cover));

@@ -7,7 +7,9 @@ import { landsOnGutter, type Downspout, type Feed, type RoofFace, type Surface }
 import { resolveSettings } from '../job/settings';
 import { placesOf, upstreamFirst, indicesIn } from '../numeric/upstreamFirst';
 import { gatheringArea } from '../runoff/roofArea';
+import { centreOf, type Place } from '../site/place';
 import { areaCovered } from '../works/measures';
+import { soilAt } from '../yard/soils';
 import { Sheet } from './sheet';
 import { soakingOf, WETTING, type Soaking, type Wetness } from './soak';
 
@@ -33,13 +35,17 @@ const COVERS: Record<SurfaceCover, { roughness: number; soft: boolean }> = {
 /** Fall of ground and of roofs where nobody has said, m/m. */
 const GROUND_FALL = 0.02;
 const ROOF_FALL = 0.3;
+const ORIGIN: Place = { east: 0, north: 0 };
 /** Joints of permeable paving and clean gravel take rain in as fast as it falls, m/s. */
 const OPEN = 1e-4;
 
 export const roughnessOf = (cover: SurfaceCover): number => COVERS[cover].roughness;
 
-/** What ground of a cover takes in; null where nothing. Named after a soil a lawn is of that one, where nobody has said another. */
-export function soakingFor(cover: SurfaceCover, soil: Soil | undefined, wetness: Wetness): Soaking | null {
+/**
+ * What ground of a cover takes in; null where nothing. By the soil that was found or said there, as tested where it was; a lawn that is named
+ * after a soil is of that one where nobody has said another.
+ */
+export function soakingFor(cover: SurfaceCover, said: Said | null, wetness: Wetness): Soaking | null {
   if (!COVERS[cover].soft) return null;
   if (cover === 'permeablePavers' || cover === 'gravel') return { conductivity: OPEN, drawn: 0 };
   const named: Soil | undefined = cover.startsWith('lawnSand')
@@ -47,7 +53,20 @@ export function soakingFor(cover: SurfaceCover, soil: Soil | undefined, wetness:
     : cover.startsWith('lawnClay')
       ? 'clay'
       : undefined;
-  return soakingOf(soil ?? named ?? USUAL_SOIL, wetness);
+  return said ? soakingOf(said.soil, wetness, said.conductivity) : soakingOf(named ?? USUAL_SOIL, wetness);
+}
+
+/** A soil that somebody has said, and what it takes in where it was tested, m/s. */
+interface Said {
+  soil: Soil;
+  conductivity?: number;
+}
+
+/** What is known of the soil under a surface, or at a place: its own, that of the nearest test, the job's; null where nobody has said. */
+export function saidOf(job: Job, own: Soil | undefined, place: Place): Said | null {
+  if (own) return { soil: own };
+  const { soil, conductivity, tested } = soilAt(job, place);
+  return tested ? { soil, conductivity } : null;
 }
 
 interface Shed {
@@ -77,11 +96,10 @@ export class Shedding {
 
   /** `grounded`: surfaces whose rain falls on the measured ground instead. */
   constructor(job: Job, grounded: (surface: Surface) => boolean, wetness: Wetness) {
-    const soil = headOf(job).soil;
     this.faces = ofKind(job, 'roofFace').map((face) => ({ id: face.id, sheet: roofSheet(face), feeds: face.feeds }));
     this.surfaces = ofKind(job, 'surface')
       .filter((surface) => areaCovered(surface) > 0 && !grounded(surface))
-      .map((surface) => ({ id: surface.id, sheet: groundSheet(surface, soil, wetness), feeds: surface.feeds }));
+      .map((surface) => ({ id: surface.id, sheet: groundSheet(job, surface, wetness), feeds: surface.feeds }));
     this.beds = ofKind(job, 'pavedBed').map((bed) => ({ id: bed.id, area: areaCovered(bed) }));
     this.spouts = ofKind(job, 'downspout');
     const place = placesOf(this.spouts);
@@ -158,9 +176,10 @@ function roofSheet(face: RoofFace): Sheet {
   return new Sheet({ area, length, slope, roughness: roughnessOf('roof'), wetting: WETTING.roof, soaking: null });
 }
 
-function groundSheet(surface: Surface, soil: Soil | undefined, wetness: Wetness): Sheet {
+function groundSheet(job: Job, surface: Surface, wetness: Wetness): Sheet {
   const area = areaCovered(surface);
-  const soaking = soakingFor(surface.cover, surface.soil ?? soil, wetness);
+  const place = surface.outline ? centreOf(surface.outline) : ORIGIN;
+  const soaking = soakingFor(surface.cover, saidOf(job, surface.soil, place), wetness);
   return new Sheet({
     area,
     length: surface.sheet?.length ?? Math.sqrt(area),

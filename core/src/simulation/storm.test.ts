@@ -1,8 +1,10 @@
 /** Whole storms over whole yards: nothing lost, more rain no better, and what is blocked seen. */
 import { headOf, rainOf, type Job } from '../job/job';
+import type { Element } from '../job/kinds';
 import { rainTable } from '../rain/intensityOfRain';
 import { brackenfold, quillfeather } from '../samples';
 import { basin, channel, face, ground, jobOf, out, pipe, rain, spout } from '../testing/parts';
+import { bermOf } from '../testing/someWorks';
 import { seededJob } from '../trial/seeded';
 import { seededWhole } from '../trial/seededWhole';
 import { planJob } from '../verdict/planJob';
@@ -80,6 +82,46 @@ describe('a patio of 300 m² that sheds to a basin with a sill 0.1 m over it', (
     const cleared = storm(yard(), [{ kind: 'blocked', id: 'basin', from: 0, to: 60 }]);
     expect(peakAt(cleared, 'basin')).toBeCloseTo(peakAt(storm(yard()), 'basin'), 3);
   });
+});
+
+it('ground that was tested takes in what the test says, and a berm turns water', () => {
+  const places = [0, 4, 8, 12, 16, 20].flatMap((east) => [0, 4, 8].map((north) => ({ east, north })));
+  const levels = places.map(({ east, north }) => ({
+    id: `level-${east}-${north}`,
+    kind: 'spotLevel' as const,
+    name: `${east} ${north}`,
+    place: { east, north },
+    level: -0.04 * east,
+  }));
+  const hole = (soil: string) => ({
+    id: 'test',
+    kind: 'soilTest' as const,
+    name: soil,
+    test: { type: 'ribbon' as const, length: soil === 'clay' ? 0.06 : 0.01 },
+  });
+  const yard = (...more: Element[]): Job => jobOf(rain(), ...levels, ...more);
+  const small = (job: Job): StormTold =>
+    runStorm(job, planJob(job), {
+      rain: rainfallOf(job, 'design')!,
+      wetness: 'ordinary',
+      failing: [],
+      cells: 200,
+      length: 3000,
+    });
+  const [clay, sand] = [small(yard(hole('clay'))), small(yard(hole('sand')))];
+  expect(clay.balance.soaked).toBeLessThan(0.8 * sand.balance.soaked);
+  const berm = bermOf({
+    way: [
+      { east: 12, north: -1 },
+      { east: 12, north: 9 },
+    ],
+    footLevel: -0.48,
+    height: 0.3,
+    holds: undefined,
+  });
+  const [plain, barred] = [small(yard(hole('clay'))), small(yard(hole('clay'), berm))];
+  const most = (told: StormTold): number => Math.max(0, ...told.ponds.map(({ deepest }) => deepest));
+  expect(most(barred)).toBeGreaterThan(most(plain) + 0.05);
 });
 
 it('a way out that is shut sends its water up where it went in', () => {

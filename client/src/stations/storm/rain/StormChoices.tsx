@@ -82,6 +82,15 @@ export function StormChoices({ asked, askable, rarer, onAsk }: Props) {
             onChoose={(shape) => onAsk({ ...asked, shape })}
           />
           <Choice
+            label="How often"
+            value={asked.again ? 'twice' : 'once'}
+            options={[
+              { value: 'once', label: 'Once' },
+              { value: 'twice', label: 'Again six hours later' },
+            ]}
+            onChoose={(often) => onAsk({ ...asked, again: often === 'twice' })}
+          />
+          <Choice
             label="The ground before it"
             value={asked.wetness}
             options={[

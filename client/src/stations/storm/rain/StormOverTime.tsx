@@ -22,6 +22,10 @@ import { WhatFailsFirst } from './WhatFailsFirst';
 
 /** After the rain, s. */
 const AFTER = 3600;
+/** Between two storms on one day, s. */
+const PAUSE = 6 * 3600;
+/** How long a storm is followed, s. */
+const lengthOf = ({ length, again }: AskedStorm): number => (again ? 2 * length + PAUSE : length) + AFTER;
 /** Between two pictures as it plays, ms. */
 const BEAT = 120;
 /** Water this near to a sill is too near, m: half an inch. */
@@ -69,9 +73,14 @@ export function StormOverTime({ onGo }: { onGo: (id: string) => void }) {
               grid={outcome.grid}
               landings={outcome.landings.map(({ id }) => id)}
               runs={outcome.runs.map(({ id }) => id)}
+              onTap={(id) => {
+                const found = asks?.failures.find(({ failure }) => failure.id === id);
+                const isFailing = asked.failing.some((each) => each.id === id);
+                if (found) ask({ ...asked, failing: isFailing ? [] : [found.failure] });
+              }}
             />
           )}
-          <Player {...{ frames, shown, plays, setAt, setPlays }} length={asked.length + AFTER} />
+          <Player {...{ frames, shown, plays, setAt, setPlays }} length={lengthOf(asked)} />
         </View>
         <View style={{ gap: SPACE.l, flex: wide ? 1 : undefined, minWidth: 0 }}>
           {asks && <StormChoices asked={asked} askable={asks} rarer={rarer} onAsk={ask} />}

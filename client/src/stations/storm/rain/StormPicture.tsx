@@ -3,7 +3,7 @@ import { drawingOf, showSmall, text, type Drawing, type Place, type Stroke } fro
 import type { StormFrame, StormTold } from '@katabasis/core/simulation';
 import { useMemo } from 'react';
 import { View } from 'react-native';
-import Svg, { Circle, Path } from 'react-native-svg';
+import Svg, { Circle, G, Path } from 'react-native-svg';
 import { useJob } from '../../../planning/useJob';
 import { usePalette } from '../../../theme/theme';
 import { SPACE, type Palette } from '../../../theme/tokens';
@@ -14,6 +14,8 @@ import { bandPaths, BANDS } from './bands';
 const SIDE = 600;
 const EDGE = 14;
 const MARK = 8;
+/** What a thumb meets, of a picture some 350 px wide. */
+const THUMB = 34;
 /** Water over an inlet from which it is marked, m, and how full a pipe is that runs under pressure. */
 const STANDS = 0.01;
 const FULL = 1;
@@ -24,6 +26,8 @@ export interface Seen {
   grid: StormTold['grid'];
   landings: readonly string[];
   runs: readonly string[];
+  /** A finger on an inlet or a way out. */
+  onTap: (id: string) => void;
 }
 
 const opacities = [0.35, 0.6, 0.85, 1];
@@ -32,14 +36,14 @@ const tint = ({ shallow, water }: Palette, band: number): { fill: string; opacit
   opacity: opacities[band]!,
 });
 
-export function StormPicture({ frame, grid, landings, runs }: Seen) {
+export function StormPicture({ frame, grid, landings, runs, onTap }: Seen) {
   const { job, plan } = useJob();
   const drawing = useMemo(() => drawingOf(job, plan, false), [job, plan]);
   const { extent } = drawing;
   if (!extent) return null;
   return (
     <View style={{ gap: SPACE.s }}>
-      <Picture {...{ drawing, extent, frame, grid, landings, runs }} />
+      <Picture {...{ drawing, extent, frame, grid, landings, runs, onTap }} />
       {frame.ground && <Legend />}
     </View>
   );
@@ -52,6 +56,7 @@ function Picture({
   grid,
   landings,
   runs,
+  onTap,
 }: Seen & { drawing: Drawing; extent: NonNullable<Drawing['extent']> }) {
   const palette = usePalette();
   const { line, bank, ink, ground, water, soft, stop } = palette;
@@ -98,16 +103,21 @@ function Picture({
       {drawing.strokes.map((stroke, k) => {
         if (stroke.shape !== 'mark' || (stroke.layer !== 'inlets' && stroke.layer !== 'discharges')) return null;
         const depth = depths.get(stroke.element?.id ?? '') ?? 0;
+        const { id } = stroke.element ?? { id: '' };
+        const at = { cx: x(stroke.at.east), cy: y(stroke.at.north) };
+        const isUnder = depth >= STANDS;
         return (
-          <Circle
-            key={k}
-            cx={x(stroke.at.east)}
-            cy={y(stroke.at.north)}
-            r={depth >= STANDS ? 1.5 * MARK : MARK}
-            fill={depth >= STANDS ? water : ground}
-            stroke={depth >= STANDS ? water : soft}
-            strokeWidth={3}
-          />
+          <G key={k} onPress={() => onTap(id)}>
+            {/* As wide as a thumb, and not seen. */}
+            <Circle {...at} r={THUMB} fill={ground} fillOpacity={0} />
+            <Circle
+              {...at}
+              r={isUnder ? 1.5 * MARK : MARK}
+              fill={isUnder ? water : ground}
+              stroke={isUnder ? water : soft}
+              strokeWidth={3}
+            />
+          </G>
         );
       })}
     </Svg>

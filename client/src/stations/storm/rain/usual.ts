@@ -5,6 +5,7 @@ export const USUAL_STORM: AskedStorm = {
   rain: 'design',
   length: 3600,
   shape: 'middle',
+  again: false,
   wetness: 'ordinary',
   failing: [],
 };
