@@ -6,7 +6,7 @@ import type { Layout } from '../plan/layout';
 import type { Plan } from '../verdict/planJob';
 import type { Failure, FailureKind } from './failing';
 import type { Gone } from './over';
-import type { JobPipes } from './pipesOf';
+import type { JobPipes } from './pipes/pipesOf';
 import { wayOut, type WayOut } from './waysOut';
 
 interface End extends WayOut {

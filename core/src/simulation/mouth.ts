@@ -5,10 +5,10 @@
 import type { Landing } from '../job/kinds';
 import type { Settings } from '../job/settings';
 import type { Plan } from '../verdict/planJob';
-import type { JobGround } from './groundOfJob';
+import type { JobGround } from './ground/groundOfJob';
 import { takesOf, type Takes } from './inletStore';
 import { giveTo, inCells } from './over';
-import type { PipeFlow } from './pipeFlow';
+import type { PipeFlow } from './pipes/pipeFlow';
 
 /** Water over an inlet where no ground is measured stands on so much, m², and runs off over its rim so deep, m: 6 in. */
 export const POOL = 4;

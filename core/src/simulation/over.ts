@@ -1,5 +1,5 @@
 /** What the parts of a storm share: where water goes that one of them hands on, and where it is summed. */
-import type { JobGround } from './groundOfJob';
+import type { JobGround } from './ground/groundOfJob';
 
 /** m³ so far, by where it has gone. */
 export interface Gone {

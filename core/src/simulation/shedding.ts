@@ -11,7 +11,7 @@ import { centreOf, type Place } from '../site/place';
 import { areaCovered } from '../works/measures';
 import { soilAt } from '../yard/soils';
 import { Sheet } from './sheet';
-import { soakingOf, WETTING, type Soaking, type Wetness } from './soak';
+import { soakingOf, WETTING, type Soaking, type Wetness } from './ground/soak';
 
 /** Manning's n of sheets, and whether rain sinks in. */
 const COVERS: Record<SurfaceCover, { roughness: number; soft: boolean }> = {

@@ -1,5 +1,5 @@
 /** A roof or a piece of ground that sheds: rain gathers on it as a sheet and runs off its edge by its depth. */
-import { takesIn, type Soaking } from './soak';
+import { takesIn, type Soaking } from './ground/soak';
 
 export interface SheetIn {
   /** m², and m down its slope. */

@@ -13,15 +13,15 @@ import type { Plan } from '../verdict/planJob';
 import { closed, type Balance } from './balance';
 import { Ends } from './ends';
 import { failsAt, type Failure, type FailureKind } from './failing';
-import { jobGround, type JobGround } from './groundOfJob';
+import { jobGround, type JobGround } from './ground/groundOfJob';
 import { Lags } from './lags';
 import { Mouth, POOL } from './mouth';
 import { giveTo, NOTHING_GONE } from './over';
 import { Peaks } from './peaks';
-import { pipesOf, type JobPipes } from './pipesOf';
+import { pipesOf, type JobPipes } from './pipes/pipesOf';
 import { depthIn, type Rainfall } from './rainfall';
 import { Shedding } from './shedding';
-import type { Wetness } from './soak';
+import type { Wetness } from './ground/soak';
 
 export interface StormIn {
   rain: Rainfall;

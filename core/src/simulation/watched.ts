@@ -3,7 +3,7 @@ import { placeOf } from '../ground/grid';
 import { ofKind, type Job } from '../job/job';
 import { wayOfOpening } from '../job/places';
 import { footOnWay, type Place } from '../site/place';
-import type { JobGround } from './groundOfJob';
+import type { JobGround } from './ground/groundOfJob';
 import type { Mouth } from './mouth';
 
 /** Water this near before an opening comes to it, m; at least the cells beside it. */

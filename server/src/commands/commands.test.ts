@@ -168,6 +168,26 @@ describe('sum', () => {
   });
 });
 
+it('storm rains on a job, closes its balance, and names its cases where asked for one that is none', () => {
+  const path = file(sample());
+  const { code, out } = command('storm', path, '--case', 'design blocked basin', '--csv', join(folder, 'csv'));
+  expect(code).toBe(0);
+  const [tried] = (JSON.parse(out) as { cases: { id: string; balance: { error: number }; openings: unknown[] }[] })
+    .cases;
+  expect(tried!.balance.error).toBeLessThan(1e-6);
+  expect(tried!.openings.length).toBeGreaterThan(0);
+  const rows = readFileSync(join(folder, 'csv', 'design-blocked-basin.csv'), 'utf8')
+    .trim()
+    .split('\n');
+  expect(rows[0]).toMatch(/^time,rain,level ds1,.*flow trunkLower$/);
+  expect(rows.length).toBeGreaterThan(60);
+  const refused = command('storm', path, '--case', 'drizzle');
+  expect([refused.code, refused.said]).toEqual([
+    2,
+    expect.stringMatching(/^There is no such case\. There are: design, /),
+  ]);
+});
+
 it('schema prints a JSON Schema that names every kind', () => {
   const text = command('schema').out;
   for (const kind of ['roofFace', 'basin', 'channel', 'fixedFlow', 'run']) expect(text).toContain(`"const": "${kind}"`);

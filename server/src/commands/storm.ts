@@ -44,14 +44,20 @@ function tried(job: Job, each: StormCase): unknown {
   };
 }
 
-process.exitCode = printJob('storm', positionals[0], (job) => {
+/** Cases that were asked for; a sentence where there are none. */
+function asked(job: Job): StormCase[] | string {
   const cases = stormCases(job, planJob(job));
-  const asked = values.case === undefined ? cases : cases.filter(({ id }) => id === values.case);
-  if (asked.length === 0)
-    throw new RangeError(
-      cases.length === 0
-        ? 'The job has no rain.'
-        : `There is no such case. There are: ${cases.map(({ id }) => id).join(', ')}.`,
-    );
-  return { cases: asked.map((each) => tried(job, each)) };
+  if (cases.length === 0) return 'The job has no rain.';
+  const found = values.case === undefined ? cases : cases.filter(({ id }) => id === values.case);
+  return found.length > 0 ? found : `There is no such case. There are: ${cases.map(({ id }) => id).join(', ')}.`;
+}
+
+let refused: string | null = null;
+const code = printJob('storm', positionals[0], (job) => {
+  const cases = asked(job);
+  if (typeof cases !== 'string') return { cases: cases.map((each) => tried(job, each)) };
+  refused = cases;
+  return { cases: [] };
 });
+if (refused !== null) console.error(refused);
+process.exitCode = refused === null ? code : 2;

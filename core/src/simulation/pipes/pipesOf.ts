@@ -1,13 +1,13 @@
 /** A job's pipes, laid out, as something that water runs through over time. */
-import { GRATE_FACTS } from '../catalogue/grates';
-import { OUTFALLS } from '../catalogue/outfalls';
-import type { Job } from '../job/job';
-import type { Landing } from '../job/kinds';
-import type { Layout } from '../plan/layout';
-import { pipesAsLaid, throatHead } from '../plan/waterLine';
-import { areaCovered, lengthOf } from '../works/measures';
-import { storeOf } from '../works/store';
-import { usualPump } from '../works/pumpBasin';
+import { GRATE_FACTS } from '../../catalogue/grates';
+import { OUTFALLS } from '../../catalogue/outfalls';
+import type { Job } from '../../job/job';
+import type { Landing } from '../../job/kinds';
+import type { Layout } from '../../plan/layout';
+import { pipesAsLaid, throatHead } from '../../plan/waterLine';
+import { areaCovered, lengthOf } from '../../works/measures';
+import { storeOf } from '../../works/store';
+import { usualPump } from '../../works/pumpBasin';
 import { PipeFlow } from './pipeFlow';
 import type { PipeNode } from './pipeGrid';
 

@@ -8,7 +8,7 @@
  * down where it would be more than stands there: no depth falls below naught, and volume is exact. Cells at the edge of what was measured
  * let water out as it would run down their own slope.
  */
-import { GRAVITY } from '../units/constants';
+import { GRAVITY } from '../../units/constants';
 import { edgeRateOf, Faces, isGround, layFaces, type GroundIn } from './groundFaces';
 
 const THETA = 0.8;

@@ -1,5 +1,5 @@
 /** What the ground takes in as it rains: soft ground by Green and Ampt, hard ground the little that wets it. */
-import { SOIL_FACTS, type Soil } from '../catalogue/soils';
+import { SOIL_FACTS, type Soil } from '../../catalogue/soils';
 
 export const WETNESS = ['dry', 'ordinary', 'soaked'] as const;
 export type Wetness = (typeof WETNESS)[number];

@@ -15,7 +15,7 @@
  * As in the steady water line (`network/waterLine.ts`) the level is carried from a landing into its pipe without a velocity head, a
  * landing's loss K stands on its leaving run's head, and where a pipe begins or ends over lower water the flow there is critical.
  */
-import { GRAVITY } from '../units/constants';
+import { GRAVITY } from '../../units/constants';
 import { criticalUnder, exitLossAt, mostPast, type RunEnd } from './pipeEnd';
 import { FOOT, HEAD, INNER, PipeGrid, type PipeNode, type PipeRun } from './pipeGrid';
 import { areaAt, radiusAt } from './roundSection';

@@ -1,9 +1,9 @@
 /** Water over ground against what is known of it. */
-import { BLOCKED } from '../ground/padded';
+import { BLOCKED } from '../../ground/padded';
 import { GroundFlow } from './groundFlow';
 import { takesIn, soakingOf } from './soak';
-import { greenAmpt } from '../runoff/greenAmpt';
-import { Sheet } from './sheet';
+import { greenAmpt } from '../../runoff/greenAmpt';
+import { Sheet } from '../sheet';
 
 interface Field {
   cols: number;

@@ -1,6 +1,6 @@
 /** Faces between the cells of a ground, and its edge. */
-import { BLOCKED, type Ridge } from '../ground/padded';
-import { GRAVITY } from '../units/constants';
+import { BLOCKED, type Ridge } from '../../ground/padded';
+import { GRAVITY } from '../../units/constants';
 
 export interface GroundIn {
   cols: number;

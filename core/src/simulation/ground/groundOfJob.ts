@@ -1,11 +1,11 @@
 /** A job's measured ground as cells that rain falls on, sinks into and runs over. */
-import { block, cellFor, cellsAlong, cellsWithin, placeOf, rasterise, type Grid } from '../ground/grid';
-import type { SurfaceCover } from '../catalogue/surfaces';
-import { ofKind, type Job } from '../job/job';
-import { centreOf, extentOf, wayLength, type Place } from '../site/place';
-import { groundOf } from '../yard/ground';
+import { block, cellFor, cellsAlong, cellsWithin, placeOf, rasterise, type Grid } from '../../ground/grid';
+import type { SurfaceCover } from '../../catalogue/surfaces';
+import { ofKind, type Job } from '../../job/job';
+import { centreOf, extentOf, wayLength, type Place } from '../../site/place';
+import { groundOf } from '../../yard/ground';
 import { GroundFlow } from './groundFlow';
-import { roughnessOf, saidOf, soakingFor } from './shedding';
+import { roughnessOf, saidOf, soakingFor } from '../shedding';
 import { takesIn, WETTING, type Soaking, type Wetness } from './soak';
 
 /** Ground that nobody has drawn a cover for. */

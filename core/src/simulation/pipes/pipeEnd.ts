@@ -1,5 +1,5 @@
 /** What passes a pipe's head or its foot where the water beyond it does not hold it back. */
-import { GRAVITY } from '../units/constants';
+import { GRAVITY } from '../../units/constants';
 import type { PipeRun } from './pipeGrid';
 import { areaAt, radiusAt, widthAt } from './roundSection';
 

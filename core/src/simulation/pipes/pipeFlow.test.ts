@@ -1,12 +1,12 @@
 /** Water in pipes against what is known of it: uniform flow, filling, swinging, drowning, and the steady water line. */
-import { normalDepth } from '../hydraulics/pipe';
-import { planJob } from '../verdict/planJob';
-import { layOut } from '../plan/layout';
-import { pipesAsLaid, throatHead } from '../plan/waterLine';
-import { solveWaterLine } from '../network/waterLine';
-import { standingAt } from '../network/receiving';
-import { seededJob } from '../trial/seeded';
-import { GRAVITY } from '../units/constants';
+import { normalDepth } from '../../hydraulics/pipe';
+import { planJob } from '../../verdict/planJob';
+import { layOut } from '../../plan/layout';
+import { pipesAsLaid, throatHead } from '../../plan/waterLine';
+import { solveWaterLine } from '../../network/waterLine';
+import { standingAt } from '../../network/receiving';
+import { seededJob } from '../../trial/seeded';
+import { GRAVITY } from '../../units/constants';
 import { PipeFlow } from './pipeFlow';
 import type { PipeNode, PipeRun } from './pipeGrid';
 import { pipesOf } from './pipesOf';
