@@ -58,6 +58,12 @@ export class Mouth {
     return most;
   }
 
+  /** What is told to stand there, m: over an inlet the water on it, over another what comes up. What a way out is held at stands in its line. */
+  standing(water: PipeFlow): number {
+    if (this.takes) return this.depth;
+    return this.landing.kind === 'discharge' ? 0 : Math.max(0, water.level[this.index]! - this.rim);
+  }
+
   /** m³ in its own pool. */
   get stored(): number {
     return this.pool;

@@ -41,8 +41,8 @@ export class Peaks {
     const { mouths, pipes, time, dt, ground } = this.of;
     const { water } = pipes;
     for (const mouth of mouths) {
-      const { index, takes, landing } = mouth;
-      const depth = takes ? mouth.depth : Math.max(0, water.level[index]! - landing.groundLevel);
+      const { index } = mouth;
+      const depth = mouth.standing(water);
       if (depth > this.depth[index]!) [this.depth[index], this.at[index]] = [depth, time];
       if (depth > this.settings.ponding) this.over[index]! += dt;
     }

@@ -138,6 +138,8 @@ it('a way out that is shut sends its water up where it went in', () => {
   const [open, shut] = [storm(job), storm(job, [{ kind: 'shut', id: 'out' }])];
   expect(open.balance.out).toBeGreaterThan(0);
   expect(shut.balance.out).toBe(0);
+  // What stands in a line behind its lid stands over nothing.
+  expect([peakAt(open, 'out'), peakAt(shut, 'out')]).toEqual([0, 0]);
   expect(shut.landings.find(({ id }) => id === 'basin')!.passed).toBeGreaterThan(1);
   expect(shut.runs.every(({ secondsUnderPressure }) => secondsUnderPressure > 600)).toBe(true);
 });

@@ -105,10 +105,7 @@ export class StormRun {
     const { time, pipes, mouths, ground } = this.simulation;
     const { water } = pipes;
     const depths = new Float32Array(pipes.ids.length);
-    for (const mouth of mouths)
-      depths[mouth.index] = mouth.takes
-        ? mouth.depth
-        : Math.max(0, water.level[mouth.index]! - mouth.landing.groundLevel);
+    for (const mouth of mouths) depths[mouth.index] = mouth.standing(water);
     const { step, intensities } = this.given.rain;
     this.frames.push({
       time,
