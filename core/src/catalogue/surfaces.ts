@@ -19,6 +19,9 @@ export const SURFACE_COVERS = [
 ] as const;
 export type SurfaceCover = (typeof SURFACE_COVERS)[number];
 
+/** Covers that are laid hard, to walk or drive on. */
+export const HARD_COVERS: ReadonlySet<SurfaceCover> = new Set(['paving', 'pavers', 'permeablePavers']);
+
 export interface SurfaceFacts {
   label: string;
   low: number;

@@ -1,9 +1,10 @@
 /** A channel with several outlets, as when it stands against a wall that is cored, taken apart: a pipe of its own for each. */
 import type { Change } from '../job/change';
 import { freeOf } from '../job/edits/insert';
+import { leaving } from '../job/edits/pipes';
 import { freshId } from '../job/ids';
 import { nameOf, ofKind, type Job } from '../job/job';
-import { isLaid, type Channel, type Element, type Run, type Surface } from '../job/kinds';
+import { type Channel, type Element, type Run, type Surface } from '../job/kinds';
 import { placeAlong } from '../job/places';
 import { wayLength, type Place } from '../site/place';
 
@@ -30,7 +31,7 @@ const divides = (places: readonly number[], length: number): number[] => [
  */
 export function outletsApart(job: Job, channel: Channel): Change | null {
   const { outlet, length, slope, topSlope = 0, way } = channel;
-  const run = ofKind(job, 'run').find((each) => each.from === channel.id && isLaid(each));
+  const run = leaving(job, channel.id);
   if (!Array.isArray(outlet) || outlet.length < 2 || !run) return null;
   const at = divides(outlet, length);
   const along = way ? wayLength(way) / length : 1;

@@ -1,9 +1,10 @@
 /** An open stone drain's basin at its end, and the solid pipe in a sleeve that takes it under an entrance to the stone on the other side. */
 import type { Change } from '../job/change';
 import { freeName, freeOf, newRun, runAlong } from '../job/edits/insert';
+import { leaving } from '../job/edits/pipes';
 import { freshId } from '../job/ids';
 import { elementOf, nameOf, ofKind, type Job } from '../job/job';
-import { isLaid, type Basin, type Element, type Run, type Sleeve, type StoneDrain } from '../job/kinds';
+import type { Basin, Element, Sleeve, StoneDrain } from '../job/kinds';
 import { placeOfLanding, putDown } from '../job/places';
 import { distance } from '../site/place';
 import { METRES_PER_INCH } from '../units/constants';
@@ -13,9 +14,6 @@ const STUB = 0.5;
 const ROOM = 2 * METRES_PER_INCH;
 /** Width of an entrance that nobody has drawn, m. */
 const ENTRANCE = 3;
-
-const leaving = (job: Job, id: string): Run | undefined =>
-  ofKind(job, 'run').find((run) => run.from === id && isLaid(run));
 
 /** The basin that a stone drain ends in; undefined where it has none. */
 export const endBasinOf = (job: Job, drain: StoneDrain): Basin | undefined =>

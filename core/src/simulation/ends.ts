@@ -64,8 +64,8 @@ export class Ends {
       const { id } = discharge;
       const own = failing('shut', id) ? NaN : heldAt(flow);
       const against = through < 0 ? -Infinity : water.level[through]!;
+      // Of one that is not held it is none, whatever stands outside.
       this.held[index] = Math.max(own, against, failing('high', id)?.level ?? -Infinity);
-      if (Number.isNaN(own)) this.held[index] = NaN;
       const { soaks, pumped } = drains(water.level[index]!, failing('power', id) === undefined);
       const goes = Math.min(Math.max(0, water.volume[index]! + enters[index]! * dt), (soaks + pumped) * dt);
       if (goes <= 0) continue;

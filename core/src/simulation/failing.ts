@@ -1,10 +1,10 @@
 /** What can fail in a storm, from when to when. */
-export const FAILURES = ['blocked', 'shut', 'power', 'high', 'crushed', 'off'] as const;
+export const FAILURES = ['blocked', 'shut', 'power', 'high', 'off'] as const;
 export type FailureKind = (typeof FAILURES)[number];
 
 /**
  * `blocked`: a grate, by a share of it. `shut`: a way out, frozen or held down. `power`: a pump stands still. `high`: water stands at a way
- * out at a level, m. `crushed`: a pipe, by a share of its width. `off`: a downspout, off its pipe. Times in s; all the time when absent.
+ * out at a level, m. `off`: a downspout, off its pipe. Times in s; all the time when absent.
  */
 export interface Failure {
   kind: FailureKind;

@@ -26,8 +26,6 @@ export function failureWords(job: Job, { kind, id }: Failure): string {
       return `the power off at ${name}`;
     case 'high':
       return `${name} brimful`;
-    case 'crushed':
-      return `${name} crushed`;
     case 'off':
       return `${name} off its pipe`;
   }

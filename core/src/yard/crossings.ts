@@ -1,4 +1,5 @@
 /** What a line meets on its way over the plan: services, roots, slabs, walls, fences, boundaries, and the ground beside footings. */
+import { HARD_COVERS } from '../catalogue/surfaces';
 import { keptOf, ofKind, type Job } from '../job/job';
 import { step, type Kept } from '../numeric/kept';
 import { rootReach, USUAL_HAND_DIG, type Element, type OfKind, type Run } from '../job/kinds';
@@ -19,8 +20,6 @@ export interface Crossing {
   /** Between the line and what it crosses, rad, 0 to π/2; null of what has no way of its own. */
   angle: number | null;
 }
-
-const HARD = new Set(['paving', 'pavers', 'permeablePavers']);
 
 /** Steps that a way is looked at in, m. */
 const STEP = 0.1;
@@ -101,7 +100,7 @@ const around = step(
     lines: boxed<Line>([...service, ...barrier, ...breakline.filter(({ form }) => form === 'kerb')], ({ way }) => way),
     trees: boxed(tree, ({ place }) => place && [place], rootReach),
     slabs: boxed(
-      surface.filter(({ cover }) => HARD.has(cover)),
+      surface.filter(({ cover }) => HARD_COVERS.has(cover)),
       ({ outline }) => outline,
     ),
     buildings: boxed(building, ({ outline }) => outline),

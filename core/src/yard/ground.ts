@@ -1,4 +1,5 @@
 /** The ground of a job: its levels and edges as one surface. */
+import { HARD_COVERS } from '../catalogue/surfaces';
 import { Surface, type GroundPoint } from '../ground/surface';
 import type { RaisedGround } from '../job/buildWays';
 import { headOf, keptOf, ofKind, type Job } from '../job/job';
@@ -18,7 +19,6 @@ export interface Ground {
 const SLAB_FLAT = 0.015;
 /** A level this near to a slab's edge is on it, m. */
 const ON_SLAB = 0.05;
-const HARD = new Set<Patch['cover']>(['paving', 'pavers', 'permeablePavers']);
 
 const placed = step(
   'placed levels',
@@ -85,7 +85,7 @@ function levelled({ way = [], levels = [] }: Breakline): GroundPoint[][] {
 
 /** Edge of a hard surface as a plane, where three levels or more on it say so; null where they do not. */
 function slabEdge({ cover, outline }: Patch, points: readonly GroundPoint[]): GroundPoint[][] | null {
-  if (!outline || !HARD.has(cover)) return null;
+  if (!outline || !HARD_COVERS.has(cover)) return null;
   const on = points.filter((point) => distanceTo(outline, point) <= ON_SLAB);
   const plane = planeThrough(on);
   if (!plane || on.some((point) => Math.abs(plane(point) - point.level) > SLAB_FLAT)) return null;

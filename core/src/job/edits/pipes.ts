@@ -1,6 +1,6 @@
 /** Small edits that fixes are made of. */
 import { applyChange, put, type Change } from '../change';
-import type { Discharge, Run } from '../kinds';
+import { isLaid, type Discharge, type Run } from '../kinds';
 import { elementOf, headOf, ofKind, type Job } from '../job';
 import type { Settings } from '../settings';
 
@@ -10,6 +10,12 @@ export const dischargeOf = (job: Job, id: string): Discharge => elementOf(job, '
 /** The run that leaves a landing. */
 export const runFrom = (job: Job, landing: string): Run | undefined =>
   ofKind(job, 'run').find((run) => run.from === landing);
+
+/** The run that leaves a landing and still carries water; and those that come to it. */
+export const leaving = (job: Job, landing: string): Run | undefined =>
+  ofKind(job, 'run').find((run) => run.from === landing && isLaid(run));
+export const entering = (job: Job, landing: string): Run[] =>
+  ofKind(job, 'run').filter((run) => run.to === landing && isLaid(run));
 
 /** Runs downstream of a landing, in order. */
 export function downstream(job: Job, landing: string): Run[] {

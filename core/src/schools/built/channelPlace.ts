@@ -1,12 +1,11 @@
 /** A channel across paving: over its whole width or a part of it, along its edge or in its middle. */
+import { HARD_COVERS } from '../../catalogue/surfaces';
 import { ofKind, type Job } from '../../job/job';
-import type { Channel, Surface } from '../../job/kinds';
+import type { Channel } from '../../job/kinds';
 import { distance, isWithin, middleOf, type Place } from '../../site/place';
 import { METRES_PER_FOOT } from '../../units/constants';
 import type { School } from '../school';
 import { redrawnQuestion, withPuts } from './redrawn';
-
-const PAVING = new Set<Surface['cover']>(['paving', 'pavers', 'permeablePavers']);
 
 /** Of the width that a channel crosses, what still is all of it, and what a part is. */
 const WHOLE = 0.9;
@@ -50,7 +49,7 @@ function lieOf(job: Job, { id, way, here }: Channel): Lie | null {
   const length = distance(a, b);
   const middle = middleOf(way);
   const paving = ofKind(job, 'surface').find(
-    ({ cover, outline }) => PAVING.has(cover) && outline && isWithin(outline, middle),
+    ({ cover, outline }) => HARD_COVERS.has(cover) && outline && isWithin(outline, middle),
   );
   if (!paving || length === 0) return null;
   const along = { east: (b.east - a.east) / length, north: (b.north - a.north) / length };

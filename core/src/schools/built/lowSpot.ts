@@ -4,6 +4,7 @@ import type { Pond } from '../../ground/ponds';
 import { waysOf, type RaisedGround } from '../../job/buildWays';
 import { freeName, freeOf, newRun, onPlan, runAlong } from '../../job/edits/insert';
 import { removal } from '../../job/edits/remove';
+import { leaving } from '../../job/edits/pipes';
 import { freshId } from '../../job/ids';
 import { changed } from '../../job/change';
 import { headOf, ofKind, type Job } from '../../job/job';
@@ -11,7 +12,7 @@ import type { Basin } from '../../job/kinds';
 import { centreOf, distance, hullOf } from '../../site/place';
 import { yardWater } from '../../yard/water';
 import type { School } from '../school';
-import { leaving, redrawnQuestion, withPuts } from './redrawn';
+import { redrawnQuestion, withPuts } from './redrawn';
 
 type LowSpot = { basin: string } | { raised: string };
 

@@ -1,5 +1,6 @@
 /** Paving: on a dense base that sheds its rain to an inlet, or on open stone that takes it in and lets it out by a pipe. */
 import { freeName } from '../../job/edits/insert';
+import { entering, leaving } from '../../job/edits/pipes';
 import { freshId } from '../../job/ids';
 import { ofKind, type Job } from '../../job/job';
 import type { Basin, Channel, PavedBed, Surface } from '../../job/kinds';
@@ -8,7 +9,7 @@ import { distance, type Place } from '../../site/place';
 import { METRES_PER_INCH } from '../../units/constants';
 import { areaCovered } from '../../works/measures';
 import type { School } from '../school';
-import { entering, leaving, redrawnQuestion, without, withPuts } from './redrawn';
+import { redrawnQuestion, without, withPuts } from './redrawn';
 
 const PAVING = new Set<Surface['cover']>(['paving', 'pavers']);
 

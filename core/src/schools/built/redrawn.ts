@@ -1,7 +1,7 @@
 /** Questions that are other drawings: what is built at each place, and what a job looks like built otherwise. */
 import { changed, type Change } from '../../job/change';
-import { ofKind, type Job } from '../../job/job';
-import { isLaid, type Element, type Run } from '../../job/kinds';
+import type { Job } from '../../job/job';
+import type { Element } from '../../job/kinds';
 import { unlinked } from '../../job/links';
 import { changeLabel, type School } from '../school';
 
@@ -43,12 +43,6 @@ export function redrawnQuestion<U>({ places, sideOf, redraw, ...question }: Redr
 
 /** The job with some elements put. */
 export const withPuts = (job: Job, ...puts: Element[]): Job => changed(job, { puts, removes: [] });
-
-/** The pipe that leaves a landing and still runs; and those that come to it. */
-export const leaving = (job: Job, id: string): Run | undefined =>
-  ofKind(job, 'run').find((run) => run.from === id && isLaid(run));
-export const entering = (job: Job, id: string): Run[] =>
-  ofKind(job, 'run').filter((run) => run.to === id && isLaid(run));
 
 /** The job without some elements, and without what led to them. Pipes from and to them have been led elsewhere before. */
 export function without(job: Job, ...ids: string[]): Job {

@@ -1,5 +1,7 @@
 /** Wet lawn: a basin alone, one with a drain in stone that ends in it, short or as long as the ground is wet, or the drain alone. */
+import { HARD_COVERS } from '../../catalogue/surfaces';
 import { freeName, newRun } from '../../job/edits/insert';
+import { entering, leaving } from '../../job/edits/pipes';
 import { freshId } from '../../job/ids';
 import { ofKind, type Job } from '../../job/job';
 import type { Basin, Drain, Run, Surface } from '../../job/kinds';
@@ -8,9 +10,9 @@ import { bearing, isWithin, onward, type Place } from '../../site/place';
 import { METRES_PER_FOOT, METRES_PER_INCH } from '../../units/constants';
 import { areaCovered, lengthOf } from '../../works/measures';
 import type { School } from '../school';
-import { entering, leaving, redrawnQuestion, without, withPuts } from './redrawn';
+import { redrawnQuestion, without, withPuts } from './redrawn';
 
-const HARD = new Set<Surface['cover']>(['roof', 'paving', 'pavers', 'permeablePavers']);
+const isHard = ({ cover }: Surface): boolean => cover === 'roof' || HARD_COVERS.has(cover);
 
 /** A short drain beside a basin, m: 10 ft; none longer than half as much again is called short. */
 const SHORT = 10 * METRES_PER_FOOT;
@@ -34,10 +36,10 @@ const surfacesOf = (job: Job, id: string): Surface[] =>
 /** Whether a basin stands in ground that is soft: what sheds to it, or what it stands in. */
 function isSoft(job: Job, { id, place }: Basin): boolean {
   const shed = surfacesOf(job, id);
-  if (shed.length > 0) return shed.some(({ cover }) => !HARD.has(cover));
+  if (shed.length > 0) return shed.some((surface) => !isHard(surface));
   return (
     place !== undefined &&
-    !ofKind(job, 'surface').some(({ cover, outline }) => HARD.has(cover) && outline && isWithin(outline, place))
+    !ofKind(job, 'surface').some((surface) => isHard(surface) && surface.outline && isWithin(surface.outline, place))
   );
 }
 
