@@ -23,7 +23,7 @@ const FLOORS = [
   ['clearances', 'variants'],
   ['days'],
   ['schools'],
-  ['sheets'],
+  ['sheets', 'cures'],
   ['trial'],
 ];
 

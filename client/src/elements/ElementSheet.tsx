@@ -1,6 +1,7 @@
 /** The sheet of any element: what it does, its own form, where its water goes on to, and its snags. */
 import { anotherLike, isLanding, kindOf, nameOf, removal, type Element } from '@katabasis/core';
 import Trash from 'lucide-react-native/icons/trash';
+import type { ReactNode } from 'react';
 import { View } from 'react-native';
 import { deferred } from '../pace/deferred';
 import { useJob } from '../planning/useJob';
@@ -20,16 +21,18 @@ interface Props {
   id: string;
   onClose: () => void;
   onGo: (id: string) => void;
+  /** What the station that it is opened in says of it, above all else. */
+  above?: ReactNode;
 }
 
 /** The sheet of an element by its id. */
-export const ElementSheet = deferred(function ElementSheet({ id, onClose, onGo }: Props) {
+export const ElementSheet = deferred(function ElementSheet({ id, onClose, onGo, above }: Props) {
   const { job } = useJob();
   const element = job.elements.get(id);
   if (element)
     return (
       <Fields key={id} of={`${job.id} ${id}`}>
-        <SheetOf element={element} onClose={onClose} onGo={onGo} />
+        <SheetOf element={element} onClose={onClose} onGo={onGo} above={above} />
       </Fields>
     );
   // A job has no rain until one is chosen.
@@ -43,7 +46,7 @@ export const ElementSheet = deferred(function ElementSheet({ id, onClose, onGo }
   );
 });
 
-function SheetOf({ element, onClose, onGo }: Omit<Props, 'id'> & { element: Element }) {
+function SheetOf({ element, onClose, onGo, above }: Omit<Props, 'id'> & { element: Element }) {
   const { job, edit } = useJob();
   const { Form, Panel, ownSheet, title } = viewOf(element);
   const form = <Form element={element} onGo={onGo} onClose={onClose} />;
@@ -66,6 +69,7 @@ function SheetOf({ element, onClose, onGo }: Omit<Props, 'id'> & { element: Elem
   };
   return (
     <Sheet title={name} over={kindOf(element.kind).label} onClose={onClose}>
+      {above}
       {Panel && <Panel element={element} />}
       {form}
       <WasHere element={element} />

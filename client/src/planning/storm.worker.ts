@@ -1,38 +1,32 @@
 /** Rains on a job off the page's path, in a worker of its own: planning goes on beside it. */
-import { Elements, type Element, type Job, type Plan } from '@katabasis/core';
+import { Elements, headOf, type Element, type Job, type Plan } from '@katabasis/core';
+import { curesOf, type CureTried } from '@katabasis/core/cures';
 import {
+  disagreements,
   failuresOf,
   failureWords,
-  rankCases,
   rainfallOf,
+  rankCases,
+  readGauge,
   StormRun,
   stormSentence,
   worseFirst,
+  type Disagreement,
   type Failure,
+  type Rainfall,
   type Ranked,
-  type RainShape,
   type StormFrame,
   type StormRain,
+  type StormSeen,
   type StormTold,
-  type Wetness,
 } from '@katabasis/core/simulation';
 import { expose } from 'comlink';
+import type { AskedStorm } from './askedStorm';
 import * as planning from './planning';
 
 export interface SentYard {
   id: string;
   elements: readonly Element[];
-}
-
-export interface AskedStorm {
-  rain: StormRain;
-  /** s */
-  length: number;
-  shape: RainShape;
-  /** A second time six hours later. */
-  again: boolean;
-  wetness: Wetness;
-  failing: readonly Failure[];
 }
 
 /** What can be asked of a job: its rains, and what may fail in it, each as it is called. */
@@ -41,18 +35,52 @@ export interface Askable {
   failures: readonly { failure: Failure; label: string }[];
 }
 
-export type StormOutcome = Omit<StormTold, 'frames'> & { sentence: string };
+export interface StormOutcome extends Omit<StormTold, 'frames'> {
+  sentence: string;
+  /** What is to be known of how the rain was read. */
+  told: readonly string[];
+  disagreements: readonly Disagreement[];
+}
 
-/** Asked of a worker that nobody waits for any more. */
-const asked = new Map<number, { off: boolean }>();
+/** Asked for and not over: whether somebody still wants it, and whether it is to be told as far as it came. */
+interface State {
+  off: boolean;
+  broken: boolean;
+}
+const asked = new Map<number, State>();
 
 function planned({ id, elements }: SentYard): { job: Job; plan: Plan } {
   const job: Job = { id, elements: Elements.of(elements) };
   return { job, plan: planning.plan(job) };
 }
 
-/** Lets a call-off in between two pictures. */
+/** What is told is waited for until it is heard: it goes another way than the answer, which would otherwise come before its last picture. It also lets a call-off in. */
+type Heard = void | Promise<void>;
+
+/** Lets a call-off in. */
 const breath = (): Promise<void> => new Promise((done) => setTimeout(done, 0));
+
+async function whileAsked(ask: number, work: (state: State) => Promise<void>): Promise<State> {
+  const state = { off: false, broken: false };
+  asked.set(ask, state);
+  await work(state);
+  asked.delete(ask);
+  return state;
+}
+
+/** The rain that is asked for; a sentence where it cannot be had. */
+function fallOf(job: Job, of: AskedStorm): { rain: Rainfall; told: readonly string[] } | string {
+  if (of.rain !== 'gauge') {
+    const rain = rainfallOf(job, of.rain, of);
+    return rain ? { rain, told: [] } : 'The job has no such rain.';
+  }
+  const read = readGauge(of.gauge, headOf(job).units === 'metric' ? 'mm' : 'in');
+  return read.ok ? read : read.sentence;
+}
+
+/** Nothing fails in it and it is the one that the plan is made for: the two can be held against one another. */
+const isDesign = ({ rain, failing, wetness, again }: AskedStorm): boolean =>
+  rain === 'design' && failing.length === 0 && wetness === 'ordinary' && !again;
 
 const worker = {
   askable: (yard: SentYard): Askable => {
@@ -62,49 +90,90 @@ const worker = {
       failures: failuresOf(job, plan).map((failure) => ({ failure, label: failureWords(job, failure) })),
     };
   },
-  /** Tells each picture as it is made; null where the job has no such rain, or it was called off. */
+  /** What is wrong with a text of a gauge, and what is to be known of how it is read. */
+  gauge: (yard: SentYard, text: string): { ok: boolean; sentences: readonly string[] } => {
+    const { job } = planned(yard);
+    const read = readGauge(text, headOf(job).units === 'metric' ? 'mm' : 'in');
+    return read.ok ? { ok: true, sentences: read.told } : { ok: false, sentences: [read.sentence] };
+  },
+  /** Tells each picture as it is made; null where it was called off, a sentence where the rain cannot be had. */
   run: async (
     yard: SentYard,
-    { rain, failing, wetness, ...of }: AskedStorm,
+    of: AskedStorm,
     ask: number,
-    onFrame: (frame: StormFrame, share: number) => void,
-  ): Promise<StormOutcome | null> => {
-    const state = { off: false };
-    asked.set(ask, state);
+    onSeen: (seen: StormSeen) => Heard,
+    onFrame: (frame: StormFrame, share: number) => Heard,
+  ): Promise<StormOutcome | string | null> => {
     const { job, plan } = planned(yard);
-    const fall = rainfallOf(job, rain, of);
-    if (!fall) return null;
-    const storm = new StormRun(job, plan, { rain: fall, wetness, failing });
-    onFrame(storm.frames[0]!, 0);
-    while (!storm.isOver && !state.off) {
-      storm.advance();
-      onFrame(storm.frames.at(-1)!, storm.simulation.time / storm.length);
-      await breath();
-    }
-    asked.delete(ask);
-    if (state.off) return null;
+    const fall = fallOf(job, of);
+    if (typeof fall === 'string') return fall;
+    const storm = new StormRun(job, plan, { rain: fall.rain, wetness: of.wetness, failing: of.failing });
+    await onSeen(storm.seen);
+    await onFrame(storm.frames[0]!, 0);
+    const { off } = await whileAsked(ask, async (state) => {
+      while (!storm.isOver && !state.off && !state.broken) {
+        storm.advance();
+        await onFrame(storm.frames.at(-1)!, storm.simulation.time / storm.length);
+      }
+    });
+    if (off) return null;
     const { frames: _told, ...told } = storm.told;
-    return { ...told, sentence: stormSentence(job, { rain, failing }, storm.told) };
+    return {
+      ...told,
+      sentence: stormSentence(job, of, storm.told),
+      told: fall.told,
+      disagreements: isDesign(of) && storm.isOver ? disagreements(plan.here ?? job, plan, told) : [],
+    };
   },
   /** Tries every rain with every single failure, and tells those that are over, the worst first. */
-  rank: async (yard: SentYard, ask: number, onCase: (ranked: readonly Ranked[], of: number) => void): Promise<void> => {
-    const state = { off: false };
-    asked.set(ask, state);
+  rank: async (
+    yard: SentYard,
+    ask: number,
+    onCase: (ranked: readonly Ranked[], of: number) => Heard,
+  ): Promise<void> => {
     const { job, plan } = planned(yard);
     const all: Ranked[] = [];
-    for (const { ranked, of } of rankCases(job, plan)) {
-      all.push(ranked);
-      onCase(all.sort(worseFirst), of);
-      await breath();
-      if (state.off) break;
-    }
-    asked.delete(ask);
+    await whileAsked(ask, async (state) => {
+      for (const { ranked, of } of rankCases(job, plan)) {
+        all.push(ranked);
+        await onCase(all.sort(worseFirst), of);
+        if (state.off || state.broken) break;
+      }
+    });
   },
+  /** Tries what may cure a storm, in that same storm, and tells what helps as it is found. */
+  cure: async (yard: SentYard, of: AskedStorm, ask: number, onTried: (tried: CureTried) => Heard): Promise<void> => {
+    const { job, plan } = planned(yard);
+    const fall = fallOf(job, of);
+    if (typeof fall === 'string') return;
+    const storm = { rain: fall.rain, wetness: of.wetness, failing: of.failing, cells: COARSE };
+    const run = new StormRun(job, plan, storm);
+    await whileAsked(ask, async (state) => {
+      while (!run.isOver && !state.off) {
+        run.advance();
+        await breath();
+      }
+      if (state.off) return;
+      for (const tried of curesOf(job, plan, { ...storm, told: run.told })) {
+        await onTried(tried);
+        if (state.off || state.broken) break;
+      }
+    });
+  },
+  /** Nobody wants it any more. */
   callOff: (ask: number): void => {
     const state = asked.get(ask);
     if (state) state.off = true;
   },
+  /** It is to end, and to be told as far as it came. */
+  breakOff: (ask: number): void => {
+    const state = asked.get(ask);
+    if (state) state.broken = true;
+  },
 };
 export type StormWorker = typeof worker;
+
+/** Cells of the ground that many storms are tried on. */
+const COARSE = 1500;
 
 expose(worker);

@@ -1,8 +1,10 @@
 /** A storm over the job in hand, told as it goes: its pictures, how far it came, and at the end what came of it. */
 import type { Element, Job } from '@katabasis/core';
-import type { Ranked, StormFrame } from '@katabasis/core/simulation';
+import type { CureTried } from '@katabasis/core/cures';
+import type { Ranked, StormFrame, StormSeen } from '@katabasis/core/simulation';
 import { proxy, wrap, type Remote } from 'comlink';
-import type { Askable, AskedStorm, SentYard, StormOutcome, StormWorker } from './storm.worker';
+import type { AskedStorm } from './askedStorm';
+import type { Askable, SentYard, StormOutcome, StormWorker } from './storm.worker';
 
 let remote: Remote<StormWorker> | null = null;
 let failed: Promise<never> | null = null;
@@ -22,37 +24,95 @@ function theWorker(): { remote: Remote<StormWorker>; failed: Promise<never> } {
 
 const sent = ({ id, elements }: Job): SentYard => ({ id, elements: elements.all as readonly Element[] });
 
+/** Asks the worker for something that is told as it goes, until it is over or called off. */
+async function asking<T>(
+  { signal, stop }: Asking,
+  work: (worker: Remote<StormWorker>, ask: number) => Promise<T>,
+): Promise<T> {
+  const { remote: worker, failed: lost } = theWorker();
+  const ask = ++count;
+  signal.addEventListener('abort', () => void worker.callOff(ask));
+  stop?.addEventListener('abort', () => void worker.breakOff(ask));
+  return Promise.race([work(worker, ask), lost]);
+}
+
+/** `signal`: nobody wants it any more. `stop`: what there is of it is to be told. */
+export interface Asking {
+  signal: AbortSignal;
+  stop?: AbortSignal;
+}
+
 /** What can be asked of a job. */
 export function askable(job: Job): Promise<Askable> {
   const { remote: worker, failed: lost } = theWorker();
   return Promise.race([worker.askable(sent(job)), lost]);
 }
 
+/** What is wrong with a text of a gauge, or to be known of how it is read. */
+export function gaugeSays(job: Job, text: string): Promise<{ ok: boolean; sentences: readonly string[] }> {
+  const { remote: worker, failed: lost } = theWorker();
+  return Promise.race([worker.gauge(sent(job), text), lost]);
+}
+
 export interface StormSoFar {
+  seen: StormSeen;
   frames: readonly StormFrame[];
   /** How much of it is worked out, 0 to 1. */
   share: number;
   outcome: StormOutcome | null;
 }
 
-/** Runs a storm and tells it as it goes, until it is over or called off. */
+/** Storms that were worked out on this page, by what they were worked out from; the newest last. */
+const kept = new Map<string, StormSoFar>();
+/** Storms kept: one goes back and forth between a few. */
+const KEPT = 6;
+
+const keyOf = (job: Job, asked: AskedStorm): string => JSON.stringify([sent(job), asked]);
+
+function keep(key: string, storm: StormSoFar): void {
+  kept.delete(key);
+  kept.set(key, storm);
+  for (const oldest of kept.keys()) if (kept.size > KEPT) kept.delete(oldest);
+}
+
+/** Runs a storm and tells it as it goes. One whose rain cannot be had is a sentence. */
 export async function runStorm(
   job: Job,
   asked: AskedStorm,
-  signal: AbortSignal,
+  of: Asking,
   give: (soFar: StormSoFar) => void,
-): Promise<void> {
-  const { remote: worker, failed: lost } = theWorker();
-  const ask = ++count;
-  signal.addEventListener('abort', () => void worker.callOff(ask));
+): Promise<string | null> {
+  const key = keyOf(job, asked);
+  const known = kept.get(key);
+  if (known) {
+    keep(key, known);
+    give(known);
+    return null;
+  }
   const frames: StormFrame[] = [];
+  const seen: StormSeen[] = [];
   const onFrame = (frame: StormFrame, share: number): void => {
     frames.push(frame);
     // A picture now and then: each is drawn anew.
-    if (frames.length % TOLD === 1) give({ frames: [...frames], share, outcome: null });
+    if (frames.length % TOLD === 1) give({ seen: seen[0]!, frames: [...frames], share, outcome: null });
   };
-  const outcome = await Promise.race([worker.run(sent(job), asked, ask, proxy(onFrame)), lost]);
-  if (outcome) give({ frames: [...frames], share: 1, outcome });
+  const outcome: StormOutcome | string | null = await asking(
+    of,
+    async (worker, ask) =>
+      await worker.run(
+        sent(job),
+        asked,
+        ask,
+        proxy((told: StormSeen) => void seen.push(told)),
+        proxy(onFrame),
+      ),
+  );
+  if (typeof outcome === 'string' || outcome === null) return outcome;
+  const storm = { seen: seen[0]!, frames: [...frames], share: outcome.reached / outcome.length, outcome };
+  // One that was broken off may yet be wanted whole.
+  if (outcome.reached >= outcome.length - 1e-6) keep(key, storm);
+  give(storm);
+  return null;
 }
 
 export interface Tried {
@@ -62,13 +122,18 @@ export interface Tried {
 }
 
 /** Tries every rain with every failure, told one by one. */
-export async function rankFailures(job: Job, signal: AbortSignal, give: (tried: Tried) => void): Promise<void> {
-  const { remote: worker, failed: lost } = theWorker();
-  const ask = ++count;
-  signal.addEventListener('abort', () => void worker.callOff(ask));
-  const onCase = (ranked: readonly Ranked[], of: number): void => give({ ranked, of });
-  await Promise.race([worker.rank(sent(job), ask, proxy(onCase)), lost]);
-}
+export const rankFailures = (job: Job, of: Asking, give: (tried: Tried) => void): Promise<void> =>
+  asking(of, (worker, ask) =>
+    worker.rank(
+      sent(job),
+      ask,
+      proxy((ranked: readonly Ranked[], all: number) => give({ ranked, of: all })),
+    ),
+  );
+
+/** Tries what may cure a storm, told as it is found. */
+export const findCures = (job: Job, asked: AskedStorm, of: Asking, give: (tried: CureTried) => void): Promise<void> =>
+  asking(of, (worker, ask) => worker.cure(sent(job), asked, ask, proxy(give)));
 
 /** Pictures between two that are told while it goes on. */
-const TOLD = 10;
+const TOLD = 6;

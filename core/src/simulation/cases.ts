@@ -3,9 +3,10 @@ import { OUTFALLS } from '../catalogue/outfalls';
 import { groundInlets, ofKind, rainOf, type Job } from '../job/job';
 import { rarerRain } from '../plan/openings';
 import { rainTable } from '../rain/intensityOfRain';
+import { isLaid } from '../job/kinds';
 import type { Plan } from '../verdict/planJob';
 import type { Failure } from './failing';
-import { stormFrom, twice, type Rainfall, type RainShape } from './rainfall';
+import { stormFrom, twice, type Rainfall, type RainShape } from './rain/rainfall';
 
 export const STORM_RAINS = ['design', 'rarer'] as const;
 export type StormRain = (typeof STORM_RAINS)[number];
@@ -35,6 +36,9 @@ export function rainfallOf(
   return again ? twice(once, PAUSE) : once;
 }
 
+/** Of what it lifts a pump has lost when it is tried as worn. */
+const WORN = 0.5;
+
 const hasPipe = ({ landings }: Plan, id: string): boolean => (landings[id]?.invert ?? null) !== null;
 
 /** What can fail in a job, each by itself. */
@@ -42,8 +46,16 @@ export function failuresOf(job: Job, plan: Plan): Failure[] {
   const outs = ofKind(job, 'discharge');
   return [
     ...groundInlets(job).map(({ id }): Failure => ({ kind: 'blocked', id })),
+    ...ofKind(job, 'run')
+      .filter(isLaid)
+      .map(({ id }): Failure => ({ kind: 'stopped', id })),
     ...outs.filter(({ form }) => OUTFALLS[form].freezes).map(({ id }): Failure => ({ kind: 'shut', id })),
-    ...outs.filter(({ form }) => OUTFALLS[form].pumps).map(({ id }): Failure => ({ kind: 'power', id })),
+    ...outs
+      .filter(({ form }) => OUTFALLS[form].pumps)
+      .flatMap(({ id }): Failure[] => [
+        { kind: 'power', id },
+        { kind: 'worn', id, share: WORN },
+      ]),
     ...outs
       .filter(({ form, id }) => OUTFALLS[form].opensOut && !OUTFALLS[form].inChannel && hasPipe(plan, id))
       .map(({ id, bank, groundLevel }): Failure => ({

@@ -66,7 +66,9 @@ export class Ends {
       const against = through < 0 ? -Infinity : water.level[through]!;
       // Of one that is not held it is none, whatever stands outside.
       this.held[index] = Math.max(own, against, failing('high', id)?.level ?? -Infinity);
-      const { soaks, pumped } = drains(water.level[index]!, failing('power', id) === undefined);
+      const { soaks, pumped: lifts } = drains(water.level[index]!, failing('power', id) === undefined);
+      const worn = failing('worn', id);
+      const pumped = lifts * (1 - (worn ? (worn.share ?? 1) : 0));
       const goes = Math.min(Math.max(0, water.volume[index]! + enters[index]! * dt), (soaks + pumped) * dt);
       if (goes <= 0) continue;
       enters[index]! -= goes / dt;

@@ -20,6 +20,8 @@ export class Peaks {
   /** By run: fullest, as a share of its width, at most 1; and s under pressure. */
   readonly fullest: Float64Array;
   readonly pressed: Float64Array;
+  /** When anything over an inlet last came higher, s. */
+  rose = 0;
   /** By cell of the ground: deepest, m, and when, s. */
   readonly ground: Float64Array;
   readonly groundAt: Float64Array;
@@ -43,6 +45,7 @@ export class Peaks {
     for (const mouth of mouths) {
       const { index } = mouth;
       const depth = mouth.standing(water);
+      if (depth > this.depth[index]! + HIGHER) this.rose = time;
       if (depth > this.depth[index]!) [this.depth[index], this.at[index]] = [depth, time];
       if (depth > this.settings.ponding) this.over[index]! += dt;
     }
@@ -60,5 +63,7 @@ export class Peaks {
   }
 }
 
+/** Higher by less than so in a step is no rise, m. */
+const HIGHER = 1e-6;
 /** Water stands so far over a pipe's crown, as a share of its width, once it is under pressure. */
 const PRESSED = 1.05;

@@ -2,7 +2,7 @@
 import type { Job } from '../job/job';
 import type { Plan } from '../verdict/planJob';
 import { rainfallOf, stormCases, type StormCase } from './cases';
-import { runStorm, type StormTold } from './stormRun';
+import { StormRun, type StormTold } from './stormRun';
 import { stormSentence } from './words';
 
 export interface Ranked {
@@ -11,6 +11,7 @@ export interface Ranked {
   /** Least from the water up to a sill, m, less than 0 over it; null where none comes to one. Deepest over an inlet, m. */
   margin: number | null;
   deepest: number;
+  deepestAt: string | null;
   /** Door, sill or inlet that this is of, by id; null where no water stands anywhere. */
   at: string | null;
 }
@@ -22,17 +23,13 @@ const CELLS = 1500;
 export function rankOf({
   doors,
   landings,
-}: Pick<StormTold, 'doors' | 'landings'>): Pick<Ranked, 'margin' | 'deepest' | 'at'> {
+}: Pick<StormTold, 'doors' | 'landings'>): Pick<Ranked, 'margin' | 'deepest' | 'deepestAt' | 'at'> {
   let [margin, at]: [number | null, string | null] = [null, null];
   for (const door of doors)
     if (door.margin !== null && (margin === null || door.margin < margin)) [margin, at] = [door.margin, door.id];
-  let deepest = 0;
-  for (const { id, peak } of landings)
-    if (peak > deepest) {
-      deepest = peak;
-      if (margin === null) at = id;
-    }
-  return { margin, deepest, at };
+  let [deepest, deepestAt]: [number, string | null] = [0, null];
+  for (const { id, peak } of landings) if (peak > deepest) [deepest, deepestAt] = [peak, id];
+  return { margin, deepest, deepestAt, at: at ?? deepestAt };
 }
 
 /** The one that does more harm first: nearest to a sill, or over one; then by how deep water stands. */
@@ -44,8 +41,12 @@ export function* rankCases(job: Job, plan: Plan): Generator<{ ranked: Ranked; do
   const cases = stormCases(job, plan);
   for (const [k, each] of cases.entries()) {
     const rain = rainfallOf(job, each.rain)!;
-    const told = runStorm(job, plan, { rain, wetness: 'ordinary', failing: each.failing, cells: CELLS });
-    const ranked = { of: each, sentence: stormSentence(job, each, told), ...rankOf(told) };
+    const run = new StormRun(job, plan, { rain, wetness: 'ordinary', failing: each.failing, cells: CELLS });
+    while (!run.isOver && !run.hasPeaked) run.advance();
+    const { doors, landings, length } = run.told;
+    // What is still there when it has peaked is not asked for.
+    const sentence = stormSentence(job, each, { doors, landings, ponds: [], reached: length, length });
+    const ranked = { of: each, sentence, ...rankOf({ doors, landings }) };
     yield { ranked, done: k + 1, of: cases.length };
   }
 }

@@ -19,7 +19,7 @@ import { Mouth, POOL } from './mouth';
 import { giveTo, NOTHING_GONE } from './over';
 import { Peaks } from './peaks';
 import { pipesOf, type JobPipes } from './pipes/pipesOf';
-import { depthIn, type Rainfall } from './rainfall';
+import { depthIn, type Rainfall } from './rain/rainfall';
 import { Shedding } from './shedding';
 import type { Wetness } from './ground/soak';
 
@@ -143,6 +143,12 @@ export class Simulation {
   private readonly failing = (kind: FailureKind, id: string): Failure | undefined =>
     this.given.failing.find((each) => each.kind === kind && each.id === id && failsAt(each, this.time));
 
+  /** Share of something that is open while what may stop it does so, 1 where nothing does. */
+  private openOf(kind: FailureKind, id: string): number {
+    const failure = this.failing(kind, id);
+    return failure ? 1 - (failure.share ?? 1) : 1;
+  }
+
   /** Hands water (m³) to what takes it: over the ground it stands over a grate first; down a leader or out of a pipe it goes straight in. */
   private readonly deliver = (id: string | undefined, volume: number): void => {
     if (id === undefined) this.gone.ranOff += volume;
@@ -180,12 +186,11 @@ export class Simulation {
     this.ground?.rain(rain, dt);
     this.ground?.flow.run(dt);
     for (const mouth of this.mouths) {
-      const blocked = this.failing('blocked', mouth.landing.id);
-      const open = blocked ? 1 - (blocked.share ?? 1) : 1;
-      enters[mouth.index]! += mouth.takeIn(water, dt, open) / dt;
+      enters[mouth.index]! += mouth.takeIn(water, dt, this.openOf('blocked', mouth.landing.id)) / dt;
       mouth.runOff(dt, this.deliver);
     }
     this.ends.hold(dt, enters, gone, this.failing);
+    this.pipes.runIds.forEach((id, k) => (water.open[k] = this.openOf('stopped', id)));
     const left = water.step(dt, enters, this.ends.held);
     enters.fill(0);
     if (!water.converged) this.hard++;

@@ -10,7 +10,7 @@ import { seededWhole } from '../trial/seededWhole';
 import { planJob } from '../verdict/planJob';
 import { failuresOf, rainfallOf, stormCases } from './cases';
 import type { Failure } from './failing';
-import { depthOfRain, RAIN_SHAPES, stormFrom, twice, type Rainfall } from './rainfall';
+import { depthOfRain, RAIN_SHAPES, stormFrom, twice, type Rainfall } from './rain/rainfall';
 import { rankCases, worseFirst } from './ranking';
 import { runStorm, type StormTold } from './stormRun';
 import { stormSentence } from './words';
@@ -71,11 +71,23 @@ describe('a patio of 300 m² that sheds to a basin with a sill 0.1 m over it', (
     );
   });
 
-  it('fails first where its grate is blocked, of all that can fail', () => {
+  it('fails first where its grate or its only pipe is stopped up, of all that can fail', () => {
     const ranked = [...rankCases(yard(), planJob(yard()))].map((each) => each.ranked).sort(worseFirst);
-    expect(ranked.map(({ of }) => of.id)).toEqual(['design blocked basin', ...ranked.slice(1).map(({ of }) => of.id)]);
-    expect(ranked[0]!.margin).toBeLessThan(ranked[1]!.margin!);
+    const kinds = ranked.map(({ of }) => of.failing[0]?.kind ?? 'nothing');
+    expect(new Set(kinds.slice(0, 2))).toEqual(new Set(['blocked', 'stopped']));
+    expect(ranked[1]!.margin).toBeLessThan(ranked[2]!.margin!);
     expect(ranked[0]!.at).toBe('basin');
+  });
+
+  it('stands the higher the more its pipe is crushed, as high as ever where nothing gets through', () => {
+    const run = [...yard().elements.ofKind('run')][0]!.id;
+    const hard = { step: 60, intensities: new Array<number>(30).fill(1.2e-4) };
+    const at = (share: number): number => peakAt(storm(yard(), [{ kind: 'stopped', id: run, share }], hard), 'basin');
+    const peaks = [0, 0.5, 0.75, 0.9, 1].map(at);
+    expect([...peaks].sort((a, b) => a - b)).toEqual(peaks);
+    expect(peaks[3]! - peaks[0]!).toBeGreaterThan(0.003);
+    expect(storm(yard(), [{ kind: 'stopped', id: run }], hard).balance.out).toBe(0);
+    expect(storm(yard(), [{ kind: 'stopped', id: run, from: 600 }], hard).balance.out).toBeGreaterThan(0);
   });
 
   it('is as it was once what was blocked is open again', () => {
@@ -156,6 +168,9 @@ it('a pump lifts what comes and starts and stops; without power it runs over', (
   expect(on.balance.pumped).toBeGreaterThan(0.5);
   expect(off.balance.pumped).toBe(0);
   expect(off.balance.ranOff).toBeGreaterThan(0.5);
+  const worn = storm(job, [{ kind: 'worn', id: 'out', share: 0.9 }]);
+  expect(worn.balance.pumped).toBeGreaterThan(0);
+  expect(worn.balance.pumped).toBeLessThan(on.balance.pumped);
 });
 
 it('a yard with nothing in it, no pipe or no level but one is rained on all the same', () => {

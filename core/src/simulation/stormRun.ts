@@ -5,7 +5,8 @@ import type { Job } from '../job/job';
 import type { Place } from '../site/place';
 import type { Plan } from '../verdict/planJob';
 import type { Balance } from './balance';
-import { lengthOfRain, type Rainfall } from './rainfall';
+import { currentsOf } from './ground/currents';
+import { lengthOfRain, type Rainfall } from './rain/rainfall';
 import { Simulation, type StormIn } from './simulation';
 import { Watched, type DoorWatched } from './watched';
 
@@ -20,6 +21,8 @@ export interface StormFrame {
   fullness: Float32Array;
   flows: Float32Array;
   ground: Uint8Array | null;
+  /** By arrow its cell, and what runs there to the east and to the north, m²/s. */
+  currents: Float32Array | null;
 }
 
 export interface StormGrid {
@@ -38,9 +41,19 @@ export interface PondSeen {
   dryAt: number | null;
 }
 
+/** What the figures of the pictures belong to, known before the first. */
+export interface StormSeen {
+  /** By picture of a landing and of a run, their ids. */
+  landings: readonly string[];
+  runs: readonly string[];
+  grid: StormGrid | null;
+  /** s that the storm is followed for. */
+  length: number;
+}
+
 export interface StormTold {
   rain: Rainfall;
-  /** s that it went on for, and how far it came. */
+  /** s that it is followed for, and how far it came. */
   length: number;
   reached: number;
   balance: Balance;
@@ -61,6 +74,8 @@ const FRAMES = 90;
 export const AFTER = 3600;
 /** A day of rain is the longest that is followed, s. */
 export const LONGEST = 86_400;
+/** Water that has not risen for so long falls, s. */
+const FALLS = 600;
 /** Ponds shallower than so are not told, m; and how many are. */
 const POND = 0.03;
 const DRY = 0.005;
@@ -86,8 +101,23 @@ export class StormRun {
     this.picture();
   }
 
+  get seen(): StormSeen {
+    const { pipes, ground } = this.simulation;
+    const grid = ground && (({ cols, rows, cell, east, north }) => ({ cols, rows, cell, east, north }))(ground.grid);
+    return { landings: pipes.ids, runs: pipes.runIds, grid, length: this.length };
+  }
+
   get isOver(): boolean {
     return this.simulation.time >= this.length;
+  }
+
+  /** Whether the rain is over and nothing has come higher for some while: what is highest is known. */
+  get hasPeaked(): boolean {
+    const { time, peaks } = this.simulation;
+    return (
+      time > lengthOfRain(this.given.rain) + FALLS &&
+      time > Math.max(peaks.rose, ...this.watched.doors.map(({ at }) => at)) + FALLS
+    );
   }
 
   /** Goes on to the next picture. */
@@ -115,13 +145,13 @@ export class StormRun {
       fullness: Float32Array.from(pipes.runIds, (_, k) => water.fullness(k)),
       flows: Float32Array.from(pipes.runIds, (_, k) => water.flow[water.firstFace[k]! + water.cellsOf[k]!]!),
       ground: ground && Uint8Array.from(ground.flow.depth, (depth) => Math.min(255, Math.round(depth * 1000))),
+      currents: ground && currentsOf(ground.flow),
     });
   }
 
   get told(): StormTold {
-    const { pipes, peaks, mouths, ground, balance, time, hard } = this.simulation;
+    const { pipes, peaks, mouths, balance, time, hard } = this.simulation;
     const byIndex = new Map(mouths.map((mouth) => [mouth.index, mouth]));
-    const grid = ground && (({ cols, rows, cell, east, north }) => ({ cols, rows, cell, east, north }))(ground.grid);
     return {
       rain: this.given.rain,
       length: this.length,
@@ -138,7 +168,7 @@ export class StormRun {
       runs: pipes.runIds.map((id, k) => ({ id, fullest: peaks.fullest[k]!, secondsUnderPressure: peaks.pressed[k]! })),
       doors: this.watched.doors.map(({ id, sill, margin, at }) => ({ id, sill, margin, at })),
       ponds: this.ponds(),
-      grid,
+      grid: this.seen.grid,
       frames: [...this.frames],
       hard,
     };

@@ -181,3 +181,9 @@ export function text(shown: Shown): string {
   if (shown.unit === '') return shown.value;
   return shown.unit === '%' ? `${shown.value}%` : `${shown.value}\u00a0${shown.unit}`;
 }
+
+/** A time from some beginning on (s), in hours and minutes, as 0:41. */
+export const showClock = (seconds: number): string => {
+  const minutes = Math.round(seconds / 60);
+  return `${Math.floor(minutes / 60)}:${String(minutes % 60).padStart(2, '0')}`;
+};

@@ -17,6 +17,7 @@ import type { Asked } from './asked';
 import { CaseList } from './CaseList';
 import { CellWorking } from './CellWorking';
 import { LayerTable } from './LayerTable';
+import { LevelCurve } from './rain/LevelCurve';
 import { StormOverTime } from './rain/StormOverTime';
 
 export function StormScreen() {
@@ -30,7 +31,15 @@ export function StormScreen() {
   // While another is worked out the last one stands: nothing jumps under the eye.
   const layers = found ?? last;
   const [asked, setAsked] = useState<Asked | null>(null);
-  if (at !== null) return <ElementSheet id={at} onClose={() => go('storm', null)} onGo={(id) => go('storm', id)} />;
+  if (at !== null)
+    return (
+      <ElementSheet
+        id={at}
+        onClose={() => go('storm', null)}
+        onGo={(id) => go('storm', id)}
+        above={<LevelCurve id={at} />}
+      />
+    );
   return (
     <ScrollView
       contentContainerStyle={{ padding: SPACE.l, gap: SPACE.l, maxWidth: wide ? 1600 : 700, width: '100%' }}

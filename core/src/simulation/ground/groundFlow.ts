@@ -82,6 +82,12 @@ export class GroundFlow {
     return most;
   }
 
+  /** What runs over a cell's middle, m²/s to the east and to the north: of the faces on either side. */
+  flowAt(at: number): readonly [number, number] {
+    const [west, south] = [this.across.flow, this.along.flow];
+    return [(west[at]! + west[at + 1]!) / 2, (south[at]! + south[at + this.given.cols]!) / 2];
+  }
+
   /** Lets the water run for so long, s. */
   run(time: number): void {
     const count = this.gather();

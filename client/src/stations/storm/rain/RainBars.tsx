@@ -1,4 +1,5 @@
 /** The rain of a storm as bars, which a thumb runs along: the time that the picture shows. */
+import { showClock } from '@katabasis/core';
 import { useState, type KeyboardEvent } from 'react';
 import { View, type LayoutChangeEvent } from 'react-native';
 import Svg, { Line, Rect } from 'react-native-svg';
@@ -6,7 +7,6 @@ import { usePalette } from '../../../theme/theme';
 import { SPACE } from '../../../theme/tokens';
 import { Text } from '../../../ui/Text';
 import { useDrag } from '../../../ui/useDrag';
-import { clock } from './bands';
 
 const HEIGHT = 72;
 
@@ -57,7 +57,7 @@ export function RainBars({ rains, times, length, at, onAt }: Props) {
         aria-valuenow={Math.round((times[at] ?? 0) / 60)}
         aria-valuemin={0}
         aria-valuemax={Math.round(length / 60)}
-        aria-valuetext={clock(times[at] ?? 0)}
+        aria-valuetext={showClock(times[at] ?? 0)}
         onLayout={(event: LayoutChangeEvent) => setWidth(event.nativeEvent.layout.width)}
         style={{ height: HEIGHT, ...({ touchAction: 'pan-y', cursor: 'ew-resize' } as object) }}
         testID="storm-scrubber"
@@ -84,9 +84,9 @@ export function RainBars({ rains, times, length, at, onAt }: Props) {
       <View style={{ flexDirection: 'row', justifyContent: 'space-between' }}>
         <Text kind="small">0:00</Text>
         <Text kind="strong" testID="storm-time">
-          {clock(times[at] ?? 0)}
+          {showClock(times[at] ?? 0)}
         </Text>
-        <Text kind="small">{clock(length)}</Text>
+        <Text kind="small">{showClock(length)}</Text>
       </View>
     </View>
   );

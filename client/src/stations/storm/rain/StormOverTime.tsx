@@ -1,11 +1,11 @@
 /** Watch it rain on this yard: the storm told as it goes, and played back under a thumb. */
 import { rainOf } from '@katabasis/core';
-import Pause from 'lucide-react-native/icons/pause';
-import Play from 'lucide-react-native/icons/play';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { View } from 'react-native';
-import type { Askable, AskedStorm } from '../../../planning/storm.worker';
-import { askable as asksOf, runStorm, type StormSoFar } from '../../../planning/storms';
+import { useNoted } from '../../../input/useNoted';
+import { askedStorm, USUAL_STORM, type AskedStorm } from '../../../planning/askedStorm';
+import type { Askable, StormOutcome } from '../../../planning/storm.worker';
+import { askable as asksOf, type StormSoFar } from '../../../planning/storms';
 import { useJob } from '../../../planning/useJob';
 import { useWorked } from '../../../planning/useWorked';
 import { useWide } from '../../../theme/theme';
@@ -13,168 +13,158 @@ import { SPACE } from '../../../theme/tokens';
 import { Button } from '../../../ui/Button';
 import { Mark } from '../../../ui/Mark';
 import { Text } from '../../../ui/Text';
-import { RainBars } from './RainBars';
+import { BesideOption } from './BesideOption';
+import { Cures } from './Cures';
+import { Player } from './Player';
 import { StormChoices } from './StormChoices';
 import { StormPicture } from './StormPicture';
 import { StormRows } from './StormRows';
-import { USUAL_STORM } from './usual';
+import { beginnings, StormSection } from './StormSection';
+import { usePlayback, type Playback } from './usePlayback';
+import { useStorm } from './useStorm';
 import { WhatFailsFirst } from './WhatFailsFirst';
 
-/** After the rain, s. */
-const AFTER = 3600;
-/** Between two storms on one day, s. */
-const PAUSE = 6 * 3600;
-/** How long a storm is followed, s. */
-const lengthOf = ({ length, again }: AskedStorm): number => (again ? 2 * length + PAUSE : length) + AFTER;
-/** Between two pictures as it plays, ms. */
-const BEAT = 120;
 /** Water this near to a sill is too near, m: half an inch. */
 const CLOSE = 0.0127;
+const NONE: StormSoFar['frames'] = [];
 
 export function StormOverTime({ onGo }: { onGo: (id: string) => void }) {
   const { job } = useJob();
   const wide = useWide();
-  const [asked, setAsked] = useState(USUAL_STORM);
-  const [lost, setLost] = useState<string | null>(null);
-  const told = (error: unknown): void => setLost(error instanceof Error ? error.message : String(error));
+  const [asked, setAsked] = useNoted(`storm ${job.id}`, askedStorm, USUAL_STORM);
   const asks = useWorked<Askable>([job], async (_, give) => give(await asksOf(job)));
-  const storm = useWorked<StormSoFar>([job, asked], (signal, give) =>
-    runStorm(job, asked, signal, give).catch((error: unknown) => {
-      if (!signal.aborted) told(error);
-    }),
-  );
-  const frames = storm?.frames ?? NONE;
-  const { shown, setAt, plays, setPlays } = usePlayback(frames);
-  if (lost !== null) return <Text role="status">{lost}</Text>;
-  if (!storm || frames.length === 0) return <Text role="status">It begins to rain.</Text>;
-  const { outcome, share } = storm;
-  const frame = frames[shown]!;
+  const { storm, refused, stop } = useStorm(job, asked);
+  const playback = usePlayback(storm?.frames ?? NONE);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const outcome = storm?.outcome ?? null;
   const ask = (next: AskedStorm): void => {
-    setPlays(false);
-    setAt(null);
-    setAsked(next);
+    playback.setPlays(false);
+    playback.setAt(null);
+    setAsked(() => next);
+  };
+  const fail = (id: string): void => {
+    const found = asks?.failures.find(({ failure }) => failure.id === id)?.failure;
+    if (!found) return;
+    const others = asked.failing.filter((each) => each.id !== id);
+    ask({ ...asked, failing: others.length < asked.failing.length ? others : [...others, found] });
+  };
+  const choose = (id: string, at: number | null): void => {
+    setChosen(id === chosen || id === '' ? null : id);
+    if (at === null || !storm) return;
+    playback.setPlays(false);
+    playback.setAt(nearest(storm.frames, at));
   };
   const rarer = `${rainOf(job)?.openings?.returnPeriod ?? ''}-year rain`;
   return (
     <View style={{ gap: SPACE.l }} testID="storm-over-time">
-      <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.m }} aria-live="polite">
-        <Mark kind={outcome ? markOf(outcome.doors) : 'mind'} size={28} />
-        <View style={{ flex: 1 }}>
-          <Text kind="heading" testID="storm-sentence">
-            {outcome ? outcome.sentence : `It rains: ${Math.round(share * 100)}% of the storm is worked out.`}
-          </Text>
-        </View>
-      </View>
+      <Said storm={storm} refused={refused} onStop={stop} />
       <View style={wide ? { flexDirection: 'row', gap: SPACE.xl, alignItems: 'flex-start' } : { gap: SPACE.l }}>
         <View style={{ gap: SPACE.m, flex: wide ? 1 : undefined, minWidth: 0 }}>
-          {outcome && (
-            <StormPicture
-              frame={frame}
-              grid={outcome.grid}
-              landings={outcome.landings.map(({ id }) => id)}
-              runs={outcome.runs.map(({ id }) => id)}
-              onTap={(id) => {
-                const found = asks?.failures.find(({ failure }) => failure.id === id);
-                const isFailing = asked.failing.some((each) => each.id === id);
-                if (found) ask({ ...asked, failing: isFailing ? [] : [found.failure] });
-              }}
-            />
-          )}
-          <Player {...{ frames, shown, plays, setAt, setPlays }} length={lengthOf(asked)} />
+          {storm && <Watched storm={storm} playback={playback} ringed={chosen} onTap={fail} />}
         </View>
         <View style={{ gap: SPACE.l, flex: wide ? 1 : undefined, minWidth: 0 }}>
-          {asks && <StormChoices asked={asked} askable={asks} rarer={rarer} onAsk={ask} />}
-          {outcome && <StormRows outcome={outcome} frame={frame} onGo={onGo} />}
-          <WhatFailsFirst onShow={ask} />
-          {outcome && outcome.grid === null && (
-            <Text kind="small">No ground is measured here: what runs over it, and where it stands, is not told.</Text>
+          {asks && (
+            <StormChoices asked={asked} askable={asks} rarer={rarer} length={storm?.seen.length ?? 0} onAsk={ask} />
           )}
+          {outcome && <Remarks outcome={outcome} />}
+          {outcome && storm && (
+            <StormRows
+              outcome={outcome}
+              frames={storm.frames}
+              shown={playback.shown}
+              chosen={chosen}
+              onChoose={choose}
+              onGo={onGo}
+            />
+          )}
+          {outcome && wantsCure(outcome) && <Cures asked={asked} />}
+          <WhatFailsFirst onShow={ask} />
+          {storm && <BesideOption asked={asked} time={storm.frames[playback.shown]!.time} outcome={outcome} />}
         </View>
       </View>
     </View>
   );
 }
 
-/** Its bars and what plays it. */
-function Player({
-  frames,
-  shown,
-  plays,
-  setAt,
-  setPlays,
-  length,
-}: Playback & { frames: StormSoFar['frames']; length: number }) {
+const nearest = (frames: StormSoFar['frames'], time: number): number =>
+  frames.reduce((best, each, k) => (Math.abs(each.time - time) < Math.abs(frames[best]!.time - time) ? k : best), 0);
+
+/** The storm in one sentence; while it is worked out how far it is. */
+function Said({ storm, refused, onStop }: { storm: StormSoFar | null; refused: string | null; onStop: () => void }) {
+  const outcome = storm?.outcome ?? null;
+  const says =
+    refused ??
+    (!storm
+      ? 'It begins to rain.'
+      : outcome
+        ? outcome.sentence
+        : `It rains: ${Math.round(storm.share * 100)}% of the storm is worked out.`);
+  return (
+    <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.m }} aria-live="polite">
+      <Mark kind={outcome ? markOf(outcome) : 'mind'} size={28} />
+      <View style={{ flex: 1 }}>
+        <Text kind="heading" testID="storm-sentence">
+          {says}
+        </Text>
+      </View>
+      {storm && !outcome && refused === null && (
+        <Button label="Stop here" kind="line" onPress={onStop} testID="storm-stop" />
+      )}
+    </View>
+  );
+}
+
+interface WatchedProps {
+  storm: StormSoFar;
+  playback: Playback;
+  ringed: string | null;
+  onTap: (id: string) => void;
+}
+
+/** The picture, its bars, and the long section at the same time. */
+function Watched({ storm, playback, ringed, onTap }: WatchedProps) {
+  const { job, plan } = useJob();
+  const frame = storm.frames[playback.shown]!;
+  const starts = beginnings(plan);
+  const [from, setFrom] = useState<string | null>(null);
+  const begins = from !== null && starts.includes(from) ? from : starts[0];
   return (
     <>
-      <RainBars
-        rains={frames.map(({ rain }) => rain)}
-        times={frames.map(({ time }) => time)}
-        length={length}
-        at={shown}
-        onAt={(next) => {
-          setPlays(false);
-          setAt(next);
-        }}
-      />
-      <View style={{ flexDirection: 'row', gap: SPACE.m }}>
-        <Button
-          label={plays ? 'Pause' : 'Play'}
-          icon={plays ? Pause : Play}
-          kind="main"
-          onPress={() => {
-            if (!plays && shown >= frames.length - 1) setAt(0);
-            setPlays(!plays);
-          }}
-          testID="storm-play"
-        />
-      </View>
+      <StormPicture job={job} plan={plan} frame={frame} seen={storm.seen} ringed={ringed} onTap={onTap} />
+      <Player storm={storm} playback={playback} />
+      {begins !== undefined && <StormSection frame={frame} seen={storm.seen} from={begins} onFrom={setFrom} />}
     </>
   );
 }
 
-const NONE: StormSoFar['frames'] = [];
-
-interface Playback {
-  /** Picture that is shown. */
-  shown: number;
-  setAt: (at: number | null) => void;
-  plays: boolean;
-  setPlays: (plays: boolean) => void;
+/** What is to be known of it: how the rain was read, where plan and storm disagree, and what no storm can tell here. */
+function Remarks({ outcome }: { outcome: StormOutcome }) {
+  const { told, disagreements, grid } = outcome;
+  return (
+    <>
+      {told.map((each) => (
+        <Text key={each}>{each}</Text>
+      ))}
+      {disagreements.map(({ id, sentence }) => (
+        <View key={id} style={{ flexDirection: 'row', gap: SPACE.m }} testID="storm-disagrees">
+          <Mark kind="mind" size={22} />
+          <View style={{ flex: 1 }}>
+            <Text>{sentence}</Text>
+          </View>
+        </View>
+      ))}
+      {grid === null && (
+        <Text kind="small">No ground is measured here: what runs over it, and where it stands, is not told.</Text>
+      )}
+    </>
+  );
 }
 
-/** Which picture stands, and its going on by itself. Where nobody has put it, it stands at the hardest of the storm. */
-function usePlayback(frames: StormSoFar['frames']): Playback {
-  const [at, setAt] = useState<number | null>(null);
-  const [plays, setPlays] = useState(false);
-  const last = frames.length - 1;
-  useEffect(() => {
-    if (!plays || last < 0) return;
-    const timer = setInterval(() => {
-      setAt((now) => {
-        const next = (now ?? -1) + 1;
-        if (next <= last) return next;
-        setPlays(false);
-        return last;
-      });
-    }, BEAT);
-    return () => clearInterval(timer);
-  }, [plays, last]);
-  return { shown: Math.max(0, Math.min(last, at ?? hardest(frames))), setAt, plays, setPlays };
-}
-
-/** The picture with most water over inlets and ground. */
-function hardest(frames: StormSoFar['frames']): number {
-  const water = frames.map(({ depths, ground }) => {
-    let sum = 0;
-    for (const depth of depths) sum += depth * 1000;
-    if (ground) for (const depth of ground) sum += depth;
-    return sum;
-  });
-  return water.indexOf(Math.max(...water));
-}
-
-function markOf(doors: readonly { margin: number | null }[]): 'holds' | 'fix' | 'mind' {
-  const margins = doors.flatMap(({ margin }) => (margin === null ? [] : [margin]));
-  const least = Math.min(...margins);
+function markOf({ doors }: StormOutcome): 'holds' | 'fix' | 'mind' {
+  const least = Math.min(...doors.flatMap(({ margin }) => (margin === null ? [] : [margin])));
   return least < 0 ? 'fix' : least < CLOSE ? 'mind' : 'holds';
 }
+
+/** Water is near a sill, or stands deeper over an inlet than is allowed. */
+const wantsCure = (outcome: StormOutcome): boolean =>
+  markOf(outcome) !== 'holds' || outcome.landings.some(({ secondsOver }) => secondsOver > 0);

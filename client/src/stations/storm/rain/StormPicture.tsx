@@ -1,14 +1,23 @@
 /** The plan in the rain at one time: water over the ground by its depth, pipes by how full they run, inlets that stand under water. */
-import { drawingOf, showSmall, text, type Drawing, type Place, type Stroke } from '@katabasis/core';
-import type { StormFrame, StormTold } from '@katabasis/core/simulation';
-import { useMemo } from 'react';
+import {
+  drawingOf,
+  showSmall,
+  text,
+  type Drawing,
+  type Job,
+  type Place,
+  type Plan,
+  type Stroke,
+} from '@katabasis/core';
+import type { StormFrame, StormSeen } from '@katabasis/core/simulation';
+import { memo, useMemo } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, G, Path } from 'react-native-svg';
 import { useJob } from '../../../planning/useJob';
 import { usePalette } from '../../../theme/theme';
 import { SPACE, type Palette } from '../../../theme/tokens';
 import { Text } from '../../../ui/Text';
-import { bandPaths, BANDS } from './bands';
+import { bandPaths, BANDS, type Scaled } from './bands';
 
 /** Units of the picture: its longer side, and room for marks at its edge. */
 const SIDE = 600;
@@ -20,46 +29,38 @@ const THUMB = 34;
 const STANDS = 0.01;
 const FULL = 1;
 const GROUND = new Set<Stroke['layer']>(['buildings', 'surfaces', 'works', 'barriers']);
+/** An arrow's least and greatest length, and by how much it grows with what runs, per m²/s. */
+const [SHORT, LONG] = [12, 34];
+const GROWS = 4000;
 
-export interface Seen {
+interface Seen {
+  job: Job;
+  plan: Plan;
   frame: StormFrame;
-  grid: StormTold['grid'];
-  landings: readonly string[];
-  runs: readonly string[];
+  seen: StormSeen;
+  /** Thing that is ringed, by id. */
+  ringed?: string | null;
   /** A finger on an inlet or a way out. */
-  onTap: (id: string) => void;
+  onTap?: (id: string) => void;
+  testID?: string;
 }
 
-const opacities = [0.35, 0.6, 0.85, 1];
-const tint = ({ shallow, water }: Palette, band: number): { fill: string; opacity: number } => ({
-  fill: band < 2 ? shallow : water,
-  opacity: opacities[band]!,
-});
+/** Steps of depth lie over one another: each adds its own tint. */
+const tint = ({ shallow, water }: Palette, band: number): { fill: string; fillOpacity: number } =>
+  [
+    { fill: shallow, fillOpacity: 0.55 },
+    { fill: shallow, fillOpacity: 0.9 },
+    { fill: water, fillOpacity: 0.55 },
+    { fill: water, fillOpacity: 0.9 },
+  ][band]!;
 
-export function StormPicture({ frame, grid, landings, runs, onTap }: Seen) {
-  const { job, plan } = useJob();
-  const drawing = useMemo(() => drawingOf(job, plan, false), [job, plan]);
-  const { extent } = drawing;
-  if (!extent) return null;
-  return (
-    <View style={{ gap: SPACE.s }}>
-      <Picture {...{ drawing, extent, frame, grid, landings, runs, onTap }} />
-      {frame.ground && <Legend />}
-    </View>
-  );
+interface Sheet extends Scaled {
+  width: number;
+  height: number;
+  path: (places: readonly Place[], closed: boolean) => string;
 }
 
-function Picture({
-  drawing,
-  extent,
-  frame,
-  grid,
-  landings,
-  runs,
-  onTap,
-}: Seen & { drawing: Drawing; extent: NonNullable<Drawing['extent']> }) {
-  const palette = usePalette();
-  const { line, bank, ink, ground, water, soft, stop } = palette;
+function sheetOf(extent: NonNullable<Drawing['extent']>): Sheet {
   const [across, up] = [extent.east - extent.west, extent.north - extent.south];
   const scale = SIDE / Math.max(across, up, 1);
   const x = (east: number): number => EDGE + (east - extent.west) * scale;
@@ -67,73 +68,112 @@ function Picture({
   const path = (places: readonly Place[], closed: boolean): string =>
     places.map(({ east, north }, k) => `${k === 0 ? 'M' : 'L'}${x(east).toFixed(1)} ${y(north).toFixed(1)}`).join('') +
     (closed ? 'Z' : '');
-  const [width, height] = [across * scale + 2 * EDGE, up * scale + 2 * EDGE];
-  const bands = frame.ground && grid ? bandPaths(frame.ground, grid, { x, y }) : [];
-  const fullness = new Map(runs.map((id, k) => [id, frame.fullness[k]!]));
-  const depths = new Map(landings.map((id, k) => [id, frame.depths[k]!]));
-  const lines = (layer: Stroke['layer']) =>
-    drawing.strokes.flatMap((stroke) => (stroke.shape === 'mark' || stroke.layer !== layer ? [] : [stroke]));
+  return { x, y, path, width: across * scale + 2 * EDGE, height: up * scale + 2 * EDGE };
+}
+
+export function StormPicture({ job, plan, frame, seen, ringed = null, onTap, testID = 'storm-picture' }: Seen) {
+  const drawing = useMemo(() => drawingOf(job, plan, false), [job, plan]);
+  const { extent } = drawing;
+  const sheet = useMemo(() => extent && sheetOf(extent), [extent]);
+  if (!sheet) return null;
   return (
-    <Svg
-      viewBox={`0 0 ${width} ${height}`}
-      width="100%"
-      style={{ aspectRatio: width / height }}
-      aria-hidden
-      testID="storm-picture"
-    >
-      {drawing.strokes.map((stroke, k) =>
-        stroke.shape === 'mark' || !GROUND.has(stroke.layer) ? null : (
-          <Path
-            key={k}
-            d={path(stroke.places, stroke.shape === 'outline')}
-            fill={stroke.shape === 'outline' && stroke.layer === 'surfaces' ? bank : 'none'}
-            stroke={line}
-            strokeWidth={2}
-          />
-        ),
-      )}
-      {bands.map((d, band) => (d === '' ? null : <Path key={band} d={d} {...tint(palette, band)} />))}
-      {lines('buildings').map((stroke, k) => (
-        <Path key={k} d={path(stroke.places, stroke.shape === 'outline')} fill={ground} stroke={ink} strokeWidth={3} />
-      ))}
-      {lines('pipes').map((stroke, k) => {
-        const full = fullness.get(stroke.element?.id ?? '') ?? 0;
-        return <PipeOnPlan key={k} d={path(stroke.places, false)} full={full} colours={{ ink, water, ground, stop }} />;
-      })}
-      {drawing.strokes.map((stroke, k) => {
-        if (stroke.shape !== 'mark' || (stroke.layer !== 'inlets' && stroke.layer !== 'discharges')) return null;
-        const depth = depths.get(stroke.element?.id ?? '') ?? 0;
-        const { id } = stroke.element ?? { id: '' };
-        const at = { cx: x(stroke.at.east), cy: y(stroke.at.north) };
-        const isUnder = depth >= STANDS;
-        return (
-          <G key={k} onPress={() => onTap(id)}>
-            {/* As wide as a thumb, and not seen. */}
-            <Circle {...at} r={THUMB} fill={ground} fillOpacity={0} />
-            <Circle
-              {...at}
-              r={isUnder ? 1.5 * MARK : MARK}
-              fill={isUnder ? water : ground}
-              stroke={isUnder ? water : soft}
-              strokeWidth={3}
-            />
-          </G>
-        );
-      })}
-    </Svg>
+    <View style={{ gap: SPACE.s }}>
+      <Svg
+        viewBox={`0 0 ${sheet.width} ${sheet.height}`}
+        width="100%"
+        style={{ aspectRatio: sheet.width / sheet.height }}
+        aria-hidden
+        testID={testID}
+      >
+        <Under drawing={drawing} sheet={sheet} />
+        {frame.ground && seen.grid && <Water ground={frame.ground} grid={seen.grid} sheet={sheet} />}
+        <Over drawing={drawing} sheet={sheet} />
+        {frame.currents && seen.grid && <Currents currents={frame.currents} grid={seen.grid} sheet={sheet} />}
+        <Pipes {...{ drawing, sheet, frame, seen }} />
+        <Marks {...{ drawing, sheet, frame, seen, ringed, onTap }} />
+      </Svg>
+      {frame.ground && <Legend />}
+    </View>
+  );
+}
+
+interface Drawn {
+  drawing: Drawing;
+  sheet: Sheet;
+}
+
+/** What does not change while it rains is drawn once: under the water, */
+const Under = memo(function Under({ drawing, sheet }: Drawn) {
+  const { line, bank } = usePalette();
+  return drawing.strokes.map((stroke, k) =>
+    stroke.shape === 'mark' || !GROUND.has(stroke.layer) ? null : (
+      <Path
+        key={k}
+        d={sheet.path(stroke.places, stroke.shape === 'outline')}
+        fill={stroke.shape === 'outline' && stroke.layer === 'surfaces' ? bank : 'none'}
+        stroke={line}
+        strokeWidth={2}
+      />
+    ),
+  );
+});
+
+/** and over it. */
+const Over = memo(function Over({ drawing, sheet }: Drawn) {
+  const { ink, ground } = usePalette();
+  return drawing.strokes.map((stroke, k) =>
+    stroke.shape === 'mark' || stroke.layer !== 'buildings' ? null : (
+      <Path
+        key={k}
+        d={sheet.path(stroke.places, stroke.shape === 'outline')}
+        fill={ground}
+        stroke={ink}
+        strokeWidth={3}
+      />
+    ),
+  );
+});
+
+type Grid = NonNullable<StormSeen['grid']>;
+
+function Water({ ground, grid, sheet }: { ground: Uint8Array; grid: Grid; sheet: Sheet }) {
+  const palette = usePalette();
+  return bandPaths(ground, grid, sheet).map((d, band) =>
+    d === '' ? null : <Path key={band} d={d} fillRule="evenodd" {...tint(palette, band)} />,
+  );
+}
+
+function Currents({ currents, grid, sheet }: { currents: Float32Array; grid: Grid; sheet: Sheet }) {
+  const { ink } = usePalette();
+  const arrows: string[] = [];
+  for (let k = 0; k < currents.length; k += 3) {
+    const [at, east, north] = [currents[k]!, currents[k + 1]!, currents[k + 2]!];
+    const size = Math.hypot(east, north);
+    const long = Math.min(LONG, SHORT + GROWS * size);
+    // North is up, and down in the picture's own units.
+    const [dx, dy] = [(east / size) * long, (-north / size) * long];
+    const x = sheet.x(grid.east + (at % grid.cols) * grid.cell) - dx / 2;
+    const y = sheet.y(grid.north + Math.floor(at / grid.cols) * grid.cell) - dy / 2;
+    const [tipX, tipY] = [x + dx, y + dy];
+    const barb = (turn: number): string =>
+      `M${tipX.toFixed(1)} ${tipY.toFixed(1)}l${(-0.35 * dx + turn * 0.25 * dy).toFixed(1)} ${(-0.35 * dy - turn * 0.25 * dx).toFixed(1)}`;
+    arrows.push(`M${x.toFixed(1)} ${y.toFixed(1)}l${dx.toFixed(1)} ${dy.toFixed(1)}${barb(1)}${barb(-1)}`);
+  }
+  return <Path d={arrows.join('')} fill="none" stroke={ink} strokeWidth={2.5} strokeLinecap="round" />;
+}
+
+function Pipes({ drawing, sheet, frame, seen }: Drawn & { frame: StormFrame; seen: StormSeen }) {
+  const fullness = new Map(seen.runs.map((id, k) => [id, frame.fullness[k]!]));
+  return drawing.strokes.map((stroke, k) =>
+    stroke.shape === 'mark' || stroke.layer !== 'pipes' ? null : (
+      <PipeOnPlan key={k} d={sheet.path(stroke.places, false)} full={fullness.get(stroke.element?.id ?? '') ?? 0} />
+    ),
   );
 }
 
 /** A pipe: its wall, and its water as wide as it is full; with a dashed wall under pressure, so that colour is not alone in saying it. */
-function PipeOnPlan({
-  d,
-  full,
-  colours,
-}: {
-  d: string;
-  full: number;
-  colours: Pick<Palette, 'ink' | 'water' | 'ground' | 'stop'>;
-}) {
+const PipeOnPlan = memo(function PipeOnPlan({ d, full }: { d: string; full: number }) {
+  const { ink, water, ground, stop } = usePalette();
   const pressed = full > FULL;
   const share = Math.min(1, full);
   return (
@@ -141,43 +181,74 @@ function PipeOnPlan({
       <Path
         d={d}
         fill="none"
-        stroke={pressed ? colours.stop : colours.ink}
+        stroke={pressed ? stop : ink}
         strokeWidth={9}
         strokeLinecap="round"
         strokeDasharray={pressed ? '14 6' : undefined}
       />
-      <Path d={d} fill="none" stroke={colours.ground} strokeWidth={6} strokeLinecap="round" />
+      <Path d={d} fill="none" stroke={ground} strokeWidth={6} strokeLinecap="round" />
       {share > 0.02 && (
-        <Path d={d} fill="none" stroke={colours.water} strokeWidth={Math.max(1.5, 6 * share)} strokeLinecap="round" />
+        <Path d={d} fill="none" stroke={water} strokeWidth={Math.max(1.5, 6 * share)} strokeLinecap="round" />
       )}
     </>
   );
+});
+
+function Marks({
+  drawing,
+  sheet,
+  frame,
+  seen,
+  ringed,
+  onTap,
+}: Drawn & Pick<Seen, 'frame' | 'seen' | 'onTap'> & { ringed: string | null }) {
+  const { water, ground, soft, ink } = usePalette();
+  const depths = new Map(seen.landings.map((id, k) => [id, frame.depths[k]!]));
+  return drawing.strokes.map((stroke, k) => {
+    const id = stroke.element?.id ?? '';
+    if (stroke.shape !== 'mark') return null;
+    const at = { cx: sheet.x(stroke.at.east), cy: sheet.y(stroke.at.north) };
+    const ring = ringed === id && (
+      <Circle {...at} r={3 * MARK} fill="none" stroke={ink} strokeWidth={4} strokeDasharray="8 5" />
+    );
+    if (stroke.layer !== 'inlets' && stroke.layer !== 'discharges') return ring ? <G key={k}>{ring}</G> : null;
+    const isUnder = (depths.get(id) ?? 0) >= STANDS;
+    return (
+      <G key={k} {...(onTap ? { onPress: () => onTap(id) } : {})}>
+        {/* As wide as a thumb, and not seen. */}
+        <Circle {...at} r={THUMB} fill={ground} fillOpacity={0} />
+        <Circle
+          {...at}
+          r={isUnder ? 1.5 * MARK : MARK}
+          fill={isUnder ? water : ground}
+          stroke={isUnder ? water : soft}
+          strokeWidth={3}
+        />
+        {ring}
+      </G>
+    );
+  });
 }
 
-function Legend() {
+const SWATCH = { position: 'absolute' as const, top: 0, left: 0, right: 0, bottom: 0 };
+
+const Legend = memo(function Legend() {
   const palette = usePalette();
   const { units } = useJob();
   return (
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m, alignItems: 'center' }}>
       <Text kind="small">Water from</Text>
-      {BANDS.map((from, band) => {
-        const { fill, opacity } = tint(palette, band);
-        return (
-          <View key={from} style={{ flexDirection: 'row', gap: SPACE.xs, alignItems: 'center' }}>
-            <View
-              style={{
-                width: 18,
-                height: 14,
-                backgroundColor: fill,
-                opacity,
-                borderWidth: 1,
-                borderColor: palette.line,
-              }}
-            />
-            <Text kind="small">{text(showSmall(from / 1000, units))}</Text>
+      {BANDS.map((from, band) => (
+        <View key={from} style={{ flexDirection: 'row', gap: SPACE.xs, alignItems: 'center' }}>
+          <View style={{ width: 18, height: 14, borderWidth: 1, borderColor: palette.line }}>
+            {BANDS.slice(0, band + 1).map((each, k) => {
+              const { fill, fillOpacity } = tint(palette, k);
+              return <View key={each} style={{ ...SWATCH, backgroundColor: fill, opacity: fillOpacity }} />;
+            })}
           </View>
-        );
-      })}
+          <Text kind="small">{text(showSmall(from / 1000, units))}</Text>
+        </View>
+      ))}
     </View>
   );
-}
+});

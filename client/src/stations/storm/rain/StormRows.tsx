@@ -1,12 +1,11 @@
-/** What a storm came to, thing by thing: doors, inlets and pipes, each a tap away from its own sheet; and where the water went. */
-import { nameOf, showPercent, showSmall, showVolume, text } from '@katabasis/core';
+/** What a storm came to, thing by thing: doors, inlets, pipes and ponds, each by a tap at its time and its place; and where the water went. */
+import { nameOf, showClock, showPercent, showSmall, showVolume, text } from '@katabasis/core';
 import type { StormFrame } from '@katabasis/core/simulation';
 import { View } from 'react-native';
 import type { StormOutcome } from '../../../planning/storm.worker';
 import { useJob } from '../../../planning/useJob';
 import { Text } from '../../../ui/Text';
-import { WordRow } from '../../../ui/WordRow';
-import { clock } from './bands';
+import { StormRow } from './StormRow';
 
 /** Water over an inlet that is worth a line, m; and how full a pipe is that is. */
 const WORTH = 0.005;
@@ -14,7 +13,12 @@ const NEARLY_FULL = 0.8;
 
 interface Props {
   outcome: StormOutcome;
-  frame: StormFrame;
+  frames: readonly StormFrame[];
+  /** Picture that is shown. */
+  shown: number;
+  chosen: string | null;
+  /** A thing, and when it was at its worst, s. */
+  onChoose: (id: string, at: number | null) => void;
   onGo: (id: string) => void;
 }
 
@@ -26,56 +30,108 @@ const GONE: readonly [keyof StormOutcome['balance'], string][] = [
   ['ranOff', 'ran off over the ground'],
   ['unled', 'was led nowhere'],
   ['overGutters', 'went over gutters'],
+  ['wetted', 'wetted roofs and paving'],
   ['stored', 'is still there'],
 ];
 
-export function StormRows({ outcome, frame, onGo }: Props) {
+interface Row {
+  id: string;
+  word: string;
+  about: string;
+  figures: readonly number[];
+  at: number | null;
+}
+
+export function StormRows({ outcome, frames, shown, chosen, onChoose, onGo }: Props) {
   const { job, units } = useJob();
+  const frame = frames[shown]!;
   const small = (metres: number): string => text(showSmall(metres, units));
-  const { doors, landings, runs, balance } = outcome;
-  const came = balance.fell + balance.fixed;
+  const { doors, landings, runs, ponds, balance } = outcome;
   const near = doors.filter(({ margin }) => margin !== null);
-  const stood = landings
-    .map((each, k) => ({ ...each, now: frame.depths[k]! }))
-    .filter(({ id, peak }) => peak >= WORTH && !near.some((door) => door.id === id))
-    .sort((a, b) => b.peak - a.peak);
-  const full = runs
-    .map((each, k) => ({ ...each, now: frame.fullness[k]! }))
-    .filter(({ fullest }) => fullest >= NEARLY_FULL);
+  const rows: Row[] = [
+    ...near.map(({ id, margin, at }): Row => {
+      const inlet = landings.findIndex((each) => each.id === id);
+      return {
+        id,
+        word: `${nameOf(job, id)}: ${margin! < 0 ? `${small(-margin!)} over its sill` : `${small(margin!)} below its sill`}`,
+        about: `the nearest that water comes, at ${showClock(at)}`,
+        figures: inlet < 0 ? [] : frames.map(({ depths }) => depths[inlet]!),
+        at,
+      };
+    }),
+    ...landings.flatMap(({ id, peak, at, secondsOver }, k): Row[] => {
+      if (peak < WORTH || near.some((door) => door.id === id)) return [];
+      const now = frame.depths[k]!;
+      const over = secondsOver > 0 ? `, too deep for ${minutes(secondsOver)}` : '';
+      return [
+        {
+          id,
+          word: `${nameOf(job, id)}: ${small(peak)} deep at ${showClock(at)}`,
+          about: `${now >= WORTH ? `${small(now)} now` : 'dry now'}${over}`,
+          figures: frames.map(({ depths }) => depths[k]!),
+          at,
+        },
+      ];
+    }),
+    ...runs.flatMap(({ id, fullest, secondsUnderPressure }, k): Row[] => {
+      if (fullest < NEARLY_FULL) return [];
+      const now = frame.fullness[k]!;
+      const figures = frames.map(({ fullness }) => fullness[k]!);
+      return [
+        {
+          id,
+          word: `${nameOf(job, id)}: ${secondsUnderPressure > 0 ? `under pressure for ${minutes(secondsUnderPressure)}` : 'nearly full'}`,
+          about: now > 1 ? 'under pressure now' : `${text(showPercent(now))} full now`,
+          figures,
+          at: frames[figures.indexOf(Math.max(...figures))]!.time,
+        },
+      ];
+    }),
+  ];
   return (
     <View>
-      {near.map(({ id, margin, at }) => (
-        <WordRow
+      {rows.map(({ id, at, ...row }) => (
+        <StormRow
           key={id}
-          word={`${nameOf(job, id)}: ${margin! < 0 ? `${small(-margin!)} over its sill` : `${small(margin!)} below its sill`}`}
-          about={`the nearest that water comes, at ${clock(at)}`}
-          onPress={() => onGo(id)}
+          {...row}
+          shown={shown}
+          chosen={chosen === id}
+          onChoose={() => onChoose(id, at)}
+          onGo={() => onGo(id)}
         />
       ))}
-      {stood.map(({ id, peak, at, now }) => (
-        <WordRow
-          key={id}
-          word={`${nameOf(job, id)}: ${small(peak)} deep at ${clock(at)}`}
-          about={now >= WORTH ? `${small(now)} now` : 'dry now'}
-          onPress={() => onGo(id)}
+      {ponds.slice(0, PONDS).map(({ deepest, at, dryAt }, k) => (
+        <StormRow
+          key={`pond ${k}`}
+          word={`${ponds.length === 1 ? 'A pond' : `Pond ${k + 1}`}: ${small(deepest)} deep at ${showClock(at)}`}
+          about={dryAt === null ? `still there at ${showClock(outcome.reached)}` : `gone by ${showClock(dryAt)}`}
+          figures={[]}
+          shown={shown}
+          chosen={false}
+          onChoose={() => onChoose('', at)}
+          onGo={() => undefined}
         />
       ))}
-      {full.map(({ id, secondsUnderPressure, now }) => (
-        <WordRow
-          key={id}
-          word={`${nameOf(job, id)}: ${secondsUnderPressure > 0 ? `under pressure for ${minutes(secondsUnderPressure)}` : 'nearly full'}`}
-          about={now > 1 ? 'under pressure now' : `${text(showPercent(now))} full now`}
-          onPress={() => onGo(id)}
-        />
-      ))}
-      <Text kind="small">
-        {`Of ${text(showVolume(came, units))} that came ${GONE.flatMap(([term, words]) => {
-          const share = balance[term] / came;
-          return share > 0.01 ? [`${text(showPercent(share))} ${words}`] : [];
-        }).join(', ')}. Nothing is lost by more than ${lostWords(balance.error)}.`}
-      </Text>
+      <Text kind="small">{balanceWords(balance, (volume) => text(showVolume(volume, units)))}</Text>
+      {outcome.hard > 0 && (
+        <Text kind="small">
+          {`In ${outcome.hard} ${outcome.hard === 1 ? 'step' : 'steps'} the pipes’ water was hard to find: levels there may be some way off, no water is.`}
+        </Text>
+      )}
     </View>
   );
+}
+
+/** Ponds that are told. */
+const PONDS = 3;
+
+function balanceWords(balance: StormOutcome['balance'], volume: (cubicMetres: number) => string): string {
+  const came = balance.fell + balance.fixed;
+  const went = GONE.flatMap(([term, words]) => {
+    const share = balance[term] / came;
+    return share > 0.005 ? [`${text(showPercent(share))} ${words}`] : [];
+  });
+  return `Of ${volume(came)} that came ${went.join(', ')}. Nothing is lost by more than ${lostWords(balance.error)}.`;
 }
 
 const minutes = (seconds: number): string => {

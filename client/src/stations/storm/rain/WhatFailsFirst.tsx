@@ -1,7 +1,7 @@
 /** Every rain with every single failure tried, the one that brings water nearest to a door first; each a tap away from being watched. */
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { View } from 'react-native';
-import type { AskedStorm } from '../../../planning/storm.worker';
+import { USUAL_STORM, type AskedStorm } from '../../../planning/askedStorm';
 import { rankFailures, type Tried } from '../../../planning/storms';
 import { useJob } from '../../../planning/useJob';
 import { useWorked } from '../../../planning/useWorked';
@@ -9,7 +9,6 @@ import { SPACE } from '../../../theme/tokens';
 import { Button } from '../../../ui/Button';
 import { Text } from '../../../ui/Text';
 import { WordRow } from '../../../ui/WordRow';
-import { USUAL_STORM } from './usual';
 
 /** So many are shown before one asks for the rest. */
 const FIRST = 5;
@@ -18,9 +17,14 @@ export function WhatFailsFirst({ onShow }: { onShow: (asked: AskedStorm) => void
   const { job } = useJob();
   const [wanted, setWanted] = useState(false);
   const [all, setAll] = useState(false);
+  const [stopped, setStopped] = useState(false);
+  const stop = useRef<AbortController | null>(null);
   const tried = useWorked<Tried>(
     [job],
-    (signal, give) => rankFailures(job, signal, give).catch(() => undefined),
+    (signal, give) => {
+      stop.current = new AbortController();
+      return rankFailures(job, { signal, stop: stop.current.signal }, give).catch(() => undefined);
+    },
     wanted ? true : null,
   );
   if (!wanted)
@@ -34,8 +38,20 @@ export function WhatFailsFirst({ onShow }: { onShow: (asked: AskedStorm) => void
       <Text role="status">
         {isOver
           ? `All ${tried.of} were tried; the worst stands first.`
-          : `${ranked.length} of ${tried?.of ?? 'all'} are tried.`}
+          : stopped
+            ? `Stopped: ${ranked.length} of ${tried?.of ?? 'all'} were tried.`
+            : `${ranked.length} of ${tried?.of ?? 'all'} are tried.`}
       </Text>
+      {!isOver && !stopped && (
+        <Button
+          label="Stop trying"
+          kind="bare"
+          onPress={() => {
+            stop.current?.abort();
+            setStopped(true);
+          }}
+        />
+      )}
       {shown.map(({ of, sentence }) => (
         <WordRow
           key={of.id}

@@ -1,19 +1,34 @@
-import { bandOf, bandPaths, BANDS, clock } from './bands';
+import { bandPaths, BANDS } from './bands';
 
-it('a depth is in the step that it has come to', () => {
-  expect([0, 2, 3, 11, 12, 24, 25, 74, 75, 255].map(bandOf)).toEqual([-1, -1, 0, 0, 1, 1, 2, 2, 3, 3]);
-});
+const grid = { cols: 12, rows: 10, cell: 0.5, east: 10, north: 20 };
+const picture = { x: (east: number) => 10 * east, y: (north: number) => 1000 - 10 * north };
+/** Least and greatest x and y that a path comes to. */
+const extentOf = (path: string): number[] => {
+  const points = [...path.matchAll(/(-?[\d.]+) (-?[\d.]+)/g)].map(([, x, y]) => [Number(x), Number(y)] as const);
+  const [xs, ys] = [points.map(([x]) => x), points.map(([, y]) => y)];
+  return [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
+};
+const wet = (depths: Record<number, number>): Uint8Array => {
+  const ground = new Uint8Array(grid.cols * grid.rows);
+  for (const [at, depth] of Object.entries(depths)) ground[Number(at)] = depth;
+  return ground;
+};
 
-it('cells beside one another are one rectangle, rows go up, and what is dry has none', () => {
-  const grid = { cols: 4, rows: 2, cell: 1, east: 0.5, north: 0.5 };
-  const paths = bandPaths(Uint8Array.from([0, 5, 5, 80, 0, 0, 0, 30]), grid, { x: (e) => e, y: (n) => 10 - n });
+it('water is drawn where it stands: no further than its cell and half the next, north up', () => {
+  const [col, row] = [4, 3];
+  const paths = bandPaths(wet({ [row * grid.cols + col]: 30 }), grid, picture);
   expect(paths).toHaveLength(BANDS.length);
-  expect(paths[0]).toBe('M1.0 9.0H3.0V10.0H1.0Z');
-  expect(paths[1]).toBe('');
-  expect(paths[2]).toBe('M3.0 8.0H4.0V9.0H3.0Z');
-  expect(paths[3]).toBe('M3.0 9.0H4.0V10.0H3.0Z');
+  const [x, y] = [picture.x(10 + col * 0.5), picture.y(20 + row * 0.5)];
+  const [west, east, top, foot] = extentOf(paths[0]!);
+  expect([west! < x, east! > x, top! < y, foot! > y]).toEqual([true, true, true, true]);
+  for (const by of [x - west!, east! - x, y - top!, foot! - y]) expect(by).toBeLessThanOrEqual(2 * 5);
+  // Each step lies within the one before it; 30 mm is no three inches.
+  expect(extentOf(paths[2]!)[0]).toBeGreaterThan(west!);
+  expect(paths[3]).toBe('');
 });
 
-it('a time is told in hours and minutes', () => {
-  expect([0, 89, 2460, 3600].map(clock)).toEqual(['0:00', '0:01', '0:41', '1:00']);
+it('what is dry has none, and a lake none within', () => {
+  expect(bandPaths(wet({}), grid, picture)).toEqual(BANDS.map(() => ''));
+  const lake = new Uint8Array(grid.cols * grid.rows).fill(200);
+  expect(bandPaths(lake, grid, picture).every((path) => path.split('M').length === 2)).toBe(true);
 });

@@ -1,17 +1,11 @@
-/** Depths of water over the ground in a few steps, and the cells of each as one path. */
-import type { StormTold } from '@katabasis/core/simulation';
+/** Depths of water over the ground in a few steps, and the water of each as one path with smooth edges. */
+import type { StormSeen } from '@katabasis/core/simulation';
+import { contours } from 'd3-contour';
 
-type Grid = NonNullable<StormTold['grid']>;
+type Grid = NonNullable<StormSeen['grid']>;
 
 /** From how deep on a step begins, mm: 1/8 in, 1/2 in, 1 in, 3 in. */
 export const BANDS = [3, 12, 25, 75] as const;
-
-/** Of a depth (mm) the step that it is in; −1 where it is no water to speak of. */
-export function bandOf(depth: number): number {
-  let band = -1;
-  for (const [k, from] of BANDS.entries()) if (depth >= from) band = k;
-  return band;
-}
 
 /** A picture's own units for a place. */
 export interface Scaled {
@@ -19,29 +13,42 @@ export interface Scaled {
   y: (north: number) => number;
 }
 
-/** A path for each step: cells beside one another in a row are one rectangle. */
-export function bandPaths(ground: Uint8Array, { cols, rows, cell, east, north }: Grid, { x, y }: Scaled): string[] {
-  const paths = BANDS.map(() => '');
-  const half = cell / 2;
-  for (let row = 0; row < rows; row++) {
-    const [top, foot] = [y(north + row * cell + half), y(north + row * cell - half)];
-    let [from, band] = [0, -1];
-    for (let col = 0; col <= cols; col++) {
-      const here = col < cols ? bandOf(ground[row * cols + col]!) : -1;
-      if (here === band) continue;
-      if (band >= 0) {
-        const [left, right] = [x(east + from * cell - half), x(east + (col - 1) * cell + half)];
-        paths[band] +=
-          `M${left.toFixed(1)} ${top.toFixed(1)}H${right.toFixed(1)}V${foot.toFixed(1)}H${left.toFixed(1)}Z`;
-      }
-      [from, band] = [col, here];
-    }
+/** Depths with water led on into the dry cells beside it, half as deep: its edge then lies where the cell ends, also under a wall drawn over it. */
+function edged(ground: Uint8Array, { cols, rows }: Grid): Float64Array {
+  const wide = Float64Array.from(ground);
+  for (let at = 0; at < ground.length; at++) {
+    if (ground[at]! > 0) continue;
+    const col = at % cols;
+    const most = Math.max(
+      col > 0 ? ground[at - 1]! : 0,
+      col < cols - 1 ? ground[at + 1]! : 0,
+      at >= cols ? ground[at - cols]! : 0,
+      at < (rows - 1) * cols ? ground[at + cols]! : 0,
+    );
+    wide[at] = most / 2;
   }
-  return paths;
+  return wide;
 }
 
-/** Time in a storm, as 0:41. */
-export const clock = (seconds: number): string => {
-  const minutes = Math.round(seconds / 60);
-  return `${Math.floor(minutes / 60)}:${String(minutes % 60).padStart(2, '0')}`;
-};
+/** A path for each step, each lying on the one before it. */
+export function bandPaths(ground: Uint8Array, grid: Grid, { x, y }: Scaled): string[] {
+  const { cols, rows, cell, east, north } = grid;
+  const paths = contours()
+    .size([cols, rows])
+    .thresholds([...BANDS])(edged(ground, grid) as unknown as number[])
+    .map(({ coordinates }) =>
+      coordinates
+        .flatMap((polygon) =>
+          polygon.map((ring) => {
+            // A cell's figure stands in its middle, half a cell in.
+            const points = ring.map(
+              ([col, row]) =>
+                `${x(east + (col! - 0.5) * cell).toFixed(1)} ${y(north + (row! - 0.5) * cell).toFixed(1)}`,
+            );
+            return `M${points.join('L')}Z`;
+          }),
+        )
+        .join(''),
+    );
+  return BANDS.map((_, k) => paths[k] ?? '');
+}

@@ -1,6 +1,6 @@
 /** Rain over time: how hard it falls, minute by minute. */
-import { alternatingBlock } from '../rain/alternatingBlock';
-import { intensityOf, type IntensityTable } from '../rain/intensity';
+import { alternatingBlock } from '../../rain/alternatingBlock';
+import { intensityOf, type IntensityTable } from '../../rain/intensity';
 
 /** Intensities (m/s) of even steps (s), from the first on; none after the last. */
 export interface Rainfall {

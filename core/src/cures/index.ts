@@ -1,0 +1,1 @@
+export { curesOf, type Cure, type CureTried } from './cures';
