@@ -49,6 +49,7 @@ export function failuresOf(job: Job, plan: Plan): Failure[] {
     ...ofKind(job, 'run')
       .filter(isLaid)
       .map(({ id }): Failure => ({ kind: 'stopped', id })),
+    ...ofKind(job, 'culvert').map(({ id }): Failure => ({ kind: 'stopped', id })),
     ...outs.filter(({ form }) => OUTFALLS[form].freezes).map(({ id }): Failure => ({ kind: 'shut', id })),
     ...outs
       .filter(({ form }) => OUTFALLS[form].pumps)

@@ -60,7 +60,7 @@ export class Ends {
     failing: (kind: FailureKind, id: string) => Failure | undefined,
   ): void {
     const { water } = this.pipes;
-    for (const { index, discharge, through, heldAt, drains, flow } of this.ends) {
+    for (const { index, discharge, through, heldAt, drains, downTo, emptied, flow } of this.ends) {
       const { id } = discharge;
       const own = failing('shut', id) ? NaN : heldAt(flow);
       const against = through < 0 ? -Infinity : water.level[through]!;
@@ -69,7 +69,10 @@ export class Ends {
       const { soaks, pumped: lifts } = drains(water.level[index]!, failing('power', id) === undefined);
       const worn = failing('worn', id);
       const pumped = lifts * (1 - (worn ? (worn.share ?? 1) : 0));
-      const goes = Math.min(Math.max(0, water.volume[index]! + enters[index]! * dt), (soaks + pumped) * dt);
+      const there = water.volume[index]! + enters[index]! * dt - (pumped > 0 ? water.volumeAt(index, downTo) : 0);
+      const goes = Math.min(Math.max(0, there), (soaks + pumped) * dt);
+      // What comes in the same step does not keep it running.
+      if (pumped > 0 && goes >= there) emptied();
       if (goes <= 0) continue;
       enters[index]! -= goes / dt;
       if (pumped > 0) gone.pumped += goes;
@@ -79,13 +82,17 @@ export class Ends {
 
   /**
    * After the pipes have run, `left` m³ having left through all that are held: what runs on through a channel goes in there in the next step,
-   * what a swale on the measured ground takes is handed to `onto`, which says whether it did.
+   * what a swale takes is handed to `onto` and, where no ground is measured, to `led`, which say whether they did.
    */
   letOut(
     dt: number,
     left: number,
     gone: Gone,
-    to: { through: (index: number, volume: number) => void; onto: (id: string, volume: number) => boolean },
+    to: {
+      through: (index: number, volume: number) => void;
+      onto: (id: string, volume: number) => boolean;
+      led: (id: string, volume: number) => boolean;
+    },
   ): void {
     const { water } = this.pipes;
     gone.out += left;
@@ -99,7 +106,11 @@ export class Ends {
       const volume = end.flow * dt;
       if (volume <= 0) continue;
       if (end.through >= 0) to.through(end.through, volume);
-      else if (letsInto(end.discharge) === undefined || !to.onto(end.discharge.id, volume)) continue;
+      else {
+        const into = letsInto(end.discharge);
+        // On measured ground a swale is dug into it; one that is not drawn takes it as what leads it on.
+        if (into === undefined || !(to.onto(end.discharge.id, volume) || to.led(into, volume))) continue;
+      }
       gone.out -= volume;
     }
   }

@@ -18,6 +18,7 @@ const WEIR = 1.7;
 
 export class Mouth {
   readonly takes: Takes | null;
+  private readonly isLong: boolean;
   /** m³ so far: what it took in; and what it passed on or let up. */
   captured = 0;
   passed = 0;
@@ -34,11 +35,12 @@ export class Mouth {
     readonly landing: Landing,
     readonly index: number,
     private readonly ground: JobGround | null,
-    /** Cells of the ground that it stands in; none where no ground is measured. */
+    /** Cells of the ground that it stands in and draws from, its own first; none where no ground is measured. */
     readonly cells: readonly number[],
     { plan, settings }: { plan: Plan; settings: Settings },
   ) {
     this.takes = takesOf(landing);
+    this.isLong = landing.kind === 'channel' || landing.kind === 'stoneDrain';
     this.rim = landing.groundLevel;
     const isInlet = landing.kind === 'basin' || landing.kind === 'channel';
     const spills = isInlet ? landing.spillLevel : undefined;
@@ -53,6 +55,8 @@ export class Mouth {
   /** Water over its rim, m; or where the ground about it lies higher, over that. */
   get depth(): number {
     if (this.cells.length === 0) return this.pool / POOL;
+    // Of a channel or of stone the deepest along it; of what stands in one place there.
+    if (!this.isLong) return this.ground!.flow.depth[this.cells[0]!]!;
     let most = 0;
     for (const at of this.cells) most = Math.max(most, this.ground!.flow.depth[at]!);
     return most;

@@ -14,7 +14,7 @@ import { closed, type Balance } from './balance';
 import { Ends } from './ends';
 import { failsAt, type Failure, type FailureKind } from './failing';
 import { jobGround, type JobGround } from './ground/groundOfJob';
-import { Lags } from './lags';
+import { Led } from './led';
 import { Mouth, POOL } from './mouth';
 import { giveTo, NOTHING_GONE } from './over';
 import { Peaks } from './peaks';
@@ -34,6 +34,8 @@ export interface StormIn {
 
 const STEP = 2;
 const CELLS = 4000;
+/** From how far about an inlet draws water in a step, m. */
+const DRAWS = 0.5;
 
 export class Simulation {
   time = 0;
@@ -47,7 +49,7 @@ export class Simulation {
   private readonly layout: Layout;
   private readonly shedding: Shedding;
   private readonly ends: Ends;
-  private readonly lags: Lags;
+  readonly led: Led;
   private readonly mouthOf: ReadonlyMap<string, Mouth>;
   private readonly enters: Float64Array;
   private readonly gone = { ...NOTHING_GONE };
@@ -75,7 +77,7 @@ export class Simulation {
     );
     this.mouthOf = new Map(this.mouths.map((mouth) => [mouth.landing.id, mouth]));
     this.ends = new Ends(here, this.layout, plan, this.pipes);
-    this.lags = new Lags(here);
+    this.led = new Led(here, plan);
     this.fixed = ofKind(here, 'fixedFlow').flatMap(({ flow, feeds }): { to: string | null; flow: number }[] => {
       const whole = feeds.reduce((sum, { share }) => sum + share, 0);
       return whole === 0 ? [{ to: null, flow }] : feeds.map(({ to, share }) => ({ to, flow: (flow * share) / whole }));
@@ -115,11 +117,18 @@ export class Simulation {
       return [...new Set(cellsAlong(grid, landing.way))].filter(isGround);
     const place = placeOfLanding(landing);
     const at = place ? cellAt(grid, place) : -1;
-    if (at < 0) return [];
-    return [0, 1, -1, grid.cols, -grid.cols]
-      .map((by) => at + by)
-      .filter(isGround)
-      .slice(0, 1);
+    if (!place || at < 0) return [];
+    const own = [0, 1, -1, grid.cols, -grid.cols].map((by) => at + by).find(isGround);
+    if (own === undefined) return [];
+    // Water is drawn from as wide about however small the cells are: from one alone no more would be had than stands on it.
+    const reach = Math.floor(DRAWS / grid.cell);
+    const about: number[] = [];
+    for (let up = -reach; up <= reach; up++)
+      for (let by = -reach; by <= reach; by++) {
+        const beside: number = own + up * grid.cols + by;
+        if (beside !== own && Math.hypot(up, by) * grid.cell <= DRAWS && isGround(beside)) about.push(beside);
+      }
+    return [own, ...about];
   }
 
   /** Water that stands in the lines before it rains, behind pop-ups and drowned ends. */
@@ -152,7 +161,7 @@ export class Simulation {
   /** Hands water (m³) to what takes it: over the ground it stands over a grate first; down a leader or out of a pipe it goes straight in. */
   private readonly deliver = (id: string | undefined, volume: number): void => {
     if (id === undefined) this.gone.ranOff += volume;
-    else if (!this.lags.take(id, volume)) {
+    else if (!this.led.take(id, volume)) {
       const index = this.pipes.indexOf.get(id);
       const mouth = this.mouthOf.get(id);
       if (index === undefined) this.gone.unled += volume;
@@ -182,7 +191,7 @@ export class Simulation {
     const { water } = this.pipes;
     const rain = depthIn(this.given.rain, this.time, dt);
     this.shed(rain);
-    this.lags.step(dt, this.deliver);
+    gone.soaked += this.led.step(dt, this.time + dt, this.deliver, this.failing);
     this.ground?.rain(rain, dt);
     this.ground?.flow.run(dt);
     for (const mouth of this.mouths) {
@@ -197,6 +206,7 @@ export class Simulation {
     this.ends.letOut(dt, left, gone, {
       through: (index, volume) => (enters[index]! += volume / dt),
       onto: this.onto,
+      led: (id, volume) => this.led.take(id, volume),
     });
     for (const mouth of this.mouths) {
       // A lid that is frozen down lets nothing up either.
@@ -227,7 +237,7 @@ export class Simulation {
     const shed = this.shedding.sums;
     const { gone, ground, dt } = this;
     const waits = this.enters.reduce((sum, flow) => sum + flow * dt, 0);
-    const over = this.mouths.reduce((sum, { stored }) => sum + stored, 0) + this.lags.stored + waits;
+    const over = this.mouths.reduce((sum, { stored }) => sum + stored, 0) + this.led.stored + waits;
     return closed({
       ...gone,
       fell: shed.fell + (ground?.fell ?? 0),

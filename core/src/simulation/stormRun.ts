@@ -6,6 +6,7 @@ import type { Place } from '../site/place';
 import type { Plan } from '../verdict/planJob';
 import type { Balance } from './balance';
 import { currentsOf } from './ground/currents';
+import type { LedWater } from './led';
 import { lengthOfRain, type Rainfall } from './rain/rainfall';
 import { Simulation, type StormIn } from './simulation';
 import { Watched, type DoorWatched } from './watched';
@@ -61,6 +62,8 @@ export interface StormTold {
   landings: readonly { id: string; peak: number; at: number; captured: number; passed: number; secondsOver: number }[];
   runs: readonly { id: string; fullest: number; secondsUnderPressure: number }[];
   doors: readonly DoorWatched[];
+  /** Swales, culverts and berms that lead water on. */
+  led: readonly LedWater[];
   ponds: readonly PondSeen[];
   grid: StormGrid | null;
   frames: readonly StormFrame[];
@@ -167,6 +170,7 @@ export class StormRun {
       })),
       runs: pipes.runIds.map((id, k) => ({ id, fullest: peaks.fullest[k]!, secondsUnderPressure: peaks.pressed[k]! })),
       doors: this.watched.doors.map(({ id, sill, margin, at }) => ({ id, sill, margin, at })),
+      led: this.simulation.led.told,
       ponds: this.ponds(),
       grid: this.seen.grid,
       frames: [...this.frames],

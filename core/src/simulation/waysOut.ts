@@ -19,7 +19,12 @@ export interface WayOut {
   heldAt: (flow: number) => number;
   /** m³/s that leave what it keeps at a level (m): into the soil, or lifted by its pump. */
   drains: (level: number, powered: boolean) => { soaks: number; pumped: number };
+  /** Level (m) that its pump brings it down to; it is told when that is reached. −∞ of what has none. */
+  downTo: number;
+  emptied: () => void;
 }
+
+const NO_PUMP = { downTo: -Infinity, emptied: () => undefined };
 
 const NOTHING = { soaks: 0, pumped: 0 };
 
@@ -42,6 +47,7 @@ export function wayOut(
     return {
       discharge,
       channel,
+      ...NO_PUMP,
       heldAt: () => NaN,
       drains: (level) =>
         level > floor
@@ -56,6 +62,8 @@ export function wayOut(
     return {
       discharge,
       channel,
+      downTo: stop,
+      emptied: () => void (runs = false),
       heldAt: () => NaN,
       drains: (level, powered) => {
         runs = powered && (level >= start || (runs && level > stop));
@@ -66,6 +74,7 @@ export function wayOut(
   return {
     discharge,
     channel,
+    ...NO_PUMP,
     heldAt: (flow) => Math.max(invert, standingAt(discharge, Math.max(0, flow), settings)),
     drains: () => NOTHING,
   };

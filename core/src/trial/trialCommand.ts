@@ -1,4 +1,8 @@
-/** Runs a trial and prints its table: how many jobs of each mood, and from which seed, come as arguments. Exit 1 where a promise was not kept. */
+/**
+ * Runs a trial and prints its table: how many jobs of each mood, and from which seed, come as arguments; `storm` before them rains on them
+ * over time instead. Exit 1 where a promise was not kept.
+ */
+import { runStormTrial } from './stormTrial';
 import { runTrial } from './trial';
 
 function main([count = '100', from = '1']: string[]): number {
@@ -19,4 +23,27 @@ function main([count = '100', from = '1']: string[]): number {
   return broken.length === 0 ? 0 : 1;
 }
 
-process.exitCode = main(process.argv.slice(2));
+function storms([count = '50', from = '1']: string[]): number {
+  const {
+    yards,
+    storms: rained,
+    failures,
+    error,
+    hard,
+    compared,
+    worst,
+    broken,
+  } = runStormTrial(Number(count), Number(from), (done) => void (done % 100 === 0 && console.error(`${done} yards`)));
+  console.log(
+    '| yards | storms | failures | worst balance | hard steps | places compared | worst the wrong way | promises not kept |',
+  );
+  console.log('|---|---|---|---|---|---|---|---|');
+  console.log(
+    `| ${yards} | ${rained} | ${failures} | ${error.toExponential(0)} | ${hard} | ${compared} | ${(worst * 1000).toFixed(1)} mm | ${broken.length} |`,
+  );
+  for (const line of broken) console.log(line);
+  return broken.length === 0 ? 0 : 1;
+}
+
+const [first, ...others] = process.argv.slice(2);
+process.exitCode = first === 'storm' ? storms(others) : main(process.argv.slice(2));

@@ -39,6 +39,7 @@ function tried(job: Job, each: StormCase): unknown {
     openings: told.doors.map(({ id, margin, at }) => ({ id, margin, at })),
     landings: Object.fromEntries(told.landings.map(({ id, ...figures }) => [id, figures])),
     runs: Object.fromEntries(told.runs.map(({ id, ...figures }) => [id, figures])),
+    led: Object.fromEntries(told.led.map(({ id, ...figures }) => [id, figures])),
     ponds: told.ponds,
     hard: told.hard,
   };

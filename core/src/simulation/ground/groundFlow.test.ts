@@ -148,3 +148,28 @@ it('a roof gives all its rain once it runs, and not a drop more', () => {
   expect(last).toBeCloseTo(80 * 2e-5, 7);
   expect(ran + roof.stored + roof.wetted).toBeCloseTo(roof.fell, 12);
 });
+
+it('a front over a flat bed runs as Hunter worked out, and is as deep behind', () => {
+  const [speed, roughness, cell, cols] = [0.1, 0.1, 0.5, 140];
+  const bed = field({
+    cols,
+    rows: 3,
+    cell,
+    level: () => 0,
+    barred: (c, r) => c === 0 || r !== 1 || c === cols - 1,
+    roughness,
+  });
+  // h = (7/3 n² u² (u t − x))^(3/7): Hunter, Horritt, Bates, Wilson & Werner 2005, Adv. Water Resources 28.
+  const known = (x: number, t: number): number =>
+    x >= speed * t ? 0 : ((7 / 3) * roughness ** 2 * speed ** 2 * (speed * t - x)) ** (3 / 7);
+  const first = cols + 1;
+  for (let k = 1; k <= 8000; k++) {
+    bed.depth[first] = known(0, k / 20);
+    bed.run(0.05);
+  }
+  const found = Array.from({ length: cols - 3 }, (_, k) => bed.depth[first + k]!);
+  const front = found.findLastIndex((depth) => depth > 0.002) * cell;
+  expect(Math.abs(front - speed * 400)).toBeLessThan(3);
+  const away = found.map((depth, k) => Math.abs(depth - known(k * cell, 400))).slice(0, 70);
+  expect(Math.max(...away)).toBeLessThan(0.002);
+});

@@ -1,7 +1,9 @@
 /** A job's measured ground as cells that rain falls on, sinks into and runs over. */
-import { block, cellFor, cellsAlong, cellsWithin, placeOf, rasterise, type Grid } from '../../ground/grid';
+import { block, cellAt, cellFor, cellsAlong, cellsWithin, placeOf, rasterise, type Grid } from '../../ground/grid';
 import type { SurfaceCover } from '../../catalogue/surfaces';
-import { ofKind, type Job } from '../../job/job';
+import { groundInlets, ofKind, type Job } from '../../job/job';
+import { placeOfLanding } from '../../job/places';
+import type { GroundInlet } from '../../job/kinds';
 import { centreOf, extentOf, wayLength, type Place } from '../../site/place';
 import { groundOf } from '../../yard/ground';
 import { GroundFlow } from './groundFlow';
@@ -72,6 +74,19 @@ function dig(grid: Grid, way: readonly Place[], head: number, foot: number): voi
   });
 }
 
+/** Ground higher than so over an inlet's rim is not the ground that it stands in, m: a wall's top, a cell beside a step. */
+const SUNK = 0.15;
+
+/** An inlet is the lowest of its cell: how deep water stands over it does not hang on where the cells lie. */
+function sink(grid: Grid, landing: GroundInlet): void {
+  const place = placeOfLanding(landing);
+  const cells =
+    landing.kind !== 'basin' && landing.way ? cellsAlong(grid, landing.way) : [place ? cellAt(grid, place) : -1];
+  for (const at of cells)
+    if (at >= 0 && Math.abs(grid.levels[at]! - landing.groundLevel) < SUNK)
+      grid.levels[at] = Math.min(grid.levels[at]!, landing.groundLevel);
+}
+
 /** The ground of a job in at most about so many cells; null where none was measured. */
 export function jobGround(job: Job, { cells, wetness }: { cells: number; wetness: Wetness }): JobGround | null {
   const { surface } = groundOf(job);
@@ -84,6 +99,7 @@ export function jobGround(job: Job, { cells, wetness }: { cells: number; wetness
     if (way && headLevel !== undefined && footLevel !== undefined) dig(grid, way, headLevel, footLevel);
   for (const { way, footLevel, height } of ofKind(job, 'berm'))
     for (const at of way ? cellsAlong(grid, way) : []) grid.levels[at] = Math.max(grid.levels[at]!, footLevel + height);
+  for (const landing of groundInlets(job)) sink(grid, landing);
   const middle = placeOf(grid, Math.floor(grid.rows / 2) * grid.cols + Math.floor(grid.cols / 2));
   const covers: { cover: SurfaceCover; soaking: Soaking | null }[] = [
     { cover: BARE, soaking: soakingFor(BARE, saidOf(job, undefined, middle), wetness) },

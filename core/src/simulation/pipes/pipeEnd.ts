@@ -1,8 +1,11 @@
 /** What passes a pipe's head or its foot where the water beyond it does not hold it back. */
+import { rootBetween } from '../../numeric/root';
 import { GRAVITY } from '../../units/constants';
 import type { PipeRun } from './pipeGrid';
 import { areaAt, radiusAt, widthAt } from './roundSection';
 
+/** Of the room that a root is sought in: as near as is wanted. */
+const NEAR = 1e-8;
 /** Of a diameter: deeper no free surface is told by its width. */
 const NEARLY_FULL = 0.98;
 
@@ -15,13 +18,9 @@ export function exitLossAt({ exitLoss = 0, invertDown, diameter }: PipeRun, leve
 export function criticalUnder(diameter: number, head: number, loss: number): number {
   const most = Math.min(head, NEARLY_FULL * diameter);
   if (loss === 0) return most;
-  let [low, high] = [0, most];
-  for (let k = 0; k < 24; k++) {
-    const depth = (low + high) / 2;
-    if (depth + (loss * areaAt(diameter, depth)) / (2 * widthAt(diameter, depth)) > head) high = depth;
-    else low = depth;
-  }
-  return low;
+  const over = (depth: number): number =>
+    depth + (depth > 0 ? (loss * areaAt(diameter, depth)) / (2 * widthAt(diameter, depth)) : 0) - head;
+  return over(most) <= 0 ? most : rootBetween(0, most, over, NEAR);
 }
 
 /** A run's head or foot, and K of V²/2g that its water loses before it comes in. */
@@ -50,12 +49,10 @@ export function mostAt({ run, isHead, loss }: RunEnd, head: number): number {
 export function mostPast(end: RunEnd, head: number, throat: number): number {
   if (throat === 0) return mostAt(end, head);
   const { parallel } = end.run;
-  let [low, high] = [0, Math.min(mostAt(end, head), parallel * Math.sqrt(head / throat))];
-  for (let k = 0; k < 40; k++) {
-    const flow = (low + high) / 2;
+  const high = Math.min(mostAt(end, head), parallel * Math.sqrt(head / throat));
+  const spare = (flow: number): number => {
     const left = head - throat * (flow / parallel) ** 2;
-    if (left > 0 && mostAt(end, left) > flow) low = flow;
-    else high = flow;
-  }
-  return low;
+    return (left > 0 ? mostAt(end, left) : 0) - flow;
+  };
+  return spare(high) >= 0 ? high : rootBetween(0, high, spare, NEAR);
 }

@@ -54,8 +54,8 @@ export class PipeGrid {
   protected readonly faceFloor: Float64Array;
   protected readonly faceLength: Float64Array;
   protected readonly faceLoss: Float64Array;
-  /** Cells, each before the one that it flows to; and the face that it does so through, −1 for none. */
-  protected readonly order: Int32Array;
+  /** Cells of each tree, each before the one that it flows to; and the face that it does so through, −1 for none. */
+  protected readonly trees: readonly Int32Array[];
   protected readonly leaving: Int32Array;
 
   constructor(
@@ -83,7 +83,7 @@ export class PipeGrid {
       cell += count;
       face += count + 1;
     });
-    this.order = this.inOrder();
+    this.trees = this.apart(this.inOrder());
   }
 
   private layRun(run: PipeRun, index: number, count: number): void {
@@ -130,6 +130,22 @@ export class PipeGrid {
     }
     if (filled < cells) throw new Error('Pipes lead round in a loop.');
     return order;
+  }
+
+  /** The cells of each tree by themselves, in their order: what is still in one is not worked on for another. */
+  private apart(order: Int32Array): Int32Array[] {
+    const root = new Int32Array(this.cells);
+    for (let at = order.length - 1; at >= 0; at--) {
+      const face = this.leaving[order[at]!]!;
+      root[order[at]!] = face < 0 ? order[at]! : root[this.down[face]!]!;
+    }
+    const trees = new Map<number, number[]>();
+    for (const k of order) {
+      const tree = trees.get(root[k]!);
+      if (tree) tree.push(k);
+      else trees.set(root[k]!, [k]);
+    }
+    return [...trees.values()].map((tree) => Int32Array.from(tree));
   }
 
   /** Volume of a cell at a level, m³. */

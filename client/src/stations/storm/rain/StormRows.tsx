@@ -46,7 +46,7 @@ export function StormRows({ outcome, frames, shown, chosen, onChoose, onGo }: Pr
   const { job, units } = useJob();
   const frame = frames[shown]!;
   const small = (metres: number): string => text(showSmall(metres, units));
-  const { doors, landings, runs, ponds, balance } = outcome;
+  const { doors, landings, runs, ponds, led, balance } = outcome;
   const near = doors.filter(({ margin }) => margin !== null);
   const rows: Row[] = [
     ...near.map(({ id, margin, at }): Row => {
@@ -86,6 +86,12 @@ export function StormRows({ outcome, frames, shown, chosen, onChoose, onGo }: Pr
           at: frames[figures.indexOf(Math.max(...figures))]!.time,
         },
       ];
+    }),
+    ...led.flatMap(({ id, deepest, bank, at, spilled }): Row[] => {
+      if ((deepest ?? 0) < WORTH && spilled <= 0) return [];
+      const over = spilled > 0 ? `${text(showVolume(spilled, units))} ran over it` : 'all of it kept between its banks';
+      const word = deepest === null ? nameOf(job, id) : `${nameOf(job, id)}: ${small(deepest)} deep of ${small(bank!)}`;
+      return [{ id, word, about: deepest === null ? over : `${over}, deepest at ${showClock(at)}`, figures: [], at }];
     }),
   ];
   return (
