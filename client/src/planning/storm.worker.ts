@@ -5,6 +5,7 @@ import {
   disagreements,
   failuresOf,
   failureWords,
+  momentsOf,
   rainfallOf,
   rankCases,
   readGauge,
@@ -13,6 +14,7 @@ import {
   worseFirst,
   type Disagreement,
   type Failure,
+  type Moment,
   type Rainfall,
   type Ranked,
   type StormFrame,
@@ -40,6 +42,7 @@ export interface StormOutcome extends Omit<StormTold, 'frames'> {
   /** What is to be known of how the rain was read. */
   told: readonly string[];
   disagreements: readonly Disagreement[];
+  moments: readonly Moment[];
 }
 
 /** Asked for and not over: whether somebody still wants it, and whether it is to be told as far as it came. */
@@ -122,6 +125,7 @@ const worker = {
       ...told,
       sentence: stormSentence(job, of, storm.told),
       told: fall.told,
+      moments: momentsOf(storm.frames),
       disagreements: isDesign(of) && storm.isOver ? disagreements(plan.here ?? job, plan, told) : [],
     };
   },

@@ -1,6 +1,8 @@
 export { failuresOf, rainfallOf, STORM_RAINS, stormCases, USUAL_STORM, type StormCase, type StormRain } from './cases';
 export { type Failure, type FailureKind } from './failing';
 export { RAIN_SHAPES, stormFrom, type Rainfall, type RainShape } from './rain/rainfall';
+export { DEPTHS, filmstripOf, type Filmstrip, type Still } from './filmstrip';
+export { momentsOf, type Moment } from './moments';
 export { disagreements, type Disagreement } from './disagreement';
 export { rankCases, rankOf, worseFirst, type Ranked } from './ranking';
 export { readGauge, type GaugeRead } from './rain/gauge';

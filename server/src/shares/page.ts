@@ -16,6 +16,7 @@ import {
   type Job,
   type Table,
 } from '@katabasis/core';
+import { stillsHtml } from './stills';
 
 const ESCAPES: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&#39;' };
 const esc = (said: string): string => said.replace(/[&<>"']/g, (sign) => ESCAPES[sign]!);
@@ -25,6 +26,7 @@ const STYLE = `
 h1{font-size:1.5rem;margin:.2em 0}h2{font-size:1.15rem;margin:1.4em 0 .4em}p,li{margin:.3em 0}
 table{border-collapse:collapse;width:100%;font-variant-numeric:tabular-nums}th,td{text-align:left;padding:6px 8px;border-bottom:1px solid #b9b09f;vertical-align:top}
 header p{margin:0}.mark{float:right;max-width:9rem;max-height:5rem}.r{text-align:right;white-space:nowrap}.wide{overflow-x:auto}.price{font-size:1.6rem;font-weight:700}svg{width:100%;height:auto;background:#fff;border:1px solid #b9b09f}
+.stills{display:grid;grid-template-columns:repeat(auto-fit,minmax(15rem,1fr));gap:12px}figure{margin:0}figcaption{font-weight:700}
 `;
 
 export const page = (title: string, body: string): string =>
@@ -107,7 +109,7 @@ function forCustomer(job: Job, company: Company): string {
   const built = ways === '' ? '' : `<h2>How it is built, and why</h2>${ways}`;
   const mark = quote.mark === null ? '' : `<img class="mark" alt="" src="${esc(quote.mark)}">`;
   const from = quote.letterhead.map((said) => `<p>${esc(said)}</p>`).join('');
-  return `<header>${mark}${from}</header>${quote.head.map((said) => `<p>${esc(said)}</p>`).join('')}<h2>What is done</h2>${list(quote.scope)}${list(quote.promise)}<h2>Price</h2>${price}${options}${svg(drawingOf(job, plan, false))}${built}<h2>Not in it</h2>${list(quote.excluded)}<h2>To know</h2>${list(quote.cautions)}${list(quote.terms)}`;
+  return `<header>${mark}${from}</header>${quote.head.map((said) => `<p>${esc(said)}</p>`).join('')}<h2>What is done</h2>${list(quote.scope)}${list(quote.promise)}<h2>Price</h2>${price}${options}${svg(drawingOf(job, plan, false))}${stillsHtml(job, plan, esc)}${built}<h2>Not in it</h2>${list(quote.excluded)}<h2>To know</h2>${list(quote.cautions)}${list(quote.terms)}`;
 }
 
 export function sharedPage(job: Job, audience: Audience, company: Company = {}): string {

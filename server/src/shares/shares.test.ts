@@ -22,11 +22,14 @@ it('a customer’s page has the work and its price, and nothing of what it costs
   expect(offered).toContain(money(price.price, price.currency));
   for (const own of [price.cost, price.profit, price.overhead])
     expect(offered).not.toContain(money(own, price.currency));
+  expect(offered).toContain('What you will see in the rain');
+  expect(offered.match(/<figure>/g)).toHaveLength(4);
   const crew = await shared('crew');
   const dug = (await crew.server.get(crew.link).expect(200)).text;
   expect(dug).toContain('Roadside swale');
   expect(dug).toContain('By spade only within');
   expect(dug).not.toMatch(/\$\d/);
+  expect(dug).not.toContain('<figure>');
 });
 
 it('reads the job as it stands, and nothing can be asked of the rest by a link', async () => {

@@ -19,9 +19,11 @@ import {
   type Quote,
   type TakeOff,
 } from '@katabasis/core';
+import { filmstripOf } from '@katabasis/core/simulation';
 import { setImmediate as breath } from 'node:timers/promises';
 import { Paper, type PaperSize } from './paper';
 import { putPlan } from './planOnPaper';
+import { putStills } from './stillsOnPaper';
 import { putSection } from './sectionOnPaper';
 import { heightOfTable, putTable } from './tableOnPaper';
 
@@ -172,7 +174,13 @@ export async function pdfOf(
   const paper = new Paper(size, title, made, title);
   const steps: Step[] =
     name === 'quote'
-      ? [(on) => putQuote(on, quoteOf(job, plan, printed.taken, company), printed)]
+      ? [
+          (on) => putQuote(on, quoteOf(job, plan, printed.taken, company), printed),
+          (on) => {
+            const strip = filmstripOf(job, plan);
+            if (strip) putStills(on, job, plan, strip);
+          },
+        ]
       : (name === 'set' ? SHEETS : [name]).flatMap((sheet) => STEPS[sheet](printed));
   for (const [k, step] of steps.entries()) {
     step(paper);

@@ -90,6 +90,18 @@ describe('PDF', () => {
     expect(words).not.toMatch(/margin|mark-?up|overhead/i);
   });
 
+  it('shows a customer the design storm in its telling moments, where the ground is measured', async () => {
+    const page = (await pages(quillfeather(), 'quote')).find((each) =>
+      each.words.includes('What you will see in the rain'),
+    );
+    expect(page!.words).toMatch(/In the 10-year storm water stays .+ below the sill of Front door/);
+    for (const moment of ['Hardest rain, 0:', 'Most water, 0:', 'Rain over, 1:00', 'At the end, 2:00'])
+      expect(page!.words).toContain(moment);
+    const flat = jobFrom('flat', quillfeather().elements.all.filter(({ kind }) => kind !== 'spotLevel') as Element[]);
+    const without = (await pages(flat, 'quote')).map((each) => each.words).join(' ');
+    expect(without).not.toContain('What you will see');
+  });
+
   it('writes names of any alphabet, of 60 letters, with signs that a file must not take for its own', async () => {
     const name = 'Ωμέγα Żółw → канава (%) <b>"=1+1" ' + 'm'.repeat(25);
     const job = jobFrom(

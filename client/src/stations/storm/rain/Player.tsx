@@ -3,13 +3,11 @@ import StepBack from 'lucide-react-native/icons/step-back';
 import StepForward from 'lucide-react-native/icons/step-forward';
 import Pause from 'lucide-react-native/icons/pause';
 import Play from 'lucide-react-native/icons/play';
-import { useMemo } from 'react';
 import { View } from 'react-native';
 import type { StormSoFar } from '../../../planning/storms';
 import { SPACE } from '../../../theme/tokens';
 import { Button } from '../../../ui/Button';
 import { Choice } from '../../../ui/Choice';
-import { momentsOf } from './moments';
 import { RainBars } from './RainBars';
 import { wantsStills, type Playback, type Speed } from './usePlayback';
 
@@ -22,7 +20,7 @@ const SPEED_WORDS: readonly { value: Speed; label: string }[] = [
 export function Player({ storm, playback }: { storm: StormSoFar; playback: Playback }) {
   const { frames, seen, outcome } = storm;
   const { shown, plays, setAt, setPlays, speed, setSpeed } = playback;
-  const moments = useMemo(() => (outcome ? momentsOf(frames) : []), [outcome, frames]);
+  const moments = outcome?.moments ?? [];
   const put = (at: number): void => {
     setPlays(false);
     setAt(Math.max(0, Math.min(frames.length - 1, at)));

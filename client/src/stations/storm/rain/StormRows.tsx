@@ -1,5 +1,14 @@
 /** What a storm came to, thing by thing: doors, inlets, pipes and ponds, each by a tap at its time and its place; and where the water went. */
-import { nameOf, showClock, showPercent, showSmall, showVolume, text } from '@katabasis/core';
+import {
+  nameOf,
+  showClock,
+  showPercent,
+  showSmall,
+  showVolume,
+  text,
+  type Job,
+  type UnitSystem,
+} from '@katabasis/core';
 import type { StormFrame } from '@katabasis/core/simulation';
 import { View } from 'react-native';
 import type { StormOutcome } from '../../../planning/storm.worker';
@@ -44,11 +53,55 @@ interface Row {
 
 export function StormRows({ outcome, frames, shown, chosen, onChoose, onGo }: Props) {
   const { job, units } = useJob();
+  const rows = rowsOf({ job, units, outcome, frames, shown });
+  const { ponds, balance } = outcome;
+  const small = (metres: number): string => text(showSmall(metres, units));
+  return (
+    <View>
+      {rows.map(({ id, at, ...row }) => (
+        <StormRow
+          key={id}
+          {...row}
+          shown={shown}
+          chosen={chosen === id}
+          onChoose={() => onChoose(id, at)}
+          onGo={() => onGo(id)}
+        />
+      ))}
+      {ponds.slice(0, PONDS).map(({ deepest, at, dryAt }, k) => (
+        <StormRow
+          key={`pond ${k}`}
+          word={`${ponds.length === 1 ? 'A pond' : `Pond ${k + 1}`}: ${small(deepest)} deep at ${showClock(at)}`}
+          about={dryAt === null ? `still there at ${showClock(outcome.reached)}` : `gone by ${showClock(dryAt)}`}
+          figures={[]}
+          shown={shown}
+          chosen={false}
+          onChoose={() => onChoose('', at)}
+          onGo={() => undefined}
+        />
+      ))}
+      <Text kind="small">{balanceWords(balance, (volume) => text(showVolume(volume, units)))}</Text>
+      {outcome.hard > 0 && (
+        <Text kind="small">
+          {`In ${outcome.hard} ${outcome.hard === 1 ? 'step' : 'steps'} the pipes’ water was hard to find: levels there may be some way off, no water is.`}
+        </Text>
+      )}
+    </View>
+  );
+}
+
+interface Told extends Pick<Props, 'outcome' | 'frames' | 'shown'> {
+  job: Job;
+  units: UnitSystem;
+}
+
+/** A row for each door that water comes to, each inlet that it stands over, each pipe that is nearly full, and each swale that runs. */
+function rowsOf({ job, units, outcome, frames, shown }: Told): Row[] {
   const frame = frames[shown]!;
   const small = (metres: number): string => text(showSmall(metres, units));
-  const { doors, landings, runs, ponds, led, balance } = outcome;
+  const { doors, landings, runs, led } = outcome;
   const near = doors.filter(({ margin }) => margin !== null);
-  const rows: Row[] = [
+  return [
     ...near.map(({ id, margin, at }): Row => {
       const inlet = landings.findIndex((each) => each.id === id);
       return {
@@ -94,38 +147,6 @@ export function StormRows({ outcome, frames, shown, chosen, onChoose, onGo }: Pr
       return [{ id, word, about: deepest === null ? over : `${over}, deepest at ${showClock(at)}`, figures: [], at }];
     }),
   ];
-  return (
-    <View>
-      {rows.map(({ id, at, ...row }) => (
-        <StormRow
-          key={id}
-          {...row}
-          shown={shown}
-          chosen={chosen === id}
-          onChoose={() => onChoose(id, at)}
-          onGo={() => onGo(id)}
-        />
-      ))}
-      {ponds.slice(0, PONDS).map(({ deepest, at, dryAt }, k) => (
-        <StormRow
-          key={`pond ${k}`}
-          word={`${ponds.length === 1 ? 'A pond' : `Pond ${k + 1}`}: ${small(deepest)} deep at ${showClock(at)}`}
-          about={dryAt === null ? `still there at ${showClock(outcome.reached)}` : `gone by ${showClock(dryAt)}`}
-          figures={[]}
-          shown={shown}
-          chosen={false}
-          onChoose={() => onChoose('', at)}
-          onGo={() => undefined}
-        />
-      ))}
-      <Text kind="small">{balanceWords(balance, (volume) => text(showVolume(volume, units)))}</Text>
-      {outcome.hard > 0 && (
-        <Text kind="small">
-          {`In ${outcome.hard} ${outcome.hard === 1 ? 'step' : 'steps'} the pipes’ water was hard to find: levels there may be some way off, no water is.`}
-        </Text>
-      )}
-    </View>
-  );
 }
 
 /** Ponds that are told. */

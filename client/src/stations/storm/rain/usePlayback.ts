@@ -1,7 +1,6 @@
 /** Which picture of a storm stands, and its going on by itself. */
 import type { StormFrame } from '@katabasis/core/simulation';
 import { useEffect, useState } from 'react';
-import { hardest } from './moments';
 
 export const SPEEDS = ['slow', 'usual', 'fast'] as const;
 export type Speed = (typeof SPEEDS)[number];
@@ -42,3 +41,14 @@ export function usePlayback(frames: readonly StormFrame[]): Playback {
 /** Whether whoever looks has asked for stills. */
 export const wantsStills = (): boolean =>
   typeof window !== 'undefined' && window.matchMedia?.('(prefers-reduced-motion: reduce)').matches === true;
+
+/** The picture with most water over inlets and ground. */
+function hardest(frames: readonly StormFrame[]): number {
+  const water = frames.map(({ depths, ground }) => {
+    let sum = 0;
+    for (const depth of depths) sum += depth * 1000;
+    if (ground) for (const depth of ground) sum += depth;
+    return sum;
+  });
+  return Math.max(0, water.indexOf(Math.max(...water)));
+}

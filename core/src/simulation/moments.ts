@@ -1,5 +1,5 @@
 /** The telling times of a storm: what is looked at where nothing is to move, and what stands on paper. */
-import type { StormFrame } from '@katabasis/core/simulation';
+import type { StormFrame } from './stormRun';
 
 export interface Moment {
   label: string;
@@ -8,17 +8,14 @@ export interface Moment {
 }
 
 /** Water at one time, in one figure: over inlets and over the ground. */
-const waterIn = ({ depths, ground }: StormFrame): number => {
+function waterIn({ depths, ground }: StormFrame): number {
   let sum = 0;
   for (const depth of depths) sum += depth * 1000;
   if (ground) for (const depth of ground) sum += depth;
   return sum;
-};
+}
 
 const greatest = (figures: readonly number[]): number => figures.indexOf(Math.max(...figures));
-
-/** The picture with most water over inlets and ground. */
-export const hardest = (frames: readonly StormFrame[]): number => Math.max(0, greatest(frames.map(waterIn)));
 
 /** Four at most, in their order, none twice. */
 export function momentsOf(frames: readonly StormFrame[]): Moment[] {
@@ -26,7 +23,7 @@ export function momentsOf(frames: readonly StormFrame[]): Moment[] {
   const lastRain = frames.findLastIndex(({ rain }) => rain > 0);
   const found: Moment[] = [
     { label: 'Hardest rain', at: greatest(frames.map(({ rain }) => rain)) },
-    { label: 'Most water', at: hardest(frames) },
+    { label: 'Most water', at: greatest(frames.map(waterIn)) },
     { label: 'Rain over', at: Math.min(frames.length - 1, lastRain + 1) },
     { label: 'At the end', at: frames.length - 1 },
   ];
