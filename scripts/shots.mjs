@@ -52,13 +52,15 @@ const VIEWS = [
   ],
   ['yard-wide', '/job/quillfeather/yard?at=wetLawn', WIDE, there('text=Ground water at its end')],
   ['field-phone', '/job/wrenmoor/yard?at=green', PHONE, there('text=Hooghoudt asks')],
-  ['storm-phone', '/job/quillfeather/storm', PHONE, there('[data-testid=storm-picture]')],
+  ['storm-phone', '/job/quillfeather/storm', PHONE, there('text=/^In the 10-year storm/')],
   [
     'storm-wide',
     '/job/quillfeather/storm',
     WIDE,
     async (page) => {
-      await page.getByRole('radio', { name: 'Kennel door drain blocked' }).click();
+      await page.getByTestId('storm-fails').click();
+      await page.getByRole('checkbox', { name: 'Kennel door drain blocked' }).click();
+      await page.getByTestId('storm-fails').click();
       await page.getByText(/with Kennel door drain blocked/).waitFor();
     },
   ],

@@ -1,12 +1,12 @@
 export { failuresOf, rainfallOf, STORM_RAINS, stormCases, USUAL_STORM, type StormCase, type StormRain } from './cases';
 export { type Failure, type FailureKind } from './failing';
 export { RAIN_SHAPES, stormFrom, type Rainfall, type RainShape } from './rain/rainfall';
-export { DEPTHS, filmstripOf, type Filmstrip, type Still } from './filmstrip';
-export { momentsOf, type Moment } from './moments';
-export { disagreements, type Disagreement } from './disagreement';
+export { DEPTHS, filmstripOf, type Filmstrip, type Still } from './told/filmstrip';
+export { momentsOf, type Moment } from './told/moments';
+export { disagreements, type Disagreement } from './told/disagreement';
 export { rankCases, rankOf, worseFirst, type Ranked } from './ranking';
 export { readGauge, type GaugeRead } from './rain/gauge';
 export { type StormIn } from './simulation';
 export { WETNESS, type Wetness } from './ground/soak';
 export { runStorm, StormRun, type StormFrame, type StormSeen, type StormTold } from './stormRun';
-export { failureWords, stormSentence } from './words';
+export { failureWords, stormSentence } from './told/words';

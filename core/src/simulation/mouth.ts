@@ -85,7 +85,7 @@ export class Mouth {
     const { depth } = this;
     if (!this.takes || depth <= 0) return 0;
     const there = this.cells.length === 0 ? this.pool : inCells(this.ground!, this.cells);
-    // It has room up to its rim, and for what runs out of it meanwhile.
+    // It has room up to its rim, and for what runs out of it meanwhile: what stands over it is counted there, and its head is left out of the line.
     const leaves = Math.max(0, water.leavingFlow(this.index)) * dt;
     const room = Math.max(0, water.volumeAt(this.index, this.rim) - water.volume[this.index]! + leaves);
     // No more than half of what stands there in one step: a shallow sheet is not drained to and fro.

@@ -3,7 +3,7 @@ import type { Job } from '../job/job';
 import type { Plan } from '../verdict/planJob';
 import { rainfallOf, stormCases, type StormCase } from './cases';
 import { StormRun, type StormTold } from './stormRun';
-import { stormSentence } from './words';
+import { stormSentence } from './told/words';
 
 export interface Ranked {
   of: StormCase;

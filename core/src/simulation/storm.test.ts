@@ -13,7 +13,7 @@ import type { Failure } from './failing';
 import { depthOfRain, RAIN_SHAPES, stormFrom, twice, type Rainfall } from './rain/rainfall';
 import { rankCases, worseFirst } from './ranking';
 import { runStorm, type StormTold } from './stormRun';
-import { stormSentence } from './words';
+import { stormSentence } from './told/words';
 
 const storm = (job: Job, failing: readonly Failure[] = [], fall?: Rainfall): StormTold =>
   runStorm(job, planJob(job), { rain: fall ?? rainfallOf(job, 'design')!, wetness: 'ordinary', failing, cells: 1500 });

@@ -6,10 +6,10 @@ import type { Place } from '../site/place';
 import type { Plan } from '../verdict/planJob';
 import type { Balance } from './balance';
 import { currentsOf } from './ground/currents';
-import type { LedWater } from './led';
+import type { LedWater } from './ends/led';
 import { lengthOfRain, type Rainfall } from './rain/rainfall';
 import { Simulation, type StormIn } from './simulation';
-import { Watched, type DoorWatched } from './watched';
+import { Watched, type DoorWatched } from './told/watched';
 
 /** Everything at one time: by landing the water's level, m, and what stands over it; by run how full it is; by cell how deep, mm, 255 at most. */
 export interface StormFrame {

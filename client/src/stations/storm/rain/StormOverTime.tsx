@@ -1,6 +1,6 @@
 /** Watch it rain on this yard: the storm told as it goes, and played back under a thumb. */
 import { rainOf } from '@katabasis/core';
-import { useState } from 'react';
+import { useCallback, useDeferredValue, useState } from 'react';
 import { View } from 'react-native';
 import { useNoted } from '../../../input/useNoted';
 import { askedStorm, USUAL_STORM, type AskedStorm } from '../../../planning/askedStorm';
@@ -35,6 +35,8 @@ export function StormOverTime({ onGo }: { onGo: (id: string) => void }) {
   const asks = useWorked<Askable>([job], async (_, give) => give(await asksOf(job)));
   const { storm, refused, stop } = useStorm(job, asked);
   const playback = usePlayback(storm?.frames ?? NONE);
+  // The picture follows the thumb; rows and section come after it.
+  const later = Math.min(useDeferredValue(playback.shown), Math.max(0, (storm?.frames.length ?? 1) - 1));
   const [chosen, setChosen] = useState<string | null>(null);
   const outcome = storm?.outcome ?? null;
   const ask = (next: AskedStorm): void => {
@@ -48,19 +50,23 @@ export function StormOverTime({ onGo }: { onGo: (id: string) => void }) {
     const others = asked.failing.filter((each) => each.id !== id);
     ask({ ...asked, failing: others.length < asked.failing.length ? others : [...others, found] });
   };
-  const choose = (id: string, at: number | null): void => {
-    setChosen(id === chosen || id === '' ? null : id);
-    if (at === null || !storm) return;
-    playback.setPlays(false);
-    playback.setAt(nearest(storm.frames, at));
-  };
+  const { setAt, setPlays } = playback;
+  const choose = useCallback(
+    (id: string, at: number | null): void => {
+      setChosen((now) => (id === now || id === '' ? null : id));
+      if (at === null || !storm) return;
+      setPlays(false);
+      setAt(nearest(storm.frames, at));
+    },
+    [storm, setAt, setPlays],
+  );
   const rarer = `${rainOf(job)?.openings?.returnPeriod ?? ''}-year rain`;
   return (
     <View style={{ gap: SPACE.l }} testID="storm-over-time">
       <Said storm={storm} refused={refused} onStop={stop} />
       <View style={wide ? { flexDirection: 'row', gap: SPACE.xl, alignItems: 'flex-start' } : { gap: SPACE.l }}>
         <View style={{ gap: SPACE.m, flex: wide ? 1 : undefined, minWidth: 0 }}>
-          {storm && <Watched storm={storm} playback={playback} ringed={chosen} onTap={fail} />}
+          {storm && <Watched storm={storm} playback={playback} later={later} ringed={chosen} onTap={fail} />}
         </View>
         <View style={{ gap: SPACE.l, flex: wide ? 1 : undefined, minWidth: 0 }}>
           {asks && (
@@ -71,7 +77,7 @@ export function StormOverTime({ onGo }: { onGo: (id: string) => void }) {
             <StormRows
               outcome={outcome}
               frames={storm.frames}
-              shown={playback.shown}
+              shown={later}
               chosen={chosen}
               onChoose={choose}
               onGo={onGo}
@@ -117,12 +123,14 @@ function Said({ storm, refused, onStop }: { storm: StormSoFar | null; refused: s
 interface WatchedProps {
   storm: StormSoFar;
   playback: Playback;
+  /** Picture that what comes after the thumb shows. */
+  later: number;
   ringed: string | null;
   onTap: (id: string) => void;
 }
 
 /** The picture, its bars, and the long section at the same time. */
-function Watched({ storm, playback, ringed, onTap }: WatchedProps) {
+function Watched({ storm, playback, later, ringed, onTap }: WatchedProps) {
   const { job, plan } = useJob();
   const frame = storm.frames[playback.shown]!;
   const starts = beginnings(plan);
@@ -132,7 +140,9 @@ function Watched({ storm, playback, ringed, onTap }: WatchedProps) {
     <>
       <StormPicture job={job} plan={plan} frame={frame} seen={storm.seen} ringed={ringed} onTap={onTap} />
       <Player storm={storm} playback={playback} />
-      {begins !== undefined && <StormSection frame={frame} seen={storm.seen} from={begins} onFrom={setFrom} />}
+      {begins !== undefined && (
+        <StormSection frame={storm.frames[later]!} seen={storm.seen} from={begins} onFrom={setFrom} />
+      )}
     </>
   );
 }

@@ -249,6 +249,7 @@ const Legend = memo(function Legend() {
           <Text kind="small">{text(showSmall(from / 1000, units))}</Text>
         </View>
       ))}
+      <Text kind="small">Dashed pipe: under pressure</Text>
     </View>
   );
 });

@@ -10,6 +10,7 @@ import {
   type UnitSystem,
 } from '@katabasis/core';
 import type { StormFrame } from '@katabasis/core/simulation';
+import { memo } from 'react';
 import { View } from 'react-native';
 import type { StormOutcome } from '../../../planning/storm.worker';
 import { useJob } from '../../../planning/useJob';
@@ -51,7 +52,7 @@ interface Row {
   at: number | null;
 }
 
-export function StormRows({ outcome, frames, shown, chosen, onChoose, onGo }: Props) {
+export const StormRows = memo(function StormRows({ outcome, frames, shown, chosen, onChoose, onGo }: Props) {
   const { job, units } = useJob();
   const rows = rowsOf({ job, units, outcome, frames, shown });
   const { ponds, balance } = outcome;
@@ -88,7 +89,7 @@ export function StormRows({ outcome, frames, shown, chosen, onChoose, onGo }: Pr
       )}
     </View>
   );
-}
+});
 
 interface Told extends Pick<Props, 'outcome' | 'frames' | 'shown'> {
   job: Job;

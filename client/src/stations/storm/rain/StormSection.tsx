@@ -1,7 +1,7 @@
 /** The long section of a line in the storm: its water stands as it does at the time that the picture shows. */
 import { nameOf, routeOf, sectionOf, type Section, type SectionPoint } from '@katabasis/core';
 import type { StormFrame, StormSeen } from '@katabasis/core/simulation';
-import { useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import { View } from 'react-native';
 import { SectionPicture } from '../../../drawing/SectionPicture';
 import { useJob } from '../../../planning/useJob';
@@ -31,7 +31,7 @@ function withWater(section: Section, levelAt: (landing: number) => number): Sect
   return { ...section, pipes: section.pipes.map(([head, foot], k) => [over(head, k), over(foot, k + 1)]) };
 }
 
-export function StormSection({ frame, seen, from, onFrom }: Props) {
+export const StormSection = memo(function StormSection({ frame, seen, from, onFrom }: Props) {
   const { job, plan } = useJob();
   const section = useMemo(() => sectionOf(plan, routeOf(plan, from)), [plan, from]);
   const index = useMemo(() => new Map(seen.landings.map((id, k) => [id, k])), [seen]);
@@ -56,4 +56,4 @@ export function StormSection({ frame, seen, from, onFrom }: Props) {
       />
     </View>
   );
-}
+});

@@ -1,12 +1,12 @@
 /** All ways out of a job in a storm: at what level each is held, what each lets out, and where that runs on. */
-import { letsInto } from '../catalogue/outfalls';
-import { headOf, type Job } from '../job/job';
-import { resolveSettings } from '../job/settings';
-import type { Layout } from '../plan/layout';
-import type { Plan } from '../verdict/planJob';
-import type { Failure, FailureKind } from './failing';
-import type { Gone } from './over';
-import type { JobPipes } from './pipes/pipesOf';
+import { letsInto } from '../../catalogue/outfalls';
+import { headOf, type Job } from '../../job/job';
+import { resolveSettings } from '../../job/settings';
+import type { Layout } from '../../plan/layout';
+import type { Plan } from '../../verdict/planJob';
+import type { Failure, FailureKind } from '../failing';
+import type { Gone } from '../over';
+import type { JobPipes } from '../pipes/pipesOf';
 import { wayOut, type WayOut } from './waysOut';
 
 interface End extends WayOut {

@@ -1,8 +1,8 @@
 /** The highest that everything came to in a storm, and when. */
-import type { Settings } from '../job/settings';
-import type { JobGround } from './ground/groundOfJob';
-import type { Mouth } from './mouth';
-import type { JobPipes } from './pipes/pipesOf';
+import type { Settings } from '../../job/settings';
+import type { JobGround } from '../ground/groundOfJob';
+import type { Mouth } from '../mouth';
+import type { JobPipes } from '../pipes/pipesOf';
 
 interface Watched {
   readonly mouths: readonly Mouth[];

@@ -1,9 +1,9 @@
 /** A storm in one sentence: what stands where, when, and whether it comes to a door. */
-import { headOf, nameOf, rainOf, type Job } from '../job/job';
-import { showClock, showPercent, showSmall, text, type UnitSystem } from '../units';
-import type { StormCase } from './cases';
-import type { Failure } from './failing';
-import type { StormTold } from './stormRun';
+import { headOf, nameOf, rainOf, type Job } from '../../job/job';
+import { showClock, showPercent, showSmall, text, type UnitSystem } from '../../units';
+import type { StormCase } from '../cases';
+import type { Failure } from '../failing';
+import type { StormTold } from '../stormRun';
 
 /** Less water than so over an inlet is as good as none, m. */
 const WORTH = 0.01;

@@ -1,9 +1,9 @@
 /** Water down a swale over time, against what is known of it. */
-import { swaleCapacity, swaleFlow, wetAt, type SwaleShape } from '../hydraulics/swaleFlow';
-import { basin, ground, jobOf, out, pipe, rain } from '../testing/parts';
-import { culvertOf, swaleOf } from '../testing/someWorks';
-import { planJob } from '../verdict/planJob';
-import { runStorm, type StormTold } from './stormRun';
+import { swaleCapacity, swaleFlow, wetAt, type SwaleShape } from '../../hydraulics/swaleFlow';
+import { basin, ground, jobOf, out, pipe, rain } from '../../testing/parts';
+import { culvertOf, swaleOf } from '../../testing/someWorks';
+import { planJob } from '../../verdict/planJob';
+import { runStorm, type StormTold } from '../stormRun';
 import { Reach } from './reach';
 
 const shape: SwaleShape = { section: 'trapezoid', bottomWidth: 0.6, sideSlope: 4, depth: 0.3 };

@@ -1,5 +1,5 @@
 /** The telling times of a storm: what is looked at where nothing is to move, and what stands on paper. */
-import type { StormFrame } from './stormRun';
+import type { StormFrame } from '../stormRun';
 
 export interface Moment {
   label: string;

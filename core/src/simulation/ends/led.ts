@@ -1,13 +1,13 @@
 /** Swales, culverts and berms that lead water on to something: each holds it for as long as it runs there, and lets what it cannot carry run off. */
-import { LINING_FACTS } from '../catalogue/swales';
-import { swaleCapacity, wetAt } from '../hydraulics/swaleFlow';
-import { headOf, ofKind, type Job } from '../job/job';
-import type { Culvert, Swale } from '../job/kinds';
-import { conductivityOf, lengthOf } from '../works/measures';
-import { culvertPlan } from '../works/culvert';
-import { shapeOf } from '../works/swale';
-import type { Plan } from '../verdict/planJob';
-import type { Failure } from './failing';
+import { LINING_FACTS } from '../../catalogue/swales';
+import { swaleCapacity, wetAt } from '../../hydraulics/swaleFlow';
+import { headOf, ofKind, type Job } from '../../job/job';
+import type { Culvert, Swale } from '../../job/kinds';
+import { conductivityOf, lengthOf } from '../../works/measures';
+import { culvertPlan } from '../../works/culvert';
+import { shapeOf } from '../../works/swale';
+import type { Plan } from '../../verdict/planJob';
+import type { Failure } from '../failing';
 import { Reach, type ReachIn } from './reach';
 
 /** Depths at which a section is worked out. */

@@ -1,10 +1,10 @@
 /** A storm in its telling moments, for paper and for whoever only reads: what stands where, step by step of depth. */
-import { ofKind, type Job } from '../job/job';
-import type { Place } from '../site/place';
-import type { Plan } from '../verdict/planJob';
-import { rainfallOf } from './cases';
+import { ofKind, type Job } from '../../job/job';
+import type { Place } from '../../site/place';
+import type { Plan } from '../../verdict/planJob';
+import { rainfallOf } from '../cases';
 import { momentsOf } from './moments';
-import { runStorm, type StormGrid } from './stormRun';
+import { runStorm, type StormGrid } from '../stormRun';
 import { stormSentence } from './words';
 
 /** From how deep on a step begins, m: 1/8 in, 1/2 in, 1 in, 3 in. */

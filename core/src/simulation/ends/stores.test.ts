@@ -1,11 +1,11 @@
 /** What keeps water at a line's end, over time: against what is known in closed form. */
-import type { FixedFlow, Discharge } from '../job/kinds';
-import type { Job } from '../job/job';
-import { basin, jobOf, out, pipe, rain } from '../testing/parts';
-import { planJob } from '../verdict/planJob';
-import { usualPump } from '../works/pumpBasin';
-import { Simulation } from './simulation';
-import { runStorm } from './stormRun';
+import type { FixedFlow, Discharge } from '../../job/kinds';
+import type { Job } from '../../job/job';
+import { basin, jobOf, out, pipe, rain } from '../../testing/parts';
+import { planJob } from '../../verdict/planJob';
+import { usualPump } from '../../works/pumpBasin';
+import { Simulation } from '../simulation';
+import { runStorm } from '../stormRun';
 
 /** A tap that always runs into a basin, and from there to a way out; it does not rain. */
 const fed = (flow: number, more: Partial<Discharge>): Job => {

@@ -1,10 +1,10 @@
 /** Doors, sills and low places watched while it rains: how near the water comes, and how long it stands. */
-import { placeOf } from '../ground/grid';
-import { ofKind, type Job } from '../job/job';
-import { wayOfOpening } from '../job/places';
-import { footOnWay, type Place } from '../site/place';
-import type { JobGround } from './ground/groundOfJob';
-import type { Mouth } from './mouth';
+import { placeOf } from '../../ground/grid';
+import { ofKind, type Job } from '../../job/job';
+import { wayOfOpening } from '../../job/places';
+import { footOnWay, type Place } from '../../site/place';
+import type { JobGround } from '../ground/groundOfJob';
+import type { Mouth } from '../mouth';
 
 /** Water this near before an opening comes to it, m; at least the cells beside it. */
 const BEFORE = 0.75;

@@ -1,12 +1,12 @@
 /** What a way out does with the water of its line, moment by moment. */
-import { letsInto, OUTFALLS } from '../catalogue/outfalls';
-import { SOIL_FACTS, USUAL_SOIL, type Soil } from '../catalogue/soils';
-import type { Discharge } from '../job/kinds';
-import type { Settings } from '../job/settings';
-import { standingAt } from '../network/receiving';
-import type { WorkPlan } from '../works';
-import { usualPump } from '../works/pumpBasin';
-import { storeOf } from '../works/store';
+import { letsInto, OUTFALLS } from '../../catalogue/outfalls';
+import { SOIL_FACTS, USUAL_SOIL, type Soil } from '../../catalogue/soils';
+import type { Discharge } from '../../job/kinds';
+import type { Settings } from '../../job/settings';
+import { standingAt } from '../../network/receiving';
+import type { WorkPlan } from '../../works';
+import { usualPump } from '../../works/pumpBasin';
+import { storeOf } from '../../works/store';
 
 /** Half of what clean soil takes is counted on: its pores silt up. */
 const SILTED = 0.5;

@@ -2,11 +2,11 @@
  * Where the steady plan and a storm over time say different things of one place: one that water stays clear of it, the other that it does not.
  * The steady verdict stays what is dug by; each says which is nearer the truth, and why.
  */
-import { headOf, nameOf, type Job } from '../job/job';
-import { resolveSettings } from '../job/settings';
-import { showSmall, text } from '../units';
-import type { Plan } from '../verdict/planJob';
-import type { StormTold } from './stormRun';
+import { headOf, nameOf, type Job } from '../../job/job';
+import { resolveSettings } from '../../job/settings';
+import { showSmall, text } from '../../units';
+import type { Plan } from '../../verdict/planJob';
+import type { StormTold } from '../stormRun';
 
 export interface Disagreement {
   /** Door or inlet, by id. */
