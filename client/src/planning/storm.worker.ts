@@ -153,7 +153,7 @@ const worker = {
     const storm = { rain: fall.rain, wetness: of.wetness, failing: of.failing, cells: COARSE };
     const run = new StormRun(job, plan, storm);
     await whileAsked(ask, async (state) => {
-      while (!run.isOver && !state.off) {
+      while (!run.isOver && !run.hasPeaked && !state.off) {
         run.advance();
         await breath();
       }

@@ -7,7 +7,7 @@ import { resolveSettings } from '../job/settings';
 import { dearer } from '../price/words';
 import { priceOf } from '../price/price';
 import { takeOff } from '../quantities/takeOff';
-import { runStorm, rankOf, type StormIn, type StormTold } from '../simulation';
+import { peaksOf, rankOf, type StormIn, type StormTold } from '../simulation';
 import { showSmall, text } from '../units';
 import { planJob, type Plan } from '../verdict/planJob';
 import { candidatesFor } from './candidates';
@@ -90,7 +90,7 @@ export function* curesOf(job: Job, plan: Plan, given: StormIn & { told: StormTol
     const after = changed(job, fix.change);
     if (changeFaults(job, after, fix.change).length === 0) {
       const planned = planJob(after, plan);
-      const then = rankOf(runStorm(after, planned, storm));
+      const then = rankOf(peaksOf(after, planned, storm));
       const gains = gainOf(before, then);
       if (stops(planned) <= stops(plan) && gains >= LOWER) {
         const adds = price(after, planned) - now;

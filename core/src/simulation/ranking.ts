@@ -2,6 +2,7 @@
 import type { Job } from '../job/job';
 import type { Plan } from '../verdict/planJob';
 import { rainfallOf, stormCases, type StormCase } from './cases';
+import type { StormIn } from './simulation';
 import { StormRun, type StormTold } from './stormRun';
 import { stormSentence } from './told/words';
 
@@ -36,14 +37,20 @@ export function rankOf({
 export const worseFirst = (a: Ranked, b: Ranked): number =>
   (a.margin ?? Infinity) - (b.margin ?? Infinity) || b.deepest - a.deepest;
 
+/** A storm up to where all that is highest in it is known. */
+export function peaksOf(job: Job, plan: Plan, storm: StormIn): StormTold {
+  const run = new StormRun(job, plan, storm);
+  while (!run.isOver && !run.hasPeaked) run.advance();
+  return run.told;
+}
+
 /** Tries a job in all its cases, each told once it is over. */
 export function* rankCases(job: Job, plan: Plan): Generator<{ ranked: Ranked; done: number; of: number }> {
   const cases = stormCases(job, plan);
   for (const [k, each] of cases.entries()) {
     const rain = rainfallOf(job, each.rain)!;
-    const run = new StormRun(job, plan, { rain, wetness: 'ordinary', failing: each.failing, cells: CELLS });
-    while (!run.isOver && !run.hasPeaked) run.advance();
-    const { doors, landings, length } = run.told;
+    const storm = { rain, wetness: 'ordinary', failing: each.failing, cells: CELLS } as const;
+    const { doors, landings, length } = peaksOf(job, plan, storm);
     // What is still there when it has peaked is not asked for.
     const sentence = stormSentence(job, each, { doors, landings, ponds: [], reached: length, length });
     const ranked = { of: each, sentence, ...rankOf({ doors, landings }) };

@@ -3,7 +3,7 @@ import { headOf, rainOf, type Job } from '../job/job';
 import type { Element } from '../job/kinds';
 import { rainTable } from '../rain/intensityOfRain';
 import { brackenfold, quillfeather } from '../samples';
-import { basin, channel, face, ground, jobOf, out, pipe, rain, spout } from '../testing/parts';
+import { basin, channel, face, ground, jobOf, out, pipe, rain, spout, withElements } from '../testing/parts';
 import { bermOf } from '../testing/someWorks';
 import { seededJob } from '../trial/seeded';
 import { seededWhole } from '../trial/seededWhole';
@@ -11,7 +11,7 @@ import { planJob } from '../verdict/planJob';
 import { failuresOf, rainfallOf, stormCases } from './cases';
 import type { Failure } from './failing';
 import { depthOfRain, RAIN_SHAPES, stormFrom, twice, type Rainfall } from './rain/rainfall';
-import { rankCases, worseFirst } from './ranking';
+import { peaksOf, rankCases, rankOf, worseFirst } from './ranking';
 import { runStorm, type StormTold } from './stormRun';
 import { stormSentence } from './told/words';
 
@@ -88,6 +88,21 @@ describe('a patio of 300 m² that sheds to a basin with a sill 0.1 m over it', (
     expect(peaks[3]! - peaks[0]!).toBeGreaterThan(0.003);
     expect(storm(yard(), [{ kind: 'stopped', id: run }], hard).balance.out).toBe(0);
     expect(storm(yard(), [{ kind: 'stopped', id: run, from: 600 }], hard).balance.out).toBeGreaterThan(0);
+  });
+
+  it('is not called over before what fails in it has failed', () => {
+    const job = yard();
+    const failing: Failure[] = [{ kind: 'blocked', id: 'basin', from: 4800 }];
+    const rain = rainfallOf(job, 'design')!;
+    const tap: Element = { id: 'tap', kind: 'fixedFlow', name: 'Tap', flow: 5e-4, feeds: [{ to: 'basin', share: 1 }] };
+    const fed = withElements(job, tap);
+    const storm = {
+      rain: { ...rain, intensities: rain.intensities.map((each) => each / 20) },
+      wetness: 'ordinary' as const,
+    };
+    const at = (some: readonly Failure[]): number =>
+      rankOf(peaksOf(fed, planJob(fed), { ...storm, failing: some })).deepest;
+    expect(at(failing)).toBeGreaterThan(at([]) + 0.02);
   });
 
   it('is as it was once what was blocked is open again', () => {

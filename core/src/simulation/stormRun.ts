@@ -114,13 +114,13 @@ export class StormRun {
     return this.simulation.time >= this.length;
   }
 
-  /** Whether the rain is over and nothing has come higher for some while: what is highest is known. */
+  /** Whether rain and all that fails in it are over or under way, and nothing has come higher for some while: what is highest is known. */
   get hasPeaked(): boolean {
     const { time, peaks } = this.simulation;
-    return (
-      time > lengthOfRain(this.given.rain) + FALLS &&
-      time > Math.max(peaks.rose, ...this.watched.doors.map(({ at }) => at)) + FALLS
-    );
+    const { rain, failing } = this.given;
+    const begins = failing.flatMap(({ from = 0, to = 0 }) => [from, Number.isFinite(to) ? to : 0]);
+    const last = Math.max(lengthOfRain(rain), peaks.rose, ...this.watched.doors.map(({ at }) => at), ...begins);
+    return time > last + FALLS;
   }
 
   /** Goes on to the next picture. */

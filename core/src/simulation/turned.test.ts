@@ -28,11 +28,11 @@ function yard(turn: number, by: Place): Job {
 
 const storm = (job: Job, more: Partial<StormIn> = {}): StormTold =>
   runStorm(job, planJob(job), {
-    rain: { step: 60, intensities: new Array<number>(20).fill(3e-5) },
+    rain: { step: 60, intensities: new Array<number>(12).fill(5e-5) },
     wetness: 'soaked',
     failing: [{ kind: 'blocked', id: 'basin', share: 0.7 }],
-    cells: 800,
-    length: 1500,
+    cells: 700,
+    length: 900,
     ...more,
   });
 const peakOf = ({ landings }: StormTold): number => landings.find(({ id }) => id === 'basin')!.peak;
@@ -43,7 +43,6 @@ it('turned and moved, water over a basin stands within 5 mm of where it did', ()
   for (const [turn, east, north] of [
     [Math.PI / 2, 0, 0],
     [Math.PI / 6, 3.3, -7.1],
-    [Math.PI / 4, 100.13, 0.2],
     [2.2, -5, 50.31],
   ] as const)
     expect(Math.abs(peakOf(storm(yard(turn, { east, north }))) - plain)).toBeLessThan(0.005);
@@ -52,6 +51,6 @@ it('turned and moved, water over a basin stands within 5 mm of where it did', ()
 it('with half the step, and with half the cell, it stands within 5 mm of where it did', () => {
   const job = yard(0.3, { east: 1, north: 2 });
   const plain = peakOf(storm(job));
-  for (const more of [{ step: 1 }, { step: 4 }, { cells: 400 }, { cells: 3200 }, { cells: 400, step: 1 }])
+  for (const more of [{ step: 1 }, { step: 4 }, { cells: 350 }, { cells: 1400 }])
     expect(Math.abs(peakOf(storm(job, more)) - plain)).toBeLessThan(0.005);
 });
