@@ -45,12 +45,12 @@ module.exports = {
       testMatch: ['<rootDir>/src/**/*.test.tsx'],
       // Expo's own transform leaves most packages as they are; these come as modules only.
       transformIgnorePatterns: [
-        '/node_modules/(?!(.*react-native.*|expo.*|@expo.*|@react-navigation|@testing-library|lucide-react-native|@tanstack|zod|fast-check|pure-rand|d3-array|internmap|idb|comlink|date-fns|delaunator|robust-predicates|@kninnug|polyclip-ts|splaytree-ts|bignumber))',
+        '/node_modules/(?!(.*react-native.*|expo.*|@expo.*|@react-navigation|@testing-library|lucide-react-native|@tanstack|zod|fast-check|pure-rand|d3-array|d3-contour|internmap|idb|comlink|date-fns|delaunator|robust-predicates|@kninnug|polyclip-ts|splaytree-ts|bignumber))',
       ],
       // What needs nothing of Expo's own transform, which takes several times as long: the core, and packages that are plain modules.
       transform: {
         '[/\\\\]core[/\\\\]src[/\\\\].+\\.ts$': swc,
-        '[/\\\\]node_modules[/\\\\](@tanstack|zod|fast-check|pure-rand|d3-array|internmap|idb|comlink|date-fns|delaunator|robust-predicates|@kninnug|polyclip-ts|splaytree-ts|bignumber|lucide-react-native)[^/\\\\]*[/\\\\].+\\.m?js$':
+        '[/\\\\]node_modules[/\\\\](@tanstack|zod|fast-check|pure-rand|d3-array|d3-contour|internmap|idb|comlink|date-fns|delaunator|robust-predicates|@kninnug|polyclip-ts|splaytree-ts|bignumber|lucide-react-native)[^/\\\\]*[/\\\\].+\\.m?js$':
           swc,
         '\\.m?[jt]sx?$': ['babel-jest', { caller: { name: 'metro', bundler: 'metro', platform: 'web' } }],
       },

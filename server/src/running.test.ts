@@ -260,7 +260,7 @@ it('finishes what runs before it stops, takes nothing new, and ends the streams 
   const body = JSON.stringify({ job, elements, paper: 'letter' });
   const headers = { ...WITH_KEY, 'Content-Type': 'application/json' };
   const news = await fetch(`${base}/api/events`, { headers: WITH_KEY });
-  const making = fetch(`${base}/api/sheets/set.pdf`, { method: 'POST', headers, body });
+  const making = fetch(`${base}/api/sheets/plan.pdf`, { method: 'POST', headers, body });
   await new Promise((done) => setTimeout(done, 150));
   const ended = new Promise<number | null>((gone) => child.once('close', gone));
   child.kill('SIGTERM');

@@ -1,6 +1,6 @@
 /** Watch it rain on this yard: the storm told as it goes, and played back under a thumb. */
 import { rainOf } from '@katabasis/core';
-import { useCallback, useDeferredValue, useState } from 'react';
+import { useCallback, useDeferredValue, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { useNoted } from '../../../input/useNoted';
 import { askedStorm, USUAL_STORM, type AskedStorm } from '../../../planning/askedStorm';
@@ -31,8 +31,9 @@ const NONE: StormSoFar['frames'] = [];
 export function StormOverTime({ onGo }: { onGo: (id: string) => void }) {
   const { job } = useJob();
   const wide = useWide();
-  const [asked, setAsked] = useNoted(`storm ${job.id}`, askedStorm, USUAL_STORM);
+  const [kept, setAsked] = useNoted(`storm ${job.id}`, askedStorm, USUAL_STORM);
   const asks = useWorked<Askable>([job], async (_, give) => give(await asksOf(job)));
+  const asked = useMemo(() => onlyThere(kept, asks), [kept, asks]);
   const { storm, refused, stop } = useStorm(job, asked);
   const playback = usePlayback(storm?.frames ?? NONE);
   // The picture follows the thumb; rows and section come after it.
@@ -90,6 +91,13 @@ export function StormOverTime({ onGo }: { onGo: (id: string) => void }) {
       </View>
     </View>
   );
+}
+
+/** A storm without what fails in it and is no longer there: it was asked for on another day. */
+function onlyThere(asked: AskedStorm, asks: Askable | undefined): AskedStorm {
+  const isThere = ({ kind, id }: AskedStorm['failing'][number]): boolean =>
+    asks === undefined || asks.failures.some(({ failure }) => failure.kind === kind && failure.id === id);
+  return asked.failing.every(isThere) ? asked : { ...asked, failing: asked.failing.filter(isThere) };
 }
 
 const nearest = (frames: StormSoFar['frames'], time: number): number =>
