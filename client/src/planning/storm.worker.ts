@@ -2,6 +2,7 @@
 import { Elements, headOf, type Element, type Job, type Plan } from '@katabasis/core';
 import { curesOf, type CureTried } from '@katabasis/core/cures';
 import {
+  COARSE,
   disagreements,
   failuresOf,
   failureWords,
@@ -176,8 +177,5 @@ const worker = {
   },
 };
 export type StormWorker = typeof worker;
-
-/** Cells of the ground that many storms are tried on. */
-const COARSE = 1500;
 
 expose(worker);

@@ -4,7 +4,7 @@ export { RAIN_SHAPES, stormFrom, type Rainfall, type RainShape } from './rain/ra
 export { DEPTHS, filmstripOf, type Filmstrip, type Still } from './told/filmstrip';
 export { momentsOf, type Moment } from './told/moments';
 export { disagreements, type Disagreement } from './told/disagreement';
-export { peaksOf, rankCases, rankOf, worseFirst, type Ranked } from './ranking';
+export { COARSE, peaksOf, rankCases, rankOf, worseFirst, type Ranked } from './ranking';
 export { readGauge, type GaugeRead } from './rain/gauge';
 export { type StormIn } from './simulation';
 export { WETNESS, type Wetness } from './ground/soak';

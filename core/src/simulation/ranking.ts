@@ -18,7 +18,7 @@ export interface Ranked {
 }
 
 /** Cells of the ground that many storms are tried on: coarser than the one that is watched. */
-const CELLS = 1500;
+export const COARSE = 1500;
 
 /** What of a storm it is ranked by. */
 export function rankOf({
@@ -49,7 +49,7 @@ export function* rankCases(job: Job, plan: Plan): Generator<{ ranked: Ranked; do
   const cases = stormCases(job, plan);
   for (const [k, each] of cases.entries()) {
     const rain = rainfallOf(job, each.rain)!;
-    const storm = { rain, wetness: 'ordinary', failing: each.failing, cells: CELLS } as const;
+    const storm = { rain, wetness: 'ordinary', failing: each.failing, cells: COARSE } as const;
     const { doors, landings, length } = peaksOf(job, plan, storm);
     // What is still there when it has peaked is not asked for.
     const sentence = stormSentence(job, each, { doors, landings, ponds: [], reached: length, length });

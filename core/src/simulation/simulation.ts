@@ -191,7 +191,7 @@ export class Simulation {
     const { water } = this.pipes;
     const rain = depthIn(this.given.rain, this.time, dt);
     this.shed(rain);
-    gone.soaked += this.led.step(dt, this.time + dt, this.deliver, this.failing);
+    gone.soaked += this.led.step(dt, this.time + dt, this.deliver, (id) => this.openOf('stopped', id));
     this.ground?.rain(rain, dt);
     this.ground?.flow.run(dt);
     for (const mouth of this.mouths) {

@@ -7,7 +7,6 @@ import { conductivityOf, lengthOf } from '../../works/measures';
 import { culvertPlan } from '../../works/culvert';
 import { shapeOf } from '../../works/swale';
 import type { Plan } from '../../verdict/planJob';
-import type { Failure } from '../failing';
 import { Reach, type ReachIn } from './reach';
 
 /** Depths at which a section is worked out. */
@@ -104,14 +103,14 @@ export class Led {
     dt: number,
     time: number,
     passOn: (to: string | undefined, volume: number) => void,
-    failing: (kind: Failure['kind'], id: string) => Failure | undefined,
+    openOf: (id: string) => number,
   ): number {
     let sank = 0;
     for (const [id, { reach, to }] of this.led) {
       if (reach.stored <= 0) continue;
       const { out, over, soaked } = reach.step(dt, time);
       sank += soaked;
-      const open = 1 - (failing('stopped', id) ? (failing('stopped', id)!.share ?? 1) : 0);
+      const open = openOf(id);
       if (out > 0) passOn(to, out * open);
       const off = over + out * (1 - open);
       // What runs over a bank is no longer led.

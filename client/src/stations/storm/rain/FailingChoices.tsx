@@ -104,6 +104,11 @@ function Failing({ failure, label, length, onChange, onEnd }: One) {
           onChoose={(share) => onChange({ ...failure, share: Number(share) })}
         />
       )}
+      {(failure.from ?? 0) >= (failure.to ?? Infinity) && (
+        <Text tone="stop" role="alert">
+          It is over before it begins: it does not fail at all.
+        </Text>
+      )}
       {timed && (
         <View style={{ flexDirection: 'row', gap: SPACE.m }}>
           <Minutes label="From" at={failure.from} length={length} onAt={(from) => onChange({ ...failure, from })} />
