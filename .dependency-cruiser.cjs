@@ -18,7 +18,7 @@ const FLOORS = [
   ['words'],
   ['snags'],
   ['verdict'],
-  ['design', 'storm', 'quantities', 'simulation'],
+  ['design', 'quantities', 'simulation'],
   ['api', 'sums', 'formats', 'samples', 'verification', 'field', 'price'],
   ['clearances', 'variants'],
   ['days'],

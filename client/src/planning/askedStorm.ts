@@ -3,7 +3,7 @@ import type { StormIn } from '@katabasis/core/simulation';
 import { z } from 'zod';
 
 const failure = z.strictObject({
-  kind: z.enum(['blocked', 'stopped', 'shut', 'power', 'worn', 'high', 'off']),
+  kind: z.enum(['blocked', 'stopped', 'shut', 'power', 'worn', 'high', 'off', 'full']),
   id: z.string(),
   share: z.number().min(0).max(1).optional(),
   level: z.number().optional(),

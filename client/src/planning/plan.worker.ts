@@ -7,7 +7,6 @@ import {
   type Job,
   type JobSizing,
   type Fix,
-  type Layers,
   type LowSpotPlans,
   type Place,
   type Plan,
@@ -72,7 +71,6 @@ const worker = {
     task(ask, (signal) => planning.fix(jobOf(sent), snag, signal, unseen)),
   size: (sent: SentJob, ask: number): Promise<JobSizing | null> =>
     task(ask, (signal) => planning.size(jobOf(sent), signal)),
-  layers: (sent: SentJob, ask: number): Promise<Layers> => task(ask, (signal) => planning.layers(jobOf(sent), signal)),
   yard: <Q extends YardQuestion>(
     sent: SentJob,
     question: Q,

@@ -12,7 +12,6 @@ import {
   type Fix,
   type Job,
   type JobSizing,
-  type Layers,
   type LowSpotPlans,
   type Place,
   type Plan,
@@ -197,14 +196,6 @@ export const findSizes = (job: Job, signal: AbortSignal): Promise<JobSizing | nu
     signal,
     (worker, id) => worker.size(sending(job), id),
     () => planning.size(job, signal),
-  );
-
-/** The layers of defence of a job. */
-export const findLayers = (job: Job, signal: AbortSignal): Promise<Layers> =>
-  away(
-    signal,
-    (worker, id) => worker.layers(sending(job), id),
-    () => planning.layers(job, signal),
   );
 
 /** An answer about a job's ground, at once. */

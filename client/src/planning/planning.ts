@@ -13,7 +13,6 @@ import {
   type Fix,
   type Job,
   type JobSizing,
-  type Layers,
   type LowSpotPlans,
   type Place,
   type Plan,
@@ -114,13 +113,6 @@ export async function size(job: Job, signal: AbortSignal): Promise<JobSizing | n
   await breath();
   unless(signal);
   return sizeJob(job, plans.of(job));
-}
-
-/** The layers of defence of a job, tried with every rain and failure that it can meet. */
-export async function layers(job: Job, signal: AbortSignal): Promise<Layers> {
-  await breath();
-  unless(signal);
-  return plans.layersOf(job);
 }
 
 /** An answer about the ground, step by step: each of them can be called off before it begins. */

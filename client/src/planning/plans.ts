@@ -1,5 +1,5 @@
 /** The last plans made in this place, on the page or in its worker: the same job is planned once, and the next one keeps of the last what reads the same. */
-import { layersOf, planJob, type Job, type Layers, type Plan } from '@katabasis/core';
+import { planJob, type Job, type Plan } from '@katabasis/core';
 
 /** Plans held: of the job as made, of the one under the finger, and of the states to which one goes back and forth. */
 const HELD = 4;
@@ -11,7 +11,6 @@ interface Held {
 
 class Plans {
   private held: Held[] = [];
-  private layers: { job: string; layers: Layers } | null = null;
 
   /** The plan of a job: the very one that was made of the same elements, while it is among the last few. */
   of(job: Job): Plan {
@@ -20,14 +19,6 @@ class Plans {
     const held = known ?? { job, plan: planJob(job, before?.plan) };
     this.held = [held, ...this.held.filter((each) => each !== held)].slice(0, HELD);
     return held.plan;
-  }
-
-  /** The layers of defence of a job. */
-  layersOf(job: Job): Layers {
-    const before = this.layers?.job === job.id ? this.layers.layers : undefined;
-    const layers = layersOf(job, this.of(job), before);
-    this.layers = { job: job.id, layers };
-    return layers;
   }
 
   /** The job with what its plan has worked out of it, for questions about its ground. */

@@ -6,15 +6,18 @@ import {
   disagreements,
   failuresOf,
   failureWords,
+  givesWaySaid,
   momentsOf,
   rainfallOf,
   rankCases,
   readGauge,
   StormRun,
   stormSentence,
+  triedLayers,
   worseFirst,
   type Disagreement,
   type Failure,
+  type GivesWaySaid,
   type Moment,
   type Rainfall,
   type Ranked,
@@ -52,6 +55,8 @@ interface State {
   broken: boolean;
 }
 const asked = new Map<number, State>();
+/** Storms under way that somebody watches. */
+let watched = 0;
 
 function planned({ id, elements }: SentYard): { job: Job; plan: Plan } {
   const job: Job = { id, elements: Elements.of(elements) };
@@ -114,12 +119,13 @@ const worker = {
     const storm = new StormRun(job, plan, { rain: fall.rain, wetness: of.wetness, failing: of.failing });
     await onSeen(storm.seen);
     await onFrame(storm.frames[0]!, 0);
+    watched++;
     const { off } = await whileAsked(ask, async (state) => {
       while (!storm.isOver && !state.off && !state.broken) {
         storm.advance();
         await onFrame(storm.frames.at(-1)!, storm.simulation.time / storm.length);
       }
-    });
+    }).finally(() => watched--);
     if (off) return null;
     const { frames: _told, ...told } = storm.told;
     return {
@@ -142,6 +148,18 @@ const worker = {
       for (const { ranked, of } of rankCases(job, plan)) {
         all.push(ranked);
         await onCase(all.sort(worseFirst), of);
+        if (state.off || state.broken) break;
+      }
+    });
+  },
+  /** Tries every layer of defence storm by storm, and tells what is known after each. */
+  givesWay: async (yard: SentYard, ask: number, onTried: (found: GivesWaySaid) => Heard): Promise<void> => {
+    const { job, plan } = planned(yard);
+    await whileAsked(ask, async (state) => {
+      for (const found of triedLayers(job, plan)) {
+        await (found ? onTried(givesWaySaid(plan.here ?? job, found)) : breath());
+        // The storm that somebody watches goes first.
+        while (watched > 0 && !state.off) await breath();
         if (state.off || state.broken) break;
       }
     });

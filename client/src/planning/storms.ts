@@ -1,7 +1,7 @@
 /** A storm over the job in hand, told as it goes: its pictures, how far it came, and at the end what came of it. */
 import type { Element, Job } from '@katabasis/core';
 import type { CureTried } from '@katabasis/core/cures';
-import type { Ranked, StormFrame, StormSeen } from '@katabasis/core/simulation';
+import type { GivesWaySaid, Ranked, StormFrame, StormSeen } from '@katabasis/core/simulation';
 import { proxy, wrap, type Remote } from 'comlink';
 import type { AskedStorm } from './askedStorm';
 import type { Askable, SentYard, StormOutcome, StormWorker } from './storm.worker';
@@ -130,6 +130,20 @@ export const rankFailures = (job: Job, of: Asking, give: (tried: Tried) => void)
       proxy((ranked: readonly Ranked[], all: number) => give({ ranked, of: all })),
     ),
   );
+
+/** What was found last: nothing unchanged is tried twice. */
+let layersOf: { key: string; found: GivesWaySaid } | null = null;
+
+/** Tries every layer of a job storm by storm, told after each; what is known already at once. */
+export async function findGivesWay(job: Job, of: Asking, give: (found: GivesWaySaid) => void): Promise<void> {
+  const key = JSON.stringify(sent(job));
+  if (layersOf?.key === key) return give(layersOf.found);
+  const onTried = (found: GivesWaySaid): void => {
+    if (found.done === found.of) layersOf = { key, found };
+    give(found);
+  };
+  return asking(of, (worker, ask) => worker.givesWay(sent(job), ask, proxy(onTried)));
+}
 
 /** Tries what may cure a storm, told as it is found. */
 export const findCures = (job: Job, asked: AskedStorm, of: Asking, give: (tried: CureTried) => void): Promise<void> =>

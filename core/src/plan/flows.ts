@@ -9,7 +9,6 @@ import { accumulate, type Tree } from '../network/tree';
 import { intensityOf } from '../rain/intensity';
 import { rainTable } from '../rain/intensityOfRain';
 import { withBypass, type OnSlope } from '../runoff/bypass';
-import type { Overflow } from '../runoff/diverted';
 import { leadOn, type Led, type WayFlow } from '../runoff/groundWays';
 import type { Arrival, Sources } from '../runoff/sources';
 import { drainsOf, type Drains } from './drains';
@@ -101,14 +100,13 @@ interface Coming {
   basins: readonly Basin[];
   channels: readonly Channel[];
   sources: Sources;
-  diverted: Overflow['diverted'];
 }
 
-const entering = step('entering', ({ rain, basins, channels, sources, diverted }: Coming): Entering => {
+const entering = step('entering', ({ rain, basins, channels, sources }: Coming): Entering => {
   const table = rainTable(rain);
   const rainOfDuration = (duration: number): number => intensityOf(table, duration);
   const flowOf = (parts: readonly Arrival[]): number => governing(parts, rainOfDuration).flow;
-  const { arrivals, onSlope } = withBypass([...basins, ...channels], sources.arrivals, flowOf, diverted);
+  const { arrivals, onSlope } = withBypass([...basins, ...channels], sources.arrivals, flowOf);
   const measure = (parts: readonly Arrival[]): Measured => ({
     merged: atOneTime(parts),
     area: parts.reduce((sum, part) => sum + part.area, 0),
@@ -221,41 +219,23 @@ function broughtIn({ outlets, channels }: OpenWays, tree: Tree, flow: Float64Arr
   return through;
 }
 
-interface Moved {
-  always: ReadonlyMap<string, number>;
-  diverted: Overflow['diverted'];
-}
-
-/** What always runs comes in by a pipe of its own, whatever stands at a grate; but it comes up with the rest where its line is shut. */
-const moved = step('always runs, diverted', ({ always, diverted }: Moved): ReadonlyMap<string, number> => {
-  if (diverted.size === 0) return always;
-  const all = new Map(always);
-  for (const [id, { rises }] of diverted) {
-    const flow = always.get(id) ?? 0;
-    if (flow > 0 && rises) all.set(rises.to, (all.get(rises.to) ?? 0) + flow * rises.share);
-  }
-  return all;
-});
-
-/** What a job's flows are made of: its rain, and what of that does not go in where it comes to. */
+/** What a job's flows are made of. */
 export interface FlowsIn {
   rain: RainElement | undefined;
   sources: Sources;
   layout: Layout;
-  diverted: Overflow['diverted'];
 }
 
 /** Flows of a job in a rain. */
-export const flowsOf = (job: Job, { rain, sources, layout: { tree, levels }, diverted }: FlowsIn): Flowing =>
+export const flowsOf = (job: Job, { rain, sources, layout: { tree, levels } }: FlowsIn): Flowing =>
   keptOf(job).ask(flowing, {
     own: keptOf(job).ask(entering, {
       rain,
       basins: ofKind(job, 'basin'),
       channels: ofKind(job, 'channel'),
       sources,
-      diverted,
     }),
-    always: keptOf(job).ask(moved, { always: alwaysRuns(job, sources), diverted }),
+    always: alwaysRuns(job, sources),
     open: openWaysOf(job),
     tree,
     // Without a table one intensity holds for all times, and how the pipes lie does not matter.

@@ -4,7 +4,6 @@ import { channelProfile } from '../hydraulics/channelDrain';
 import { shapeOf } from '../hydraulics/channelSection';
 import { jobFaults } from '../job/faults';
 import type { Element } from '../job/kinds';
-import { layersOf } from '../storm/layers';
 import { basin, channel, codes, face, ground, jobOf, out, pipe, rain, spout, withFields } from '../testing/parts';
 import { planJob } from '../verdict/planJob';
 
@@ -134,15 +133,6 @@ describe('a roof trunk through a channel', () => {
   it('comes under the paving, whatever bank was typed while it was another way out', () => {
     const banked = withFields(courtyard(60), 'head', { bank: { length: 3, topLevel: -0.6 } });
     expect(codes(planJob(banked))).toEqual(codes(planJob(courtyard(60))));
-  });
-
-  it('is no water over the channel’s grate: with that blocked, what the pipe brings runs on', () => {
-    const job = courtyard(120);
-    const told = layersOf(job, planJob(job));
-    const row = (layer: string) => told.layers.find(({ id }) => id === layer)!.cells[told.cases.indexOf('blocked')]!;
-    const own = 40 * 4e-5;
-    expect(row('grates').parts.find(({ id }) => id === 'channel')!.offered).toBeCloseTo(own, 6);
-    expect(row('pipes').parts.reduce((sum, { offered, passed }) => sum + offered - passed, 0)).toBeGreaterThan(0.004);
   });
 
   it('never goes round', () => {

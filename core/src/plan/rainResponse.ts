@@ -4,7 +4,6 @@ import { letsInto, OUTFALLS } from '../catalogue/outfalls';
 import { keptOf, ofKind, type Job } from '../job/job';
 import { diameterOf, type Element, type RainElement } from '../job/kinds';
 import { NONE } from '../network/tree';
-import { NO_OVERFLOW, type Overflow } from '../runoff/diverted';
 import type { Sources } from '../runoff/sources';
 import { flowsOf, type Flowing, type JobFlows } from './flows';
 import { inletsOf } from './inlets';
@@ -103,15 +102,10 @@ function inLines(job: Job, works: Works, landings: Record<string, LandingPlan>):
   return plans === works.plans ? works : { ...works, plans };
 }
 
-/** A job under a rain: sources, flows, water line, landings, each stage after those that it reads. `overflow`: what of it does not go in where it comes to. */
-export function rainResponse(
-  job: Job,
-  rain: RainElement | undefined,
-  layout: Layout,
-  { diverted, spillsLeave }: Overflow = NO_OVERFLOW,
-): RainResponse {
-  const sources = sourcesOf(job, rain, spillsLeave);
-  const { flows, ways, through } = flowsOf(job, { rain, sources, layout, diverted });
+/** A job under a rain: sources, flows, water line, landings, each stage after those that it reads. */
+export function rainResponse(job: Job, rain: RainElement | undefined, layout: Layout): RainResponse {
+  const sources = sourcesOf(job, rain);
+  const { flows, ways, through } = flowsOf(job, { rain, sources, layout });
   const works = worksOf(job, rain, layout, { flows, ways, through });
   const { water, landings } = linesIn(job, layout, { sources, flows, through, standing: works.standing });
   return { sources, flows, ways, through, works: inLines(job, works, landings), water, landings };

@@ -19,7 +19,7 @@ const sinkingAreas = step('paving that rain sinks through', ({ made }: { made: A
 const sameAreas = alikeLists<Areas[number]>((a, b) => a.id === b.id && a.area === b.area);
 
 /** Sources of a job in a rain. */
-export function sourcesOf(job: Job, rain: RainElement | undefined, spillsLeave = false): Sources {
+export function sourcesOf(job: Job, rain: RainElement | undefined): Sources {
   const kept = keptOf(job);
   const sinking = ofKind(job, 'pavedBed').map((bed) => ({ id: bed.id, area: areaCovered(bed) }));
   return kept.ask(sources, {
@@ -31,7 +31,6 @@ export function sourcesOf(job: Job, rain: RainElement | undefined, spillsLeave =
     ways: kept.alike(wayIds, groundWaysIn(job), sameIds),
     sinking: kept.alike(sinkingAreas, sinking, sameAreas),
     rain,
-    spillsLeave,
     gutterDepth: resolveSettings(headOf(job).settings).gutterDepth,
   });
 }

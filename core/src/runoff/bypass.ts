@@ -3,7 +3,6 @@ import { GRATE_FACTS } from '../catalogue/grates';
 import { interception, type Interception } from '../hydraulics/slopeInlet';
 import type { Basin, GroundInlet } from '../job/kinds';
 import { indicesIn, placesOf, upstreamFirst } from '../numeric/upstreamFirst';
-import { goesOn, NO_OVERFLOW, type Diverted, type Overflow } from './diverted';
 import type { Arrival } from './sources';
 
 export interface OnSlope extends Interception {
@@ -38,54 +37,11 @@ function taking(inlet: SlopeInlet, flow: number): Interception {
 export const takenOnSlope = (inlet: GroundInlet, flow: number): number =>
   onSlope(inlet) ? taking(inlet, flow).share : 1;
 
-type On = readonly { to: string; share: number }[];
-
-/** Something that passes on part of what comes to it. */
+/** An inlet on a slope, and what takes what it passes on; null where that runs on unled. */
 interface Passing {
-  id: string;
-  /** What takes what it passes on, as far as it is led. */
-  next: readonly string[];
-  takes(flow: number): { taken: Interception; on: On };
-  /** What of it is told as passed on here. */
+  inlet: SlopeInlet;
   to: string | null;
 }
-
-/** Without a sheet of its own: what stands in a low spot, and takes no more than so much of it. */
-const part = (share: number): Interception => ({ share, depth: 0, velocity: 0, needed: 0 });
-
-/** An inlet on a slope: past it goes what it does not take, to where it is said to. */
-function slopePassing(inlet: SlopeInlet, diverted: Diverted | undefined): Passing {
-  const { id, passesTo: past = null } = inlet;
-  const rises = diverted?.rises ?? null;
-  const next = [past, rises?.to ?? null].filter((to) => to !== null);
-  const takes: Passing['takes'] = (flow) => {
-    const own = taking(inlet, flow);
-    const taken = { ...own, share: own.share * (diverted?.keeps ?? 1) };
-    return { taken, on: goesOn({ keeps: taken.share, past, rises }) };
-  };
-  return { id, next, to: past, takes };
-}
-
-function passing(groundInlets: readonly GroundInlet[], diverted: Overflow['diverted']): Passing[] {
-  const slopes = groundInlets.filter(onSlope);
-  const own = new Set(slopes.map(({ id }) => id));
-  const others = [...diverted].filter(([id]) => !own.has(id));
-  return [
-    ...slopes.map((inlet) => slopePassing(inlet, diverted.get(inlet.id))),
-    ...others.map(([id, each]): Passing => {
-      const on = goesOn(each);
-      return { id, next: on.map(({ to }) => to), to: each.past, takes: () => ({ taken: part(each.keeps), on }) };
-    }),
-  ];
-}
-
-/** Led nowhere, as its water would come back to it. */
-const unled = (each: Passing): Passing => ({
-  ...each,
-  next: [],
-  to: null,
-  takes: (flow) => ({ taken: each.takes(flow).taken, on: [] }),
-});
 
 /** One of some things that go round, by index: from any of them upstream until one is met again. */
 function oneInRound(next: readonly (readonly number[])[], left: readonly number[]): number {
@@ -100,12 +56,12 @@ function oneInRound(next: readonly (readonly number[])[], left: readonly number[
 
 /** Each after those that pass water on to it. Of what goes round one is led nowhere: of inlets on slopes the job's faults name it. */
 function ordered(all: readonly Passing[]): Passing[] {
-  const place = placesOf(all);
-  const next = all.map((each) => indicesIn(place, each.next));
+  const place = placesOf(all.map(({ inlet }) => inlet));
+  const next = all.map(({ to }) => indicesIn(place, to === null ? [] : [to]));
   const { order, left } = upstreamFirst(all.length, (index) => next[index]!);
   if (left.length === 0) return order.map((index) => all[index]!);
   const round = oneInRound(next, left);
-  return ordered(all.map((each, index) => (index === round ? unled(each) : each)));
+  return ordered(all.map((each, index) => (index === round ? { ...each, to: null } : each)));
 }
 
 /** Arrivals at every landing with what is passed on moved to the next; `flowOf` gives the flow (m³/s) of a list of arrivals. */
@@ -113,22 +69,22 @@ export function withBypass(
   groundInlets: readonly GroundInlet[],
   arrivals: ReadonlyMap<string, readonly Arrival[]>,
   flowOf: (parts: readonly Arrival[]) => number,
-  diverted: Overflow['diverted'] = NO_OVERFLOW.diverted,
 ): { arrivals: ReadonlyMap<string, readonly Arrival[]>; onSlope: ReadonlyMap<string, OnSlope> } {
-  const all = passing(groundInlets, diverted);
+  const all = groundInlets.filter(onSlope).map((inlet): Passing => ({ inlet, to: inlet.passesTo ?? null }));
   if (all.length === 0) return { arrivals, onSlope: new Map() };
   const moved = new Map(arrivals);
   const intercepted = new Map<string, OnSlope>();
   const times = (parts: readonly Arrival[], share: number): Arrival[] =>
     parts.map(({ time, area }) => ({ time, area: area * share }));
-  for (const { id, to, takes } of ordered(all)) {
-    const parts = moved.get(id) ?? [];
+  for (const { inlet, to } of ordered(all)) {
+    const parts = moved.get(inlet.id) ?? [];
     const offered = flowOf(parts);
-    const { taken, on } = takes(offered);
-    intercepted.set(id, { ...taken, offered, passed: offered * (1 - taken.share), to });
-    if (taken.share < 1) moved.set(id, times(parts, taken.share));
-    for (const each of on)
-      if (each.share > 0) moved.set(each.to, [...(moved.get(each.to) ?? []), ...times(parts, each.share)]);
+    const taken = taking(inlet, offered);
+    const past = 1 - taken.share;
+    intercepted.set(inlet.id, { ...taken, offered, passed: offered * past, to });
+    if (past <= 0) continue;
+    moved.set(inlet.id, times(parts, taken.share));
+    if (to !== null) moved.set(to, [...(moved.get(to) ?? []), ...times(parts, past)]);
   }
   return { arrivals: moved, onSlope: intercepted };
 }

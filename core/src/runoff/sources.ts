@@ -74,8 +74,6 @@ export interface Shedding {
   /** Paving that its own rain sinks through, m². */
   sinking: readonly { id: string; area: number }[];
   rain: RainElement | undefined;
-  /** Whether what a gutter spills leaves its downspout also where nobody has said where it runs. */
-  spillsLeave?: boolean;
   /** Water that a gutter holds over its outlets where no gutter is named, m. */
   gutterDepth: number;
 }
@@ -217,11 +215,11 @@ class Following {
     return plan;
   }
 
-  /** C·A whose water the gutter spills, m²: counted as spilled where the user has said that it runs to an inlet, or where all of it is. */
+  /** C·A whose water the gutter spills, m²: counted as spilled where the user has said that it runs to an inlet. */
   private spilled(downspout: Downspout, { overshoot }: DownspoutPlan): number {
-    const { rain, spillsLeave } = this.shedding;
+    const { rain } = this.shedding;
     const isLed = downspout.spillsTo !== undefined && this.takerIds.has(downspout.spillsTo);
-    return rain && rain.intensity > 0 && (isLed || spillsLeave) ? overshoot / rain.intensity : 0;
+    return rain && rain.intensity > 0 && isLed ? overshoot / rain.intensity : 0;
   }
 
   private spill({ id, spillsTo }: Downspout, area: number): void {

@@ -1,9 +1,12 @@
 /** Storms and failures that a job is tried in, one by one. */
-import { OUTFALLS } from '../catalogue/outfalls';
-import { groundInlets, ofKind, rainOf, type Job } from '../job/job';
+import { letsInto, OUTFALLS } from '../catalogue/outfalls';
+import { elementOf, groundInlets, ofKind, rainOf, type Job } from '../job/job';
 import { rarerRain } from '../plan/openings';
+import { shareOn } from '../plan/works';
 import { rainTable } from '../rain/intensityOfRain';
-import { isLaid } from '../job/kinds';
+import { isLaid, type Discharge } from '../job/kinds';
+import { storeOf } from '../works/store';
+import { waterAt } from '../works/swale';
 import type { Plan } from '../verdict/planJob';
 import type { Failure } from './failing';
 import { stormFrom, twice, type Rainfall, type RainShape } from './rain/rainfall';
@@ -41,6 +44,21 @@ const WORN = 0.5;
 
 const hasPipe = ({ landings }: Plan, id: string): boolean => (landings[id]?.invert ?? null) !== null;
 
+/** Level of a way out's water when what takes it is brimful, m: to its bank. */
+function brimful(job: Job, { works }: Plan, discharge: Discharge): number {
+  const { groundLevel, bank, standingLevel } = discharge;
+  const swale = elementOf(job, 'swale', letsInto(discharge) ?? '');
+  const plan = swale && works[swale.id];
+  if (swale && plan?.kind === 'swale') return waterAt({ ...plan, depth: swale.depth }, shareOn(swale, plan, discharge));
+  return Math.max(groundLevel, bank?.topLevel ?? groundLevel, standingLevel ?? -Infinity);
+}
+
+/** Ways out that water may stand over, each as it then is. */
+export const runsHigh = (job: Job, plan: Plan): Failure[] =>
+  ofKind(job, 'discharge')
+    .filter(({ form, id }) => OUTFALLS[form].opensOut && !OUTFALLS[form].inChannel && hasPipe(plan, id))
+    .map((discharge): Failure => ({ kind: 'high', id: discharge.id, level: brimful(job, plan, discharge) }));
+
 /** What can fail in a job, each by itself. */
 export function failuresOf(job: Job, plan: Plan): Failure[] {
   const outs = ofKind(job, 'discharge');
@@ -57,13 +75,8 @@ export function failuresOf(job: Job, plan: Plan): Failure[] {
         { kind: 'power', id },
         { kind: 'worn', id, share: WORN },
       ]),
-    ...outs
-      .filter(({ form, id }) => OUTFALLS[form].opensOut && !OUTFALLS[form].inChannel && hasPipe(plan, id))
-      .map(({ id, bank, groundLevel }): Failure => ({
-        kind: 'high',
-        id,
-        level: Math.max(groundLevel, bank?.topLevel ?? groundLevel),
-      })),
+    ...runsHigh(job, plan),
+    ...outs.filter((discharge) => storeOf(discharge)).map(({ id }): Failure => ({ kind: 'full', id })),
     ...ofKind(job, 'downspout')
       .filter(({ id }) => hasPipe(plan, id))
       .map(({ id }): Failure => ({ kind: 'off', id })),

@@ -9,7 +9,7 @@ import { lengthOf } from '../works/measures';
 const CHANNEL_OPEN = 0.3;
 const CHANNEL_CLOGGED = 0.3;
 /** Water over open stone from which all of its top takes, m. */
-const OVER_STONE = 0.01;
+export const OVER_STONE = 0.01;
 
 /** What an inlet in the ground takes (m³/s) with water so deep over it, m; null of a landing that is none. */
 export type Takes = (depth: number) => number;

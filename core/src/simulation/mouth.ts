@@ -6,7 +6,8 @@ import type { Landing } from '../job/kinds';
 import type { Settings } from '../job/settings';
 import type { Plan } from '../verdict/planJob';
 import type { JobGround } from './ground/groundOfJob';
-import { takesOf, type Takes } from './inletStore';
+import { lengthOf } from '../works/measures';
+import { OVER_STONE, takesOf, type Takes } from './inletStore';
 import { giveTo, inCells } from './over';
 import type { PipeFlow } from './pipes/pipeFlow';
 
@@ -16,20 +17,38 @@ const RUNS_OFF = 0.15;
 /** Weir over ground, SI. */
 const WEIR = 1.7;
 
+/** A hollow is as good as full so far under its brim, m. */
+const NEAR_BRIM = 0.005;
+
+/** Of the hollow that an inlet stands in the level from which it runs over, m, and m³ so far that have run out of it over the ground; null where none is measured, or another has it. */
+export interface OutOfHollow {
+  brim: number;
+  soFar: () => number;
+}
+
 export class Mouth {
   readonly takes: Takes | null;
   private readonly isLong: boolean;
-  /** m³ so far: what it took in; and what it passed on or let up. */
+  /** m³ so far: what it took in; what ran on past it over the ground; of that while its line was full; and what came up out of it. */
   captured = 0;
   passed = 0;
+  passedFull = 0;
+  cameUp = 0;
+  /** s in which its line let it take less than its grate would have. */
+  secondsFull = 0;
+  /** Whether water comes up out of it now. */
+  rises = false;
   private readonly rim: number;
   private readonly spill: number;
   private readonly edge: number;
   private readonly passesTo: string | undefined;
+  private readonly outOfHollow: OutOfHollow | null;
   /** Share of what comes that it catches on a slope. */
   private readonly caught: number;
   private pool = 0;
   private took = 0;
+  private isFull = false;
+  private ranOut = 0;
 
   constructor(
     readonly landing: Landing,
@@ -37,15 +56,31 @@ export class Mouth {
     private readonly ground: JobGround | null,
     /** Cells of the ground that it stands in and draws from, its own first; none where no ground is measured. */
     readonly cells: readonly number[],
-    { plan, settings }: { plan: Plan; settings: Settings },
+    {
+      plan,
+      settings,
+      lowestSill,
+      ranOut,
+    }: {
+      plan: Plan;
+      settings: Settings;
+      /** Lowest sill that its water stands against, m; ∞ without one. */
+      lowestSill: number;
+      ranOut: OutOfHollow | null;
+    },
   ) {
+    this.outOfHollow = ranOut;
     this.takes = takesOf(landing);
     this.isLong = landing.kind === 'channel' || landing.kind === 'stoneDrain';
     this.rim = landing.groundLevel;
     const isInlet = landing.kind === 'basin' || landing.kind === 'channel';
     const spills = isInlet ? landing.spillLevel : undefined;
-    this.spill = spills === undefined ? this.rim + RUNS_OFF : Math.max(this.rim, spills);
-    this.edge = (isInlet ? landing.spillLength : undefined) ?? settings.spillLength;
+    // Where nobody knows a way off, and a door stands there, it fills to the sill.
+    const fillsTo = Number.isFinite(lowestSill) ? lowestSill : this.rim + RUNS_OFF;
+    // Open stone lies level with the ground along it: what does not sink in there runs off over all its length.
+    const isStone = landing.kind === 'stoneDrain';
+    this.spill = isStone ? this.rim + OVER_STONE : Math.max(this.rim, spills ?? fillsTo);
+    this.edge = isStone ? lengthOf(landing) : ((isInlet ? landing.spillLength : undefined) ?? settings.spillLength);
     this.passesTo = isInlet ? landing.passesTo : undefined;
     const planned = plan.inlets[landing.id];
     const isSloped = plan.onSlope.has(landing.id) && planned !== undefined && planned.offered > 0;
@@ -73,15 +108,17 @@ export class Mouth {
     return this.pool;
   }
 
-  /** Water comes to it over the ground, or goes down. */
+  /** Water comes to it, to where it stands; or goes down, from all that it draws on. */
   give(volume: number): void {
     if (this.cells.length === 0) this.pool += volume;
-    else giveTo(this.ground!, this.cells, volume);
+    else giveTo(this.ground!, volume > 0 && !this.isLong ? this.cells.slice(0, 1) : this.cells, volume);
   }
 
   /** m³ that go down in a step of `dt` s, `open` being the share of it that is. */
   takeIn(water: PipeFlow, dt: number, open: number): number {
     this.took = 0;
+    this.noteOut();
+    this.isFull = false;
     const { depth } = this;
     if (!this.takes || depth <= 0) return 0;
     const there = this.cells.length === 0 ? this.pool : inCells(this.ground!, this.cells);
@@ -89,9 +126,28 @@ export class Mouth {
     const leaves = Math.max(0, water.leavingFlow(this.index)) * dt;
     const room = Math.max(0, water.volumeAt(this.index, this.rim) - water.volume[this.index]! + leaves);
     // No more than half of what stands there in one step: a shallow sheet is not drained to and fro.
-    this.took = Math.min(there / 2, this.takes(depth) * open * dt, room);
+    const wants = Math.min(there / 2, this.takes(depth) * open * dt);
+    this.took = Math.min(wants, room);
+    this.isFull = wants > room;
+    if (this.isFull) this.secondsFull += dt;
     if (this.took > 0) this.give(-this.took);
     return this.took;
+  }
+
+  private noteOut(): void {
+    if (!this.outOfHollow) return;
+    const { brim, soFar } = this.outOfHollow;
+    const now = soFar();
+    // Before it is full what crosses its rim has not come by it.
+    const { ground, depth } = this.ground!.flow;
+    const at = this.cells[0]!;
+    if (ground[at]! + depth[at]! > brim - NEAR_BRIM) this.pass(now - this.ranOut);
+    this.ranOut = now;
+  }
+
+  private pass(volume: number): void {
+    this.passed += volume;
+    if (this.isFull || this.rises) this.passedFull += volume;
   }
 
   /** What of its pool runs off over the ground, or by it on a slope, in a step: handed to `passOn` with what takes it. */
@@ -102,7 +158,7 @@ export class Mouth {
     if (over > 0) goes += Math.min(over * POOL, WEIR * this.edge * over ** 1.5 * dt);
     if (goes <= 0) return;
     this.pool -= goes;
-    this.passed += goes;
+    this.pass(goes);
     passOn(this.passesTo, goes);
   }
 
@@ -114,7 +170,8 @@ export class Mouth {
     const up = isDrowned ? Math.max(0, water.volume[index]! - water.volumeAt(index, over)) : 0;
     // What went down and came up again in one step has done neither.
     this.captured += Math.max(0, this.took - up);
-    this.passed += Math.max(0, up - this.took);
+    this.cameUp += Math.max(0, up - this.took);
+    this.rises = up > this.took;
     if (up <= 0) return 0;
     water.setLevel(index, over);
     if (!this.takes && this.cells.length === 0) return up;

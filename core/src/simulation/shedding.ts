@@ -75,6 +75,13 @@ interface Shed {
   feeds: readonly Feed[];
 }
 
+export interface GutterWater {
+  /** Its downspout. */
+  id: string;
+  came: number;
+  spilled: number;
+}
+
 /** Where shed water goes, m³: to what takes it by id; nowhere that anybody has said, by what shed it; over a gutter, by downspout. */
 export interface Delivery {
   to: (id: string, volume: number) => void;
@@ -90,6 +97,10 @@ export class Shedding {
   private readonly order: readonly number[];
   private readonly capacity: Float64Array;
   private readonly carried: Float64Array;
+  /** By downspout m³ so far: what came to its gutter, and what that spilled, or lost off its pipe; and of that in the last step. */
+  private readonly came: Float64Array;
+  private readonly spilled: Float64Array;
+  private readonly spills: Float64Array;
   /** m³ that beds and paving over stone took as it fell. */
   private onBeds = 0;
   private readonly beds: readonly { id: string; area: number }[];
@@ -117,7 +128,18 @@ export class Shedding {
       this.spouts,
       (spout) => downspoutPlan(spout, { offered: 0 }, { gutterDepth }).capacity,
     );
-    this.carried = new Float64Array(this.spouts.length);
+    const zeros = (): Float64Array => new Float64Array(this.spouts.length);
+    [this.carried, this.came, this.spilled, this.spills] = [zeros(), zeros(), zeros(), zeros()];
+  }
+
+  /** What came to each downspout's gutter so far, m³, and what that spilled. */
+  get gutters(): GutterWater[] {
+    return this.spouts.map(({ id }, k) => ({ id, came: this.came[k]!, spilled: this.spilled[k]! }));
+  }
+
+  /** m³ that the gutter of a downspout spilled in the last step. */
+  spillsNow(id: string): number {
+    return this.spills[this.place.get(id) ?? -1] ?? 0;
   }
 
   /** m³ so far: what fell on it, wetted it, sank into it; and what stands on it. */
@@ -160,9 +182,16 @@ export class Shedding {
     const spout = this.spouts[k]!;
     const comes = this.carried[k]!;
     const takes = Math.min(comes, this.capacity[k]! * dt);
+    this.came[k]! += comes;
+    this.spills[k] = comes - takes;
+    this.spilled[k]! += comes - takes;
     if (comes > takes) delivery.overGutter(spout.id, comes - takes);
     if (takes <= 0) return;
-    if (off(spout.id)) return delivery.overGutter(spout.id, takes);
+    if (off(spout.id)) {
+      this.spills[k]! += takes;
+      this.spilled[k]! += takes;
+      return delivery.overGutter(spout.id, takes);
+    }
     if (!landsOnGutter(spout)) return delivery.to(spout.id, takes);
     this.share(spout.id, takes, spout.landsOn!, delivery);
   }

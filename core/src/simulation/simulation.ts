@@ -2,21 +2,24 @@
  * A storm over a job, step by step: rain onto roofs and ground, over the ground to inlets, down those into pipes, through pipes to ways out,
  * and back up where a line is full. What goes from one part to another goes by volumes, so that none is lost.
  */
-import { cellAt, cellsAlong } from '../ground/grid';
 import { headOf, ofKind, type Job } from '../job/job';
-import type { Landing, Surface } from '../job/kinds';
-import { placeOfLanding } from '../job/places';
-import { resolveSettings } from '../job/settings';
+import type { Landing } from '../job/kinds';
+import { resolveSettings, type Settings } from '../job/settings';
+import { drainsOf, type Drains } from '../plan/drains';
 import { layOut, type Layout } from '../plan/layout';
-import { centreOf, type Place } from '../site/place';
 import type { Plan } from '../verdict/planJob';
 import { closed, type Balance } from './balance';
 import { Ends } from './ends/ends';
 import { failsAt, type Failure, type FailureKind } from './failing';
 import { jobGround, type JobGround } from './ground/groundOfJob';
 import { Led } from './ends/led';
+import { keepsWater } from './ends/waysOut';
 import { Mouth, POOL } from './mouth';
+import { cellsUnder, isGrounded } from './ground/placing';
+import { hollowsOf } from './ground/hollows';
+import { takesOf } from './inletStore';
 import { giveTo, NOTHING_GONE } from './over';
+import { lowestSillAt } from './told/nearDoors';
 import { Peaks } from './told/peaks';
 import { pipesOf, type JobPipes } from './pipes/pipesOf';
 import { depthIn, type Rainfall } from './rain/rainfall';
@@ -34,11 +37,17 @@ export interface StormIn {
 
 const STEP = 2;
 const CELLS = 4000;
-/** From how far about an inlet draws water in a step, m. */
-const DRAWS = 0.5;
+
+/** What runs all the time, and into what; null where nobody has said. */
+interface Fixed {
+  to: string | null;
+  flow: number;
+}
 
 export class Simulation {
   time = 0;
+  readonly shedding: Shedding;
+  readonly ends: Ends;
   readonly pipes: JobPipes;
   readonly ground: JobGround | null;
   readonly mouths: readonly Mouth[];
@@ -46,14 +55,16 @@ export class Simulation {
   readonly dt: number;
   /** Steps in which the pipes' water was hard to find. */
   hard = 0;
-  private readonly layout: Layout;
-  private readonly shedding: Shedding;
-  private readonly ends: Ends;
+  readonly layout: Layout;
   readonly led: Led;
+  /** What each drain in the ground brings whatever the sky does, m³/s. */
+  readonly drains: Drains;
   private readonly mouthOf: ReadonlyMap<string, Mouth>;
   private readonly enters: Float64Array;
+  /** By landing m³ so far that were let straight into it. */
+  readonly entered: Float64Array;
   private readonly gone = { ...NOTHING_GONE };
-  private readonly fixed: readonly { to: string | null; flow: number }[];
+  private readonly fixed: readonly Fixed[];
   private readonly stood: number;
 
   constructor(
@@ -66,69 +77,54 @@ export class Simulation {
     this.layout = layOut(here);
     const settings = resolveSettings(headOf(here).settings);
     this.ground = jobGround(here, { cells: given.cells ?? CELLS, wetness: given.wetness });
-    this.shedding = new Shedding(job, (surface) => this.isGrounded(job, surface), given.wetness);
+    this.shedding = new Shedding(job, (surface) => isGrounded(this.ground, job, surface), given.wetness);
     this.pipes = pipesOf(here, this.layout, (landing) => this.overRim(landing));
     const { landings } = this.layout.tree;
-    // A fitting under the ground is closed.
-    this.mouths = landings.flatMap((landing, index) =>
-      landing.kind === 'junction'
-        ? []
-        : [new Mouth(landing, index, this.ground, this.cellsOf(landing), { plan, settings })],
-    );
+    this.mouths = this.layMouths(here, plan, settings);
     this.mouthOf = new Map(this.mouths.map((mouth) => [mouth.landing.id, mouth]));
     this.ends = new Ends(here, this.layout, plan, this.pipes);
     this.led = new Led(here, plan);
-    this.fixed = ofKind(here, 'fixedFlow').flatMap(({ flow, feeds }): { to: string | null; flow: number }[] => {
-      const whole = feeds.reduce((sum, { share }) => sum + share, 0);
-      return whole === 0 ? [{ to: null, flow }] : feeds.map(({ to, share }) => ({ to, flow: (flow * share) / whole }));
-    });
-    this.enters = new Float64Array(landings.length);
+    this.drains = drainsOf(here);
+    this.fixed = [
+      ...ofKind(here, 'fixedFlow').flatMap(({ flow, feeds }): Fixed[] => {
+        const whole = feeds.reduce((sum, { share }) => sum + share, 0);
+        return whole === 0
+          ? [{ to: null, flow }]
+          : feeds.map(({ to, share }) => ({ to, flow: (flow * share) / whole }));
+      }),
+      // No more than its own pipes carry comes out of a drain.
+      ...[...this.drains].map(([to, { flow, capacity }]): Fixed => ({ to, flow: Math.min(flow, capacity) })),
+    ];
+    [this.enters, this.entered] = [new Float64Array(landings.length), new Float64Array(landings.length)];
     this.peaks = new Peaks(this, settings);
     this.fill();
     this.stood = this.pipes.water.stored;
   }
 
-  private isOn(place: Place | undefined): boolean {
-    const { ground } = this;
-    const at = ground && place ? cellAt(ground.grid, place) : -1;
-    return at >= 0 && !Number.isNaN(ground!.grid.levels[at]!);
-  }
-
-  /** Whether the measured ground carries a surface's rain: it lies on it, or what it sheds to does. */
-  private isGrounded(job: Job, { outline, cover, feeds }: Surface): boolean {
-    if (outline) return this.isOn(centreOf(outline));
-    if (cover === 'roof') return false;
-    return feeds.some(({ to }) => this.isOn(placeOfLanding(job.elements.get(to))));
+  /** Every landing that opens to the air; a fitting under the ground is closed. */
+  private layMouths(job: Job, plan: Plan, settings: Settings): Mouth[] {
+    const open = this.layout.tree.landings.flatMap((landing, index) =>
+      landing.kind === 'junction'
+        ? []
+        : [{ landing, index, cells: cellsUnder(this.ground, landing), rim: landing.groundLevel }],
+    );
+    const inlets = open.filter(({ landing }) => takesOf(landing) !== null);
+    const hollows = this.ground ? hollowsOf(this.ground.grid, inlets) : [];
+    return open.map((each) => {
+      const { landing, index, cells } = each;
+      const hollow = hollows[inlets.indexOf(each)] ?? null;
+      const ranOut = hollow && { brim: hollow.brim, soFar: this.ground!.flow.watch(hollow.cells) };
+      const lowestSill = lowestSillAt(job, landing);
+      return new Mouth(landing, index, this.ground, cells, { plan, settings, lowestSill, ranOut });
+    });
   }
 
   /** Ground that water spreads over once it has come up through a landing, m². */
   private overRim(landing: Landing): number {
-    if (landing.kind === 'junction') return 0;
-    const cells = this.cellsOf(landing);
+    // What stands outside a way out is not the line's.
+    if (landing.kind === 'junction' || (landing.kind === 'discharge' && !keepsWater(landing))) return 0;
+    const cells = cellsUnder(this.ground, landing);
     return cells.length > 0 ? cells.length * this.ground!.flow.area : POOL;
-  }
-
-  /** Cells of the ground that a landing stands in: beside a wall the nearest one that water can stand in. */
-  private cellsOf(landing: Landing): number[] {
-    if (!this.ground) return [];
-    const { grid } = this.ground;
-    const isGround = (at: number): boolean => at >= 0 && grid.kinds[at] === 0 && !Number.isNaN(grid.levels[at] ?? NaN);
-    if ((landing.kind === 'channel' || landing.kind === 'stoneDrain') && landing.way)
-      return [...new Set(cellsAlong(grid, landing.way))].filter(isGround);
-    const place = placeOfLanding(landing);
-    const at = place ? cellAt(grid, place) : -1;
-    if (!place || at < 0) return [];
-    const own = [0, 1, -1, grid.cols, -grid.cols].map((by) => at + by).find(isGround);
-    if (own === undefined) return [];
-    // Water is drawn from as wide about however small the cells are: from one alone no more would be had than stands on it.
-    const reach = Math.floor(DRAWS / grid.cell);
-    const about: number[] = [];
-    for (let up = -reach; up <= reach; up++)
-      for (let by = -reach; by <= reach; by++) {
-        const beside: number = own + up * grid.cols + by;
-        if (beside !== own && Math.hypot(up, by) * grid.cell <= DRAWS && isGround(beside)) about.push(beside);
-      }
-    return [own, ...about];
   }
 
   /** Water that stands in the lines before it rains, behind pop-ups and drowned ends. */
@@ -146,7 +142,16 @@ export class Simulation {
         behind({ index: run.from, level });
       });
     };
-    this.ends.standing.forEach(behind);
+    for (const end of this.ends.standing(this.failing)) {
+      raise(end.index, end.level);
+      behind(end);
+    }
+    // Ground that takes no more has left a pit as full as the rain before filled it.
+    for (const { id, index, top } of this.ends.stores)
+      if (this.failing('full', id)) {
+        raise(index, top);
+        behind({ index, level: top });
+      }
   }
 
   private readonly failing = (kind: FailureKind, id: string): Failure | undefined =>
@@ -166,7 +171,10 @@ export class Simulation {
       const mouth = this.mouthOf.get(id);
       if (index === undefined) this.gone.unled += volume;
       else if (mouth?.takes) mouth.give(volume);
-      else this.enters[index]! += volume / this.dt;
+      else {
+        this.enters[index]! += volume / this.dt;
+        this.entered[index]! += volume;
+      }
     }
   };
 

@@ -8,7 +8,10 @@ import type { Balance } from './balance';
 import { currentsOf } from './ground/currents';
 import type { LedWater } from './ends/led';
 import { lengthOfRain, type Rainfall } from './rain/rainfall';
+import type { Mouth } from './mouth';
+import type { GutterWater } from './shedding';
 import { Simulation, type StormIn } from './simulation';
+import { Banks, type BankWatched } from './told/banks';
 import { Watched, type DoorWatched } from './told/watched';
 
 /** Everything at one time: by landing the water's level, m, and what stands over it; by run how full it is; by cell how deep, mm, 255 at most. */
@@ -52,6 +55,24 @@ export interface StormSeen {
   length: number;
 }
 
+/** m, s and m³ of one landing. */
+export interface LandingTold {
+  id: string;
+  /** Highest water over it, and when. */
+  peak: number;
+  at: number;
+  /** Let straight into it: out of a leader, a tap, a drain. */
+  entered: number;
+  /** Taken in, run on past it, of that while its line was full, and come up out of it. */
+  captured: number;
+  passed: number;
+  passedFull: number;
+  cameUp: number;
+  /** With more over it than is allowed; and with its line too full to take what its grate would. */
+  secondsOver: number;
+  secondsFull: number;
+}
+
 export interface StormTold {
   rain: Rainfall;
   /** s that it is followed for, and how far it came. */
@@ -59,11 +80,16 @@ export interface StormTold {
   reached: number;
   balance: Balance;
   /** Landings and runs in the order of the frames' figures. */
-  landings: readonly { id: string; peak: number; at: number; captured: number; passed: number; secondsOver: number }[];
+  landings: readonly LandingTold[];
   runs: readonly { id: string; fullest: number; secondsUnderPressure: number }[];
   doors: readonly DoorWatched[];
   /** Swales, culverts and berms that lead water on. */
   led: readonly LedWater[];
+  /** Those drawn on measured ground, and berms there. */
+  banks: readonly BankWatched[];
+  gutters: readonly GutterWater[];
+  /** m³ that pipes brought to each way out, by id. */
+  ends: readonly { id: string; came: number }[];
   ponds: readonly PondSeen[];
   grid: StormGrid | null;
   frames: readonly StormFrame[];
@@ -89,6 +115,7 @@ export class StormRun {
   readonly length: number;
   readonly frames: StormFrame[] = [];
   private readonly watched: Watched;
+  private readonly banks: Banks;
   private readonly every: number;
 
   /** `length`: s, with what comes after the rain; an hour after it where nothing is said. */
@@ -100,7 +127,8 @@ export class StormRun {
     this.simulation = new Simulation(job, plan, given);
     this.length = Math.min(LONGEST, given.length ?? lengthOfRain(given.rain) + AFTER);
     this.every = this.length / FRAMES;
-    this.watched = new Watched(plan.here ?? job, this.simulation.ground, this.simulation.mouths);
+    this.watched = new Watched(plan.here ?? job, plan, this.simulation);
+    this.banks = new Banks(plan.here ?? job, this.simulation.ground);
     this.picture();
   }
 
@@ -130,6 +158,7 @@ export class StormRun {
     while (simulation.time < until) {
       simulation.step();
       this.watched.note(simulation.time);
+      this.banks.note(simulation.time);
     }
     this.picture();
   }
@@ -164,13 +193,16 @@ export class StormRun {
         id,
         peak: peaks.depth[k]!,
         at: peaks.at[k]!,
-        captured: byIndex.get(k)?.captured ?? 0,
-        passed: byIndex.get(k)?.passed ?? 0,
+        entered: this.simulation.entered[k]!,
+        ...wateredBy(byIndex.get(k)),
         secondsOver: peaks.over[k]!,
       })),
       runs: pipes.runIds.map((id, k) => ({ id, fullest: peaks.fullest[k]!, secondsUnderPressure: peaks.pressed[k]! })),
       doors: this.watched.doors.map(({ id, sill, margin, at }) => ({ id, sill, margin, at })),
       led: this.simulation.led.told,
+      banks: this.banks.told,
+      gutters: this.simulation.shedding.gutters,
+      ends: [...this.simulation.ends.came].map(([id, came]) => ({ id, came })),
       ponds: this.ponds(),
       grid: this.seen.grid,
       frames: [...this.frames],
@@ -211,6 +243,14 @@ export class StormRun {
     const last = this.frames.findLastIndex(({ ground }) => ground![cell]! > DRY * 1000);
     return this.frames[last + 1]?.time ?? null;
   }
+}
+
+function wateredBy(
+  mouth: Mouth | undefined,
+): Pick<LandingTold, 'captured' | 'passed' | 'passedFull' | 'cameUp' | 'secondsFull'> {
+  if (!mouth) return { captured: 0, passed: 0, passedFull: 0, cameUp: 0, secondsFull: 0 };
+  const { captured, passed, passedFull, cameUp, secondsFull } = mouth;
+  return { captured, passed, passedFull, cameUp, secondsFull };
 }
 
 /** A whole storm at once. */

@@ -9,6 +9,7 @@ import { failuresOf, RAIN_SHAPES, runStorm, stormFrom, type Failure, type StormT
 import { planJob } from '../verdict/planJob';
 import { seededJob } from './seeded';
 import { seededWhole } from './seededWhole';
+import { walkGivesWay } from './walkGivesWay';
 
 export interface StormTally {
   yards: number;
@@ -65,6 +66,7 @@ function tryYard(job: Job, seed: number, tally: StormTally): void {
     tally.storms++;
     tally.error = Math.max(tally.error, told.balance.error);
     tally.hard += told.hard;
+    for (const wrong of walkGivesWay(job, plan, told)) tally.broken.push(`${job.id}: ${wrong}`);
     if (told.balance.error > 1e-6 || !isSound(told)) tally.broken.push(`${job.id}: water is lost or has no number`);
     return told;
   };

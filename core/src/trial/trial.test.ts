@@ -1,11 +1,12 @@
 import type { Job } from '../job/job';
 import { basin, ground, jobOf, out, pipe, rain, withElements, withFields } from '../testing/parts';
 import { levelled } from '../testing/levelledYard';
-import { layersOf } from '../storm/layers';
 import { planJob } from '../verdict/planJob';
 import { runTrial } from './trial';
 import { walkOf } from './walk';
-import { walkLayers } from './walkLayers';
+import { rainfallOf, runStorm } from '../simulation';
+import { layersTold } from '../simulation/givesWay/layersTold';
+import { walkGivesWay } from './walkGivesWay';
 
 it('finds nothing told to hold that a walk over the levels and the water refuses, no fix that worsens, and no dearer sizing', () => {
   const calm = runTrial(5, { from: 71, moods: ['calm'] });
@@ -98,7 +99,7 @@ describe('the walk', () => {
   ])('refuses %s by itself', (_, job, words) => expect(walkOf(job, planJob(job)).join()).toMatch(words));
 });
 
-it("weighs a table of layers by the job's own areas, and misses what it leaves out", () => {
+it("weighs what gives way by the storm's own balance, and misses what it leaves out", () => {
   const job = jobOf(
     ground(90, 'up'),
     ground(40, 'basin'),
@@ -115,19 +116,11 @@ it("weighs a table of layers by the job's own areas, and misses what it leaves o
     out({ stone: true }),
   );
   const plan = planJob(job);
-  const told = layersOf(job, plan);
-  expect(walkLayers(job, plan)).toEqual([]);
-  const without = (layer: string, id: string) => ({
-    ...told,
-    layers: told.layers.map((each) =>
-      each.id === layer
-        ? {
-            ...each,
-            cells: each.cells.map((cell) => ({ ...cell, parts: cell.parts.filter((part) => part.id !== id) })),
-          }
-        : each,
-    ),
-  });
-  expect(walkLayers(job, plan, without('pipes', 'out')).join()).toMatch(/design: of 0.00\d+ that falls 0 is carried/);
-  expect(walkLayers(job, plan, without('grates', 'basin')).join()).toMatch(/from up 0 comes to basin/);
+  const told = runStorm(job, plan, { rain: rainfallOf(job, 'design')!, wetness: 'ordinary', failing: [] });
+  expect(walkGivesWay(job, plan, told)).toEqual([]);
+  const layers = layersTold(job, plan, told, () => null);
+  const without = { ...layers, pipes: { ...layers.pipes, parts: [] } };
+  expect(walkGivesWay(job, plan, told, without).join()).toMatch(/0 is carried, and \d/);
+  const lies = { ...layers, grates: { ...layers.grates, parts: [{ ...layers.grates.parts[0]!, passed: 1e3 }] } };
+  expect(walkGivesWay(job, plan, told, lies).join()).toMatch(/up passes on 1000 of/);
 });

@@ -13,7 +13,6 @@ import { seededDoors } from './seededDoors';
 import { type Mood } from './seededElements';
 import { SEVERITIES, snagKey, type Snag } from '../snags/snag';
 import { walkOf } from './walk';
-import { walkLayers } from './walkLayers';
 
 export interface Tally {
   jobs: number;
@@ -75,7 +74,6 @@ function tryJob(first: Job, tally: Tally, now: () => number): void {
       tally.holds++;
       for (const wrong of walkOf(job, plan)) broke(`told to hold, but ${wrong}`);
     }
-    if (round === 0) for (const wrong of walkLayers(job, plan)) broke(`layers, ${wrong}`);
     const sizing = round === 0 ? sizeJob(job, plan) : null;
     if (sizing) trySizing(job, plan, sizing, tally, broke);
     let next: Job | null = null;

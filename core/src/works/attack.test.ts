@@ -4,7 +4,6 @@ import { jobFaults } from '../job/faults';
 import type { Job } from '../job/job';
 import type { Discharge } from '../job/kinds';
 import { planJob } from '../verdict/planJob';
-import { layersOf } from '../storm/layers';
 import { basin, codes, face, ground, jobOf, out, pipe, spout } from '../testing/parts';
 import { bermOf, culvertOf, fieldOf, pumpOf, swaleOf } from '../testing/someWorks';
 import { numbersIn } from '../trial/trial';
@@ -12,7 +11,6 @@ import { numbersIn } from '../trial/trial';
 const sound = (job: Job): void => {
   const plan = planJob(job);
   expect(numbersIn(plan).filter(Number.isNaN)).toEqual([]);
-  layersOf(job, plan);
 };
 
 it('a way out that becomes a pit no longer stands in the swale that it let out into', () => {

@@ -58,6 +58,5 @@ export const barrelWork = work<Barrel, BarrelPlan>({
     { label: 'Overflow leaves at', shown: showLevel(plan.overflowLevel, units) },
     { label: 'Valve over the ground', shown: showSmall(plan.valve, units) },
   ],
-  storm: null,
   layer: 'inlets',
 });

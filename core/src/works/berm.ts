@@ -93,6 +93,5 @@ export const bermWork = work<Berm, BermPlan>({
     { label: 'Earth', shown: earth(plan.fill, units) },
   ],
   figure: ({ height }, units) => showSmall(height, units),
-  storm: { layer: 'berms', left: ({ freeboard }) => freeboard },
   layer: 'works',
 });

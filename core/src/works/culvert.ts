@@ -190,9 +190,5 @@ export const culvertWork = work<Culvert, CulvertPlan>({
     ...(plan.stone > 0 ? [{ label: 'Stone there', shown: showSmall(plan.stone, units) }] : []),
     ...straightFacts(plan, units),
   ],
-  storm: {
-    layer: 'swales',
-    passes: ({ flow, freeboard }) => (flow > 0 ? { offered: flow, passed: freeboard < 0 ? flow : 0 } : null),
-  },
   layer: 'works',
 });

@@ -12,7 +12,7 @@ import { dailyRate, lasts, toned, words } from './facts';
 import { seepsInto } from './beneath';
 import { conductivityOf, DRAINABLE, areaCovered, lengthOf, soilOf } from './measures';
 import { fallUnder, longest } from './underOutline';
-import { work, type Counted, type Fact, type InGround, type InStorm, type UnderSwales } from './work';
+import { work, type Counted, type Fact, type InGround, type UnderSwales } from './work';
 
 export interface DrainPlan {
   kind: 'drain' | 'drainField';
@@ -219,12 +219,7 @@ const facts = (plan: DrainPlan, units: UnitSystem, entering: number): Fact[] => 
   { label: 'Leaves at', shown: showLevel(plan.invertFoot, units) },
 ];
 
-const storm: InStorm<DrainPlan> = {
-  layer: 'drains',
-  passes: ({ flow, capacity }) => ({ offered: flow, passed: Math.max(0, flow - capacity) }),
-};
-
-const alike = { dug: true, count: counted, facts, storm, layer: 'works' } as const;
+const alike = { dug: true, count: counted, facts, layer: 'works' } as const;
 
 export const drainWork = work<Drain, DrainPlan>({
   of: 'drain',

@@ -130,6 +130,5 @@ export const pavedBedWork = work<PavedBed, PavedBedPlan>({
     { label: 'Empty after', shown: lasts(plan.drainTime) },
     ...(plan.over > 0 ? [{ label: 'Comes up', shown: showFlow(plan.over, units), ...toned('fix', true) }] : []),
   ],
-  storm: { layer: 'stores', passes: ({ peakOutflow, over }) => ({ offered: peakOutflow + over, passed: over }) },
   layer: 'works',
 });

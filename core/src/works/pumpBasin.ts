@@ -97,6 +97,5 @@ export const pumpWork = work<Discharge, PumpPlan>({
       shown: plan.outage === null ? words('nothing comes') : showDuration(plan.outage),
     },
   ],
-  storm: { layer: 'stores', passes: ({ flow, short }, closed) => ({ offered: flow, passed: closed ? flow : short }) },
   layer: 'inlets',
 });

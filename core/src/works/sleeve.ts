@@ -20,6 +20,5 @@ export const sleeveWork = work<Sleeve, never>({
   },
   facts: () => [],
   figure: ({ nominal }, units) => showNominal(nominal, units),
-  storm: null,
   layer: 'works',
 });

@@ -125,10 +125,5 @@ export const stoneDrainWork = work<StoneDrain, StoneDrainPlan>({
     ...(plan.below === null ? [] : [{ label: 'Stone below the slab', shown: showSmall(plan.below, units) }]),
     { label: 'Room in its stone', shown: showVolume(plan.room, units) },
   ],
-  storm: {
-    layer: 'grates',
-    passes: ({ flow, over }) => ({ offered: flow, passed: over }),
-    doors: (_, id, { freeboard }) => (freeboard === null ? [] : [{ opening: id, left: freeboard }]),
-  },
   layer: 'works',
 });

@@ -119,9 +119,5 @@ export const storeWork = work<Discharge, StorePlan>({
     { label: 'Runs over', shown: showFlow(plan.overflow, units), ...toned('fix', plan.overflow > 0) },
     ...(plan.overTable === null ? [] : [{ label: 'Over the ground water', shown: showSmall(plan.overTable, units) }]),
   ],
-  storm: {
-    layer: 'stores',
-    passes: ({ flow, overflow }) => ({ offered: flow, passed: Math.min(flow, overflow) }),
-  },
   layer: 'inlets',
 });

@@ -227,10 +227,5 @@ export const swaleWork = work<Swale, SwalePlan>({
         ]),
     { label: 'Soaks away on its way', shown: showFlow(plan.soaks, units) },
   ],
-  storm: {
-    layer: 'swales',
-    passes: ({ flow, capacity }) => (flow > 0 ? { offered: flow, passed: Math.max(0, flow - capacity) } : null),
-    doors: sillsBeside,
-  },
   layer: 'works',
 });

@@ -2,7 +2,6 @@
 import type { Item } from '../catalogue/items';
 import type { Soil } from '../catalogue/soils';
 import type { Surface as GroundSurface } from '../ground/surface';
-import type { Job } from '../job/job';
 import type { Element, ElementKind, Swale } from '../job/kinds';
 import type { Settings } from '../job/settings';
 import type { Kept } from '../numeric/kept';
@@ -70,17 +69,6 @@ export interface Fact {
   tone?: 'stop' | 'fix';
 }
 
-/** How the layers of defence see a work. */
-export interface InStorm<P> {
-  layer: 'grates' | 'stores' | 'swales' | 'drains' | 'berms';
-  /** m³/s that comes to it and that it passes on; null where nothing is told of it. `closed`: nothing can be let out there. */
-  passes?(plan: P, closed: boolean): { offered: number; passed: number } | null;
-  /** What is left over the water, m; null where no water is known against it. */
-  left?(plan: P): number | null;
-  /** Openings that its water comes near, by id, and what is left to their sills, m. */
-  doors?(job: Job, id: string, plan: P): { opening: string; left: number }[];
-}
-
 export interface Work<E extends Element, P> {
   /** The kind of element that it is; of a way out, `isOne` tells which. */
   of: E['kind'];
@@ -104,7 +92,6 @@ export interface Work<E extends Element, P> {
   facts(plan: P, units: UnitSystem, entering: number): Fact[];
   /** That figure, where it is another. */
   figure?(element: E, units: UnitSystem): Shown;
-  storm: InStorm<P> | null;
   /** Among what it is drawn on paper. */
   layer: 'works' | 'inlets';
 }

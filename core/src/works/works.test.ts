@@ -5,21 +5,17 @@ import { jobFaults } from '../job/faults';
 import { rainOf, type Job } from '../job/job';
 import type { Element, RainElement } from '../job/kinds';
 import { planJob, type Plan } from '../verdict/planJob';
-import { situations, wrenmoor } from '../samples';
-import { layersOf } from '../storm/layers';
+import { situations } from '../samples';
 import { basin, codes, face, ground, jobOf, out, pipe, rain, spout } from '../testing/parts';
 import { at, levelled } from '../testing/levelledYard';
 import { WORK_YARDS } from '../testing/workYards';
 import { culvertOf, drainOf, fieldOf, swaleOf } from '../testing/someWorks';
 import { numbersIn } from '../trial/trial';
 import { tellSnag } from '../snags/tell';
-import { cellWords, drowningWords, firstWords, partWords } from '../storm/words';
 import { workFacts } from '../words/works';
 import { inflowsOf, stormOf, volumeOf } from './storm';
 import { layField } from './field';
 
-/** Without the spaces that hold a figure and its unit together. */
-const plain = (words: string): string => words.replaceAll('\u00a0', ' ');
 const unit = fc.double({ min: 0, max: 1, noNaN: true });
 const inRain = (job: Job, times: number): Job => {
   const own = rainOf(job)!;
@@ -228,57 +224,5 @@ describe('a field of drains', () => {
     });
     const plan = planJob(jobOf(field, out(), pipe('drain'))).works.drain!;
     expect(plan.kind === 'drainField' && plan.lines!.laterals.length).toBeGreaterThanOrEqual(26);
-  });
-});
-
-describe('layers of defence', () => {
-  it('of the green: all is carried, and the pit is the first to give way where the ground is full', () => {
-    const job = wrenmoor();
-    const layers = layersOf(job, planJob(job));
-    expect(layers.cases).toEqual(['ordinary', 'design', 'high', 'saturated', 'rarer']);
-    expect(firstWords(job, layers)).toBe('First to give way: Leaching pit, with ground full.');
-  });
-
-  it('a blocked grate passes all that comes to it, and its door says by how much it is wet', () => {
-    const job = jobOf(
-      ground(60, 'basin'),
-      basin({ sillLevel: 0.05, spillLevel: 0.02 }),
-      out({ stone: true }),
-      pipe('basin'),
-    );
-    const layers = layersOf(job, planJob(job));
-    const k = layers.cases.indexOf('blocked');
-    const grates = layers.layers.find(({ id }) => id === 'grates')!.cells[k]!;
-    expect(grates.passed).toBeCloseTo(60 * 4e-5, 9);
-    expect(plain(cellWords(job, grates))).toBe('passes 2.40 L/s over the ground');
-    expect(plain(grates.parts.map((part) => partWords(job, part)).join())).toMatch(
-      /Basin: 2\.40 L\/s comes, 0\.00 L\/s is taken/,
-    );
-    const door = layers.layers.find(({ id }) => id === 'doors')!.cells[k]!;
-    // Over 3.05 m of edge: (0.0024 / (1.7 · 3.048))^(2/3) = 6 mm over 0.02, so 24 mm are left of 50.
-    expect(door.left).toBeCloseTo(0.05 - 0.02 - (0.0024 / (1.7 * 3.048)) ** (2 / 3), 6);
-    expect(door.state).toBe('close');
-  });
-
-  it('a line that floods passes what it cannot carry, a power cut shuts its pump, frost its pop-up', () => {
-    const job = jobOf(
-      ground(700, 'basin'),
-      basin({ grate: 'flat24', count: 4 }),
-      face(60, 'spout'),
-      spout(),
-      pipe('spout', { to: 'basin', length: 5 }),
-      out({ form: 'popup', groundLevel: -0.6, bank: undefined }),
-      pipe('basin', { nominal: 0.1016 }),
-    );
-    const layers = layersOf(job, planJob(job));
-    const cell = (id: string, at: string) =>
-      layers.layers.find((layer) => layer.id === id)!.cells[layers.cases.indexOf(at as never)]!;
-    const { offered, passed } = cell('pipes', 'design');
-    expect(passed).toBeGreaterThan(0.3 * offered);
-    expect(passed).toBeLessThan(offered);
-    expect(cell('pipes', 'frozen').passed).toBeCloseTo(offered, 9);
-    expect(layers.drowning.map((each) => drowningWords(job, each)).join()).toContain(
-      'carries roof and yard water together',
-    );
   });
 });

@@ -1,6 +1,5 @@
-/** Times other works in a yard of 200 runs: an edit of each, the layers table, a field of forty lines under a finger. */
-import { changed, jobFrom, layersOf, planJob, put, type Element, type Job, type Place } from '@katabasis/core';
-import { samples } from '@katabasis/core/samples';
+/** Times other works in a yard of 200 runs: an edit of each, a field of forty lines under a finger. */
+import { changed, jobFrom, planJob, put, type Element, type Job, type Place } from '@katabasis/core';
 import { largeYard } from '@katabasis/core/trial';
 
 const RUNS = 200;
@@ -163,16 +162,4 @@ edits(
       spacing: 1.5,
       outline: outline.map((corner, c) => (c === 2 ? at(120 + 0.05 * k, 60) : corner)),
     }) as Element,
-);
-const [sample] = samples();
-const own = planJob(sample!);
-console.log(`layers of defence of the sample: ${timed(15, () => () => void layersOf(sample!, own))}`);
-let plan = planJob(job);
-let layers = layersOf(job, plan);
-console.log(
-  `layers of defence, ${layers.cases.length} cases: ${timed(15, (k) => {
-    const edited = changed(job, put('Edit', { ...of('swale0'), depth: 0.3 + 0.0001 * k } as Element));
-    plan = planJob(edited, plan);
-    return () => void (layers = layersOf(edited, plan, layers));
-  })}`,
 );

@@ -1,8 +1,7 @@
 /** The same on a phone: case by case, what gives way said at once, the rest a tap away. */
-import { caseWords, cellWords, LAYER_LABELS, type CaseId, type Layers } from '@katabasis/core';
+import type { CaseId, CellSaid, GivesWaySaid, LayerId } from '@katabasis/core/simulation';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useJob } from '../../planning/useJob';
 import { useStyles } from '../../theme/theme';
 import { SPACE, TOUCH, type Palette } from '../../theme/tokens';
 import { Mark, type MarkKind } from '../../ui/Mark';
@@ -32,25 +31,45 @@ const make = (palette: Palette) => ({
   },
 });
 
+const FAILING: readonly CellSaid['state'][] = ['passes', 'wet', 'close', 'stands'];
 const WORST: readonly MarkKind[] = ['stop', 'fix', 'mind', 'holds', 'empty'];
 
 interface Props {
-  layers: Layers;
+  found: GivesWaySaid;
   asked: Asked | null;
   onAsk: (asked: Asked | null) => void;
 }
 
-export function CaseList({ layers, asked, onAsk }: Props) {
-  const { job } = useJob();
+interface CellOf {
+  id: LayerId;
+  label: string;
+  cell: CellSaid;
+}
+
+/** What of a case is worth a word while it is shut. */
+function Gist({ cells }: { cells: readonly CellOf[] }) {
+  if (cells.length === 0) return <Text>Not tried yet.</Text>;
+  const failing = cells.filter(({ cell }) => FAILING.includes(cell.state));
+  if (failing.length === 0) return <Text>Every layer takes all.</Text>;
+  return failing.map(({ id, label, cell }) => (
+    <Text key={id}>
+      {label}: {cell.words}
+    </Text>
+  ));
+}
+
+export function CaseList({ found, asked, onAsk }: Props) {
   const styles = useStyles(make);
   const go = useGo();
   const [opened, setOpened] = useState<CaseId | null>(null);
   return (
     <View>
-      {layers.cases.map((id, k) => {
-        const { label, note } = caseWords(job, id, layers.blocked);
-        const cells = layers.layers.map((layer) => ({ id: layer.id, cell: layer.cells[k]! }));
-        const failing = cells.filter(({ cell }) => ['passes', 'wet', 'close'].includes(cell.state));
+      {found.cases.map(({ id, label, note }, k) => {
+        const cells = found.layers.flatMap((layer) => {
+          const cell = layer.cells[k];
+          return cell ? [{ id: layer.id, label: layer.label, cell }] : [];
+        });
+        const isTried = cells.length > 0;
         const marks = cells.map(({ cell }) => markOfCell(cell));
         const open = opened === id;
         return (
@@ -65,24 +84,16 @@ export function CaseList({ layers, asked, onAsk }: Props) {
               style={styles.head}
               testID={`case-${id}`}
             >
-              <Mark kind={WORST.find((kind) => marks.includes(kind)) ?? 'holds'} size={26} />
+              <Mark kind={isTried ? (WORST.find((kind) => marks.includes(kind)) ?? 'holds') : 'empty'} size={26} />
               <View style={{ flex: 1 }}>
                 <Text kind="strong">
                   {label} <Text kind="small">{note}</Text>
                 </Text>
-                {open ? null : failing.length === 0 ? (
-                  <Text>Every layer takes all.</Text>
-                ) : (
-                  failing.map(({ id: layer, cell }) => (
-                    <Text key={layer}>
-                      {LAYER_LABELS[layer]}: {cellWords(job, cell)}
-                    </Text>
-                  ))
-                )}
+                {!open && <Gist cells={cells} />}
               </View>
             </Press>
             {open &&
-              cells.map(({ id: layer, cell }) => {
+              cells.map(({ id: layer, label: called, cell }) => {
                 const told = asked?.layer === layer && asked.case === id;
                 return (
                   <View key={layer}>
@@ -95,14 +106,14 @@ export function CaseList({ layers, asked, onAsk }: Props) {
                       <CellMark cell={cell} />
                       <View style={{ flex: 1 }}>
                         <Text>
-                          {LAYER_LABELS[layer]}: {cellWords(job, cell)}
+                          {called}: {cell.words}
                         </Text>
                       </View>
                     </Press>
                     {told && (
                       <View style={{ paddingLeft: SPACE.xl, paddingBottom: SPACE.m }}>
                         <CellWorking
-                          layers={layers}
+                          found={found}
                           asked={{ layer, case: id }}
                           onGo={(to) => go('storm', to)}
                           onBack={() => onAsk(null)}

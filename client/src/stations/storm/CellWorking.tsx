@@ -1,8 +1,7 @@
 /** What stands behind a cell: each thing of the layer, what came to it, and where that went. */
-import { caseWords, cellWords, LAYER_LABELS, partWords, type Layers } from '@katabasis/core';
+import type { GivesWaySaid } from '@katabasis/core/simulation';
 import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import { View } from 'react-native';
-import { useJob } from '../../planning/useJob';
 import { useStyles } from '../../theme/theme';
 import { SPACE, TOUCH, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
@@ -16,32 +15,31 @@ const make = (palette: Palette) => ({
 });
 
 interface Props {
-  layers: Layers;
+  found: GivesWaySaid;
   asked: Asked;
   onGo: (id: string) => void;
   onBack: () => void;
 }
 
-export function CellWorking({ layers, asked, onGo, onBack }: Props) {
-  const { job } = useJob();
+export function CellWorking({ found, asked, onGo, onBack }: Props) {
   const styles = useStyles(make);
-  const layer = layers.layers.find(({ id }) => id === asked.layer);
-  const cell = layer?.cells[layers.cases.indexOf(asked.case)];
-  if (!cell) return null;
-  const { label, note } = caseWords(job, asked.case, layers.blocked);
+  const layer = found.layers.find(({ id }) => id === asked.layer);
+  const at = found.cases.findIndex(({ id }) => id === asked.case);
+  const [cell, of] = [layer?.cells[at], found.cases[at]];
+  if (!layer || !cell || !of) return null;
   return (
     <View style={styles.panel} role="region" aria-label="How it comes about">
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', justifyContent: 'space-between' }}>
-        <Text kind="heading">{LAYER_LABELS[asked.layer]}</Text>
+        <Text kind="heading">{layer.label}</Text>
         <Button label="Back" icon={ArrowLeft} kind="bare" onPress={onBack} />
       </View>
       <Text>
-        {label}, {note}: {cellWords(job, cell)}.
+        {of.label}, {of.note}: {cell.words}.
       </Text>
       {cell.parts.length === 0 && <Text>Nothing of this layer meets water here.</Text>}
       {cell.parts.map((part) => (
         <Press key={part.id} role="link" onPress={() => onGo(part.id)} style={styles.part}>
-          <Text>{partWords(job, part)}</Text>
+          <Text>{part.words}</Text>
         </Press>
       ))}
     </View>

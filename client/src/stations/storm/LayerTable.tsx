@@ -1,7 +1,6 @@
 /** Layers by cases, on a wide screen: a table that is read in ten seconds. */
-import { caseWords, cellWords, LAYER_LABELS, type Layers } from '@katabasis/core';
+import type { GivesWaySaid } from '@katabasis/core/simulation';
 import { View } from 'react-native';
-import { useJob } from '../../planning/useJob';
 import { useStyles } from '../../theme/theme';
 import { SPACE, TOUCH, type Palette } from '../../theme/tokens';
 import { Press } from '../../ui/Press';
@@ -27,52 +26,54 @@ const make = (palette: Palette) => ({
 });
 
 interface Props {
-  layers: Layers;
+  found: GivesWaySaid;
   asked: Asked | null;
   onAsk: (asked: Asked | null) => void;
 }
 
-export function LayerTable({ layers, asked, onAsk }: Props) {
-  const { job } = useJob();
+export function LayerTable({ found, asked, onAsk }: Props) {
   const styles = useStyles(make);
   return (
     <View role="table" aria-label="What gives way first">
       <View style={styles.head} role="row">
         <View style={styles.first} role="columnheader" />
-        {layers.cases.map((id) => {
-          const { label, note } = caseWords(job, id, layers.blocked);
-          return (
-            <View key={id} style={styles.cell} role="columnheader">
-              <View style={styles.words}>
-                <Text kind="strong">{label}</Text>
-                <Text kind="small">{note}</Text>
-              </View>
+        {found.cases.map(({ id, label, note }) => (
+          <View key={id} style={styles.cell} role="columnheader">
+            <View style={styles.words}>
+              <Text kind="strong">{label}</Text>
+              <Text kind="small">{note}</Text>
             </View>
-          );
-        })}
+          </View>
+        ))}
       </View>
-      {layers.layers.map(({ id, cells }) => (
+      {found.layers.map(({ id, label, cells }) => (
         <View key={id} style={styles.row} role="row">
           <View style={styles.first} role="rowheader">
-            <Text kind="strong">{LAYER_LABELS[id]}</Text>
+            <Text kind="strong">{label}</Text>
           </View>
-          {cells.map((cell, k) => {
-            const each = layers.cases[k]!;
-            const open = asked?.layer === id && asked.case === each;
+          {found.cases.map((each, k) => {
+            const cell = cells[k];
+            const open = asked?.layer === id && asked.case === each.id;
             return (
-              <View key={each} role="cell" style={{ flex: 1, minWidth: 0 }}>
-                <Press
-                  role="button"
-                  aria-expanded={open}
-                  aria-label={`${LAYER_LABELS[id]}, ${caseWords(job, each, layers.blocked).label}: ${cellWords(job, cell)}`}
-                  onPress={() => onAsk(open ? null : { layer: id, case: each })}
-                  style={[styles.cell, open && styles.on]}
-                >
-                  <CellMark cell={cell} />
-                  <View style={styles.words}>
-                    <Text kind={cell.state === 'dry' ? 'small' : 'body'}>{cellWords(job, cell)}</Text>
+              <View key={each.id} role="cell" style={{ flex: 1, minWidth: 0 }}>
+                {cell ? (
+                  <Press
+                    role="button"
+                    aria-expanded={open}
+                    aria-label={`${label}, ${each.label}: ${cell.words}`}
+                    onPress={() => onAsk(open ? null : { layer: id, case: each.id })}
+                    style={[styles.cell, open && styles.on]}
+                  >
+                    <CellMark cell={cell} />
+                    <View style={styles.words}>
+                      <Text kind={cell.state === 'dry' ? 'small' : 'body'}>{cell.words}</Text>
+                    </View>
+                  </Press>
+                ) : (
+                  <View style={styles.cell}>
+                    <Text kind="small">not tried yet</Text>
                   </View>
-                </Press>
+                )}
               </View>
             );
           })}

@@ -1,4 +1,4 @@
-import type { CaseId, LayerId } from '@katabasis/core';
+import type { CaseId, LayerId } from '@katabasis/core/simulation';
 
 /** A cell of the table. */
 export interface Asked {

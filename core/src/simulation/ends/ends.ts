@@ -5,6 +5,7 @@ import { resolveSettings } from '../../job/settings';
 import type { Layout } from '../../plan/layout';
 import type { Plan } from '../../verdict/planJob';
 import type { Failure, FailureKind } from '../failing';
+import { storeOf } from '../../works/store';
 import type { Gone } from '../over';
 import type { JobPipes } from '../pipes/pipesOf';
 import { wayOut, type WayOut } from './waysOut';
@@ -16,6 +17,8 @@ interface End extends WayOut {
   /** Runs that end there. */
   runs: readonly number[];
   flow: number;
+  /** m³ that its pipes have brought so far. */
+  came: number;
 }
 
 export class Ends {
@@ -40,16 +43,35 @@ export class Ends {
       const invert = inverts.length > 0 ? Math.min(...inverts) : landing.groundLevel;
       const out = wayOut(landing, { invert, settings, plan: plan.works[landing.id], soil });
       const through = out.channel === undefined ? -1 : (pipes.indexOf.get(out.channel) ?? -1);
-      return [{ ...out, index, through, runs, flow: 0 }];
+      return [{ ...out, index, through, runs, flow: 0, came: 0 }];
     });
   }
 
   /** Levels that lines stand at before it rains, m, with the landing of each. */
-  get standing(): { index: number; level: number }[] {
-    return this.ends.flatMap(({ index, heldAt }) => {
-      const level = heldAt(0);
-      return Number.isNaN(level) ? [] : [{ index, level }];
+  standing(failing: (kind: FailureKind, id: string) => Failure | undefined): { index: number; level: number }[] {
+    return this.ends.flatMap(({ index, heldAt, discharge }) => {
+      const [own, high] = [heldAt(0), failing('high', discharge.id)?.level ?? -Infinity];
+      const level = Number.isNaN(own) ? high : Math.max(own, high);
+      return Number.isFinite(level) ? [{ index, level }] : [];
     });
+  }
+
+  /** Pits, each with its landing and the level that it is full at, m. */
+  get stores(): { id: string; index: number; top: number }[] {
+    return this.ends.flatMap(({ index, discharge }) => {
+      const store = storeOf(discharge);
+      return store ? [{ id: discharge.id, index, top: discharge.groundLevel - store.cover }] : [];
+    });
+  }
+
+  /** m³ that its pipes have brought to each way out so far, by id. */
+  get came(): ReadonlyMap<string, number> {
+    return new Map(this.ends.map(({ discharge, came }) => [discharge.id, came]));
+  }
+
+  /** m³/s that come out of a way out now. */
+  flowNow(id: string): number {
+    return this.ends.find(({ discharge }) => discharge.id === id)?.flow ?? 0;
   }
 
   /** Before the pipes run: levels, and what stores and pumps take out of `enters` (m³/s). */
@@ -66,7 +88,10 @@ export class Ends {
       const against = through < 0 ? -Infinity : water.level[through]!;
       // Of one that is not held it is none, whatever stands outside.
       this.held[index] = Math.max(own, against, failing('high', id)?.level ?? -Infinity);
-      const { soaks, pumped: lifts } = drains(water.level[index]!, failing('power', id) === undefined);
+      const { soaks, pumped: lifts } = drains(water.level[index]!, {
+        powered: failing('power', id) === undefined,
+        full: failing('full', id) !== undefined,
+      });
       const worn = failing('worn', id);
       const pumped = lifts * (1 - (worn ? (worn.share ?? 1) : 0));
       const there = water.volume[index]! + enters[index]! * dt - (pumped > 0 ? water.volumeAt(index, downTo) : 0);
@@ -97,12 +122,10 @@ export class Ends {
     const { water } = this.pipes;
     gone.out += left;
     for (const end of this.ends) {
-      if (Number.isNaN(this.held[end.index]!)) {
-        end.flow = 0;
-        continue;
-      }
-      end.flow = 0;
-      for (const k of end.runs) end.flow += water.flow[water.firstFace[k]! + water.cellsOf[k]!]!;
+      let flow = 0;
+      for (const k of end.runs) flow += water.flow[water.firstFace[k]! + water.cellsOf[k]!]!;
+      end.came += flow * dt;
+      end.flow = Number.isNaN(this.held[end.index]!) ? 0 : flow;
       const volume = end.flow * dt;
       if (volume <= 0) continue;
       if (end.through >= 0) to.through(end.through, volume);

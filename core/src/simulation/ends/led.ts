@@ -23,7 +23,8 @@ export interface LedWater {
   deepest: number | null;
   bank: number | null;
   at: number;
-  /** m³ that ran over it. */
+  /** m³ that came to it, and that ran over it. */
+  came: number;
   spilled: number;
 }
 
@@ -31,6 +32,7 @@ interface Leads {
   reach: Reach;
   to: string | undefined;
   bank: number | null;
+  came: number;
 }
 
 /** A swale as it is cut; one that climbs to its foot lets nothing on. */
@@ -73,23 +75,36 @@ export class Led {
     for (const swale of ofKind(job, 'swale')) {
       const planned = plan.works[swale.id];
       const pitch = planned?.kind === 'swale' ? planned.pitch : 0;
-      this.led.set(swale.id, { reach: new Reach(ofSwale(job, swale, pitch)), to: swale.to, bank: swale.depth });
+      this.led.set(swale.id, {
+        reach: new Reach(ofSwale(job, swale, pitch)),
+        to: swale.to,
+        bank: swale.depth,
+        came: 0,
+      });
     }
     for (const culvert of ofKind(job, 'culvert'))
       this.led.set(culvert.id, {
         reach: new Reach(ofCulvert(culvert, plan.settings.leastCover)),
         to: culvert.to,
         bank: null,
+        came: 0,
       });
     for (const berm of ofKind(job, 'berm'))
-      this.led.set(berm.id, { reach: new Reach(straight(lengthOf(berm), MUCH, ALONG)), to: berm.to, bank: null });
+      this.led.set(berm.id, {
+        reach: new Reach(straight(lengthOf(berm), MUCH, ALONG)),
+        to: berm.to,
+        bank: null,
+        came: 0,
+      });
   }
 
   /** Whether it is one of these, and then takes the water, m³. */
   take(id: string, volume: number): boolean {
     const found = this.led.get(id);
-    found?.reach.take(volume);
-    return found !== undefined;
+    if (!found) return false;
+    found.reach.take(volume);
+    found.came += volume;
+    return true;
   }
 
   get stored(): number {
@@ -107,7 +122,10 @@ export class Led {
   ): number {
     let sank = 0;
     for (const [id, { reach, to }] of this.led) {
-      if (reach.stored <= 0) continue;
+      if (reach.stored <= 0) {
+        reach.depth = 0;
+        continue;
+      }
       const { out, over, soaked } = reach.step(dt, time);
       sank += soaked;
       const open = openOf(id);
@@ -119,12 +137,19 @@ export class Led {
     return sank;
   }
 
+  /** Water in a swale now, m over its floor; null of what has no depth. */
+  depthNow(id: string): number | null {
+    const found = this.led.get(id);
+    return found && found.bank !== null ? found.reach.depth : null;
+  }
+
   get told(): LedWater[] {
-    return [...this.led].map(([id, { reach, bank }]) => ({
+    return [...this.led].map(([id, { reach, bank, came }]) => ({
       id,
       deepest: bank === null ? null : reach.deepest,
       bank,
       at: reach.at,
+      came,
       spilled: reach.spilled,
     }));
   }

@@ -29,6 +29,8 @@ export class Reach {
   /** Deepest so far, m, and when, s; m³ that ran over its bank so far. */
   deepest = 0;
   at = 0;
+  /** Deepest now, m. */
+  depth = 0;
   spilled = 0;
   private waits = 0;
 
@@ -51,6 +53,7 @@ export class Reach {
   step(dt: number, time: number): { out: number; over: number; soaked: number } {
     let [comes, over, soaked] = [this.waits, 0, 0];
     this.waits = 0;
+    this.depth = 0;
     for (let k = 0; k < this.cells.length; k++) {
       const there = this.cells[k]! + comes;
       const left = this.left(there, dt);
@@ -62,6 +65,7 @@ export class Reach {
       this.cells[k] = left - sinks - spills;
       soaked += sinks;
       over += spills;
+      if (depth > this.depth) this.depth = depth;
       if (depth > this.deepest) [this.deepest, this.at] = [depth, time];
     }
     this.spilled += over;

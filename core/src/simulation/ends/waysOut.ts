@@ -17,12 +17,16 @@ export interface WayOut {
   channel: string | undefined;
   /** Level (m) at which it is held with a flow (m³/s) coming out; NaN where it keeps its own water. */
   heldAt: (flow: number) => number;
-  /** m³/s that leave what it keeps at a level (m): into the soil, or lifted by its pump. */
-  drains: (level: number, powered: boolean) => { soaks: number; pumped: number };
+  /** m³/s that leave what it keeps at a level (m): into the soil, unless that is full, or lifted by its pump, while it has power. */
+  drains: (level: number, state: { powered: boolean; full: boolean }) => { soaks: number; pumped: number };
   /** Level (m) that its pump brings it down to; it is told when that is reached. −∞ of what has none. */
   downTo: number;
   emptied: () => void;
 }
+
+/** Whether a way out keeps its water, and fills: a pit, or the basin of a pump. */
+export const keepsWater = (discharge: Discharge): boolean =>
+  storeOf(discharge) !== null || OUTFALLS[discharge.form].pumps === true;
 
 const NO_PUMP = { downTo: -Infinity, emptied: () => undefined };
 
@@ -49,8 +53,8 @@ export function wayOut(
       channel,
       ...NO_PUMP,
       heldAt: () => NaN,
-      drains: (level) =>
-        level > floor
+      drains: (level, { full }) =>
+        level > floor && !full
           ? { soaks: takes * (store.area + around * Math.min(level - floor, store.depth)), pumped: 0 }
           : NOTHING,
     };
@@ -65,7 +69,7 @@ export function wayOut(
       downTo: stop,
       emptied: () => void (runs = false),
       heldAt: () => NaN,
-      drains: (level, powered) => {
+      drains: (level, { powered }) => {
         runs = powered && (level >= start || (runs && level > stop));
         return runs ? { soaks: 0, pumped: rate } : NOTHING;
       },

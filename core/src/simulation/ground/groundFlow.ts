@@ -10,6 +10,7 @@
  */
 import { GRAVITY } from '../../units/constants';
 import { edgeRateOf, Faces, isGround, layFaces, type GroundIn } from './groundFaces';
+import { Rim } from './rim';
 
 const THETA = 0.8;
 /** Share by which a face’s depth changes before its friction is worked out anew. */
@@ -47,6 +48,9 @@ export class GroundFlow {
   private readonly share: Float64Array;
   private readonly edges: Int32Array;
   private readonly edgeRate: Float64Array;
+  /** m³ that has left over each. */
+  private readonly edgeLeft: Float64Array;
+  private readonly rims: Rim[] = [];
 
   constructor(readonly given: GroundIn) {
     const { cols, cell, levels } = given;
@@ -69,6 +73,16 @@ export class GroundFlow {
       rates.push(rate);
     }
     [this.edges, this.edgeRate] = [Int32Array.from(edges), Float64Array.from(rates)];
+    this.edgeLeft = new Float64Array(edges.length);
+  }
+
+  /** Watches some cells from now on: gives what tells how much, m³, has run out of them over the ground so far. */
+  watch(cells: readonly number[]): () => number {
+    const inside = new Set(cells);
+    const edges = [...this.edges.keys()].filter((k) => inside.has(this.edges[k]!));
+    const rim = new Rim(cells, this.given.cols, edges);
+    this.rims.push(rim);
+    return () => rim.edges.reduce((sum, k) => sum + this.edgeLeft[k]!, rim.over);
   }
 
   /** All water on it, m³. */
@@ -164,6 +178,7 @@ export class GroundFlow {
       depth[at]! += (inW + inS - outE - outN) * spread;
     }
     for (let k = 0; k < count; k++) share[active[k]!] = 1;
+    for (const rim of this.rims) rim.note(this.across, this.along, dt * cell);
     this.overEdge(dt);
   }
 
@@ -213,7 +228,7 @@ export class GroundFlow {
   }
 
   private overEdge(dt: number): void {
-    const { edges, edgeRate, depth, area } = this;
+    const { edges, edgeRate, edgeLeft, depth, area } = this;
     for (let k = 0; k < edges.length; k++) {
       const at = edges[k]!;
       const water = depth[at]!;
@@ -224,7 +239,9 @@ export class GroundFlow {
       }
       // dh/dt = −c h^(5/3) has this after a step, and never passes naught.
       const after = (water ** (-2 / 3) + ((2 / 3) * edgeRate[k]! * dt) / area) ** -1.5;
-      this.left += (water - after) * area;
+      const leaves = (water - after) * area;
+      this.left += leaves;
+      edgeLeft[k]! += leaves;
       depth[at] = after;
     }
   }

@@ -1,7 +1,7 @@
 /** Pipes between landings, cut into cells with faces between them: what does not change while water runs. */
 import { areaAt, widthAt } from './roundSection';
 
-/** One landing: its floor, its own area up to its rim and over it (m²), and what its leaving run's head loses, K. */
+/** One landing: its floor, its own area up to its rim and what is more over it, less than 0 of one that narrows there (m²), and what its leaving run's head loses, K. */
 export interface PipeNode {
   floor: number;
   rim: number;
@@ -171,7 +171,12 @@ export class PipeGrid {
    * those its volume bends one way only, and no round jumps over what is sought.
    */
   protected within(cell: number, was: number, level: number): number {
-    if (cell < this.nodes.length) return level;
+    if (cell < this.nodes.length) {
+      const { rim, overRim } = this.nodes[cell]!;
+      // What narrows over its rim bends there.
+      if (overRim >= 0 || was === rim) return level;
+      return was < rim ? Math.min(level, rim) : Math.max(level, rim);
+    }
     const half = this.bottom[cell]! + this.diameter[cell]! / 2;
     const crown = half + this.diameter[cell]! / 2;
     if (was < half) return Math.min(level, half);

@@ -57,9 +57,7 @@ export function pipesOf(job: Job, layout: Layout, overRim: (landing: Landing) =>
   const { inverts, losses, exitLosses, runs } = pipesAsLaid(job, layout);
   const nodes = tree.landings.map((landing, at): PipeNode => ({
     floor: floorOf(landing, inverts[at]!),
-    rim: landing.groundLevel,
-    area: areaOf(landing),
-    overRim: overRim(landing),
+    ...overOf(landing, overRim(landing)),
     loss: losses[at]!,
   }));
   const laid = runs.map((run, index) => ({
@@ -76,6 +74,15 @@ export function pipesOf(job: Job, layout: Layout, overRim: (landing: Landing) =>
     indexOf: new Map(tree.landings.map(({ id }, at) => [id, at])),
     water: new PipeFlow(nodes, laid),
   };
+}
+
+/** A landing up to its rim and over it. Over the top of a pit there is but the shaft that leads up out of it. */
+function overOf(landing: Landing, overRim: number): Pick<PipeNode, 'rim' | 'area' | 'overRim'> {
+  const area = areaOf(landing);
+  const store = landing.kind === 'discharge' ? storeOf(landing) : null;
+  return store
+    ? { rim: landing.groundLevel - store.cover, area, overRim: Math.min(0, SHAFT - area) }
+    : { rim: landing.groundLevel, area, overRim };
 }
 
 /** Floor of what stands at a landing, m: the invert of the pipe that leaves it; of what keeps water, its own. */

@@ -4,12 +4,15 @@ import { ofKind, type Job } from '../../job/job';
 import { wayOfOpening } from '../../job/places';
 import { footOnWay, type Place } from '../../site/place';
 import type { JobGround } from '../ground/groundOfJob';
-import type { Mouth } from '../mouth';
+import type { Plan } from '../../verdict/planJob';
+import type { Simulation } from '../simulation';
+import { watersNear } from './waters';
 
 /** Water this near before an opening comes to it, m; at least the cells beside it. */
 const BEFORE = 0.75;
-/** Shallower than so nothing stands, m. */
+/** Over an inlet nothing stands that is shallower, m; before a door nothing but the film of a rain that runs off. */
 const WET = 0.002;
+const FILM = 0.005;
 
 export interface DoorWatched {
   id: string;
@@ -19,6 +22,8 @@ export interface DoorWatched {
   at: number;
 }
 
+const NOTHING = (): null => null;
+
 interface Door extends DoorWatched {
   level: () => number | null;
 }
@@ -26,13 +31,17 @@ interface Door extends DoorWatched {
 export class Watched {
   readonly doors: readonly Door[];
 
-  constructor(job: Job, ground: JobGround | null, mouths: readonly Mouth[]) {
+  /** `plan`: the job's own. Where no ground is measured before a door the water near it is watched, as high as it stands where it is. */
+  constructor(job: Job, plan: Plan, simulation: Simulation) {
+    const { ground, mouths } = simulation;
+    const near = watersNear(job, plan, simulation);
     const atDoors = ofKind(job, 'opening').flatMap((opening): Door[] => {
       const { id, sillLevel: sill } = opening;
-      const way = ground && wayOfOpening(job, opening);
+      const way = wayOfOpening(job, opening);
       if (sill === undefined || !way) return [];
-      const cells = cellsBefore(ground, way);
-      return cells.length === 0 ? [] : [{ id, sill, margin: null, at: 0, level: () => highest(ground, cells) }];
+      const cells = ground ? cellsBefore(ground, way) : [];
+      const level = cells.length > 0 ? () => highest(ground!, cells) : near(way);
+      return [{ id, sill, margin: null, at: 0, level: level ?? NOTHING }];
     });
     const atInlets = mouths.flatMap((mouth): Door[] => {
       const { landing } = mouth;
@@ -63,6 +72,6 @@ function cellsBefore({ grid, flow }: JobGround, way: readonly Place[]): number[]
 function highest({ flow }: JobGround, cells: readonly number[]): number | null {
   let most: number | null = null;
   for (const at of cells)
-    if (flow.depth[at]! > WET) most = Math.max(most ?? -Infinity, flow.ground[at]! + flow.depth[at]!);
+    if (flow.depth[at]! > FILM) most = Math.max(most ?? -Infinity, flow.ground[at]! + flow.depth[at]!);
   return most;
 }

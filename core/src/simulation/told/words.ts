@@ -27,6 +27,8 @@ export function failureWords(job: Job, { kind, id, share = 1 }: Failure): string
       return `${name} brimful`;
     case 'off':
       return `${name} off its pipe`;
+    case 'full':
+      return `the ground full round ${name}`;
   }
 }
 

@@ -22,7 +22,7 @@ import { StormRows } from './StormRows';
 import { beginnings, StormSection } from './StormSection';
 import { usePlayback, type Playback } from './usePlayback';
 import { useStorm } from './useStorm';
-import { WhatFailsFirst } from './WhatFailsFirst';
+import { EveryFailure } from './EveryFailure';
 
 /** Water this near to a sill is too near, m: half an inch. */
 const CLOSE = 0.0127;
@@ -85,7 +85,7 @@ export function StormOverTime({ onGo }: { onGo: (id: string) => void }) {
             />
           )}
           {outcome && wantsCure(outcome) && <Cures asked={asked} />}
-          <WhatFailsFirst onShow={ask} />
+          <EveryFailure onShow={ask} />
           {storm && <BesideOption asked={asked} time={storm.frames[playback.shown]!.time} outcome={outcome} />}
         </View>
       </View>

@@ -13,7 +13,7 @@ import { WordRow } from '../../../ui/WordRow';
 /** So many are shown before one asks for the rest. */
 const FIRST = 5;
 
-export function WhatFailsFirst({ onShow }: { onShow: (asked: AskedStorm) => void }) {
+export function EveryFailure({ onShow }: { onShow: (asked: AskedStorm) => void }) {
   const { job } = useJob();
   const [wanted, setWanted] = useState(false);
   const [all, setAll] = useState(false);
@@ -34,7 +34,7 @@ export function WhatFailsFirst({ onShow }: { onShow: (asked: AskedStorm) => void
   const shown = all ? ranked : ranked.slice(0, FIRST);
   return (
     <View style={{ gap: SPACE.s }} testID="storm-tried">
-      <Text kind="heading">What fails first</Text>
+      <Text kind="heading">Every failure by itself</Text>
       <Text role="status">
         {isOver
           ? `All ${tried.of} were tried; the worst stands first.`
