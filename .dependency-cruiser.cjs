@@ -6,7 +6,7 @@ const CORE = '^core/src';
 
 /** Rooms of the core, lowest floor first: what stands on a floor may use its own floor and those below. */
 const FLOORS = [
-  ['units', 'catalogue', 'numeric', 'lettering'],
+  ['units', 'catalogue', 'numeric', 'lettering', 'layout'],
   ['rain/intensity', 'hydraulics', 'site'],
   ['ground'],
   ['job', 'rain'],
@@ -23,7 +23,7 @@ const FLOORS = [
   ['clearances', 'variants'],
   ['days'],
   ['schools'],
-  ['sheets', 'cures'],
+  ['sheets', 'cures', 'proposals'],
   ['trial'],
 ];
 

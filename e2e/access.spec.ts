@@ -48,6 +48,7 @@ const SCREENS = [
   '/job/quillfeather/build?at=~price',
   '/job/quillfeather/build?at=~ways',
   '/job/quillfeather/build?at=~dig',
+  '/job/quillfeather/build?at=~proposed',
   '/job/quillfeather/build?at=~options',
   '/job/quillfeather/build?at=~clear',
   '/job/quillfeather/build?at=~days',

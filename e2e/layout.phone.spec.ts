@@ -168,9 +168,19 @@ test.describe('no words lie over others, none are cut, all can be tapped', () =>
   });
 
   test('on the parts and the dig sheet, with usual and with long names', async ({ page, request }) => {
-    const views = ['', '~place', '~price', '~ways', '~options', '~clear', '~days', '~dig', '~tables', '~paper'].map(
-      (at) => `build?at=${at}`,
-    );
+    const views = [
+      '',
+      '~place',
+      '~price',
+      '~ways',
+      '~proposed',
+      '~options',
+      '~clear',
+      '~days',
+      '~dig',
+      '~tables',
+      '~paper',
+    ].map((at) => `build?at=${at}`);
     const samples = ['quillfeather', 'wrenmoor'].flatMap((job) => views.map((view) => `/job/${job}/${view}`));
     expect(await look(page, samples, [...NARROW_AND_WIDE, [1920, 1080]])).toEqual([]);
     const id = await putJob(request, longNamed());

@@ -29,6 +29,6 @@ test('two options of one job stand in the same storm, on one scrubber, with the 
   await beside.getByRole('radio', { name: 'First plan' }).click();
   await expect(beside).toContainText(/First plan: In the 10-year storm water stays/);
   // The copy is as yet the same.
-  await expect(beside).toContainText(/Front door: as near in both\./);
+  await expect(beside).toContainText(/Kennel door drain: as near in both\./);
   await expect(page.getByTestId('storm-picture-beside')).toBeVisible();
 });

@@ -1,5 +1,6 @@
 /** The bench of sums: every formula, reachable by name. */
 import { formulaSums } from './formulas';
+import { layoutSums } from './layout';
 import { networkSums } from './network';
 import { siteSums } from './site';
 import { stormSums } from './storm';
@@ -9,7 +10,7 @@ import { workOut, type Sum, type SumResult } from './sum';
 export type { Sum, SumError, SumResult } from './sum';
 
 export const SUMS: ReadonlyMap<string, Sum> = new Map(
-  [...formulaSums, ...networkSums, ...siteSums, ...workSums, ...stormSums].map((sum) => [sum.name, sum]),
+  [...formulaSums, ...networkSums, ...siteSums, ...workSums, ...stormSums, ...layoutSums].map((sum) => [sum.name, sum]),
 );
 
 export const sumOf = (name: unknown, given: unknown): SumResult => workOut(SUMS, name, given);

@@ -41,6 +41,9 @@ function snapshot(job: Job, id: string, name: string): Variant {
   return { id, kind: 'variant', name, elements: planned as unknown as Variant['elements'], links };
 }
 
+/** Whether anything is drawn that would be lost if it were not kept aside. */
+export const takesAside = (job: Job): boolean => ofKind(job, 'run').length > 0;
+
 const optionNames = (job: Job): ReadonlySet<string> =>
   new Set([optionName(job), ...ofKind(job, 'variant').map(({ name }) => name)]);
 

@@ -164,7 +164,7 @@ describe('sum', () => {
     const { out } = command('sum', '--list');
     for (const name of ['pipe.full', 'waterline.solve', 'channel.profile', 'fall.shallowest'])
       expect(out).toContain(`${name}\n  in: `);
-    expect(out.match(/source: /g)).toHaveLength(34);
+    expect(out.match(/source: /g)).toHaveLength(35);
   });
 });
 

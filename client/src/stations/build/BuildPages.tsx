@@ -17,6 +17,7 @@ const PAGES = [
   { name: 'place', label: 'By place', title: 'Parts and earth' },
   { name: 'price', label: 'Price', title: 'Price' },
   { name: 'ways', label: 'Ways to build', title: 'Ways to build it' },
+  { name: 'proposed', label: 'Proposals', title: 'Whole plans, proposed' },
   { name: 'options', label: 'Options', title: 'Options' },
   { name: 'clear', label: 'Clearances', title: 'Clearances' },
   { name: 'days', label: 'Days', title: 'Days' },

@@ -6,6 +6,7 @@ import { useJob } from '../../planning/useJob';
 import { ElementSheet } from '../../elements/ElementSheet';
 import { useShort, useWide } from '../../theme/theme';
 import { SPACE } from '../../theme/tokens';
+import { Button } from '../../ui/Button';
 import { Mark } from '../../ui/Mark';
 import { Text } from '../../ui/Text';
 import { useAt } from '../useAt';
@@ -15,6 +16,7 @@ import { ClearSheet } from './ClearSheet';
 import { DaysSheet } from './DaysSheet';
 import { DigSheet } from './DigSheet';
 import { OptionsSheet } from './OptionsSheet';
+import { ProposedSheet } from './proposed/ProposedSheet';
 import { PaperSheet } from './PaperSheet';
 import { PartsSheet } from './PartsSheet';
 import { PlanBeside } from './beside/PlanBeside';
@@ -54,11 +56,13 @@ export function BuildScreen() {
   const page = pageAt(at);
   const empty = taken.parts.length === 0;
   const choose = (name: PageName): void => go('build', `~${name}`);
+  // Plans are proposed for a yard in which nothing is laid yet.
+  const proposes = page?.name === 'proposed';
   // A phone on its side has no room for the list beside a table.
   if (!wide || short)
     return (
       <ScrollView contentContainerStyle={wide ? broad : narrow} testID="build">
-        {page === null || empty ? (
+        {page === null || (empty && !proposes) ? (
           <>
             <Text kind="title">Build</Text>
             <Standing taken={taken} />
@@ -66,9 +70,9 @@ export function BuildScreen() {
           </>
         ) : (
           <>
-            <PageStrip at={page.name} onChoose={choose} onAll={() => go('build', null)} />
+            {!empty && <PageStrip at={page.name} onChoose={choose} onAll={() => go('build', null)} />}
             <Text kind="title">{page.title}</Text>
-            <Standing taken={taken} />
+            {!proposes && <Standing taken={taken} />}
             <Page name={page.name} taken={taken} />
           </>
         )}
@@ -79,8 +83,8 @@ export function BuildScreen() {
   const sheet = (
     <ScrollView style={{ flex: 1 }} contentContainerStyle={broad} testID="build">
       <Text kind="title">{shown.title}</Text>
-      <Standing taken={taken} />
-      {!empty && <Page name={shown.name} taken={taken} />}
+      {!proposes && <Standing taken={taken} />}
+      {(!empty || proposes) && <Page name={shown.name} taken={taken} />}
     </ScrollView>
   );
   return (
@@ -108,6 +112,7 @@ const broad = { padding: SPACE.l, gap: SPACE.l, width: '100%', maxWidth: 1400 } 
 /** What stands against buying, offering and digging, and what could not be counted. */
 function Standing({ taken: { parts, missing } }: { taken: TakeOff }) {
   const { job, plan } = useJob();
+  const go = useGo();
   return (
     <>
       {parts.length > 0 && plan.verdict.state === 'stop' && (
@@ -127,7 +132,12 @@ function Standing({ taken: { parts, missing } }: { taken: TakeOff }) {
         </View>
       ))}
       {parts.length === 0 && (
-        <Text>Nothing is laid yet. Lead a downspout or a basin to a way out, and what it takes is counted here.</Text>
+        <>
+          <Text>Nothing is laid yet. Lead a downspout or a basin to a way out, and what it takes is counted here.</Text>
+          <View style={{ flexDirection: 'row' }}>
+            <Button label="Propose plans" onPress={() => go('build', '~proposed')} />
+          </View>
+        </>
       )}
     </>
   );
@@ -144,6 +154,8 @@ function Page({ name, taken }: { name: PageName; taken: TakeOff }) {
       return <PriceSheet taken={taken} />;
     case 'ways':
       return <WaysSheet />;
+    case 'proposed':
+      return <ProposedSheet />;
     case 'options':
       return <OptionsSheet />;
     case 'clear':

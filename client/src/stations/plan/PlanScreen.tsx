@@ -233,9 +233,24 @@ const PitchStyle = deferred(function PitchStyle() {
   );
 });
 
+/** The way to plans that are laid out for the site. */
+function Propose() {
+  const go = useGo();
+  return (
+    <View style={{ gap: SPACE.s, alignItems: 'flex-start' }}>
+      <Text kind="heading">Whole plans</Text>
+      <Text>
+        Lines for all that has none, or for the whole site anew: laid out round what is in the way, sized and priced.
+      </Text>
+      <Button label="Propose plans" onPress={() => go('build', '~proposed')} testID="propose" />
+    </View>
+  );
+}
+
 const Foot = deferred(function Foot() {
   return (
     <>
+      <Propose />
       <SizeJob />
       <Cautions />
     </>

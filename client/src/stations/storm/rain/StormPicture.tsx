@@ -1,14 +1,5 @@
 /** The plan in the rain at one time: water over the ground by its depth, pipes by how full they run, inlets that stand under water. */
-import {
-  drawingOf,
-  showSmall,
-  text,
-  type Drawing,
-  type Job,
-  type Place,
-  type Plan,
-  type Stroke,
-} from '@katabasis/core';
+import { drawingOf, showSmall, text, type Job, type Plan } from '@katabasis/core';
 import type { StormFrame, StormSeen } from '@katabasis/core/simulation';
 import { memo, useMemo } from 'react';
 import { View } from 'react-native';
@@ -17,18 +8,15 @@ import { useJob } from '../../../planning/useJob';
 import { usePalette } from '../../../theme/theme';
 import { SPACE, type Palette } from '../../../theme/tokens';
 import { Text } from '../../../ui/Text';
-import { bandPaths, BANDS, type Scaled } from './bands';
+import { Over, sheetOf, Under, type Drawn, type Sheet } from '../../../drawing/siteSheet';
+import { bandPaths, BANDS } from './bands';
 
-/** Units of the picture: its longer side, and room for marks at its edge. */
-const SIDE = 600;
-const EDGE = 14;
 const MARK = 8;
 /** What a thumb meets, of a picture some 350 px wide. */
 const THUMB = 34;
 /** Water over an inlet from which it is marked, m, and how full a pipe is that runs under pressure. */
 const STANDS = 0.01;
 const FULL = 1;
-const GROUND = new Set<Stroke['layer']>(['buildings', 'surfaces', 'works', 'barriers']);
 /** An arrow's least and greatest length, and by how much it grows with what runs, per m²/s. */
 const [SHORT, LONG] = [12, 34];
 const GROWS = 4000;
@@ -40,7 +28,7 @@ interface Seen {
   seen: StormSeen;
   /** Thing that is ringed, by id. */
   ringed?: string | null;
-  /** A finger on an inlet or a way out. */
+  /** A finger on an inlet, a way out or a pipe. */
   onTap?: (id: string) => void;
   testID?: string;
 }
@@ -53,23 +41,6 @@ const tint = ({ shallow, water }: Palette, band: number): { fill: string; fillOp
     { fill: water, fillOpacity: 0.55 },
     { fill: water, fillOpacity: 0.9 },
   ][band]!;
-
-interface Sheet extends Scaled {
-  width: number;
-  height: number;
-  path: (places: readonly Place[], closed: boolean) => string;
-}
-
-function sheetOf(extent: NonNullable<Drawing['extent']>): Sheet {
-  const [across, up] = [extent.east - extent.west, extent.north - extent.south];
-  const scale = SIDE / Math.max(across, up, 1);
-  const x = (east: number): number => EDGE + (east - extent.west) * scale;
-  const y = (north: number): number => EDGE + (extent.north - north) * scale;
-  const path = (places: readonly Place[], closed: boolean): string =>
-    places.map(({ east, north }, k) => `${k === 0 ? 'M' : 'L'}${x(east).toFixed(1)} ${y(north).toFixed(1)}`).join('') +
-    (closed ? 'Z' : '');
-  return { x, y, path, width: across * scale + 2 * EDGE, height: up * scale + 2 * EDGE };
-}
 
 export function StormPicture({ job, plan, frame, seen, ringed = null, onTap, testID = 'storm-picture' }: Seen) {
   const drawing = useMemo(() => drawingOf(job, plan, false), [job, plan]);
@@ -89,50 +60,13 @@ export function StormPicture({ job, plan, frame, seen, ringed = null, onTap, tes
         {frame.ground && seen.grid && <Water ground={frame.ground} grid={seen.grid} sheet={sheet} />}
         <Over drawing={drawing} sheet={sheet} />
         {frame.currents && seen.grid && <Currents currents={frame.currents} grid={seen.grid} sheet={sheet} />}
-        <Pipes {...{ drawing, sheet, frame, seen }} />
+        <Pipes {...{ drawing, sheet, frame, seen, onTap }} />
         <Marks {...{ drawing, sheet, frame, seen, ringed, onTap }} />
       </Svg>
       {frame.ground && <Legend />}
     </View>
   );
 }
-
-interface Drawn {
-  drawing: Drawing;
-  sheet: Sheet;
-}
-
-/** What does not change while it rains is drawn once: under the water, */
-const Under = memo(function Under({ drawing, sheet }: Drawn) {
-  const { line, bank } = usePalette();
-  return drawing.strokes.map((stroke, k) =>
-    stroke.shape === 'mark' || !GROUND.has(stroke.layer) ? null : (
-      <Path
-        key={k}
-        d={sheet.path(stroke.places, stroke.shape === 'outline')}
-        fill={stroke.shape === 'outline' && stroke.layer === 'surfaces' ? bank : 'none'}
-        stroke={line}
-        strokeWidth={2}
-      />
-    ),
-  );
-});
-
-/** and over it. */
-const Over = memo(function Over({ drawing, sheet }: Drawn) {
-  const { ink, ground } = usePalette();
-  return drawing.strokes.map((stroke, k) =>
-    stroke.shape === 'mark' || stroke.layer !== 'buildings' ? null : (
-      <Path
-        key={k}
-        d={sheet.path(stroke.places, stroke.shape === 'outline')}
-        fill={ground}
-        stroke={ink}
-        strokeWidth={3}
-      />
-    ),
-  );
-});
 
 type Grid = NonNullable<StormSeen['grid']>;
 
@@ -162,13 +96,21 @@ function Currents({ currents, grid, sheet }: { currents: Float32Array; grid: Gri
   return <Path d={arrows.join('')} fill="none" stroke={ink} strokeWidth={2.5} strokeLinecap="round" />;
 }
 
-function Pipes({ drawing, sheet, frame, seen }: Drawn & { frame: StormFrame; seen: StormSeen }) {
+function Pipes({ drawing, sheet, frame, seen, onTap }: Drawn & Pick<Seen, 'frame' | 'seen' | 'onTap'>) {
+  const { ground } = usePalette();
   const fullness = new Map(seen.runs.map((id, k) => [id, frame.fullness[k]!]));
-  return drawing.strokes.map((stroke, k) =>
-    stroke.shape === 'mark' || stroke.layer !== 'pipes' ? null : (
-      <PipeOnPlan key={k} d={sheet.path(stroke.places, false)} full={fullness.get(stroke.element?.id ?? '') ?? 0} />
-    ),
-  );
+  return drawing.strokes.map((stroke, k) => {
+    if (stroke.shape === 'mark' || stroke.layer !== 'pipes') return null;
+    const id = stroke.element?.id ?? '';
+    const d = sheet.path(stroke.places, false);
+    return (
+      <G key={k} {...(onTap ? { onPress: () => onTap(id) } : {})}>
+        {/* As wide as a thumb, and not seen. */}
+        <Path d={d} fill="none" stroke={ground} strokeOpacity={0} strokeWidth={THUMB} />
+        <PipeOnPlan d={d} full={fullness.get(id) ?? 0} />
+      </G>
+    );
+  });
 }
 
 /** A pipe: its wall, and its water as wide as it is full; with a dashed wall under pressure, so that colour is not alone in saying it. */

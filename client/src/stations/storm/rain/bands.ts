@@ -1,17 +1,12 @@
 /** Depths of water over the ground in a few steps, and the water of each as one path with smooth edges. */
 import type { StormSeen } from '@katabasis/core/simulation';
 import { contours } from 'd3-contour';
+import type { Scaled } from '../../../drawing/siteSheet';
 
 type Grid = NonNullable<StormSeen['grid']>;
 
 /** From how deep on a step begins, mm: 1/8 in, 1/2 in, 1 in, 3 in. */
 export const BANDS = [3, 12, 25, 75] as const;
-
-/** A picture's own units for a place. */
-export interface Scaled {
-  x: (east: number) => number;
-  y: (north: number) => number;
-}
 
 /** Depths with water led on into the dry cells beside it, half as deep: its edge then lies where the cell ends, also under a wall drawn over it. */
 function edged(ground: Uint8Array, { cols, rows }: Grid): Float64Array {

@@ -1,0 +1,98 @@
+/** Lines laid out over a site in several ways, each the cheapest of its kind: joined, to one way out, each by itself, round what is spared, roof water apart. */
+import type { Job } from '../job/job';
+import type { Element } from '../job/kinds';
+import { spread } from '../layout/cheapest';
+import { stepsOf } from '../layout/costGrid';
+import { leastForest } from '../layout/leastForest';
+import { EXACT } from '../layout/leastTree';
+import { byDistance, type End, type Wanted } from './ends';
+import { linesOf, type NextCells } from './lines';
+import { cellOf, trenchGrid, type TrenchGrid } from './trenchGrid';
+
+export const LAYOUTS = ['joined', 'spared', 'apart', 'own', 'one'] as const;
+export type LayoutKind = (typeof LAYOUTS)[number];
+
+export interface Layout {
+  kind: LayoutKind;
+  elements: readonly Element[];
+  /** Whether no lines over the same cells join the same ends for less. */
+  exact: boolean;
+  /** Ends that no trench reaches, by id. */
+  cutOff: readonly string[];
+}
+
+/** How much dearer a trench is taken to be where something is to be left alone, as a share. */
+const SPARED = 4;
+
+/** The cheapest lines of some ends to some roots; of more ends than are joined exactly so many at a time, the nearest first, each to what lies already. */
+function joinedLines(
+  ground: TrenchGrid,
+  ends: readonly End[],
+  roots: readonly End[],
+): { next: NextCells; exact: boolean; cutOff: string[] } {
+  const to = new Set(roots.flatMap(({ place }) => cellOf(ground, place) ?? []));
+  const next = new Map<number, number>();
+  const cutOff: string[] = [];
+  const [first] = roots;
+  // What no way leads to from any root is cut off, and keeps nothing else from being joined.
+  const away = new Float64Array(ground.costs.length).fill(Infinity);
+  for (const at of to) away[at] = 0;
+  spread(stepsOf(ground), away, new Int32Array(away.length));
+  const reached = (first ? byDistance(ends, first.place) : ends).flatMap((end): number[] => {
+    const at = cellOf(ground, end.place);
+    if (at !== null && away[at]! < Infinity) return [at];
+    cutOff.push(end.id);
+    return [];
+  });
+  const cells = [...new Set(reached)];
+  for (let k = 0; k < cells.length; k += EXACT) {
+    const forest = leastForest(ground, [...to], cells.slice(k, k + EXACT))!;
+    for (const line of forest.lines)
+      for (const [from, on] of line.next) {
+        // What lies already keeps its way.
+        if (!to.has(from) && !next.has(from)) next.set(from, on);
+      }
+    for (const at of next.keys()) to.add(at);
+  }
+  return { next, exact: cells.length <= EXACT, cutOff };
+}
+
+/** Every layout of a site that is worth pricing; `wanted`: what is led off and where to. */
+export function* layoutsOf({ job, ends, roots }: Wanted): Generator<Layout> {
+  const plain = trenchGrid(job);
+  if (!plain || ends.length === 0 || roots.length === 0) return;
+  const laid = (
+    kind: LayoutKind,
+    ground: TrenchGrid,
+    to: readonly End[],
+    groups: readonly (readonly End[])[],
+  ): Layout => {
+    const elements: Element[] = [];
+    let exact = true;
+    const cutOff: string[] = [];
+    for (const group of groups) {
+      const found = joinedLines(ground, group, to);
+      const on: Job = { id: job.id, elements: job.elements.with(elements, []) };
+      elements.push(...linesOf(on, ground, { next: found.next, ends: group, roots: to }));
+      exact &&= found.exact;
+      cutOff.push(...found.cutOff);
+    }
+    return { kind, elements, exact, cutOff };
+  };
+  yield laid('joined', plain, roots, [ends]);
+  const spared = trenchGrid(job, SPARED)!;
+  yield laid('spared', spared, roots, [ends]);
+  const roof = ends.filter(({ kind }) => kind === 'downspout');
+  if (roof.length > 0 && roof.length < ends.length)
+    yield laid('apart', plain, roots, [roof, ends.filter((end) => !roof.includes(end))]);
+  if (ends.length > 1)
+    yield laid(
+      'own',
+      plain,
+      roots,
+      ends.map((end) => [end]),
+    );
+  // Fall may ask for another way out than the nearest.
+  const outs = roots.filter(({ kind }) => kind === 'discharge');
+  if (outs.length > 1) for (const out of outs) yield laid('one', plain, [out], [ends]);
+}

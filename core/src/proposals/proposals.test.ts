@@ -1,0 +1,153 @@
+/** Whole plans proposed: sound, no dearer than what was drawn by hand, the same each time, and nothing that stood is lost. */
+import { applyChange } from '../job/change';
+import { jobFaults } from '../job/faults';
+import { ofKind, type Job } from '../job/job';
+import { isLaid, type Barrier, type Element } from '../job/kinds';
+import { wayOfRun } from '../job/places';
+import { quillfeather } from '../samples';
+import { standingOf } from '../schools/difference';
+import { basin, jobOf, out, spout } from '../testing/parts';
+import { at, levelled } from '../testing/levelledYard';
+import { seededWhole } from '../trial/seededWhole';
+import { walkOf } from '../trial/walk';
+import { planJob } from '../verdict/planJob';
+import { crossingsOf } from '../yard/crossings';
+import { proposalsOf, withFreshIds, type Proposal } from './proposals';
+import { cutOffWords, lackWords, proposalSaid } from './words';
+
+const without = (job: Job, ids: readonly string[]): Job => ({ id: job.id, elements: job.elements.with([], ids) });
+const bare = (job: Job): Job =>
+  without(
+    job,
+    [...ofKind(job, 'run'), ...ofKind(job, 'junction')].map(({ id }) => id),
+  );
+/** What a proposal leaves without a way on. */
+const unled = ({ job }: Proposal, ends: readonly { id: string }[]): string[] => {
+  const leads = new Set(
+    ofKind(job, 'run')
+      .filter(isLaid)
+      .map(({ from }) => from),
+  );
+  return ends.flatMap(({ id }) => (leads.has(id) ? [] : [id]));
+};
+/** m of new line that lie in a house. */
+const inHouses = ({ job }: Proposal, given: Job): number =>
+  ofKind(job, 'run')
+    .filter(({ id }) => !given.elements.has(id))
+    .flatMap((run) => {
+      const way = wayOfRun(job, run);
+      return way ? crossingsOf(job, way) : [];
+    })
+    .filter(({ kind }) => kind === 'building')
+    .reduce((sum, { from, to }) => sum + to - from, 0);
+
+describe('the clinic, of which nothing is drawn but what stands there', () => {
+  const drawn = quillfeather();
+  const job = bare(drawn);
+  const all = proposalsOf(job);
+  const [least] = all.found as [Proposal];
+
+  it('has a plan without a Stop that leads off every inlet, round the house, for less than the one drawn by hand', () => {
+    expect(planJob(drawn).verdict.state).toBe('stop');
+    expect([least.stops, least.fixes]).toEqual([0, 0]);
+    expect(all.wanted.ends.map(({ id }) => id).sort()).toEqual(['basin', 'ds1', 'ds2', 'ds3', 'kennelDrain']);
+    for (const proposal of all.found) {
+      expect(unled(proposal, all.wanted.ends)).toEqual([]);
+      // A leader stands at a wall, and its line begins there.
+      expect(inHouses(proposal, job)).toBeLessThan(1.5);
+    }
+    expect(least.standing.asked).toBeLessThan(standingOf(drawn, planJob(drawn)).asked);
+    expect(walkOf(least.job, least.plan)).toEqual([]);
+  });
+
+  it('is told which is which, and why', () => {
+    expect(all.found.map(({ aim }) => aim)).toEqual(['cost', 'reserve']);
+    const [cost, reserve] = all.found.map((proposal) => proposalSaid(job, proposal, all));
+    expect(cost!.why.join(' ')).toMatch(
+      /^5 inlets joined by 4 wyes, .+ The cheapest of 4 plans laid out here; no trenches/,
+    );
+    expect(reserve!.why.join(' ')).toMatch(/^Each of 5 inlets has a line of its own, .+ drowns no other, for \$/);
+  });
+
+  it('is the same to the last bit when it is asked again', () => {
+    const again = proposalsOf(bare(quillfeather()));
+    expect(JSON.stringify(again.found.map(({ change }) => change))).toBe(
+      JSON.stringify(all.found.map(({ change }) => change)),
+    );
+  });
+
+  it('is taken in one change that one undo takes back, with ids of its own each time', () => {
+    const change = withFreshIds(job, least.change);
+    const taken = applyChange(job, change);
+    expect(jobFaults(taken.job)).toEqual([]);
+    expect(planJob(taken.job).verdict.sentence).toBe(least.plan.verdict.sentence);
+    expect(applyChange(taken.job, taken.inverse).job.elements.all).toEqual(job.elements.all);
+    const other = withFreshIds(job, least.change);
+    const ids = new Set(change.puts.map(({ id }) => id).filter((id) => !job.elements.has(id)));
+    expect(other.puts.filter(({ id }) => ids.has(id))).toEqual([]);
+  });
+});
+
+it('what is drawn stays where something has no line yet, and what has one can be joined', () => {
+  const drawn = quillfeather();
+  const job = without(
+    drawn,
+    ofKind(drawn, 'run')
+      .filter(({ from }) => from === 'basin')
+      .map(({ id }) => id),
+  );
+  const all = proposalsOf(job);
+  expect(all.wanted).toMatchObject({ anew: false, ends: [{ id: 'basin' }] });
+  for (const run of ofKind(job, 'run')) expect(all.found[0]!.job.elements.get(run.id)).toEqual(run);
+});
+
+it('a whole plan is proposed anew where all is led off, and the drawn one is kept aside', () => {
+  const job = quillfeather();
+  const all = proposalsOf(job);
+  expect(all.wanted.anew).toBe(true);
+  const then = applyChange(job, all.found[0]!.change).job;
+  expect(jobFaults(then)).toEqual([]);
+  expect(ofKind(then, 'variant')).toHaveLength(ofKind(job, 'variant').length + 1);
+});
+
+it('says what lacks: a way out, anything to lead off; and names what walls bar', () => {
+  const place = at(4, 12);
+  expect(proposalsOf(jobOf(spout({ place }))).missing).toEqual(['wayOut']);
+  expect(proposalsOf(jobOf(out({ place }))).missing.map(lackWords)[0]).toMatch(/^Nothing wants a line/);
+  const wall: Barrier = {
+    id: 'wall',
+    kind: 'barrier',
+    name: 'Wall',
+    form: 'wall',
+    way: [at(8, 8), at(16, 8), at(16, 16), at(8, 16), at(8, 8)],
+  };
+  const yard = (...more: Element[]): Job =>
+    jobOf(
+      ...levelled(({ north }) => 1 - 0.03 * north),
+      wall,
+      basin({ place: at(12, 12), levelFrom: 'ground' }),
+      out({ place: at(12, 23), groundLevel: -1 }),
+      ...more,
+    );
+  expect(proposalsOf(yard()).missing).toEqual(['ways']);
+  const other = proposalsOf(yard(basin({ id: 'free', name: 'Free', place: at(4, 4), levelFrom: 'ground' })));
+  expect(other.found[0]!.layout.cutOff).toEqual(['basin']);
+  expect(cutOffWords(other.wanted.job, other.found[0]!)).toMatch(/^No trench comes to Basin: walls bar every way/);
+});
+
+it('over random yards takes no fault with it, runs through no house, and what is told to hold stands the walk', () => {
+  let found = 0;
+  for (let seed = 1; seed <= 6; seed++) {
+    const job = seededWhole(seed);
+    const all = proposalsOf(job);
+    for (const proposal of all.found) {
+      found++;
+      const then = applyChange(job, proposal.change).job;
+      expect([seed, jobFaults(then)]).toEqual([seed, []]);
+      expect([seed, inHouses(proposal, job) < 1.5 * all.wanted.ends.length]).toEqual([seed, true]);
+      if (proposal.plan.verdict.state === 'holds')
+        expect([seed, walkOf(proposal.job, proposal.plan)]).toEqual([seed, []]);
+    }
+  }
+  expect(found).toBeGreaterThan(6);
+}, 120_000);

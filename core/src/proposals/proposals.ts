@@ -1,0 +1,212 @@
+/**
+ * Whole plans for a site: every layout is put in, sized, mended by its own fixes, planned and priced like any other job, and of all of them
+ * three are told that differ: what costs least, what leaves most alone, and what keeps most in reserve.
+ */
+import { fixOf } from '../design/fixes';
+import { sizeJob } from '../design/sizeJob';
+import { changed, type Change } from '../job/change';
+import { freshId } from '../job/ids';
+import { ofKind, rainOf, type Job } from '../job/job';
+import { kindOf, type Element } from '../job/kinds';
+import { wayOfRun } from '../job/places';
+import { snagKey } from '../snags';
+import { standingOf, type Standing } from '../schools/difference';
+import { wayLength } from '../site/place';
+import { planJob, type Plan } from '../verdict/planJob';
+import { crossingsOf } from '../yard/crossings';
+import { keepAside, takesAside } from '../variants/variants';
+import { wantedIn, type Wanted } from './ends';
+import { layoutsOf, type Layout } from './layouts';
+import { renamed } from './renamed';
+
+export const AIMS = ['cost', 'disturbance', 'reserve'] as const;
+export type Aim = (typeof AIMS)[number];
+
+/** A layout as a whole plan. */
+export interface Laid {
+  layout: Layout;
+  job: Job;
+  plan: Plan;
+  standing: Standing;
+  stops: number;
+  fixes: number;
+  /** m of pipe, and of it through roots, paving and beside services. */
+  pipe: number;
+  disturbs: number;
+}
+
+export interface Proposal extends Laid {
+  aim: Aim;
+  /** What takes it: what is drawn is kept aside as an option. */
+  change: Change;
+}
+
+/** What lacks before anything can be proposed. */
+export const LACKS = ['wayOut', 'sources', 'rain', 'ways'] as const;
+export type Lack = (typeof LACKS)[number];
+
+export interface Proposals {
+  wanted: Wanted;
+  /** All that were laid out, the cheapest without a Stop first. */
+  laid: readonly Laid[];
+  found: readonly Proposal[];
+  missing: readonly Lack[];
+}
+
+/** Fixes of its own that a layout takes at most. */
+const MENDED = 8;
+
+/** Sized at least cost, and mended as far as that touches nothing but what is new. */
+function finished(given: Job, on: Job, elements: readonly Element[]): Job {
+  const isOwn = ({ puts, removes }: Change): boolean =>
+    [...puts.map(({ id }) => id), ...removes].every((id) => !given.elements.has(id));
+  let job = changed(on, { puts: [...elements], removes: [] });
+  let plan = planJob(job);
+  const sizing = sizeJob(job, plan);
+  const puts = sizing?.best.change.puts.filter(({ id }) => !given.elements.has(id)) ?? [];
+  if (puts.length > 0) {
+    job = changed(job, { puts, removes: [] });
+    plan = planJob(job, plan);
+  }
+  const passed = new Set<string>();
+  for (let k = 0; k < MENDED; k++) {
+    const snag = plan.snags.find((each) => each.severity !== 'mind' && !passed.has(snagKey(each)));
+    if (!snag) break;
+    const fix = fixOf(job, plan, snag);
+    // A second cleanout is wanted where the first leaves too much behind it.
+    if (!fix || fix.brings || !isOwn(fix.change)) {
+      passed.add(snagKey(snag));
+      continue;
+    }
+    job = changed(job, fix.change);
+    plan = planJob(job, plan);
+  }
+  return job;
+}
+
+/** The same with ids of its own in the order of the job: fixes make theirs up, and the same job is to give the same proposals. */
+function inOrder(given: Job, job: Job): Job {
+  const fresh = job.elements.all.filter(({ id }) => !given.elements.has(id));
+  const ids = new Map(fresh.map(({ id, kind }, k) => [id, `${kindOf(kind).idStem}-proposed-${k + 1}`]));
+  const puts = renamed(
+    job.elements.all.filter((element) => given.elements.get(element.id) !== element),
+    ids,
+  );
+  return changed(job, { puts, removes: fresh.map(({ id }) => id) });
+}
+
+function laidOut(given: Job, wanted: Wanted, layout: Layout): Laid {
+  const job = inOrder(given, finished(given, wanted.job, layout.elements));
+  const plan = planJob(job);
+  const count = (severity: string): number => plan.snags.filter((snag) => snag.severity === severity).length;
+  const ways = ofKind(job, 'run').flatMap((run) => {
+    const way = given.elements.has(run.id) ? null : wayOfRun(job, run);
+    return way ? [way] : [];
+  });
+  const disturbs = ways
+    .flatMap((way) => crossingsOf(job, way))
+    .filter(({ kind }) => kind === 'tree' || kind === 'surface' || kind === 'service')
+    // What has no width is still dug round by spade.
+    .reduce((sum, { from, to }) => sum + Math.max(1, to - from), 0);
+  return {
+    layout,
+    job,
+    plan,
+    standing: standingOf(job, plan),
+    stops: count('stop'),
+    fixes: count('fix'),
+    pipe: ways.reduce((sum, way) => sum + wayLength(way), 0),
+    disturbs,
+  };
+}
+
+const cheaper = (a: Laid, b: Laid): number =>
+  a.stops - b.stops || a.fixes - b.fixes || a.standing.asked - b.standing.asked;
+
+/** Lines as drawn, so that two that are the same are told once. */
+const drawnAs = ({ job }: Laid): string =>
+  JSON.stringify(ofKind(job, 'run').map((run) => [run.from, run.to, run.nominal, wayOfRun(job, run)]));
+
+function lacking(job: Job, { ends, roots }: Wanted): Lack[] {
+  return [
+    ...(roots.some(({ kind }) => kind === 'discharge') ? [] : (['wayOut'] as const)),
+    ...(ends.length > 0 ? [] : (['sources'] as const)),
+    ...(rainOf(job) ? [] : (['rain'] as const)),
+  ];
+}
+
+/** A proposal's change with ids of its own making: two devices that each take one put in two, and neither is lost. */
+export function withFreshIds(job: Job, change: Change): Change {
+  const fresh = change.puts.filter(({ id, kind }) => !job.elements.has(id) && kind !== 'variant');
+  const ids = new Map(fresh.map(({ id, kind }) => [id, freshId(kindOf(kind).idStem)]));
+  return { ...change, puts: renamed(change.puts, ids) };
+}
+
+/** The change from one job to another, with what was drawn before kept aside. */
+function changeTo(given: Job, then: Job, name: string): Change {
+  const puts = then.elements.all.filter((element) => given.elements.get(element.id) !== element);
+  const removes = given.elements.all.filter(({ id }) => !then.elements.has(id)).map(({ id }) => id);
+  const aside = takesAside(given) ? keepAside(given, name).puts : [];
+  return { label: `Take the proposal: ${name}`, puts: [...puts, ...aside], removes };
+}
+
+/** Plans of a job, told after each that is laid out; the last is the whole. */
+export function* proposalsFor(job: Job): Generator<Proposals> {
+  const wanted = wantedIn(job);
+  const missing = lacking(job, wanted);
+  const laid: Laid[] = [];
+  const told = (more: readonly Lack[] = []): Proposals => ({
+    wanted,
+    laid: [...laid].sort(cheaper),
+    found: chosen(job, laid),
+    missing: [...missing, ...more],
+  });
+  if (missing.some((lack) => lack !== 'rain')) return yield told();
+  let any = false;
+  for (const layout of layoutsOf(wanted)) {
+    if (layout.elements.length === 0) continue;
+    any = true;
+    laid.push(laidOut(job, wanted, layout));
+    yield told();
+  }
+  if (!any) yield told(['ways']);
+}
+
+/** What each is called, also as an option. */
+export const AIM_LABELS: Record<Aim, string> = {
+  cost: 'Least cost',
+  disturbance: 'Least disturbance',
+  reserve: 'Most in reserve',
+};
+
+/** Three that differ. */
+function chosen(job: Job, laid: readonly Laid[]): Proposal[] {
+  const found: Proposal[] = [];
+  const take = (aim: Aim, one: Laid | undefined): void => {
+    if (!one || found.some((other) => drawnAs(other) === drawnAs(one))) return;
+    found.push({ ...one, aim, change: changeTo(job, one.job, AIM_LABELS[aim]) });
+  };
+  const sorted = [...laid].sort(cheaper);
+  const [best] = sorted;
+  if (!best) return [];
+  take('cost', best);
+  const asSound = sorted.filter(({ stops }) => stops <= best.stops);
+  take(
+    'disturbance',
+    [...asSound]
+      .sort((a, b) => a.disturbs - b.disturbs || cheaper(a, b))
+      .find((one) => one.disturbs < best.disturbs - 0.5),
+  );
+  take(
+    'reserve',
+    asSound.find(({ layout }) => layout.kind === 'apart' || layout.kind === 'own'),
+  );
+  return found;
+}
+
+/** All of it at once. */
+export function proposalsOf(job: Job): Proposals {
+  let last: Proposals | null = null;
+  for (const each of proposalsFor(job)) last = each;
+  return last!;
+}

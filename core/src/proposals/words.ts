@@ -1,0 +1,76 @@
+/** Proposals in words: what each is, and why in two sentences; what lacks before anything can be proposed. */
+import { headOf, nameOf, type Job } from '../job/job';
+import { money } from '../price/words';
+import { showLength, text } from '../units';
+import { AIM_LABELS, type Lack, type Laid, type Proposal, type Proposals } from './proposals';
+
+/** What lacks, each as a sentence that says what to do. */
+export function lackWords(lack: Lack): string {
+  switch (lack) {
+    case 'wayOut':
+      return 'Put a way out on the plan first: the water needs somewhere to go.';
+    case 'sources':
+      return 'Nothing wants a line: put downspouts, inlets or levels with a low place on the plan first.';
+    case 'rain':
+      return 'Choose a rain: without one pipes are not sized, and no plan is told to hold.';
+    case 'ways':
+      return 'No trench comes to a way out from anywhere: walls bar them all. Open a way, or put a way out where one can be dug to.';
+  }
+}
+
+const many = (count: number, one: string): string => `${count} ${count === 1 ? one : `${one}s`}`;
+
+/** What a plan is made of, as its first sentence. */
+function madeOf(job: Job, { layout, pipe }: Laid, { wanted }: Proposals): string {
+  const { units } = headOf(job);
+  const length = text(showLength(pipe, units));
+  const wyes = layout.elements.filter(({ kind }) => kind === 'junction').length;
+  const lines = many(wanted.ends.length, 'inlet');
+  const basins = wanted.fresh.length > 0 ? ` ${many(wanted.fresh.length, 'new basin')} among them.` : '';
+  switch (layout.kind) {
+    case 'own':
+      return `Each of ${lines} has a line of its own, ${length} of pipe in all.${basins}`;
+    case 'apart':
+      return `Roof water and yard water run in lines of their own, ${length} of pipe in all.${basins}`;
+    case 'joined':
+    case 'spared':
+    case 'one':
+      return `${lines} joined by ${many(wyes, 'wye')}, ${length} of pipe in all.${basins}`;
+  }
+}
+
+/** What speaks for it, as its second. */
+function why(job: Job, proposal: Proposal, { laid, found }: Proposals): string {
+  const { units } = headOf(job);
+  const { standing, disturbs, aim, layout } = proposal;
+  const least = found[0]!;
+  const dearer = standing.asked - least.standing.asked;
+  const more = money(Math.abs(dearer), standing.currency);
+  switch (aim) {
+    case 'cost':
+      return layout.exact
+        ? `The cheapest of ${many(laid.length, 'plan')} laid out here; no trenches over the same cells join these inlets for less.`
+        : `The cheapest of ${many(laid.length, 'plan')} laid out here; with so many inlets that nothing cheaper exists is not proved.`;
+    case 'disturbance':
+      return `It goes through ${text(showLength(least.disturbs - disturbs, units))} less of roots, paving and services than the cheapest, for ${more} more.`;
+    case 'reserve':
+      return `A line that is full or blocked drowns no other, for ${more} more than the cheapest.`;
+  }
+}
+
+export interface ProposalSaid {
+  label: string;
+  why: readonly [string, string];
+}
+
+export const proposalSaid = (job: Job, proposal: Proposal, all: Proposals): ProposalSaid => ({
+  label: AIM_LABELS[proposal.aim],
+  why: [madeOf(job, proposal, all), why(job, proposal, all)],
+});
+
+/** What no trench comes to, as a sentence; null where all is reached. */
+export function cutOffWords(job: Job, { layout }: Laid): string | null {
+  if (layout.cutOff.length === 0) return null;
+  const names = layout.cutOff.map((id) => nameOf(job, id)).join(', ');
+  return `No trench comes to ${names}: walls bar every way. The rest is planned without.`;
+}
