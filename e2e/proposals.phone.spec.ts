@@ -45,7 +45,7 @@ const YARD: Element[] = [
     place: { east: 14, north: 31 },
     form: 'daylight',
     receiving: 'ditch',
-    groundLevel: -0.9,
+    groundLevel: -1.4,
     stone: true,
     buildingDistance: 30,
   },

@@ -77,7 +77,16 @@ const VIEWS = [
       await page.getByTestId('take-laid').scrollIntoViewIfNeeded();
     },
   ],
-  ['walk-phone', '/job/quillfeather/walk', PHONE, there('text=Buildings, roofs and downspouts')],
+  [
+    'proposed-phone',
+    '/job/quillfeather/build?at=~proposed',
+    PHONE,
+    async (page) => {
+      await page.getByText('Looking for the lines.').waitFor({ state: 'detached' });
+      await page.getByText(/ways are laid out; others are tried/).waitFor({ state: 'detached', timeout: 60_000 });
+      await page.getByTestId('proposal-picture').evaluate((picture) => picture.scrollIntoView());
+    },
+  ],
   ['plan-wide', '/job/quillfeather/plan', WIDE, there('text=Make it smooth PVC')],
   ['run-wide', '/job/quillfeather/plan?at=trunkLower', WIDE, there(ALL_SIZES)],
   [

@@ -48,9 +48,9 @@ function why(job: Job, proposal: Proposal, { laid, found }: Proposals): string {
   const more = money(Math.abs(dearer), standing.currency);
   switch (aim) {
     case 'cost':
-      return layout.exact
+      return layout.exact && layout.kind === 'joined'
         ? `The cheapest of ${many(laid.length, 'plan')} laid out here; no trenches over the same cells join these inlets for less.`
-        : `The cheapest of ${many(laid.length, 'plan')} laid out here; with so many inlets that nothing cheaper exists is not proved.`;
+        : `The cheapest of ${many(laid.length, 'plan')} laid out here; that nothing cheaper exists is not proved.`;
     case 'disturbance':
       return `It goes through ${text(showLength(least.disturbs - disturbs, units))} less of roots, paving and services than the cheapest, for ${more} more.`;
     case 'reserve':

@@ -27,7 +27,7 @@ process.exitCode = printJob('propose', positionals[0], (job) => {
         ...proposalSaid(job, proposal, all),
         cost: standing.asked,
         // Nothing cheaper joins the same inlets over the same cells; null where that is not proved.
-        bound: layout.exact ? 0 : null,
+        bound: layout.exact && layout.kind === 'joined' ? 0 : null,
         stops,
         fixes,
         leastPitch: standing.leastPitch,

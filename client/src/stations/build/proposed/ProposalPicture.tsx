@@ -61,7 +61,8 @@ export function ProposalPicture({ job, plan, proposal, beside }: Props) {
 const InTheWay = memo(function InTheWay({ drawing, sheet }: Drawn) {
   const { soft, ink } = usePalette();
   return drawing.strokes.map((stroke, k) => {
-    if (!ROUND.has(stroke.layer)) return null;
+    // Fittings of what is drawn now are no part of what is proposed.
+    if (!ROUND.has(stroke.layer) || stroke.element?.kind === 'junction') return null;
     if (stroke.shape === 'mark') {
       const isEnd = stroke.layer === 'discharges' || stroke.layer === 'inlets';
       const [x, y] = [sheet.x(stroke.at.east), sheet.y(stroke.at.north)];
