@@ -214,23 +214,25 @@ function swaleFrom(job: Job, place: Place): Suggested | null {
 }
 
 /** A grate in the hollow, and a pump basin beside it. */
+/** A basin with a pump and all that keeps it safe, at a place whose ground lies at `level`, m: deep enough for a line to come in. */
+export const pumpBasin = (job: Job, place: Place, level: number): Discharge => ({
+  ...discharge(job, 'pump', 'Pump basin', place),
+  pump: {
+    ...usualPump(level),
+    start: level - 0.9,
+    stop: level - 1.2,
+    checkValve: true,
+    alarm: true,
+    freezeOverflow: true,
+  },
+});
+
 function pumpAt(job: Job, place: Place): Suggested | null {
   const beside = [by(place, BESIDE, 0), by(place, -BESIDE, 0), by(place, 0, BESIDE), by(place, 0, -BESIDE)].find(
     (each) => isClear(job, [each]) && levelAt(job, each) !== null,
   );
   if (!beside) return null;
-  const level = levelAt(job, beside)!;
-  const pump: Discharge = {
-    ...discharge(job, 'pump', 'Pump basin', beside),
-    pump: {
-      ...usualPump(level),
-      start: level - 0.9,
-      stop: level - 1.2,
-      checkValve: true,
-      alarm: true,
-      freezeOverflow: true,
-    },
-  };
+  const pump = pumpBasin(job, beside, levelAt(job, beside)!);
   const basin = newBasin(job, place);
   const run = runAlong(newRun(job, freshId('run'), basin.id, pump.id, BESIDE), [place, beside]);
   return made('Put in a pump basin', pump, basin, run);

@@ -1,15 +1,18 @@
 /** Lines laid out over a site in several ways, each the cheapest of its kind: joined, to one way out, each by itself, round what is spared, roof water apart. */
-import type { Job } from '../job/job';
-import type { Element } from '../job/kinds';
+import { pumpBasin } from '../design/suggested';
+import { elementOf, type Job } from '../job/job';
+import type { Discharge, Element } from '../job/kinds';
 import { spread } from '../layout/cheapest';
 import { stepsOf } from '../layout/costGrid';
 import { leastForest } from '../layout/leastForest';
 import { EXACT } from '../layout/leastTree';
+import { distance } from '../site/place';
+import { groundOf } from '../yard/ground';
 import { byDistance, type End, type Wanted } from './ends';
 import { linesOf, type NextCells } from './lines';
-import { cellOf, trenchGrid, type TrenchGrid } from './trenchGrid';
+import { cellOf, isFree, trenchGrid, type TrenchGrid } from './trenchGrid';
 
-export const LAYOUTS = ['joined', 'spared', 'apart', 'own', 'one'] as const;
+export const LAYOUTS = ['joined', 'spared', 'apart', 'own', 'one', 'pumped'] as const;
 export type LayoutKind = (typeof LAYOUTS)[number];
 
 export interface Layout {
@@ -56,6 +59,47 @@ function joinedLines(
   }
   return { next, exact: cells.length <= EXACT, cutOff };
 }
+
+/** All led to a pump's basin beside the lowest of what is led off, which lifts it to the nearest way out: for where nothing falls far enough. Null where no ground is known. */
+export function pumpedLayout({ job, ends, roots }: Wanted): Layout | null {
+  const ground = trenchGrid(job);
+  const { surface } = groundOf(job);
+  const levels = new Map(ends.map((end) => [end, surface?.levelAt(end.place) ?? Infinity]));
+  const [lowest] = [...ends].sort((a, b) => levels.get(a)! - levels.get(b)!);
+  if (!ground || !lowest) return null;
+  const outs = roots.filter(({ kind }) => kind === 'discharge');
+  const [out] = byDistance(outs, lowest.place);
+  const place = BESIDE.map(([east, north]) => ({
+    east: lowest.place.east + east,
+    north: lowest.place.north + north,
+  })).find((each) => isFree(ground, each) && (surface?.levelAt(each) ?? null) !== null);
+  if (!out || !place) return null;
+  const made = pumpBasin(job, place, surface!.levelAt(place)!);
+  const outlet = elementOf(job, 'discharge', out.id);
+  const pump: Discharge = {
+    ...made,
+    pump: {
+      ...made.pump!,
+      mainLength: Math.max(1, distance(place, out.place)),
+      // It lets out over the ground there.
+      outletLevel: Math.max((outlet?.groundLevel ?? 0) + OVER, made.pump!.start),
+    },
+  };
+  const on: Job = { id: job.id, elements: job.elements.with([pump], []) };
+  const to: End = { id: pump.id, kind: 'discharge', place };
+  const found = joinedLines(ground, ends, [to]);
+  const lines = linesOf(on, ground, { next: found.next, ends, roots: [to] });
+  return { kind: 'pumped', elements: [pump, ...lines], exact: found.exact, cutOff: found.cutOff };
+}
+
+/** Where a pump's basin may stand beside what it takes, m east and north; and how high over the ground it lets out, m. */
+const BESIDE = [
+  [1.5, 0],
+  [-1.5, 0],
+  [0, 1.5],
+  [0, -1.5],
+] as const;
+const OVER = 0.1;
 
 /** Every layout of a site that is worth pricing; `wanted`: what is led off and where to. */
 export function* layoutsOf({ job, ends, roots }: Wanted): Generator<Layout> {

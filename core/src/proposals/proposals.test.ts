@@ -112,7 +112,7 @@ it('a whole plan is proposed anew where all is led off, and the drawn one is kep
 
 it('says what lacks: a way out, anything to lead off; and names what walls bar', () => {
   const place = at(4, 12);
-  expect(proposalsOf(jobOf(spout({ place }))).missing).toEqual(['wayOut']);
+  expect(proposalsOf(jobOf(spout({ place }))).missing).toEqual(['wayOut', 'levels']);
   expect(proposalsOf(jobOf(out({ place }))).missing.map(lackWords)[0]).toMatch(/^Nothing wants a line/);
   const wall: Barrier = {
     id: 'wall',
@@ -132,7 +132,27 @@ it('says what lacks: a way out, anything to lead off; and names what walls bar',
   expect(proposalsOf(yard()).missing).toEqual(['ways']);
   const other = proposalsOf(yard(basin({ id: 'free', name: 'Free', place: at(4, 4), levelFrom: 'ground' })));
   expect(other.found[0]!.layout.cutOff).toEqual(['basin']);
-  expect(cutOffWords(other.wanted.job, other.found[0]!)).toMatch(/^No trench comes to Basin: walls bar every way/);
+  expect(cutOffWords(other.wanted.job, other.found[0]!)).toMatch(
+    /^No trench comes to Basin: walls and houses bar every way/,
+  );
+});
+
+it('where nothing falls far enough says by how much, and proposes the pump that lifts it', () => {
+  const job = jobOf(
+    ...levelled(({ north }) => 1 - 0.03 * north),
+    basin({ place: at(12, 20), levelFrom: 'ground' }),
+    out({ name: 'Ditch', place: at(12, 1), groundLevel: 0.9 }),
+  );
+  const all = proposalsOf(job);
+  const [best] = all.found as [Proposal];
+  expect([best.layout.kind, best.stops]).toEqual(['pumped', 0]);
+  expect(proposalSaid(job, best, all).why[1].replace(/\s/g, ' ')).toMatch(
+    /^Nothing falls far enough: Line A lacks 1,\d+ mm of fall: .+ A pump lifts all of it/,
+  );
+  const pump = ofKind(best.job, 'discharge').find(({ form }) => form === 'pump')!;
+  // 19 m away, and over the ground there.
+  expect(pump.pump).toMatchObject({ mainLength: expect.closeTo(19, 0), outletLevel: expect.closeTo(1, 6) });
+  expect(applyChange(job, best.change).job.elements.get('out')).toEqual(job.elements.get('out'));
 });
 
 it('over random yards takes no fault with it, runs through no house, and what is told to hold stands the walk', () => {

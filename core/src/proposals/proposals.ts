@@ -14,9 +14,10 @@ import { standingOf, type Standing } from '../schools/difference';
 import { wayLength } from '../site/place';
 import { planJob, type Plan } from '../verdict/planJob';
 import { crossingsOf } from '../yard/crossings';
+import { groundOf } from '../yard/ground';
 import { keepAside, takesAside } from '../variants/variants';
 import { wantedIn, type Wanted } from './ends';
-import { layoutsOf, type Layout } from './layouts';
+import { layoutsOf, pumpedLayout, type Layout } from './layouts';
 import { renamed } from './renamed';
 
 export const AIMS = ['cost', 'disturbance', 'reserve'] as const;
@@ -42,7 +43,7 @@ export interface Proposal extends Laid {
 }
 
 /** What lacks before anything can be proposed. */
-export const LACKS = ['wayOut', 'sources', 'rain', 'ways'] as const;
+export const LACKS = ['wayOut', 'sources', 'rain', 'levels', 'ways'] as const;
 export type Lack = (typeof LACKS)[number];
 
 export interface Proposals {
@@ -132,6 +133,7 @@ function lacking(job: Job, { ends, roots }: Wanted): Lack[] {
     ...(roots.some(({ kind }) => kind === 'discharge') ? [] : (['wayOut'] as const)),
     ...(ends.length > 0 ? [] : (['sources'] as const)),
     ...(rainOf(job) ? [] : (['rain'] as const)),
+    ...(groundOf(job).surface ? [] : (['levels'] as const)),
   ];
 }
 
@@ -161,7 +163,7 @@ export function* proposalsFor(job: Job): Generator<Proposals> {
     found: chosen(job, laid),
     missing: [...missing, ...more],
   });
-  if (missing.some((lack) => lack !== 'rain')) return yield told();
+  if (missing.includes('wayOut') || missing.includes('sources')) return yield told();
   let any = false;
   for (const layout of layoutsOf(wanted)) {
     if (layout.elements.length === 0) continue;
@@ -169,7 +171,12 @@ export function* proposalsFor(job: Job): Generator<Proposals> {
     laid.push(laidOut(job, wanted, layout));
     yield told();
   }
-  if (!any) yield told(['ways']);
+  if (!any) return yield told(['ways']);
+  // Where nothing falls far enough the nearest that works is a pump.
+  const pumped = laid.every(({ stops }) => stops > 0) ? pumpedLayout(wanted) : null;
+  if (!pumped) return;
+  laid.push(laidOut(job, wanted, pumped));
+  yield told();
 }
 
 /** What each is called, also as an option. */

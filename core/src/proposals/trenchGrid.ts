@@ -133,11 +133,17 @@ export function cellsNear(grid: Grid, place: Place, reach: number): number[] {
 
 /** The cell that a line to something that stands at a place begins in: the nearest that a trench may go through; null where none is near. */
 export function cellOf({ grid, costs }: TrenchGrid, place: Place): number | null {
-  const free = cellsNear(grid, place, BEGINS).filter((at) => costs[at]! < Infinity);
+  const free = cellsNear(grid, place, Math.max(BEGINS, grid.cell)).filter((at) => costs[at]! < Infinity);
   if (free.length === 0) return null;
   return free.reduce((best, at) =>
     distance(placeOf(grid, at), place) < distance(placeOf(grid, best), place) ? at : best,
   );
+}
+
+/** Whether something can be dug in at a place. */
+export function isFree({ grid, costs }: TrenchGrid, place: Place): boolean {
+  const at = cellAt(grid, place);
+  return at >= 0 && costs[at]! < Infinity;
 }
 
 /** m from a thing to the cell that its line begins in. */

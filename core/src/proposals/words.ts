@@ -13,8 +13,10 @@ export function lackWords(lack: Lack): string {
       return 'Nothing wants a line: put downspouts, inlets or levels with a low place on the plan first.';
     case 'rain':
       return 'Choose a rain: without one pipes are not sized, and no plan is told to hold.';
+    case 'levels':
+      return 'Take some levels: without them nobody can say whether a line falls, or where water stands.';
     case 'ways':
-      return 'No trench comes to a way out from anywhere: walls bar them all. Open a way, or put a way out where one can be dug to.';
+      return 'No trench comes to a way out from anywhere: walls and houses bar them all. Open a way, or put a way out where one can be dug to.';
   }
 }
 
@@ -26,12 +28,14 @@ function madeOf(job: Job, { layout, pipe }: Laid, { wanted }: Proposals): string
   const length = text(showLength(pipe, units));
   const wyes = layout.elements.filter(({ kind }) => kind === 'junction').length;
   const lines = many(wanted.ends.length, 'inlet');
+  if (wanted.ends.length === 1) return `${lines} led off by ${length} of pipe.`;
   const basins = wanted.fresh.length > 0 ? ` ${many(wanted.fresh.length, 'new basin')} among them.` : '';
   switch (layout.kind) {
     case 'own':
       return `Each of ${lines} has a line of its own, ${length} of pipe in all.${basins}`;
     case 'apart':
       return `Roof water and yard water run in lines of their own, ${length} of pipe in all.${basins}`;
+    case 'pumped':
     case 'joined':
     case 'spared':
     case 'one':
@@ -46,6 +50,10 @@ function why(job: Job, proposal: Proposal, { laid, found }: Proposals): string {
   const least = found[0]!;
   const dearer = standing.asked - least.standing.asked;
   const more = money(Math.abs(dearer), standing.currency);
+  if (layout.kind === 'pumped') {
+    const byGravity = laid.find((each) => each.layout.kind !== 'pumped');
+    return `Nothing falls far enough: ${byGravity ? byGravity.plan.verdict.sentence : 'no line reaches a way out.'} A pump lifts all of it to the nearest way out.`;
+  }
   switch (aim) {
     case 'cost':
       return layout.exact && layout.kind === 'joined'
@@ -72,5 +80,5 @@ export const proposalSaid = (job: Job, proposal: Proposal, all: Proposals): Prop
 export function cutOffWords(job: Job, { layout }: Laid): string | null {
   if (layout.cutOff.length === 0) return null;
   const names = layout.cutOff.map((id) => nameOf(job, id)).join(', ');
-  return `No trench comes to ${names}: walls bar every way. The rest is planned without.`;
+  return `No trench comes to ${names}: walls and houses bar every way. The rest is planned without.`;
 }
