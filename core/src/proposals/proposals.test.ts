@@ -9,7 +9,7 @@ import { standingOf } from '../schools/difference';
 import { basin, jobOf, out, spout } from '../testing/parts';
 import { at, levelled } from '../testing/levelledYard';
 import { seededWhole } from '../trial/seededWhole';
-import { walkOf } from '../trial/walk';
+import { walkOf } from '../trial/walk/walk';
 import { planJob } from '../verdict/planJob';
 import { crossingsOf } from '../yard/crossings';
 import { proposalsOf, withFreshIds, type Proposal } from './proposals';

@@ -1,7 +1,7 @@
 import { jobFaults } from '../job/faults';
 import { planJob } from '../verdict/planJob';
 import { codes } from '../testing/parts';
-import { walkOf } from '../trial/walk';
+import { walkOf } from '../trial/walk/walk';
 import { situations } from './situations';
 
 const CASES = Object.entries(situations());

@@ -9,7 +9,7 @@ import { failuresOf, RAIN_SHAPES, runStorm, stormFrom, type Failure, type StormT
 import { planJob } from '../verdict/planJob';
 import { seededJob } from './seeded';
 import { seededWhole } from './seededWhole';
-import { walkGivesWay } from './walkGivesWay';
+import { walkGivesWay } from './walk/walkGivesWay';
 
 export interface StormTally {
   yards: number;

@@ -3,10 +3,10 @@ import { basin, ground, jobOf, out, pipe, rain, withElements, withFields } from 
 import { levelled } from '../testing/levelledYard';
 import { planJob } from '../verdict/planJob';
 import { runTrial } from './trial';
-import { walkOf } from './walk';
+import { walkOf } from './walk/walk';
 import { rainfallOf, runStorm } from '../simulation';
 import { layersTold } from '../simulation/givesWay/layersTold';
-import { walkGivesWay } from './walkGivesWay';
+import { walkGivesWay } from './walk/walkGivesWay';
 
 it('finds nothing told to hold that a walk over the levels and the water refuses, no fix that worsens, and no dearer sizing', () => {
   const calm = runTrial(5, { from: 71, moods: ['calm'] });

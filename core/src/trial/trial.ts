@@ -12,7 +12,7 @@ import { seededWhole } from './seededWhole';
 import { seededDoors } from './seededDoors';
 import { type Mood } from './seededElements';
 import { SEVERITIES, snagKey, type Snag } from '../snags/snag';
-import { walkOf } from './walk';
+import { walkOf } from './walk/walk';
 
 export interface Tally {
   jobs: number;

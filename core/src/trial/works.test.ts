@@ -9,7 +9,7 @@ import { planJob } from '../verdict/planJob';
 import { basin, ground, jobOf, out, pipe, rain } from '../testing/parts';
 import { bermOf, culvertOf, drainOf, fieldOf, pumpOf, swaleOf } from '../testing/someWorks';
 import { brokenFix } from './trial';
-import { walkOf } from './walk';
+import { walkOf } from './walk/walk';
 import { LININGS, SWALE_SECTIONS } from '../catalogue/swales';
 import { SOILS } from '../catalogue/soils';
 

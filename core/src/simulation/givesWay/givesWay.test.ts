@@ -7,7 +7,7 @@ import { wrenmoor } from '../../samples';
 import { at, bowl, levelled } from '../../testing/levelledYard';
 import { basin, channel, face, ground, jobOf, out, pipe, rain, spout } from '../../testing/parts';
 import { stoneOf, swaleOf } from '../../testing/someWorks';
-import { walkGivesWay } from '../../trial/walkGivesWay';
+import { walkGivesWay } from '../../trial/walk/walkGivesWay';
 import { planJob } from '../../verdict/planJob';
 import type { Failure } from '../failing';
 import { runStorm } from '../stormRun';

@@ -3,16 +3,16 @@
  * (marching and halving, no shared solver), against the job's own words. It judges what somebody in the trench could see, and knows
  * nothing of the rules that the plan was judged by.
  */
-import { MATERIAL_FACTS } from '../catalogue/pipes';
-import { SOIL_FACTS } from '../catalogue/soils';
-import { changed, put } from '../job/change';
-import { elementOf, groundInlets, ofKind, rainOf, type Job } from '../job/job';
-import { type Discharge, type Landing, type Run } from '../job/kinds';
-import { lengthOfRun } from '../job/places';
-import { planJob, type Plan } from '../verdict/planJob';
-import { situated } from '../yard/situate';
-import type { RunPlan } from '../plan/solution';
-import { least } from './halving';
+import { MATERIAL_FACTS } from '../../catalogue/pipes';
+import { SOIL_FACTS } from '../../catalogue/soils';
+import { changed, put } from '../../job/change';
+import { elementOf, groundInlets, ofKind, rainOf, type Job } from '../../job/job';
+import { type Discharge, type Landing, type Run } from '../../job/kinds';
+import { lengthOfRun } from '../../job/places';
+import { planJob, type Plan } from '../../verdict/planJob';
+import { situated } from '../../yard/situate';
+import type { RunPlan } from '../../plan/solution';
+import { least } from '../halving';
 import { standingByWorks, walkWorks } from './walkWorks';
 import { LAID, WATER, type Walk } from './walking';
 import { G, section, friction, marched } from './walkedWater';

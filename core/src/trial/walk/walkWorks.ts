@@ -2,14 +2,14 @@
  * The walk's own opinion of works that are not pipe: strips, small steps and halving, from the job's own words, the water that comes and the
  * design storm. It shares no solver with the plan.
  */
-import { LINING_FACTS } from '../catalogue/swales';
-import { SOIL_FACTS } from '../catalogue/soils';
-import { headOf, ofKind, rainOf, type Job } from '../job/job';
-import type { Culvert, Discharge, Drain, DrainField, Swale } from '../job/kinds';
-import type { Plan } from '../verdict/planJob';
-import { wayLength } from '../site/place';
-import { stormOf } from '../works/storm';
-import { least } from './halving';
+import { LINING_FACTS } from '../../catalogue/swales';
+import { SOIL_FACTS } from '../../catalogue/soils';
+import { headOf, ofKind, rainOf, type Job } from '../../job/job';
+import type { Culvert, Discharge, Drain, DrainField, Swale } from '../../job/kinds';
+import type { Plan } from '../../verdict/planJob';
+import { wayLength } from '../../site/place';
+import { stormOf } from '../../works/storm';
+import { least } from '../halving';
 
 const G = 9.80665;
 const LAID = 0.001;

@@ -1,11 +1,11 @@
 /** Ground and cover along a run, by the walk of the trials. */
-import type { Job } from '../job/job';
-import { diameterOf, type Discharge, type Landing, type Run } from '../job/kinds';
-import { placeAlong, placeOfLanding } from '../job/places';
-import type { RunPlan } from '../plan/solution';
-import { wayLength } from '../site/place';
-import type { Plan } from '../verdict/planJob';
-import { groundOf } from '../yard/ground';
+import type { Job } from '../../job/job';
+import { diameterOf, type Discharge, type Landing, type Run } from '../../job/kinds';
+import { placeAlong, placeOfLanding } from '../../job/places';
+import type { RunPlan } from '../../plan/solution';
+import { wayLength } from '../../site/place';
+import type { Plan } from '../../verdict/planJob';
+import { groundOf } from '../../yard/ground';
 import { LAID } from './walking';
 
 /** Ends that come out of the ground. */

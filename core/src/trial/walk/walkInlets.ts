@@ -6,10 +6,10 @@ const broughtTo = ({ job, into }: Walk, channel: string): number =>
     .reduce((sum, { flow }) => sum + flow, 0);
 
 /** What stands over every inlet, and how near it comes to what it guards, by the walk of the trials. */
-import { GRATE_FACTS } from '../catalogue/grates';
-import { groundInlets, ofKind } from '../job/job';
-import { type Basin, type Channel } from '../job/kinds';
-import { least } from './halving';
+import { GRATE_FACTS } from '../../catalogue/grates';
+import { groundInlets, ofKind } from '../../job/job';
+import { type Basin, type Channel } from '../../job/kinds';
+import { least } from '../halving';
 import { G } from './walkedWater';
 import { LAID, WATER, type Walk } from './walking';
 

@@ -1,6 +1,6 @@
 /** Water in a pipe by the walk of the trials, step by step and apart from the planner's own hydraulics. */
-import type { RunPlan } from '../plan/solution';
-import { least } from './halving';
+import type { RunPlan } from '../../plan/solution';
+import { least } from '../halving';
 
 export const G = 9.80665;
 /** Area, wetted perimeter and width of a round section at a depth, by its half angle. */

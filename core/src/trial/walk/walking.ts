@@ -1,7 +1,7 @@
 /** What the parts of the walk over a job share. */
-import type { Job } from '../job/job';
-import type { RunPlan } from '../plan/solution';
-import type { Plan } from '../verdict/planJob';
+import type { Job } from '../../job/job';
+import type { RunPlan } from '../../plan/solution';
+import type { Plan } from '../../verdict/planJob';
 
 /** What a level is good for on site, m. */
 export const LAID = 0.001;

@@ -2,12 +2,12 @@
  * The sums of what gives way, by the trials: nothing passes on more than comes to it, what is said to be led to another comes to that, and
  * all that came is what was carried off, taken in on the way, or ran off unled. Held against the storm's own balance, which counts elsewhere.
  */
-import { OUTFALLS } from '../catalogue/outfalls';
-import { ofKind, type Job } from '../job/job';
-import type { LayerCell, LayerId, LayerPart } from '../simulation/givesWay/layer';
-import { layersTold, leadsTo } from '../simulation/givesWay/layersTold';
-import type { StormTold } from '../simulation';
-import type { Plan } from '../verdict/planJob';
+import { OUTFALLS } from '../../catalogue/outfalls';
+import { ofKind, type Job } from '../../job/job';
+import type { LayerCell, LayerId, LayerPart } from '../../simulation/givesWay/layer';
+import { layersTold, leadsTo } from '../../simulation/givesWay/layersTold';
+import type { StormTold } from '../../simulation';
+import type { Plan } from '../../verdict/planJob';
 
 /** m³ that rounding may hide, and share of what came. */
 const UNSEEN = 1e-6;

@@ -2,11 +2,11 @@
  * Doors that are drawn, by the walk of the trials. Where nobody measured the ground between, water that stands somewhere stands as high at a
  * door beside it; where it was measured, as far as a puddle of that level spreads, cell by cell, over ground that lies under it.
  */
-import { STONE_FACTS } from '../catalogue/stone';
-import { elementOf, ofKind } from '../job/job';
-import { placesOf } from '../job/places';
-import { wayLength, type Place } from '../site/place';
-import { groundOf } from '../yard/ground';
+import { STONE_FACTS } from '../../catalogue/stone';
+import { elementOf, ofKind } from '../../job/job';
+import { placesOf } from '../../job/places';
+import { wayLength, type Place } from '../../site/place';
+import { groundOf } from '../../yard/ground';
 import { WATER, type Walk } from './walking';
 
 /** Beside it, m: 10 ft, and a hand less for how the two measure. */

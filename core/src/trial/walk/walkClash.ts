@@ -1,8 +1,8 @@
 /** What a pipe runs into under the ground, by the hand: step by step along each, is another one there at its depth? */
-import { ofKind } from '../job/job';
-import { isLaid, isNew, type Run } from '../job/kinds';
-import { placeAlong, wayOfRun } from '../job/places';
-import { wayLength, type Place } from '../site/place';
+import { ofKind } from '../../job/job';
+import { isLaid, isNew, type Run } from '../../job/kinds';
+import { placeAlong, wayOfRun } from '../../job/places';
+import { wayLength, type Place } from '../../site/place';
 import type { Walk } from './walking';
 
 /** m between two looks, and by how much a depth may be told otherwise. */
