@@ -7,7 +7,7 @@ import { resolveSettings } from '../job/settings';
 import { dearer } from '../price/words';
 import { priceOf } from '../price/price';
 import { takeOff } from '../quantities/takeOff';
-import { peaksOf, rankOf, type StormIn, type StormTold } from '../simulation';
+import { peaksOf, rankOf, sillWords, type StormIn, type StormTold } from '../simulation';
 import { showSmall, text } from '../units';
 import { planJob, type Plan } from '../verdict/planJob';
 import { candidatesFor } from './candidates';
@@ -61,10 +61,9 @@ function cureSentence(job: Job, after: Rank & { deepestAt: string | null }): str
   const isFar = margin === null || margin >= CLOSE;
   if (isFar && (deepestAt === null || deepest < WORTH)) return 'nothing stands over an inlet';
   if (isFar) return `water stands ${small(deepest)} over ${nameOf(job, deepestAt!)}`;
-  const name = nameOf(job, at!);
   return margin < 0
-    ? `water stands ${small(-margin)} over the sill of ${name}`
-    : `water stays ${small(margin)} below the sill of ${name}`;
+    ? `water stands ${small(-margin)} over ${sillWords(job, at!)}`
+    : `water stays ${small(margin)} below ${sillWords(job, at!)}`;
 }
 
 /**

@@ -9,7 +9,7 @@ export { readGauge, type GaugeRead } from './rain/gauge';
 export { type StormIn } from './simulation';
 export { WETNESS, type Wetness } from './ground/soak';
 export { runStorm, StormRun, type StormFrame, type StormSeen, type StormTold } from './stormRun';
-export { failureWords, stormSentence } from './told/words';
+export { failureWords, sillWords, stormSentence } from './told/words';
 export { triedLayers, whatGivesWay } from './givesWay/givesWay';
 export { givesWaySaid, type CellSaid, type GivesWaySaid } from './givesWay/words';
 export { type LayerId } from './givesWay/layer';

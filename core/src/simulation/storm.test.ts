@@ -67,7 +67,7 @@ describe('a patio of 300 m² that sheds to a basin with a sill 0.1 m over it', (
     expect(peakAt(half, 'basin')).toBeGreaterThan(peakAt(storm(yard()), 'basin'));
     expect(peakAt(half, 'basin')).toBeLessThan(peakAt(blocked, 'basin'));
     expect(stormSentence(yard(), { rain: 'design', failing: [{ kind: 'blocked', id: 'basin' }] }, blocked)).toMatch(
-      /^In the design storm with Basin blocked water stands \d+\smm over the sill of Basin at 0:\d\d/,
+      /^In the design storm with Basin blocked water stands \d+\smm over the sill at Basin at 0:\d\d/,
     );
   });
 

@@ -94,7 +94,7 @@ describe('PDF', () => {
     const page = (await pages(quillfeather(), 'quote')).find((each) =>
       each.words.includes('What you will see in the rain'),
     );
-    expect(page!.words).toMatch(/In the 10-year storm water stays .+ below the sill of Kennel door/);
+    expect(page!.words).toMatch(/In the 10-year storm water stays .+ below the sill at Kennel door drain/);
     for (const moment of ['Hardest rain, 0:', 'Most water, 0:', 'Rain over, 1:00', 'At the end, 2:00'])
       expect(page!.words).toContain(moment);
     const flat = jobFrom('flat', quillfeather().elements.all.filter(({ kind }) => kind !== 'spotLevel') as Element[]);

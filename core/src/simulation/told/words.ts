@@ -56,6 +56,10 @@ export type StormSaid = Pick<StormCase, 'failing'> & { rain: StormCase['rain'] |
 
 const small = (metres: number, units: UnitSystem): string => text(showSmall(metres, units));
 
+/** A door's own sill, or the one that an inlet stands before. */
+export const sillWords = (job: Job, id: string): string =>
+  `the sill ${job.elements.get(id)?.kind === 'opening' ? 'of' : 'at'} ${nameOf(job, id)}`;
+
 /** What a storm comes to: the nearest that water comes to a sill; else the deepest over an inlet, and when it is gone. */
 export function stormSentence(
   job: Job,
@@ -78,8 +82,8 @@ export function stormSentence(
     const { id, margin, at } = nearest;
     parts.push(
       margin! < 0
-        ? `water stands ${small(-margin!, units)} over the sill of ${nameOf(job, id)} at ${showClock(at)}`
-        : `water stays ${small(margin!, units)} below the sill of ${nameOf(job, id)}, nearest at ${showClock(at)}`,
+        ? `water stands ${small(-margin!, units)} over ${sillWords(job, id)} at ${showClock(at)}`
+        : `water stays ${small(margin!, units)} below ${sillWords(job, id)}, nearest at ${showClock(at)}`,
     );
   } else if (deepest.peak >= WORTH)
     parts.push(
