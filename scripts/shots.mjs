@@ -82,8 +82,7 @@ const VIEWS = [
     '/job/quillfeather/build?at=~proposed',
     PHONE,
     async (page) => {
-      await page.getByText('Looking for the lines.').waitFor({ state: 'detached' });
-      await page.getByText(/ways are laid out; others are tried/).waitFor({ state: 'detached', timeout: 60_000 });
+      await page.getByText(/cheapest of [4-9] plans/).waitFor({ timeout: 60_000 });
       await page.getByTestId('proposal-picture').evaluate((picture) => picture.scrollIntoView());
     },
   ],
