@@ -38,11 +38,12 @@ export interface ProposalTold {
 export interface ProposalsTold {
   found: readonly ProposalTold[];
   missing: readonly string[];
-  /** Layouts that are done. */
+  /** Layouts that are done, and whether those are all. */
   done: number;
+  isOver: boolean;
 }
 
-function told(job: Job, all: Proposals): ProposalsTold {
+function told(job: Job, all: Proposals, isOver: boolean): ProposalsTold {
   return {
     found: all.found.map((proposal): ProposalTold => {
       const { aim, standing, plan, stops, fixes, pipe, change } = proposal;
@@ -74,6 +75,7 @@ function told(job: Job, all: Proposals): ProposalsTold {
     }),
     missing: all.missing.map(lackWords),
     done: all.laid.length,
+    isOver,
   };
 }
 
@@ -88,11 +90,14 @@ const worker = {
     onFound: (found: ProposalsTold) => void | Promise<void>,
   ): Promise<void> => {
     const job: Job = { id: sent.id, elements: Elements.of(sent.elements) };
+    let last: Proposals | null = null;
     for (const all of proposalsFor(job)) {
+      last = all;
       // Waited for: it lets a call-off in, and the last comes before the end.
-      await onFound(told(job, all));
+      await onFound(told(job, all, false));
       if (off.delete(ask)) return;
     }
+    if (last) await onFound(told(job, last, true));
   },
   callOff: (ask: number): void => void off.add(ask),
 };

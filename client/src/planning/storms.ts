@@ -2,25 +2,16 @@
 import type { Element, Job } from '@katabasis/core';
 import type { CureTried } from '@katabasis/core/cures';
 import type { GivesWaySaid, Ranked, StormFrame, StormSeen } from '@katabasis/core/simulation';
-import { proxy, wrap, type Remote } from 'comlink';
+import { proxy, type Remote } from 'comlink';
 import type { AskedStorm } from './askedStorm';
+import { ownWorker } from './ownWorker';
 import type { Askable, SentYard, StormOutcome, StormWorker } from './storm.worker';
 
-let remote: Remote<StormWorker> | null = null;
-let failed: Promise<never> | null = null;
+const theWorker = ownWorker<StormWorker>(
+  () => new Worker(new URL('./storm.worker', window.location.href)),
+  'The storm cannot be worked out on this device now.',
+);
 let count = 0;
-
-function theWorker(): { remote: Remote<StormWorker>; failed: Promise<never> } {
-  if (!remote || !failed) {
-    const worker = new Worker(new URL('./storm.worker', window.location.href));
-    failed = new Promise<never>((_, fail) => {
-      worker.addEventListener('error', () => fail(new Error('The storm cannot be worked out on this device now.')));
-    });
-    failed.catch(() => undefined);
-    remote = wrap<StormWorker>(worker);
-  }
-  return { remote, failed };
-}
 
 const sent = ({ id, elements }: Job): SentYard => ({ id, elements: elements.all as readonly Element[] });
 

@@ -1,8 +1,7 @@
 /** The cheapest tree, against every tree there is. */
 import fc from 'fast-check';
 import { stepsOf, type CostGrid } from './costGrid';
-import { leastForest } from './leastForest';
-import { leastTree } from './leastTree';
+import { leastForest, leastTree } from './leastTree';
 
 const gridOf = (rows: readonly (readonly (number | null)[])[], cell = 1): CostGrid => ({
   cols: rows[0]!.length,

@@ -1,22 +1,23 @@
 /**
- * The exactly cheapest tree of trenches from some ends to one root over a grid of costs: S(D, v) is the least that joins the ends D at the
+ * The exactly cheapest trenches from some ends to one root or several over a grid of costs: S(D, v) is the least that joins the ends D at the
  * cell v, over all ways to part D in two there and all ways to come to v from beside (Dreyfus & Wagner 1971, Networks 1; the step over
- * shortest ways as Erickson, Monma & Veinott 1987, Math. Oper. Res. 12). 3^k n + 2^k n log n for k ends on n cells.
+ * shortest ways as Erickson, Monma & Veinott 1987, Math. Oper. Res. 12). 3^k n + 2^k n log n for k ends on n cells. Of several roots each
+ * part of the ends has the one that is best for it, over all ways to part them.
  */
 import { FIRST, spread } from './cheapest';
 import { stepsOf, type CostGrid } from './costGrid';
 
-/** Ends of which the cheapest tree is found exactly; more take too long. */
+/** Ends that are joined exactly; more take too long. */
 export const EXACT = 8;
 
-export interface Tree {
+export interface Lines {
   cost: number;
-  /** By cell of the tree the next on its way to the root; the root itself has none. */
+  /** By cell of the lines the next on its way to a root; a root has none. */
   next: ReadonlyMap<number, number>;
 }
 
 /** Costs and how each came, of one set of ends. */
-export interface Joined {
+interface Joined {
   cost: Float64Array;
   /** Cell that it came from, or FIRST where two sets meet, or an end stands. */
   before: Int32Array;
@@ -25,19 +26,39 @@ export interface Joined {
 }
 
 /** The tree from `ends` to `root`, all by cell; null where one of them cannot be reached. Ends that stand in one cell, or on the root, count once. */
-export function leastTree(grid: CostGrid, root: number, ends: readonly number[]): Tree | null {
-  if (grid.costs[root] === Infinity || ends.some((end) => grid.costs[end] === Infinity)) return null;
-  const own = [...new Set(ends)].filter((end) => end !== root);
+export const leastTree = (grid: CostGrid, root: number, ends: readonly number[]): Lines | null =>
+  leastForest(grid, [root], ends);
+
+/** Lines from `ends` to `roots`, all by cell, `EXACT` ends at most; null where one of them reaches none. */
+export function leastForest(grid: CostGrid, roots: readonly number[], ends: readonly number[]): Lines | null {
+  const open = roots.filter((at) => grid.costs[at]! < Infinity);
+  const own = [...new Set(ends)].filter((end) => !open.includes(end));
   if (own.length > EXACT) throw new RangeError(`No more than ${EXACT} ends are joined exactly.`);
-  if (own.length === 0) return { cost: 0, next: new Map() };
+  if (own.some((end) => grid.costs[end] === Infinity)) return null;
   const sets = joinedSets(grid, own);
-  const all = (1 << own.length) - 1;
-  const cost = sets[all]!.cost[root]!;
-  return cost === Infinity ? null : { cost, next: waysOf(sets, all, root) };
+  const count = 1 << own.length;
+  const cost = new Float64Array(count).fill(Infinity);
+  const root = new Int32Array(count);
+  const part = new Int32Array(count);
+  cost[0] = 0;
+  for (let set = 1; set < count; set++) {
+    for (const at of open) if (sets[set]!.cost[at]! < cost[set]!) [cost[set], root[set]] = [sets[set]!.cost[at]!, at];
+    for (let sub = (set - 1) & set; sub > 0; sub = (sub - 1) & set)
+      if (cost[sub]! + cost[set ^ sub]! < cost[set]!) [cost[set], part[set]] = [cost[sub]! + cost[set ^ sub]!, sub];
+  }
+  const all = count - 1;
+  if (cost[all] === Infinity) return null;
+  const next = new Map<number, number>();
+  const left = all > 0 ? [all] : [];
+  for (let set = left.pop(); set !== undefined; set = left.pop())
+    if (part[set]! > 0) left.push(part[set]!, set ^ part[set]!);
+    else layWays(next, sets, set, root[set]!);
+  for (const at of open) next.delete(at);
+  return { cost: cost[all]!, next };
 }
 
 /** Of every set of ends, by its bits, what it costs to join them at each cell. */
-export function joinedSets(grid: CostGrid, ends: readonly number[]): Joined[] {
+function joinedSets(grid: CostGrid, ends: readonly number[]): Joined[] {
   const size = grid.costs.length;
   const steps = stepsOf(grid);
   const sets: Joined[] = [];
@@ -65,20 +86,17 @@ export function joinedSets(grid: CostGrid, ends: readonly number[]): Joined[] {
   return sets;
 }
 
-/** Back from the root: each cell of the tree with the next on its way there. */
-export function waysOf(sets: readonly Joined[], all: number, root: number): Map<number, number> {
-  const next = new Map<number, number>();
+/** Back from a root: each cell of the tree of a set with the next on its way there. */
+function layWays(next: Map<number, number>, sets: readonly Joined[], all: number, root: number): void {
   const open: [number, number][] = [[all, root]];
   for (let each = open.pop(); each; each = open.pop()) {
     const [set, at] = each;
     const { before, part } = sets[set]!;
     const from = before[at]!;
     if (from !== FIRST) {
-      // Two parts of one cheapest tree may run through the same cells, and then share their way on.
+      // Two parts that are joined may run through the same cells, and then share their way on.
       if (!next.has(from)) next.set(from, at);
       open.push([set, from]);
     } else if (part[at]! > 0) open.push([part[at]!, at], [set ^ part[at]!, at]);
   }
-  next.delete(root);
-  return next;
 }

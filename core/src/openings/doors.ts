@@ -51,7 +51,8 @@ interface Read {
   leading: Leading | null;
 }
 
-const away = (door: readonly Place[], places: readonly Place[]): number =>
+/** How far an opening is from places in turn, m; ∞ from none. */
+export const away = (door: readonly Place[], places: readonly Place[]): number =>
   Math.min(
     ...places.map((place) => footOnWay(door, place)!.distance),
     ...(places.length > 1 ? door.map((side) => footOnWay(places, side)!.distance) : []),

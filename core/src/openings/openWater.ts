@@ -85,7 +85,8 @@ function atDownspouts({ downspout, inlets, landings }: Read): OpenWater[] {
   });
 }
 
-const runsOnSoil = (discharge: Discharge): boolean =>
+/** Whether what a way out lets out runs over soil. */
+export const runsOnSoil = (discharge: Discharge): boolean =>
   discharge.form === 'popup' || (OUTFALLS[discharge.form].opensOut && RECEIVING_FACTS[receivingOf(discharge)].soil);
 
 /** What comes up under a cap at grade, or at a downspout's foot, where the line stands over the ground. */

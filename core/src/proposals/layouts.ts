@@ -4,8 +4,7 @@ import { elementOf, type Job } from '../job/job';
 import type { Discharge, Element } from '../job/kinds';
 import { spread } from '../layout/cheapest';
 import { stepsOf } from '../layout/costGrid';
-import { leastForest } from '../layout/leastForest';
-import { EXACT } from '../layout/leastTree';
+import { EXACT, leastForest } from '../layout/leastTree';
 import { distance } from '../site/place';
 import { groundOf } from '../yard/ground';
 import { byDistance, type End, type Wanted } from './ends';
@@ -49,12 +48,9 @@ function joinedLines(
   });
   const cells = [...new Set(reached)];
   for (let k = 0; k < cells.length; k += EXACT) {
-    const forest = leastForest(ground, [...to], cells.slice(k, k + EXACT))!;
-    for (const line of forest.lines)
-      for (const [from, on] of line.next) {
-        // What lies already keeps its way.
-        if (!to.has(from) && !next.has(from)) next.set(from, on);
-      }
+    // What lies already keeps its way.
+    for (const [from, on] of leastForest(ground, [...to], cells.slice(k, k + EXACT))!.next)
+      if (!to.has(from)) next.set(from, on);
     for (const at of next.keys()) to.add(at);
   }
   return { next, exact: cells.length <= EXACT, cutOff };

@@ -1,7 +1,7 @@
 /** Proposals in words: what each is, and why in two sentences; what lacks before anything can be proposed. */
 import { headOf, nameOf, type Job } from '../job/job';
 import { money } from '../price/words';
-import { showLength, text } from '../units';
+import { many, showLength, text } from '../units';
 import { AIM_LABELS, type Lack, type Laid, type Proposal, type Proposals } from './proposals';
 
 /** What lacks, each as a sentence that says what to do. */
@@ -19,8 +19,6 @@ export function lackWords(lack: Lack): string {
       return 'No trench comes to a way out from anywhere: walls and houses bar them all. Open a way, or put a way out where one can be dug to.';
   }
 }
-
-const many = (count: number, one: string): string => `${count} ${count === 1 ? one : `${one}s`}`;
 
 /** What a plan is made of, as its first sentence. */
 function madeOf(job: Job, { layout, pipe }: Laid, { wanted }: Proposals): string {

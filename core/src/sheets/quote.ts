@@ -9,7 +9,7 @@ import { kindOf, type ElementKind, type NoteSort } from '../job/kinds';
 import type { Plan } from '../verdict/planJob';
 import { priceOf } from '../price/price';
 import type { TakeOff } from '../quantities/takeOff';
-import { showArea, showLength, showNominal, showRain, showSmall, showVolume, text } from '../units';
+import { many, showArea, showLength, showNominal, showRain, showSmall, showVolume, text } from '../units';
 import { compareOptions } from '../variants/variants';
 import { WORK_KINDS } from '../works';
 import { areaCovered } from '../works/measures';
@@ -77,8 +77,6 @@ function listed(names: readonly string[], most = 6): string {
   const shown = names.length > most ? [...names.slice(0, most - 1), `${names.length - most + 1} more`] : names;
   return shown.length < 2 ? (shown[0] ?? '') : `${shown.slice(0, -1).join(', ')} and ${shown.at(-1)}`;
 }
-
-const many = (count: number, one: string): string => (count === 1 ? `1 ${one}` : `${count} ${one}s`);
 
 /** How long, wide and deep a work is, and what lines it, after its name; nothing where nobody has said. */
 function sizeWords(job: Job, plan: Plan, id: string): string {

@@ -202,7 +202,7 @@ export class StormRun {
       led: this.simulation.led.told,
       banks: this.banks.told,
       gutters: this.simulation.shedding.gutters,
-      ends: [...this.simulation.ends.came].map(([id, came]) => ({ id, came })),
+      ends: this.simulation.ends.came,
       ponds: this.ponds(),
       grid: this.seen.grid,
       frames: [...this.frames],

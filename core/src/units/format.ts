@@ -142,6 +142,9 @@ export function showShear(pascals: number, units: UnitSystem): Shown {
 
 const LITRES_PER_GALLON = 3.785411784;
 
+/** So many of a thing: `1 wye`, `2 wyes`. */
+export const many = (count: number, one: string): string => `${count} ${count === 1 ? one : `${one}s`}`;
+
 /** A volume of water (m³). */
 export function showVolume(cubicMetres: number, units: UnitSystem): Shown {
   const litres = cubicMetres * 1000;

@@ -1,5 +1,5 @@
 /** The pages of Build: a list with what stands in each, and a strip from one to the next. */
-import { digLines, money, ofKind, priceOf, type Job, type Plan, type TakeOff } from '@katabasis/core';
+import { digLines, many, money, ofKind, priceOf, type Job, type Plan, type TakeOff } from '@katabasis/core';
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import { useJob } from '../../planning/useJob';
@@ -45,8 +45,6 @@ const make = (palette: Palette) => ({
   },
   here: { borderLeftColor: palette.ink, backgroundColor: palette.bank },
 });
-
-const many = (count: number, one: string): string => `${count} ${one}${count === 1 ? '' : 's'}`;
 
 /** What stands in each page, in a word or two. */
 function useFigures(job: Job, plan: Plan, taken: TakeOff): Partial<Record<PageName, string>> {

@@ -1,5 +1,5 @@
 /** All ways out of a job in a storm: at what level each is held, what each lets out, and where that runs on. */
-import { letsInto } from '../../catalogue/outfalls';
+import { letsInto, storeTop } from '../../catalogue/outfalls';
 import { headOf, type Job } from '../../job/job';
 import { resolveSettings } from '../../job/settings';
 import type { Layout } from '../../plan/layout';
@@ -60,13 +60,13 @@ export class Ends {
   get stores(): { id: string; index: number; top: number }[] {
     return this.ends.flatMap(({ index, discharge }) => {
       const store = storeOf(discharge);
-      return store ? [{ id: discharge.id, index, top: discharge.groundLevel - store.cover }] : [];
+      return store ? [{ id: discharge.id, index, top: storeTop(discharge.groundLevel, store) }] : [];
     });
   }
 
   /** m³ that its pipes have brought to each way out so far, by id. */
-  get came(): ReadonlyMap<string, number> {
-    return new Map(this.ends.map(({ discharge, came }) => [discharge.id, came]));
+  get came(): { id: string; came: number }[] {
+    return this.ends.map(({ discharge, came }) => ({ id: discharge.id, came }));
   }
 
   /** m³/s that come out of a way out now. */

@@ -43,7 +43,7 @@ export class Faces {
 }
 
 /** Whether a cell is ground that water runs over. */
-export const isGround = ({ kinds, levels }: GroundIn, at: number): boolean =>
+export const isGround = ({ kinds, levels }: Pick<GroundIn, 'kinds' | 'levels'>, at: number): boolean =>
   kinds[at] !== BLOCKED && !Number.isNaN(levels[at] ?? NaN);
 
 /** Lays the faces of some cells: `across[k]` on the west of cell k, `along[k]` on its south. */

@@ -4,6 +4,7 @@ import type { Job } from '../../job/job';
 import type { Landing, Surface } from '../../job/kinds';
 import { placeOfLanding } from '../../job/places';
 import { centreOf, type Place } from '../../site/place';
+import { isGround } from './groundFaces';
 import type { JobGround } from './groundOfJob';
 
 /** From how far about an inlet draws water in a step, m. */
@@ -26,13 +27,12 @@ export function isGrounded(ground: JobGround | null, job: Job, { outline, cover,
 export function cellsUnder(ground: JobGround | null, landing: Landing): number[] {
   if (!ground) return [];
   const { grid } = ground;
-  const isGround = (at: number): boolean => at >= 0 && grid.kinds[at] === 0 && !Number.isNaN(grid.levels[at] ?? NaN);
   if ((landing.kind === 'channel' || landing.kind === 'stoneDrain') && landing.way)
-    return [...new Set(cellsAlong(grid, landing.way))].filter(isGround);
+    return [...new Set(cellsAlong(grid, landing.way))].filter((at) => isGround(grid, at));
   const place = placeOfLanding(landing);
   const at = place ? cellAt(grid, place) : -1;
   if (!place || at < 0) return [];
-  const own = [0, 1, -1, grid.cols, -grid.cols].map((by) => at + by).find(isGround);
+  const own = [0, 1, -1, grid.cols, -grid.cols].map((by) => at + by).find((each) => isGround(grid, each));
   if (own === undefined) return [];
   // Water is drawn from as wide about however small the cells are: from one alone no more would be had than stands on it.
   const reach = Math.floor(DRAWS / grid.cell);
@@ -40,7 +40,7 @@ export function cellsUnder(ground: JobGround | null, landing: Landing): number[]
   for (let up = -reach; up <= reach; up++)
     for (let by = -reach; by <= reach; by++) {
       const beside: number = own + up * grid.cols + by;
-      if (beside !== own && Math.hypot(up, by) * grid.cell <= DRAWS && isGround(beside)) about.push(beside);
+      if (beside !== own && Math.hypot(up, by) * grid.cell <= DRAWS && isGround(grid, beside)) about.push(beside);
     }
   return [own, ...about];
 }

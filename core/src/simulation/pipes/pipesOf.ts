@@ -1,6 +1,6 @@
 /** A job's pipes, laid out, as something that water runs through over time. */
 import { GRATE_FACTS } from '../../catalogue/grates';
-import { OUTFALLS } from '../../catalogue/outfalls';
+import { OUTFALLS, storeTop } from '../../catalogue/outfalls';
 import type { Job } from '../../job/job';
 import type { Landing } from '../../job/kinds';
 import type { Layout } from '../../plan/layout';
@@ -81,7 +81,7 @@ function overOf(landing: Landing, overRim: number): Pick<PipeNode, 'rim' | 'area
   const area = areaOf(landing);
   const store = landing.kind === 'discharge' ? storeOf(landing) : null;
   return store
-    ? { rim: landing.groundLevel - store.cover, area, overRim: Math.min(0, SHAFT - area) }
+    ? { rim: storeTop(landing.groundLevel, store), area, overRim: Math.min(0, SHAFT - area) }
     : { rim: landing.groundLevel, area, overRim };
 }
 

@@ -2,6 +2,7 @@
 import { cellsAlong } from '../../ground/grid';
 import { around } from '../../ground/ponds';
 import { ofKind, type Job } from '../../job/job';
+import { isGround } from '../ground/groundFaces';
 import type { JobGround } from '../ground/groundOfJob';
 
 /** Shallower than so nothing stands, m. */
@@ -45,13 +46,10 @@ export class Banks {
   }
 }
 
-const isOn = ({ grid }: JobGround, at: number): boolean =>
-  grid.kinds[at] === 0 && !Number.isNaN(grid.levels[at] ?? NaN);
-
 const swalesOn = (job: Job, ground: JobGround): Bank[] =>
   ofKind(job, 'swale').flatMap(({ id, way, depth, headLevel, footLevel }) => {
     if (!way || headLevel === undefined || footLevel === undefined) return [];
-    const cells = [...new Set(cellsAlong(ground.grid, way))].filter((at) => isOn(ground, at));
+    const cells = [...new Set(cellsAlong(ground.grid, way))].filter((at) => isGround(ground.grid, at));
     return cells.length > 0 ? [{ id, left: null, at: 0, cells, over: () => depth }] : [];
   });
 
@@ -63,6 +61,6 @@ const bermsOn = (job: Job, ground: JobGround): Bank[] =>
     const own = new Set(cellsAlong(ground.grid, way));
     const crest = footLevel + height;
     const beside = [...own].flatMap((at) => around(ground.grid, at));
-    const cells = [...new Set(beside)].filter((at) => !own.has(at) && isOn(ground, at) && levels[at]! < crest);
+    const cells = [...new Set(beside)].filter((at) => !own.has(at) && isGround(ground.grid, at) && levels[at]! < crest);
     return cells.length > 0 ? [{ id, left: null, at: 0, cells, over: (at: number) => crest - levels[at]! }] : [];
   });

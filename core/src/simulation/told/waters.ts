@@ -1,12 +1,11 @@
 /** Water in the open near doors where no ground is measured between them: as high at the door as it stands where it is. */
-import { OUTFALLS, RECEIVING_FACTS, receivingOf } from '../../catalogue/outfalls';
+import { OUTFALLS } from '../../catalogue/outfalls';
 import { headOf, ofKind, type Job } from '../../job/job';
-import type { Discharge } from '../../job/kinds';
 import { placesOf } from '../../job/places';
 import { resolveSettings } from '../../job/settings';
-import { TRICKLE } from '../../openings/openWater';
+import { away } from '../../openings/doors';
+import { runsOnSoil, TRICKLE } from '../../openings/openWater';
 import { NEAR } from '../../openings/reach';
-import { awayFrom } from './nearDoors';
 import { footOnWay, wayLength, type Place } from '../../site/place';
 import type { Plan } from '../../verdict/planJob';
 import { waterAt } from '../../works/swale';
@@ -22,9 +21,6 @@ interface Water {
   places: readonly Place[];
   level: (side: Place) => Level;
 }
-
-const runsOnSoil = (discharge: Discharge): boolean =>
-  discharge.form === 'popup' || (OUTFALLS[discharge.form].opensOut && RECEIVING_FACTS[receivingOf(discharge)].soil);
 
 /** All water in the open of a storm that does not lie on measured ground alone. */
 function watersOf(job: Job, plan: Plan, simulation: Simulation): Water[] {
@@ -68,7 +64,7 @@ export function watersNear(job: Job, plan: Plan, simulation: Simulation): (door:
   const waters = watersOf(job, plan, simulation);
   return (door) => {
     const near = waters
-      .filter(({ places }) => places.length > 0 && awayFrom(door, places) <= NEAR)
+      .filter(({ places }) => places.length > 0 && away(door, places) <= NEAR)
       .flatMap(({ level }) => door.map(level));
     if (near.length === 0) return null;
     return () => {

@@ -24,27 +24,19 @@ const make = (palette: Palette) => ({
 
 export function ProposedSheet() {
   const { job } = useJob();
-  const [refused, setRefused] = useState<string | null>(null);
-  const [isOver, setOver] = useState(false);
-  const told = useWorked<ProposalsTold>([job], async (signal, give) => {
-    setOver(false);
-    setRefused(null);
-    const failed = await findProposals(job, signal, give).then(
-      () => null,
-      (error: unknown) => (error instanceof Error ? error.message : String(error)),
-    );
-    if (signal.aborted) return;
-    setRefused(failed);
-    setOver(true);
-  });
+  const worked = useWorked<ProposalsTold | { refused: string }>([job], (signal, give) =>
+    findProposals(job, signal, give).catch((error: unknown) =>
+      give({ refused: error instanceof Error ? error.message : String(error) }),
+    ),
+  );
   const [chosen, setChosen] = useState<ProposalTold['aim']>('cost');
-  if (refused !== null)
+  if (worked && 'refused' in worked)
     return (
       <Text tone="stop" role="alert">
-        {refused}
+        {worked.refused}
       </Text>
     );
-  const found = told?.found ?? [];
+  const found = worked?.found ?? [];
   const proposal = found.find(({ aim }) => aim === chosen) ?? found[0];
   return (
     <View style={{ gap: SPACE.l, maxWidth: 1100 }} testID="proposals">
@@ -53,7 +45,7 @@ export function ProposedSheet() {
         houses, walls and trunks, over paving, roots and services only where that is cheaper. Each is sized, priced and
         judged like a plan that you draw.
       </Text>
-      {told?.missing.map((sentence) => (
+      {worked?.missing.map((sentence) => (
         <View key={sentence} style={{ flexDirection: 'row', gap: SPACE.s }}>
           <Mark kind="mind" />
           <View style={{ flex: 1 }}>
@@ -61,9 +53,9 @@ export function ProposedSheet() {
           </View>
         </View>
       ))}
-      {!isOver && (
+      {!worked?.isOver && (
         <Text role="status">
-          {told && told.done > 0 ? `${told.done} ways are laid out; others are tried.` : 'Looking for the lines.'}
+          {worked && worked.done > 0 ? `${worked.done} ways are laid out; others are tried.` : 'Looking for the lines.'}
         </Text>
       )}
       {found.length > 1 && proposal && (
