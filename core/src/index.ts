@@ -88,6 +88,7 @@ export { waysOut, type WayOut } from './yard/waysOut';
 export { doorWords, type DoorWords } from './words/doors';
 export { nextWords, pondWords, seenWords, suggestionWords, wayOutWords, waysOutWords, whyWords } from './words/yard';
 export { downspoutElements, readDownspouts, type DownspoutRow } from './formats/downspoutTable';
+export { FORMULA_START } from './formats/formulaStart';
 export { catalogueTable, readCatalogue, type ReadCatalogue } from './formats/catalogueCsv';
 export { readGeoJson, toGeoJson } from './formats/geoJson';
 export {

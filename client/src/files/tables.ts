@@ -1,5 +1,5 @@
 /** Tables of other programs read, and of a job saved for them; what a cell begins with is never taken for a formula by them. */
-import { decodeText, nameOf, type Job } from '@katabasis/core';
+import { decodeText, FORMULA_START, nameOf, type Job } from '@katabasis/core';
 import Papa from 'papaparse';
 import { saveFile, slug } from './files';
 
@@ -9,7 +9,7 @@ export const saveTable = (job: Job, what: string, rows: readonly (readonly strin
     `${slug(nameOf(job, 'job'))}-${what}.csv`,
     Papa.unparse(
       rows.map((row) => [...row]),
-      { escapeFormulae: true },
+      { escapeFormulae: FORMULA_START },
     ),
     'text/csv',
   );

@@ -26,6 +26,8 @@ const HOSTILE = [
   ']]>&<"\'',
   '\\,;:',
   '\t@x',
+  '\rx',
+  '=1\n+1',
 ];
 
 const called = (name: string): Job => {

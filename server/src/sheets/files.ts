@@ -1,5 +1,5 @@
 /** Every sheet and file of a job, by its file's name, each made when it is asked for. */
-import { planJob, tablesOf, toGeoJson, type Company, type Job } from '@katabasis/core';
+import { FORMULA_START, planJob, tablesOf, toGeoJson, type Company, type Job } from '@katabasis/core';
 import Papa from 'papaparse';
 import { calendarFile } from './calendar';
 import { dxfOf } from './dxf';
@@ -31,7 +31,7 @@ export function filesOf(job: Job): Record<string, Make> {
     () => {
       const { columns, rows } = table();
       const written = [columns.map(({ title }) => title), ...rows.map((row) => [...row])];
-      return Buffer.from(Papa.unparse(written, { escapeFormulae: true }));
+      return Buffer.from(Papa.unparse(written, { escapeFormulae: FORMULA_START }));
     },
   ]);
   return {
