@@ -1,5 +1,5 @@
 /** From a measured yard to a plan without a Stop: proposed, looked at, taken, taken back. */
-import { expect } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import type { Element } from '../core/src';
 import { kept, putJob, saved } from './lib/jobs';
 import { test } from './lib/test';
@@ -76,7 +76,7 @@ test('a plan is proposed for a measured yard, taken by a tap, and taken back by 
   await page.goto(`/job/${job}/plan`);
   await tap('propose');
   await expect(page.getByTestId('proposal-cost')).toBeVisible({ timeout: 60_000 });
-  await expect(page.getByText('Looking for the lines.')).toHaveCount(0, { timeout: 60_000 });
+  await expect(page.getByTestId('stop-looking')).toHaveCount(0, { timeout: 60_000 });
   await expect(page.getByTestId('proposal-picture')).toBeVisible();
   await expect(page.getByTestId('proposal-cost')).toContainText(/3 inlets joined by .+1 new basin among them\./);
   await tap('take-proposal');
@@ -93,4 +93,99 @@ test('a plan is proposed for a measured yard, taken by a tap, and taken back by 
   await saved(page, job);
   const after = Object.values(await kept(request, job));
   expect(after.filter(({ kind }) => kind === 'run' || kind === 'basin' || kind === 'junction')).toEqual([]);
+});
+
+/** px of the page at which the middle of the longest stretch of line lies. */
+async function onLine(page: Page): Promise<{ x: number; y: number }> {
+  const picture = page.getByTestId('proposal-picture');
+  const box = (await picture.boundingBox())!;
+  const { places, width } = await picture.locator('svg').evaluate((svg) => ({
+    width: (svg as SVGSVGElement).viewBox.baseVal.width,
+    places: [...svg.querySelectorAll('path[stroke-linecap=round]')].map((path) =>
+      path
+        .getAttribute('d')!
+        .split(/[ML]/)
+        .filter((pair) => pair !== '')
+        .map((pair) => pair.trim().split(/[ ,]/).map(Number)),
+    ),
+  }));
+  const stretches = places.flatMap((way) =>
+    way.slice(1).map(([x, y], k) => {
+      const [fromX, fromY] = way[k]!;
+      return { x: (x! + fromX!) / 2, y: (y! + fromY!) / 2, length: Math.hypot(x! - fromX!, y! - fromY!) };
+    }),
+  );
+  const { x, y } = stretches.sort((a, b) => b.length - a.length)[0]!;
+  return { x: box.x + (x * box.width) / width, y: box.y + (y * box.width) / width };
+}
+
+/** Lines as they are drawn now. */
+const drawn = (page: Page): Promise<string[]> =>
+  page
+    .getByTestId('proposal-picture')
+    .locator('path[stroke-linecap=round]')
+    .evaluateAll((paths) => paths.map((path) => path.getAttribute('d')!));
+
+test('a line is dragged and its price told under the finger, a patch put out of bounds, the plan taken, and all of it taken back', async ({
+  page,
+  request,
+}) => {
+  test.slow();
+  const job = await putJob(request, YARD);
+  await page.goto(`/job/${job}/build?at=~proposed`);
+  const over = async (): Promise<void> => {
+    await expect(page.getByTestId('proposal-cost')).toBeVisible({ timeout: 60_000 });
+    await expect(page.getByTestId('stop-looking')).toHaveCount(0, { timeout: 60_000 });
+  };
+  await over();
+  await page.getByTestId('proposal-picture').scrollIntoViewIfNeeded();
+  const before = await drawn(page);
+  const price = (): Promise<string | null> => page.getByTestId('proposal-cost').getByText(/^\$/).first().textContent();
+  const asked = await price();
+
+  const at = await onLine(page);
+  await page.mouse.click(at.x, at.y);
+  const ring = page.getByTestId('held-ring');
+  await expect(ring).toBeVisible();
+  const hold = (await ring.boundingBox())!;
+  await page.mouse.move(hold.x + hold.width / 2, hold.y + hold.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(hold.x + hold.width / 2 + 30, hold.y + hold.height / 2 + 8, { steps: 6 });
+  await expect(page.getByTestId('held-label')).toContainText(/^[+−±]/);
+  await page.mouse.up();
+  await expect(page.getByText('Least cost, with lines moved')).toBeVisible({ timeout: 30_000 });
+  expect(await price()).not.toBe(asked);
+  await page.getByTestId('put-back').tap();
+  await expect.poll(() => drawn(page)).toEqual(before);
+
+  // Not here: no line comes near the patch any more, and the patch is still there after a reload.
+  await page.mouse.click(at.x, at.y);
+  await page.getByTestId('not-here').tap();
+  await expect.poll(() => drawn(page), { timeout: 60_000 }).not.toEqual(before);
+  await over();
+  const round = await drawn(page);
+  expect(round.length).toBeGreaterThan(2);
+  await page.reload();
+  await over();
+  expect(await drawn(page)).toEqual(round);
+
+  await page.getByTestId('take-proposal').tap();
+  await page.waitForURL(/\/plan/);
+  await saved(page, job);
+  const runs = async (): Promise<number> =>
+    Object.values(await kept(request, job)).filter(({ kind }) => kind === 'run').length;
+  expect(await runs()).toBeGreaterThan(2);
+  await page.getByTestId('undo').tap();
+  await saved(page, job);
+  expect(await runs()).toBe(0);
+});
+
+test('what is unticked is left as it is, and the rest is planned', async ({ page, request }) => {
+  const job = await putJob(request, YARD);
+  await page.goto(`/job/${job}/build?at=~proposed`);
+  await expect(page.getByTestId('lead-west')).toBeVisible({ timeout: 60_000 });
+  await page.getByTestId('lead-west').tap();
+  await expect(page.getByTestId('proposal-cost')).toContainText('2 inlets joined', { timeout: 60_000 });
+  await page.getByTestId('lead-west').tap();
+  await expect(page.getByTestId('proposal-cost')).toContainText('3 inlets joined', { timeout: 60_000 });
 });

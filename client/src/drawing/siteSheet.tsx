@@ -19,6 +19,9 @@ export interface Sheet extends Scaled {
   width: number;
   height: number;
   path: (places: readonly Place[], closed: boolean) => string;
+  /** The place at a spot of the sheet, in its units; and how many of those a metre is. */
+  placeAt: (x: number, y: number) => Place;
+  scale: number;
 }
 
 /** Scales an extent to a sheet. */
@@ -30,7 +33,11 @@ export function sheetOf(extent: NonNullable<Drawing['extent']>): Sheet {
   const path = (places: readonly Place[], closed: boolean): string =>
     places.map(({ east, north }, k) => `${k === 0 ? 'M' : 'L'}${x(east).toFixed(1)} ${y(north).toFixed(1)}`).join('') +
     (closed ? 'Z' : '');
-  return { x, y, path, width: across * scale + 2 * EDGE, height: up * scale + 2 * EDGE };
+  const placeAt = (right: number, down: number): Place => ({
+    east: extent.west + (right - EDGE) / scale,
+    north: extent.north - (down - EDGE) / scale,
+  });
+  return { x, y, path, placeAt, scale, width: across * scale + 2 * EDGE, height: up * scale + 2 * EDGE };
 }
 
 export interface Drawn {

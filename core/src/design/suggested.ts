@@ -213,7 +213,6 @@ function swaleFrom(job: Job, place: Place): Suggested | null {
   return made('Draw a swale', swale);
 }
 
-/** A grate in the hollow, and a pump basin beside it. */
 /** A basin with a pump and all that keeps it safe, at a place whose ground lies at `level`, m: deep enough for a line to come in. */
 export const pumpBasin = (job: Job, place: Place, level: number): Discharge => ({
   ...discharge(job, 'pump', 'Pump basin', place),
@@ -227,6 +226,7 @@ export const pumpBasin = (job: Job, place: Place, level: number): Discharge => (
   },
 });
 
+/** A grate in the hollow, and a pump basin beside it. */
 function pumpAt(job: Job, place: Place): Suggested | null {
   const beside = [by(place, BESIDE, 0), by(place, -BESIDE, 0), by(place, 0, BESIDE), by(place, 0, -BESIDE)].find(
     (each) => isClear(job, [each]) && levelAt(job, each) !== null,

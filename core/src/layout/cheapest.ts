@@ -63,11 +63,13 @@ class Waiting {
 
 /**
  * Lets costs spread: `cost` by cell as known so far, ∞ where nothing is, is brought down to the cheapest that any cell reaches it for;
- * `before` says from which cell that is, and is left alone where nothing cheaper came.
+ * `before` says from which cell that is, and is left alone where nothing cheaper came. `from`: cells whose cost has become another since it
+ * was spread; all that are known where nothing is said.
  */
-export function spread(steps: Steps, cost: Float64Array, before: Int32Array): void {
+export function spread(steps: Steps, cost: Float64Array, before: Int32Array, from?: readonly number[]): void {
   const waiting = new Waiting(cost.length, cost);
-  for (let at = 0; at < cost.length; at++) if (cost[at]! < Infinity) waiting.put(at);
+  if (from) for (const at of from) waiting.put(at);
+  else for (let at = 0; at < cost.length; at++) if (cost[at]! < Infinity) waiting.put(at);
   while (!waiting.isEmpty) {
     const at = waiting.take();
     const own = cost[at]!;

@@ -1,15 +1,26 @@
-/** What a proposal has to lead off, and where to: what stands without a line, low places that nothing drains, and all that a line may run to. */
-import { placeOf } from '../ground/grid';
-import type { Pond } from '../ground/ponds';
-import { freeName, onPlan } from '../job/edits/insert';
+/** What a proposal has to lead off, and where to: what stands without a line, what a yard wants that nothing drains, and all that a line may run to. */
 import { landingsOf, ofKind, type Job } from '../job/job';
-import { isLaid, landsOnGutter, type Basin, type Element, type Landing } from '../job/kinds';
+import { isLaid, landsOnGutter, type Element, type Landing } from '../job/kinds';
 import { referencesOf, unlinked } from '../job/links';
-import { placeOfLanding, placesOf } from '../job/places';
-import { distance, isWithin, type Place } from '../site/place';
-import { groundOf } from '../yard/ground';
-import { pondAt, seenOf, unseenPonds } from '../yard/seen';
-import { yardWater } from '../yard/water';
+import { placeOfLanding } from '../job/places';
+import { distance, type Place } from '../site/place';
+import { freshInlets } from './freshInlets';
+
+/** Ground that no line goes through, put down by a finger. */
+export interface NotHere {
+  place: Place;
+  /** m */
+  reach: number;
+}
+
+/** What somebody asks of proposals beyond the job itself. */
+export interface Asked {
+  /** What is not to be led off now, by id; what would be new by the id that it would have. */
+  leaveOut: readonly string[];
+  notHere: readonly NotHere[];
+}
+
+export const NOTHING_ASKED: Asked = { leaveOut: [], notHere: [] };
 
 export interface End {
   id: string;
@@ -20,21 +31,17 @@ export interface End {
 export interface Wanted {
   /** The site as lines are laid over it: with the basins that it wants, and without what is laid anew. */
   job: Job;
-  /** Basins that are new. */
+  /** Inlets and drains that are new. */
   fresh: readonly Element[];
   ends: readonly End[];
+  /** All that could be led off, with what is left out now. */
+  couldBe: readonly { id: string; name: string; isNew: boolean }[];
   /** Ways out, and where lines that stay can be joined. */
   roots: readonly End[];
   /** Whether all was led off already, and the whole is proposed anew. */
   anew: boolean;
+  asked: Asked;
 }
-
-/** A pond that holds less is dry before anybody looks, m³; and one so shallow is a film, m. */
-const LEAST_POND = { volume: 0.1, depth: 0.02 };
-/** Nearer than so an inlet stands in a low place already, m. */
-const THERE = 1.5;
-/** Low places that get a basin at most. */
-const BASINS = 6;
 
 /** Takes water that a pipe has to lead on. */
 const isSource = (landing: Landing): boolean =>
@@ -50,9 +57,24 @@ const endOf = (landing: Landing): End[] => {
   return place ? [{ id: landing.id, kind: landing.kind, place }] : [];
 };
 
-/** Without new pipe, and fittings that only it needs, as all of that is proposed anew; but with what something of the site cannot be without. */
-function withoutLines(job: Job): Job {
-  const laid = ofKind(job, 'run').filter((run) => isLaid(run) && !run.old);
+/** Runs that lead on from some landings, to the way out. */
+function waysFrom(job: Job, ids: readonly string[]): Set<string> {
+  const runs = ofKind(job, 'run').filter(isLaid);
+  const found = new Set<string>();
+  const open = [...ids];
+  for (let at = open.pop(); at !== undefined; at = open.pop())
+    for (const { id, from, to } of runs)
+      if (from === at && !found.has(id)) {
+        found.add(id);
+        open.push(to);
+      }
+  return found;
+}
+
+/** Without new pipe, and fittings that only it needs, as all of that is proposed anew; but with the lines of what is left out, and what something of the site cannot be without. */
+function withoutLines(job: Job, leaveOut: readonly string[]): Job {
+  const stays = waysFrom(job, leaveOut);
+  const laid = ofKind(job, 'run').filter((run) => isLaid(run) && !run.old && !stays.has(run.id));
   const kept = new Set(
     ofKind(job, 'run')
       .filter((run) => !laid.includes(run))
@@ -70,62 +92,31 @@ function withoutLines(job: Job): Job {
   return { id: job.id, elements: job.elements.with(freed, [...gone]) };
 }
 
-/** Basins in low places that hold water and in which nothing stands that takes it, the one with most water first. */
-function basinsWanted(job: Job): Basin[] {
-  const water = yardWater(job);
-  if (!water) return [];
-  const inlets = [...ofKind(job, 'basin'), ...ofKind(job, 'channel'), ...ofKind(job, 'stoneDrain')].flatMap(placesOf);
-  const isTaken = (pond: Pond): boolean =>
-    inlets.some((place) => distance(place, placeOf(water.grid, pond.deepest)) < THERE || pondAt(water, place) === pond);
-  const seen = seenOf(job).flatMap(({ pond }) => pond ?? []);
-  const ponds = [...new Set([...seen, ...unseenPonds(job)])]
-    .filter((pond) => !isTaken(pond))
-    .filter(({ volume, depth }) => volume >= LEAST_POND.volume && depth >= LEAST_POND.depth)
-    .sort((a, b) => b.volume - a.volume || a.deepest - b.deepest)
-    .slice(0, BASINS);
-  const { surface } = groundOf(job);
-  const houses = ofKind(job, 'building').flatMap(({ outline }) => (outline ? [outline] : []));
-  const made: Basin[] = [];
-  for (const pond of ponds) {
-    const place = placeOf(water.grid, pond.deepest);
-    if (houses.some((outline) => isWithin(outline, place))) continue;
-    const taken: Job = { id: job.id, elements: job.elements.with(made, []) };
-    made.push(
-      onPlan(
-        {
-          id: freeId(taken, 'basin'),
-          kind: 'basin',
-          name: freeName(taken, 'Basin'),
-          grate: 'flat12',
-          groundLevel: surface?.levelAt(place) ?? 0,
-        },
-        place,
-      ) as Basin,
-    );
-  }
-  return made;
-}
-
-/** The first id of a stem and a number that the job does not have: the same job gives the same ids. */
-export function freeId(job: Job, stem: string): string {
-  for (let count = 1; ; count++) if (!job.elements.has(`${stem}${count}`)) return `${stem}${count}`;
+/** What has no line yet and wants one. */
+function unled(job: Job): Landing[] {
+  const leads = new Set(
+    ofKind(job, 'run')
+      .filter(isLaid)
+      .map(({ from }) => from),
+  );
+  return landingsOf(job).filter((landing) => isSource(landing) && !leads.has(landing.id));
 }
 
 /** What is to be led off, and where to. */
-export function wantedIn(given: Job): Wanted {
-  const fresh = basinsWanted(given);
-  const withBasins: Job = { id: given.id, elements: given.elements.with(fresh, []) };
-  const unled = (job: Job): Landing[] => {
-    const leads = new Set(
-      ofKind(job, 'run')
-        .filter(isLaid)
-        .map(({ from }) => from),
-    );
-    return landingsOf(job).filter((landing) => isSource(landing) && !leads.has(landing.id));
-  };
-  const anew = unled(withBasins).length === 0;
-  const job = anew ? withoutLines(withBasins) : withBasins;
-  const ends = unled(job).flatMap(endOf);
+export function wantedIn(given: Job, asked: Asked = NOTHING_ASKED): Wanted {
+  const { leaveOut } = asked;
+  const could = freshInlets(given);
+  const whole: Job = { id: given.id, elements: given.elements.with(could, []) };
+  const open = unled(whole);
+  const anew = open.length === 0;
+  const fresh = could.filter(({ id }) => !leaveOut.includes(id));
+  const site: Job = { id: given.id, elements: given.elements.with(fresh, []) };
+  const job = anew ? withoutLines(site, leaveOut) : site;
+  const all = anew ? unled(withoutLines(site, [])) : open;
+  const couldBe = all.map(({ id, name }) => ({ id, name, isNew: !given.elements.has(id) }));
+  const ends = unled(job)
+    .filter(({ id }) => !leaveOut.includes(id))
+    .flatMap(endOf);
   const own = new Set(ends.map(({ id }) => id));
   const inLine = new Set(
     ofKind(job, 'run')
@@ -135,7 +126,7 @@ export function wantedIn(given: Job): Wanted {
   const roots = landingsOf(job)
     .filter((landing) => !own.has(landing.id) && (landing.kind === 'discharge' || inLine.has(landing.id)))
     .flatMap(endOf);
-  return { job, fresh, ends, roots, anew };
+  return { job, fresh, ends, couldBe, roots, anew, asked };
 }
 
 /** Of some ends those farthest from a place last. */

@@ -4,7 +4,9 @@ import { elementOf, type Job } from '../job/job';
 import type { Discharge, Element } from '../job/kinds';
 import { spread } from '../layout/cheapest';
 import { stepsOf } from '../layout/costGrid';
+import { leastBound } from '../layout/leastBound';
 import { EXACT, leastForest } from '../layout/leastTree';
+import { nearTree } from '../layout/nearTree';
 import { distance } from '../site/place';
 import { groundOf } from '../yard/ground';
 import { byDistance, type End, type Wanted } from './ends';
@@ -17,23 +19,28 @@ export type LayoutKind = (typeof LAYOUTS)[number];
 export interface Layout {
   kind: LayoutKind;
   elements: readonly Element[];
-  /** Whether no lines over the same cells join the same ends for less. */
-  exact: boolean;
+  /** By how much lines that join the same ends over the same cells can be cheaper at most, as a share of these; null of what somebody moved. */
+  gap: number | null;
   /** Ends that no trench reaches, by id. */
   cutOff: readonly string[];
 }
 
+/** So many times as dear is a cell in which a line of another group lies. */
+const TAKEN = 3;
 /** How much dearer a trench is taken to be where something is to be left alone, as a share. */
 const SPARED = 4;
 
-/** The cheapest lines of some ends to some roots; of more ends than are joined exactly so many at a time, the nearest first, each to what lies already. */
-function joinedLines(
-  ground: TrenchGrid,
-  ends: readonly End[],
-  roots: readonly End[],
-): { next: NextCells; exact: boolean; cutOff: string[] } {
-  const to = new Set(roots.flatMap(({ place }) => cellOf(ground, place) ?? []));
-  const next = new Map<number, number>();
+/** Lines of one group, and what none that join it over the same cells cost less than. */
+interface Joined {
+  next: NextCells;
+  cost: number;
+  least: number;
+  cutOff: string[];
+}
+
+/** The cheapest lines of some ends to some roots; of more ends than are joined exactly some that come near to it, and how near at least. */
+function joinedLines(ground: TrenchGrid, ends: readonly End[], roots: readonly End[]): Joined {
+  const to = [...new Set(roots.flatMap(({ place }) => cellOf(ground, place) ?? []))];
   const cutOff: string[] = [];
   const [first] = roots;
   // What no way leads to from any root is cut off, and keeps nothing else from being joined.
@@ -47,18 +54,23 @@ function joinedLines(
     return [];
   });
   const cells = [...new Set(reached)];
-  for (let k = 0; k < cells.length; k += EXACT) {
-    // What lies already keeps its way.
-    for (const [from, on] of leastForest(ground, [...to], cells.slice(k, k + EXACT))!.next)
-      if (!to.has(from)) next.set(from, on);
-    for (const at of next.keys()) to.add(at);
+  if (cells.length <= EXACT) {
+    const { next, cost } = leastForest(ground, to, cells)!;
+    return { next, cost, least: cost, cutOff };
   }
-  return { next, exact: cells.length <= EXACT, cutOff };
+  const { next, cost } = nearTree(ground, to, cells)!;
+  return { next, cost, least: Math.min(cost, leastBound(ground, to, cells)), cutOff };
 }
 
+/** By how much lines may be cheaper at most, as a share of these. */
+const gapOf = (all: readonly Pick<Joined, 'cost' | 'least'>[]): number => {
+  const cost = all.reduce((sum, each) => sum + each.cost, 0);
+  return cost > 0 ? 1 - all.reduce((sum, each) => sum + each.least, 0) / cost : 0;
+};
+
 /** All led to a pump's basin beside the lowest of what is led off, which lifts it to the nearest way out: for where nothing falls far enough. Null where no ground is known. */
-export function pumpedLayout({ job, ends, roots }: Wanted): Layout | null {
-  const ground = trenchGrid(job);
+export function pumpedLayout({ job, ends, roots, asked }: Wanted): Layout | null {
+  const ground = trenchGrid(job, asked.notHere);
   const { surface } = groundOf(job);
   const levels = new Map(ends.map((end) => [end, surface?.levelAt(end.place) ?? Infinity]));
   const [lowest] = [...ends].sort((a, b) => levels.get(a)! - levels.get(b)!);
@@ -85,7 +97,7 @@ export function pumpedLayout({ job, ends, roots }: Wanted): Layout | null {
   const to: End = { id: pump.id, kind: 'discharge', place };
   const found = joinedLines(ground, ends, [to]);
   const lines = linesOf(on, ground, { next: found.next, ends, roots: [to] });
-  return { kind: 'pumped', elements: [pump, ...lines], exact: found.exact, cutOff: found.cutOff };
+  return { kind: 'pumped', elements: [pump, ...lines], gap: gapOf([found]), cutOff: found.cutOff };
 }
 
 /** Where a pump's basin may stand beside what it takes, m east and north; and how high over the ground it lets out, m. */
@@ -98,8 +110,8 @@ const BESIDE = [
 const OVER = 0.1;
 
 /** Every layout of a site that is worth pricing; `wanted`: what is led off and where to. */
-export function* layoutsOf({ job, ends, roots }: Wanted): Generator<Layout> {
-  const plain = trenchGrid(job);
+export function* layoutsOf({ job, ends, roots, asked: { notHere } }: Wanted): Generator<Layout> {
+  const plain = trenchGrid(job, notHere);
   if (!plain || ends.length === 0 || roots.length === 0) return;
   const laid = (
     kind: LayoutKind,
@@ -108,19 +120,22 @@ export function* layoutsOf({ job, ends, roots }: Wanted): Generator<Layout> {
     groups: readonly (readonly End[])[],
   ): Layout => {
     const elements: Element[] = [];
-    let exact = true;
+    const all: Joined[] = [];
     const cutOff: string[] = [];
+    // Lines of their own lie beside one another, and cross where there is no other way.
+    const left: TrenchGrid = { ...ground, costs: Float64Array.from(ground.costs) };
     for (const group of groups) {
-      const found = joinedLines(ground, group, to);
+      const found = joinedLines(left, group, to);
       const on: Job = { id: job.id, elements: job.elements.with(elements, []) };
-      elements.push(...linesOf(on, ground, { next: found.next, ends: group, roots: to }));
-      exact &&= found.exact;
+      elements.push(...linesOf(on, left, { next: found.next, ends: group, roots: to }));
+      for (const at of found.next.keys()) left.costs[at] = TAKEN * ground.costs[at]!;
+      all.push(found);
       cutOff.push(...found.cutOff);
     }
-    return { kind, elements, exact, cutOff };
+    return { kind, elements, gap: gapOf(all), cutOff };
   };
   yield laid('joined', plain, roots, [ends]);
-  const spared = trenchGrid(job, SPARED)!;
+  const spared = trenchGrid(job, notHere, SPARED)!;
   yield laid('spared', spared, roots, [ends]);
   const roof = ends.filter(({ kind }) => kind === 'downspout');
   if (roof.length > 0 && roof.length < ends.length)

@@ -3,9 +3,10 @@ import { cellAt, placeOf } from '../ground/grid';
 import { freeName, newRun, onPlan, runAlong } from '../job/edits/insert';
 import type { Job } from '../job/job';
 import type { Element, Junction, Run } from '../job/kinds';
-import { distance, wayLength, type Place } from '../site/place';
+import { between, distance, wayLength, type Place } from '../site/place';
 import { groundOf } from '../yard/ground';
-import { freeId, type End } from './ends';
+import type { End } from './ends';
+import { freeId } from './freshInlets';
 import { cellOf, type TrenchGrid } from './trenchGrid';
 
 /** By cell the next on its way; a root has none. */
@@ -13,6 +14,9 @@ export type NextCells = ReadonlyMap<number, number>;
 
 /** A straight stretch may cost so much more than the steps from cell to cell that it takes the place of. */
 const STRAIGHTER = 1.02;
+
+/** A line may begin so far within what bars it, m: a leader stands at its wall. */
+const AT_END = 2;
 
 /** What a straight stretch costs; ∞ where it passes something barred. */
 function straightCost(ground: TrenchGrid, from: Place, to: Place): number {
@@ -30,8 +34,39 @@ function straightCost(ground: TrenchGrid, from: Place, to: Place): number {
   return (sum * length) / count;
 }
 
+/** A way in short steps, each with its cell, −1 outside the grid, its length and how far it is from the nearer end, m. */
+function* along(ground: TrenchGrid, way: readonly Place[]): Generator<{ at: number; length: number; toEnd: number }> {
+  const whole = wayLength(way);
+  let gone = 0;
+  for (let k = 1; k < way.length; k++) {
+    const [a, b] = [way[k - 1]!, way[k]!];
+    const far = distance(a, b);
+    const count = Math.max(1, Math.ceil((4 * far) / ground.cell));
+    for (let part = 0; part < count; part++) {
+      const share = (part + 0.5) / count;
+      const from = gone + share * far;
+      yield { at: cellAt(ground.grid, between(a, b, share)), length: far / count, toEnd: Math.min(from, whole - from) };
+    }
+    gone += far;
+  }
+}
+
+/** What is paid for a trench along a way. */
+export function priceAlong(ground: TrenchGrid, way: readonly Place[]): number {
+  let sum = 0;
+  for (const { at, length } of along(ground, way)) sum += length * (ground.prices[at] ?? 0);
+  return sum;
+}
+
+/** Whether a way passes anything barred, but for its ends, which may stand at a wall. */
+export function isBarred(ground: TrenchGrid, way: readonly Place[]): boolean {
+  for (const { at, toEnd } of along(ground, way))
+    if (toEnd > AT_END && (at < 0 || ground.costs[at] === Infinity)) return true;
+  return false;
+}
+
 /** A way from cell to cell drawn straight, as far as that costs no more: first the farthest, then from there on. */
-function straightened(ground: TrenchGrid, cells: readonly number[]): Place[] {
+export function straightened(ground: TrenchGrid, cells: readonly number[]): Place[] {
   const places = cells.map((at) => placeOf(ground.grid, at));
   const gone = [0];
   for (let k = 1; k < cells.length; k++)

@@ -1,17 +1,20 @@
 /** Whole plans proposed: sound, no dearer than what was drawn by hand, the same each time, and nothing that stood is lost. */
 import { applyChange } from '../job/change';
 import { jobFaults } from '../job/faults';
-import { ofKind, type Job } from '../job/job';
-import { isLaid, type Barrier, type Element } from '../job/kinds';
-import { wayOfRun } from '../job/places';
+import { jobFrom, ofKind, type Job } from '../job/job';
+import { isLaid, type Barrier, type Channel, type Element } from '../job/kinds';
+import { placeAlong, wayOfRun } from '../job/places';
 import { quillfeather } from '../samples';
 import { standingOf } from '../schools/difference';
 import { basin, jobOf, out, spout } from '../testing/parts';
-import { at, levelled } from '../testing/levelledYard';
+import { footOnWay, type Place } from '../site/place';
+import { at, bowl, levelled } from '../testing/levelledYard';
+import { seededPlot } from '../trial/seededPlot';
 import { seededWhole } from '../trial/seededWhole';
 import { walkOf } from '../trial/walk/walk';
 import { planJob } from '../verdict/planJob';
 import { crossingsOf } from '../yard/crossings';
+import { wantedIn } from './ends';
 import { proposalsOf, withFreshIds, type Proposal } from './proposals';
 import { cutOffWords, lackWords, proposalSaid } from './words';
 
@@ -154,6 +157,121 @@ it('where nothing falls far enough says by how much, and proposes the pump that 
   expect(pump.pump).toMatchObject({ mainLength: expect.closeTo(19, 0), outletLevel: expect.closeTo(1, 6) });
   expect(applyChange(job, best.change).job.elements.get('out')).toEqual(job.elements.get('out'));
 });
+
+describe('what is asked besides', () => {
+  const drawn = quillfeather();
+  it('what is left out keeps the line that it has, and the rest is planned round it', () => {
+    const all = proposalsOf(drawn, { leaveOut: ['ds1', 'ds2'], notHere: [] });
+    expect(all.wanted.ends.map(({ id }) => id).sort()).toEqual(['basin', 'ds3', 'kennelDrain']);
+    expect(all.wanted.couldBe).toHaveLength(5);
+    const kept = ofKind(drawn, 'run').filter(({ from }) => from === 'ds1' || from === 'ds2');
+    expect(kept.length).toBeGreaterThan(0);
+    for (const run of kept) expect(all.found[0]!.job.elements.get(run.id)).toEqual(run);
+    expect(unled(all.found[0]!, all.wanted.ends)).toEqual([]);
+  });
+
+  it('one wet place alone has a line of its own; with nothing to lead off that is said', () => {
+    const job = bare(drawn);
+    const only = proposalsOf(job, { leaveOut: ['ds1', 'ds2', 'ds3', 'kennelDrain'], notHere: [] });
+    expect(only.wanted.ends.map(({ id }) => id)).toEqual(['basin']);
+    expect(ofKind(only.found[0]!.job, 'junction').filter(({ form }) => form === 'wye')).toEqual([]);
+    const none = proposalsOf(job, { leaveOut: ['ds1', 'ds2', 'ds3', 'kennelDrain', 'basin'], notHere: [] });
+    expect([none.found, none.missing]).toEqual([[], ['sources']]);
+  });
+
+  it('no line goes where somebody said so', () => {
+    const job = bare(drawn);
+    const before = proposalsOf(job).found[0]!;
+    const run = ofKind(before.job, 'run').find(({ length, id }) => length > 10 && !job.elements.has(id))!;
+    const patch = { place: placeAlong(wayOfRun(before.job, run)!, run.length / 2), reach: 1.5 };
+    const all = proposalsOf(job, { leaveOut: [], notHere: [patch] });
+    for (const proposal of all.found)
+      for (const each of ofKind(proposal.job, 'run')) {
+        const way = job.elements.has(each.id) ? null : wayOfRun(proposal.job, each);
+        if (way) expect(footOnWay(way, patch.place)!.distance).toBeGreaterThan(patch.reach - 0.5);
+      }
+    expect(all.found[0]!.standing.asked).toBeGreaterThanOrEqual(before.standing.asked);
+  });
+});
+
+describe('inlets that a yard wants', () => {
+  const paved = (fall: number, ...more: Element[]): Job =>
+    jobOf(
+      ...levelled(({ north }) => 1 + fall * north - 0.02 * Math.max(0, north - 18)),
+      { id: 'house', kind: 'building', name: 'House', outline: [at(8, 0), at(16, 0), at(16, 6), at(8, 6)] },
+      {
+        id: 'door',
+        kind: 'opening',
+        name: 'Garage',
+        form: 'garageDoor',
+        building: 'house',
+        wall: 2,
+        width: 3,
+        sillLevel: 1.25,
+      },
+      {
+        id: 'drive',
+        kind: 'surface',
+        name: 'Drive',
+        cover: 'paving',
+        outline: [at(9, 6), at(15, 6), at(15, 18), at(9, 18)],
+        feeds: [],
+      },
+      out({ place: at(2, 1), groundLevel: -0.3 }),
+      ...more,
+    );
+
+  it('a channel before a door that paving sheds to, beyond it on both sides, and none where it falls away or one lies there', () => {
+    const all = proposalsOf(paved(0.03));
+    const [channel] = all.wanted.fresh as [Channel];
+    expect(channel).toMatchObject({ kind: 'channel', name: 'Channel at Garage' });
+    expect(channel.length).toBeCloseTo(3.6, 6);
+    for (const { north } of channel.way!) expect(north).toBeCloseTo(6.3, 6);
+    const [there] = ofKind(all.found[0]!.job, 'channel');
+    expect(unled(all.found[0]!, [there!])).toEqual([]);
+    expect(wantedIn(paved(0.03, there!)).fresh).toEqual([]);
+    expect(wantedIn(paved(-0.03)).fresh.filter(({ kind }) => kind === 'channel')).toEqual([]);
+  });
+
+  it('a drain under ground that is soft whatever the sky does, led off; a pond alone gets a basin', () => {
+    const soft: Element = { id: 'soft', kind: 'wetSpot', name: 'Soft', form: 'soft', place: at(12, 16), hours: 60 };
+    const job = jobOf(
+      ...levelled(({ north }) => 1 - 0.03 * north),
+      out({ place: at(12, 23.5), groundLevel: -0.6 }),
+      soft,
+    );
+    const all = proposalsOf(job);
+    expect(all.wanted.fresh.map(({ kind }) => kind)).toEqual(['drainField']);
+    expect(unled(all.found[0]!, ofKind(all.found[0]!.job, 'drainField'))).toEqual([]);
+    const pond = jobOf(...levelled(bowl), out({ place: at(12, 23.5), groundLevel: 0 }));
+    expect(wantedIn(pond).fresh.map(({ kind }) => kind)).toEqual(['basin']);
+  });
+});
+
+it('a yard that is mirrored or moved has proposals of the same price, within a hundredth', () => {
+  const costs = (job: Job): number[] => proposalsOf(job).found.map(({ standing }) => standing.asked);
+  for (const seed of [3, 6, 11]) {
+    const job = seededPlot(seed);
+    const as = (move: (place: Place) => Place): Job =>
+      jobFrom(
+        job.id,
+        job.elements.all.map((element) => {
+          const next: Record<string, unknown> = { ...element };
+          if ('place' in element && element.place) next.place = move(element.place);
+          if ('outline' in element && element.outline) next.outline = element.outline.map(move);
+          return next as unknown as Element;
+        }),
+      );
+    const here = costs(job);
+    for (const there of [
+      costs(as(({ east, north }) => ({ east: -east, north }))),
+      costs(as(({ east, north }) => ({ east: east + 400, north: north - 90 }))),
+    ]) {
+      expect([seed, there.length]).toEqual([seed, here.length]);
+      there.forEach((cost, k) => expect(Math.abs(cost / here[k]! - 1)).toBeLessThan(0.01));
+    }
+  }
+}, 120_000);
 
 it('over random yards takes no fault with it, runs through no house, and what is told to hold stands the walk', () => {
   let found = 0;

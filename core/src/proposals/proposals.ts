@@ -16,7 +16,7 @@ import { planJob, type Plan } from '../verdict/planJob';
 import { crossingsOf } from '../yard/crossings';
 import { groundOf } from '../yard/ground';
 import { keepAside, takesAside } from '../variants/variants';
-import { wantedIn, type Wanted } from './ends';
+import { NOTHING_ASKED, wantedIn, type Asked, type Wanted } from './ends';
 import { layoutsOf, pumpedLayout, type Layout } from './layouts';
 import { renamed } from './renamed';
 
@@ -54,21 +54,45 @@ export interface Proposals {
   missing: readonly Lack[];
 }
 
-/** Fixes of its own that a layout takes at most. */
-const MENDED = 8;
+/** Fixes of its own that a layout takes at most: a cleanout or two a line, and some of each line's own. */
+const MENDED = 32;
 
-/** Sized at least cost, and mended as far as that touches nothing but what is new. */
+/** Sized at least cost, and mended as far as that touches nothing but what is new; and sized again, as what was mended may be had for less. */
 function finished(given: Job, on: Job, elements: readonly Element[]): Job {
+  const laid = changed(on, { puts: [...elements], removes: [] });
+  const once = mended(given, sized(given, { job: laid, plan: planJob(laid) }));
+  const twice = mended(given, sized(given, once));
+  return isBetter(twice, once) ? twice.job : once.job;
+}
+
+interface Planned {
+  job: Job;
+  plan: Plan;
+}
+
+function isBetter(one: Planned, other: Planned): boolean {
+  const count = ({ plan }: Planned, severity: string): number =>
+    plan.snags.filter((snag) => snag.severity === severity).length;
+  for (const severity of ['stop', 'fix']) {
+    const more = count(one, severity) - count(other, severity);
+    if (more !== 0) return more < 0;
+  }
+  return standingOf(one.job, one.plan).asked < standingOf(other.job, other.plan).asked;
+}
+
+/** Sizes of new pipe at least cost. */
+function sized(given: Job, { job, plan }: Planned): Planned {
+  const puts = sizeJob(job, plan)?.best.change.puts.filter(({ id }) => !given.elements.has(id)) ?? [];
+  if (puts.length === 0) return { job, plan };
+  const next = changed(job, { puts, removes: [] });
+  return { job: next, plan: planJob(next, plan) };
+}
+
+/** With the fixes that touch nothing but what is new. */
+function mended(given: Job, start: Planned): Planned {
   const isOwn = ({ puts, removes }: Change): boolean =>
     [...puts.map(({ id }) => id), ...removes].every((id) => !given.elements.has(id));
-  let job = changed(on, { puts: [...elements], removes: [] });
-  let plan = planJob(job);
-  const sizing = sizeJob(job, plan);
-  const puts = sizing?.best.change.puts.filter(({ id }) => !given.elements.has(id)) ?? [];
-  if (puts.length > 0) {
-    job = changed(job, { puts, removes: [] });
-    plan = planJob(job, plan);
-  }
+  let { job, plan } = start;
   const passed = new Set<string>();
   for (let k = 0; k < MENDED; k++) {
     const snag = plan.snags.find((each) => each.severity !== 'mind' && !passed.has(snagKey(each)));
@@ -82,7 +106,7 @@ function finished(given: Job, on: Job, elements: readonly Element[]): Job {
     job = changed(job, fix.change);
     plan = planJob(job, plan);
   }
-  return job;
+  return { job, plan };
 }
 
 /** The same with ids of its own in the order of the job: fixes make theirs up, and the same job is to give the same proposals. */
@@ -99,7 +123,9 @@ function inOrder(given: Job, job: Job): Job {
 function laidOut(given: Job, wanted: Wanted, layout: Layout): Laid {
   const job = inOrder(given, finished(given, wanted.job, layout.elements));
   const plan = planJob(job);
-  const count = (severity: string): number => plan.snags.filter((snag) => snag.severity === severity).length;
+  const { leaveOut } = wanted.asked;
+  const count = (severity: string): number =>
+    plan.snags.filter((snag) => snag.severity === severity && !leaveOut.includes(snag.at)).length;
   const ways = ofKind(job, 'run').flatMap((run) => {
     const way = given.elements.has(run.id) ? null : wayOfRun(job, run);
     return way ? [way] : [];
@@ -121,12 +147,23 @@ function laidOut(given: Job, wanted: Wanted, layout: Layout): Laid {
   };
 }
 
+/** A proposal with some of its lines by another way: sized, mended, planned and priced anew. */
+export function reworked(given: Job, wanted: Wanted, proposal: Proposal, elements: readonly Element[]): Proposal {
+  const own = elements.filter((element) => wanted.job.elements.get(element.id) !== element);
+  const laid = laidOut(given, wanted, { ...proposal.layout, elements: own, gap: null });
+  return { ...laid, aim: proposal.aim, change: changeTo(given, laid.job, AIM_LABELS[proposal.aim]) };
+}
+
 const cheaper = (a: Laid, b: Laid): number =>
   a.stops - b.stops || a.fixes - b.fixes || a.standing.asked - b.standing.asked;
 
-/** Lines as drawn, so that two that are the same are told once. */
+/** Lines as they lie, so that two plans that are the same are told once, whatever their parts are called. */
 const drawnAs = ({ job }: Laid): string =>
-  JSON.stringify(ofKind(job, 'run').map((run) => [run.from, run.to, run.nominal, wayOfRun(job, run)]));
+  JSON.stringify(
+    ofKind(job, 'run')
+      .map((run) => JSON.stringify([run.nominal, wayOfRun(job, run)]))
+      .sort(),
+  );
 
 function lacking(job: Job, { ends, roots }: Wanted): Lack[] {
   return [
@@ -153,8 +190,8 @@ function changeTo(given: Job, then: Job, name: string): Change {
 }
 
 /** Plans of a job, told after each that is laid out; the last is the whole. */
-export function* proposalsFor(job: Job): Generator<Proposals> {
-  const wanted = wantedIn(job);
+export function* proposalsFor(job: Job, asked: Asked = NOTHING_ASKED): Generator<Proposals> {
+  const wanted = wantedIn(job, asked);
   const missing = lacking(job, wanted);
   const laid: Laid[] = [];
   const told = (more: readonly Lack[] = []): Proposals => ({
@@ -189,9 +226,9 @@ export const AIM_LABELS: Record<Aim, string> = {
 /** Three that differ. */
 function chosen(job: Job, laid: readonly Laid[]): Proposal[] {
   const found: Proposal[] = [];
+  const isNew = (one: Laid): boolean => found.every((other) => drawnAs(other) !== drawnAs(one));
   const take = (aim: Aim, one: Laid | undefined): void => {
-    if (!one || found.some((other) => drawnAs(other) === drawnAs(one))) return;
-    found.push({ ...one, aim, change: changeTo(job, one.job, AIM_LABELS[aim]) });
+    if (one) found.push({ ...one, aim, change: changeTo(job, one.job, AIM_LABELS[aim]) });
   };
   const sorted = [...laid].sort(cheaper);
   const [best] = sorted;
@@ -202,18 +239,18 @@ function chosen(job: Job, laid: readonly Laid[]): Proposal[] {
     'disturbance',
     [...asSound]
       .sort((a, b) => a.disturbs - b.disturbs || cheaper(a, b))
-      .find((one) => one.disturbs < best.disturbs - 0.5),
+      .find((one) => one.disturbs < best.disturbs - 0.5 && isNew(one)),
   );
   take(
     'reserve',
-    asSound.find(({ layout }) => layout.kind === 'apart' || layout.kind === 'own'),
+    asSound.find((one) => (one.layout.kind === 'apart' || one.layout.kind === 'own') && isNew(one)),
   );
   return found;
 }
 
 /** All of it at once. */
-export function proposalsOf(job: Job): Proposals {
+export function proposalsOf(job: Job, asked: Asked = NOTHING_ASKED): Proposals {
   let last: Proposals | null = null;
-  for (const each of proposalsFor(job)) last = each;
+  for (const each of proposalsFor(job, asked)) last = each;
   return last!;
 }

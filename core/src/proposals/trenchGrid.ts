@@ -8,9 +8,12 @@ import type { CostGrid } from '../layout/costGrid';
 import { partRate, pricesOf, WORK_RATES, type WorkRate } from '../price/book';
 import { distance, extentOf, type Place } from '../site/place';
 import { handDigOf } from '../yard/crossings';
+import type { NotHere } from './ends';
 
 export interface TrenchGrid extends CostGrid {
   grid: Grid;
+  /** What a metre is paid for by cell, whether one would go there or not; `costs` are higher where one goes only for want of another way. */
+  prices: Float64Array;
   /** By cell whether something that one would rather leave alone lies there: roots, paving, services. */
   spared: Uint8Array;
 }
@@ -28,7 +31,7 @@ const NOMINAL = 0.1016;
 const OFF_WALLS = 0.9;
 const BESIDE_WALL = 3;
 /** No trench goes so near to a trunk, m. */
-const TRUNK = 0.9;
+export const TRUNK = 0.9;
 /** A fence is taken down and put up again: this times the price of its cell. */
 const FENCE = 1.6;
 /** Over a boundary only where there is no other way. */
@@ -43,7 +46,7 @@ const placesIn = (job: Job): Place[] =>
   });
 
 /** A grid over a job's site; null where nothing of it is drawn. `spare`: this much more, as a share, where something lies that is to be left alone. */
-export function trenchGrid(job: Job, spare = 0): TrenchGrid | null {
+export function trenchGrid(job: Job, notHere: readonly NotHere[], spare = 0): TrenchGrid | null {
   const extent = extentOf(placesIn(job));
   if (!extent) return null;
   const grid = emptyGrid(extent);
@@ -73,9 +76,13 @@ export function trenchGrid(job: Job, spare = 0): TrenchGrid | null {
         cellsAlong(grid, service.way).flatMap((at) => cellsNear(grid, placeOf(grid, at), handDigOf(service))),
         rate('handDig'),
       );
+  for (const { form, way } of ofKind(job, 'barrier'))
+    if (way && form === 'fence') for (const at of new Set(cellsAlong(grid, way))) costs[at]! *= FENCE;
+  const prices = Float64Array.from(costs);
   if (spare > 0) for (let at = 0; at < costs.length; at++) if (spared[at] === 1) costs[at]! *= 1 + spare;
   bar(job, grid, costs);
-  return { cols: grid.cols, rows: grid.rows, cell: grid.cell, costs, grid, spared };
+  for (const { place, reach } of notHere) for (const at of cellsNear(grid, place, reach)) costs[at] = Infinity;
+  return { cols: grid.cols, rows: grid.rows, cell: grid.cell, costs, grid, prices, spared };
 }
 
 function emptyGrid({ west, east, south, north }: NonNullable<ReturnType<typeof extentOf>>): Grid {
@@ -101,8 +108,8 @@ function bar(job: Job, grid: Grid, costs: Float64Array): void {
   };
   for (const { form, way } of ofKind(job, 'barrier')) {
     if (!way) continue;
-    if (form === 'fence') times(cellsAlong(grid, way), FENCE);
-    else if (form === 'propertyLine') times(cellsAlong(grid, way), BOUNDARY);
+    if (form === 'fence') continue;
+    if (form === 'propertyLine') times(cellsAlong(grid, way), BOUNDARY);
     else for (const at of cellsAlong(grid, way)) costs[at] = Infinity;
   }
   for (const { outline } of ofKind(job, 'building')) {

@@ -41,6 +41,13 @@ function madeOf(job: Job, { layout, pipe }: Laid, { wanted }: Proposals): string
   }
 }
 
+/** How near to the cheapest its trenches are known to be. */
+function provedWords({ kind, gap }: Laid['layout']): string {
+  if (gap === null || kind !== 'joined') return 'that nothing cheaper exists is not proved.';
+  if (gap < 5e-4) return 'no trenches over the same cells join these inlets for less.';
+  return `no trenches over the same cells that join these inlets can be more than ${(100 * gap).toFixed(1)} % cheaper.`;
+}
+
 /** What speaks for it, as its second. */
 function why(job: Job, proposal: Proposal, { laid, found }: Proposals): string {
   const { units } = headOf(job);
@@ -54,9 +61,7 @@ function why(job: Job, proposal: Proposal, { laid, found }: Proposals): string {
   }
   switch (aim) {
     case 'cost':
-      return layout.exact && layout.kind === 'joined'
-        ? `The cheapest of ${many(laid.length, 'plan')} laid out here; no trenches over the same cells join these inlets for less.`
-        : `The cheapest of ${many(laid.length, 'plan')} laid out here; that nothing cheaper exists is not proved.`;
+      return `The cheapest of ${many(laid.length, 'plan')} laid out here; ${provedWords(layout)}`;
     case 'disturbance':
       return `It goes through ${text(showLength(least.disturbs - disturbs, units))} less of roots, paving and services than the cheapest, for ${more} more.`;
     case 'reserve':

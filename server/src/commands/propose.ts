@@ -26,8 +26,8 @@ process.exitCode = printJob('propose', positionals[0], (job) => {
       return {
         ...proposalSaid(job, proposal, all),
         cost: standing.asked,
-        // Nothing cheaper joins the same inlets over the same cells; null where that is not proved.
-        bound: layout.exact && layout.kind === 'joined' ? 0 : null,
+        // By how much trenches that join the same inlets over the same cells can be cheaper at most, as a share; null where that is not what it is.
+        bound: layout.kind === 'joined' ? layout.gap : null,
         stops,
         fixes,
         leastPitch: standing.leastPitch,

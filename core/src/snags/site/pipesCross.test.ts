@@ -30,6 +30,27 @@ it('two pipes that cross at one depth, joined by nothing, are a Stop; one over t
   expect(found(crossing(0.5, {}, 25))).toBeUndefined();
 });
 
+it('two that cross more than once are met wherever they lie in one another, and where one only turns on the other', () => {
+  const level = (depth: number) => ({ type: 'levels' as const, up: -depth, down: -depth });
+  /** One line along the axis from 0.3 to 0.7 m deep; the other, 0.6 m deep, by its bends. */
+  const over = (...bends: { east: number; north: number }[]): Job =>
+    jobOf(
+      basin({ place: at(0, 0) }),
+      out({ place: at(20, 0), stone: true, groundLevel: -2 }),
+      basin({ id: 'north', place: at(2, 8) }),
+      out({ id: 'south', name: 'Ditch', place: at(18, 12), stone: true, groundLevel: -2 }),
+      pipe('basin', { grade: { type: 'levels', up: -0.2, down: -0.7 } }),
+      pipe('north', { to: 'south', grade: level(0.6), bends }),
+    );
+  // Over it at 4 m, where the first is 0.3 m deep, and back at 16 m, where it is 0.6.
+  expect(found(over(at(4, -3), at(16, -3)))!.length).toBeCloseTo(16, 0);
+  expect(found(over(at(3, -3), at(5, -3)))).toBeUndefined();
+  // Comes down to it, lies on it with a bend, and goes away again.
+  expect(found(over(at(16, 0)))!.length).toBeCloseTo(16, 6);
+  expect(found(over(at(16, 1e-9)))).toBeDefined();
+  expect(found(over(at(16, 0.3)))).toBeUndefined();
+});
+
 it('one that is cut off lies in nobody’s way, an old one that is kept does, and two that meet in a wye are joined', () => {
   expect(found(crossing(0.5, { old: { fate: 'cutOff' } }))).toBeUndefined();
   expect(found(crossing(0.5, { old: { fate: 'kept' } }))).toBeDefined();

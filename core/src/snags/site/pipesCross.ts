@@ -5,7 +5,7 @@ import { wayOfRun } from '../../job/places';
 import { step } from '../../numeric/kept';
 import type { RunPlan, Solution } from '../../plan/solution';
 import type { DrainPlan } from '../../works/drain';
-import { crossing, extentOf, wayLength, type Extent, type Place } from '../../site/place';
+import { crossing, extentOf, footOnWay, wayLength, type Extent, type Place } from '../../site/place';
 import type { Rule, Snag } from '../snag';
 
 /** A pipe as it is drawn: of a run, or of a drain. */
@@ -23,8 +23,12 @@ interface Cross {
   shareOfOther: number;
 }
 
+/** Two pipes whose middles come so near on the plan lie in one another where they are as deep, m; and nearer than so to where one ends it ends there. */
+const TOUCH = 0.075;
+const END = 0.5;
+
 const apart = (a: Extent, b: Extent): boolean =>
-  a.west > b.east || b.west > a.east || a.south > b.north || b.south > a.north;
+  a.west > b.east + TOUCH || b.west > a.east + TOUCH || a.south > b.north + TOUCH || b.south > a.north + TOUCH;
 
 const isFresh = (each: Run | Drain): boolean => (each.kind === 'run' ? isNew(each) : !each.here);
 
@@ -37,9 +41,10 @@ function joined(a: Run | Drain, b: Run | Drain): boolean {
   return a.kind === 'run' && b.kind === 'run' && (a.beside === b.id || b.beside === a.id);
 }
 
-/** Where two ways first cross; null where they do not. */
-function crossOf({ of: one, way: a }: Drawn, { of: other, way: b }: Drawn): Cross | null {
+/** Where two ways cross, as often as they do, and where one turns on the other without going over it. */
+function crossOf({ of: one, way: a }: Drawn, { of: other, way: b }: Drawn): Cross[] {
   const [wholeA, wholeB] = [wayLength(a), wayLength(b)];
+  const found: Cross[] = [];
   let goneA = 0;
   for (let k = 1; k < a.length; k++) {
     const lengthA = wayLength([a[k - 1]!, a[k]!]);
@@ -48,26 +53,41 @@ function crossOf({ of: one, way: a }: Drawn, { of: other, way: b }: Drawn): Cros
       const lengthB = wayLength([b[j - 1]!, b[j]!]);
       const at = crossing(a[k - 1]!, a[k]!, b[j - 1]!, b[j]!);
       if (at)
-        return {
+        found.push({
           one,
           other,
           shareOfOne: (goneA + at.first * lengthA) / wholeA,
           shareOfOther: (goneB + at.second * lengthB) / wholeB,
-        };
+        });
       goneB += lengthB;
     }
     goneA += lengthA;
   }
-  return null;
+  for (const { along, foot } of touches(a, b))
+    found.push({ one, other, shareOfOne: along / wholeA, shareOfOther: foot / wholeB });
+  for (const { along, foot } of touches(b, a))
+    found.push({ one, other, shareOfOne: foot / wholeA, shareOfOther: along / wholeB });
+  return found;
 }
 
-/** Pairs that cross, each once; of old pipes alone none, as they lie there. */
+/** Bends of one way that lie on another: how far along each, m. */
+function touches(way: readonly Place[], other: readonly Place[]): { along: number; foot: number }[] {
+  const whole = wayLength(other);
+  let along = 0;
+  return way.slice(1, -1).flatMap((bend, k) => {
+    along += wayLength([way[k]!, bend]);
+    const foot = footOnWay(other, bend);
+    const isOn = foot && foot.distance < TOUCH && foot.along > END && foot.along < whole - END;
+    return isOn ? [{ along, foot: foot.along }] : [];
+  });
+}
+
+/** Places where two cross, by pair; of old pipes alone none, as they lie there. */
 const crosses = step('pipes that cross', ({ drawn }: { drawn: readonly Drawn[] }): readonly Cross[] =>
   drawn.flatMap((a, k) =>
     drawn.slice(k + 1).flatMap((b): Cross[] => {
       if (apart(a.box, b.box) || joined(a.of, b.of) || !(isFresh(a.of) || isFresh(b.of))) return [];
-      const found = crossOf(a, b);
-      return found ? [found] : [];
+      return crossOf(a, b);
     }),
   ),
 );
@@ -120,9 +140,9 @@ function bodyOf({ runs, works }: Planned, each: Run | Drain, share: number): Bod
 
 type Planned = Pick<Solution, 'runs' | 'works'>;
 
-/** Where two pipes cross and lie in one another: how far down each, by how much, m, and their bodies there. */
-export const clashes = (job: Job, planned: Planned) =>
-  crossesOf(job).flatMap((cross) => {
+/** Where two pipes cross and lie in one another: how far down each, by how much, m, and their bodies there; of a pair that does so more than once the place where they do most. */
+export function clashes(job: Job, planned: Planned) {
+  const all = crossesOf(job).flatMap((cross) => {
     const { one, other, shareOfOne, shareOfOther } = cross;
     const [first, second] = [bodyOf(planned, one, shareOfOne), bodyOf(planned, other, shareOfOther)];
     if (!first || !second) return [];
@@ -130,6 +150,14 @@ export const clashes = (job: Job, planned: Planned) =>
     const length = one.kind === 'run' ? planned.runs[one.id]!.length : wayLength(one.way!);
     return over > 0 ? [{ ...cross, first, second, over, along: shareOfOne * length }] : [];
   });
+  return all.filter(
+    (each, k) =>
+      !all.some(
+        ({ one, other, over }, j) =>
+          one === each.one && other === each.other && (over > each.over || (over === each.over && j < k)),
+      ),
+  );
+}
 
 /** Two pipes that cross on the plan, joined by nothing, at one depth. */
 export const pipesCross: Rule = {

@@ -75,18 +75,15 @@ export function walkInlets(walk: Walk): void {
       if (stands !== null && stands > WATER) wrong.push(`${inlet.id} overtops by ${stands.toFixed(3)} m`);
       if (pipe && pipe.invertUp > inlet.groundLevel - inlet.depth + LAID) wrong.push(`${inlet.id} stands full`);
     }
-    if (inlet.kind === 'channel') {
-      if (flow > 0) walk.stands.set(inlet.id, Math.max(inlet.groundLevel, line));
-      continue;
-    }
     const spill =
       inlet.spillLevel === undefined
         ? Number.POSITIVE_INFINITY
         : Math.max(inlet.groundLevel, inlet.spillLevel) +
           (flow / (1.7 * (inlet.spillLength ?? settings.spillLength))) ** (2 / 3);
+    // What comes up out of one runs off where the ground lets it, as what it does not take does.
     const stands = Math.min(Math.max(inlet.groundLevel, line) + over, spill);
     if (flow > 0) walk.stands.set(inlet.id, stands);
-    if (inlet.sillLevel === undefined) continue;
+    if (inlet.kind === 'channel' || inlet.sillLevel === undefined) continue;
     if (inlet.sillLevel - stands < settings.openingMargin - WATER)
       wrong.push(`water comes near the sill at ${inlet.id}`);
   }

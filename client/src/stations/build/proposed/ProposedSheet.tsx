@@ -2,10 +2,8 @@
 import { money, showLength, showPitch, showSmall } from '@katabasis/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { findProposals } from '../../../planning/proposals';
-import type { ProposalsTold, ProposalTold } from '../../../planning/proposals.worker';
+import type { ProposalTold } from '../../../planning/proposals.worker';
 import { useJob } from '../../../planning/useJob';
-import { useWorked } from '../../../planning/useWorked';
 import { useStyles, useWide } from '../../../theme/theme';
 import { SPACE, type Palette } from '../../../theme/tokens';
 import { Button } from '../../../ui/Button';
@@ -14,8 +12,13 @@ import { Figure } from '../../../ui/Figure';
 import { Mark } from '../../../ui/Mark';
 import { figureRow } from '../../../ui/rows';
 import { Text } from '../../../ui/Text';
+import { Ticks } from '../../../ui/Ticks';
 import { useGo } from '../../useGo';
 import { ProposalPicture } from './ProposalPicture';
+import { SideBySide } from './SideBySide';
+import { TouchedPanel } from './TouchedPanel';
+import { usePlans, type Plans } from './usePlans';
+import { useTouched } from './useTouched';
 
 const make = (palette: Palette) => ({
   card: { borderTopWidth: 3, borderTopColor: palette.ink, paddingTop: SPACE.m, gap: SPACE.m },
@@ -23,29 +26,19 @@ const make = (palette: Palette) => ({
 });
 
 export function ProposedSheet() {
-  const { job } = useJob();
-  const worked = useWorked<ProposalsTold | { refused: string }>([job], (signal, give) =>
-    findProposals(job, signal, give).catch((error: unknown) =>
-      give({ refused: error instanceof Error ? error.message : String(error) }),
-    ),
-  );
+  const plans = usePlans();
   const [chosen, setChosen] = useState<ProposalTold['aim']>('cost');
-  if (worked && 'refused' in worked)
+  const { told, refused, found } = plans;
+  if (refused !== null)
     return (
       <Text tone="stop" role="alert">
-        {worked.refused}
+        {refused}
       </Text>
     );
-  const found = worked?.found ?? [];
   const proposal = found.find(({ aim }) => aim === chosen) ?? found[0];
   return (
     <View style={{ gap: SPACE.l, maxWidth: 1100 }} testID="proposals">
-      <Text>
-        Lines from every inlet and low place that has none to a way out, by what a trench costs where it goes: round
-        houses, walls and trunks, over paving, roots and services only where that is cheaper. Each is sized, priced and
-        judged like a plan that you draw.
-      </Text>
-      {worked?.missing.map((sentence) => (
+      {told?.missing.map((sentence) => (
         <View key={sentence} style={{ flexDirection: 'row', gap: SPACE.s }}>
           <Mark kind="mind" />
           <View style={{ flex: 1 }}>
@@ -53,35 +46,103 @@ export function ProposedSheet() {
           </View>
         </View>
       ))}
-      {!worked?.isOver && (
-        <Text role="status">
-          {worked && worked.done > 0 ? `${worked.done} ways are laid out; others are tried.` : 'Looking for the lines.'}
-        </Text>
-      )}
+      <Looking plans={plans} />
       {found.length > 1 && proposal && (
         <Choice
           label="Proposals"
           hideLabel
           value={proposal.aim}
-          options={found.map(({ aim, label }) => ({ value: aim, label }))}
+          options={found.map(({ aim, label, asked, currency }) => ({
+            value: aim,
+            label,
+            figure: money(asked, currency),
+          }))}
           onChoose={setChosen}
         />
       )}
-      {proposal && <Proposal key={proposal.aim} proposal={proposal} first={found[0]!} />}
+      {proposal && <Proposal key={proposal.aim} proposal={proposal} plans={plans} />}
+      {found.length > 1 && <SideBySide found={found} />}
+      <LeadOff plans={plans} />
+      <Text kind="small">
+        Lines from every inlet and low place that has none to a way out, by what a trench costs where it goes: round
+        houses, walls and trunks, over paving, roots and services only where that is cheaper. Each plan is sized, priced
+        and judged like one that you draw.
+      </Text>
     </View>
   );
 }
 
-function Proposal({ proposal, first }: { proposal: ProposalTold; first: ProposalTold }) {
+/** How far the looking has come, and what ends it. */
+function Looking({ plans: { told, stopped, stop } }: { plans: Plans }) {
+  if (told?.isOver) return null;
+  const many = told?.done ?? 0;
+  const tried = many === 1 ? 'One way is laid out' : `${many} ways are laid out`;
+  if (stopped)
+    return <Text role="status">{`${many > 0 ? tried : 'Nothing is laid out'}; no more are looked for.`}</Text>;
+  return (
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m, alignItems: 'center' }}>
+      <Text role="status">{many > 0 ? `${tried}; others are tried.` : 'Looking for the lines.'}</Text>
+      <Button label="Stop looking" kind="line" onPress={stop} testID="stop-looking" />
+    </View>
+  );
+}
+
+/** What the plans lead off: all of it, or only what is ticked. */
+function LeadOff({ plans: { told, asked, ask } }: { plans: Plans }) {
+  const all = told?.couldBe ?? [];
+  if (all.length < 2) return null;
+  return (
+    <Ticks
+      label="These are led off. Untick what stays as it is."
+      options={all.map(({ id, name, isNew }) => ({
+        value: id,
+        label: isNew ? `${name} (new)` : name,
+        testID: `lead-${id}`,
+      }))}
+      ticked={all.flatMap(({ id }) => (asked.leaveOut.includes(id) ? [] : [id]))}
+      onToggle={(id) =>
+        ask((now) => ({
+          ...now,
+          leaveOut: now.leaveOut.includes(id) ? now.leaveOut.filter((each) => each !== id) : [...now.leaveOut, id],
+        }))
+      }
+    />
+  );
+}
+
+function Proposal({ proposal, plans }: { proposal: ProposalTold; plans: Plans }) {
   const styles = useStyles(make);
   const wide = useWide();
   const { job, plan } = useJob();
+  const touching = useTouched(proposal, plans.moved);
+  const first = plans.told!.found[0]!;
+  const isFirst = proposal.aim === first.aim && !proposal.isMoved;
   return (
     <View style={styles.card} testID={`proposal-${proposal.aim}`}>
       <View style={wide ? { flexDirection: 'row', gap: SPACE.xl, alignItems: 'flex-start' } : { gap: SPACE.m }}>
-        <View style={wide ? { flex: 1, minWidth: 0 } : undefined}>
-          <ProposalPicture {...{ job, plan, proposal }} beside={proposal === first ? null : first} />
-          {proposal !== first && <Text kind="small">Dashed: {first.label}</Text>}
+        <View style={[{ gap: SPACE.s }, wide ? { flex: 1, minWidth: 0 } : null]}>
+          <ProposalPicture
+            {...{ job, plan, proposal, touching }}
+            beside={isFirst ? null : first}
+            notHere={plans.asked.notHere}
+          />
+          {!isFirst && (
+            <Text kind="small">{`Dashed: ${first.label}${proposal.isMoved ? ' as proposed' : ''}. Grey: the same in both.`}</Text>
+          )}
+          <TouchedPanel
+            touching={touching}
+            isMoved={proposal.isMoved}
+            onBack={() => plans.back(proposal.aim)}
+            onNotHere={(patch) => plans.ask((now) => ({ ...now, notHere: [...now.notHere, patch] }))}
+            onAllow={(at) =>
+              plans.ask((now) => ({
+                ...now,
+                notHere: now.notHere.filter(
+                  ({ place, reach }) => Math.hypot(place.east - at.east, place.north - at.north) > reach,
+                ),
+              }))
+            }
+          />
         </View>
         <View style={{ gap: SPACE.m, ...(wide ? { flex: 1, minWidth: 0 } : {}) }}>
           <Words proposal={proposal} />
@@ -95,10 +156,10 @@ function Proposal({ proposal, first }: { proposal: ProposalTold; first: Proposal
 function Words({ proposal }: { proposal: ProposalTold }) {
   const styles = useStyles(make);
   const { units } = useJob();
-  const { label, why, asked, currency, hours, pipe, deepest, leastPitch, verdict, cutOff } = proposal;
+  const { label, why, asked, currency, hours, pipe, deepest, leastPitch, verdict, cutOff, isMoved } = proposal;
   return (
     <>
-      <Text kind="heading">{label}</Text>
+      <Text kind="heading">{isMoved ? `${label}, with lines moved` : label}</Text>
       <View style={figureRow}>
         <Figure label="Price" shown={{ value: money(asked, currency), unit: '' }} size="hero" />
         <Figure label="Pipe" shown={showLength(pipe, units)} />
