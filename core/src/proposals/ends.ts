@@ -102,6 +102,14 @@ function unled(job: Job): Landing[] {
   return landingsOf(job).filter((landing) => isSource(landing) && !leads.has(landing.id));
 }
 
+/** Ways out, and all that is led to one: joined to anything else a line would lead round to itself, or to nothing. */
+function leadingOut(job: Job): Set<string> {
+  const found = new Set(ofKind(job, 'discharge').map(({ id }) => id));
+  const runs = ofKind(job, 'run').filter(isLaid);
+  for (const id of found) for (const { from, to } of runs) if (to === id) found.add(from);
+  return found;
+}
+
 /** What is to be led off, and where to. */
 export function wantedIn(given: Job, asked: Asked = NOTHING_ASKED): Wanted {
   const { leaveOut } = asked;
@@ -117,14 +125,9 @@ export function wantedIn(given: Job, asked: Asked = NOTHING_ASKED): Wanted {
   const ends = unled(job)
     .filter(({ id }) => !leaveOut.includes(id))
     .flatMap(endOf);
-  const own = new Set(ends.map(({ id }) => id));
-  const inLine = new Set(
-    ofKind(job, 'run')
-      .filter(isLaid)
-      .flatMap(({ from, to }) => [from, to]),
-  );
+  const out = leadingOut(job);
   const roots = landingsOf(job)
-    .filter((landing) => !own.has(landing.id) && (landing.kind === 'discharge' || inLine.has(landing.id)))
+    .filter(({ id }) => out.has(id))
     .flatMap(endOf);
   return { job, fresh, ends, couldBe, roots, anew, asked };
 }
