@@ -9,9 +9,18 @@ attempt(() => {
   ensureBundled();
 });
 // Then the server and the real interface, unless only one of them is asked for.
-const asked = ['--core', '--ground', '--storm', '--works', '--server', '--taps', '--page', '--yard', '--first'].filter(
-  (part) => process.argv.includes(part),
-);
+const asked = [
+  '--core',
+  '--ground',
+  '--storm',
+  '--propose',
+  '--works',
+  '--server',
+  '--taps',
+  '--page',
+  '--yard',
+  '--first',
+].filter((part) => process.argv.includes(part));
 const wanted = (part) => asked.length === 0 || asked.includes(part);
 const bundle = (name) => run(process.execPath, ['--expose-gc', join(BUNDLES, `${name}.mjs`)]);
 const script = (name) => run(process.execPath, [join(ROOT, 'scripts', `${name}.mjs`)]);
@@ -19,6 +28,7 @@ process.exit(
   (wanted('--core') && bundle('bench')) ||
     (wanted('--ground') && bundle('benchGround')) ||
     (wanted('--storm') && bundle('benchStorm')) ||
+    (wanted('--propose') && bundle('benchPropose')) ||
     (wanted('--works') && bundle('benchWorks')) ||
     (wanted('--server') && bundle('benchServer')) ||
     (wanted('--taps') && script('benchTaps')) ||

@@ -46,6 +46,9 @@ const seenAlike = step('ground before daylight', ({ made }: { made: Tree['seen']
 const alike = (one: Tree['seen'], other: Tree['seen']): boolean =>
   one.size === other.size && [...one].every(([run, level]) => other.get(run) === level);
 
+/** Levelled ground is looked at every half metre: places farther apart than so have some between them that nobody levelled, m. */
+const SEEN = 1;
+
 /** Ground where each run that comes out to daylight is covered last, as it was levelled; none where none does. */
 function seenBefore(job: Job, runs: readonly Run[], settings: Settings): Tree['seen'] | undefined {
   if (!hasGround(job)) return undefined;
@@ -58,6 +61,8 @@ function seenBefore(job: Job, runs: readonly Run[], settings: Settings): Tree['s
     const next = over.findIndex(({ along }) => along >= edge);
     if (edge <= 0 || next <= 0) continue;
     const [a, b] = [over[next - 1]!, over[next]!];
+    // It may have left the levelled ground and come back to it: what lies between nobody has seen.
+    if (b.along - a.along > SEEN) continue;
     seen.set(run.id, a.level + ((b.level - a.level) * (edge - a.along)) / (b.along - a.along));
   }
   return seen.size > 0 ? keptOf(job).alike(seenAlike, seen, alike) : undefined;

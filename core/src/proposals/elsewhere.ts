@@ -1,7 +1,7 @@
 /** Whether a line of one plan lies where another has one. */
 import { ofKind } from '../job/job';
-import { wayOfRun } from '../job/places';
-import { footOnWay, type Place } from '../site/place';
+import { placeAlong, wayOfRun } from '../job/places';
+import { footOnWay, wayLength, type Place } from '../site/place';
 import type { Laid } from './proposals';
 
 /** Nearer than so two lines lie in one place, m: a cell's width. */
@@ -13,5 +13,9 @@ export function liesElsewhere(way: readonly Place[], { job }: Laid): boolean {
     const other = wayOfRun(job, run);
     return other ? [other] : [];
   });
-  return way.some((place) => lines.every((line) => (footOnWay(line, place)?.distance ?? Infinity) > SAME));
+  const length = wayLength(way);
+  const count = Math.max(1, Math.ceil(length / SAME));
+  return Array.from({ length: count + 1 }, (_, k) => placeAlong(way, (k / count) * length)).some((place) =>
+    lines.every((line) => (footOnWay(line, place)?.distance ?? Infinity) > SAME),
+  );
 }

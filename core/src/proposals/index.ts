@@ -14,3 +14,4 @@ export {
 export { Moving, type Grip, type Through } from './through';
 export { throughSaid, type ThroughSaid } from './throughWords';
 export { cutOffWords, lackWords, proposalSaid, type ProposalSaid } from './words';
+export { cheapestFrom } from './trenchGrid';

@@ -13,7 +13,7 @@ import { byDistance, type End, type Wanted } from './ends';
 import { linesOf, type NextCells } from './lines';
 import { cellOf, isFree, trenchGrid, type TrenchGrid } from './trenchGrid';
 
-export const LAYOUTS = ['joined', 'spared', 'apart', 'own', 'one', 'pumped'] as const;
+export const LAYOUTS = ['joined', 'spared', 'short', 'apart', 'own', 'one', 'pumped'] as const;
 export type LayoutKind = (typeof LAYOUTS)[number];
 
 export interface Layout {
@@ -27,8 +27,12 @@ export interface Layout {
 
 /** So many times as dear is a cell in which a line of another group lies. */
 const TAKEN = 3;
-/** How much dearer a trench is taken to be where something is to be left alone, as a share. */
+/** How much dearer a trench is taken to be where something is to be left alone, as a share; and less where what goes so far round does not fall. */
 const SPARED = 4;
+const LESS_SPARED = [1.5, 0.5];
+/** How many times dearer every metre is taken to be: of lines that may be cheaper in all, as they lie less deep; and of others where those are still too long to fall. */
+const SHORT = 4;
+const SHORTER = [1, 20];
 
 /** Lines of one group, and what none that join it over the same cells cost less than. */
 interface Joined {
@@ -109,45 +113,61 @@ const BESIDE = [
 ] as const;
 const OVER = 0.1;
 
+/** Lines of some ends in groups, those of each joined, to some ways out. */
+function laidIn(
+  { job, roots }: Wanted,
+  ground: TrenchGrid,
+  kind: LayoutKind,
+  groups: readonly (readonly End[])[],
+  to: readonly End[] = roots,
+): Layout {
+  const elements: Element[] = [];
+  const all: Joined[] = [];
+  const cutOff: string[] = [];
+  // Lines of their own lie beside one another, and cross where there is no other way.
+  const left: TrenchGrid = { ...ground, costs: Float64Array.from(ground.costs) };
+  for (const group of groups) {
+    const found = joinedLines(left, group, to);
+    const on: Job = { id: job.id, elements: job.elements.with(elements, []) };
+    elements.push(...linesOf(on, left, { next: found.next, ends: group, roots: to }));
+    for (const at of found.next.keys()) left.costs[at] = TAKEN * ground.costs[at]!;
+    all.push(found);
+    cutOff.push(...found.cutOff);
+  }
+  return { kind, elements, gap: gapOf(all), cutOff };
+}
+
 /** Every layout of a site that is worth pricing; `wanted`: what is led off and where to. */
-export function* layoutsOf({ job, ends, roots, asked: { notHere } }: Wanted): Generator<Layout> {
-  const plain = trenchGrid(job, notHere);
+export function* layoutsOf(wanted: Wanted): Generator<Layout> {
+  const { job, ends, roots, asked } = wanted;
+  const plain = trenchGrid(job, asked.notHere);
   if (!plain || ends.length === 0 || roots.length === 0) return;
-  const laid = (
-    kind: LayoutKind,
-    ground: TrenchGrid,
-    to: readonly End[],
-    groups: readonly (readonly End[])[],
-  ): Layout => {
-    const elements: Element[] = [];
-    const all: Joined[] = [];
-    const cutOff: string[] = [];
-    // Lines of their own lie beside one another, and cross where there is no other way.
-    const left: TrenchGrid = { ...ground, costs: Float64Array.from(ground.costs) };
-    for (const group of groups) {
-      const found = joinedLines(left, group, to);
-      const on: Job = { id: job.id, elements: job.elements.with(elements, []) };
-      elements.push(...linesOf(on, left, { next: found.next, ends: group, roots: to }));
-      for (const at of found.next.keys()) left.costs[at] = TAKEN * ground.costs[at]!;
-      all.push(found);
-      cutOff.push(...found.cutOff);
-    }
-    return { kind, elements, gap: gapOf(all), cutOff };
-  };
-  yield laid('joined', plain, roots, [ends]);
-  const spared = trenchGrid(job, notHere, SPARED)!;
-  yield laid('spared', spared, roots, [ends]);
+  yield laidIn(wanted, plain, 'joined', [ends]);
+  yield laidIn(wanted, trenchGrid(job, asked.notHere, { spare: SPARED })!, 'spared', [ends]);
+  yield laidIn(wanted, trenchGrid(job, asked.notHere, { short: SHORT })!, 'short', [ends]);
   const roof = ends.filter(({ kind }) => kind === 'downspout');
   if (roof.length > 0 && roof.length < ends.length)
-    yield laid('apart', plain, roots, [roof, ends.filter((end) => !roof.includes(end))]);
+    yield laidIn(wanted, plain, 'apart', [roof, ends.filter((end) => !roof.includes(end))]);
   if (ends.length > 1)
-    yield laid(
-      'own',
+    yield laidIn(
+      wanted,
       plain,
-      roots,
+      'own',
       ends.map((end) => [end]),
     );
   // Fall may ask for another way out than the nearest.
   const outs = roots.filter(({ kind }) => kind === 'discharge');
-  if (outs.length > 1) for (const out of outs) yield laid('one', plain, [out], [ends]);
+  if (outs.length > 1) for (const out of outs) yield laidIn(wanted, plain, 'one', [ends], [out]);
+}
+
+/** Lines that are joined by shorter and shorter ways, whatever those cost: for where the cheapest do not fall. */
+export function* shorterLayouts(wanted: Wanted): Generator<Layout> {
+  for (const short of SHORTER)
+    yield laidIn(wanted, trenchGrid(wanted.job, wanted.asked.notHere, { short })!, 'short', [wanted.ends]);
+}
+
+/** Lines that leave less and less alone: for where what goes far round does not fall. */
+export function* lessSparedLayouts(wanted: Wanted): Generator<Layout> {
+  for (const spare of LESS_SPARED)
+    yield laidIn(wanted, trenchGrid(wanted.job, wanted.asked.notHere, { spare })!, 'spared', [wanted.ends]);
 }

@@ -17,7 +17,7 @@ import { crossingsOf } from '../yard/crossings';
 import { groundOf } from '../yard/ground';
 import { keepAside, takesAside } from '../variants/variants';
 import { NOTHING_ASKED, wantedIn, type Asked, type Wanted } from './ends';
-import { layoutsOf, pumpedLayout, type Layout } from './layouts';
+import { layoutsOf, lessSparedLayouts, pumpedLayout, shorterLayouts, type Layout } from './layouts';
 import { renamed } from './renamed';
 
 export const AIMS = ['cost', 'disturbance', 'reserve'] as const;
@@ -209,6 +209,19 @@ export function* proposalsFor(job: Job, asked: Asked = NOTHING_ASKED): Generator
     yield told();
   }
   if (!any) return yield told(['ways']);
+  const best = Math.min(...laid.map(({ stops }) => stops));
+  const until = function* (layouts: Iterable<Layout>): Generator<Proposals> {
+    for (const layout of layouts) {
+      const one = laidOut(job, wanted, layout);
+      laid.push(one);
+      yield told();
+      if (one.stops === 0) return;
+    }
+  };
+  // Longer ways lose fall: where all have a Stop shorter ones may have none, and where only what goes round has one a little less of it may do.
+  if (best > 0) yield* until(shorterLayouts(wanted));
+  else if (laid.some(({ layout, stops }) => layout.kind === 'spared' && stops > 0))
+    yield* until(lessSparedLayouts(wanted));
   // Where nothing falls far enough the nearest that works is a pump.
   const pumped = laid.every(({ stops }) => stops > 0) ? pumpedLayout(wanted) : null;
   if (!pumped) return;

@@ -4,10 +4,12 @@ import { cellAt, cellsAlong, cellsWithin, placeOf, type Grid } from '../ground/g
 import { ofKind, type Job } from '../job/job';
 import { rootReach } from '../job/kinds';
 import { placesOf } from '../job/places';
-import type { CostGrid } from '../layout/costGrid';
+import { spread } from '../layout/cheapest';
+import { stepsOf, type CostGrid } from '../layout/costGrid';
 import { partRate, pricesOf, WORK_RATES, type WorkRate } from '../price/book';
 import { distance, extentOf, type Place } from '../site/place';
 import { handDigOf } from '../yard/crossings';
+import { groundOf } from '../yard/ground';
 import type { NotHere } from './ends';
 
 export interface TrenchGrid extends CostGrid {
@@ -34,6 +36,8 @@ const BESIDE_WALL = 3;
 export const TRUNK = 0.9;
 /** A fence is taken down and put up again: this times the price of its cell. */
 const FENCE = 1.6;
+/** Over ground that nobody has levelled, where the rest is: what covers a pipe there is not known. */
+const UNSEEN = 4;
 /** Over a boundary only where there is no other way. */
 const BOUNDARY = 12;
 
@@ -45,8 +49,20 @@ const placesIn = (job: Job): Place[] =>
     return [...placesOf(element), ...(outline ?? [])];
   });
 
-/** A grid over a job's site; null where nothing of it is drawn. `spare`: this much more, as a share, where something lies that is to be left alone. */
-export function trenchGrid(job: Job, notHere: readonly NotHere[], spare = 0): TrenchGrid | null {
+/** What a trench is taken for beyond its price. */
+export interface Taken {
+  /** This much more, as a share, where something lies that is to be left alone. */
+  spare?: number;
+  /** Every metre this many times the price of one through turf more: the more, the shorter the lines, and the more fall they keep. */
+  short?: number;
+}
+
+/** A grid over a job's site; null where nothing of it is drawn. */
+export function trenchGrid(
+  job: Job,
+  notHere: readonly NotHere[],
+  { spare = 0, short = 0 }: Taken = {},
+): TrenchGrid | null {
   const extent = extentOf(placesIn(job));
   if (!extent) return null;
   const grid = emptyGrid(extent);
@@ -79,7 +95,7 @@ export function trenchGrid(job: Job, notHere: readonly NotHere[], spare = 0): Tr
   for (const { form, way } of ofKind(job, 'barrier'))
     if (way && form === 'fence') for (const at of new Set(cellsAlong(grid, way))) costs[at]! *= FENCE;
   const prices = Float64Array.from(costs);
-  if (spare > 0) for (let at = 0; at < costs.length; at++) if (spared[at] === 1) costs[at]! *= 1 + spare;
+  for (let at = 0; at < costs.length; at++) costs[at] = costs[at]! * (1 + spare * spared[at]!) + short * plain;
   bar(job, grid, costs);
   for (const { place, reach } of notHere) for (const at of cellsNear(grid, place, reach)) costs[at] = Infinity;
   return { cols: grid.cols, rows: grid.rows, cell: grid.cell, costs, grid, prices, spared };
@@ -112,6 +128,12 @@ function bar(job: Job, grid: Grid, costs: Float64Array): void {
     if (form === 'propertyLine') times(cellsAlong(grid, way), BOUNDARY);
     else for (const at of cellsAlong(grid, way)) costs[at] = Infinity;
   }
+  const { surface } = groundOf(job);
+  if (surface)
+    times(
+      [...costs.keys()].filter((at) => surface.levelAt(placeOf(grid, at)) === null),
+      UNSEEN,
+    );
   for (const { outline } of ofKind(job, 'building')) {
     if (!outline) continue;
     const sides = [...outline, outline[0]!];
@@ -155,3 +177,22 @@ export function isFree({ grid, costs }: TrenchGrid, place: Place): boolean {
 
 /** m from a thing to the cell that its line begins in. */
 const BEGINS = 2;
+
+/** One search for the cheapest ways over a job's grid, from its middle: what anything over it is held against. */
+export function cheapestFrom(job: Job): { cells: number; run: () => void } | null {
+  const ground = trenchGrid(job, []);
+  if (!ground) return null;
+  const steps = stepsOf(ground);
+  const cells = ground.costs.length;
+  const middle = [...ground.costs.keys()]
+    .sort((a, b) => Math.abs(a - cells / 2) - Math.abs(b - cells / 2))
+    .find((at) => ground.costs[at]! < Infinity)!;
+  return {
+    cells,
+    run: () => {
+      const cost = new Float64Array(cells).fill(Infinity);
+      cost[middle] = 0;
+      spread(steps, cost, new Int32Array(cells));
+    },
+  };
+}

@@ -36,6 +36,7 @@ function madeOf(job: Job, { layout, pipe }: Laid, { wanted }: Proposals): string
     case 'pumped':
     case 'joined':
     case 'spared':
+    case 'short':
     case 'one':
       return `${lines} joined by ${many(wyes, 'wye')}, ${length} of pipe in all.${basins}`;
   }
@@ -43,6 +44,8 @@ function madeOf(job: Job, { layout, pipe }: Laid, { wanted }: Proposals): string
 
 /** How near to the cheapest its trenches are known to be. */
 function provedWords({ kind, gap }: Laid['layout']): string {
+  if (kind === 'short' || kind === 'spared')
+    return 'less deep or with less in its way, it costs less in all than the trenches that by themselves cost least.';
   if (gap === null || kind !== 'joined') return 'that nothing cheaper exists is not proved.';
   if (gap < 5e-4) return 'no trenches over the same cells join these inlets for less.';
   return `no trenches over the same cells that join these inlets can be more than ${(100 * gap).toFixed(1)} % cheaper.`;
@@ -61,6 +64,8 @@ function why(job: Job, proposal: Proposal, { laid, found }: Proposals): string {
   }
   switch (aim) {
     case 'cost':
+      if (layout.kind === 'short' && laid.some((each) => each.layout.kind === 'joined' && each.stops > 0))
+        return 'Cheaper trenches go further round, and do not fall; this is the cheapest of the shorter ways that were tried.';
       return `The cheapest of ${many(laid.length, 'plan')} laid out here; ${provedWords(layout)}`;
     case 'disturbance':
       return `It goes through ${text(showLength(least.disturbs - disturbs, units))} less of roots, paving and services than the cheapest, for ${more} more.`;

@@ -184,6 +184,16 @@ describe('daylight, where nobody has said how the ground drops to it', () => {
     expect(codes(bank)).not.toContain('bankAssumed');
     expect(codes(bank)).not.toContain('coverShort');
     expect(codes(planJob(levelled(-0.75)))).toContain('coverShort');
+    // A line that leaves the strip for it, and comes back at its end, has nothing levelled over it there.
+    const round = withFields(levelled(-0.1), 'pipe-spout', {
+      bends: [
+        { east: 10, north: 0 },
+        { east: 11, north: 4 },
+        { east: 17, north: 4 },
+      ],
+      lengthFrom: 'plan',
+    });
+    expect(codes(planJob(round))).toContain('bankAssumed');
   });
 });
 

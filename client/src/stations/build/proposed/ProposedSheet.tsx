@@ -14,6 +14,7 @@ import { figureRow } from '../../../ui/rows';
 import { Text } from '../../../ui/Text';
 import { Ticks } from '../../../ui/Ticks';
 import { useGo } from '../../useGo';
+import { InStorms } from './InStorms';
 import { ProposalPicture } from './ProposalPicture';
 import { SideBySide } from './SideBySide';
 import { TouchedPanel } from './TouchedPanel';
@@ -146,6 +147,7 @@ function Proposal({ proposal, plans }: { proposal: ProposalTold; plans: Plans })
         </View>
         <View style={{ gap: SPACE.m, ...(wide ? { flex: 1, minWidth: 0 } : {}) }}>
           <Words proposal={proposal} />
+          <InStorms proposal={proposal} wanted={plans.stopped || plans.told?.isOver === true} />
           <Take proposal={proposal} />
         </View>
       </View>
