@@ -82,7 +82,9 @@ const VIEWS = [
     '/job/quillfeather/build?at=~proposed',
     PHONE,
     async (page) => {
-      await page.getByText(/cheapest of [4-9] plans/).waitFor({ timeout: 60_000 });
+      // It is gone once all are laid out.
+      await page.getByTestId('proposal-cost').waitFor({ timeout: 60_000 });
+      await page.getByTestId('stop-looking').waitFor({ state: 'detached', timeout: 60_000 });
       await page.getByTestId('proposal-picture').evaluate((picture) => picture.scrollIntoView());
     },
   ],

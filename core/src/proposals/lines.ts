@@ -18,22 +18,6 @@ const STRAIGHTER = 1.02;
 /** A line may begin so far within what bars it, m: a leader stands at its wall. */
 const AT_END = 2;
 
-/** What a straight stretch costs; ∞ where it passes something barred. */
-function straightCost(ground: TrenchGrid, from: Place, to: Place): number {
-  const length = distance(from, to);
-  const count = Math.max(1, Math.ceil((4 * length) / ground.cell));
-  let sum = 0;
-  for (let k = 0; k < count; k++) {
-    const share = (k + 0.5) / count;
-    const at = cellAt(ground.grid, {
-      east: from.east + share * (to.east - from.east),
-      north: from.north + share * (to.north - from.north),
-    });
-    sum += at < 0 ? Infinity : ground.costs[at]!;
-  }
-  return (sum * length) / count;
-}
-
 /** A way in short steps, each with its cell, −1 outside the grid, its length and how far it is from the nearer end, m. */
 function* along(ground: TrenchGrid, way: readonly Place[]): Generator<{ at: number; length: number; toEnd: number }> {
   const whole = wayLength(way);
@@ -49,6 +33,13 @@ function* along(ground: TrenchGrid, way: readonly Place[]): Generator<{ at: numb
     }
     gone += far;
   }
+}
+
+/** What a straight stretch costs; ∞ where it passes something barred. */
+function straightCost(ground: TrenchGrid, from: Place, to: Place): number {
+  let sum = 0;
+  for (const { at, length } of along(ground, [from, to])) sum += at < 0 ? Infinity : length * ground.costs[at]!;
+  return sum;
 }
 
 /** What is paid for a trench along a way. */

@@ -9,11 +9,11 @@ import { standingOf } from '../schools/difference';
 import { basin, jobOf, out, pipe, spout } from '../testing/parts';
 import { footOnWay, type Place } from '../site/place';
 import { at, bowl, levelled } from '../testing/levelledYard';
+import { AT_WALL, mostInHouse } from '../trial/proposalsTrial';
 import { seededPlot } from '../trial/seededPlot';
 import { seededWhole } from '../trial/seededWhole';
 import { walkOf } from '../trial/walk/walk';
 import { planJob } from '../verdict/planJob';
-import { crossingsOf } from '../yard/crossings';
 import { wantedIn } from './ends';
 import { proposalsOf, withFreshIds, type Proposal } from './proposals';
 import { cutOffWords, lackWords, proposalSaid } from './words';
@@ -33,17 +33,6 @@ const unled = ({ job }: Proposal, ends: readonly { id: string }[]): string[] => 
   );
   return ends.flatMap(({ id }) => (leads.has(id) ? [] : [id]));
 };
-/** m of new line that lie in a house. */
-const inHouses = ({ job }: Proposal, given: Job): number =>
-  ofKind(job, 'run')
-    .filter(({ id }) => !given.elements.has(id))
-    .flatMap((run) => {
-      const way = wayOfRun(job, run);
-      return way ? crossingsOf(job, way) : [];
-    })
-    .filter(({ kind }) => kind === 'building')
-    .reduce((sum, { from, to }) => sum + to - from, 0);
-
 describe('the clinic, of which nothing is drawn but what stands there', () => {
   const drawn = quillfeather();
   const job = bare(drawn);
@@ -57,7 +46,7 @@ describe('the clinic, of which nothing is drawn but what stands there', () => {
     for (const proposal of all.found) {
       expect(unled(proposal, all.wanted.ends)).toEqual([]);
       // A leader stands at a wall, and its line begins there.
-      expect(inHouses(proposal, job)).toBeLessThan(1.5);
+      expect(mostInHouse(job, proposal.job)).toBeLessThan(AT_WALL);
     }
     expect(least.standing.asked).toBeLessThan(standingOf(drawn, planJob(drawn)).asked);
     expect(walkOf(least.job, least.plan)).toEqual([]);
@@ -322,7 +311,7 @@ it('over random yards takes no fault with it, runs through no house, and what is
       found++;
       const then = applyChange(job, proposal.change).job;
       expect([seed, jobFaults(then)]).toEqual([seed, []]);
-      expect([seed, inHouses(proposal, job) < 1.5 * all.wanted.ends.length]).toEqual([seed, true]);
+      expect([seed, mostInHouse(job, proposal.job) < AT_WALL]).toEqual([seed, true]);
       if (proposal.plan.verdict.state === 'holds')
         expect([seed, walkOf(proposal.job, proposal.plan)]).toEqual([seed, []]);
     }

@@ -27,7 +27,7 @@ export interface ProposalsTally {
 }
 
 /** A line begins at the wall that its leader hangs on, so far within the house at most, m. */
-const AT_WALL = 1.5;
+export const AT_WALL = 1.5;
 /** A short storm on coarse ground; rain goes on so long, s. */
 const SIZE = { cells: 300, length: 1200 };
 const RAIN = 900;
