@@ -90,10 +90,10 @@ export class Moving {
   private askedPerCost({ run, way }: WayOf): number {
     const known = this.asked.get(run.id);
     if (known !== undefined) return known;
-    const { job, standing } = this.laid;
+    const { job, plan, standing } = this.laid;
     const { lengthFrom: _plan, ...typed } = run;
     const longer = changed(job, { puts: [{ ...typed, length: run.length + LONGER }], removes: [] });
-    const more = standingOf(longer, planJob(longer)).asked - standing.asked;
+    const more = standingOf(longer, planJob(longer, plan)).asked - standing.asked;
     const cost = (priceAlong(this.ground, way) / wayLength(way)) * LONGER;
     const asked = cost > 0 && more > 0 ? more / cost : 1;
     this.asked.set(run.id, asked);
