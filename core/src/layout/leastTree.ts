@@ -5,7 +5,7 @@
  * part of the ends has the one that is best for it, over all ways to part them.
  */
 import { FIRST, spread } from './cheapest';
-import { stepsOf, type CostGrid } from './costGrid';
+import { stepsOf, type CostGrid, type Steps } from './costGrid';
 
 /** Ends that are joined exactly; more take too long. */
 export const EXACT = 8;
@@ -29,13 +29,18 @@ interface Joined {
 export const leastTree = (grid: CostGrid, root: number, ends: readonly number[]): Lines | null =>
   leastForest(grid, [root], ends);
 
-/** Lines from `ends` to `roots`, all by cell, `EXACT` ends at most; null where one of them reaches none. */
-export function leastForest(grid: CostGrid, roots: readonly number[], ends: readonly number[]): Lines | null {
+/** Lines from `ends` to `roots`, all by cell, `EXACT` ends at most; null where one of them reaches none. `steps`: those of the grid, where they are at hand. */
+export function leastForest(
+  grid: CostGrid,
+  roots: readonly number[],
+  ends: readonly number[],
+  steps: Steps = stepsOf(grid),
+): Lines | null {
   const open = roots.filter((at) => grid.costs[at]! < Infinity);
   const own = [...new Set(ends)].filter((end) => !open.includes(end));
   if (own.length > EXACT) throw new RangeError(`No more than ${EXACT} ends are joined exactly.`);
   if (own.some((end) => grid.costs[end] === Infinity)) return null;
-  const sets = joinedSets(grid, own);
+  const sets = joinedSets(steps, grid.costs.length, own);
   const count = 1 << own.length;
   const cost = new Float64Array(count).fill(Infinity);
   const root = new Int32Array(count);
@@ -58,9 +63,7 @@ export function leastForest(grid: CostGrid, roots: readonly number[], ends: read
 }
 
 /** Of every set of ends, by its bits, what it costs to join them at each cell. */
-function joinedSets(grid: CostGrid, ends: readonly number[]): Joined[] {
-  const size = grid.costs.length;
-  const steps = stepsOf(grid);
+function joinedSets(steps: Steps, size: number, ends: readonly number[]): Joined[] {
   const sets: Joined[] = [];
   for (let set = 1; set < 1 << ends.length; set++) {
     const cost = new Float64Array(size).fill(Infinity);

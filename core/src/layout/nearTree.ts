@@ -28,7 +28,7 @@ export function nearTree(grid: CostGrid, roots: readonly number[], ends: readonl
         own.filter((end) => !group.includes(end)),
       );
       const to = new Set([...open, ...rest.keys()]);
-      const back = leastForest(grid, [...to], group)!;
+      const back = leastForest(grid, [...to], group, steps)!;
       const tried = new Map([...rest, ...back.next]);
       const costs = costOf(steps, tried);
       if (costs < cost) [next, cost] = [tried, costs];

@@ -19,7 +19,7 @@ export type LayoutKind = (typeof LAYOUTS)[number];
 export interface Layout {
   kind: LayoutKind;
   elements: readonly Element[];
-  /** By how much lines that join the same ends over the same cells can be cheaper at most, as a share of these; null of what somebody moved. */
+  /** By how much lines that join the same ends over the same cells can be cheaper at most, as a share of these; worked out of those that are joined alone, null of others and of what somebody moved. */
   gap: number | null;
   /** Ends that no trench reaches, by id. */
   cutOff: readonly string[];
@@ -34,15 +34,15 @@ const LESS_SPARED = [1.5, 0.5];
 const SHORT = 4;
 const SHORTER = [1, 20];
 
-/** Lines of one group, and what none that join it over the same cells cost less than. */
+/** Lines of one group. */
 interface Joined {
   next: NextCells;
-  cost: number;
-  least: number;
+  /** By how much any that join it over the same cells can be cheaper, as a share of these. */
+  gap: () => number;
   cutOff: string[];
 }
 
-/** The cheapest lines of some ends to some roots; of more ends than are joined exactly some that come near to it, and how near at least. */
+/** The cheapest lines of some ends to some roots; of more ends than are joined exactly some that come near to it. */
 function joinedLines(ground: TrenchGrid, ends: readonly End[], roots: readonly End[]): Joined {
   const to = [...new Set(roots.flatMap(({ place }) => cellOf(ground, place) ?? []))];
   const cutOff: string[] = [];
@@ -58,19 +58,10 @@ function joinedLines(ground: TrenchGrid, ends: readonly End[], roots: readonly E
     return [];
   });
   const cells = [...new Set(reached)];
-  if (cells.length <= EXACT) {
-    const { next, cost } = leastForest(ground, to, cells)!;
-    return { next, cost, least: cost, cutOff };
-  }
+  if (cells.length <= EXACT) return { next: leastForest(ground, to, cells)!.next, gap: () => 0, cutOff };
   const { next, cost } = nearTree(ground, to, cells)!;
-  return { next, cost, least: Math.min(cost, leastBound(ground, to, cells)), cutOff };
+  return { next, gap: () => Math.max(0, 1 - leastBound(ground, to, cells) / cost), cutOff };
 }
-
-/** By how much lines may be cheaper at most, as a share of these. */
-const gapOf = (all: readonly Pick<Joined, 'cost' | 'least'>[]): number => {
-  const cost = all.reduce((sum, each) => sum + each.cost, 0);
-  return cost > 0 ? 1 - all.reduce((sum, each) => sum + each.least, 0) / cost : 0;
-};
 
 /** All led to a pump's basin beside the lowest of what is led off, which lifts it to the nearest way out: for where nothing falls far enough. Null where no ground is known. */
 export function pumpedLayout({ job, ends, roots, asked }: Wanted): Layout | null {
@@ -101,7 +92,7 @@ export function pumpedLayout({ job, ends, roots, asked }: Wanted): Layout | null
   const to: End = { id: pump.id, kind: 'discharge', place };
   const found = joinedLines(ground, ends, [to]);
   const lines = linesOf(on, ground, { next: found.next, ends, roots: [to] });
-  return { kind: 'pumped', elements: [pump, ...lines], gap: gapOf([found]), cutOff: found.cutOff };
+  return { kind: 'pumped', elements: [pump, ...lines], gap: null, cutOff: found.cutOff };
 }
 
 /** Where a pump's basin may stand beside what it takes, m east and north; and how high over the ground it lets out, m. */
@@ -122,7 +113,7 @@ function laidIn(
   to: readonly End[] = roots,
 ): Layout {
   const elements: Element[] = [];
-  const all: Joined[] = [];
+  let gap: number | null = null;
   const cutOff: string[] = [];
   // Lines of their own lie beside one another, and cross where there is no other way.
   const left: TrenchGrid = { ...ground, costs: Float64Array.from(ground.costs) };
@@ -130,11 +121,11 @@ function laidIn(
     const found = joinedLines(left, group, to);
     const on: Job = { id: job.id, elements: job.elements.with(elements, []) };
     elements.push(...linesOf(on, left, { next: found.next, ends: group, roots: to }));
+    if (kind === 'joined') gap = found.gap();
     for (const at of found.next.keys()) left.costs[at] = TAKEN * ground.costs[at]!;
-    all.push(found);
     cutOff.push(...found.cutOff);
   }
-  return { kind, elements, gap: gapOf(all), cutOff };
+  return { kind, elements, gap, cutOff };
 }
 
 /** Every layout of a site that is worth pricing; `wanted`: what is led off and where to. */

@@ -46,7 +46,7 @@ function madeOf(job: Job, { layout, pipe }: Laid, { wanted }: Proposals): string
 function provedWords({ kind, gap }: Laid['layout']): string {
   if (kind === 'short' || kind === 'spared')
     return 'less deep or with less in its way, it costs less in all than the trenches that by themselves cost least.';
-  if (gap === null || kind !== 'joined') return 'that nothing cheaper exists is not proved.';
+  if (gap === null) return 'that nothing cheaper exists is not proved.';
   if (gap < 5e-4) return 'no trenches over the same cells join these inlets for less.';
   return `no trenches over the same cells that join these inlets can be more than ${(100 * gap).toFixed(1)} % cheaper.`;
 }

@@ -27,7 +27,7 @@ process.exitCode = printJob('propose', positionals[0], (job) => {
         ...proposalSaid(job, proposal, all),
         cost: standing.asked,
         // By how much trenches that join the same inlets over the same cells can be cheaper at most, as a share; null where that is not what it is.
-        bound: layout.kind === 'joined' ? layout.gap : null,
+        bound: layout.gap,
         stops,
         fixes,
         leastPitch: standing.leastPitch,
