@@ -13,6 +13,7 @@ import { Ends } from './ends/ends';
 import { failsAt, type Failure, type FailureKind } from './failing';
 import { jobGround, type JobGround } from './ground/groundOfJob';
 import { Led } from './ends/led';
+import { InSwales } from './ends/inSwales';
 import { keepsWater } from './ends/waysOut';
 import { Mouth, POOL } from './mouth';
 import { cellsUnder, isGrounded } from './ground/placing';
@@ -30,13 +31,12 @@ export interface StormIn {
   rain: Rainfall;
   wetness: Wetness;
   failing: readonly Failure[];
-  /** s a step; and cells of the ground at most. */
+  /** s a step; and cells of the ground at most, as many as the yard asks for where nothing is said. */
   step?: number;
   cells?: number;
 }
 
 const STEP = 2;
-const CELLS = 4000;
 
 /** What runs all the time, and into what; null where nobody has said. */
 interface Fixed {
@@ -57,6 +57,7 @@ export class Simulation {
   hard = 0;
   readonly layout: Layout;
   readonly led: Led;
+  private readonly swales: InSwales;
   /** What each drain in the ground brings whatever the sky does, m³/s. */
   readonly drains: Drains;
   private readonly mouthOf: ReadonlyMap<string, Mouth>;
@@ -76,7 +77,7 @@ export class Simulation {
     this.dt = given.step ?? STEP;
     this.layout = layOut(here);
     const settings = resolveSettings(headOf(here).settings);
-    this.ground = jobGround(here, { cells: given.cells ?? CELLS, wetness: given.wetness });
+    this.ground = jobGround(here, given);
     this.shedding = new Shedding(job, (surface) => isGrounded(this.ground, job, surface), given.wetness);
     this.pipes = pipesOf(here, this.layout, (landing) => this.overRim(landing));
     const { landings } = this.layout.tree;
@@ -84,6 +85,7 @@ export class Simulation {
     this.mouthOf = new Map(this.mouths.map((mouth) => [mouth.landing.id, mouth]));
     this.ends = new Ends(here, this.layout, plan, this.pipes);
     this.led = new Led(here, plan);
+    this.swales = new InSwales(here, plan, { led: this.led, ground: this.ground });
     this.drains = drainsOf(here);
     this.fixed = [
       ...ofKind(here, 'fixedFlow').flatMap(({ flow, feeds }): Fixed[] => {
@@ -206,7 +208,7 @@ export class Simulation {
       enters[mouth.index]! += mouth.takeIn(water, dt, this.openOf('blocked', mouth.landing.id)) / dt;
       mouth.runOff(dt, this.deliver);
     }
-    this.ends.hold(dt, enters, gone, this.failing);
+    this.ends.hold(dt, enters, gone, this.failing, this.swales.outside);
     this.pipes.runIds.forEach((id, k) => (water.open[k] = this.openOf('stopped', id)));
     const left = water.step(dt, enters, this.ends.held);
     enters.fill(0);

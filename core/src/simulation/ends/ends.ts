@@ -2,6 +2,7 @@
 import { letsInto, storeTop } from '../../catalogue/outfalls';
 import { headOf, type Job } from '../../job/job';
 import { resolveSettings } from '../../job/settings';
+import type { Discharge } from '../../job/kinds';
 import type { Layout } from '../../plan/layout';
 import type { Plan } from '../../verdict/planJob';
 import type { Failure, FailureKind } from '../failing';
@@ -74,18 +75,19 @@ export class Ends {
     return this.ends.find(({ discharge }) => discharge.id === id)?.flow ?? 0;
   }
 
-  /** Before the pipes run: levels, and what stores and pumps take out of `enters` (m³/s). */
+  /** Before the pipes run: levels, `outside` being that of the water which a line lets out into, and what stores and pumps take out of `enters` (m³/s). */
   hold(
     dt: number,
     enters: Float64Array,
     gone: Gone,
     failing: (kind: FailureKind, id: string) => Failure | undefined,
+    outside: (discharge: Discharge) => number,
   ): void {
     const { water } = this.pipes;
     for (const { index, discharge, through, heldAt, drains, downTo, emptied, flow } of this.ends) {
       const { id } = discharge;
       const own = failing('shut', id) ? NaN : heldAt(flow);
-      const against = through < 0 ? -Infinity : water.level[through]!;
+      const against = through < 0 ? outside(discharge) : water.level[through]!;
       // Of one that is not held it is none, whatever stands outside.
       this.held[index] = Math.max(own, against, failing('high', id)?.level ?? -Infinity);
       const { soaks, pumped: lifts } = drains(water.level[index]!, {

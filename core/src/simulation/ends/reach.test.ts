@@ -92,6 +92,21 @@ describe('a swale in a storm', () => {
     expect(told.balance.out).toBeCloseTo(0, 6);
   });
 
+  it('stands against the pipes that let out into it', () => {
+    const fullest = (area: number): number =>
+      storm(
+        ground(20, 'basin'),
+        basin(),
+        pipe('basin', { length: 15 }),
+        swaleOf(),
+        ground(area, 'swale', { id: 'meadow' }),
+        out({ into: 'swale', groundLevel: -0.4, controlLevel: -0.6 }),
+      ).runs[0]!.fullest;
+    expect(fullest(20)).toBeLessThan(0.3);
+    // 0.14 m stand in the swale, over a pipe 0.15 m wide that ends on its floor.
+    expect(fullest(3000)).toBeGreaterThan(0.6);
+  });
+
   it('runs over at a culvert that is too small, or stopped up', () => {
     const small = storm(ground(4000, 'culvert'), culvertOf({ nominal: 0.2032 }));
     expect(small.led[0]!.spilled).toBeGreaterThan(10);

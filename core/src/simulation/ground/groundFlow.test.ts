@@ -114,7 +114,7 @@ it('no wall lets through what stands before it, and no depth falls below naught'
   for (const at of yard.cells) if (at % 40 < 10) yard.depth[at] = 0.2;
   for (let t = 0; t < 120; t++) {
     yard.run(1);
-    for (const at of yard.cells) expect(yard.depth[at]!).toBeGreaterThan(-1e-15);
+    expect(yard.cells.reduce((least, at) => Math.min(least, yard.depth[at]!), 0)).toBeGreaterThan(-1e-15);
   }
   const behind = [...yard.cells].filter((at) => at % 40 > 20 && yard.depth[at]! > 0.002);
   expect(behind.length).toBeGreaterThan(0);
@@ -172,4 +172,34 @@ it('a front over a flat bed runs as Hunter worked out, and is as deep behind', (
   expect(Math.abs(front - speed * 400)).toBeLessThan(3);
   const away = found.map((depth, k) => Math.abs(depth - known(k * cell, 400))).slice(0, 70);
   expect(Math.max(...away)).toBeLessThan(0.002);
+});
+
+it('a film beside a pond goes by longer steps, loses nothing, and comes to what short steps come to', () => {
+  const size = 40;
+  const yard = (): GroundFlow => {
+    const flow = field({
+      cols: size,
+      rows: size,
+      cell: 0.5,
+      level: (c, r) => 0.01 * c + 0.02 * Math.sin(r / 5) - (Math.hypot(c - 12, r - 25) < 8 ? 0.5 : 0),
+      barred: isRim(size, size),
+    });
+    for (const at of flow.cells) flow.depth[at] = Math.max(0.006, 0.1 - flow.ground[at]!);
+    return flow;
+  };
+  const [long, short] = [yard(), yard()];
+  const before = long.stored;
+  let steps = 0;
+  for (let t = 0; t < 40; t += 2) {
+    long.run(2);
+    steps += long.steps;
+    for (let k = 0; k < 40; k++) short.run(0.05);
+  }
+  // The short ones let every tile go by one step; the long ones are of several paces.
+  expect(steps).toBeGreaterThan(4 * 20);
+  expect(long.stored).toBeCloseTo(before, 9);
+  expect(short.stored).toBeCloseTo(before, 9);
+  const apart = [...long.cells].map((at) => Math.abs(long.depth[at]! - short.depth[at]!)).sort((a, b) => a - b);
+  expect(apart[Math.floor(0.95 * apart.length)]!).toBeLessThan(0.005);
+  expect(apart.at(-1)!).toBeLessThan(0.03);
 });

@@ -4,7 +4,7 @@ import type { SurfaceCover } from '../../catalogue/surfaces';
 import { groundInlets, ofKind, type Job } from '../../job/job';
 import { placeOfLanding } from '../../job/places';
 import type { GroundInlet } from '../../job/kinds';
-import { centreOf, extentOf, wayLength, type Place } from '../../site/place';
+import { centreOf, extentOf, wayLength, type Extent, type Place } from '../../site/place';
 import { groundOf } from '../../yard/ground';
 import { GroundFlow } from './groundFlow';
 import { roughnessOf, saidOf, soakingFor } from '../shedding';
@@ -87,11 +87,23 @@ function sink(grid: Grid, landing: GroundInlet): void {
       grid.levels[at] = Math.min(grid.levels[at]!, landing.groundLevel);
 }
 
-/** The ground of a job in at most about so many cells; null where none was measured. */
-export function jobGround(job: Job, { cells, wetness }: { cells: number; wetness: Wetness }): JobGround | null {
+/** A yard has so many cells; where they would be coarser than a metre, more, up to so many. */
+const CELLS = 4000;
+const MOST_CELLS = 60_000;
+const COARSEST = 1;
+
+/** Side of a yard's cells, m. */
+function cellOf(extent: Extent): number {
+  const usual = cellFor(extent, CELLS);
+  return usual <= COARSEST ? usual : Math.max(COARSEST, cellFor(extent, MOST_CELLS));
+}
+
+/** The ground of a job, in at most about so many cells where somebody says; null where none was measured. */
+export function jobGround(job: Job, { cells, wetness }: { cells?: number; wetness: Wetness }): JobGround | null {
   const { surface } = groundOf(job);
   if (!surface) return null;
-  const grid = rasterise(surface, cellFor(extentOf(surface.points)!, cells));
+  const extent = extentOf(surface.points)!;
+  const grid = rasterise(surface, cells === undefined ? cellOf(extent) : cellFor(extent, cells));
   for (const { outline } of ofKind(job, 'building')) if (outline) block(grid, cellsWithin(grid, outline));
   for (const { form, way } of ofKind(job, 'barrier'))
     if (way && (form === 'wall' || form === 'retainingWall')) block(grid, cellsAlong(grid, way));

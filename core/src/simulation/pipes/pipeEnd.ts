@@ -23,6 +23,15 @@ export function criticalUnder(diameter: number, head: number, loss: number): num
   return over(most) <= 0 ? most : rootBetween(0, most, over, NEAR);
 }
 
+/** That depth, or another where it is deeper: the root is looked for only where it is wanted. */
+export function deeperThanCritical(diameter: number, head: number, loss: number, depth: number): number {
+  if (loss > 0 && depth > 0 && depth < NEARLY_FULL * diameter) {
+    const needs = depth + (loss * areaAt(diameter, depth)) / (2 * widthAt(diameter, depth));
+    if (needs >= head) return depth;
+  }
+  return Math.max(depth, criticalUnder(diameter, head, loss));
+}
+
 /** A run's head or foot, and K of V²/2g that its water loses before it comes in. */
 export interface RunEnd {
   run: PipeRun;

@@ -6,7 +6,7 @@
  *     |  V  |───Q───( V )──Q──( V )──Q──( V )───Q───|  V  |──▶
  *
  * A face's momentum over a step dt, with friction and the fall of the water's surface at the step's end:
- *     (1 + dt γ) Q' = Q − g A dt (η'below − η'above)/dx,     γ = g n² |Q| / (A R^(4/3)) + K |Q| / (2 A dx)
+ *     (1 + 2 dt γ) Q' = (1 + dt γ) Q − g A dt (η'below − η'above)/dx,     γ = g n² |Q| / (A R^(4/3)) + K |Q| / (2 A dx)
  * put into every cell's V(η') = V + dt (Q'in − Q'out + what enters) gives one equation a cell in η'. V bends both ways, over and under
  * half of a pipe: Newton's rounds, each a tree of equations eliminated from the leaves to the root, stop at the half and at the crown, so that
  * none jumps over what is sought. (Nested rounds, which need no such stop, were tried first: on 226 runs they took 50 ms a step, these 3.) No step is too long to be
@@ -31,8 +31,6 @@ export class PipeFlow extends PipeWater {
 
   private readonly diagonal: Float64Array;
   private readonly right: Float64Array;
-  /** Surface of each cell as this round began, m². */
-  private readonly wide: Float64Array;
   private readonly known: Float64Array;
   private readonly next: Float64Array;
   /** 1 of a landing that is held at a level in this step. */
@@ -43,13 +41,7 @@ export class PipeFlow extends PipeWater {
   constructor(nodes: readonly PipeNode[], runs: readonly PipeRun[]) {
     super(nodes, runs);
     const ofCells = (): Float64Array => new Float64Array(this.cells);
-    [this.diagonal, this.right, this.wide, this.known, this.next] = [
-      ofCells(),
-      ofCells(),
-      ofCells(),
-      ofCells(),
-      ofCells(),
-    ];
+    [this.diagonal, this.right, this.known, this.next] = [ofCells(), ofCells(), ofCells(), ofCells()];
     this.isHeld = new Uint8Array(this.cells);
     this.was = [ofCells(), ofCells(), new Float64Array(this.faces)];
   }
@@ -88,7 +80,8 @@ export class PipeFlow extends PipeWater {
     this.solve(dt);
     let left = 0;
     for (let face = 0; face < this.flow.length; face++) {
-      const [above, below] = [this.up[face]!, this.down[face]!];
+      const above = this.up[face]!;
+      const below = this.down[face]!;
       this.flow[face] = this.constant[face]! + this.byUp[face]! * next[above]! - this.byDown[face]! * next[below]!;
       known[above]! -= dt * this.flow[face]!;
       known[below]! += dt * this.flow[face]!;
@@ -122,13 +115,18 @@ export class PipeFlow extends PipeWater {
 
   /** One equation a cell of a tree: what it holds, and what runs in and out, as a line in the levels. */
   private equations(tree: Int32Array, dt: number): void {
-    const { next, diagonal, right, known, wide, isHeld, leaving, down, byUp, byDown, constant } = this;
+    const { next, diagonal, right, known, surface, isHeld, leaving, down, byUp, byDown, constant } = this;
     for (let at = 0; at < tree.length; at++) {
       const k = tree[at]!;
       const level = next[k]!;
-      const surface = isHeld[k] === 1 ? 1 : this.surfaceAt(k, level);
-      wide[k] = diagonal[k] = surface;
-      right[k] = isHeld[k] === 1 ? level : known[k]! - this.volumeAt(k, level) + surface * level;
+      if (isHeld[k] === 1) {
+        diagonal[k] = surface[k] = 1;
+        right[k] = level;
+        continue;
+      }
+      const volume = this.volumeAndSurface(k, level);
+      diagonal[k] = surface[k]!;
+      right[k] = known[k]! - volume + surface[k]! * level;
     }
     for (let at = 0; at < tree.length; at++) {
       const k = tree[at]!;
@@ -148,7 +146,7 @@ export class PipeFlow extends PipeWater {
 
   /** Solves a tree of equations, from the leaves to the root and back. Gives whether nothing moved any more. */
   private eliminate(tree: Int32Array, dt: number): boolean {
-    const { next, diagonal, right, leaving, wide, isHeld, down, byUp, byDown } = this;
+    const { next, diagonal, right, leaving, surface, isHeld, down, byUp, byDown } = this;
     let wetted = false;
     for (let at = 0; at < tree.length; at++) {
       const k = tree[at]!;
@@ -174,7 +172,7 @@ export class PipeFlow extends PipeWater {
       const face = leaving[k]!;
       const pulls = face < 0 || isHeld[k] === 1 ? 0 : dt * byDown[face]! * next[down[face]!]!;
       const level = this.within(k, next[k]!, (right[k]! + pulls) / diagonal[k]!);
-      moved = Math.max(moved, Math.abs(level - next[k]!) * wide[k]!);
+      moved = Math.max(moved, Math.abs(level - next[k]!) * surface[k]!);
       next[k] = level;
     }
     return moved < TOLERANCE && !wetted;

@@ -1,5 +1,5 @@
 /** Pipes between landings, cut into cells with faces between them: what does not change while water runs. */
-import { areaAt, widthAt } from './roundSection';
+import { areaBy, widthBy } from './roundSection';
 
 /** One landing: its floor, its own area up to its rim and what is more over it, less than 0 of one that narrows there (m²), and what its leaving run's head loses, K. */
 export interface PipeNode {
@@ -41,11 +41,12 @@ export class PipeGrid {
   readonly firstCell: Int32Array;
   readonly cellsOf: Int32Array;
   readonly firstFace: Int32Array;
-  /** Of each cell its floor and its length, m, its width, m, and how many lie side by side; naught of a landing but its floor. */
+  /** Of each cell its floor, m, its length times how many lie side by side, m, and its width, m; naught of a landing but its floor. */
   protected readonly bottom: Float64Array;
-  protected readonly length: Float64Array;
+  protected readonly lies: Float64Array;
   protected readonly diameter: Float64Array;
-  protected readonly beside: Float64Array;
+  /** Surface of each cell at the level that its volume was last asked for, m². */
+  protected readonly surface: Float64Array;
   /** Of each face the cells above and below it, its run, its kind, what the water must come over, the length it has, m, and K. */
   protected readonly up: Int32Array;
   protected readonly down: Int32Array;
@@ -67,7 +68,7 @@ export class PipeGrid {
     this.faces = counts.reduce((sum, count) => sum + count + 1, 0);
     const ofCells = (): Float64Array => new Float64Array(this.cells);
     const ofFaces = (): Float64Array => new Float64Array(this.faces);
-    [this.bottom, this.length, this.diameter, this.beside] = [ofCells(), ofCells(), ofCells(), ofCells()];
+    [this.bottom, this.lies, this.diameter, this.surface] = [ofCells(), ofCells(), ofCells(), ofCells()];
     [this.faceFloor, this.faceLength, this.faceLoss] = [ofFaces(), ofFaces(), ofFaces()];
     [this.up, this.down] = [new Int32Array(this.faces), new Int32Array(this.faces)];
     [this.faceRun, this.faceKind] = [new Int32Array(this.faces), new Uint8Array(this.faces)];
@@ -92,9 +93,8 @@ export class PipeGrid {
     const slope = (run.invertUp - run.invertDown) / run.length;
     for (let k = 0; k < count; k++) {
       this.bottom[cell + k] = run.invertUp - slope * dx * (k + 0.5);
-      this.length[cell + k] = dx;
+      this.lies[cell + k] = dx * run.parallel;
       this.diameter[cell + k] = run.diameter;
-      this.beside[cell + k] = run.parallel;
     }
     for (let k = 0; k <= count; k++) {
       const [isHead, isFoot] = [k === 0, k === count];
@@ -116,18 +116,22 @@ export class PipeGrid {
     }
   }
 
-  /** Each cell before the one that it flows to. */
+  /** Each cell before the one that it flows to, line by line as far as each leads by itself: what lies side by side is worked one after the other. */
   private inOrder(): Int32Array {
     const { cells } = this;
     const waits = new Int32Array(cells);
     for (let k = 0; k < this.up.length; k++) waits[this.down[k]!]!++;
+    const heads = [...waits.keys()].filter((k) => waits[k] === 0);
     const order = new Int32Array(cells);
     let filled = 0;
-    for (let k = 0; k < cells; k++) if (waits[k] === 0) order[filled++] = k;
-    for (let k = 0; k < filled; k++) {
-      const face = this.leaving[order[k]!]!;
-      if (face >= 0 && --waits[this.down[face]!]! === 0) order[filled++] = this.down[face]!;
-    }
+    for (const head of heads)
+      for (let k = head; ;) {
+        order[filled++] = k;
+        const face = this.leaving[k]!;
+        if (face < 0) break;
+        k = this.down[face]!;
+        if (--waits[k]! > 0) break;
+      }
     if (filled < cells) throw new Error('Pipes lead round in a loop.');
     return order;
   }
@@ -151,19 +155,24 @@ export class PipeGrid {
   /** Volume of a cell at a level, m³. */
   volumeAt(cell: number, level: number): number {
     const depth = level - this.bottom[cell]!;
-    if (cell >= this.nodes.length) return this.beside[cell]! * this.length[cell]! * areaAt(this.diameter[cell]!, depth);
+    if (cell >= this.nodes.length) return this.lies[cell]! * areaBy(this.diameter[cell]!, depth / this.diameter[cell]!);
     if (depth <= 0) return 0;
     const { rim, area, overRim } = this.nodes[cell]!;
     return area * depth + Math.max(0, level - Math.max(rim, this.bottom[cell]!)) * overRim;
   }
 
-  /** Surface of a cell at a level, m²: the slope of its volume. */
-  surfaceAt(cell: number, level: number): number {
+  /** Volume of a cell at a level, m³, noting its surface there, m², the slope of that volume. */
+  protected volumeAndSurface(cell: number, level: number): number {
     const depth = level - this.bottom[cell]!;
-    if (cell >= this.nodes.length)
-      return this.beside[cell]! * this.length[cell]! * widthAt(this.diameter[cell]!, depth);
-    const { rim, area, overRim } = this.nodes[cell]!;
-    return depth < 0 ? 0 : level > rim ? area + overRim : area;
+    if (cell < this.nodes.length) {
+      const { rim, area, overRim } = this.nodes[cell]!;
+      this.surface[cell] = depth < 0 ? 0 : level > rim ? area + overRim : area;
+      return this.volumeAt(cell, level);
+    }
+    const diameter = this.diameter[cell]!;
+    const share = depth / diameter;
+    this.surface[cell] = this.lies[cell]! * diameter * widthBy(share);
+    return this.lies[cell]! * areaBy(diameter, share);
   }
 
   /**
