@@ -154,7 +154,15 @@ test('a line is dragged and its price told under the finger, a patch put out of 
   await expect(page.getByTestId('held-label')).toContainText(/^[+−±]/);
   await page.mouse.up();
   await expect(page.getByText('Least cost, with lines moved')).toBeVisible({ timeout: 30_000 });
-  expect(await price()).not.toBe(asked);
+  const moved = await price();
+  expect(moved).not.toBe(asked);
+  // It is still so after a reload, line by line.
+  const by = await drawn(page);
+  await page.reload();
+  await over();
+  await expect(page.getByText('Least cost, with lines moved')).toBeVisible({ timeout: 30_000 });
+  expect(await price()).toBe(moved);
+  expect(await drawn(page)).toEqual(by);
   await page.getByTestId('put-back').tap();
   await expect.poll(() => drawn(page)).toEqual(before);
 

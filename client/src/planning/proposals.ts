@@ -1,6 +1,6 @@
 /** Whole plans proposed for the job in hand, told as they are laid out; and their lines moved. */
 import type { Element, Job, Place } from '@katabasis/core';
-import type { Aim, Asked, Grip, Through } from '@katabasis/core/proposals';
+import type { Aim, Asked, Grip, Moved } from '@katabasis/core/proposals';
 import { proxy, type Remote } from 'comlink';
 import { ownWorker } from './ownWorker';
 import type { LookedAt, ProposalsTold, ProposalsWorker, ProposalTold } from './proposals.worker';
@@ -40,9 +40,12 @@ export const lookThrough = (aim: Aim, place: Place, held: string | null): Promis
 export const drawnStraight = (aim: Aim, id: string): Promise<LookedAt | null> =>
   answered((worker) => worker.straight(aim, id));
 
-/** That plan with lines by another way. */
-export const moveLines = (aim: Aim, through: Through): Promise<ProposalTold | null> =>
-  answered((worker) => worker.move(aim, through));
+/** That plan with lines by other ways, one after another; null where they fit it no more, and it lies as it was laid out. */
+export const moveLines = (aim: Aim, moves: readonly Moved[]): Promise<ProposalTold | null> =>
+  answered((worker) => worker.move(aim, moves));
+
+/** What comes through a line of it, of all that was to be led off. */
+export const ledBy = (aim: Aim, id: string): Promise<string[]> => answered((worker) => worker.ledBy(aim, id));
 
 /** That plan as it was laid out. */
 export const putBack = (aim: Aim): Promise<void> => answered((worker) => worker.back(aim));

@@ -14,6 +14,7 @@ import {
   type Asked,
   type Bar,
   type Grip,
+  type Moved,
   type Proposal,
   type Proposals,
   type Through,
@@ -168,16 +169,22 @@ const worker = {
     const found = on?.moving.straight(id);
     return on && found ? lookedAt(on.proposal, found) : null;
   },
-  /** A plan with lines by another way. */
-  move: (aim: Aim, through: Through): ProposalTold | null => {
-    const on = movingOf(aim);
-    if (!now || !on) return null;
-    const { job, all } = now;
-    const proposal = reworked(job, all.wanted, on.proposal, on.moving.moved(through));
-    now.moved.set(aim, proposal);
-    now.moving.delete(aim);
-    return toldOf(job, all, proposal, true);
+  /** A plan with lines by other ways, one after another; null where one of them fits no more. */
+  move: (aim: Aim, moves: readonly Moved[]): ProposalTold | null => {
+    for (const each of moves) {
+      const on = movingOf(aim);
+      if (!now || !on?.moving.fits(each)) {
+        worker.back(aim);
+        return null;
+      }
+      now.moved.set(aim, reworked(now.job, now.all.wanted, on.proposal, on.moving.moved(each)));
+      now.moving.delete(aim);
+    }
+    const proposal = now?.moved.get(aim);
+    return now && proposal ? toldOf(now.job, now.all, proposal, true) : null;
   },
+  /** What would be led off if only what comes through a line were. */
+  ledBy: (aim: Aim, id: string): string[] => (now && movingOf(aim)?.moving.ledBy(id, now.all.wanted.ends)) ?? [],
   /** A plan as it was before lines of it were moved. */
   back: (aim: Aim): void => {
     now?.moved.delete(aim);

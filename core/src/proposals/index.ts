@@ -11,7 +11,7 @@ export {
   type Proposal,
   type Proposals,
 } from './proposals';
-export { Moving, type Grip, type Through } from './through';
+export { Moving, type Grip, type Moved, type Through } from './through';
 export { throughSaid, type ThroughSaid } from './throughWords';
 export { cutOffWords, lackWords, proposalSaid, type ProposalSaid } from './words';
 export { cheapestFrom } from './trenchGrid';

@@ -44,6 +44,32 @@ describe('the clinic', () => {
     );
   });
 
+  it('knows what comes through each line, and moves again what was moved before as long as it fits', () => {
+    const { ends } = all.wanted;
+    const runs = ofKind(least.job, 'run').filter(({ id }) => !job.elements.has(id));
+    const led = new Map(runs.map((run) => [run.id, moving.ledBy(run.id, ends)]));
+    // Through each comes what comes through those that run into it; and all of it runs to a way out.
+    for (const run of runs)
+      for (const above of runs)
+        if (above.to === run.from) expect(led.get(run.id)).toEqual(expect.arrayContaining(led.get(above.id)!));
+    const outs = runs.filter(({ to }) => least.job.elements.get(to)?.kind === 'discharge');
+    expect(new Set(outs.flatMap(({ id }) => led.get(id)!))).toEqual(new Set(ends.map(({ id }) => id)));
+    const only = proposalsOf(job, {
+      notHere: [],
+      leaveOut: ends.flatMap(({ id }) => (id === ends[0]!.id ? [] : [id])),
+    });
+    expect(only.wanted.ends.map(({ id }) => id)).toEqual([ends[0]!.id]);
+
+    const found = moving.through(at(-5, 5)) as Through;
+    expect(moving.fits(found)).toBe(true);
+    const then = reworked(job, all.wanted, least, moving.moved(found));
+    const after = movingOf(then, job);
+    expect(after.fits(found)).toBe(true);
+    expect(after.fits({ ...found, ways: [{ run: 'nothing', way: found.ways[0]!.way }] })).toBe(false);
+    const [{ run, way }] = found.ways as [Through['ways'][0]];
+    expect(after.fits({ ...found, ways: [{ run, way: way.slice(0, -1) }] })).toBe(false);
+  });
+
   it('tells what a line through a place costs more, and the plan that it gives is dearer and passes there', () => {
     const place = at(-5, 5);
     const found = moving.through(place) as Through;

@@ -13,17 +13,20 @@ import { planJob } from '../verdict/planJob';
 import { crossingsOf } from '../yard/crossings';
 import { groundOf } from '../yard/ground';
 import { barAt, type Bar } from './bars';
-import type { NotHere } from './ends';
+import type { End, NotHere } from './ends';
 import { isBarred, priceAlong, straightened } from './lines';
 import type { Laid } from './proposals';
 import { cellOf, trenchGrid, type TrenchGrid } from './trenchGrid';
 
-/** Lines by another way. */
-export interface Through {
-  /** The line, or the fitting with all its lines, that is moved, and where it is moved to. */
+/** The line, or the fitting with all its lines, that is moved, where it is moved to, and how lines go then. */
+export interface Moved {
   id: string;
   place: Place;
   ways: readonly { run: string; way: readonly Place[] }[];
+}
+
+/** Lines by another way. */
+export interface Through extends Moved {
   /** About how much more is asked for it, least units, and how much longer it is, m; less than 0 for less. */
   more: number;
   longer: number;
@@ -43,6 +46,8 @@ export interface Grip {
 
 /** So much longer, m, a line is taken to see what its length costs: more than a stick of pipe, so that whole sticks even out. */
 const LONGER = 6;
+/** Nearer than so two places are one, m. */
+const SAME = 0.01;
 /** A fitting is meant before the lines that meet in it, so far round it, m. */
 const ROUND_MARK = 0.6;
 
@@ -166,8 +171,37 @@ export class Moving {
       : this.told(id, placeAlong(way, wayLength(way) / 2), [{ run: found.run, way }]);
   }
 
+  /** Whether lines that were moved before can be moved so again: each is still there, and ends where it did. */
+  fits({ id, place, ways }: Moved): boolean {
+    return ways.every(({ run, way }) => {
+      const now = this.runs.find((each) => each.run.id === run);
+      if (!now || way.length < 2) return false;
+      const ends = [now.way[0]!, now.way.at(-1)!];
+      return [way[0]!, way.at(-1)!].every(
+        (end, k) => distance(end, ends[k]!) < SAME || (id !== run && distance(end, place) < SAME),
+      );
+    });
+  }
+
+  /** What was to be led off that comes through a line, by the id that it was asked for by. */
+  ledBy(id: string, ends: readonly End[]): string[] {
+    const { job } = this.laid;
+    const runs = ofKind(job, 'run').filter(isLaid);
+    const held = runs.find((run) => run.id === id);
+    const found = new Set(held ? [held.from] : [id]);
+    // A set goes on to what is added to it meanwhile.
+    for (const at of found) for (const { from, to } of runs) if (to === at) found.add(from);
+    // What is new has an id of its own in the plan, and its place.
+    const places = landingsOf(job).flatMap((landing) =>
+      found.has(landing.id) ? [placeOfLanding(landing) ?? []].flat() : [],
+    );
+    return ends.flatMap((end) =>
+      found.has(end.id) || places.some((place) => distance(place, end.place) < SAME) ? [end.id] : [],
+    );
+  }
+
   /** What a plan is made of with its lines by another way. */
-  moved({ id, place, ways }: Through): Element[] {
+  moved({ id, place, ways }: Moved): Element[] {
     const { job } = this.laid;
     const wayOf = new Map(ways.map(({ run, way }) => [run, way]));
     const level = groundOf(job).surface?.levelAt(place) ?? null;

@@ -2,6 +2,7 @@
 import { money, showLength, showPitch, showSmall } from '@katabasis/core';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { ledBy } from '../../../planning/proposals';
 import type { ProposalTold } from '../../../planning/proposals.worker';
 import { useJob } from '../../../planning/useJob';
 import { useStyles, useWide } from '../../../theme/theme';
@@ -48,6 +49,9 @@ export function ProposedSheet() {
         </View>
       ))}
       <Looking plans={plans} />
+      {plans.unfit && (
+        <Text role="status">Lines that were moved do not fit what is laid out now, and lie as proposed.</Text>
+      )}
       {found.length > 1 && proposal && (
         <Choice
           label="Proposals"
@@ -134,6 +138,7 @@ function Proposal({ proposal, plans }: { proposal: ProposalTold; plans: Plans })
             touching={touching}
             isMoved={proposal.isMoved}
             onBack={() => plans.back(proposal.aim)}
+            onOnly={(id) => void ledBy(proposal.aim, id).then(plans.only)}
             onNotHere={(patch) => plans.ask((now) => ({ ...now, notHere: [...now.notHere, patch] }))}
             onAllow={(at) =>
               plans.ask((now) => ({
@@ -148,7 +153,7 @@ function Proposal({ proposal, plans }: { proposal: ProposalTold; plans: Plans })
         <View style={{ gap: SPACE.m, ...(wide ? { flex: 1, minWidth: 0 } : {}) }}>
           <Words proposal={proposal} />
           <InStorms proposal={proposal} wanted={plans.stopped || plans.told?.isOver === true} />
-          <Take proposal={proposal} />
+          <Take proposal={proposal} onTaken={plans.taken} />
         </View>
       </View>
     </View>
@@ -182,14 +187,16 @@ function Words({ proposal }: { proposal: ProposalTold }) {
   );
 }
 
-function Take({ proposal }: { proposal: ProposalTold }) {
+function Take({ proposal, onTaken }: { proposal: ProposalTold; onTaken: () => void }) {
   const { edit } = useJob();
   const go = useGo();
   const [wrong, setWrong] = useState<string | null>(null);
   const take = (): void => {
     const refused = edit(proposal.change);
     setWrong(refused);
-    if (refused === null) go('plan', null);
+    if (refused !== null) return;
+    onTaken();
+    go('plan', null);
   };
   return (
     <View style={{ gap: SPACE.s, alignItems: 'flex-start' }}>

@@ -13,11 +13,13 @@ interface Props {
   touching: Touching;
   isMoved: boolean;
   onBack: () => void;
+  /** Only what comes through what is held is to be led off. */
+  onOnly: (id: string) => void;
   onNotHere: (patch: NotHere) => void;
   onAllow: (at: NotHere['place']) => void;
 }
 
-export function TouchedPanel({ touching, isMoved, onBack, onNotHere, onAllow }: Props) {
+export function TouchedPanel({ touching, isMoved, onBack, onOnly, onNotHere, onAllow }: Props) {
   const { touched, isBusy } = touching;
   if (isBusy) return <Text role="status">The plan is worked out anew.</Text>;
   const looked = touched?.looked ?? null;
@@ -41,10 +43,21 @@ export function TouchedPanel({ touching, isMoved, onBack, onNotHere, onAllow }: 
         {touched?.held && !touched.isMoving && (
           <Button label="Straighten" kind="line" onPress={() => void touching.straighten()} testID="straighten" />
         )}
+        {touched?.held && !touched.isMoving && (
+          <Button
+            label="Only this line"
+            kind="line"
+            onPress={() => {
+              touching.letGo();
+              onOnly(touched.held!.id);
+            }}
+            testID="only-line"
+          />
+        )}
         {touched && looked?.bar?.what === 'notHere' && (
           <Button label="Allow it again" kind="line" onPress={() => onAllow(touched.place)} testID="allow-here" />
         )}
-        {touched && looked?.bar?.what !== 'notHere' && looked?.bar?.what !== 'outside' && !touched.isMoving && (
+        {touched && !looked?.bar && !touched.isMoving && (
           <Button
             label="Not here"
             kind="line"

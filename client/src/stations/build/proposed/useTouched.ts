@@ -1,6 +1,6 @@
 /** What a finger has come down on in a proposed plan: a line or a fitting that it holds, or any place; and what lines by another way would be. */
 import type { Place } from '@katabasis/core';
-import type { Grip } from '@katabasis/core/proposals';
+import type { Grip, Moved } from '@katabasis/core/proposals';
 import { useRef, useState } from 'react';
 import { drawnStraight, gripAt, lookThrough, moveLines } from '../../../planning/proposals';
 import type { LookedAt, ProposalTold } from '../../../planning/proposals.worker';
@@ -29,7 +29,7 @@ export interface Touching {
   isBusy: boolean;
 }
 
-export function useTouched({ aim }: ProposalTold, onMoved: (proposal: ProposalTold) => void): Touching {
+export function useTouched({ aim }: ProposalTold, onMoved: (proposal: ProposalTold, moved: Moved) => void): Touching {
   const [touched, setTouched] = useState<Touched | null>(null);
   const [isBusy, setBusy] = useState(false);
   /** While one place is looked at, the last that the finger has come to since. */
@@ -43,11 +43,12 @@ export function useTouched({ aim }: ProposalTold, onMoved: (proposal: ProposalTo
   };
   const take = async (looked: LookedAt | null): Promise<void> => {
     if (!looked?.through) return;
+    const { id, place, ways } = looked.through;
     setBusy(true);
-    const moved = await moveLines(aim, looked.through);
+    const moved = await moveLines(aim, [{ id, place, ways }]);
     setBusy(false);
     setTouched(null);
-    if (moved) onMoved(moved);
+    if (moved) onMoved(moved, { id, place, ways });
   };
   const moveTo = async (place: Place, done: boolean): Promise<void> => {
     const held = touched?.held;
