@@ -1,73 +1,16 @@
 /** From a measured yard to a plan without a Stop: proposed, looked at, taken, taken back. */
-import { expect, type Page } from '@playwright/test';
+import { expect } from '@playwright/test';
 import type { Element } from '../core/src';
 import { kept, putJob, saved } from './lib/jobs';
+import { drawn, onLine, PLOT } from './lib/plot';
 import { test } from './lib/test';
-
-/** A house on a lawn that falls north at 3 %, two leaders at its corners, a hollow beside it, a tree on the straight way to the ditch. */
-const corners = [
-  [6, 4],
-  [16, 4],
-  [16, 12],
-  [6, 12],
-].map(([east, north]) => ({ east: east!, north: north! }));
-const hollow = { east: 19, north: 14 };
-const YARD: Element[] = [
-  { id: 'job', kind: 'job', name: 'From the rod', units: 'us', pitchStyle: 'ground' },
-  { id: 'rain', kind: 'rain', intensity: 3e-5, source: { type: 'typed' } },
-  { id: 'house', kind: 'building', name: 'House', outline: corners },
-  { id: 'tree', kind: 'tree', name: 'Elm', place: { east: 15, north: 20 }, crown: 5 },
-  ...['west', 'east'].map((side, k): Element => ({
-    id: side,
-    kind: 'downspout',
-    name: `Downspout ${side}`,
-    storey: 1,
-    size: 'rect3x4',
-    groundLevel: 0,
-    levelFrom: 'ground',
-    place: { east: k === 0 ? 6 : 16, north: 12.1 },
-  })),
-  {
-    id: 'roof',
-    kind: 'roofFace',
-    name: 'Roof',
-    storey: 1,
-    shape: { type: 'area', area: 90 },
-    feeds: [
-      { to: 'west', share: 1 },
-      { to: 'east', share: 1 },
-    ],
-  },
-  {
-    id: 'ditch',
-    kind: 'discharge',
-    name: 'Ditch',
-    place: { east: 14, north: 31 },
-    form: 'daylight',
-    receiving: 'ditch',
-    groundLevel: -1.4,
-    stone: true,
-    buildingDistance: 30,
-  },
-  ...Array.from({ length: 256 }, (_, k): Element => {
-    const place = { east: 2 * (k % 16), north: 2 * Math.floor(k / 16) };
-    const away = Math.hypot(place.east - hollow.east, place.north - hollow.north);
-    return {
-      id: `l${k}`,
-      kind: 'spotLevel',
-      name: `L${k}`,
-      place,
-      level: 0.2 - 0.03 * place.north - 0.25 * Math.exp(-(away ** 2) / 6),
-    };
-  }),
-];
 
 test('a plan is proposed for a measured yard, taken by a tap, and taken back by one undo', async ({
   page,
   request,
 }) => {
   test.slow();
-  const job = await putJob(request, YARD);
+  const job = await putJob(request, PLOT);
   let taps = 0;
   const tap = async (id: string): Promise<void> => {
     taps++;
@@ -95,43 +38,12 @@ test('a plan is proposed for a measured yard, taken by a tap, and taken back by 
   expect(after.filter(({ kind }) => kind === 'run' || kind === 'basin' || kind === 'junction')).toEqual([]);
 });
 
-/** px of the page at which the middle of the longest stretch of line lies. */
-async function onLine(page: Page): Promise<{ x: number; y: number }> {
-  const picture = page.getByTestId('proposal-picture');
-  const box = (await picture.boundingBox())!;
-  const { places, width } = await picture.locator('svg').evaluate((svg) => ({
-    width: (svg as SVGSVGElement).viewBox.baseVal.width,
-    places: [...svg.querySelectorAll('path[stroke-linecap=round]')].map((path) =>
-      path
-        .getAttribute('d')!
-        .split(/[ML]/)
-        .filter((pair) => pair !== '')
-        .map((pair) => pair.trim().split(/[ ,]/).map(Number)),
-    ),
-  }));
-  const stretches = places.flatMap((way) =>
-    way.slice(1).map(([x, y], k) => {
-      const [fromX, fromY] = way[k]!;
-      return { x: (x! + fromX!) / 2, y: (y! + fromY!) / 2, length: Math.hypot(x! - fromX!, y! - fromY!) };
-    }),
-  );
-  const { x, y } = stretches.sort((a, b) => b.length - a.length)[0]!;
-  return { x: box.x + (x * box.width) / width, y: box.y + (y * box.width) / width };
-}
-
-/** Lines as they are drawn now. */
-const drawn = (page: Page): Promise<string[]> =>
-  page
-    .getByTestId('proposal-picture')
-    .locator('path[stroke-linecap=round]')
-    .evaluateAll((paths) => paths.map((path) => path.getAttribute('d')!));
-
 test('a line is dragged and its price told under the finger, a patch put out of bounds, the plan taken, and all of it taken back', async ({
   page,
   request,
 }) => {
   test.slow();
-  const job = await putJob(request, YARD);
+  const job = await putJob(request, PLOT);
   await page.goto(`/job/${job}/build?at=~proposed`);
   const over = async (): Promise<void> => {
     await expect(page.getByTestId('proposal-cost')).toBeVisible({ timeout: 60_000 });
@@ -189,7 +101,7 @@ test('a line is dragged and its price told under the finger, a patch put out of 
 });
 
 test('what is unticked is left as it is, and the rest is planned', async ({ page, request }) => {
-  const job = await putJob(request, YARD);
+  const job = await putJob(request, PLOT);
   await page.goto(`/job/${job}/build?at=~proposed`);
   await expect(page.getByTestId('lead-west')).toBeVisible({ timeout: 60_000 });
   await page.getByTestId('lead-west').tap();

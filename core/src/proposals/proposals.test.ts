@@ -15,7 +15,7 @@ import { seededWhole } from '../trial/seededWhole';
 import { walkOf } from '../trial/walk/walk';
 import { planJob } from '../verdict/planJob';
 import { wantedIn } from './ends';
-import { proposalsOf, withFreshIds, type Proposal } from './proposals';
+import { proposalsOf, withFreshIds, type Laid, type Proposal } from './proposals';
 import { cutOffWords, lackWords, proposalSaid } from './words';
 
 const without = (job: Job, ids: readonly string[]): Job => ({ id: job.id, elements: job.elements.with([], ids) });
@@ -197,6 +197,14 @@ describe('what is asked besides', () => {
     expect(kept.length).toBeGreaterThan(0);
     for (const run of kept) expect(all.found[0]!.job.elements.get(run.id)).toEqual(run);
     expect(unled(all.found[0]!, all.wanted.ends)).toEqual([]);
+  });
+
+  it('what is told as the cheapest is, though another that leaves more to mend would cost less', () => {
+    const others = ['ds1', 'ds2', 'ds3', 'basin'];
+    const { found, laid } = proposalsOf(drawn, { leaveOut: others, notHere: [] });
+    const asked = ({ standing }: Laid): number => standing.asked;
+    expect(Math.min(...laid.map(asked))).toBeLessThan(asked(found[0]!));
+    expect(Math.min(...found.map(asked))).toBe(asked(found[0]!));
   });
 
   it('one wet place alone has a line of its own; with nothing to lead off that is said', () => {

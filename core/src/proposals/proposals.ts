@@ -247,7 +247,11 @@ function chosen(job: Job, laid: readonly Laid[]): Proposal[] {
   const [best] = sorted;
   if (!best) return [];
   take('cost', best);
-  const asSound = sorted.filter(({ stops }) => stops <= best.stops);
+  // What costs less and leaves more to mend is no dearer choice, and would make the cheapest look as if it were not.
+  const asSound = sorted.filter(
+    ({ stops, fixes, standing }) =>
+      stops <= best.stops && (fixes <= best.fixes || standing.asked >= best.standing.asked),
+  );
   take(
     'disturbance',
     [...asSound]
