@@ -105,7 +105,7 @@ test('what is unticked is left as it is, and the rest is planned', async ({ page
   await page.goto(`/job/${job}/build?at=~proposed`);
   await expect(page.getByTestId('lead-west')).toBeVisible({ timeout: 60_000 });
   await page.getByTestId('lead-west').tap();
-  await expect(page.getByTestId('proposal-cost')).toContainText('2 inlets joined', { timeout: 60_000 });
+  await expect(page.getByTestId('proposal-cost')).toContainText('2 inlets led off', { timeout: 60_000 });
   await page.getByTestId('lead-west').tap();
   await expect(page.getByTestId('proposal-cost')).toContainText('3 inlets joined', { timeout: 60_000 });
 });

@@ -13,7 +13,8 @@ import { byDistance, type End, type Wanted } from './ends';
 import { linesOf, type NextCells } from './lines';
 import { cellOf, isFree, trenchGrid, type TrenchGrid } from './trenchGrid';
 
-export const LAYOUTS = ['joined', 'spared', 'short', 'apart', 'own', 'one', 'pumped'] as const;
+/** Ways to lay lines out; `roomier` are those of another plan in larger pipe. */
+export const LAYOUTS = ['joined', 'spared', 'short', 'apart', 'own', 'one', 'pumped', 'roomier'] as const;
 export type LayoutKind = (typeof LAYOUTS)[number];
 
 export interface Layout {

@@ -1,7 +1,7 @@
 /** Whole plans proposed: sound, no dearer than what was drawn by hand, the same each time, and nothing that stood is lost. */
-import { applyChange } from '../job/change';
+import { applyChange, changed } from '../job/change';
 import { jobFaults } from '../job/faults';
-import { jobFrom, ofKind, type Job } from '../job/job';
+import { jobFrom, ofKind, rainOf, type Job } from '../job/job';
 import { isLaid, type Barrier, type Channel, type Element } from '../job/kinds';
 import { placeAlong, wayOfRun } from '../job/places';
 import { quillfeather } from '../samples';
@@ -205,6 +205,24 @@ describe('what is asked besides', () => {
     const asked = ({ standing }: Laid): number => standing.asked;
     expect(Math.min(...laid.map(asked))).toBeLessThan(asked(found[0]!));
     expect(Math.min(...found.map(asked))).toBe(asked(found[0]!));
+  });
+
+  it('where one line is all that is wanted larger pipe keeps more in reserve, if that would be seen', () => {
+    const heavy = changed(drawn, {
+      puts: [{ ...rainOf(drawn)!, intensity: 4e-4, source: { type: 'typed' } }],
+      removes: [],
+    });
+    const others = ['ds1', 'ds2', 'basin', 'kennelDrain'];
+    const [least, ...more] = proposalsOf(bare(heavy), { leaveOut: others, notHere: [] }).found;
+    const room = more.find(({ aim }) => aim === 'reserve')!;
+    const sizes = ({ job }: Proposal): number[] =>
+      ofKind(job, 'run')
+        .filter(({ id }) => !heavy.elements.has(id))
+        .map(({ nominal }) => nominal);
+    expect(room.layout.kind).toBe('roomier');
+    expect(Math.min(...sizes(room))).toBeGreaterThan(Math.min(...sizes(least!)));
+    expect(room.standing.asked).toBeGreaterThan(least!.standing.asked);
+    expect([room.stops <= least!.stops, room.fixes <= least!.fixes]).toEqual([true, true]);
   });
 
   it('one wet place alone has a line of its own; with nothing to lead off that is said', () => {

@@ -2,14 +2,11 @@
  * Whole plans for a site: every layout is put in, sized, mended by its own fixes, planned and priced like any other job, and of all of them
  * three are told that differ: what costs least, what leaves most alone, and what keeps most in reserve.
  */
-import { fixOf } from '../design/fixes';
-import { sizeJob } from '../design/sizeJob';
 import { changed, type Change } from '../job/change';
 import { freshId } from '../job/ids';
 import { ofKind, rainOf, type Job } from '../job/job';
 import { kindOf, type Element } from '../job/kinds';
 import { wayOfRun } from '../job/places';
-import { snagKey } from '../snags';
 import { standingOf, type Standing } from '../schools/difference';
 import { wayLength } from '../site/place';
 import { planJob, type Plan } from '../verdict/planJob';
@@ -17,8 +14,10 @@ import { crossingsOf } from '../yard/crossings';
 import { groundOf } from '../yard/ground';
 import { keepAside, takesAside } from '../variants/variants';
 import { NOTHING_ASKED, wantedIn, type Asked, type Wanted } from './ends';
+import { finished } from './finished';
 import { layoutsOf, lessSparedLayouts, pumpedLayout, shorterLayouts, type Layout } from './layouts';
 import { renamed } from './renamed';
+import { roomier } from './roomier';
 
 export const AIMS = ['cost', 'disturbance', 'reserve'] as const;
 export type Aim = (typeof AIMS)[number];
@@ -54,61 +53,6 @@ export interface Proposals {
   missing: readonly Lack[];
 }
 
-/** Fixes of its own that a layout takes at most: a cleanout or two a line, and some of each line's own. */
-const MENDED = 32;
-
-/** Sized at least cost, and mended as far as that touches nothing but what is new; and sized again, as what was mended may be had for less. */
-function finished(given: Job, on: Job, elements: readonly Element[]): Job {
-  const laid = changed(on, { puts: [...elements], removes: [] });
-  const once = mended(given, sized(given, { job: laid, plan: planJob(laid) }));
-  const twice = mended(given, sized(given, once));
-  return isBetter(twice, once) ? twice.job : once.job;
-}
-
-interface Planned {
-  job: Job;
-  plan: Plan;
-}
-
-function isBetter(one: Planned, other: Planned): boolean {
-  const count = ({ plan }: Planned, severity: string): number =>
-    plan.snags.filter((snag) => snag.severity === severity).length;
-  for (const severity of ['stop', 'fix']) {
-    const more = count(one, severity) - count(other, severity);
-    if (more !== 0) return more < 0;
-  }
-  return standingOf(one.job, one.plan).asked < standingOf(other.job, other.plan).asked;
-}
-
-/** Sizes of new pipe at least cost. */
-function sized(given: Job, { job, plan }: Planned): Planned {
-  const puts = sizeJob(job, plan)?.best.change.puts.filter(({ id }) => !given.elements.has(id)) ?? [];
-  if (puts.length === 0) return { job, plan };
-  const next = changed(job, { puts, removes: [] });
-  return { job: next, plan: planJob(next, plan) };
-}
-
-/** With the fixes that touch nothing but what is new. */
-function mended(given: Job, start: Planned): Planned {
-  const isOwn = ({ puts, removes }: Change): boolean =>
-    [...puts.map(({ id }) => id), ...removes].every((id) => !given.elements.has(id));
-  let { job, plan } = start;
-  const passed = new Set<string>();
-  for (let k = 0; k < MENDED; k++) {
-    const snag = plan.snags.find((each) => each.severity !== 'mind' && !passed.has(snagKey(each)));
-    if (!snag) break;
-    const fix = fixOf(job, plan, snag);
-    // A second cleanout is wanted where the first leaves too much behind it.
-    if (!fix || fix.brings || !isOwn(fix.change)) {
-      passed.add(snagKey(snag));
-      continue;
-    }
-    job = changed(job, fix.change);
-    plan = planJob(job, plan);
-  }
-  return { job, plan };
-}
-
 /** The same with ids of its own in the order of the job: fixes make theirs up, and the same job is to give the same proposals. */
 function inOrder(given: Job, job: Job): Job {
   const fresh = job.elements.all.filter(({ id }) => !given.elements.has(id));
@@ -121,7 +65,17 @@ function inOrder(given: Job, job: Job): Job {
 }
 
 function laidOut(given: Job, wanted: Wanted, layout: Layout): Laid {
-  const job = inOrder(given, finished(given, wanted.job, layout.elements));
+  return judged(given, wanted, layout, inOrder(given, finished(given, wanted.job, layout.elements)));
+}
+
+/** The lines of a plan in larger pipe; null where that leaves more to mend. */
+function withRoom(given: Job, wanted: Wanted, laid: Laid): Laid | null {
+  const job = roomier(given, laid);
+  const then = job && judged(given, wanted, { ...laid.layout, kind: 'roomier' }, job);
+  return then && then.stops <= laid.stops && then.fixes <= laid.fixes ? then : null;
+}
+
+function judged(given: Job, wanted: Wanted, layout: Layout, job: Job): Laid {
   const plan = planJob(job);
   const { leaveOut } = wanted.asked;
   const count = (severity: string): number =>
@@ -150,7 +104,8 @@ function laidOut(given: Job, wanted: Wanted, layout: Layout): Laid {
 /** A proposal with some of its lines by another way: sized, mended, planned and priced anew. */
 export function reworked(given: Job, wanted: Wanted, proposal: Proposal, elements: readonly Element[]): Proposal {
   const own = elements.filter((element) => wanted.job.elements.get(element.id) !== element);
-  const laid = laidOut(given, wanted, { ...proposal.layout, elements: own, gap: null });
+  const least = laidOut(given, wanted, { ...proposal.layout, elements: own, gap: null });
+  const laid = (proposal.layout.kind === 'roomier' && withRoom(given, wanted, least)) || least;
   return { ...laid, aim: proposal.aim, change: changeTo(given, laid.job, AIM_LABELS[proposal.aim]) };
 }
 
@@ -222,6 +177,15 @@ export function* proposalsFor(job: Job, asked: Asked = NOTHING_ASKED): Generator
   if (best > 0) yield* until(shorterLayouts(wanted));
   else if (laid.some(({ layout, stops }) => layout.kind === 'spared' && stops > 0))
     yield* until(lessSparedLayouts(wanted));
+  // Where no lines of their own keep more in reserve, larger pipe does.
+  const [cheapest] = [...laid].sort(cheaper);
+  if (cheapest && !chosen(job, laid).some(({ aim }) => aim === 'reserve')) {
+    const room = withRoom(job, wanted, cheapest);
+    if (room) {
+      laid.push(room);
+      yield told();
+    }
+  }
   // Where nothing falls far enough the nearest that works is a pump.
   const pumped = laid.every(({ stops }) => stops > 0) ? pumpedLayout(wanted) : null;
   if (!pumped) return;
@@ -260,7 +224,8 @@ function chosen(job: Job, laid: readonly Laid[]): Proposal[] {
   );
   take(
     'reserve',
-    asSound.find((one) => (one.layout.kind === 'apart' || one.layout.kind === 'own') && isNew(one)),
+    asSound.find((one) => (one.layout.kind === 'apart' || one.layout.kind === 'own') && isNew(one)) ??
+      asSound.find(({ layout }) => layout.kind === 'roomier'),
   );
   return found;
 }

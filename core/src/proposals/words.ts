@@ -2,6 +2,7 @@
 import { headOf, nameOf, type Job } from '../job/job';
 import { money } from '../price/words';
 import { many, showLength, text } from '../units';
+import { fullestIn } from './roomier';
 import { AIM_LABELS, type Lack, type Laid, type Proposal, type Proposals } from './proposals';
 
 /** What lacks, each as a sentence that says what to do. */
@@ -26,8 +27,9 @@ function madeOf(job: Job, { layout, pipe }: Laid, { wanted }: Proposals): string
   const length = text(showLength(pipe, units));
   const wyes = layout.elements.filter(({ kind }) => kind === 'junction').length;
   const lines = many(wanted.ends.length, 'inlet');
-  if (wanted.ends.length === 1) return `${lines} led off by ${length} of pipe.`;
   const basins = wanted.fresh.length > 0 ? ` ${many(wanted.fresh.length, 'new basin')} among them.` : '';
+  if (wanted.ends.length === 1 || (wyes === 0 && layout.kind !== 'own'))
+    return `${lines} led off by ${length} of pipe.${basins}`;
   switch (layout.kind) {
     case 'own':
       return `Each of ${lines} has a line of its own, ${length} of pipe in all.${basins}`;
@@ -38,6 +40,7 @@ function madeOf(job: Job, { layout, pipe }: Laid, { wanted }: Proposals): string
     case 'spared':
     case 'short':
     case 'one':
+    case 'roomier':
       return `${lines} joined by ${many(wyes, 'wye')}, ${length} of pipe in all.${basins}`;
   }
 }
@@ -50,6 +53,8 @@ function provedWords({ kind, gap }: Laid['layout']): string {
   if (gap < 5e-4) return 'no trenches over the same cells join these inlets for less.';
   return `no trenches over the same cells that join these inlets can be more than ${(100 * gap).toFixed(1)} % cheaper.`;
 }
+
+const percent = (share: number): string => `${Math.round(100 * share)} %`;
 
 /** What speaks for it, as its second. */
 function why(job: Job, proposal: Proposal, { laid, found }: Proposals): string {
@@ -70,6 +75,8 @@ function why(job: Job, proposal: Proposal, { laid, found }: Proposals): string {
     case 'disturbance':
       return `It goes through ${text(showLength(least.disturbs - disturbs, units))} less of roots, paving and services than the cheapest, for ${more} more.`;
     case 'reserve':
+      if (layout.kind === 'roomier')
+        return `Every pipe is a size larger than it must be: the fullest runs at ${percent(fullestIn(job, proposal.plan))} of what it carries, not at ${percent(fullestIn(job, least.plan))}, for ${more} more than the cheapest.`;
       return `A line that is full or blocked drowns no other, for ${more} more than the cheapest.`;
   }
 }

@@ -1,5 +1,5 @@
 /** Whole plans proposed for the site: laid out, sized, priced and held against one another; one is taken by a tap, and what was drawn is kept aside. */
-import { money, showLength, showPitch, showSmall } from '@katabasis/core';
+import { distance, money, showLength, showPitch, showSmall, type Place } from '@katabasis/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { ledBy } from '../../../planning/proposals';
@@ -137,6 +137,7 @@ function Proposal({ proposal, plans }: { proposal: ProposalTold; plans: Plans })
           <TouchedPanel
             touching={touching}
             isMoved={proposal.isMoved}
+            ends={fixedEnds(proposal)}
             onBack={() => plans.back(proposal.aim)}
             onOnly={(id) => void ledBy(proposal.aim, id).then(plans.only)}
             onNotHere={(patch) => plans.ask((now) => ({ ...now, notHere: [...now.notHere, patch] }))}
@@ -159,6 +160,12 @@ function Proposal({ proposal, plans }: { proposal: ProposalTold; plans: Plans })
     </View>
   );
 }
+
+/** Where new lines begin and end that are not joined there only as it suits them. */
+const fixedEnds = ({ lines, marks }: ProposalTold): Place[] =>
+  lines
+    .flatMap(({ way, isNew }) => (isNew ? [way[0]!, way.at(-1)!] : []))
+    .filter((end) => !marks.some((mark) => distance(mark, end) < 0.01));
 
 function Words({ proposal }: { proposal: ProposalTold }) {
   const styles = useStyles(make);

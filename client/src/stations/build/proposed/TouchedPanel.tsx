@@ -1,4 +1,5 @@
 /** What was tapped in a proposed plan, in words, and what can be done there. */
+import { distance, type Place } from '@katabasis/core';
 import type { NotHere } from '@katabasis/core/proposals';
 import { View } from 'react-native';
 import { SPACE } from '../../../theme/tokens';
@@ -12,6 +13,8 @@ const PATCH = 1.524;
 interface Props {
   touching: Touching;
   isMoved: boolean;
+  /** Where lines begin and end that no patch keeps off. */
+  ends: readonly Place[];
   onBack: () => void;
   /** Only what comes through what is held is to be led off. */
   onOnly: (id: string) => void;
@@ -19,10 +22,11 @@ interface Props {
   onAllow: (at: NotHere['place']) => void;
 }
 
-export function TouchedPanel({ touching, isMoved, onBack, onOnly, onNotHere, onAllow }: Props) {
+export function TouchedPanel({ touching, isMoved, ends, onBack, onOnly, onNotHere, onAllow }: Props) {
   const { touched, isBusy } = touching;
   if (isBusy) return <Text role="status">The plan is worked out anew.</Text>;
   const looked = touched?.looked ?? null;
+  const endsHere = touched !== null && ends.some((end) => distance(end, touched.place) <= PATCH);
   return (
     <View style={{ gap: SPACE.s }} testID="touched" aria-live="polite">
       {!touched && (
@@ -36,6 +40,7 @@ export function TouchedPanel({ touching, isMoved, onBack, onOnly, onNotHere, onA
           {sentence}
         </Text>
       ))}
+      {endsHere && !touched.isMoving && <Text>A line begins or ends here: that it must, wherever it goes.</Text>}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
         {touched && !touched.held && looked?.through && (
           <Button label="Lead it through here" kind="line" onPress={() => void touching.take()} testID="lead-through" />
@@ -57,7 +62,7 @@ export function TouchedPanel({ touching, isMoved, onBack, onOnly, onNotHere, onA
         {touched && looked?.bar?.what === 'notHere' && (
           <Button label="Allow it again" kind="line" onPress={() => onAllow(touched.place)} testID="allow-here" />
         )}
-        {touched && !looked?.bar && !touched.isMoving && (
+        {touched && !looked?.bar && !touched.isMoving && !endsHere && (
           <Button
             label="Not here"
             kind="line"
