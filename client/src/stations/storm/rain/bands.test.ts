@@ -32,3 +32,19 @@ it('what is dry has none, and a lake none within', () => {
   const lake = new Uint8Array(grid.cols * grid.rows).fill(200);
   expect(bandPaths(lake, grid, picture).every((path) => path.split('M').length === 2)).toBe(true);
 });
+
+it('a wide yard is drawn from fewer cells, with its water where it stands', () => {
+  const wide = { cols: 240, rows: 200, cell: 1, east: 0, north: 0 };
+  const ground = new Uint8Array(wide.cols * wide.rows);
+  for (let row = 50; row < 80; row++) ground.fill(60, row * wide.cols + 30, row * wide.cols + 90);
+  const [west, east, top, foot] = extentOf(bandPaths(ground, wide, { x: (m) => m, y: (m) => 500 - m })[2]!);
+  // Cells' middles are at whole metres: the pond lies from 29.5 to 89.5, and 49.5 to 79.5.
+  for (const [is, was] of [
+    [west!, 29.5],
+    [east!, 89.5],
+    [500 - foot!, 49.5],
+    [500 - top!, 79.5],
+  ])
+    // No further than one of the cells that are drawn.
+    expect(Math.abs(is! - was!)).toBeLessThanOrEqual(3);
+});

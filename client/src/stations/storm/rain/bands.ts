@@ -25,8 +25,31 @@ function edged(ground: Uint8Array, { cols, rows }: Grid): Float64Array {
   return wide;
 }
 
+/** Cells that a picture is drawn from at most: edges of 57,600 took 32 ms, of these 6. */
+const DRAWN = 10_000;
+
+/** The same in fewer cells, each as deep as those in it are in the mean. */
+function drawnFrom(ground: Uint8Array, grid: Grid): { ground: Uint8Array; grid: Grid } {
+  const every = Math.ceil(Math.sqrt(ground.length / DRAWN));
+  if (every <= 1) return { ground, grid };
+  const { cols, rows, cell, east, north } = grid;
+  const [across, along] = [Math.ceil(cols / every), Math.ceil(rows / every)];
+  const [sums, counts] = [new Float64Array(across * along), new Float64Array(across * along)];
+  for (let at = 0; at < ground.length; at++) {
+    const into = Math.floor(Math.floor(at / cols) / every) * across + Math.floor((at % cols) / every);
+    sums[into]! += ground[at]!;
+    counts[into]!++;
+  }
+  const to = ((every - 1) / 2) * cell;
+  return {
+    ground: Uint8Array.from(sums, (sum, k) => Math.round(sum / counts[k]!)),
+    grid: { cols: across, rows: along, cell: cell * every, east: east + to, north: north + to },
+  };
+}
+
 /** A path for each step, each lying on the one before it. */
-export function bandPaths(ground: Uint8Array, grid: Grid, { x, y }: Scaled): string[] {
+export function bandPaths(whole: Uint8Array, of: Grid, { x, y }: Scaled): string[] {
+  const { ground, grid } = drawnFrom(whole, of);
   const { cols, rows, cell, east, north } = grid;
   const paths = contours()
     .size([cols, rows])
