@@ -71,7 +71,7 @@ function laidOut(given: Job, wanted: Wanted, layout: Layout): Laid {
 /** The lines of a plan in larger pipe; null where that leaves more to mend. */
 function withRoom(given: Job, wanted: Wanted, laid: Laid): Laid | null {
   const job = roomier(given, laid);
-  const then = job && judged(given, wanted, { ...laid.layout, kind: 'roomier' }, job);
+  const then = job && judged(given, wanted, { ...laid.layout, kind: 'roomier', gap: null }, job);
   return then && then.stops <= laid.stops && then.fixes <= laid.fixes ? then : null;
 }
 
@@ -225,7 +225,7 @@ function chosen(job: Job, laid: readonly Laid[]): Proposal[] {
   take(
     'reserve',
     asSound.find((one) => (one.layout.kind === 'apart' || one.layout.kind === 'own') && isNew(one)) ??
-      asSound.find(({ layout }) => layout.kind === 'roomier'),
+      asSound.find((one) => one.layout.kind === 'roomier' && isNew(one)),
   );
   return found;
 }
