@@ -66,6 +66,8 @@ test('a line is dragged and its price told under the finger, a patch put out of 
   await expect(page.getByTestId('held-label')).toContainText(/^[+−±]/);
   await page.mouse.up();
   await expect(page.getByText('Least cost, with lines moved')).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByTestId('proposal-cost')).toContainText('1 new basin among them');
+  await expect(page.getByTestId('proposal-cost')).not.toContainText('nowhere');
   const moved = await price();
   expect(moved).not.toBe(asked);
   // It is still so after a reload, line by line.

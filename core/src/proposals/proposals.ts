@@ -103,8 +103,10 @@ function judged(given: Job, wanted: Wanted, layout: Layout, job: Job): Laid {
 
 /** A proposal with some of its lines by another way: sized, mended, planned and priced anew. */
 export function reworked(given: Job, wanted: Wanted, proposal: Proposal, elements: readonly Element[]): Proposal {
-  const own = elements.filter((element) => wanted.job.elements.get(element.id) !== element);
-  const least = laidOut(given, wanted, { ...proposal.layout, elements: own, gap: null });
+  // What is new on the site is among them by the plan's own names.
+  const bare = { ...wanted, job: changed(wanted.job, { puts: [], removes: wanted.fresh.map(({ id }) => id) }) };
+  const own = elements.filter((element) => bare.job.elements.get(element.id) !== element);
+  const least = laidOut(given, bare, { ...proposal.layout, elements: own, gap: null });
   const laid = (proposal.layout.kind === 'roomier' && withRoom(given, wanted, least)) || least;
   return { ...laid, aim: proposal.aim, change: changeTo(given, laid.job, AIM_LABELS[proposal.aim]) };
 }

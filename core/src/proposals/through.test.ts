@@ -134,3 +134,19 @@ it('over plots a fitting is taken hold of and moved with every line that meets i
   }
   expect(movedOnes).toBeGreaterThan(1);
 }, 60_000);
+
+it('a plan with inlets of its own is worked out anew with those, and with none twice', () => {
+  let seen = 0;
+  for (let seed = 1; seen < 3; seed++) {
+    const job = seededPlot(seed);
+    const all = proposalsOf(job);
+    const [least] = all.found;
+    if (!least || all.wanted.fresh.length === 0) continue;
+    seen++;
+    let then: Proposal = least;
+    for (let k = 0; k < 2; k++) then = reworked(job, all.wanted, then, then.job.elements.all);
+    const kinds = ({ job: { elements } }: Proposal): string[] => elements.all.map(({ kind }) => kind).sort();
+    expect([seed, kinds(then)]).toEqual([seed, kinds(least)]);
+    expect([seed, then.stops, then.standing.asked]).toEqual([seed, least.stops, least.standing.asked]);
+  }
+}, 60_000);
