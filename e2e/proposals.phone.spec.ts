@@ -2,7 +2,7 @@
 import { expect } from '@playwright/test';
 import type { Element } from '../core/src';
 import { kept, putJob, saved } from './lib/jobs';
-import { drawn, onLine, PLOT } from './lib/plot';
+import { allLaidOut, dragLine, drawn, onLine, PLOT } from './lib/plot';
 import { test } from './lib/test';
 
 test('a plan is proposed for a measured yard, taken by a tap, and taken back by one undo', async ({
@@ -18,8 +18,7 @@ test('a plan is proposed for a measured yard, taken by a tap, and taken back by 
   };
   await page.goto(`/job/${job}/plan`);
   await tap('propose');
-  await expect(page.getByTestId('proposal-cost')).toBeVisible({ timeout: 60_000 });
-  await expect(page.getByTestId('stop-looking')).toHaveCount(0, { timeout: 60_000 });
+  await allLaidOut(page);
   await expect(page.getByTestId('proposal-picture')).toBeVisible();
   await expect(page.getByTestId('proposal-cost')).toContainText(/3 inlets joined by .+1 new basin among them\./);
   await tap('take-proposal');
@@ -45,27 +44,14 @@ test('a line is dragged and its price told under the finger, a patch put out of 
   test.slow();
   const job = await putJob(request, PLOT);
   await page.goto(`/job/${job}/build?at=~proposed`);
-  const over = async (): Promise<void> => {
-    await expect(page.getByTestId('proposal-cost')).toBeVisible({ timeout: 60_000 });
-    await expect(page.getByTestId('stop-looking')).toHaveCount(0, { timeout: 60_000 });
-  };
-  await over();
+  await allLaidOut(page);
   await page.getByTestId('proposal-picture').scrollIntoViewIfNeeded();
   const before = await drawn(page);
   const price = (): Promise<string | null> => page.getByTestId('proposal-cost').getByText(/^\$/).first().textContent();
   const asked = await price();
 
   const at = await onLine(page);
-  await page.mouse.click(at.x, at.y);
-  const ring = page.getByTestId('held-ring');
-  await expect(ring).toBeVisible();
-  const hold = (await ring.boundingBox())!;
-  await page.mouse.move(hold.x + hold.width / 2, hold.y + hold.height / 2);
-  await page.mouse.down();
-  await page.mouse.move(hold.x + hold.width / 2 + 30, hold.y + hold.height / 2 + 8, { steps: 6 });
-  await expect(page.getByTestId('held-label')).toContainText(/^[+−±]/);
-  await page.mouse.up();
-  await expect(page.getByText('Least cost, with lines moved')).toBeVisible({ timeout: 30_000 });
+  await dragLine(page, at, { x: 30, y: 8 });
   await expect(page.getByTestId('proposal-cost')).toContainText('1 new basin among them');
   await expect(page.getByTestId('proposal-cost')).not.toContainText('nowhere');
   const moved = await price();
@@ -73,7 +59,7 @@ test('a line is dragged and its price told under the finger, a patch put out of 
   // It is still so after a reload, line by line.
   const by = await drawn(page);
   await page.reload();
-  await over();
+  await allLaidOut(page);
   await expect(page.getByText('Least cost, with lines moved')).toBeVisible({ timeout: 30_000 });
   expect(await price()).toBe(moved);
   expect(await drawn(page)).toEqual(by);
@@ -84,11 +70,11 @@ test('a line is dragged and its price told under the finger, a patch put out of 
   await page.mouse.click(at.x, at.y);
   await page.getByTestId('not-here').tap();
   await expect.poll(() => drawn(page), { timeout: 60_000 }).not.toEqual(before);
-  await over();
+  await allLaidOut(page);
   const round = await drawn(page);
   expect(round.length).toBeGreaterThan(2);
   await page.reload();
-  await over();
+  await allLaidOut(page);
   expect(await drawn(page)).toEqual(round);
 
   await page.getByTestId('take-proposal').tap();

@@ -1,5 +1,5 @@
 /** A measured plot that plans are proposed for, and its proposals as they are drawn. */
-import type { Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import type { Element } from '../../core/src';
 
 /** A house on a lawn that falls north at 3 %, two leaders at its corners, a hollow beside it, a tree on the straight way to the ditch. */
@@ -90,3 +90,24 @@ export const drawn = (page: Page): Promise<string[]> =>
     .getByTestId('proposal-picture')
     .locator('path[stroke-linecap=round]')
     .evaluateAll((paths) => paths.map((path) => path.getAttribute('d')!));
+
+/** All plans are laid out. */
+export async function allLaidOut(page: Page): Promise<void> {
+  await expect(page.getByTestId('proposal-cost')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByTestId('stop-looking')).toHaveCount(0, { timeout: 60_000 });
+}
+
+/** Takes hold of a line at a place and moves it by so much, px, its price told meanwhile; the cheapest plan is told with it moved. */
+export async function dragLine(page: Page, at: { x: number; y: number }, by: { x: number; y: number }): Promise<void> {
+  await page.mouse.click(at.x, at.y);
+  const ring = page.getByTestId('held-ring');
+  await expect(ring).toBeVisible();
+  const hold = (await ring.boundingBox())!;
+  const [x, y] = [hold.x + hold.width / 2, hold.y + hold.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x + by.x, y + by.y, { steps: 6 });
+  await expect(page.getByTestId('held-label')).toContainText(/^[+−±]/);
+  await page.mouse.up();
+  await expect(page.getByText('Least cost, with lines moved')).toBeVisible({ timeout: 30_000 });
+}

@@ -1,13 +1,12 @@
 /** Storms and failures that a job is tried in, one by one. */
-import { letsInto, OUTFALLS } from '../catalogue/outfalls';
-import { elementOf, groundInlets, ofKind, rainOf, type Job } from '../job/job';
+import { OUTFALLS } from '../catalogue/outfalls';
+import { groundInlets, ofKind, rainOf, type Job } from '../job/job';
 import { rarerRain } from '../plan/openings';
-import { shareOn } from '../plan/works';
 import { rainTable } from '../rain/intensityOfRain';
 import { isLaid, type Discharge } from '../job/kinds';
 import { storeOf } from '../works/store';
-import { waterAt } from '../works/swale';
 import type { Plan } from '../verdict/planJob';
+import { swaleOf } from './ends/swaleOf';
 import type { Failure } from './failing';
 import { stormFrom, twice, type Rainfall, type RainShape } from './rain/rainfall';
 
@@ -45,11 +44,10 @@ const WORN = 0.5;
 const hasPipe = ({ landings }: Plan, id: string): boolean => (landings[id]?.invert ?? null) !== null;
 
 /** Level of a way out's water when what takes it is brimful, m: to its bank. */
-function brimful(job: Job, { works }: Plan, discharge: Discharge): number {
+function brimful(job: Job, plan: Plan, discharge: Discharge): number {
   const { groundLevel, bank, standingLevel } = discharge;
-  const swale = elementOf(job, 'swale', letsInto(discharge) ?? '');
-  const plan = swale && works[swale.id];
-  if (swale && plan?.kind === 'swale') return waterAt({ ...plan, depth: swale.depth }, shareOn(swale, plan, discharge));
+  const found = swaleOf(job, plan, discharge);
+  if (found) return found.levelAt(found.swale.depth);
   return Math.max(groundLevel, bank?.topLevel ?? groundLevel, standingLevel ?? -Infinity);
 }
 

@@ -14,21 +14,21 @@ export function exitLossAt({ exitLoss = 0, invertDown, diameter }: PipeRun, leve
   return exitLoss * Math.max(0, Math.min(1, (level - invertDown) / diameter));
 }
 
+/** Head (m) before a pipe's head over which water stands in it at a critical depth (m): y + K V²/2g, V² = g A/T. */
+const headAt = (diameter: number, depth: number, loss: number): number =>
+  depth + (depth > 0 ? (loss * areaAt(diameter, depth)) / (2 * widthAt(diameter, depth)) : 0);
+
 /** Critical depth (m) in a pipe's head under water that stands `head` m over its invert before it: head = y + K V²/2g, V² = g A/T. */
 export function criticalUnder(diameter: number, head: number, loss: number): number {
   const most = Math.min(head, NEARLY_FULL * diameter);
   if (loss === 0) return most;
-  const over = (depth: number): number =>
-    depth + (depth > 0 ? (loss * areaAt(diameter, depth)) / (2 * widthAt(diameter, depth)) : 0) - head;
+  const over = (depth: number): number => headAt(diameter, depth, loss) - head;
   return over(most) <= 0 ? most : rootBetween(0, most, over, NEAR);
 }
 
 /** That depth, or another where it is deeper: the root is looked for only where it is wanted. */
 export function deeperThanCritical(diameter: number, head: number, loss: number, depth: number): number {
-  if (loss > 0 && depth > 0 && depth < NEARLY_FULL * diameter) {
-    const needs = depth + (loss * areaAt(diameter, depth)) / (2 * widthAt(diameter, depth));
-    if (needs >= head) return depth;
-  }
+  if (loss > 0 && depth > 0 && depth < NEARLY_FULL * diameter && headAt(diameter, depth, loss) >= head) return depth;
   return Math.max(depth, criticalUnder(diameter, head, loss));
 }
 
