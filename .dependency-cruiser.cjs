@@ -20,10 +20,12 @@ const FLOORS = [
   ['verdict'],
   ['design', 'quantities', 'simulation'],
   ['api', 'sums', 'formats', 'samples', 'verification', 'field', 'price'],
-  ['clearances', 'variants'],
+  ['clearances', 'variants', 'visits'],
+  ['care'],
   ['days'],
   ['schools'],
   ['sheets', 'cures', 'proposals'],
+  ['asBuilt'],
   ['trial'],
 ];
 
@@ -49,7 +51,7 @@ const never = (name, from, to, more = {}) => ({
 const DRAWN = 'drawing|parts|elements|stations|app';
 
 /** Stations know nothing of one another. */
-const STATIONS = ['plan', 'yard', 'storm', 'build', 'jobs'];
+const STATIONS = ['plan', 'yard', 'storm', 'build', 'keep', 'jobs'];
 
 module.exports = {
   forbidden: [

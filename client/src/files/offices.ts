@@ -28,6 +28,9 @@ export const offices = {
   locate: async (ticket: LocateTicket): Promise<void> => void (await ask('POST', '/locate', ticket)),
   locateAnswers: async (ticket: string, on: string): Promise<LocateAnswer[]> =>
     (await read(locateAnswersSchema, ask('GET', `/locate/${ticket}?on=${on}`))).answers,
+  /** Rain of a day, mm; null where nobody knows. */
+  rainOn: async (day: string): Promise<number | null> =>
+    (await read(weatherSchema, ask('GET', `/weather?from=${day}`))).days.find((each) => each.day === day)?.rain ?? null,
   keepBook: async (book: PriceBook): Promise<void> => void (await ask('POST', '/books', book)),
   /** Changes the company as it stands at the server: what another device said of it meanwhile stays. Gives it as it is then. */
   changeCompany: (change: (now: Company) => Company): Promise<Company> => {

@@ -1,5 +1,5 @@
 /** Rains on a job off the page's path, in a worker of its own: planning goes on beside it. */
-import { Elements, headOf, type Element, type Job, type Plan } from '@katabasis/core';
+import { elementOf, Elements, headOf, type Element, type Job, type Plan } from '@katabasis/core';
 import { curesOf, type CureTried } from '@katabasis/core/cures';
 import {
   COARSE,
@@ -26,6 +26,16 @@ import {
   type StormSeen,
   type StormTold,
 } from '@katabasis/core/simulation';
+import { triedRain, type RainTold } from '@katabasis/core/rain-visit';
+import {
+  doableNext,
+  explain,
+  explainedWords,
+  nextTest,
+  nextTestWords,
+  sure,
+  testsOfLine,
+} from '@katabasis/core/visits';
 import { expose } from 'comlink';
 import type { AskedStorm } from './askedStorm';
 import * as planning from './planning';
@@ -34,6 +44,15 @@ export interface SentYard {
   id: string;
   elements: readonly Element[];
 }
+
+/** Causes of a test that is off, as they are told, and the next test. */
+export interface HoseExplained {
+  tests: number;
+  causes: readonly { sure: string; title: string; says: string }[];
+  next: { title: string; why: string } | null;
+}
+/** Causes that are told. */
+const CAUSES = 3;
 
 /** What can be asked of a job: its rains, and what may fail in it, each as it is called. */
 export interface Askable {
@@ -182,6 +201,33 @@ const worker = {
         if (state.off || state.broken) break;
       }
     });
+  },
+  /** Runs the rain of a visit, and what would explain what was found; told after each storm. */
+  rainVisit: async (yard: SentYard, visit: string, ask: number, onTold: (told: RainTold) => Heard): Promise<void> => {
+    const { job, plan } = planned(yard);
+    const test = elementOf(job, 'visit', visit)?.test;
+    if (test?.type !== 'rain') return;
+    await whileAsked(ask, async (state) => {
+      for (const told of triedRain(job, plan, test)) {
+        await onTold(told);
+        await breath();
+        if (state.off || state.broken) break;
+      }
+    });
+  },
+  /** What would explain a hose test, by all tests of its line, and which to do next; null of one that tells nothing. */
+  explainHose: (yard: SentYard, id: string): HoseExplained | null => {
+    const { job, plan } = planned(yard);
+    const visit = elementOf(job, 'visit', id);
+    const { ways, tests } = visit ? testsOfLine(plan.here ?? job, plan, visit) : { ways: [], tests: [] };
+    if (tests.length === 0) return null;
+    const ranked = explain(tests);
+    const next = nextTest(ranked, doableNext(ways, tests));
+    return {
+      tests: tests.length,
+      causes: ranked.slice(0, CAUSES).map((each) => ({ sure: sure(each.belief), ...explainedWords(job, each) })),
+      next: next && nextTestWords(job, next),
+    };
   },
   /** Nobody wants it any more. */
   callOff: (ask: number): void => {

@@ -1,11 +1,12 @@
 /** A storm over the job in hand, told as it goes: its pictures, how far it came, and at the end what came of it. */
 import type { Element, Job } from '@katabasis/core';
 import type { CureTried } from '@katabasis/core/cures';
+import type { RainTold } from '@katabasis/core/rain-visit';
 import type { GivesWaySaid, Ranked, StormFrame, StormSeen } from '@katabasis/core/simulation';
 import { proxy, type Remote } from 'comlink';
 import type { AskedStorm } from './askedStorm';
 import { ownWorker } from './ownWorker';
-import type { Askable, SentYard, StormOutcome, StormWorker } from './storm.worker';
+import type { Askable, HoseExplained, SentYard, StormOutcome, StormWorker } from './storm.worker';
 
 const theWorker = ownWorker<StormWorker>(
   () => new Worker(new URL('./storm.worker', window.location.href)),
@@ -44,6 +45,8 @@ export function gaugeSays(job: Job, text: string): Promise<{ ok: boolean; senten
   const { remote: worker, failed: lost } = theWorker();
   return Promise.race([worker.gauge(sent(job), text), lost]);
 }
+
+export type { HoseExplained };
 
 export interface StormSoFar {
   seen: StormSeen;
@@ -139,6 +142,14 @@ export async function findGivesWay(job: Job, of: Asking, give: (found: GivesWayS
 /** Tries what may cure a storm, told as it is found. */
 export const findCures = (job: Job, asked: AskedStorm, of: Asking, give: (tried: CureTried) => void): Promise<void> =>
   asking(of, (worker, ask) => worker.cure(sent(job), asked, ask, proxy(give)));
+
+/** Runs the rain of a visit, and what would explain what stood; told after each storm. */
+export const explainRain = (job: Job, visit: string, of: Asking, give: (told: RainTold) => void): Promise<void> =>
+  asking(of, (worker, ask) => worker.rainVisit(sent(job), visit, ask, proxy(give)));
+
+/** What would explain a hose test, and which test to do next. */
+export const explainHose = (job: Job, visit: string, of: Asking): Promise<HoseExplained | null> =>
+  asking(of, (worker) => worker.explainHose(sent(job), visit));
 
 /** Pictures between two that are told while it goes on. */
 const TOLD = 6;

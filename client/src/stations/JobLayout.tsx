@@ -8,6 +8,7 @@ import { JobProvider, useOpenJob } from '../planning/useJob';
 import { warmUp } from '../planning/warmUp';
 import { OutOfReach } from './OutOfReach';
 import { BuildScreen } from './build/BuildScreen';
+import { KeepScreen } from './keep/KeepScreen';
 import { PlanScreen } from './plan/PlanScreen';
 import { Shell } from './Shell';
 import { StormScreen } from './storm/StormScreen';
@@ -38,6 +39,8 @@ function Station() {
       return <StormScreen />;
     case 'build':
       return <BuildScreen />;
+    case 'keep':
+      return <KeepScreen />;
     case 'plan':
       return <PlanScreen />;
   }

@@ -8,6 +8,7 @@ const KEYS: readonly [string, string][] = [
   ['2', 'Plan'],
   ['3', 'Storm'],
   ['4', 'Build'],
+  ['5', 'Keep'],
   ['/', 'Find by name'],
   ['n', 'New line: put something in'],
   ['z', 'Undo'],

@@ -2,6 +2,7 @@
 import { headOf } from '@katabasis/core';
 import { usePathname, useRouter } from 'expo-router';
 import ArrowLeft from 'lucide-react-native/icons/arrow-left';
+import ClipboardCheck from 'lucide-react-native/icons/clipboard-check';
 import CloudRain from 'lucide-react-native/icons/cloud-rain';
 import Map from 'lucide-react-native/icons/map';
 import Redo from 'lucide-react-native/icons/redo-2';
@@ -23,7 +24,7 @@ import { KeeperStrip } from './KeeperStrip';
 import { LookRound } from './LookRound';
 import { KeysHelp } from './KeysHelp';
 import { useOpened } from './useAt';
-import { stationIn, useGo, type StationPath } from './useGo';
+import { isPage, stationIn, useGo, type StationPath } from './useGo';
 import { useKeys } from './useKeys';
 import { ShownVerdict } from './VerdictBar';
 import { yardViewOf } from './yard/yardView';
@@ -68,10 +69,8 @@ const STATIONS: readonly Station[] = [
   { path: 'plan', label: 'Plan', icon: Waypoints },
   { path: 'storm', label: 'Storm', icon: CloudRain },
   { path: 'build', label: 'Build', icon: Shovel },
+  { path: 'keep', label: 'Keep', icon: ClipboardCheck },
 ];
-
-/** Whether what is open is a page of Build, which is no sheet over it. */
-const isPage = (here: StationPath, at: string): boolean => here === 'build' && at.startsWith('~');
 
 /** Its size comes from around it: what changes in the head lays out nothing in the station, nor the other way. */
 const APART = { flex: 1, contain: 'size layout' } as object;
@@ -94,6 +93,7 @@ export function Shell({ children }: { children: ReactNode }) {
     '2': () => go('plan', null),
     '3': () => go('storm', null),
     '4': () => go('build', null),
+    '5': () => go('keep', null),
     n: () => go('walk', 'new'),
     '/': () => go(here, 'find'),
     '?': () => go(here, 'keys'),

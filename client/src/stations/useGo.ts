@@ -3,7 +3,7 @@ import { useCallback } from 'react';
 import { useJobPart, type OpenJob } from '../planning/useJob';
 import { PUT, ROOF, SCALE } from '../parts/yardAddress';
 
-const STATIONS = ['walk', 'yard', 'storm', 'build', 'plan'] as const;
+const STATIONS = ['walk', 'yard', 'storm', 'build', 'keep', 'plan'] as const;
 export type StationPath = (typeof STATIONS)[number];
 
 /** The station that an address names. */
@@ -15,9 +15,14 @@ const idOf = ({ job }: OpenJob): { id: string } => ({ id: job.id });
 /** How many steps of the browser's history a sheet of ours has opened: closing one goes back over them. */
 let opened = 0;
 
-/** Whether it is gone from a view of Build (`~tables`) into one of the job's things: closing that comes back to the view. */
-const isOut = (station: StationPath, now: string, at: string): boolean =>
-  station === 'build' && now.startsWith('~') && !at.startsWith('~');
+/** Stations of several pages, which the address names: `~tables`. */
+const PAGED: ReadonlySet<StationPath> = new Set(['build', 'keep']);
+
+/** Whether what is open is a page of its station, which is no sheet over it. */
+export const isPage = (station: StationPath, at: string): boolean => PAGED.has(station) && at.startsWith('~');
+
+/** Whether it is gone from a page of a station into one of the job's things: closing that comes back to the page. */
+const isOut = (station: StationPath, now: string, at: string): boolean => isPage(station, now) && !at.startsWith('~');
 
 /**
  * Goes to a station, and to what is open there, which stands in the address: a link or a reload comes back to it, and the browser's

@@ -1,6 +1,7 @@
 /** The server's door: what is asked, and what comes of no answer or of a no. Needs no schema of an element: the list of jobs is there before them. */
 import { isPlainProblem, type Problem } from '@katabasis/core/first';
 import { deviceName } from './device';
+import { heardClock } from './serverClock';
 
 /** The server answered, and said no. */
 export class Refused extends Error {
@@ -83,13 +84,18 @@ export async function ask(
   const ms = patience + sizeOf(init.body) / SLOWEST;
   const go = (): Promise<Response> => fetch(`/api${path}`, { method, signal: AbortSignal.timeout(ms), ...init });
   let response: Response;
+  let asked = Date.now();
   try {
     response = await go();
     const door = response.status === 401 ? response.headers?.get('Katabasis-Door') : null;
-    if (door && (await entersNear(door))) response = await go();
+    if (door && (await entersNear(door))) {
+      asked = Date.now();
+      response = await go();
+    }
   } catch {
     throw new Unreachable('The server is out of reach.');
   }
+  heardClock(response.headers?.get('Date'), asked, Date.now());
   const epoch = response.headers?.get('Katabasis-Epoch');
   if (epoch) heard(epoch);
   if (response.ok) return response;

@@ -1,7 +1,7 @@
 /** The least trees against a solver of the same integer program, and what is said to be near to them against them. */
 import highs from 'highs';
 import fc from 'fast-check';
-import { handOf } from '../trial/dice';
+import { handOf } from '../numeric/dice';
 import { stepsOf, type CostGrid } from './costGrid';
 import { leastBound } from './leastBound';
 import { leastForest, leastTree, type Lines } from './leastTree';

@@ -3,7 +3,7 @@ import { jobFrom, type Job } from '../job/job';
 import type { Element } from '../job/kinds';
 import { editedAnyhow, everyKindYard } from '../testing/everyKind';
 import { largeYard } from '../trial';
-import { handOf } from '../trial/dice';
+import { handOf } from '../numeric/dice';
 import { planJob } from '../verdict/planJob';
 import { takeOff } from './takeOff';
 

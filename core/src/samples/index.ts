@@ -2,9 +2,10 @@
 import type { Job } from '../job/job';
 import { brackenfold } from './brackenfold';
 import { quillfeather } from './quillfeather';
+import { quillfeatherLaid } from './quillfeatherLaid';
 import { wrenmoor } from './wrenmoor';
 
-export const samples = (): Job[] => [quillfeather(), brackenfold(), wrenmoor()];
-export { brackenfold, quillfeather, wrenmoor };
+export const samples = (): Job[] => [quillfeather(), brackenfold(), wrenmoor(), quillfeatherLaid()];
+export { brackenfold, quillfeather, quillfeatherLaid, wrenmoor };
 export { situations, type Situation } from './situations';
 export { quillfeatherGround, someGround } from './hiddenGround';

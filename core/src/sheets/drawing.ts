@@ -57,6 +57,9 @@ const LAYER_OF: Record<Exclude<ElementKind, WorkElementKind>, LayerName | null> 
   note: null,
   step: null,
   variant: null,
+  keeping: null,
+  visit: null,
+  complaint: null,
 };
 
 const layerOf = (kind: ElementKind): LayerName | null =>

@@ -4,7 +4,7 @@ import { jobFaults } from '../job/faults';
 import { jobFrom, type Job } from '../job/job';
 import { ELEMENT_KINDS, elementSchema, type Element } from '../job/kinds';
 import { quillfeather } from '../samples';
-import type { Hand } from '../trial/dice';
+import type { Hand } from '../numeric/dice';
 import { bedOf, bermOf, culvertOf, drainOf, fieldOf, stoneOf, swaleOf } from './someWorks';
 
 const at = (east: number, north: number) => ({ east, north });
@@ -113,6 +113,14 @@ const MORE: readonly Element[] = [
     elements: [{ id: 'lone', kind: 'junction', name: 'Lone', form: 'wye', groundLevel: 0 }],
     links: {},
   },
+  {
+    id: 'poured',
+    kind: 'visit',
+    at: '2026-11-30T09:00:00Z',
+    test: { type: 'hose', into: 'basin', bucket: { volume: 0.019, seconds: 40 }, shows: 70 },
+  },
+  { id: 'wetAgain', kind: 'complaint', on: '2026-12-01', saw: 'It stands by the gate', of: 'basin' },
+  { id: 'keeping', kind: 'keeping', laidOn: '2026-11-28', warranty: { months: 24 } },
 ];
 
 /** One of every kind at least. */

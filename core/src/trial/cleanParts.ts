@@ -1,7 +1,7 @@
 /** Parts of clean jobs: a way out with room for its line, a pipe, ground that sheds. */
 import type { SurfaceCover } from '../catalogue/surfaces';
 import type { Element } from '../job/kinds';
-import type { Hand } from './dice';
+import type { Hand } from '../numeric/dice';
 
 export const INCH = 0.0254;
 

@@ -1,6 +1,6 @@
 /** The lie of a seeded yard: a house at the origin and the ground about it. */
 import type { Place } from '../site/place';
-import type { Hand } from './dice';
+import type { Hand } from '../numeric/dice';
 
 export const HOUSE = { east: 14, north: 9 };
 

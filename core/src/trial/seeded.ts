@@ -1,7 +1,7 @@
 /** Jobs from a seed, of every kind of element and every way to set it: the same on every machine, whatever the test library's own dice do. */
 import type { Element, Landing, Run } from '../job/kinds';
 import { jobFrom, type Job } from '../job/job';
-import { handOf } from './dice';
+import { handOf } from '../numeric/dice';
 import { rainOf, calmDischarge, dischargeOf, landingOf, calmRun, runOf, type Mood } from './seededElements';
 import { isInlet, shedding } from './seededGround';
 

@@ -5,7 +5,7 @@
 import type { Element } from '../job/kinds';
 import { jobFrom, type Job } from '../job/job';
 import { INCH, run, sheds, wayOut } from './cleanParts';
-import { handOf, type Hand } from './dice';
+import { handOf, type Hand } from '../numeric/dice';
 
 /** 6 in/h, m/s. */
 const RAIN = (6 * 0.0254) / 3600;

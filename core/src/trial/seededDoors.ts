@@ -2,7 +2,7 @@
 import { changed, put } from '../job/change';
 import type { Element } from '../job/kinds';
 import { ofKind, type Job } from '../job/job';
-import { handOf } from './dice';
+import { handOf } from '../numeric/dice';
 import { seededJob } from './seeded';
 
 const [EAST, NORTH] = [14, 9];

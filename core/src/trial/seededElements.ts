@@ -6,7 +6,7 @@ import { GUTTERS } from '../catalogue/gutters';
 import { SOILS } from '../catalogue/soils';
 import { MATERIALS, NOMINAL_SIZES } from '../catalogue/pipes';
 import type { Basin, Channel, Discharge, Landing, RainElement, Run } from '../job/kinds';
-import { type Hand } from './dice';
+import { type Hand } from '../numeric/dice';
 
 const DURATIONS = [300, 600, 900, 1800, 3600, 7200];
 const tableOf = (intensity: number): { durations: number[]; intensities: number[] } => ({

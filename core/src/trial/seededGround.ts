@@ -2,7 +2,7 @@
 import { DOWNSPOUT_SIZES } from '../catalogue/downspouts';
 import { SURFACE_COVERS } from '../catalogue/surfaces';
 import type { Basin, Channel, Element, Feed, Landing, RoofFace } from '../job/kinds';
-import { type Hand } from './dice';
+import { type Hand } from '../numeric/dice';
 
 function feedsOf(hand: Hand, targets: readonly { id: string }[]): Feed[] {
   if (targets.length === 0 || hand.chance(0.05)) return [];

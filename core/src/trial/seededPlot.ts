@@ -2,7 +2,7 @@
 import { jobFrom, type Job } from '../job/job';
 import type { Element } from '../job/kinds';
 import type { Place } from '../site/place';
-import { handOf, type Hand } from './dice';
+import { handOf, type Hand } from '../numeric/dice';
 
 /** Half of the plot's sides, m, and how far apart its levels are. */
 const HALF = 18;

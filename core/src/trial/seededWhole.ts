@@ -6,7 +6,7 @@ import { changed, put } from '../job/change';
 import { jobFrom, type Job } from '../job/job';
 import type { Element, Landing, Run } from '../job/kinds';
 import type { Place } from '../site/place';
-import { handOf } from './dice';
+import { handOf } from '../numeric/dice';
 import { at, HOUSE, lieOf, type Lie } from './lie';
 import { outOf } from './seededOuts';
 import { rainOf } from './seededElements';

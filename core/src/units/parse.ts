@@ -31,7 +31,7 @@ const VULGAR: Record<string, string> = {
 };
 
 /** Straightens quotes, minus signs and vulgar fractions, so that the grammar below stays small. */
-function tidy(text: string): string {
+export function tidy(text: string): string {
   return (
     text
       .trim()
@@ -177,7 +177,7 @@ interface Suffix {
 }
 
 /** One number with an optional unit word; a bare number takes the first factor of the job's units. */
-function parseWithUnit(text: string, bare: number, suffixes: Suffix[], hint: string): Parsed {
+export function parseWithUnit(text: string, bare: number, suffixes: Suffix[], hint: string): Parsed {
   const body = tidy(text);
   const plain = new RegExp(`^(-?(?:${PLAIN}))$`).exec(body);
   if (plain) return yes(Number(plain[1]) * bare);

@@ -4,7 +4,7 @@ import { jobFrom, type Job } from '../job/job';
 import { ELEMENT_KINDS, type Element } from '../job/kinds';
 import { quillfeather } from '../samples';
 import { largeYard } from '../trial';
-import { handOf } from '../trial/dice';
+import { handOf } from '../numeric/dice';
 import { editedAnyhow, everyKindYard } from '../testing/everyKind';
 import { out, withElements, withFields } from '../testing/parts';
 import { planJob, type Plan } from './planJob';

@@ -1,7 +1,9 @@
 /** Every sheet and file of a job, by its file's name, each made when it is asked for. */
-import { FORMULA_START, planJob, tablesOf, toGeoJson, type Company, type Job } from '@katabasis/core';
+import { FORMULA_START, planJob, tablesOf, toGeoJson, type Company, type Job, type Table } from '@katabasis/core';
+import { asBuiltTable } from '@katabasis/core/as-built';
 import Papa from 'papaparse';
 import { calendarFile } from './calendar';
+import { careCalendar } from './careCalendar';
 import { dxfOf } from './dxf';
 import { landXmlOf } from './landXml';
 import type { PaperSize } from './paper';
@@ -17,6 +19,11 @@ export interface FileOptions {
   onStep?: (done: number, of: number) => void;
 }
 
+const csvOf = ({ columns, rows }: Table): Buffer => {
+  const written = [columns.map(({ title }) => title), ...rows.map((row) => [...row])];
+  return Buffer.from(Papa.unparse(written, { escapeFormulae: FORMULA_START }));
+};
+
 type Make = (options: FileOptions) => Promise<Buffer> | Buffer;
 
 export function filesOf(job: Job): Record<string, Make> {
@@ -28,17 +35,16 @@ export function filesOf(job: Job): Record<string, Make> {
   ]);
   const tables = Object.entries(tablesOf(job, plan)).map(([name, table]): [string, Make] => [
     `${name}.csv`,
-    () => {
-      const { columns, rows } = table();
-      const written = [columns.map(({ title }) => title), ...rows.map((row) => [...row])];
-      return Buffer.from(Papa.unparse(written, { escapeFormulae: FORMULA_START }));
-    },
+    () => csvOf(table()),
   ]);
   return {
     ...Object.fromEntries([...pdfs, ...tables]),
     'site.geojson': () => Buffer.from(JSON.stringify(toGeoJson(job))),
     'plan.dxf': () => Buffer.from(dxfOf(job, plan)),
     'days.ics': ({ made }) => Buffer.from(calendarFile(job, made)),
+    'care.ics': ({ made }) => Buffer.from(careCalendar(job, made, 'contractor')),
+    'care-customer.ics': ({ made }) => Buffer.from(careCalendar(job, made, 'customer')),
+    'as-built.csv': () => csvOf(asBuiltTable(job, plan)),
     'network.xml': ({ made }) => Buffer.from(landXmlOf(job, plan, made)),
   };
 }

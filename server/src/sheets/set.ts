@@ -19,6 +19,8 @@ import {
   type Quote,
   type TakeOff,
 } from '@katabasis/core';
+import { asBuiltTable } from '@katabasis/core/as-built';
+import { careSheet } from '@katabasis/core/care';
 import { filmstripOf } from '@katabasis/core/simulation';
 import { setImmediate as breath } from 'node:timers/promises';
 import { Paper, type PaperSize } from './paper';
@@ -30,7 +32,8 @@ import { heightOfTable, putTable } from './tableOnPaper';
 /** In the order of a set. The customer's quote is a paper of its own: it never lies among a crew's sheets. */
 export const SHEETS = ['plan', 'sections', 'runs', 'dig', 'parts'] as const;
 export type Sheet = (typeof SHEETS)[number];
-export const PDFS = [...SHEETS, 'set', 'quote'] as const;
+/** Papers by themselves: the quote, care in the customer's words, and what was built. */
+export const PDFS = [...SHEETS, 'set', 'quote', 'care', 'as-built'] as const;
 export type PdfName = (typeof PDFS)[number];
 
 interface Printed {
@@ -152,6 +155,53 @@ function putWays(paper: Paper, { ways }: Quote): void {
   }
 }
 
+/** What who lives there does and may expect, on one sheet. */
+function putCare(paper: Paper, { job, plan }: Printed): void {
+  const sheet = careSheet(job, plan);
+  paper.page(sheet.title);
+  const part = (title: string, said: readonly string[]): void => {
+    if (said.length === 0) return;
+    paper.heading(title);
+    for (const each of said) paper.item(each);
+  };
+  part('What you can do', sheet.yours);
+  part('What we come for', sheet.ours);
+  part('After each large storm', sheet.afterStorms);
+  part('Warranty', sheet.warranty);
+  part('What was said', sheet.agreed);
+}
+
+function putAsBuilt(paper: Paper, { job, plan }: Printed): void {
+  paper.page('As built', 'landscape');
+  paper.paragraph(
+    'Where each lies by two tapes from corners of the house, and how deep: before anybody digs here again.',
+  );
+  putTable(paper, asBuiltTable(job, plan));
+}
+
+/** The pieces of work of a paper. */
+function stepsOf(name: PdfName, printed: Printed, company: Company): Step[] {
+  const { job, plan } = printed;
+  switch (name) {
+    case 'quote':
+      return [
+        (on) => putQuote(on, quoteOf(job, plan, printed.taken, company), printed),
+        (on) => {
+          const strip = filmstripOf(job, plan);
+          if (strip) putStills(on, job, plan, strip);
+        },
+      ];
+    case 'care':
+      return [(on) => putCare(on, printed)];
+    case 'as-built':
+      return [...STEPS.plan(printed), (on) => putAsBuilt(on, printed)];
+    case 'set':
+      return SHEETS.flatMap((sheet) => STEPS[sheet](printed));
+    default:
+      return STEPS[name](printed);
+  }
+}
+
 export interface PdfOptions {
   size: PaperSize;
   /** Day that it is made, as it is written. */
@@ -172,16 +222,7 @@ export async function pdfOf(
   const printed: Printed = { job, plan, taken: takeOff(job, plan) };
   const { name: title } = headOf(job);
   const paper = new Paper(size, title, made, title);
-  const steps: Step[] =
-    name === 'quote'
-      ? [
-          (on) => putQuote(on, quoteOf(job, plan, printed.taken, company), printed),
-          (on) => {
-            const strip = filmstripOf(job, plan);
-            if (strip) putStills(on, job, plan, strip);
-          },
-        ]
-      : (name === 'set' ? SHEETS : [name]).flatMap((sheet) => STEPS[sheet](printed));
+  const steps = stepsOf(name, printed, company);
   for (const [k, step] of steps.entries()) {
     step(paper);
     onStep?.(k + 1, steps.length);

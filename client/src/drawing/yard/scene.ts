@@ -58,6 +58,9 @@ const HEIGHTS: Record<ElementKind, number | null> = {
   note: null,
   step: null,
   variant: null,
+  keeping: null,
+  visit: null,
+  complaint: null,
 };
 const ORDER = (Object.keys(HEIGHTS) as ElementKind[])
   .filter((kind) => HEIGHTS[kind] !== null)

@@ -7,7 +7,7 @@ import type { Entry } from '../../input/entry';
 import { without } from '../../input/without';
 import { Choice } from '../../ui/Choice';
 import { footRow } from '../../ui/rows';
-import { OwnName } from './OwnName';
+import { OwnName, type Named } from './OwnName';
 
 type Key<E> = keyof E & string;
 
@@ -56,8 +56,6 @@ interface Props<E extends Element> {
   element: E;
   fields: readonly FieldOf<E>[];
 }
-
-type Named = Exclude<Element, { kind: 'rain' | 'job' | 'run' | 'clearance' | 'step' | 'note' }>;
 
 /** Quantities stand beside one another, choices each on a row of its own, in the order in which they are listed. */
 export function FieldList<E extends Named>({ element, fields }: Props<E>) {

@@ -3,11 +3,10 @@ import { ownName, put, type Element } from '@katabasis/core';
 import { useJob } from '../../planning/useJob';
 import { NameField } from '../../input/Field';
 
-export function OwnName({
-  element,
-}: {
-  element: Exclude<Element, { kind: 'rain' | 'job' | 'run' | 'clearance' | 'step' | 'note' }>;
-}) {
+/** What is called by a name of its own; a job's head has its form. */
+export type Named = Exclude<Extract<Element, { name: string }>, { kind: 'job' }>;
+
+export function OwnName({ element }: { element: Named }) {
   const { job, edit } = useJob();
   return (
     <NameField

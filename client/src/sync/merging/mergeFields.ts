@@ -22,6 +22,28 @@ export interface Merged {
 
 type Fields = Readonly<Record<string, unknown>>;
 
+/** Fields whose own fields are merged one by one: two people at the two ends of a line write down one test. */
+const MERGED_WITHIN: ReadonlySet<string> = new Set(['visit.test']);
+
+const isFields = (value: unknown): value is Fields =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+
+/** Three versions of what one field holds, merged by its own fields; null where they are not of one sort. */
+function mergeWithin(was: unknown, mine: unknown, theirs: unknown, side: Side): { to: Fields; collides: boolean } | null {
+  if (!isFields(was) || !isFields(mine) || !isFields(theirs)) return null;
+  if (was.type !== mine.type || was.type !== theirs.type) return null;
+  const to: Record<string, unknown> = {};
+  let collides = false;
+  for (const field of new Set([...Object.keys(theirs), ...Object.keys(mine)])) {
+    const [before, a, b] = [was[field], mine[field], theirs[field]];
+    const both = !same(before, a) && !same(before, b) && !same(a, b);
+    collides ||= both;
+    const value = (both ? side === 'mine' : !same(before, a)) ? a : b;
+    if (value !== undefined) to[field] = value;
+  }
+  return { to, collides };
+}
+
 /** What comes of the three; where they collide, `side` stands. */
 export function mergeFields({ was, mine, theirs }: Versions, side: Side): Merged {
   if (same(mine, theirs)) return { to: theirs, collides: false };
@@ -36,8 +58,11 @@ export function mergeFields({ was, mine, theirs }: Versions, side: Side): Merged
   let isTheirs = true;
   for (const field of new Set([...Object.keys(b), ...Object.keys(a)])) {
     const both = !same(before[field], a[field]) && !same(before[field], b[field]) && !same(a[field], b[field]);
-    collides ||= both;
-    const value = (both ? side === 'mine' : !same(before[field], a[field])) ? a[field] : b[field];
+    const within =
+      both && MERGED_WITHIN.has(`${was.kind}.${field}`) ? mergeWithin(before[field], a[field], b[field], side) : null;
+    collides ||= within ? within.collides : both;
+    const mineStands = both ? side === 'mine' : !same(before[field], a[field]);
+    const value = within ? within.to : mineStands ? a[field] : b[field];
     if (value !== undefined) to[field] = value;
     isTheirs &&= same(value, b[field]);
   }

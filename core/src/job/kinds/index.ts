@@ -34,9 +34,12 @@ import { swaleKind, type Swale } from './works/swale';
 import { runKind } from './run';
 import { surfaceKind } from './surface';
 import { clearanceKind } from './paper/clearance';
+import { complaintKind } from './paper/complaint';
+import { keepingKind } from './paper/keeping';
 import { noteKind } from './paper/note';
 import { stepKind } from './paper/step';
 import { variantKind } from './paper/variant';
+import { visitKind } from './paper/visit';
 
 /** In the order in which a job tells them, and the list of what can be put in. */
 const ALL = [
@@ -76,6 +79,9 @@ const ALL = [
   stepKind,
   noteKind,
   variantKind,
+  keepingKind,
+  visitKind,
+  complaintKind,
 ] as const;
 
 type ElementOf<K> = K extends Kind<infer E> ? E : never;
@@ -150,6 +156,9 @@ export type { Creation, Shape, Site } from './kind';
 export type { LevelBook } from './site/levelBook';
 export { OPENING_FORMS, type Opening, type OpeningForm } from './site/opening';
 export { CLEARANCE_STATES, type Clearance, type ClearanceState } from './paper/clearance';
+export { WHO_PAYS, type Complaint, type WhoPays } from './paper/complaint';
+export type { Keeping } from './paper/keeping';
+export { MET, VISIT_TYPES, type TestOf, type Visit, type VisitTest, type VisitType } from './paper/visit';
 export type { Photo } from './site/photo';
 export { NOTE_SORTS, type Note, type NoteSort } from './paper/note';
 export type { Step } from './paper/step';

@@ -1,0 +1,4 @@
+/** An address of the stations; `JobLayout` draws the one it names. */
+export default function Keep() {
+  return null;
+}

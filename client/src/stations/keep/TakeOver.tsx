@@ -1,0 +1,69 @@
+/** What a visit measured, taken over into the plan by a tap, and never unasked: with what the plan says then. */
+import { elementOf, put, text, type Change, type Discharge, type Plan, type Visit } from '@katabasis/core';
+import { drainingOf, fitPit, showPace, type Draining } from '@katabasis/core/visits';
+import { useMemo } from 'react';
+import { View } from 'react-native';
+import { GivesLine } from '../../parts/GivesLine';
+import { planWith } from '../../planning/planner';
+import { useJob } from '../../planning/useJob';
+import { useWorked } from '../../planning/useWorked';
+import { SPACE } from '../../theme/tokens';
+import { Button } from '../../ui/Button';
+import { Text } from '../../ui/Text';
+
+interface Offer {
+  label: string;
+  why: string;
+  change: Change;
+}
+
+/** The soil of a pit, as its water fell. */
+function useSoil(visit: Visit): Offer | null {
+  const { job, plan, units } = useJob();
+  return useMemo(() => {
+    const { test } = visit;
+    if (test.type !== 'drainDown') return null;
+    const draining = drainingOf(job, plan, test.of);
+    const fit = draining && fitPit(draining.pit, test.readings);
+    if (!draining || !fit || 'sentence' in fit) return null;
+    const { discharge } = draining;
+    const store = discharge.store;
+    const same = store?.conductivity !== undefined && Math.abs(store.conductivity / fit.conductivity - 1) < 0.01;
+    if (same || !elementOf(job, 'discharge', test.of)) return null;
+    const whole = store ?? storeFor(draining);
+    const pace = text(showPace(fit.conductivity, units));
+    return {
+      label: `Count on ${pace}`,
+      why: 'The plan then counts on half of it, as ground silts up. What was counted on before stands in the job’s history.',
+      change: put(`Soil of ${discharge.name} as measured: ${pace}`, {
+        ...discharge,
+        store: { ...whole, conductivity: fit.conductivity },
+      }),
+    };
+  }, [job, plan, units, visit]);
+}
+
+/** Of one that goes by the usual measures: they are its own from now on. */
+const storeFor = ({ pit }: Draining): NonNullable<Discharge['store']> => ({
+  area: pit.area,
+  perimeter: pit.perimeter,
+  voids: pit.voids,
+  depth: pit.depth,
+  cover: pit.cover,
+});
+
+export function TakeOver({ visit }: { visit: Visit }) {
+  const { job, edit } = useJob();
+  const offer = useSoil(visit);
+  const then = useWorked<Plan>([job, offer], async (signal, give) => {
+    if (offer) give(await planWith(job, offer.change, signal));
+  });
+  if (!offer) return null;
+  return (
+    <View style={{ gap: SPACE.s, alignItems: 'flex-start' }}>
+      <Button label={offer.label} onPress={() => void edit(offer.change)} testID="take-over" />
+      <Text kind="small">{offer.why}</Text>
+      {then && <GivesLine mark={then.verdict.state} says={`Then: ${then.verdict.sentence}`} />}
+    </View>
+  );
+}

@@ -1,0 +1,87 @@
+/** What lies where: by hand, and found again from what is told. */
+import fc from 'fast-check';
+import { quillfeather } from '../samples';
+import { tie } from '../site/tie';
+import { basin, ground, house, jobOf, out, pipe } from '../testing/parts';
+import { planJob } from '../verdict/planJob';
+import { asBuiltTable, builtPoints, cornersOf, laidLines, pipesNear } from '.';
+import { tiesOf } from './ties';
+
+/** A basin 3 m north and 4 m east of a house's north-east corner, and 20 m of pipe eastward from it. */
+const yard = (laid: object = {}) =>
+  jobOf(
+    house,
+    ground(50, 'basin'),
+    basin({ place: { east: 14, north: 11 } }),
+    out({ place: { east: 34, north: 11 }, groundLevel: -1.2 }),
+    pipe('basin', { grade: { type: 'levels', up: -0.5, down: -1 }, ...laid }),
+  );
+
+it('a basin lies five metres from the corner that it is three north and four east of', () => {
+  const job = yard();
+  const [point] = builtPoints(job, planJob(job));
+  expect(point).toMatchObject({ name: 'Basin', depth: 0.5, laid: null });
+  const [near, far] = point!.ties!.tapes;
+  expect(near).toEqual({ corner: 'House, north-east corner', length: 5 });
+  // The nearest other corner with which the tapes cut well: 14 east and 3 north of the north-west one is too flat, 4 east and 11 north is not.
+  expect(far.length).toBeCloseTo(Math.hypot(4, 11), 9);
+  expect(asBuiltTable(job, planJob(job)).rows[0]).toEqual([
+    'Basin',
+    expect.stringMatching(/^5\.00\sm from House, north-east corner; 11\.70\sm from House, south-east corner$/),
+    expect.stringMatching(/^500\smm$/),
+    expect.stringMatching(/0\.500\sm$/),
+    'not read: as planned',
+  ]);
+});
+
+it('what was read as laid stands in the place of its plan, and is told beside it', () => {
+  const job = yard({
+    laid: [
+      { along: 0, level: -0.53 },
+      { along: 10, level: -0.75 },
+    ],
+  });
+  const plan = planJob(job);
+  expect(builtPoints(job, plan)[0]).toMatchObject({ laid: expect.closeTo(-0.53, 9), depth: expect.closeTo(0.53, 9) });
+  expect(asBuiltTable(job, plan).rows[0]![4]).toMatch(/^30\smm low$/);
+  expect(laidLines(job, plan)).toEqual([{ letter: 'A', read: 2, off: [{ up: 20, off: expect.closeTo(-0.03, 9) }] }]);
+});
+
+it('from any place two tapes to its corners lead back to it', () => {
+  const corners = cornersOf(quillfeather());
+  fc.assert(
+    fc.property(
+      fc.double({ min: -15, max: 30, noNaN: true }),
+      fc.double({ min: -30, max: 15, noNaN: true }),
+      (east, north) => {
+        const ties = tiesOf(corners, { east, north });
+        if (!ties) return;
+        const [one, other] = ties.tapes.map(({ corner, length }) => ({
+          place: corners.find(({ name }) => name === corner)!.place,
+          length,
+        })) as [
+          { place: { east: number; north: number }; length: number },
+          { place: { east: number; north: number }; length: number },
+        ];
+        const found = (['left', 'right'] as const).map((side) =>
+          tie({ a: one.place, b: other.place, fromA: one.length, fromB: other.length, side }),
+        );
+        const off = found.map((each) =>
+          each.ok ? Math.hypot(each.place.east - east, each.place.north - north) : Infinity,
+        );
+        expect(Math.min(...off)).toBeLessThan(1e-3);
+      },
+    ),
+  );
+  // No two corners are called alike.
+  expect(new Set(corners.map(({ name }) => name)).size).toBe(corners.length);
+});
+
+it('tells whoever stands there which pipe is near, how far off and how deep', () => {
+  const job = yard();
+  const [below] = pipesNear(job, planJob(job), { east: 24, north: 12 }, 3);
+  expect(below).toMatchObject({ run: 'pipe-basin', away: expect.closeTo(1, 9) });
+  // Half way down: invert −0.75, ground half way between basin and way out.
+  expect(below!.depth).toBeCloseTo(-0.6 + 0.75, 6);
+  expect(pipesNear(job, planJob(job), { east: 24, north: 30 }, 3)).toEqual([]);
+});
