@@ -15,4 +15,5 @@ export { DevicesScreen } from './stations/jobs/DevicesScreen';
 export { HistoryScreen } from './stations/jobs/HistoryScreen';
 export { NewJobScreen } from './stations/jobs/NewJobScreen';
 export { PairScreen } from './stations/jobs/PairScreen';
+export { RoundsScreen } from './stations/jobs/RoundsScreen';
 export { JobLayout } from './stations/JobLayout';

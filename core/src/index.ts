@@ -1,6 +1,7 @@
 /** What the rest of the product may use of the core. */
 export * from './api/build';
 export * from './api/company';
+export * from './api/rounds';
 export * from './api/wire';
 export * from './catalogue';
 export { fixOf, searchFix, type Fix } from './design/fixes';

@@ -9,6 +9,7 @@ import {
   jobReplySchema,
   lackingReplySchema,
   problemSchema,
+  roundsSchema,
   stationListSchema,
   type Arrival,
   type Beside,
@@ -20,6 +21,7 @@ import {
   type History,
   type JobReply,
   type RainStation,
+  type Rounds,
 } from '@katabasis/core';
 import type { z } from 'zod';
 import { ask, asSearch, NOT_READ, problemsReadBy, Unreachable } from './ask';
@@ -46,6 +48,7 @@ export const api = {
   change: (id: string, body: ChangeBody): Promise<ChangeReply> =>
     read(changeReplySchema, ask('POST', `/jobs/${id}/changes`, body)),
   remove: async (id: string): Promise<void> => void (await ask('DELETE', `/jobs/${id}`)),
+  rounds: (): Promise<Rounds> => read(roundsSchema, ask('GET', '/jobs/rounds')),
   bin: (): Promise<Bin> => read(binSchema, ask('GET', '/jobs/bin')),
   history: (id: string, before?: number): Promise<History> =>
     read(historySchema, ask('GET', `/jobs/${id}/history${asSearch({ before })}`)),

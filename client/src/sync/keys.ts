@@ -3,5 +3,6 @@ export const JOBS_KEY = ['jobs'] as const;
 export const UNSENT_KEY = ['unsent'] as const;
 export const WAITING_KEY = ['waiting'] as const;
 export const FILES_KEY = ['files'] as const;
+export const ROUNDS_KEY = ['rounds'] as const;
 export const BIN_KEY = ['bin'] as const;
 export const jobKey = (id: string): readonly ['job', string] => ['job', id];

@@ -1,5 +1,5 @@
 /** Questions about what the server keeps beside the jobs: those taken out, what was done, devices, places of rain. */
-import type { Bin, Devices, History, RainStation } from '@katabasis/core';
+import type { Bin, Devices, History, RainStation, Rounds } from '@katabasis/core';
 import {
   useInfiniteQuery,
   useQuery,
@@ -9,9 +9,19 @@ import {
 } from '@tanstack/react-query';
 import { api } from './api';
 import { unsentFiles, type UnsentFile } from './device/keptFiles';
-import { BIN_KEY, FILES_KEY } from './keys';
+import { BIN_KEY, FILES_KEY, ROUNDS_KEY } from './keys';
 
 export const useBin = (): UseQueryResult<Bin> => useQuery({ queryKey: BIN_KEY, queryFn: api.bin });
+
+/** Jobs that are looked after. Asked again while plans are still being worked out, every so many ms. */
+const AGAIN = 2000;
+export const useRounds = (): UseQueryResult<Rounds> =>
+  useQuery({
+    queryKey: ROUNDS_KEY,
+    queryFn: api.rounds,
+    staleTime: 0,
+    refetchInterval: ({ state }) => ((state.data?.pending ?? 0) > 0 ? AGAIN : false),
+  });
 
 /** Files of this device that the server has not got. */
 export const useUnsentFiles = (): readonly UnsentFile[] =>

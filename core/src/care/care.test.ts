@@ -2,7 +2,7 @@
 import { quillfeather } from '../samples';
 import { basin, ground, jobOf, out, pipe, withElements } from '../testing/parts';
 import { planJob } from '../verdict/planJob';
-import { careDays, careOf, careSheet, daysOf, duesOf, warrantyEnds } from '.';
+import { careDays, careOf, careSheet, daysOf, duesOf, keptOf, roundOf, warrantyEnds, type KeptJob } from '.';
 import { halfFullOn } from './dates';
 import type { Element } from '../job/kinds';
 
@@ -100,4 +100,60 @@ it('tells the customer in plain words what is theirs, and what was agreed', () =
   expect(sheet.yours).toContain('Rake leaves off the grates, in November and December (Basin).');
   expect(sheet.warranty).toEqual(['We stand for what we laid until 20 November 2028.', 'Not covered: roots']);
   expect(sheet.agreed).toEqual(['1 November 2026, warned at Basin: Leaves off the maple']);
+});
+
+describe('rounds', () => {
+  const kept = (on: string, more: Partial<KeptJob> = {}): KeptJob => ({
+    due: [{ on, title: 'x' }],
+    complaints: [],
+    off: [],
+    last: null,
+    ...more,
+  });
+  const stop = (id: string, site: string, on: string, more?: Partial<KeptJob>) => ({
+    id,
+    name: id,
+    site,
+    kept: kept(on, more),
+  });
+
+  it('go to complaints first, then town by town, the longest overdue first, street by street', () => {
+    const jobs = [
+      stop('b2', '9 Alder Lane, Birch', '2026-12-10'),
+      stop('a1', '3 Mill Road, Ash', '2026-12-05'),
+      stop('b1', '2 Alder Lane, Birch', '2026-11-01'),
+      stop('late', '1 Far Road, Cedar', '2027-06-01'),
+      stop('angry', '7 Hill, Dale', '2027-06-01', { complaints: [{ on: '2026-12-01', saw: 'wet' }] }),
+    ];
+    expect(roundOf(jobs, '2026-12-31').map(({ id }) => id)).toEqual(['angry', 'b1', 'b2', 'a1']);
+    expect(roundOf(jobs, '2026-10-01')).toEqual([]);
+  });
+
+  it('know of a job only once it is laid, done or complained of; and of a test that is off until it is mended or done again', () => {
+    const of = (...more: Element[]) => {
+      const job = yard(...more);
+      return keptOf(job, planJob(job), '2026-12-02');
+    };
+    expect(of()).toBeNull();
+    const laid = keeping({ laidOn: '2026-10-20' });
+    // Who lives there rakes the leaves; under a contract the company does.
+    expect(of(laid)!.due.map(({ title }) => title)).not.toContain('Clear the grates');
+    expect(of(keeping({ laidOn: '2026-10-20', contract: { amount: 100, from: '2027-04-15' } }))!.due[0]!.title).toBe(
+      'Clear the grates',
+    );
+    const test = (id: string, at: string, asPlanned: boolean, more = {}): Element => ({
+      id,
+      kind: 'visit',
+      at: `${at}T10:00:00Z`,
+      test: { type: 'hose', into: 'basin' },
+      said: { of: 'Hose test at Basin', asPlanned, sentence: 'x' },
+      ...more,
+    });
+    expect(of(laid, test('v1', '2026-11-01', false))!.off).toEqual([{ on: '2026-11-01', of: 'Hose test at Basin' }]);
+    expect(of(laid, test('v1', '2026-11-01', false), test('v2', '2026-11-03', true))!.off).toEqual([]);
+    expect(of(laid, test('v1', '2026-11-01', false, { mended: true }))!.off).toEqual([]);
+    const wet: Element = { id: 'c', kind: 'complaint', on: '2026-11-05', saw: 'It stands' };
+    expect(of(wet)!.complaints).toEqual([{ on: '2026-11-05', saw: 'It stands' }]);
+    expect(of({ ...wet, closedOn: '2026-11-06' } as Element)).toBeNull();
+  });
 });

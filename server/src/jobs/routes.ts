@@ -48,6 +48,10 @@ export function jobRoutes({ store, summaries, news }: JobParts): Router {
     ctx.body = store.read(id);
   });
 
+  router.get('/rounds', (ctx) => {
+    ctx.body = summaries.rounds();
+  });
+
   router.get('/bin', (ctx) => {
     ctx.body = store.bin();
   });

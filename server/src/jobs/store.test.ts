@@ -99,14 +99,20 @@ it('works out the verdict of a job for the list once for each state of it, and n
   const summaries = new Summaries(db, 'this', (job) => wanted.push(job));
   const verdict = { state: 'holds' as const, sentence: 'Fine.', at: null, stops: 0, fixes: 0, minds: 0 };
   const glance = { price: '$4,100', days: 3, asks: 2 };
+  const kept = { due: [{ on: '2027-04-15', title: 'Empty the sumps' }], complaints: [], off: [], last: null };
   expect(summaries.list({}).jobs).toMatchObject([{ id: 'clinic', verdict: null }]);
-  summaries.settle({ job: 'clinic', seq: 0, verdict, glance });
+  expect(summaries.rounds()).toEqual({ jobs: [], pending: 1 });
+  summaries.settle({ job: 'clinic', seq: 0, verdict, glance, kept });
+  expect(summaries.rounds()).toMatchObject({ jobs: [{ id: 'clinic', kept }], pending: 0 });
   expect(summaries.list({}).jobs).toMatchObject([{ verdict, glance }]);
-  expect(wanted).toEqual(['clinic']);
+  // Asked for by the list, and by the rounds.
+  expect(wanted).toEqual(['clinic', 'clinic']);
   rename(store, 'change-one', 'Renamed');
   expect(summaries.list({}).jobs).toMatchObject([{ name: 'Renamed', seq: 1, verdict: null, date: '2026-01-01' }]);
   expect(summaries.list({}).jobs[0]!.glance).toBeUndefined();
-  summaries.settle({ job: 'clinic', seq: 1, verdict, glance });
+  // One that nobody looks after any more is on no round.
+  summaries.settle({ job: 'clinic', seq: 1, verdict, glance, kept: null });
+  expect(summaries.rounds().jobs).toEqual([]);
   expect(new Summaries(db, 'another program', () => undefined).list({}).jobs[0]!.verdict).toBeNull();
   expect(summaries.list({}).jobs[0]!.verdict).toEqual(verdict);
 });

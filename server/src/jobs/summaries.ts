@@ -2,7 +2,7 @@
  * The jobs list. A job's head lies ready beside it, its verdict as of a sequence number and of this program; one that is older is worked
  * out beside the requests, and the list answers without waiting for it.
  */
-import type { JobList, JobQuery, JobRow, Verdict } from '@katabasis/core';
+import type { JobList, JobQuery, JobRow, Rounds, Verdict } from '@katabasis/core';
 import { fold, type Db } from '../database';
 import type { Comes } from '../planning/outcome';
 
@@ -49,11 +49,20 @@ export class Summaries {
       ),
       count: db.prepare<[object], { total: number }>(`select count(*) as total ${WHERE}`),
       countAll: db.prepare<[], { total: number }>('select count(*) as total from jobs where deleted_at is null'),
+      kept: db.prepare<[], Pick<SummaryRow, 'id' | 'name' | 'site'> & { kept: string }>(
+        `select id, name, site, kept from jobs join summaries on job_id = id
+         where kept is not null and deleted_at is null order by id`,
+      ),
+      // What another program worked out may be told of: it is worked out anew all the same.
+      behind: db.prepare<[string], { id: string }>(
+        `select id from jobs left join summaries on job_id = id
+         where deleted_at is null and (verdict_seq is not seq or engine is not ?)`,
+      ),
       settle: db.prepare(
-        `insert into summaries (job_id, name, units, search, verdict_seq, engine, verdict, trouble, glance)
-         select id, id, 'us', '', ifnull(@seq, seq), @engine, @verdict, @trouble, @glance from jobs where id = @job
+        `insert into summaries (job_id, name, units, search, verdict_seq, engine, verdict, trouble, glance, kept)
+         select id, id, 'us', '', ifnull(@seq, seq), @engine, @verdict, @trouble, @glance, @kept from jobs where id = @job
          on conflict (job_id) do update set verdict_seq = excluded.verdict_seq, engine = excluded.engine,
-           verdict = excluded.verdict, trouble = excluded.trouble, glance = excluded.glance`,
+           verdict = excluded.verdict, trouble = excluded.trouble, glance = excluded.glance, kept = excluded.kept`,
       ),
     };
   }
@@ -76,6 +85,21 @@ export class Summaries {
     };
   }
 
+  /** Every job that is looked after, with what it is due for. */
+  rounds(): Rounds {
+    const behind = this.sql.behind.all(this.engine);
+    for (const { id } of behind) this.want(id);
+    return {
+      jobs: this.sql.kept.all().map(({ id, name, site, kept }) => ({
+        id,
+        name: name ?? id,
+        ...(site === null ? {} : { site }),
+        kept: JSON.parse(kept) as Rounds['jobs'][number]['kept'],
+      })),
+      pending: behind.length,
+    };
+  }
+
   /** Takes in what a job came to. */
   settle(outcome: Outcome): void {
     this.sql.settle.run({
@@ -85,6 +109,7 @@ export class Summaries {
       verdict: 'verdict' in outcome ? JSON.stringify(outcome.verdict) : null,
       trouble: 'trouble' in outcome ? outcome.trouble : null,
       glance: 'glance' in outcome ? JSON.stringify(outcome.glance) : null,
+      kept: 'kept' in outcome && outcome.kept ? JSON.stringify(outcome.kept) : null,
     });
   }
 

@@ -15,7 +15,7 @@ import {
   type Element,
   type Job,
 } from '@katabasis/core';
-import { brackenfold, quillfeather, wrenmoor } from '@katabasis/core/samples';
+import { brackenfold, quillfeather, quillfeatherLaid, wrenmoor } from '@katabasis/core/samples';
 import { DOMParser } from '@xmldom/xmldom';
 import DxfParser from 'dxf-parser';
 import ICAL from 'ical.js';
@@ -185,6 +185,45 @@ it('the days come as events that follow one another, in the crew’s own time, r
   const spans = events.map(({ startDate, endDate }) => [startDate.toString(), endDate.toString()]).sort();
   spans.slice(1).forEach(([from], k) => expect(from! >= spans[k]![1]!).toBe(true));
   expect(new Set(events.map(({ uid }) => uid)).size).toBe(events.length);
+});
+
+it('care comes as days of their own with alarms, all of it for us and what is theirs for who lives there', async () => {
+  const job = quillfeatherLaid();
+  const read = async (file: string) => {
+    const made = (await filesOf(job)[file]!({ size: 'a4', made: MADE })).toString();
+    return new ICAL.Component(ICAL.parse(made)).getAllSubcomponents('vevent').map((each) => ({
+      event: new ICAL.Event(each),
+      alarms: each.getAllSubcomponents('valarm').map((alarm) => String(alarm.getFirstPropertyValue('trigger'))),
+    }));
+  };
+  const [ours, theirs] = [await read('care.ics'), await read('care-customer.ics')];
+  const days = ours.map(({ event }) => event.startDate.toString());
+  expect(days).toEqual(days.toSorted());
+  expect(days[0]! >= MADE.slice(0, 10)).toBe(true);
+  for (const { event, alarms } of [...ours, ...theirs]) {
+    expect(event.startDate.isDate).toBe(true);
+    // Eight in the morning of that day, and a week before.
+    expect(alarms).toEqual(['PT8H', '-P7D']);
+  }
+  expect(new Set(ours.map(({ event }) => event.uid)).size).toBe(ours.length);
+  expect(ours.map(({ event }) => event.summary)).toContain(
+    'Last look before the warranty ends: Quillfeather Animal Clinic, a year on',
+  );
+  expect(theirs.map(({ event }) => event.summary)).toContain('Rake leaves off the grates');
+  expect(theirs.some(({ event }) => /warranty|Empty the sumps/.test(event.summary))).toBe(false);
+});
+
+it('the customer’s sheet of care is one page, and what was built is told by two tapes', async () => {
+  const files = filesOf(quillfeatherLaid());
+  const care = pagesOf(await files['care.pdf']!({ size: 'letter', made: MADE }));
+  expect(care).toHaveLength(1);
+  expect(care[0]!.words).toMatch(/Rake leaves off the grates/);
+  expect(care[0]!.words).toMatch(/We stand for what we laid until 20 November 2027/);
+  const built = pagesOf(await files['as-built.pdf']!({ size: 'letter', made: MADE }));
+  expect(built.map(({ words }) => words).join(' ')).toMatch(
+    /Lawn basin.*from Clinic and kennel wing, north-east corner/,
+  );
+  expect((await files['as-built.csv']!({ size: 'a4', made: MADE })).toString()).toMatch(/^What,"?Where, by two tapes/);
 });
 
 describe('asked of the server', () => {

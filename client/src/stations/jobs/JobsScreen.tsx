@@ -3,6 +3,7 @@ import type { Fault } from '@katabasis/core';
 import { JOB_STATES, type JobRow as JobRowData, type JobState } from '@katabasis/core/first';
 import { useRouter } from 'expo-router';
 import Briefcase from 'lucide-react-native/icons/briefcase';
+import ClipboardCheck from 'lucide-react-native/icons/clipboard-check';
 import FileUp from 'lucide-react-native/icons/file-up';
 import Plus from 'lucide-react-native/icons/plus';
 import Smartphone from 'lucide-react-native/icons/smartphone';
@@ -155,6 +156,7 @@ function Aside() {
   const router = useRouter();
   return (
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+      <Button label="Rounds" icon={ClipboardCheck} kind="bare" onPress={() => router.navigate('/rounds')} />
       <Button label="Taken out" icon={Trash} kind="bare" onPress={() => router.navigate('/bin')} />
       <Button label="Company" icon={Briefcase} kind="bare" onPress={() => router.navigate('/company')} />
       <Button label="Devices" icon={Smartphone} kind="bare" onPress={() => router.navigate('/devices')} />

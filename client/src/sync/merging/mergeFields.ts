@@ -29,7 +29,12 @@ const isFields = (value: unknown): value is Fields =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
 /** Three versions of what one field holds, merged by its own fields; null where they are not of one sort. */
-function mergeWithin(was: unknown, mine: unknown, theirs: unknown, side: Side): { to: Fields; collides: boolean } | null {
+function mergeWithin(
+  was: unknown,
+  mine: unknown,
+  theirs: unknown,
+  side: Side,
+): { to: Fields; collides: boolean } | null {
   if (!isFields(was) || !isFields(mine) || !isFields(theirs)) return null;
   if (was.type !== mine.type || was.type !== theirs.type) return null;
   const to: Record<string, unknown> = {};

@@ -103,3 +103,31 @@ it('fields that do not fit together are asked about, however they came', () => {
   const bad = { ...was, groundLevel: Number.NaN } as Element;
   expect(mergeFields({ was, mine: { ...was, name: 'M' } as Element, theirs: bad }, 'mine').collides).toBe(true);
 });
+
+it('two people write down one test from its two ends, and neither is asked; of one figure of it they are', () => {
+  const running = {
+    id: 'v',
+    kind: 'visit' as const,
+    at: '2026-12-02T10:00:00Z',
+    test: { type: 'hose' as const, into: 'basin', running: '2026-12-02T10:00:00Z' },
+  };
+  const { running: _stopped, ...still } = running.test;
+  const atTheHose: Element = { ...running, test: { ...running.test, bucket: { volume: 0.019, seconds: 50 } } };
+  const atTheEnd: Element = { ...running, test: { ...still, shows: 71 } };
+  for (const [mine, theirs] of [
+    [atTheHose, atTheEnd],
+    [atTheEnd, atTheHose],
+  ] as const)
+    expect(mergeFields({ was: running, mine, theirs }, 'mine')).toEqual({
+      to: { ...running, test: { ...still, shows: 71, bucket: { volume: 0.019, seconds: 50 } } },
+      collides: false,
+    });
+  const later: Element = { ...running, test: { ...still, shows: 74 } };
+  expect(mergeFields({ was: running, mine: later, theirs: atTheEnd }, 'theirs')).toEqual({
+    to: atTheEnd,
+    collides: true,
+  });
+  // Another sort of test in its place is no field of this one.
+  const other: Element = { ...running, test: { type: 'look' } };
+  expect(mergeFields({ was: running, mine: other, theirs: atTheEnd }, 'mine')).toEqual({ to: other, collides: true });
+});
