@@ -136,6 +136,8 @@ interface NameProps extends Shared {
   optional?: boolean;
   /** Characters at most. */
   most?: number;
+  /** More than one line of text. */
+  lines?: number;
 }
 
 /** A name, or words. */

@@ -43,8 +43,8 @@ export const priceBookSchema = z.strictObject({
 export type PriceBook = z.infer<typeof priceBookSchema>;
 export const priceBooksSchema = z.object({ books: z.array(priceBookSchema) });
 
-/** A page that is read without being let in, and for whom. */
-export const AUDIENCES = ['crew', 'customer'] as const;
+/** A page that is read without being let in, and for whom: the crew that digs, the customer who is offered it, and who looks after it once it is laid. */
+export const AUDIENCES = ['crew', 'customer', 'keeper'] as const;
 export type Audience = (typeof AUDIENCES)[number];
 export const shareBodySchema = z.strictObject({ audience: z.enum(AUDIENCES) });
 export const sharedSchema = z.object({ link: z.string() });

@@ -10,10 +10,16 @@ import { quillfeatherLaid } from './quillfeatherLaid';
 
 const job = quillfeatherLaid();
 const plan = planJob(job);
-const rained = (id: string): RainTold => {
+/** What the rain of a visit comes to, after so many storms; all of them where nothing is said. */
+const rained = (id: string, storms = Infinity): RainTold => {
   const test = elementOf(job, 'visit', id)!.test;
   if (test.type !== 'rain') throw new Error(id);
-  return [...triedRain(job, plan, test)].at(-1)!;
+  let last: RainTold | null = null;
+  for (const told of triedRain(job, plan, test)) {
+    last = told;
+    if (told.done >= storms) break;
+  }
+  return last!;
 };
 
 it('is a sound job that holds, laid within a quarter inch where it was read', () => {
@@ -33,7 +39,7 @@ it('says of each visit what stands with it', () => {
 });
 
 it('the first rain was as planned; in autumn the grate was shut', () => {
-  expect(rained('visitFirstRain').asPlanned).toBe(true);
+  expect(rained('visitFirstRain', 3).asPlanned).toBe(true);
   const autumn = rained('visitAutumn');
   expect(autumn.asPlanned).toBe(false);
   expect(joinedCauses(autumn.ranked)[0]!.cause).toMatchObject({ kind: 'blocked', id: 'basin' });

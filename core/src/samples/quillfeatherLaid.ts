@@ -80,7 +80,15 @@ const KEPT: readonly Element[] = [
     laidOn: '2025-11-20',
     warranty: { months: 24, not: 'leaves on the grates, roots, and what others dig' },
     contract: { amount: 18_000, from: '2026-04-15' },
-    done: [{ care: 'grates', on: '2026-10-22' }],
+    done: [
+      { care: 'gutters', on: '2025-12-18' },
+      { care: 'settled', on: '2026-02-24' },
+      { care: 'outfalls', on: '2026-04-15' },
+      { care: 'lines', on: '2026-04-15' },
+      { care: 'silting', on: '2026-10-22' },
+      { care: 'grates', on: '2026-10-22' },
+      { care: 'gutters', on: '2026-06-20' },
+    ],
   },
   {
     id: 'wetLawnAgain',
@@ -130,7 +138,13 @@ export function quillfeatherLaid(): Job {
   }));
   const head = headOf(job);
   const puts: Element[] = [
-    { ...head, name: 'Quillfeather Animal Clinic, a year on', state: 'done', startsOn: '2025-11-17' },
+    {
+      ...head,
+      name: 'Quillfeather Animal Clinic, a year on',
+      site: '4 Lane Side, Alderbrook',
+      state: 'done',
+      startsOn: '2025-11-17',
+    },
     { ...trunk, material: 'smooth', laid },
     { ...swale, controlLevel: (swale.controlLevel ?? swale.groundLevel) - SWALE_DEEPER },
     ...VISITS,

@@ -12,15 +12,18 @@ import {
 import { parseOr422, ProblemError } from '../http/problem';
 import { elementsIn, type ElementRow } from '../jobs/rows';
 import { sharedPage } from '../shares/page';
+import { careCalendar } from '../sheets/careCalendar';
 import { filesOf } from '../sheets/files';
 
 export type Task =
   /** A sheet of the job in a request's body, as it was sent. */
   | { kind: 'sheet'; body: string; file: string; made: string }
   /** The page of a kept job for whoever holds a link to it. */
-  | { kind: 'page'; job: string; audience: Audience };
+  | { kind: 'page'; job: string; audience: Audience }
+  /** Dates of care of a kept job, from a day on, for who lives there. */
+  | { kind: 'dates'; job: string; made: string };
 
-/** What is said while it is made, and what it comes to: bytes in base64 of a sheet, HTML of a page. */
+/** What is said while it is made, and what it comes to: bytes in base64 of a sheet, HTML of a page, a calendar. */
 export type Said = { done: number; of: number } | { made: string } | { problem: Problem };
 
 /** What is kept, as it is read. */
@@ -58,11 +61,13 @@ const FAILED: Problem = {
 /** Makes one, and says how far it has come and what it comes to. Never throws. */
 export async function make(task: Task, { rowsOf, company }: Kept, say: (said: Said) => void): Promise<void> {
   try {
-    if (task.kind === 'page') {
+    if (task.kind === 'page' || task.kind === 'dates') {
       const rows = rowsOf(task.job);
       if (rows.length === 0) throw new ProblemError(404, 'There is no such job here.');
       const job = jobFrom(task.job, elementsIn(rows));
-      say({ made: sharedPage(job, task.audience, company()) });
+      const made =
+        task.kind === 'page' ? sharedPage(job, task.audience, company()) : careCalendar(job, task.made, 'customer');
+      say({ made });
     } else say({ made: await sheet(task, company(), (done, of) => say({ done, of })) });
   } catch (error) {
     if (!(error instanceof ProblemError)) console.error('A sheet could not be made:', error);

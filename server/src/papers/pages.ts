@@ -16,11 +16,20 @@ export class Pages {
   }
 
   /** The page of a job as it stands at a sequence number. */
-  async of(job: string, audience: Audience, seq: number): Promise<string> {
-    const key = `${audience} ${job}`;
+  of(job: string, audience: Audience, seq: number): Promise<string> {
+    return this.made(`${audience} ${job}`, seq, () => this.papers.make({ kind: 'page', job, audience }));
+  }
+
+  /** A job's dates of care for who lives there, as a calendar; of each day it is made once. */
+  dates(job: string, seq: number, now: string): Promise<string> {
+    const key = `dates ${now.slice(0, 10)} ${job}`;
+    return this.made(key, seq, () => this.papers.make({ kind: 'dates', job, made: now }));
+  }
+
+  private async made(key: string, seq: number, make: () => Promise<string>): Promise<string> {
     const known = this.kept.get(key);
     this.kept.delete(key);
-    const page = known?.seq === seq ? known.page : this.papers.make({ kind: 'page', job, audience });
+    const page = known?.seq === seq ? known.page : make();
     this.kept.set(key, { seq, page });
     for (const oldest of this.kept.keys()) {
       if (this.kept.size <= MOST) break;

@@ -6,6 +6,7 @@ import {
   digTable,
   drawingOf,
   headOf,
+  letterhead,
   partsSheet,
   planJob,
   quoteOf,
@@ -16,6 +17,8 @@ import {
   type Job,
   type Table,
 } from '@katabasis/core';
+import { asBuiltTable } from '@katabasis/core/as-built';
+import { careSheet } from '@katabasis/core/care';
 import { stillsHtml } from './stills';
 
 const ESCAPES: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&#39;' };
@@ -112,8 +115,34 @@ function forCustomer(job: Job, company: Company): string {
   return `<header>${mark}${from}</header>${quote.head.map((said) => `<p>${esc(said)}</p>`).join('')}<h2>What is done</h2>${list(quote.scope)}${list(quote.promise)}<h2>Price</h2>${price}${options}${svg(drawingOf(job, plan, false))}${stillsHtml(job, plan, esc)}${built}<h2>Not in it</h2>${list(quote.excluded)}<h2>To know</h2>${list(quote.cautions)}${list(quote.terms)}`;
 }
 
+/** What who lives there needs once it is laid: what to look after and when, and what lies where. No price is in it. */
+function forKeeper(job: Job, company: Company): string {
+  const plan = planJob(job);
+  const sheet = careSheet(job, plan);
+  const part = (title: string, said: readonly string[]): string =>
+    said.length === 0 ? '' : `<h2>${esc(title)}</h2>${list(said)}`;
+  const from = letterhead(company)
+    .map((said) => `<p>${esc(said)}</p>`)
+    .join('');
+  const care = [
+    part('What you can do', sheet.yours),
+    part('What we come for', sheet.ours),
+    part('After each large storm', sheet.afterStorms),
+    part('Warranty', sheet.warranty),
+    part('What was said', sheet.agreed),
+  ].join('');
+  const built = `<h2>What lies where</h2><p>By two tapes from corners of the house. Call for locates before anybody digs all the same.</p>${tableHtml(asBuiltTable(job, plan))}`;
+  return `<header>${from}</header><p><a href="?dates">Put these dates into your calendar</a></p>${care}${svg(drawingOf(job, plan, false))}${built}`;
+}
+
+const PAGES: Record<Audience, { title: string; body: (job: Job, company: Company) => string }> = {
+  crew: { title: 'Dig sheet', body: forCrew },
+  customer: { title: 'Quote', body: forCustomer },
+  keeper: { title: 'Looking after it', body: forKeeper },
+};
+
 export function sharedPage(job: Job, audience: Audience, company: Company = {}): string {
-  const { name } = headOf(job);
-  const title = audience === 'crew' ? `Dig sheet: ${name}` : `Quote: ${name}`;
-  return page(title, `<h1>${esc(title)}</h1>${audience === 'crew' ? forCrew(job) : forCustomer(job, company)}`);
+  const { title: called, body } = PAGES[audience];
+  const title = `${called}: ${headOf(job).name}`;
+  return page(title, `<h1>${esc(title)}</h1>${body(job, company)}`);
 }

@@ -69,8 +69,15 @@ export function sharedPages(shares: ShareStore, jobs: JobStore, pages: Pages): R
       ctx.body = page('Katabasis', `<h1>${said}</h1>`);
       return;
     }
+    // The page of who looks after it leads to its dates, and knows nothing of the link that it is read by.
+    const dates = 'dates' in ctx.query && found.audience === 'keeper';
     try {
-      ctx.body = await pages.of(found.job, found.audience, jobs.seqOf(found.job));
+      const seq = jobs.seqOf(found.job);
+      if (dates) {
+        ctx.body = await pages.dates(found.job, seq, new Date().toISOString());
+        ctx.type = 'text/calendar';
+        ctx.set('Content-Disposition', 'attachment; filename="drainage.ics"');
+      } else ctx.body = await pages.of(found.job, found.audience, seq);
     } catch (error) {
       if (!(error instanceof ProblemError)) throw error;
       const isBusy = error.problem.status === 503;

@@ -1,14 +1,14 @@
 import { money, planJob, priceOf, takeOff } from '@katabasis/core';
-import { quillfeather } from '@katabasis/core/samples';
+import { quillfeather, quillfeatherLaid } from '@katabasis/core/samples';
 import { openDatabase } from '../database';
 import { serve } from '../testing/serve';
 
 const job = quillfeather();
 
-async function shared(audience: 'crew' | 'customer') {
+async function shared(audience: 'crew' | 'customer' | 'keeper', of = job) {
   const db = openDatabase(':memory:');
   const { server } = serve({ db });
-  await server.post('/api/jobs').send({ id: 'clinic', elements: job.elements.all }).expect(201);
+  await server.post('/api/jobs').send({ id: 'clinic', elements: of.elements.all }).expect(201);
   const { link } = (await server.post('/api/jobs/clinic/shares').send({ audience }).expect(201)).body as {
     link: string;
   };
@@ -79,4 +79,26 @@ it('only who is let in makes a link; a page by its link needs no letting in', as
   const afar = serve({ db, isLocal: () => false });
   await afar.server.get(link).expect(200);
   await afar.server.post('/api/jobs/clinic/shares').send({ audience: 'crew' }).expect(401);
+});
+
+it('who lives there reads what to look after and what lies where, takes the dates along, and sees no price', async () => {
+  const { server, link } = await shared('keeper', quillfeatherLaid());
+  const { text } = await server.get(link).expect(200).expect('Content-Type', /html/);
+  expect(text).toContain('Rake leaves off the grates');
+  expect(text).toContain('We stand for what we laid until 20 November 2027.');
+  expect(text).toContain('warned at Lawn basin');
+  expect(text).toMatch(/from Clinic and kennel wing, north-east corner/);
+  expect(text).not.toMatch(/\$\d/);
+  // The visits, what was complained of and whom to reach stay with the company.
+  expect(text).not.toMatch(/dogs|gpm/);
+  const dates = /href="([^"]*dates[^"]*)"/.exec(text)![1]!;
+  const calendar = await server
+    .get(`${link}${dates}`)
+    .expect(200)
+    .expect('Content-Type', /calendar/);
+  expect(calendar.text).toMatch(/^BEGIN:VCALENDAR/);
+  expect(calendar.text).toContain('Rake leaves off the grates');
+  // To another's page no dates belong.
+  const quote = await shared('customer', quillfeatherLaid());
+  await quote.server.get(`${quote.link}?dates`).expect(200).expect('Content-Type', /html/);
 });

@@ -11,7 +11,7 @@ import { Button } from '../../ui/Button';
 import { Text } from '../../ui/Text';
 import { useOffering } from './AllTheSame';
 
-const FOR: Record<Audience, string> = { crew: 'the crew', customer: 'the customer' };
+const FOR: Record<Audience, string> = { crew: 'the crew', customer: 'the customer', keeper: 'who looks after it' };
 
 export function ShareLinks() {
   const { job } = useJob();

@@ -4,11 +4,13 @@ import { careAbout, duesOf, keepingOf, warrantyEnds, type Due } from '@katabasis
 import FileText from 'lucide-react-native/icons/file-text';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
+import { offices } from '../../files/offices';
 import { Fields } from '../../input/Fields';
 import { without } from '../../input/without';
 import { DayField } from '../../parts/Day';
 import { todayOf } from '../../parts/today';
 import { useJob } from '../../planning/useJob';
+import { Refused, Unreachable } from '../../sync/ask';
 import { useStyles } from '../../theme/theme';
 import { SPACE, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
@@ -147,8 +149,46 @@ function TakeAlong() {
           <Button key={file} label={label} icon={FileText} onPress={() => void get(file)} testID={`make-${file}`} />
         ))}
       </View>
+      <KeeperLink />
       {ends !== null && (
         <Text kind="small">The warranty ends on {sayFullDay(ends)}; its last look is among the dates.</Text>
+      )}
+      {wrong !== null && (
+        <Text tone="stop" role="alert">
+          {wrong}
+        </Text>
+      )}
+    </View>
+  );
+}
+
+/** A page for who lives there: their dates, the warranty, and what lies where. */
+function KeeperLink() {
+  const { job } = useJob();
+  const [link, setLink] = useState<string | null>(null);
+  const [wrong, setWrong] = useState<string | null>(null);
+  const make = async (): Promise<void> => {
+    try {
+      setWrong(null);
+      const address = new URL(await offices.share(job.id, 'keeper'), window.location.href).href;
+      setLink(address);
+      await navigator.clipboard?.writeText(address).catch(() => undefined);
+    } catch (error) {
+      setWrong(error instanceof Refused || error instanceof Unreachable ? error.message : 'It could not be made.');
+    }
+  };
+  return (
+    <View style={{ gap: SPACE.s, alignItems: 'flex-start' }}>
+      <Button label="A link for who lives there" onPress={() => void make()} testID="share-keeper" />
+      {link !== null && (
+        <View role="status">
+          <Text>
+            Shown this once; it is on the clipboard where the device allows that. It is withdrawn under Build, Paper:
+          </Text>
+          <Text selectable testID="keeper-link">
+            {link}
+          </Text>
+        </View>
       )}
       {wrong !== null && (
         <Text tone="stop" role="alert">

@@ -89,19 +89,22 @@ function Words({ visit }: { visit: Visit }) {
   const { edit } = useJob();
   return (
     <Fields of={visit.id}>
-      <NameField
-        label="In words"
-        value={visit.note ?? ''}
-        optional
-        most={2000}
-        onCommit={(note) => edit(put('Write about a visit', without(visit, 'note', note === '' ? undefined : note)))}
-      />
-      <NameField
-        label="Who was there"
-        value={visit.by ?? ''}
-        optional
-        onCommit={(by) => edit(put('Say who was there', without(visit, 'by', by === '' ? undefined : by)))}
-      />
+      <View style={{ gap: SPACE.m }}>
+        <NameField
+          label="In words"
+          value={visit.note ?? ''}
+          optional
+          most={2000}
+          lines={2}
+          onCommit={(note) => edit(put('Write about a visit', without(visit, 'note', note === '' ? undefined : note)))}
+        />
+        <NameField
+          label="Who was there"
+          value={visit.by ?? ''}
+          optional
+          onCommit={(by) => edit(put('Say who was there', without(visit, 'by', by === '' ? undefined : by)))}
+        />
+      </View>
     </Fields>
   );
 }

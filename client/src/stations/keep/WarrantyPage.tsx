@@ -80,6 +80,7 @@ function Warranty({ keeping, onSet }: PartProps) {
             value={warranty.not ?? ''}
             optional
             most={2000}
+            lines={2}
             usual="blocked grates, roots, what others dig"
             onCommit={(not) =>
               onSet('Say what the warranty does not cover', {
