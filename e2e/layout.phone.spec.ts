@@ -139,7 +139,30 @@ const IN_YARD = [
   'yard?at=lawnSoil',
   'yard?at=trunkLower',
 ];
-const PAGES = ['/', '/new', '/bin', '/devices', '/pair', '/nowhere', '/job/nowhere/plan', '/history/quillfeather'];
+const IN_KEEP = [
+  'keep',
+  'keep?at=~hose-basin',
+  'keep?at=~visit-visitAutumn',
+  'keep?at=~new-rain',
+  'keep?at=~new-clean',
+  'keep?at=~new-camera',
+  'keep?at=~new-pitch',
+  'keep?at=~care',
+  'keep?at=~built',
+  'keep?at=~complaints',
+  'keep?at=~warranty',
+];
+const PAGES = [
+  '/',
+  '/new',
+  '/bin',
+  '/rounds',
+  '/devices',
+  '/pair',
+  '/nowhere',
+  '/job/nowhere/plan',
+  '/history/quillfeather',
+];
 
 test.describe('no words lie over others, none are cut, all can be tapped', () => {
   test('on every screen and sheet', async ({ page }) => {
@@ -162,6 +185,20 @@ test.describe('no words lie over others, none are cut, all can be tapped', () =>
       await look(
         page,
         [`/job/${id}/yard`, `/job/${id}/yard?at=~waysOut`, `/job/${id}/yard?at=clinic`],
+        NARROW_AND_WIDE,
+      ),
+    ).toEqual([]);
+  });
+
+  test('where tests, care and what was built are kept, with usual and with long names', async ({ page, request }) => {
+    const paths = IN_KEEP.map((path) => `/job/quillfeather-laid/${path}`);
+    expect(await look(page, paths, [...NARROW_AND_WIDE, [1920, 1080]])).toEqual([]);
+    const id = await putJob(request, longNamed());
+    await page.addInitScript(() => localStorage.setItem('katabasis.text', 'large'));
+    expect(
+      await look(
+        page,
+        IN_KEEP.filter((path) => !path.includes('visit')).map((path) => `/job/${id}/${path}`),
         NARROW_AND_WIDE,
       ),
     ).toEqual([]);

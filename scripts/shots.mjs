@@ -51,7 +51,24 @@ const VIEWS = [
     },
   ],
   ['yard-wide', '/job/quillfeather/yard?at=wetLawn', WIDE, there('text=Ground water at its end')],
-  ['field-phone', '/job/wrenmoor/yard?at=green', PHONE, there('text=Hooghoudt asks')],
+  [
+    'keep-phone',
+    '/job/quillfeather/keep?at=~hose-basin',
+    PHONE,
+    async (page) => {
+      await page.getByTestId('water-on').click();
+      await page.getByTestId('it-shows').click();
+      for (const [field, typed] of [
+        ['hose-time', '5:20'],
+        ['bucket-in', '50'],
+      ]) {
+        await page.getByTestId(field).fill(typed);
+        await page.getByTestId(field).blur();
+      }
+      await page.getByTestId('hose-done').click();
+      await page.getByTestId('next-test').waitFor();
+    },
+  ],
   ['storm-phone', '/job/quillfeather/storm', PHONE, there('text=/^In the 10-year storm/')],
   [
     'storm-wide',

@@ -11,6 +11,7 @@ export {
   rainCauseWords,
   sure,
 } from './explained';
+export { grateShare, withShut } from './grateShare';
 export { expectHose } from './hoseTest';
 export { nextTest, type NextTest } from './nextTest';
 export type { RainCause, RainExplained, RainTold } from './rainVisit';

@@ -15,6 +15,8 @@ export const FOLLOWED = 6;
 /** A depth read off a wet mark is good to this, m, and to this share of it. */
 const MARK = 0.008;
 const BY_EYE = 0.2;
+/** How well a depth that stood is known, m. */
+export const readTo = (depth: number): number => MARK + BY_EYE * depth;
 /** Shares of a grate that leaves take beyond its usual, as tried. */
 const SHARES = [0.4, 0.7, 0.9, 1] as const;
 
@@ -124,5 +126,3 @@ export function* triedRain(job: Job, plan: Plan, seen: Seen): Generator<RainTold
     );
   }
 }
-
-const readTo = (depth: number): number => MARK + BY_EYE * depth;

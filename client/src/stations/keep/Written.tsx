@@ -42,7 +42,6 @@ export function Written({
           label="Keep it"
           kind="main"
           onPress={() => setWrong(test === null ? lacks : take(test))}
-          pale={test === null}
           testID="keep-visit"
         />
       </View>
