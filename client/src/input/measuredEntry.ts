@@ -29,7 +29,10 @@ export const rainDepthEntry = (units: UnitSystem): Entry => ({
   parse: (typed) => {
     const read = parseLength(typed, units, 'short');
     if (!read.ok || (read.value > 0 && read.value <= MOST_RAIN)) return read;
-    return { ok: false, sentence: units === 'us' ? 'A rain is between 0 and 39 in.' : 'A rain is between 0 and 1,000 mm.' };
+    return {
+      ok: false,
+      sentence: units === 'us' ? 'A rain is between 0 and 39 in.' : 'A rain is between 0 and 1,000 mm.',
+    };
   },
 });
 

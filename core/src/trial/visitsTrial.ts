@@ -4,14 +4,14 @@
  */
 import { handOf, type Hand } from '../numeric/dice';
 import { planJob } from '../verdict/planJob';
-import { doableNext } from '../visits/doable';
-import { explain } from '../visits/explain';
-import { expectHose, judgeHose } from '../visits/hoseTest';
-import { FAULT_KINDS, type Fault, type FaultKind } from '../visits/inLine';
-import { nextTest } from '../visits/nextTest';
-import { drawOf, type Draw } from '../visits/spread';
-import { shown, type Doable, type LineTest } from '../visits/tests';
-import { wayDown, type WayDown } from '../visits/wayDown';
+import { doableNext } from '../visits/line/doable';
+import { explain } from '../visits/line/explain';
+import { expectHose, judgeHose } from '../visits/line/hoseTest';
+import { FAULT_KINDS, type Fault, type FaultKind } from '../visits/line/inLine';
+import { nextTest } from '../visits/line/nextTest';
+import { drawOf, type Draw } from '../visits/line/spread';
+import { shown, type Doable, type LineTest } from '../visits/line/tests';
+import { wayDown, type WayDown } from '../visits/line/wayDown';
 import { seededJob } from './seeded';
 
 export interface VisitsTrial {

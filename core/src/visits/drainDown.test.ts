@@ -1,7 +1,7 @@
 /** The soil of a pit from its falling water: exactly where nothing errs, and within what it says where the tape does. */
 import { dice } from '../numeric/dice';
 import { fitPit, levelAfter, timeToDrain, type Pit, type PitFit } from './drainDown';
-import { normal } from './spread';
+import { normal } from './line/spread';
 
 const PIT: Pit = { area: 1.5, perimeter: 5, voids: 0.4 };
 const K = 4e-6;

@@ -1,12 +1,12 @@
 /** Explanations and next tests as a crew lead would say them. */
 import { headOf, nameOf, type Job } from '../job/job';
 import { showSmall, text, type UnitSystem } from '../units';
-import type { Explanation } from './explain';
+import type { Explanation } from './line/explain';
 import { between } from './figures';
-import { SHUT, type Fault } from './inLine';
-import { MINUTES, type NextTest } from './nextTest';
+import { SHUT, type Fault } from './line/inLine';
+import { MINUTES, type NextTest } from './line/nextTest';
 import type { RainCause, RainExplained } from './rainVisit';
-import type { Doable } from './tests';
+import type { Doable } from './line/tests';
 
 /** How sure, in words: of all that would explain it. */
 export function sure(belief: number): string {

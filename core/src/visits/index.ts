@@ -1,8 +1,8 @@
 export { showGrit, showRainDepth, showPace, watch } from './figures';
-export { doableNext } from './doable';
+export { doableNext } from './line/doable';
 export { drainingOf, type Draining } from './draining';
 export { fitPit, type PitFit } from './drainDown';
-export { explain, type Explanation } from './explain';
+export { explain, type Explanation } from './line/explain';
 export {
   doableWords,
   explainedWords,
@@ -12,12 +12,12 @@ export {
   sure,
 } from './explained';
 export { grateShare, withShut } from './grateShare';
-export { expectHose } from './hoseTest';
-export { nextTest, type NextTest } from './nextTest';
+export { expectHose } from './line/hoseTest';
+export { nextTest, type NextTest } from './line/nextTest';
 export type { RainCause, RainExplained, RainTold } from './rainVisit';
 export { bucketSays, drains, sayVisit } from './said';
 export { hoseExpects } from './saidHose';
 export type { VisitSaid } from './visitSaid';
 export { testsOfLine } from './visitTests';
-export { wayDown, type WayDown } from './wayDown';
+export { wayDown, type WayDown } from './line/wayDown';
 export { keepVisit, lastBucket, openHose, visitLabel, visitsOf, visitTitle, withSaid } from './keeping';

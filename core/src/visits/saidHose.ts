@@ -3,10 +3,10 @@ import { headOf, nameOf, type Job } from '../job/job';
 import type { TestOf } from '../job/kinds';
 import { showFlow, text, type UnitSystem } from '../units';
 import { watch } from './figures';
-import { expectHose, judgeHose, type HoseExpected, type HoseJudged, type HoseSeen } from './hoseTest';
+import { expectHose, judgeHose, type HoseExpected, type HoseJudged, type HoseSeen } from './line/hoseTest';
 import type { Told, VisitSaid } from './visitSaid';
 import { flowOf, hoseSeen } from './visitTests';
-import { wayDown, type WayDown } from './wayDown';
+import { wayDown, type WayDown } from './line/wayDown';
 
 const range = (low: string, high: string): string => (low === high ? low : `${low} to ${high}`);
 

@@ -1,9 +1,9 @@
 /** Visits of a job as tests of a line: what was seen, in the terms that explanations are ranked by. */
 import { ofKind, type Job } from '../job/job';
 import type { TestOf, Visit } from '../job/kinds';
-import type { HoseSeen } from './hoseTest';
-import type { LineTest } from './tests';
-import { wayDown, type OfPlan, type WayDown } from './wayDown';
+import type { HoseSeen } from './line/hoseTest';
+import type { LineTest } from './line/tests';
+import { wayDown, type OfPlan, type WayDown } from './line/wayDown';
 
 /** A pipe that holds its water: no more than so much of it falls, m. */
 export const HELD = 0.003;

@@ -1,7 +1,6 @@
 /** What lies in the ground: by two tapes and its depth; and from where one stands, which pipe is below. */
 import { headOf, nameOf, showLength, showSmall, text, tie } from '@katabasis/core';
 import { builtPoints, cornersOf, depthWords, laidLines, pipesNear, tieWords } from '@katabasis/core/as-built';
-import FileText from 'lucide-react-native/icons/file-text';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { distanceEntry } from '../../input/entry';
@@ -15,7 +14,7 @@ import { Choice } from '../../ui/Choice';
 import { Mark } from '../../ui/Mark';
 import { fieldRow } from '../../ui/rows';
 import { Text } from '../../ui/Text';
-import { usePaperFile } from './usePaperFile';
+import { PaperFiles } from './PaperFiles';
 
 const make = (palette: Palette) => ({
   point: { borderTopWidth: 1, borderTopColor: palette.line, paddingVertical: SPACE.s, gap: 2 },
@@ -30,7 +29,6 @@ export function AsBuiltPage() {
   const styles = useStyles(make);
   const { job, plan, units } = useJob();
   const points = useMemo(() => builtPoints(job, plan), [job, plan]);
-  const { get, wrong } = usePaperFile();
   if (points.length === 0) return <Text>Nothing is laid yet.</Text>;
   return (
     <View style={{ gap: SPACE.l, maxWidth: 700 }}>
@@ -47,16 +45,7 @@ export function AsBuiltPage() {
           </View>
         ))}
       </View>
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
-        {FILES.map(([file, label]) => (
-          <Button key={file} label={label} icon={FileText} onPress={() => void get(file)} testID={`make-${file}`} />
-        ))}
-      </View>
-      {wrong !== null && (
-        <Text tone="stop" role="alert">
-          {wrong}
-        </Text>
-      )}
+      <PaperFiles files={FILES} />
     </View>
   );
 }

@@ -1,7 +1,6 @@
 /** Care by its dates: what is due, why, what was done; ticked off by a tap, and taken along as a calendar or a sheet. */
 import { put, type Keeping } from '@katabasis/core';
 import { careAbout, duesOf, keepingOf, warrantyEnds, type Due } from '@katabasis/core/care';
-import FileText from 'lucide-react-native/icons/file-text';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { offices } from '../../files/offices';
@@ -18,7 +17,7 @@ import { Choice } from '../../ui/Choice';
 import { Mark } from '../../ui/Mark';
 import { Text } from '../../ui/Text';
 import { sayFullDay } from './moments';
-import { usePaperFile } from './usePaperFile';
+import { PaperFiles } from './PaperFiles';
 
 const make = (palette: Palette) => ({
   task: { borderTopWidth: 1, borderTopColor: palette.line, paddingVertical: SPACE.m, gap: SPACE.xs },
@@ -139,24 +138,14 @@ const FILES: readonly [file: string, label: string][] = [
 
 function TakeAlong() {
   const { job } = useJob();
-  const { get, wrong } = usePaperFile();
   const ends = warrantyEnds(job);
   return (
     <View style={{ gap: SPACE.s }}>
       <Text kind="heading">To take along</Text>
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
-        {FILES.map(([file, label]) => (
-          <Button key={file} label={label} icon={FileText} onPress={() => void get(file)} testID={`make-${file}`} />
-        ))}
-      </View>
+      <PaperFiles files={FILES} />
       <KeeperLink />
       {ends !== null && (
         <Text kind="small">The warranty ends on {sayFullDay(ends)}; its last look is among the dates.</Text>
-      )}
-      {wrong !== null && (
-        <Text tone="stop" role="alert">
-          {wrong}
-        </Text>
       )}
     </View>
   );

@@ -1,5 +1,6 @@
 /** What is read in a pipe in turn: sticks of pitch from its foot up, and what a camera or a rod meets from its head down. */
 import { MET, METRES_PER_FOOT, showLength, showPitch, text, type VisitTest } from '@katabasis/core';
+import X from 'lucide-react-native/icons/x';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useJob } from '../../planning/useJob';
@@ -45,8 +46,9 @@ function Listed({ drafted, say }: { drafted: Drafted; say: (read: Read[number], 
           </View>
           <Button
             label={`Take out: ${say(read, k)}`}
+            icon={X}
+            iconOnly
             kind="bare"
-            iconOnly={false}
             onPress={() => drafted.set({ list: list.filter((_, j) => j !== k) })}
           />
         </View>

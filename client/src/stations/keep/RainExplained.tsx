@@ -92,8 +92,8 @@ function CountOn({ visit, told, id }: { visit: Visit; told: RainTold; id: string
   return (
     <View style={{ gap: SPACE.s, alignItems: 'flex-start' }}>
       <Text>
-        {percent(found.share)} of it was shut ({percent(found.low)} to {percent(found.high)}), beyond what is counted on
-        now.
+        Of what its grate is counted on to take, {percent(found.share)} was shut ({percent(found.low)} to{' '}
+        {percent(found.high)}).
       </Text>
       <Button label="Count on that from now on" onPress={() => void edit(change)} testID="take-over" />
       {then && <GivesLine mark={then.verdict.state} says={`Then: ${then.verdict.sentence}`} />}

@@ -35,6 +35,8 @@ function Shown({ visit }: { visit: Visit }) {
   const now = sayVisit(job, plan, visit);
   const state = said?.asPlanned;
   const off = state === false;
+  // What stood is told beside what that rain gives.
+  const rained = test.type === 'rain' && test.stood.length > 0;
   const changed = said !== undefined && said.sentence !== now.sentence;
   return (
     <View style={{ gap: SPACE.l, maxWidth: 700 }}>
@@ -45,13 +47,19 @@ function Shown({ visit }: { visit: Visit }) {
           {visit.by === undefined ? '' : `, ${visit.by}`}
         </Text>
       </View>
-      <View style={{ flexDirection: 'row', gap: SPACE.m, alignItems: 'flex-start' }} role="status" testID="visit-says">
-        <Mark kind={state === undefined ? 'empty' : off ? 'fix' : 'holds'} size={24} />
-        <View style={{ flex: 1, gap: SPACE.xs }}>
-          <Text kind="strong">{said?.sentence ?? now.sentence}</Text>
-          {now.expects !== '' && <Text>{now.expects}</Text>}
+      {!rained && (
+        <View
+          style={{ flexDirection: 'row', gap: SPACE.m, alignItems: 'flex-start' }}
+          role="status"
+          testID="visit-says"
+        >
+          <Mark kind={state === undefined ? 'empty' : off ? 'fix' : 'holds'} size={24} />
+          <View style={{ flex: 1, gap: SPACE.xs }}>
+            <Text kind="strong">{said?.sentence ?? now.sentence}</Text>
+            {now.expects !== '' && <Text>{now.expects}</Text>}
+          </View>
         </View>
-      </View>
+      )}
       {changed && (
         <View style={{ gap: SPACE.xs }}>
           <Text kind="small">The plan has changed since. By the plan as it is now:</Text>
@@ -59,7 +67,7 @@ function Shown({ visit }: { visit: Visit }) {
         </View>
       )}
       {test.type === 'hose' && (off || now.asPlanned === false) && <Explained visit={visit} />}
-      {test.type === 'rain' && test.stood.length > 0 && <RainExplained visit={visit} />}
+      {rained && <RainExplained visit={visit} />}
       <TakeOver visit={visit} />
       <Words visit={visit} />
       <Photos visit={visit} />

@@ -1,10 +1,10 @@
 /** Made-up truths: what is wrong with a line is found by its tests, and a sound one is left alone. */
-import { basin, ground, jobOf, node, out, pipe } from '../testing/parts';
-import { visitsTrial } from '../trial/visitsTrial';
-import { planJob } from '../verdict/planJob';
+import { basin, ground, jobOf, node, out, pipe } from '../../testing/parts';
+import { visitsTrial } from '../../trial/visitsTrial';
+import { planJob } from '../../verdict/planJob';
 import { doableNext } from './doable';
 import { explain } from './explain';
-import { explainedWords, nextWords, sure } from './explained';
+import { explainedWords, nextWords, sure } from '../explained';
 import { expectHose, judgeHose } from './hoseTest';
 import type { Fault } from './inLine';
 import { nextTest } from './nextTest';

@@ -1,10 +1,10 @@
 /** Water poured into a line, against what is known of it: uniform flow, the volume under it, and pipes followed over time by other equations. */
 import fc from 'fast-check';
-import { normalDepth } from '../hydraulics/pipe';
-import { flowArea } from '../hydraulics/backwater';
-import { PipeFlow } from '../simulation/pipes/pipeFlow';
-import { basin, ground, jobOf, node, out, pipe } from '../testing/parts';
-import { planJob } from '../verdict/planJob';
+import { normalDepth } from '../../hydraulics/pipe';
+import { flowArea } from '../../hydraulics/backwater';
+import { PipeFlow } from '../../simulation/pipes/pipeFlow';
+import { basin, ground, jobOf, node, out, pipe } from '../../testing/parts';
+import { planJob } from '../../verdict/planJob';
 import type { Fault } from './inLine';
 import { poured, type Unknown } from './poured';
 import { wayDown, type WayDown } from './wayDown';

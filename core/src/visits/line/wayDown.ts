@@ -1,9 +1,9 @@
 /** The way that water takes from where it is poured in down to its way out, as a test of a line needs it. */
-import { OUTFALLS } from '../catalogue/outfalls';
-import { elementOf, type Job } from '../job/job';
-import type { Landing } from '../job/kinds';
-import { routeOf } from '../plan/section';
-import type { RunPlan, Solution } from '../plan/solution';
+import { OUTFALLS } from '../../catalogue/outfalls';
+import { elementOf, type Job } from '../../job/job';
+import type { Landing } from '../../job/kinds';
+import { routeOf } from '../../plan/section';
+import type { RunPlan, Solution } from '../../plan/solution';
 import type { LandingOnWay, Mouth, PipeOnWay, Side } from './onWay';
 import { slicesOf, type Slices } from './slices';
 

@@ -1,5 +1,5 @@
 /** How far a test in a yard can be trusted: what nobody knows of a sound line, and how well a bucket and a watch tell. */
-import { dice } from '../numeric/dice';
+import { dice } from '../../numeric/dice';
 
 /** Standard deviations, as shares: a pipe's roughness round its usual figure; a flow by bucket and watch; a time by eye and shout, with what it is at least, s. */
 export const ROUGHNESS_SPREAD = 0.12;

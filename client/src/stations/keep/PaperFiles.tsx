@@ -1,14 +1,19 @@
-/** A paper or a file of this job, made and saved; a sentence where it could not be. */
+/** Papers and files of this job, each made and saved by a tap; a sentence where one could not be. */
 import { nameOf } from '@katabasis/core';
+import FileText from 'lucide-react-native/icons/file-text';
 import { useState } from 'react';
+import { View } from 'react-native';
 import { saveFile, slug } from '../../files/files';
 import { makePaper } from '../../files/papers';
 import { useJob } from '../../planning/useJob';
 import { Refused, Unreachable } from '../../sync/ask';
+import { SPACE } from '../../theme/tokens';
+import { Button } from '../../ui/Button';
+import { Text } from '../../ui/Text';
 
 const QUIET = { onStep: () => undefined, onAhead: () => undefined };
 
-export function usePaperFile(): { get: (file: string) => Promise<void>; wrong: string | null } {
+export function PaperFiles({ files }: { files: readonly (readonly [file: string, label: string])[] }) {
   const { job, units } = useJob();
   const [wrong, setWrong] = useState<string | null>(null);
   const get = async (file: string): Promise<void> => {
@@ -20,5 +25,18 @@ export function usePaperFile(): { get: (file: string) => Promise<void>; wrong: s
       setWrong(error instanceof Refused || error instanceof Unreachable ? error.message : 'It could not be made.');
     }
   };
-  return { get, wrong };
+  return (
+    <>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+        {files.map(([file, label]) => (
+          <Button key={file} label={label} icon={FileText} onPress={() => void get(file)} testID={`make-${file}`} />
+        ))}
+      </View>
+      {wrong !== null && (
+        <Text tone="stop" role="alert">
+          {wrong}
+        </Text>
+      )}
+    </>
+  );
 }

@@ -3,8 +3,8 @@
  * water line is marched up from the end: over every stretch the uniform depth, over a crest the critical one, under whatever stands below
  * its level with the friction of the flow through it. The front comes when what lies under that line has been poured in.
  */
-import { GRAVITY } from '../units/constants';
-import { areaBy, conveysBy, criticalBy } from '../simulation/pipes/roundSection';
+import { GRAVITY } from '../../units/constants';
+import { areaBy, conveysBy, criticalBy } from '../../simulation/pipes/roundSection';
 import { SHUT, type Fault } from './inLine';
 import { invertsOf, type Slices } from './slices';
 import type { LandingOnWay, Mouth } from './onWay';

@@ -1,5 +1,5 @@
 /** A line cut into slices from its end up, index 0 at the end; and the same with something wrong in it. */
-import { GRAVITY } from '../units/constants';
+import { GRAVITY } from '../../units/constants';
 import type { Fault } from './inLine';
 import type { LandingOnWay, PipeOnWay } from './onWay';
 
