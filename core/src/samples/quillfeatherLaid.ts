@@ -140,7 +140,7 @@ export function quillfeatherLaid(): Job {
   const puts: Element[] = [
     {
       ...head,
-      name: 'Quillfeather Animal Clinic, a year on',
+      name: 'The clinic, a year on',
       site: '4 Lane Side, Alderbrook',
       state: 'done',
       startsOn: '2025-11-17',

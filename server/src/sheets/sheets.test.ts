@@ -207,7 +207,7 @@ it('care comes as days of their own with alarms, all of it for us and what is th
   }
   expect(new Set(ours.map(({ event }) => event.uid)).size).toBe(ours.length);
   expect(ours.map(({ event }) => event.summary)).toContain(
-    'Last look before the warranty ends: Quillfeather Animal Clinic, a year on',
+    'Last look before the warranty ends: The clinic, a year on',
   );
   expect(theirs.map(({ event }) => event.summary)).toContain('Rake leaves off the grates');
   expect(theirs.some(({ event }) => /warranty|Empty the sumps/.test(event.summary))).toBe(false);
