@@ -41,3 +41,9 @@ export const showRainDepth = (metres: number, units: UnitSystem): Shown =>
   units === 'us'
     ? { value: decimals(metres / 0.0254, 2), unit: 'in' }
     : { value: decimals(metres * 1000, 0), unit: 'mm' };
+
+/** Some of a list in a row, and how many more there are: what was told of a visit is kept with it, and stays short. */
+export function listed(items: readonly string[], between: string, most = 6): string {
+  const more = items.length - most;
+  return more > 0 ? `${items.slice(0, most).join(between)}${between}and ${more} more` : items.join(between);
+}

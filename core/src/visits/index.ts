@@ -19,5 +19,5 @@ export { bucketSays, drains, sayVisit } from './said';
 export { hoseExpects } from './saidHose';
 export type { VisitSaid } from './visitSaid';
 export { testsOfLine } from './visitTests';
-export { wayDown, type WayDown } from './line/wayDown';
+export { leadsOut, wayDown, type WayDown } from './line/wayDown';
 export { keepVisit, lastBucket, openHose, visitLabel, visitsOf, visitTitle, withSaid } from './keeping';

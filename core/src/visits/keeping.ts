@@ -5,14 +5,20 @@ import type { Visit, VisitTest } from '../job/kinds';
 import { sayVisit } from './said';
 import type { Told } from './visitSaid';
 
+/** What a file holds of what was told: a longer one ends with its last whole word. */
+const MOST_OF = 300;
+const MOST_SAID = 2000;
+const kept = (said: string, most: number): string =>
+  said.length <= most ? said : said.slice(0, said.lastIndexOf(' ', most));
+
 /** A visit with what is said of it by the plan as it is: kept with it, whatever becomes of the plan. */
 export function withSaid(job: Job, plan: Told, visit: Visit): Visit {
   const { of, asPlanned, sentence, low, high } = sayVisit(job, plan, visit);
   return {
     ...visit,
     said: {
-      of,
-      sentence,
+      of: kept(of, MOST_OF),
+      sentence: kept(sentence, MOST_SAID),
       ...(asPlanned === null ? {} : { asPlanned }),
       ...(low === undefined ? {} : { low }),
       ...(high === undefined ? {} : { high }),

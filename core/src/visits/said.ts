@@ -5,7 +5,7 @@ import { showFlow, showLength, showLevel, showPitch, showSmall, text, type UnitS
 import { storeOf } from '../works/store';
 import { drainingOf } from './draining';
 import { fitPit } from './drainDown';
-import { showGrit, showPace, showRainDepth, watch } from './figures';
+import { listed, showGrit, showPace, showRainDepth, watch } from './figures';
 import { readPitch } from './pitch';
 import type { Told, VisitSaid } from './visitSaid';
 import { sayHose, times } from './saidHose';
@@ -35,8 +35,10 @@ export function sayVisit(job: Job, plan: Told, { test }: Pick<Visit, 'test'>): V
         sentence:
           test.stood.length === 0
             ? 'Nothing is said to have stood anywhere.'
-            : test.stood.map(({ at, depth }) => `${nameOf(job, at)}: ${text(showSmall(depth, units))}`).join('; ') +
-              '.',
+            : `${listed(
+                test.stood.map(({ at, depth }) => `${nameOf(job, at)}: ${text(showSmall(depth, units))}`),
+                '; ',
+              )}.`,
       };
     case 'clean':
       return sayClean(job, plan, test, units);
@@ -111,7 +113,11 @@ function sayLevels(job: Job, plan: Told, { read }: TestOf<'levels'>, units: Unit
     const invert = plan.landings[at]?.invert;
     return invert === null || invert === undefined ? [] : [{ at, level, off: level - invert }];
   });
-  const of = `Levels read again at ${read.map(({ at }) => nameOf(job, at)).join(', ')}`;
+  const of = `Levels read again at ${listed(
+    read.map(({ at }) => nameOf(job, at)),
+    ', ',
+    2,
+  )}`;
   const bad = known.filter(({ off }) => Math.abs(off) > LEVELLED);
   const told = bad.map(
     ({ at, off }) =>
@@ -121,7 +127,7 @@ function sayLevels(job: Job, plan: Told, { read }: TestOf<'levels'>, units: Unit
     of,
     asPlanned: known.length === 0 ? null : bad.length === 0,
     expects: known.map(({ at, level, off }) => `${nameOf(job, at)}: ${text(showLevel(level - off, units))}.`).join(' '),
-    sentence: told.length > 0 ? told.join(' ') : known.length > 0 ? 'As planned.' : 'The plan has no level there.',
+    sentence: told.length > 0 ? listed(told, ' ') : known.length > 0 ? 'As planned.' : 'The plan has no level there.',
   };
 }
 
@@ -148,7 +154,7 @@ function sayCamera(job: Job, plan: Told, { run, met }: TestOf<'camera'>, units: 
     of: `Camera or rod in ${nameOf(job, run)}`,
     asPlanned: bad.length === 0,
     expects: length === undefined ? '' : `${text(showLength(length, units))} of open pipe.`,
-    sentence: parts.length > 0 ? parts.join(' ') : 'Open all along.',
+    sentence: parts.length > 0 ? listed(parts, ' ') : 'Open all along.',
   };
 }
 
@@ -159,7 +165,7 @@ function sayClean(job: Job, plan: Told, { sumps }: TestOf<'clean'>, units: UnitS
     const share = holds && holds > 0 ? `, ${Math.round((grit / holds) * 100)}% of its sump` : '';
     return `${nameOf(job, at)}: ${text(showGrit(grit, units))} of grit${share}${leaves ? ', leaves on its grate' : ''}`;
   });
-  return { of: 'Cleaned', asPlanned: null, expects: '', sentence: `${told.join('; ')}.` };
+  return { of: 'Cleaned', asPlanned: null, expects: '', sentence: `${listed(told, '; ')}.` };
 }
 
 /** What keeps its water until it has soaked away, of a job. */

@@ -43,7 +43,8 @@ export function sayHose(job: Job, plan: Told, test: TestOf<'hose'>, units: UnitS
   const limits = expected.shows ? { low: expected.shows.low, high: expected.shows.high } : {};
   return {
     of,
-    asPlanned: judged.asPlanned,
+    // Where nobody looked, or not for long enough, nothing is judged.
+    asPlanned: judged.shows === null && judged.out === null && judged.up === null ? null : judged.asPlanned,
     expects,
     sentence: hoseSentence(job, judged, seen, expected, units),
     ...limits,
@@ -59,6 +60,8 @@ function hoseSentence(
 ): string {
   const parts: string[] = [];
   if (judged.up) parts.push(`It comes up at ${nameOf(job, judged.up)}.`);
+  if (judged.shows === null && seen.shows === null && shows)
+    parts.push(`Nothing had shown after ${watch(seen.waited ?? 0)}: it may take ${watch(shows.most)}, so wait longer.`);
   if (judged.shows === 'never') parts.push(`Nothing had shown after ${watch(seen.waited!)}.`);
   else if (judged.shows === 'high')
     parts.push(`Slow: ${watch(seen.shows!)}, ${times(seen.shows! / shows!.likely)} as long as it should take.`);
@@ -73,8 +76,9 @@ function hoseSentence(
       `${text(showFlow(seen.flow - seen.out!, units))} of ${text(showFlow(seen.flow, units))} is lost on the way.`,
     );
   else if (seen.out !== undefined && out) parts.push(`${text(showFlow(seen.out, units))} comes out.`);
-  if (parts.length === 0) parts.push('Nothing was seen that could be judged yet.');
-  return `${judged.asPlanned ? 'As planned. ' : ''}${parts.join(' ')}`;
+  if (parts.length === 0) return 'Nothing was seen that could be judged yet.';
+  const good = judged.asPlanned && (judged.shows !== null || judged.out !== null);
+  return `${good ? 'As planned. ' : ''}${parts.join(' ')}`;
 }
 
 /** How many times as much, as it is said. */

@@ -206,9 +206,7 @@ it('care comes as days of their own with alarms, all of it for us and what is th
     expect(alarms).toEqual(['PT8H', '-P7D']);
   }
   expect(new Set(ours.map(({ event }) => event.uid)).size).toBe(ours.length);
-  expect(ours.map(({ event }) => event.summary)).toContain(
-    'Last look before the warranty ends: The clinic, a year on',
-  );
+  expect(ours.map(({ event }) => event.summary)).toContain('Last look before the warranty ends: The clinic, a year on');
   expect(theirs.map(({ event }) => event.summary)).toContain('Rake leaves off the grates');
   expect(theirs.some(({ event }) => /warranty|Empty the sumps/.test(event.summary))).toBe(false);
 });

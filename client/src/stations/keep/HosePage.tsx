@@ -117,7 +117,12 @@ function Begun({ visit, way, onWrong }: BegunProps) {
   return (
     <View style={{ gap: SPACE.l }}>
       {clock ? (
-        <Ticking seconds={clock.seconds} jumped={clock.jumped} onStop={stop} />
+        <Ticking
+          seconds={clock.seconds}
+          jumped={clock.jumped}
+          onStop={stop}
+          onByHand={() => onWrong(set('Stop the clock', without(test, 'running', undefined)))}
+        />
       ) : (
         <Fields of={`${visit.id} time`}>
           <QuantityField
@@ -132,22 +137,7 @@ function Begun({ visit, way, onWrong }: BegunProps) {
           />
         </Fields>
       )}
-      <Fields of={visit.id}>
-        <Bucket
-          label="At the hose"
-          value={test.bucket}
-          usual={lastBucket(job)?.volume}
-          onTake={(filled) => set('Measure the hose', without(test, 'bucket', filled))}
-          testID="bucket-in"
-        />
-        <Bucket
-          label="At the end"
-          value={test.end}
-          usual={test.bucket?.volume}
-          onTake={(filled) => set('Measure what comes out', without(test, 'end', filled))}
-          testID="bucket-out"
-        />
-      </Fields>
+      <Buckets visit={visit} onSet={set} />
       {mouths.length > 0 && (
         <Choice
           label="It came up on the way"
@@ -171,20 +161,51 @@ function Begun({ visit, way, onWrong }: BegunProps) {
   );
 }
 
+interface BucketsProps {
+  visit: HoseVisit;
+  onSet: (label: string, next: HoseVisit['test']) => string | null;
+}
+
+/** How much goes in, and how much comes out. */
+function Buckets({ visit, onSet }: BucketsProps) {
+  const { job } = useJob();
+  const { test } = visit;
+  return (
+    <Fields of={visit.id}>
+      <Bucket
+        label="At the hose"
+        value={test.bucket}
+        usual={lastBucket(job)?.volume}
+        onTake={(filled) => onSet('Measure the hose', without(test, 'bucket', filled))}
+        testID="bucket-in"
+      />
+      <Bucket
+        label="At the end"
+        value={test.end}
+        usual={test.bucket?.volume}
+        onTake={(filled) => onSet('Measure what comes out', without(test, 'end', filled))}
+        testID="bucket-out"
+      />
+    </Fields>
+  );
+}
+
 interface TickingProps {
   seconds: number;
   jumped: boolean;
   onStop: (as: 'shows' | 'waited') => void;
+  onByHand: () => void;
 }
 
-function Ticking({ seconds, jumped, onStop }: TickingProps) {
+function Ticking({ seconds, jumped, onStop, onByHand }: TickingProps) {
   if (jumped)
     return (
-      <View style={{ gap: SPACE.s }} role="alert">
+      <View style={{ gap: SPACE.s, alignItems: 'flex-start' }} role="alert">
         <Text tone="fix">
-          The clock has jumped since the water was turned on, or the test was forgotten: press Done, and put in the time
-          by hand, or leave this test and begin anew.
+          The clock has jumped since the water was turned on, or the test was forgotten: what it says is no time of a
+          test.
         </Text>
+        <Button label="Put in the time by hand" onPress={onByHand} testID="by-hand" />
       </View>
     );
   return (

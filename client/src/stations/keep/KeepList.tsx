@@ -1,7 +1,7 @@
 /** What can be tested, what was, and what is due: a visit is begun in two taps from here. */
 import { ofKind, type Visit, type VisitType } from '@katabasis/core';
 import { duesOf } from '@katabasis/core/care';
-import { drains, openHose, visitLabel, visitsOf, visitTitle, wayDown, watch } from '@katabasis/core/visits';
+import { drains, leadsOut, openHose, visitLabel, visitsOf, visitTitle, watch } from '@katabasis/core/visits';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { sayDay, todayOf } from '../../parts/today';
@@ -78,8 +78,8 @@ function Pours({ at, visits }: ListProps & { visits: readonly Visit[] }) {
   const go = useGo();
   const pours = useMemo(
     () =>
-      [...ofKind(job, 'downspout'), ...ofKind(job, 'basin'), ...ofKind(job, 'channel')].filter(
-        ({ id }) => wayDown(job, plan, id) !== null,
+      [...ofKind(job, 'downspout'), ...ofKind(job, 'basin'), ...ofKind(job, 'channel')].filter(({ id }) =>
+        leadsOut(job, plan, id),
       ),
     [job, plan],
   );

@@ -35,16 +35,28 @@ const mouthOf = (job: Job, id: string): Mouth[] => {
   return [{ id, level: (landing as Landing).groundLevel }];
 };
 
+/** Runs by the landing that they come in at. */
+type Arriving = ReadonlyMap<string, readonly RunPlan[]>;
+
+function arrivingAt(plan: OfPlan): Arriving {
+  const found = new Map<string, RunPlan[]>();
+  for (const run of Object.values(plan.runs)) {
+    const known = found.get(run.to);
+    if (known) known.push(run);
+    else found.set(run.to, [run]);
+  }
+  return found;
+}
+
 /** Every mouth up the tree from a landing, by way of the runs that arrive there but for one. */
-function above(job: Job, plan: OfPlan, id: string, but: string | null): { mouths: Mouth[]; sides: Side[] } {
-  const runs = Object.values(plan.runs);
+function above(job: Job, arriving: Arriving, id: string, but: string | null): { mouths: Mouth[]; sides: Side[] } {
   const mouths = mouthOf(job, id);
   const sides: Side[] = [];
   const seen = new Set<string>();
   const left = [id];
   for (let at = left.pop(); at !== undefined; at = left.pop())
-    for (const run of runs) {
-      if (run.to !== at || run.id === but || seen.has(run.id)) continue;
+    for (const run of arriving.get(at) ?? []) {
+      if (run.id === but || seen.has(run.id)) continue;
       seen.add(run.id);
       const { length, invertUp, invertDown, diameter } = run;
       sides.push({ run: run.id, length, up: invertUp, down: invertDown, diameter });
@@ -54,12 +66,19 @@ function above(job: Job, plan: OfPlan, id: string, but: string | null): { mouths
   return { mouths: mouths.sort((a, b) => a.level - b.level), sides };
 }
 
+/** Whether a landing's water is led to a way out. */
+export function leadsOut(job: Job, plan: OfPlan, from: string): boolean {
+  const last = routeOf(plan as Solution, from).at(-1);
+  return last !== undefined && elementOf(job, 'discharge', last.to) !== undefined;
+}
+
 /** From a landing down to where its water leaves; null where no pipe leads from it to a way out. */
 export function wayDown(job: Job, plan: OfPlan, from: string): WayDown | null {
   const route = routeOf(plan as Solution, from);
   const last = route.at(-1);
   const end = last && elementOf(job, 'discharge', last.to);
   if (!last || !end) return null;
+  const coming = arrivingAt(plan);
   let at = 0;
   const pipes = route.map((run): PipeOnWay => {
     const { id, length, invertUp, invertDown, diameter, roughness, parallel } = run;
@@ -76,7 +95,7 @@ export function wayDown(job: Job, plan: OfPlan, from: string): WayDown | null {
     return {
       id,
       at: pipes[k]?.at ?? at,
-      ...above(job, plan, id, arriving?.id ?? null),
+      ...above(job, coming, id, arriving?.id ?? null),
       sump: sumpOf(id),
     };
   });
