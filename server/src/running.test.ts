@@ -105,7 +105,7 @@ it('is taken up again after a kill, puts samples back inside the database, and k
   const { base, err } = await again.said;
   expect([err, (await jobsAt(base!)).map(({ name }) => name)]).toEqual([
     '',
-    ['Wrenmoor Green Bowls Pavilion', 'Brackenfold Terrace', 'Quillfeather Animal Clinic'],
+    ['The clinic, a year on', 'Wrenmoor Green Bowls Pavilion', 'Brackenfold Terrace', 'Quillfeather Animal Clinic'],
   ]);
   // The verdict comes from a thread beside the requests.
   for (let tries = 0; tries < 200 && (await jobsAt(base!))[0]!.verdict === null; tries++)
