@@ -108,9 +108,10 @@ it('is taken up again after a kill, puts samples back inside the database, and k
     ['The clinic, a year on', 'Wrenmoor Green Bowls Pavilion', 'Brackenfold Terrace', 'Quillfeather Animal Clinic'],
   ]);
   // The verdict comes from a thread beside the requests.
-  for (let tries = 0; tries < 200 && (await jobsAt(base!))[0]!.verdict === null; tries++)
+  const pavilion = async () => (await jobsAt(base!)).find(({ name }) => name.startsWith('Wrenmoor'))!;
+  for (let tries = 0; tries < 200 && (await pavilion()).verdict === null; tries++)
     await new Promise((wait) => setTimeout(wait, 50));
-  expect((await jobsAt(base!))[0]!.verdict).toMatchObject({ state: 'holds' });
+  expect((await pavilion()).verdict).toMatchObject({ state: 'holds' });
   const backups = new Backups(join(data, 'backups'));
   const kept = new JobStore(openDatabase(join(backups.folder, backups.list()[0]!)));
   expect(kept.job('quillfeather').elements.get('job')).toMatchObject({ name: 'Mine' });

@@ -1,7 +1,7 @@
 /** The server's door: what is asked, and what comes of no answer or of a no. Needs no schema of an element: the list of jobs is there before them. */
 import { isPlainProblem, type Problem } from '@katabasis/core/first';
 import { deviceName } from './device';
-import { heardClock } from './serverClock';
+import { heardClock } from './device/serverClock';
 
 /** The server answered, and said no. */
 export class Refused extends Error {

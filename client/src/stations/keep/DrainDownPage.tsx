@@ -8,7 +8,7 @@ import { useJob } from '../../planning/useJob';
 import { smallEntry } from '../../input/entry';
 import { QuantityField } from '../../input/Field';
 import { Fields } from '../../input/Fields';
-import { sharedNow } from '../../sync/serverClock';
+import { sharedNow } from '../../sync/device/serverClock';
 import { SPACE } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
 import { Text } from '../../ui/Text';

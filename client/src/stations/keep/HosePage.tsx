@@ -17,7 +17,7 @@ import { QuantityField } from '../../input/Field';
 import { Fields } from '../../input/Fields';
 import { watchEntry } from '../../input/measuredEntry';
 import { without } from '../../input/without';
-import { sharedNow } from '../../sync/serverClock';
+import { sharedNow } from '../../sync/device/serverClock';
 import { SPACE } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';

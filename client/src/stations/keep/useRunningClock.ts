@@ -1,6 +1,6 @@
 /** A stopwatch that the job keeps: begun at a time that both phones of a test know, it goes on through a reload or a dead battery. */
 import { useEffect, useState } from 'react';
-import { sharedNow } from '../../sync/serverClock';
+import { sharedNow } from '../../sync/device/serverClock';
 
 const TICK = 200;
 /** No hose runs for longer: a clock was set meanwhile, or somebody forgot the test, s. */
