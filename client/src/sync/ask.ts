@@ -27,6 +27,10 @@ export class Unreachable extends Error {
 /** This device has not been let in, or is no longer. What is kept here stays, and is sent when it is. */
 export class NotAdmitted extends Unreachable {}
 
+/** What is said where something was asked for in vain: the server's own words, or that nobody answered; `otherwise` of any other fault. */
+export const whyNot = (error: unknown, otherwise: string): string =>
+  error instanceof Refused || error instanceof Unreachable ? error.message : otherwise;
+
 export const NOT_READ = 'The server answered in a way that this version cannot read.';
 
 /** A search part of an address: what is left out is not asked for. */

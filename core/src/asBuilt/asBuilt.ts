@@ -1,18 +1,15 @@
 /** What lies in the ground, as it was laid: every landing and bend by two tapes and its depth, and every reading beside the plan. */
-import { laidOn } from '../field/asLaid';
+import { AS_PLANNED, laidOn } from '../field/asLaid';
 import { digSheet } from '../field/digSheet';
 import { headOf, landingsOf, nameOf, ofKind, type Job } from '../job/job';
 import { isLaid } from '../job/kinds';
 import { placeOfLanding, wayOfRun } from '../job/places';
 import { footOnWay, type Place } from '../site/place';
-import { METRES_PER_INCH } from '../units/constants';
 import type { Solution } from '../plan/solution';
 import { cornersOf, tiesOf, type Ties } from './ties';
 
 type Planned = Pick<Solution, 'landings' | 'runs' | 'lines' | 'here'>;
 
-/** Off its plan by no more than this it was laid as planned, m: a quarter of an inch. */
-export const AS_PLANNED = 0.25 * METRES_PER_INCH;
 /** A reading so near to an end of its pipe is of the landing there, m. */
 const AT_END = 0.3;
 const SPACING = 3;
@@ -137,11 +134,9 @@ export interface LaidLine {
 export function laidLines(job: Job, plan: Planned): LaidLine[] {
   return digSheet(job, plan, SPACING).map((line) => {
     const read = laidOn(job, line).map(({ run, up, level }) => {
-      const station = line.stations.reduce((near, each) =>
-        each.run === run && Math.abs(each.up - up) < Math.abs(near.up - up) - (near.run === run ? 0 : 1e9)
-          ? each
-          : near,
-      );
+      const station = line.stations
+        .filter((each) => each.run === run)
+        .reduce((near, each) => (Math.abs(each.up - up) < Math.abs(near.up - up) ? each : near));
       return { up, off: level - station.invert };
     });
     return { letter: line.letter, read: read.length, off: read.filter(({ off }) => Math.abs(off) > AS_PLANNED) };

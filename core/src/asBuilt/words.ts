@@ -1,9 +1,10 @@
 /** What was built, as it is handed over: a table, and a place as somebody with two tapes is told it. */
+import { AS_PLANNED } from '../field/asLaid';
 import { headOf, type Job } from '../job/job';
 import type { Solution } from '../plan/solution';
 import type { Table } from '../sheets/tables';
 import { showLength, showLevel, showSmall, text, type UnitSystem } from '../units';
-import { AS_PLANNED, builtPoints, type BuiltPoint } from './asBuilt';
+import { builtPoints, type BuiltPoint } from './asBuilt';
 import type { Ties } from './ties';
 
 /** Two tapes in a sentence: 31′ 4″ from …, 22′ from …. */

@@ -3,7 +3,7 @@ import { ofKind, type Job } from '../job/job';
 import type { Keeping } from '../job/kinds';
 
 /** Months in which leaves fall and frost begins, where nobody has said: late autumn. */
-const USUAL_SEASONS = { leaves: 11, frost: 12 } as const;
+export const USUAL_SEASONS = { leaves: 11, frost: 12 } as const;
 export const keepingOf = (job: Job): Keeping => ofKind(job, 'keeping')[0] ?? { id: 'keeping', kind: 'keeping' };
 
 /** A month so many after another. */

@@ -1,4 +1,5 @@
 /** What a visit is told: of what it is, what the plan gives for the same, and whether what was found is as planned. */
+import { AS_PLANNED } from '../field/asLaid';
 import { headOf, nameOf, type Job } from '../job/job';
 import type { TestOf, Visit } from '../job/kinds';
 import { showFlow, showLength, showLevel, showPitch, showSmall, text, type UnitSystem } from '../units';
@@ -105,9 +106,6 @@ function sayPitch(job: Job, plan: Told, { run, stick, pitches }: TestOf<'pitch'>
   };
 }
 
-/** A rod and a pipe's wall are good to this between them, m: a quarter of an inch, as a dig sheet asks. */
-const LEVELLED = 0.00635;
-
 function sayLevels(job: Job, plan: Told, { read }: TestOf<'levels'>, units: UnitSystem): VisitSaid {
   const known = read.flatMap(({ at, level }) => {
     const invert = plan.landings[at]?.invert;
@@ -118,7 +116,7 @@ function sayLevels(job: Job, plan: Told, { read }: TestOf<'levels'>, units: Unit
     ', ',
     2,
   )}`;
-  const bad = known.filter(({ off }) => Math.abs(off) > LEVELLED);
+  const bad = known.filter(({ off }) => Math.abs(off) > AS_PLANNED);
   const told = bad.map(
     ({ at, off }) =>
       `${nameOf(job, at)} lies ${text(showSmall(Math.abs(off), units))} too ${off > 0 ? 'high' : 'low'}.`,

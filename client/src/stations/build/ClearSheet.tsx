@@ -24,7 +24,7 @@ import {
 } from '@katabasis/core';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { Refused, Unreachable } from '../../sync/ask';
+import { whyNot } from '../../sync/ask';
 import { offices } from '../../files/offices';
 import { useJob } from '../../planning/useJob';
 import { NameField } from '../../input/Field';
@@ -182,7 +182,7 @@ function Locate({ stands: { need, clearance, standing } }: { stands: NeedStandin
     try {
       setSaid(await work());
     } catch (error) {
-      setSaid(error instanceof Refused || error instanceof Unreachable ? error.message : 'The office did not answer.');
+      setSaid(whyNot(error, 'The office did not answer.'));
     }
   };
   const request = (): Promise<void> =>

@@ -4,7 +4,7 @@ import FileText from 'lucide-react-native/icons/file-text';
 import Table2 from 'lucide-react-native/icons/table-2';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Refused, Unreachable } from '../../sync/ask';
+import { whyNot } from '../../sync/ask';
 import { saveFile, slug } from '../../files/files';
 import { makePaper } from '../../files/papers';
 import { useJob } from '../../planning/useJob';
@@ -60,7 +60,7 @@ export function PaperSheet() {
       saveFile(`${slug(nameOf(job, 'job'))}-${file}`, blob);
       setMaking(null);
     } catch (error) {
-      const said = error instanceof Refused || error instanceof Unreachable ? error.message : 'It could not be made.';
+      const said = whyNot(error, 'It could not be made.');
       setMaking({ file, wrong: said });
     }
   };

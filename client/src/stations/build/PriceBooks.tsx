@@ -13,7 +13,7 @@ import {
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Refused, Unreachable } from '../../sync/ask';
+import { whyNot } from '../../sync/ask';
 import { pickFile } from '../../files/files';
 import { readTable, saveTable, tooLarge } from '../../files/tables';
 import { BOOKS_KEY, offices, useBooks } from '../../files/offices';
@@ -54,11 +54,7 @@ function useRates(taken: TakeOff) {
       .then(() => queries.invalidateQueries({ queryKey: BOOKS_KEY }))
       .then(() => prices('Keep the rates as a book', { book: { name, from } }))
       .then(setSaid)
-      .catch((error: unknown) =>
-        setSaid(
-          error instanceof Refused || error instanceof Unreachable ? error.message : 'The book could not be kept.',
-        ),
-      );
+      .catch((error: unknown) => setSaid(whyNot(error, 'The book could not be kept.')));
     return null;
   };
   const read = async (): Promise<void> => {

@@ -3,7 +3,7 @@ import type { Audience } from '@katabasis/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Refused, Unreachable } from '../../sync/ask';
+import { whyNot } from '../../sync/ask';
 import { offices, sharesKey, useShares } from '../../files/offices';
 import { useJob } from '../../planning/useJob';
 import { SPACE } from '../../theme/tokens';
@@ -26,7 +26,7 @@ export function ShareLinks() {
       await work();
       await queries.invalidateQueries({ queryKey: sharesKey(job.id) });
     } catch (error) {
-      setSaid(error instanceof Refused || error instanceof Unreachable ? error.message : 'It could not be done.');
+      setSaid(whyNot(error, 'It could not be done.'));
     }
   };
   const make = (audience: Audience): Promise<void> =>

@@ -1,6 +1,6 @@
 /** Care by its dates: what is due, why, what was done; ticked off by a tap, and taken along as a calendar or a sheet. */
 import { put, type Keeping } from '@katabasis/core';
-import { careAbout, duesOf, keepingOf, warrantyEnds, type Due } from '@katabasis/core/care';
+import { careAbout, duesOf, keepingOf, USUAL_SEASONS, warrantyEnds, type Due } from '@katabasis/core/care';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { offices } from '../../files/offices';
@@ -9,7 +9,7 @@ import { without } from '../../input/without';
 import { DayField } from '../../parts/Day';
 import { todayOf } from '../../parts/today';
 import { useJob } from '../../planning/useJob';
-import { Refused, Unreachable } from '../../sync/ask';
+import { whyNot } from '../../sync/ask';
 import { useStyles } from '../../theme/theme';
 import { SPACE, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
@@ -85,7 +85,6 @@ function Task({ due, today, onDone }: { due: Due; today: string; onDone: () => v
 }
 
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'] as const;
-const USUAL = { leaves: 11, frost: 12 } as const;
 const NO_FROST = 'none';
 
 interface SeasonsProps {
@@ -96,7 +95,7 @@ interface SeasonsProps {
 /** When leaves fall here, and frost begins: all other dates follow from it. */
 function Seasons({ keeping, onSet }: SeasonsProps) {
   const [open, setOpen] = useState(false);
-  const { leaves, frost } = keeping.seasons ?? USUAL;
+  const { leaves, frost } = keeping.seasons ?? USUAL_SEASONS;
   const months = MONTHS.map((label, k) => ({ value: String(k + 1), label }));
   const set = (next: { leaves: number; frost: number | null }): unknown =>
     onSet('Say when leaves fall and frost begins', { ...keeping, seasons: next });
@@ -163,7 +162,7 @@ function KeeperLink() {
       setLink(address);
       await navigator.clipboard?.writeText(address).catch(() => undefined);
     } catch (error) {
-      setWrong(error instanceof Refused || error instanceof Unreachable ? error.message : 'It could not be made.');
+      setWrong(whyNot(error, 'It could not be made.'));
     }
   };
   return (

@@ -11,7 +11,7 @@ import { without } from '../../input/without';
 import { DayField } from '../../parts/Day';
 import { todayOf } from '../../parts/today';
 import { useJob } from '../../planning/useJob';
-import { Refused, Unreachable } from '../../sync/ask';
+import { whyNot } from '../../sync/ask';
 import { useStyles } from '../../theme/theme';
 import { SPACE, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
@@ -138,7 +138,7 @@ function Rain({ complaint }: { complaint: Complaint }) {
         ),
       );
     } catch (error) {
-      setSaid(error instanceof Refused || error instanceof Unreachable ? error.message : 'The office did not answer.');
+      setSaid(whyNot(error, 'The office did not answer.'));
     }
   };
   if (complaint.rain) return null;

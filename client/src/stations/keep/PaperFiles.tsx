@@ -6,7 +6,7 @@ import { View } from 'react-native';
 import { saveFile, slug } from '../../files/files';
 import { makePaper } from '../../files/papers';
 import { useJob } from '../../planning/useJob';
-import { Refused, Unreachable } from '../../sync/ask';
+import { whyNot } from '../../sync/ask';
 import { SPACE } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
 import { Text } from '../../ui/Text';
@@ -22,7 +22,7 @@ export function PaperFiles({ files }: { files: readonly (readonly [file: string,
       const blob = await makePaper(file, job, units === 'us' ? 'letter' : 'a4', QUIET);
       saveFile(`${slug(nameOf(job, 'job'))}-${file}`, blob);
     } catch (error) {
-      setWrong(error instanceof Refused || error instanceof Unreachable ? error.message : 'It could not be made.');
+      setWrong(whyNot(error, 'It could not be made.'));
     }
   };
   return (

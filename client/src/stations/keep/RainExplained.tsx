@@ -1,19 +1,17 @@
 /** A visit after rain: what the storm with that rain gives at each place, and what would explain what stood instead. */
-import { elementOf, nameOf, put, showPercent, showSmall, text, type Plan, type Visit } from '@katabasis/core';
+import { elementOf, nameOf, put, showPercent, showSmall, text, type Visit } from '@katabasis/core';
 import type { RainTold } from '@katabasis/core/visits';
 import { grateShare, joinedCauses, rainCauseWords, sure, withShut } from '@katabasis/core/visits';
 import { useMemo } from 'react';
 import { View } from 'react-native';
-import { GivesLine } from '../../parts/GivesLine';
-import { planWith } from '../../planning/planner';
 import { useJob } from '../../planning/useJob';
 import { explainRain } from '../../planning/storms';
 import { useWorked } from '../../planning/useWorked';
 import { SPACE } from '../../theme/tokens';
-import { Button } from '../../ui/Button';
 import { Mark } from '../../ui/Mark';
 import { Text } from '../../ui/Text';
 import { Causes } from './Explained';
+import { Offered } from './Offered';
 
 /** Causes that are told. */
 const TOLD = 3;
@@ -73,30 +71,26 @@ export function RainExplained({ visit }: { visit: Visit }) {
 
 /** The share of a grate that was shut, counted on from now on by a tap, with what the plan says then. */
 function CountOn({ visit, told, id }: { visit: Visit; told: RainTold; id: string }) {
-  const { job, edit } = useJob();
+  const { job } = useJob();
   const basin = elementOf(job, 'basin', id);
   const place = visit.test.type === 'rain' ? visit.test.stood.findIndex(({ at }) => at === id) : -1;
   const found =
     visit.test.type === 'rain' && place >= 0
       ? grateShare(told.ranked, id, place, visit.test.stood[place]!.depth)
       : null;
+  const share = found?.share;
   const change = useMemo(() => {
-    const next = basin && found && withShut(basin, found.share);
-    return next && next.clogging !== basin.clogging ? put(`Grate of ${basin.name} as found`, next) : null;
-  }, [basin, found]);
-  const then = useWorked<Plan>([job, found?.share], async (signal, give) => {
-    if (change) give(await planWith(job, change, signal));
-  });
-  if (!change || !found || !basin) return null;
-  const percent = (share: number): string => text(showPercent(share));
+    if (!basin || share === undefined) return null;
+    const next = withShut(basin, share);
+    return next.clogging === basin.clogging ? null : put(`Grate of ${basin.name} as found`, next);
+  }, [basin, share]);
+  if (!change || !found) return null;
+  const percent = (part: number): string => text(showPercent(part));
   return (
-    <View style={{ gap: SPACE.s, alignItems: 'flex-start' }}>
-      <Text>
-        Of what its grate is counted on to take, {percent(found.share)} was shut ({percent(found.low)} to{' '}
-        {percent(found.high)}).
-      </Text>
-      <Button label="Count on that from now on" onPress={() => void edit(change)} testID="take-over" />
-      {then && <GivesLine mark={then.verdict.state} says={`Then: ${then.verdict.sentence}`} />}
-    </View>
+    <Offered
+      label="Count on that from now on"
+      why={`Of what its grate is counted on to take, ${percent(found.share)} was shut (${percent(found.low)} to ${percent(found.high)}).`}
+      change={change}
+    />
   );
 }

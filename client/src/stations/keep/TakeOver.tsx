@@ -1,15 +1,9 @@
 /** What a visit measured, taken over into the plan by a tap, and never unasked: with what the plan says then. */
-import { elementOf, put, text, type Change, type Discharge, type Plan, type Visit } from '@katabasis/core';
+import { elementOf, put, text, type Change, type Discharge, type Visit } from '@katabasis/core';
 import { drainingOf, fitPit, showPace, type Draining } from '@katabasis/core/visits';
 import { useMemo } from 'react';
-import { View } from 'react-native';
-import { GivesLine } from '../../parts/GivesLine';
-import { planWith } from '../../planning/planner';
 import { useJob } from '../../planning/useJob';
-import { useWorked } from '../../planning/useWorked';
-import { SPACE } from '../../theme/tokens';
-import { Button } from '../../ui/Button';
-import { Text } from '../../ui/Text';
+import { Offered } from './Offered';
 
 interface Offer {
   label: string;
@@ -53,17 +47,6 @@ const storeFor = ({ pit }: Draining): NonNullable<Discharge['store']> => ({
 });
 
 export function TakeOver({ visit }: { visit: Visit }) {
-  const { job, edit } = useJob();
   const offer = useSoil(visit);
-  const then = useWorked<Plan>([job, offer], async (signal, give) => {
-    if (offer) give(await planWith(job, offer.change, signal));
-  });
-  if (!offer) return null;
-  return (
-    <View style={{ gap: SPACE.s, alignItems: 'flex-start' }}>
-      <Button label={offer.label} onPress={() => void edit(offer.change)} testID="take-over" />
-      <Text kind="small">{offer.why}</Text>
-      {then && <GivesLine mark={then.verdict.state} says={`Then: ${then.verdict.sentence}`} />}
-    </View>
-  );
+  return offer && <Offered {...offer} />;
 }

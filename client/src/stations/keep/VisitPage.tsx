@@ -1,6 +1,6 @@
 /** One visit: what was found, what the plan said to it on that day, what would explain the difference, and what to do next. */
 import { elementOf, freshId, put, type Photo, type Visit } from '@katabasis/core';
-import { keepVisit, sayVisit, visitTitle, withSaid } from '@katabasis/core/visits';
+import { keepVisit, sayVisit, visitTitle } from '@katabasis/core/visits';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { pickFile } from '../../files/files';
@@ -133,7 +133,7 @@ function placeOf(visit: Visit, job: ReturnType<typeof useJob>['job']): Photo['pl
 }
 
 function Photos({ visit }: { visit: Visit }) {
-  const { job, plan, edit } = useJob();
+  const { job, edit } = useJob();
   const [wrong, setWrong] = useState<string | null>(null);
   const photos = (visit.photos ?? []).flatMap((id) => elementOf(job, 'photo', id) ?? []);
   const take = async (): Promise<void> => {
@@ -150,8 +150,7 @@ function Photos({ visit }: { visit: Visit }) {
       takenOn: todayOf(),
       ...(place ? { place } : {}),
     };
-    const named = { ...visit, photos: [...(visit.photos ?? []), photo.id] };
-    const next = visit.said ? named : withSaid(job, plan, named);
+    const next = { ...visit, photos: [...(visit.photos ?? []), photo.id] };
     setWrong(edit({ label: 'Put a photo to a visit', puts: [photo, next], removes: [] }));
   };
   return (

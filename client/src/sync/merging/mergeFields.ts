@@ -28,25 +28,32 @@ const MERGED_WITHIN: ReadonlySet<string> = new Set(['visit.test']);
 const isFields = (value: unknown): value is Fields =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
-/** Three versions of what one field holds, merged by its own fields; null where they are not of one sort. */
-function mergeWithin(
-  was: unknown,
-  mine: unknown,
-  theirs: unknown,
+/** Three versions of some fields, merged one by one; where both changed one, and not alike, `side` stands. `of`: the kind of element whose own fields they are. */
+function byField(
+  was: Fields,
+  mine: Fields,
+  theirs: Fields,
   side: Side,
-): { to: Fields; collides: boolean } | null {
-  if (!isFields(was) || !isFields(mine) || !isFields(theirs)) return null;
-  if (was.type !== mine.type || was.type !== theirs.type) return null;
+  of?: string,
+): { to: Fields; collides: boolean } {
   const to: Record<string, unknown> = {};
   let collides = false;
   for (const field of new Set([...Object.keys(theirs), ...Object.keys(mine)])) {
     const [before, a, b] = [was[field], mine[field], theirs[field]];
     const both = !same(before, a) && !same(before, b) && !same(a, b);
-    collides ||= both;
-    const value = (both ? side === 'mine' : !same(before, a)) ? a : b;
+    const inner = both && MERGED_WITHIN.has(`${of}.${field}`) ? mergeWithin(before, a, b, side) : null;
+    collides ||= inner ? inner.collides : both;
+    const mineStands = both ? side === 'mine' : !same(before, a);
+    const value = inner ? inner.to : mineStands ? a : b;
     if (value !== undefined) to[field] = value;
   }
   return { to, collides };
+}
+
+/** The same of what one field holds; null where the three are not of one sort. */
+function mergeWithin(was: unknown, mine: unknown, theirs: unknown, side: Side): ReturnType<typeof byField> | null {
+  if (!isFields(was) || !isFields(mine) || !isFields(theirs)) return null;
+  return was.type === mine.type && was.type === theirs.type ? byField(was, mine, theirs, side) : null;
 }
 
 /** What comes of the three; where they collide, `side` stands. */
@@ -58,20 +65,8 @@ export function mergeFields({ was, mine, theirs }: Versions, side: Side): Merged
   // Of one that nobody knows from before, every field in which the two differ is asked about.
   if (!was || !mine || !theirs || mine.kind !== theirs.kind || was.kind !== mine.kind) return whole;
   const [before, a, b] = [was, mine, theirs] as unknown as [Fields, Fields, Fields];
-  const to: Record<string, unknown> = {};
-  let collides = false;
-  let isTheirs = true;
-  for (const field of new Set([...Object.keys(b), ...Object.keys(a)])) {
-    const both = !same(before[field], a[field]) && !same(before[field], b[field]) && !same(a[field], b[field]);
-    const within =
-      both && MERGED_WITHIN.has(`${was.kind}.${field}`) ? mergeWithin(before[field], a[field], b[field], side) : null;
-    collides ||= within ? within.collides : both;
-    const mineStands = both ? side === 'mine' : !same(before[field], a[field]);
-    const value = within ? within.to : mineStands ? a[field] : b[field];
-    if (value !== undefined) to[field] = value;
-    isTheirs &&= same(value, b[field]);
-  }
-  if (isTheirs) return { to: theirs, collides };
+  const { to, collides } = byField(before, a, b, side, was.kind);
+  if (same(to, theirs)) return { to: theirs, collides };
   // Fields that fit each alone need not fit together: a bottom above its top.
   const parsed = elementSchema.safeParse(to);
   return parsed.success ? { to: parsed.data, collides } : whole;
