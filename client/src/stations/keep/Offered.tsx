@@ -12,13 +12,13 @@ import { Text } from '../../ui/Text';
 interface Props {
   label: string;
   why: string;
-  /** The same object for as long as it is the same change. */
+  /** Told apart from another by its words. */
   change: Change;
 }
 
 export function Offered({ label, why, change }: Props) {
   const { job, edit } = useJob();
-  const then = useWorked<Plan>([job, change], async (signal, give) => give(await planWith(job, change, signal)));
+  const then = useWorked<Plan>([job, label, why], async (signal, give) => give(await planWith(job, change, signal)));
   return (
     <View style={{ gap: SPACE.s, alignItems: 'flex-start' }}>
       <Text>{why}</Text>

@@ -2,7 +2,6 @@
 import { elementOf, nameOf, put, showPercent, showSmall, text, type Visit } from '@katabasis/core';
 import type { RainTold } from '@katabasis/core/visits';
 import { grateShare, joinedCauses, rainCauseWords, sure, withShut } from '@katabasis/core/visits';
-import { useMemo } from 'react';
 import { View } from 'react-native';
 import { useJob } from '../../planning/useJob';
 import { explainRain } from '../../planning/storms';
@@ -78,19 +77,15 @@ function CountOn({ visit, told, id }: { visit: Visit; told: RainTold; id: string
     visit.test.type === 'rain' && place >= 0
       ? grateShare(told.ranked, id, place, visit.test.stood[place]!.depth)
       : null;
-  const share = found?.share;
-  const change = useMemo(() => {
-    if (!basin || share === undefined) return null;
-    const next = withShut(basin, share);
-    return next.clogging === basin.clogging ? null : put(`Grate of ${basin.name} as found`, next);
-  }, [basin, share]);
-  if (!change || !found) return null;
+  if (!basin || !found) return null;
+  const next = withShut(basin, found.share);
+  if (next.clogging === basin.clogging) return null;
   const percent = (part: number): string => text(showPercent(part));
   return (
     <Offered
       label="Count on that from now on"
       why={`Of what its grate is counted on to take, ${percent(found.share)} was shut (${percent(found.low)} to ${percent(found.high)}).`}
-      change={change}
+      change={put(`Grate of ${basin.name} as found`, next)}
     />
   );
 }
