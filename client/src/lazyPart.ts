@@ -15,5 +15,6 @@ export { DevicesScreen } from './stations/jobs/DevicesScreen';
 export { HistoryScreen } from './stations/jobs/HistoryScreen';
 export { NewJobScreen } from './stations/jobs/NewJobScreen';
 export { PairScreen } from './stations/jobs/PairScreen';
+export { FiguresScreen } from './stations/jobs/FiguresScreen';
 export { RoundsScreen } from './stations/jobs/RoundsScreen';
 export { JobLayout } from './stations/JobLayout';

@@ -1,6 +1,8 @@
 /** What the rest of the product may use of the core. */
 export * from './api/build';
 export * from './api/company';
+export * from './api/jars';
+export * from './api/ledger';
 export * from './api/rounds';
 export * from './api/wire';
 export * from './catalogue';
@@ -159,6 +161,7 @@ export { calendarOf, daysBetween, isWorked, plusDays, workedFrom } from './clear
 export { needAbout, needSays, needTitle, readyWords, standsMark, standsWords } from './clearances/words';
 export { scheduleOf, type Schedule, type Scheduled, type Weather } from './days/schedule';
 export { glanceOf, sketchOf, type Glance, type Sketch } from './sheets/glance';
+export { settleStep } from './days/settle';
 export { stepsOf, type WorkStep } from './days/steps';
 export { heldWords, loadWords, machineWords, stepLabel, toolWords } from './days/words';
 export { asOneLoad, truckLoads, type Load } from './days/truck';

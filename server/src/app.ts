@@ -33,6 +33,7 @@ import { Planner } from './planning/planner';
 import { rainRoutes } from './rain/routes';
 import { bookRoutes } from './books/routes';
 import { companyIn, companyRoutes } from './company/routes';
+import { yearRoutes } from './company/years';
 import { officeRoutes } from './offices/routes';
 import { sharedPages, shareRoutes } from './shares/routes';
 import { ShareStore } from './shares/store';
@@ -210,6 +211,7 @@ export function createApp(options: AppOptions): Application {
     officeRoutes(new LocateOffice(db)),
     bookRoutes(db),
     companyRoutes(db, () => pages.forget()),
+    yearRoutes(summaries, () => companyIn(db)),
     shareRoutes(shares, store),
     sharedPages(shares, store, pages),
     fileRoutes(fileStore),

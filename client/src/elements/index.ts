@@ -66,6 +66,7 @@ const VIEWS: { [K in ElementKind]: ElementView<OfKind<K>> } = {
   visit: ON_PAPER,
   complaint: ON_PAPER,
   keeping: ON_PAPER,
+  outcome: ON_PAPER,
   opening: openingView,
   levelBook: levelBookView,
   building: buildingView,

@@ -7,6 +7,8 @@ import {
   devicesSchema,
   historySchema,
   jobReplySchema,
+  companyJarsSchema,
+  ledgerSchema,
   lackingReplySchema,
   problemSchema,
   roundsSchema,
@@ -19,7 +21,9 @@ import {
   type Devices,
   type Element,
   type History,
+  type CompanyJars,
   type JobReply,
+  type Ledger,
   type RainStation,
   type Rounds,
 } from '@katabasis/core';
@@ -49,6 +53,10 @@ export const api = {
     read(changeReplySchema, ask('POST', `/jobs/${id}/changes`, body)),
   remove: async (id: string): Promise<void> => void (await ask('DELETE', `/jobs/${id}`)),
   rounds: (): Promise<Rounds> => read(roundsSchema, ask('GET', '/jobs/rounds')),
+  ledger: (): Promise<Ledger> => read(ledgerSchema, ask('GET', '/jobs/ledger')),
+  jars: (): Promise<CompanyJars> => read(companyJarsSchema, ask('GET', '/jobs/jars')),
+  yearPaper: async (file: string, paper: string): Promise<Blob> =>
+    (await ask('GET', `/years/${file}${asSearch({ paper })}`)).blob(),
   bin: (): Promise<Bin> => read(binSchema, ask('GET', '/jobs/bin')),
   history: (id: string, before?: number): Promise<History> =>
     read(historySchema, ask('GET', `/jobs/${id}/history${asSearch({ before })}`)),

@@ -4,5 +4,7 @@ export const UNSENT_KEY = ['unsent'] as const;
 export const WAITING_KEY = ['waiting'] as const;
 export const FILES_KEY = ['files'] as const;
 export const ROUNDS_KEY = ['rounds'] as const;
+export const LEDGER_KEY = ['ledger'] as const;
+export const JARS_KEY = ['jars'] as const;
 export const BIN_KEY = ['bin'] as const;
 export const jobKey = (id: string): readonly ['job', string] => ['job', id];

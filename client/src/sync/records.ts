@@ -1,5 +1,5 @@
 /** Questions about what the server keeps beside the jobs: those taken out, what was done, devices, places of rain. */
-import type { Bin, Devices, History, RainStation, Rounds } from '@katabasis/core';
+import type { Bin, CompanyJars, Devices, History, Ledger, RainStation, Rounds } from '@katabasis/core';
 import {
   useInfiniteQuery,
   useQuery,
@@ -9,7 +9,7 @@ import {
 } from '@tanstack/react-query';
 import { api } from './api';
 import { unsentFiles, type UnsentFile } from './device/keptFiles';
-import { BIN_KEY, FILES_KEY, ROUNDS_KEY } from './keys';
+import { BIN_KEY, FILES_KEY, JARS_KEY, LEDGER_KEY, ROUNDS_KEY } from './keys';
 
 export const useBin = (): UseQueryResult<Bin> => useQuery({ queryKey: BIN_KEY, queryFn: api.bin });
 
@@ -22,6 +22,18 @@ export const useRounds = (): UseQueryResult<Rounds> =>
     staleTime: 0,
     refetchInterval: ({ state }) => ((state.data?.pending ?? 0) > 0 ? AGAIN : false),
   });
+
+/** How all jobs came out; asked again like the rounds. */
+export const useLedger = (): UseQueryResult<Ledger> =>
+  useQuery({
+    queryKey: LEDGER_KEY,
+    queryFn: api.ledger,
+    staleTime: 0,
+    refetchInterval: ({ state }) => ((state.data?.pending ?? 0) > 0 ? AGAIN : false),
+  });
+
+/** Jars that were tried at any job. */
+export const useJars = (): UseQueryResult<CompanyJars> => useQuery({ queryKey: JARS_KEY, queryFn: api.jars });
 
 /** Files of this device that the server has not got. */
 export const useUnsentFiles = (): readonly UnsentFile[] =>

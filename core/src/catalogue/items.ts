@@ -122,7 +122,8 @@ export const GROUP_OF: Record<Item['type'], PartGroup> = {
   slab: 'ground',
 };
 
-export type PartUnit = 'piece' | 'm' | 'm²' | 'm³' | 'L' | 'day';
+export const PART_UNITS = ['piece', 'm', 'm²', 'm³', 'L', 'day'] as const;
+export type PartUnit = (typeof PART_UNITS)[number];
 
 export const UNIT_OF: Record<Item['type'], PartUnit> = {
   ...(Object.fromEntries(Object.keys(GROUP_OF).map((type) => [type, 'piece'])) as Record<Item['type'], PartUnit>),

@@ -4,6 +4,22 @@
  * there. A company's own pace is a factor on all of it, and each step's own hours replace them.
  */
 
+/** Steps of the work, in the order in which they are done. */
+export const STEP_KINDS = [
+  'setOut',
+  'strip',
+  'grade',
+  'line',
+  'boxes',
+  'works',
+  'test',
+  'inspect',
+  'backfill',
+  'slab',
+  'turf',
+] as const;
+export type StepKind = (typeof STEP_KINDS)[number];
+
 /** m³ a machine digs in an hour, and m³ one person puts back in an hour, rammed by machine in lifts. */
 export const DIG = 10;
 export const RAM = 5;

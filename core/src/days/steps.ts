@@ -1,6 +1,6 @@
 /** What is done, in the order of the work, with how long it takes and what each day's truck must carry. */
 import type { Item } from '../catalogue/items';
-import { calendarOf } from '../clearances/workingDays';
+import { crewOf, paceOf } from '../job/crew';
 import { waysOf } from '../job/buildWays';
 import { elementOf, headOf, ofKind, type Job } from '../job/job';
 import type { Run, Step as Settled } from '../job/kinds';
@@ -30,22 +30,8 @@ import {
   STRIP,
   TEST,
   TURF,
+  type StepKind,
 } from '../catalogue/paces';
-
-export const STEP_KINDS = [
-  'setOut',
-  'strip',
-  'grade',
-  'line',
-  'boxes',
-  'works',
-  'test',
-  'inspect',
-  'backfill',
-  'slab',
-  'turf',
-] as const;
-export type StepKind = (typeof STEP_KINDS)[number];
 
 export interface WorkStep {
   key: string;
@@ -55,8 +41,9 @@ export interface WorkStep {
   /** Keys of what must be done before it. */
   after: readonly string[];
   crew: number;
-  /** Hours that the whole crew takes. */
+  /** Hours that the whole crew takes, as planned; and what they would be at the usual pace, whatever was typed. */
   hours: number;
+  usual: number;
   /** Whether the ground is opened, which wet days and missing marks hold up; whether frost spoils it. */
   digs: boolean;
   grows: boolean;
@@ -107,14 +94,15 @@ const DIGS = new Set<Rentable>(['excavator', 'trencher']);
 /** A list of steps and what adds to it, with what a crew has settled of each. */
 function stepList(job: Job, { trenches }: TakeOff): { steps: WorkStep[]; add: AddStep } {
   const settled = new Map(ofKind(job, 'step').map((step) => [step.of, step]));
-  const { crew: usualCrew, pace } = calendarOf(job);
+  const own = crewOf(job);
   const shut = noMachineIn(job, trenches);
   const steps: WorkStep[] = [];
   const add: AddStep = (key, kind, after, { alone = 0, together = 0, ...more }) => {
     if (alone + together <= 0) return;
-    const own = settled.get(key) ?? null;
-    const crew = own?.crew ?? usualCrew;
-    const hours = own?.hours ?? Math.max(0.25, Math.round(pace * (alone / crew + together) * 4) / 4);
+    const byHand = settled.get(key) ?? null;
+    const crew = byHand?.crew ?? own.crew;
+    const usual = alone / crew + together;
+    const hours = byHand?.hours ?? Math.max(0.25, Math.round(paceOf(own, kind) * usual * 4) / 4);
     const known = new Set(steps.map((step) => step.key));
     steps.push({
       key,
@@ -123,13 +111,14 @@ function stepList(job: Job, { trenches }: TakeOff): { steps: WorkStep[]; add: Ad
       after: after.filter((each) => known.has(each)),
       crew,
       hours,
+      usual,
       digs: false,
       grows: false,
       things: [],
       cures: null,
       ...more,
       machines: (more.machines ?? []).filter((machine) => !shut || !DIGS.has(machine)),
-      settled: own,
+      settled: byHand,
     });
   };
   return { steps, add };

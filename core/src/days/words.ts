@@ -6,7 +6,8 @@ import { partLabel } from '../quantities/partLabel';
 import { amountOf } from '../quantities/words';
 import { decimals, showLength, showSmall, text, type UnitSystem } from '../units';
 import type { Held, Scheduled } from './schedule';
-import type { StepKind, WorkStep } from './steps';
+import type { StepKind } from '../catalogue/paces';
+import type { WorkStep } from './steps';
 import type { Tool, ToolType } from './tools';
 import type { Load } from './truck';
 

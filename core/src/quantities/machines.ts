@@ -1,8 +1,8 @@
 /** Days that each machine is wanted on a job, whole ones as it is rented, by what it does and the crew's pace. */
 import type { Item } from '../catalogue/items';
 import type { Rentable } from '../catalogue/diggers';
-import { BORE, CHAINED, DIG, LAY, RAM, SAW, STRIP } from '../catalogue/paces';
-import { crewOf } from '../job/crew';
+import { BORE, CHAINED, DIG, LAY, RAM, SAW, STRIP, type StepKind } from '../catalogue/paces';
+import { crewOf, paceOf } from '../job/crew';
 import type { Job } from '../job/job';
 import { headOf } from '../job/job';
 import { netOf, type TakeOff } from './takeOff';
@@ -10,9 +10,25 @@ import { noMachineIn } from './widths';
 
 export type MachineDays = Partial<Record<Rentable, number>>;
 
-/** A machine that stands by while pipe is laid is there for both; none where nothing asks for one. */
-export function machineDays(job: Job, { parts, trenches }: Pick<TakeOff, 'parts' | 'trenches'>): MachineDays {
-  const { crew, hours: day, pace } = crewOf(job);
+/** The step that each machine is wanted for most: its pace is the machine's. */
+const STEP_OF: Record<Rentable, StepKind> = {
+  excavator: 'line',
+  trencher: 'line',
+  sodCutter: 'strip',
+  rammer: 'backfill',
+  wetSaw: 'strip',
+  borer: 'line',
+  waterPump: 'line',
+};
+
+export const machinePace = (machine: Rentable): StepKind => STEP_OF[machine];
+
+/** Hours that each machine runs or stands by at the usual pace; one that stands by while pipe is laid is there for both. */
+export function machineHours(
+  job: Job,
+  { parts, trenches }: Pick<TakeOff, 'parts' | 'trenches'>,
+): Record<Rentable, number> {
+  const { crew } = crewOf(job);
   const net = (...types: Item['type'][]): number => netOf(parts, ...types);
   const over = (of: (trench: TakeOff['trenches'][number]) => number): number =>
     trenches.reduce((sum, trench) => sum + of(trench), 0);
@@ -23,7 +39,7 @@ export function machineDays(job: Job, { parts, trenches }: Pick<TakeOff, 'parts'
   const shut = noMachineIn(job, trenches);
   const byMachine = over(({ digger, bored, volume }) => (digger === 'excavator' && bored === 0 ? volume : 0));
   const beside = Math.max(0, net('dug') - trenched);
-  const hours: Record<Rentable, number> = {
+  return {
     excavator: shut ? 0 : (byMachine + beside) / DIG + laidBehind('excavator'),
     trencher: shut ? 0 : over(({ digger, own }) => (digger === 'trencher' ? own / CHAINED : 0)),
     sodCutter: net('sodCut', 'turf') / STRIP / crew,
@@ -34,9 +50,16 @@ export function machineDays(job: Job, { parts, trenches }: Pick<TakeOff, 'parts'
     waterPump:
       (headOf(job).prices?.conditions?.wet ?? 0) > 0 ? trenched / DIG + over(({ length }) => length / LAY / crew) : 0,
   };
+}
+
+/** The same in whole days, as machines are rented, at the crew's own pace; none where nothing asks for one. */
+export function machineDays(job: Job, taken: Pick<TakeOff, 'parts' | 'trenches'>): MachineDays {
+  const crew = crewOf(job);
   return Object.fromEntries(
-    Object.entries(hours).flatMap(([machine, takes]) =>
-      takes > 1e-9 ? [[machine, Math.max(1, Math.ceil((pace * takes) / day - 1e-6))]] : [],
+    (Object.entries(machineHours(job, taken)) as [Rentable, number][]).flatMap(([machine, takes]) =>
+      takes > 1e-9
+        ? [[machine, Math.max(1, Math.ceil((paceOf(crew, machinePace(machine)) * takes) / crew.hours - 1e-6))]]
+        : [],
     ),
   );
 }

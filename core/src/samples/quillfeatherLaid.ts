@@ -125,6 +125,39 @@ const TRUNK = [
 /** How much deeper the swale was found than it had been levelled, once its silt was out: so the trunk had its fall; in smooth pipe it carries its water. */
 const SWALE_DEEPER = inches(2);
 
+/** Hours that each step took, and the day on which it was done. */
+const TOOK: readonly [step: string, hours: number, doneOn: string][] = [
+  ['setOut', 0.75, '2025-11-17'],
+  ['strip', 0.5, '2025-11-17'],
+  ['saw', 2, '2025-11-17'],
+  ['line A', 4, '2025-11-18'],
+  ['line B', 1.25, '2025-11-18'],
+  ['line C', 0.25, '2025-11-18'],
+  ['line D', 0.5, '2025-11-18'],
+  ['boxes', 2.5, '2025-11-19'],
+  ['test', 0.5, '2025-11-19'],
+  ['backfill', 1.5, '2025-11-20'],
+  ['slab', 1, '2025-11-20'],
+  ['turf', 1, '2025-11-20'],
+];
+
+const CAME_OUT: readonly Element[] = [
+  ...TOOK.map(([of, took, doneOn], k): Element => ({ id: `done${k}`, kind: 'step', of, took, doneOn })),
+  {
+    id: 'outcome',
+    kind: 'outcome',
+    settledOn: '2025-12-12',
+    asked: 1_090_000,
+    costs: { parts: 318_000, hauling: 36_000 },
+    loads: 2,
+    machines: [{ machine: 'excavator', hours: 6.5 }],
+    used: [
+      { part: 'pipe material smooth nominal 1016', quantity: 66, paid: 64_900 },
+      { part: 'pipe material smooth nominal 1524', quantity: 19.5, paid: 29_800 },
+    ],
+  },
+];
+
 /** As it was built. */
 export function quillfeatherLaid(): Job {
   const job = quillfeather();
@@ -149,6 +182,7 @@ export function quillfeatherLaid(): Job {
     { ...swale, controlLevel: (swale.controlLevel ?? swale.groundLevel) - SWALE_DEEPER },
     ...VISITS,
     ...KEPT,
+    ...CAME_OUT,
   ];
   return jobFrom('quillfeather-laid', changed(job, { puts, removes: [] }).elements);
 }

@@ -60,6 +60,7 @@ const LAYER_OF: Record<Exclude<ElementKind, WorkElementKind>, LayerName | null> 
   keeping: null,
   visit: null,
   complaint: null,
+  outcome: null,
 };
 
 const layerOf = (kind: ElementKind): LayerName | null =>

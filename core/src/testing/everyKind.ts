@@ -120,6 +120,7 @@ const MORE: readonly Element[] = [
     test: { type: 'hose', into: 'basin', bucket: { volume: 0.019, seconds: 40 }, shows: 70 },
   },
   { id: 'wetAgain', kind: 'complaint', on: '2026-12-01', saw: 'It stands by the gate', of: 'basin' },
+  { id: 'outcome', kind: 'outcome', asked: 500_000, costs: { parts: 150_000 }, used: [{ part: 'pipe', quantity: 12 }] },
   { id: 'keeping', kind: 'keeping', laidOn: '2026-11-28', warranty: { months: 24 } },
 ];
 

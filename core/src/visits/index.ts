@@ -1,6 +1,7 @@
 export { showGrit, showRainDepth, showPace, watch } from './figures';
 export { doableNext } from './line/doable';
 export { drainingOf, type Draining } from './draining';
+export * from './jars';
 export { fitPit, type PitFit } from './drainDown';
 export { explain, type Explanation } from './line/explain';
 export {

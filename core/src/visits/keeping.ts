@@ -35,6 +35,7 @@ const LABELS: Record<VisitTest['type'], string> = {
   pitch: 'Pitch by the bubble',
   camera: 'Camera or rod',
   clean: 'Cleaning',
+  jars: 'Jars side by side',
   look: 'A look',
 };
 export const visitLabel = (type: VisitTest['type']): string => LABELS[type];

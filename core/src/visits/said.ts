@@ -6,6 +6,7 @@ import { showFlow, showLength, showLevel, showPitch, showSmall, text, type UnitS
 import { storeOf } from '../works/store';
 import { drainingOf } from './draining';
 import { fitPit } from './drainDown';
+import { jarsSentence } from './jars/words';
 import { listed, showGrit, showPace, showRainDepth, watch } from './figures';
 import { readPitch } from './pitch';
 import type { Told, VisitSaid } from './visitSaid';
@@ -43,6 +44,8 @@ export function sayVisit(job: Job, plan: Told, { test }: Pick<Visit, 'test'>): V
       };
     case 'clean':
       return sayClean(job, plan, test, units);
+    case 'jars':
+      return { of: 'Jars side by side', asPlanned: null, expects: '', sentence: jarsSentence(test.tries) };
     case 'look':
       return { of: 'A look', asPlanned: null, expects: '', sentence: 'Looked at.' };
   }

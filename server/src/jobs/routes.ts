@@ -52,6 +52,14 @@ export function jobRoutes({ store, summaries, news }: JobParts): Router {
     ctx.body = summaries.rounds();
   });
 
+  router.get('/ledger', (ctx) => {
+    ctx.body = summaries.ledger();
+  });
+
+  router.get('/jars', (ctx) => {
+    ctx.body = summaries.jars();
+  });
+
   router.get('/bin', (ctx) => {
     ctx.body = store.bin();
   });

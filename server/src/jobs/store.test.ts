@@ -102,7 +102,7 @@ it('works out the verdict of a job for the list once for each state of it, and n
   const kept = { due: [{ on: '2027-04-15', title: 'Empty the sumps' }], complaints: [], off: [], last: null };
   expect(summaries.list({}).jobs).toMatchObject([{ id: 'clinic', verdict: null }]);
   expect(summaries.rounds()).toEqual({ jobs: [], pending: 1 });
-  summaries.settle({ job: 'clinic', seq: 0, verdict, glance, kept });
+  summaries.settle({ job: 'clinic', seq: 0, verdict, glance, kept, ledger: null, jars: [] });
   expect(summaries.rounds()).toMatchObject({ jobs: [{ id: 'clinic', kept }], pending: 0 });
   expect(summaries.list({}).jobs).toMatchObject([{ verdict, glance }]);
   // Asked for by the list, and by the rounds.
@@ -111,7 +111,7 @@ it('works out the verdict of a job for the list once for each state of it, and n
   expect(summaries.list({}).jobs).toMatchObject([{ name: 'Renamed', seq: 1, verdict: null, date: '2026-01-01' }]);
   expect(summaries.list({}).jobs[0]!.glance).toBeUndefined();
   // One that nobody looks after any more is on no round.
-  summaries.settle({ job: 'clinic', seq: 1, verdict, glance, kept: null });
+  summaries.settle({ job: 'clinic', seq: 1, verdict, glance, kept: null, ledger: null, jars: [] });
   expect(summaries.rounds().jobs).toEqual([]);
   expect(new Summaries(db, 'another program', () => undefined).list({}).jobs[0]!.verdict).toBeNull();
   expect(summaries.list({}).jobs[0]!.verdict).toEqual(verdict);

@@ -2,7 +2,7 @@
  * The jobs list. A job's head lies ready beside it, its verdict as of a sequence number and of this program; one that is older is worked
  * out beside the requests, and the list answers without waiting for it.
  */
-import type { JobList, JobQuery, JobRow, Rounds, Verdict } from '@katabasis/core';
+import type { CompanyJars, JobList, JobQuery, JobRow, Ledger, Rounds, Verdict } from '@katabasis/core';
 import { fold, type Db } from '../database';
 import type { Comes } from '../planning/outcome';
 
@@ -53,16 +53,24 @@ export class Summaries {
         `select id, name, site, kept from jobs join summaries on job_id = id
          where kept is not null and deleted_at is null order by id`,
       ),
+      ledger: db.prepare<[], Pick<SummaryRow, 'id' | 'name'> & { ledger: string }>(
+        `select id, name, ledger from jobs join summaries on job_id = id
+         where ledger is not null and deleted_at is null order by id`,
+      ),
+      jars: db.prepare<[], Pick<SummaryRow, 'id' | 'name'> & { jars: string }>(
+        'select id, name, jars from jobs join summaries on job_id = id where jars is not null and deleted_at is null order by id',
+      ),
       // What another program worked out may be told of: it is worked out anew all the same.
       behind: db.prepare<[string], { id: string }>(
         `select id from jobs left join summaries on job_id = id
          where deleted_at is null and (verdict_seq is not seq or engine is not ?)`,
       ),
       settle: db.prepare(
-        `insert into summaries (job_id, name, units, search, verdict_seq, engine, verdict, trouble, glance, kept)
-         select id, id, 'us', '', ifnull(@seq, seq), @engine, @verdict, @trouble, @glance, @kept from jobs where id = @job
+        `insert into summaries (job_id, name, units, search, verdict_seq, engine, verdict, trouble, glance, kept, ledger, jars)
+         select id, id, 'us', '', ifnull(@seq, seq), @engine, @verdict, @trouble, @glance, @kept, @ledger, @jars from jobs where id = @job
          on conflict (job_id) do update set verdict_seq = excluded.verdict_seq, engine = excluded.engine,
-           verdict = excluded.verdict, trouble = excluded.trouble, glance = excluded.glance, kept = excluded.kept`,
+           verdict = excluded.verdict, trouble = excluded.trouble, glance = excluded.glance, kept = excluded.kept,
+           ledger = excluded.ledger, jars = excluded.jars`,
       ),
     };
   }
@@ -87,8 +95,7 @@ export class Summaries {
 
   /** Every job that is looked after, with what it is due for. */
   rounds(): Rounds {
-    const behind = this.sql.behind.all(this.engine);
-    for (const { id } of behind) this.want(id);
+    const pending = this.wantBehind();
     return {
       jobs: this.sql.kept.all().map(({ id, name, site, kept }) => ({
         id,
@@ -96,8 +103,41 @@ export class Summaries {
         ...(site === null ? {} : { site }),
         kept: JSON.parse(kept) as Rounds['jobs'][number]['kept'],
       })),
-      pending: behind.length,
+      pending,
     };
+  }
+
+  /** Every job of which something was told in the end. */
+  ledger(): Ledger {
+    const pending = this.wantBehind();
+    return {
+      jobs: this.sql.ledger.all().map(({ id, name, ledger }) => ({
+        id,
+        name: name ?? id,
+        entry: JSON.parse(ledger) as Ledger['jobs'][number]['entry'],
+      })),
+      pending,
+    };
+  }
+
+  /** Every jar that was tried at any job. */
+  jars(): CompanyJars {
+    return {
+      tests: this.sql.jars.all().flatMap(({ id, name, jars }) =>
+        (JSON.parse(jars) as Omit<CompanyJars['tests'][number], 'job' | 'name'>[]).map((test) => ({
+          job: id,
+          name: name ?? id,
+          ...test,
+        })),
+      ),
+    };
+  }
+
+  /** Has worked out what lies behind; how many jobs those are. */
+  private wantBehind(): number {
+    const behind = this.sql.behind.all(this.engine);
+    for (const { id } of behind) this.want(id);
+    return behind.length;
   }
 
   /** Takes in what a job came to. */
@@ -110,6 +150,8 @@ export class Summaries {
       trouble: 'trouble' in outcome ? outcome.trouble : null,
       glance: 'glance' in outcome ? JSON.stringify(outcome.glance) : null,
       kept: 'kept' in outcome && outcome.kept ? JSON.stringify(outcome.kept) : null,
+      ledger: 'ledger' in outcome && outcome.ledger ? JSON.stringify(outcome.ledger) : null,
+      jars: 'jars' in outcome && outcome.jars.length > 0 ? JSON.stringify(outcome.jars) : null,
     });
   }
 

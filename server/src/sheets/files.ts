@@ -19,7 +19,7 @@ export interface FileOptions {
   onStep?: (done: number, of: number) => void;
 }
 
-const csvOf = ({ columns, rows }: Table): Buffer => {
+export const csvOf = ({ columns, rows }: Table): Buffer => {
   const written = [columns.map(({ title }) => title), ...rows.map((row) => [...row])];
   return Buffer.from(Papa.unparse(written, { escapeFormulae: FORMULA_START }));
 };

@@ -61,6 +61,7 @@ const HEIGHTS: Record<ElementKind, number | null> = {
   keeping: null,
   visit: null,
   complaint: null,
+  outcome: null,
 };
 const ORDER = (Object.keys(HEIGHTS) as ElementKind[])
   .filter((kind) => HEIGHTS[kind] !== null)

@@ -2,13 +2,10 @@
 import {
   asOneLoad,
   calendarOf,
-  defined,
-  freshId,
   heldWords,
   machineWords,
-  ofKind,
   plusDays,
-  put,
+  settleStep,
   showSmall,
   stepLabel,
   text,
@@ -16,7 +13,6 @@ import {
   type Load,
   type Schedule,
   type Scheduled,
-  type Step,
   type UnitSystem,
   type Weather,
   type WorkStep,
@@ -39,6 +35,7 @@ import { Press } from '../../ui/Press';
 import { fieldRow } from '../../ui/rows';
 import { Text } from '../../ui/Text';
 import { sayDay, todayOf } from '../../parts/today';
+import { TookField } from '../../parts/TookField';
 import { hoursEntry } from '../../input/entry';
 import { usePointed } from './beside/pointed';
 import { Truck } from './Truck';
@@ -124,7 +121,7 @@ function StepRow({ scheduled, day }: { scheduled: Scheduled; day: string }) {
   );
   const { hours } = days.find((each) => each.day === day)!;
   const first = days[0]!.day;
-  const settle = (next: Partial<Step>): string | null => edit(settled(job, step, next));
+  const settle = (next: Parameters<typeof settleStep>[2]): string | null => edit(settleStep(job, step.key, next));
   const moved = (day: string): string => workedFrom(plusDays(day, shift), calendarOf(job));
   const { ref, handlers } = useDrag({
     grip: () => first,
@@ -171,7 +168,13 @@ function StepRow({ scheduled, day }: { scheduled: Scheduled; day: string }) {
 }
 
 /** When it begins, by how many and how long, and that it is done. */
-function StepFields({ step, settle }: { step: WorkStep; settle: (next: Partial<Step>) => string | null }) {
+function StepFields({
+  step,
+  settle,
+}: {
+  step: WorkStep;
+  settle: (next: Parameters<typeof settleStep>[2]) => string | null;
+}) {
   const styles = useStyles(make);
   const { edit } = useJob();
   return (
@@ -216,17 +219,14 @@ export function Done({ done }: Pick<Schedule, 'done'>) {
           <View style={{ flex: 1 }}>
             <Text>{stepLabel(job, step)}</Text>
             <Text kind="small">{sayDay(day)}</Text>
+            <TookField step={step} />
           </View>
-          <Button label="Not done yet" onPress={() => void edit(settled(job, step, { doneOn: undefined }))} />
+          <Button
+            label="Not done yet"
+            onPress={() => void edit(settleStep(job, step.key, { doneOn: undefined, took: undefined }))}
+          />
         </View>
       ))}
     </View>
   );
-}
-
-/** What is settled of a step by hand, put into the job. */
-function settled(job: Parameters<typeof ofKind>[0], { key }: WorkStep, next: Partial<Step>) {
-  const known = ofKind(job, 'step').find(({ of }) => of === key);
-  const fresh = { id: freshId('step'), kind: 'step' as const, of: key };
-  return put('Settle a step', defined({ ...fresh, ...known, ...next } as Step));
 }

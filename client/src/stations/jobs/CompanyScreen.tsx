@@ -1,6 +1,7 @@
 /** The company: what stands at the head of its papers, its own terms, and the ways that its new jobs begin with. */
 import { MOST_MARK, type Company } from '@katabasis/core';
 import { useQueryClient } from '@tanstack/react-query';
+import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Image, View } from 'react-native';
 import { COMPANY_KEY, offices, useCompany } from '../../files/offices';
@@ -41,6 +42,7 @@ async function markOf(file: File): Promise<{ mark: string } | { sentence: string
 export function CompanyScreen() {
   const company = useCompany();
   const queries = useQueryClient();
+  const router = useRouter();
   const [said, setSaid] = useState<string | null>(null);
   const save: Save = (change) => {
     const before = queries.getQueryData<Company>(COMPANY_KEY);
@@ -61,6 +63,9 @@ export function CompanyScreen() {
       {company.isError && !data && (
         <OutOfReach error={company.error} rest="This page needs the server." onRetry={() => void company.refetch()} />
       )}
+      <View style={{ flexDirection: 'row' }}>
+        <Button label="Own figures" onPress={() => router.navigate('/figures')} testID="own-figures" />
+      </View>
       {said !== null && <Text role="alert">{said}</Text>}
       {data && <Letterhead company={data} save={save} onSaid={setSaid} />}
       {data && <UsualWays company={data} save={save} />}

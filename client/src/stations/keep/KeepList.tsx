@@ -1,5 +1,5 @@
 /** What can be tested, what was, and what is due: a visit is begun in two taps from here. */
-import { ofKind, type Visit, type VisitType } from '@katabasis/core';
+import { ofKind, type Job, type Visit, type VisitType } from '@katabasis/core';
 import { duesOf } from '@katabasis/core/care';
 import { drains, leadsOut, openHose, visitLabel, visitsOf, visitTitle, watch } from '@katabasis/core/visits';
 import { useMemo, useState } from 'react';
@@ -17,7 +17,7 @@ import { useRunningClock } from './useRunningClock';
 
 /** Visits shown before the rest is asked for. */
 const FIRST = 8;
-const OTHERS: readonly VisitType[] = ['rain', 'clean', 'levels', 'hold', 'pitch', 'camera', 'look'];
+const OTHERS: readonly VisitType[] = ['rain', 'clean', 'levels', 'hold', 'pitch', 'camera', 'jars', 'look'];
 
 interface ListProps {
   /** The page that is open. */
@@ -56,6 +56,7 @@ function Standing({ at }: ListProps) {
     },
     { page: 'built', title: 'As built', about: 'What lies where, and how deep' },
     { page: 'warranty', title: 'Warranty and agreements' },
+    { page: 'out', title: 'How it came out', about: cameOutWords(job) },
   ];
   return (
     <View>
@@ -70,6 +71,15 @@ function Standing({ at }: ListProps) {
       ))}
     </View>
   );
+}
+
+/** How far it is told how the job came out. */
+function cameOutWords(job: Job): string {
+  const [outcome] = ofKind(job, 'outcome');
+  const steps = ofKind(job, 'step').filter(({ took }) => took !== undefined).length;
+  if (outcome?.settledOn !== undefined) return `Settled ${sayDay(outcome.settledOn)}`;
+  if (outcome || steps > 0) return 'Not settled yet';
+  return 'Hours, costs and what was left';
 }
 
 /** Every inlet that a line leads on from, with how its last test came out. */

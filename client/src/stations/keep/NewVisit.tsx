@@ -10,6 +10,7 @@ import { Text } from '../../ui/Text';
 import { Ticks } from '../../ui/Ticks';
 import { useDraft } from './draft';
 import { Figure, RunChoice, Written } from './Written';
+import { NewJars } from './NewJars';
 import { NewCamera, NewPitch } from './NewInPipe';
 
 export type NewType = Exclude<VisitType, 'hose' | 'drainDown'>;
@@ -221,6 +222,8 @@ export function NewVisit({ type }: { type: NewType }) {
       return <NewCamera />;
     case 'clean':
       return <NewClean />;
+    case 'jars':
+      return <NewJars />;
     case 'look':
       return <NewLook />;
   }

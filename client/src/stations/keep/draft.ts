@@ -7,7 +7,7 @@ import { useNoted } from '../../input/useNoted';
 import { useGo } from '../useGo';
 
 const schema = z.object({
-  /** What it is of, by id. */
+  /** What it is of: by id, or the soil of jars in words. */
   of: z.string().optional(),
   /** SI figures by what they are of. */
   figures: z.record(z.string(), z.number()),

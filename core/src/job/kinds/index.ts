@@ -37,6 +37,7 @@ import { clearanceKind } from './paper/clearance';
 import { complaintKind } from './paper/complaint';
 import { keepingKind } from './paper/keeping';
 import { noteKind } from './paper/note';
+import { outcomeKind } from './paper/outcome';
 import { stepKind } from './paper/step';
 import { variantKind } from './paper/variant';
 import { visitKind } from './paper/visit';
@@ -82,6 +83,7 @@ const ALL = [
   keepingKind,
   visitKind,
   complaintKind,
+  outcomeKind,
 ] as const;
 
 type ElementOf<K> = K extends Kind<infer E> ? E : never;
@@ -158,8 +160,20 @@ export { OPENING_FORMS, type Opening, type OpeningForm } from './site/opening';
 export { CLEARANCE_STATES, type Clearance, type ClearanceState } from './paper/clearance';
 export { WHO_PAYS, type Complaint, type WhoPays } from './paper/complaint';
 export type { Keeping } from './paper/keeping';
-export { MET, VISIT_TYPES, type TestOf, type Visit, type VisitTest, type VisitType } from './paper/visit';
+export {
+  JAR_COLOURS,
+  JAR_FILLS,
+  jarSchema,
+  MET,
+  VISIT_TYPES,
+  type JarFill,
+  type TestOf,
+  type Visit,
+  type VisitTest,
+  type VisitType,
+} from './paper/visit';
 export type { Photo } from './site/photo';
+export { COSTS, type CostOf, type Outcome } from './paper/outcome';
 export { NOTE_SORTS, type Note, type NoteSort } from './paper/note';
 export type { Step } from './paper/step';
 export type { Variant } from './paper/variant';

@@ -2,6 +2,7 @@ import { DIGGERS, RENTABLE } from '../../catalogue/diggers';
 import { MATERIALS } from '../../catalogue/pipes';
 import { BASIN_FLOORS, EARTHS, OFFCUTS, OPENINGS, SODS } from '../buildWays';
 import { z } from 'zod';
+import { STEP_KINDS } from '../../catalogue/paces';
 import { SOILS } from '../../catalogue/soils';
 import { JOB_STATES } from '../states';
 import { idSchema, intensity, length, level, name, outline } from './fields';
@@ -125,6 +126,8 @@ export const calendarSchema = z
     hours: z.number().gt(0).max(24),
     /** Own pace beside the usual one: 1.5 takes half as long again. */
     pace: z.number().min(0.1).max(10),
+    /** The same of single kinds of step, in place of it. */
+    paces: z.partialRecord(z.enum(STEP_KINDS), z.number().min(0.1).max(10)),
   })
   .partial();
 
@@ -207,7 +210,8 @@ export const jobKind = kind<JobElement>(schema, {
     soil: 'of the ground where nothing else is said',
     prices:
       'currency, rates, contingency, overhead, profit, tax, rounding, conditions, extras, book, in place of the usual ones; money in least units',
-    calendar: 'holidays, locateDays, locateLasts, crew, hours a day, in place of the usual ones',
+    calendar:
+      'holidays, locateDays, locateLasts, crew, hours a day, pace and paces by kind of step, in place of the usual ones',
     clearedOn: 'since when the dig may begin',
     startsOn: 'first day of the work',
     option: 'what this plan is called among its options',

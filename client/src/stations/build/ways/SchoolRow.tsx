@@ -18,6 +18,7 @@ import { Press } from '../../../ui/Press';
 import { Text } from '../../../ui/Text';
 import { Ticks } from '../../../ui/Ticks';
 import { ForCompany } from './ForCompany';
+import { Jars } from './Jars';
 import { sideKey } from './useDifferences';
 
 const make = (palette: Palette) => ({
@@ -107,6 +108,7 @@ function Sides({ school, differences }: Pick<Props, 'school' | 'differences'>) {
           );
         })}
       </View>
+      <Jars school={school.id} />
       <View style={styles.foot}>
         <Explained school={school} />
         {chosen !== null && <ForCompany school={school} side={chosen} />}

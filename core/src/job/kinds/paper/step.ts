@@ -12,8 +12,9 @@ const schema = z.strictObject({
   /** People, and how long they take, h. */
   crew: z.number().int().min(1).max(50).optional(),
   hours: z.number().gt(0).max(1000).optional(),
-  /** The day on which it was done. */
+  /** The day on which it was done, and the hours that the crew took in the end. */
   doneOn: day.optional(),
+  took: z.number().gt(0).max(1000).optional(),
 });
 export type Step = z.infer<typeof schema>;
 
@@ -22,6 +23,12 @@ export const stepKind = kind<Step>(schema, {
   idStem: 'step',
   onPaper: true,
   about: 'what was settled by hand of a step of the work',
-  notes: { of: 'which of the plan’s steps', day: 'not before it', hours: 'h', doneOn: 'when it was done' },
+  notes: {
+    of: 'which of the plan’s steps',
+    day: 'not before it',
+    hours: 'h',
+    doneOn: 'when it was done',
+    took: 'h that the crew took in the end',
+  },
   nameIn: ({ of }) => of,
 });

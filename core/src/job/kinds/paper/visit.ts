@@ -3,13 +3,39 @@ import { idSchema, level, name } from '../fields';
 import { kind } from '../kind';
 
 /** What is done on a visit. */
-export const VISIT_TYPES = ['hose', 'rain', 'drainDown', 'levels', 'hold', 'pitch', 'camera', 'clean', 'look'] as const;
+export const VISIT_TYPES = [
+  'hose',
+  'rain',
+  'drainDown',
+  'levels',
+  'hold',
+  'pitch',
+  'camera',
+  'clean',
+  'jars',
+  'look',
+] as const;
 export type VisitType = (typeof VISIT_TYPES)[number];
 
 /** What a camera or a rod meets in a pipe. */
 export const MET = ['stopped', 'standing', 'openJoint', 'rough', 'nothing'] as const;
 
+/** What a jar is filled with. */
+export const JAR_FILLS = ['nonWoven', 'sock', 'bare', 'woven', 'angular', 'round', 'rows', 'slots', 'other'] as const;
+export type JarFill = (typeof JAR_FILLS)[number];
+/** What comes through. */
+export const JAR_COLOURS = ['clear', 'cloudy', 'muddy'] as const;
+
 const seconds = z.number().gt(0).max(1e6);
+
+/** One jar: what is in it, seconds that the same water took each time, and what came through. */
+export const jarSchema = z.strictObject({
+  fill: z.enum(JAR_FILLS),
+  name: z.string().trim().min(1).max(80).optional(),
+  seconds: z.array(seconds).min(1).max(20),
+  colour: z.enum(JAR_COLOURS),
+});
+
 /** A bucket, m³, and the time in which it was filled, s. */
 const filled = z.strictObject({ volume: z.number().gt(0).max(10), seconds });
 const along = z.number().min(0).max(100_000);
@@ -79,6 +105,13 @@ const test = z.discriminatedUnion('type', [
       .min(1)
       .max(200),
   }),
+  z.strictObject({
+    type: z.literal('jars'),
+    /** The same water through each, m³, and over which soil. */
+    water: z.number().gt(0).max(0.1).optional(),
+    soil: z.string().trim().min(1).max(200).optional(),
+    tries: z.array(jarSchema).min(1).max(12),
+  }),
   z.strictObject({ type: z.literal('look') }),
 ]);
 
@@ -116,7 +149,7 @@ export const visitKind = kind<Visit>(schema, {
   about: 'a test or a look at what lies here, what was found, and what the plan said to it on that day',
   notes: {
     at: 'when it was begun',
-    test: '`hose` with into, bucket, end (volume m³, seconds), running, shows, waited (s), up; `rain` with depth, hours, stood (at, depth, gone h); `drainDown` with of, readings (time s, depth m); `levels` with read (at, level); `hold` with run, drop, seconds; `pitch` with run, stick, pitches from the foot up; `camera` with run, met (along, found, note); `clean` with sumps (at, grit m³, leaves); `look`',
+    test: '`hose` with into, bucket, end (volume m³, seconds), running, shows, waited (s), up; `rain` with depth, hours, stood (at, depth, gone h); `drainDown` with of, readings (time s, depth m); `levels` with read (at, level); `hold` with run, drop, seconds; `pitch` with run, stick, pitches from the foot up; `camera` with run, met (along, found, note); `clean` with sumps (at, grit m³, leaves); `jars` with water (m³ through each), soil, tries (fill, name, seconds of each time, colour); `look`',
     mended: 'something was mended: what was tested before no more says how it lies',
     said: 'of, asPlanned, sentence, low, high: what was told on that day, by the plan as it was',
   },

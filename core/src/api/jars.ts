@@ -1,0 +1,16 @@
+/** Jars that were tried at all jobs: fabrics, stones and pipes beside one another. */
+import { z } from 'zod';
+import { jarSchema } from '../job/kinds';
+
+export const companyJarsSchema = z.object({
+  tests: z.array(
+    z.object({
+      job: z.string(),
+      name: z.string(),
+      on: z.string(),
+      soil: z.string().optional(),
+      tries: z.array(jarSchema),
+    }),
+  ),
+});
+export type CompanyJars = z.infer<typeof companyJarsSchema>;
