@@ -6,6 +6,8 @@ import { Fields } from '../input/Fields';
 import { useJob } from '../planning/useJob';
 
 const MOST = 1000;
+/** A quarter of an hour is how it is written down. */
+const took = { ...hoursEntry, show: (hours: number) => `${Number(hours.toFixed(2))}\u00a0h` };
 
 export function TookField({ step }: { step: WorkStep }) {
   const { job, edit } = useJob();
@@ -14,12 +16,13 @@ export function TookField({ step }: { step: WorkStep }) {
       <QuantityField
         label="Hours it took"
         value={step.settled?.took}
-        {...hoursEntry}
+        {...took}
         optional
-        usual={`planned ${step.hours} h`}
-        onCommit={(took) =>
-          took === undefined || (took > 0 && took <= MOST)
-            ? edit(settleStep(job, step.key, { took }))
+        usual="not said"
+        hint={`Planned ${step.hours}\u00a0h`}
+        onCommit={(hours) =>
+          hours === undefined || (hours > 0 && hours <= MOST)
+            ? edit(settleStep(job, step.key, { took: hours }))
             : 'A step takes more than 0 and at most 1000 hours.'
         }
         testID={`took-${step.key}`}

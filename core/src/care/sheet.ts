@@ -1,5 +1,6 @@
 /** The customer's sheet: what to do, what we do, and when, in plain words. */
-import { headOf, nameOf, ofKind, type Job } from '../job/job';
+import { headOf, nameOf, type Job } from '../job/job';
+import { standingNotes } from '../words/notes';
 import type { Plan } from '../verdict/planJob';
 import { careAbout, careOf } from './care';
 import { daysOf, duesOf } from './dates';
@@ -66,7 +67,7 @@ export function careSheet(job: Job, plan: Plan): CareSheet {
       ...(warranty?.not === undefined ? [] : [`Not covered: ${warranty.not}`]),
       ...(contract === undefined ? [] : [`Care by contract, from ${dayWords(contract.from)}.`]),
     ],
-    agreed: ofKind(job, 'note')
+    agreed: standingNotes(job)
       .filter(({ sort }) => sort === 'promise' || sort === 'warned')
       .map(({ sort, text, on, of }) => {
         const about = of !== undefined && job.elements.get(of) ? ` at ${nameOf(job, of)}` : '';

@@ -164,8 +164,8 @@ export function priceOf(job: Job, taken: TakeOff, offcuts = waysOf(headOf(job).w
           amount,
         });
   // What was agreed on the way is charged whatever else is built.
-  for (const { id, sort, text, amount = 0 } of ofKind(job, 'note'))
-    if (sort === 'extra' && amount > 0)
+  for (const { id, sort, text, amount = 0, back } of ofKind(job, 'note'))
+    if (sort === 'extra' && amount > 0 && back === undefined)
       lines.push({
         key: `note ${id}`,
         work: null,

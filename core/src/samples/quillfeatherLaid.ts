@@ -148,12 +148,12 @@ const CAME_OUT: readonly Element[] = [
     kind: 'outcome',
     settledOn: '2025-12-12',
     asked: 1_090_000,
-    costs: { parts: 318_000, hauling: 36_000 },
-    loads: 2,
+    costs: { parts: 224_000, hauling: 9_000 },
+    loads: 1,
     machines: [{ machine: 'excavator', hours: 6.5 }],
     used: [
-      { part: 'pipe material smooth nominal 1016', quantity: 66, paid: 64_900 },
-      { part: 'pipe material smooth nominal 1524', quantity: 19.5, paid: 29_800 },
+      { part: 'pipe material smooth nominal 1016', quantity: 66, paid: 62_400 },
+      { part: 'pipe material smooth nominal 1524', quantity: 19.5, paid: 28_100 },
     ],
   },
 ];

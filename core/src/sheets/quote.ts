@@ -5,6 +5,7 @@ import { GRATE_FACTS } from '../catalogue/grates';
 import { OUTFALLS } from '../catalogue/outfalls';
 import { LINING_FACTS } from '../catalogue/swales';
 import { headOf, nameOf, ofKind, rainOf, type Job } from '../job/job';
+import { standingNotes } from '../words/notes';
 import { kindOf, type ElementKind, type NoteSort } from '../job/kinds';
 import type { Plan } from '../verdict/planJob';
 import { priceOf } from '../price/price';
@@ -207,7 +208,7 @@ const optionsOf = (job: Job, plan: Plan): Quote['options'] =>
 
 /** Notes of one sort that are for the customer. */
 const said = (job: Job, sort: NoteSort, as: string): string[] =>
-  ofKind(job, 'note')
+  standingNotes(job)
     .filter((note) => note.sort === sort)
     .map(({ text: words, on }) => `${as}${sort === 'warned' ? `, ${on}` : ''}: ${words}`);
 

@@ -64,3 +64,18 @@ it('whom to reach stands on nothing that leaves the house', () => {
   const job = applyChange(quillfeather(), put('Say', { ...head, contacts })).job;
   expect(JSON.stringify([quoted(job), crewNotes(job)])).not.toMatch(/Wren|0177|tarn\.example/);
 });
+
+it('what was taken back stays written down, and is neither charged nor told to anybody as standing', () => {
+  const back = { back: '2026-12-01' };
+  const job = written(
+    note('e', 'extra', { amount: 12_345, ...back }),
+    note('p', 'promise', back),
+    note('w', 'warned', back),
+  );
+  const cost = (each: Job): number => priceOf(each, takeOff(each, planJob(each))).cost;
+  expect(cost(job)).toBe(cost(quillfeather()));
+  expect(notesOn(job, null)).toHaveLength(3);
+  expect(crewNotes(job)).toEqual([]);
+  expect(JSON.stringify(quoted(job))).not.toMatch(/said [epw]\b/);
+  expect(noteWords(job, notesOn(job, null)[1]!)).toBe('Promised: said p (taken back on 2026-12-01)');
+});

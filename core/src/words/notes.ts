@@ -15,6 +15,9 @@ export const NOTE_LABELS: Record<NoteSort, string> = {
 /** What a crew must know in the yard. */
 const FOR_CREW = new Set<NoteSort>(['seen', 'promise', 'byOthers']);
 
+/** What stands: nothing that was taken back. */
+export const standingNotes = (job: Job): Note[] => ofKind(job, 'note').filter(({ back }) => back === undefined);
+
 /** Notes about a thing, or with null about the whole job; the last written first. */
 export const notesOn = (job: Job, id: string | null): Note[] =>
   ofKind(job, 'note')
@@ -22,13 +25,13 @@ export const notesOn = (job: Job, id: string | null): Note[] =>
     .sort((a, b) => (a.on === b.on ? 0 : a.on < b.on ? 1 : -1));
 
 /** A note with what it is about, where that is still there. */
-export function noteWords(job: Job, { sort, text, of }: Note): string {
+export function noteWords(job: Job, { sort, text, of, back }: Note): string {
   const about = of !== undefined && job.elements.get(of) ? ` at ${nameOf(job, of)}` : '';
-  return `${NOTE_LABELS[sort]}${about}: ${text}`;
+  return `${NOTE_LABELS[sort]}${about}: ${text}${back === undefined ? '' : ` (taken back on ${back})`}`;
 }
 
 /** For the crew's papers; none of what was said of money or between the customer and the office. */
 export const crewNotes = (job: Job): string[] =>
-  ofKind(job, 'note')
+  standingNotes(job)
     .filter(({ sort }) => FOR_CREW.has(sort))
     .map((note) => noteWords(job, note));

@@ -1,6 +1,7 @@
 /** What is written down about a thing or the whole job: the last first, and a box for more. */
 import {
   defined,
+  FIXED_SORTS,
   freshId,
   leastUnits,
   money,
@@ -34,6 +35,7 @@ const make = (palette: Palette) => ({
 });
 
 const MOST = 2000;
+const TAKEN_BACK = { textDecorationLine: 'line-through' } as const;
 const begunSchema = z.object({ text: z.string(), sort: z.enum(NOTE_SORTS) });
 const NOT_BEGUN: z.infer<typeof begunSchema> = { text: '', sort: 'seen' };
 
@@ -95,15 +97,16 @@ function Written({ note }: { note: Note }) {
   const styles = useStyles(make);
   const { job, edit } = useJob();
   const { currency } = pricesOf(job);
-  const { id, sort, text, on, amount } = note;
+  const { sort, text, on, amount, back } = note;
   return (
     <View style={styles.note}>
       <Text kind="small">
         {NOTE_LABELS[sort]} · {sayDay(on)}
-        {amount === undefined ? '' : ` · ${money(amount, currency)} in the price`}
+        {amount === undefined || back !== undefined ? '' : ` · ${money(amount, currency)} in the price`}
+        {back === undefined ? '' : ` · Taken back ${sayDay(back)}`}
       </Text>
-      <Text>{text}</Text>
-      {sort === 'extra' && (
+      <Text style={back === undefined ? undefined : TAKEN_BACK}>{text}</Text>
+      {sort === 'extra' && back === undefined && (
         <Fields of={null}>
           <QuantityField
             label="Charged for it"
@@ -118,13 +121,32 @@ function Written({ note }: { note: Note }) {
           />
         </Fields>
       )}
-      <View style={{ flexDirection: 'row' }}>
+      {back === undefined && <TakeOut note={note} />}
+    </View>
+  );
+}
+
+/** What was agreed or said stays as it was written from the next day on: it can be taken back, and stands there as taken back. */
+function TakeOut({ note }: { note: Note }) {
+  const { edit } = useJob();
+  const today = todayOf();
+  const stays = FIXED_SORTS.includes(note.sort) && note.on < today;
+  return (
+    <View style={{ flexDirection: 'row' }}>
+      {stays ? (
+        <Button
+          label="Take it back"
+          kind="bare"
+          onPress={() => void edit(put('Take back what was said', { ...note, back: today }))}
+          testID="take-back"
+        />
+      ) : (
         <Button
           label="Take this note out"
           kind="bare"
-          onPress={() => void edit({ label: 'Take a note out', puts: [], removes: [id] })}
+          onPress={() => void edit({ label: 'Take a note out', puts: [], removes: [note.id] })}
         />
-      </View>
+      )}
     </View>
   );
 }

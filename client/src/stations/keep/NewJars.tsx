@@ -1,6 +1,6 @@
 /** Jars side by side: the same water through each over the same soil, how long it takes and what comes through; again and again, on a stopwatch. */
 import { JAR_COLOURS, JAR_FILLS, type JarFill, type VisitTest } from '@katabasis/core';
-import { FILL_FACTS, fillLabel, jarWords, rankJars, watch, type Jar } from '@katabasis/core/visits';
+import { FILL_FACTS, fillLabel, watch, type Jar } from '@katabasis/core/visits';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Fields } from '../../input/Fields';
@@ -12,6 +12,7 @@ import { Choice } from '../../ui/Choice';
 import { Text } from '../../ui/Text';
 import { BigButton } from './BigButton';
 import { useDraft, type Drafted } from './draft';
+import { JarsRanked } from './JarsRanked';
 import { useRunningClock } from './useRunningClock';
 import { Written } from './Written';
 
@@ -78,11 +79,7 @@ export function NewJars() {
         />
       </Fields>
       <Pour drafted={drafted} />
-      <View style={{ gap: SPACE.xs }} role="status" testID="jars-ranked">
-        {rankJars(jars).map((ranked) => (
-          <Text key={fillLabel(ranked.jar)}>{jarWords(ranked)}</Text>
-        ))}
-      </View>
+      <JarsRanked jars={jars} />
       {list.length > 0 && (
         <View style={{ flexDirection: 'row' }}>
           <Button

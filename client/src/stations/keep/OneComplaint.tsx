@@ -1,5 +1,16 @@
 /** One complaint: what was seen, the rain of that day, what was found and done, and the visit that closed it. */
-import { leastUnits, money, nameOf, pricesOf, put, text, WHO_PAYS, type Complaint } from '@katabasis/core';
+import {
+  leastUnits,
+  money,
+  nameOf,
+  ofKind,
+  pricesOf,
+  put,
+  text,
+  WHO_PAYS,
+  type Complaint,
+  type Job,
+} from '@katabasis/core';
 import { showRainDepth, visitsOf, visitTitle } from '@katabasis/core/visits';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -18,6 +29,7 @@ import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Mark } from '../../ui/Mark';
 import { Text } from '../../ui/Text';
+import { PutPhotos } from './PutPhotos';
 import { sayFullDay } from './moments';
 
 const make = (palette: Palette) => ({
@@ -30,6 +42,12 @@ const PAYS_LABELS: Record<(typeof WHO_PAYS)[number], string> = {
   customer: 'Theirs',
   other: 'Another’s',
 };
+
+const NOWHERE = 'nowhere';
+
+/** What a customer may see wet, dry or broken: where water goes in, where it stands, and where it comes out. */
+const complainedAt = (job: Job): { id: string; name: string }[] =>
+  (['downspout', 'basin', 'channel', 'discharge', 'wetSpot', 'building'] as const).flatMap((kind) => ofKind(job, kind));
 
 export function OneComplaint({ complaint }: { complaint: Complaint }) {
   const styles = useStyles(make);
@@ -64,11 +82,42 @@ export function OneComplaint({ complaint }: { complaint: Complaint }) {
       </View>
       {open && (
         <>
+          <Where complaint={complaint} />
           <Dealt complaint={complaint} />
           <Closing complaint={complaint} />
         </>
       )}
     </View>
+  );
+}
+
+/** The thing at which it was seen, and photos of it. */
+function Where({ complaint }: { complaint: Complaint }) {
+  const { job, edit } = useJob();
+  const options = [
+    { value: NOWHERE, label: 'Nowhere in particular' },
+    ...complainedAt(job).map(({ id, name }) => ({ value: id, label: name })),
+  ];
+  return (
+    <>
+      <Choice
+        label="Seen at"
+        value={complaint.of ?? NOWHERE}
+        options={options}
+        onChoose={(of) => edit(put('Say where it was seen', without(complaint, 'of', of === NOWHERE ? undefined : of)))}
+      />
+      <PutPhotos
+        photos={complaint.photos}
+        called={`Complaint of ${complaint.on}`}
+        at={complaint.of}
+        onPut={(photo, photos) => ({
+          label: 'Put a photo to a complaint',
+          puts: [photo, { ...complaint, photos }],
+          removes: [],
+        })}
+        testID="complaint-photo"
+      />
+    </>
   );
 }
 

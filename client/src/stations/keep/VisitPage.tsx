@@ -1,15 +1,10 @@
 /** One visit: what was found, what the plan said to it on that day, what would explain the difference, and what to do next. */
-import { elementOf, freshId, put, type Photo, type Visit } from '@katabasis/core';
+import { elementOf, put, type Visit } from '@katabasis/core';
 import { keepVisit, sayVisit, visitTitle } from '@katabasis/core/visits';
-import { useState } from 'react';
 import { View } from 'react-native';
-import { pickFile } from '../../files/files';
-import { keepPicture } from '../../files/pictures';
 import { NameField } from '../../input/Field';
 import { Fields } from '../../input/Fields';
 import { without } from '../../input/without';
-import { Picture } from '../../parts/Picture';
-import { todayOf } from '../../parts/today';
 import { useJob } from '../../planning/useJob';
 import { SPACE } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
@@ -18,6 +13,8 @@ import { Text } from '../../ui/Text';
 import { useGo } from '../useGo';
 import { Explained } from './Explained';
 import { RainExplained } from './RainExplained';
+import { JarsRanked } from './JarsRanked';
+import { PutPhotos } from './PutPhotos';
 import { TakeOver } from './TakeOver';
 import { sayMoment } from './moments';
 
@@ -67,20 +64,33 @@ function Shown({ visit }: { visit: Visit }) {
         </View>
       )}
       {test.type === 'hose' && (off || now.asPlanned === false) && <Explained visit={visit} />}
+      {test.type === 'jars' && <JarsRanked jars={test.tries} />}
       {rained && <RainExplained visit={visit} />}
       <TakeOver visit={visit} />
       <Words visit={visit} />
-      <Photos visit={visit} />
+      <PutPhotos
+        photos={visit.photos}
+        called={`${visitTitle(job, visit)}, ${visit.at.slice(0, 10)}`}
+        at={thingOf(visit)}
+        onPut={(photo, photos) => ({
+          label: 'Put a photo to a visit',
+          puts: [photo, { ...visit, photos }],
+          removes: [],
+        })}
+        testID="visit-photo"
+      />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m }}>
         {said === undefined && (
           <Button label="Close it" kind="main" onPress={() => void edit(keepVisit(job, plan, visit))} />
         )}
-        <Button
-          label={visit.mended ? 'Nothing was mended after all' : 'Something was mended here'}
-          onPress={() =>
-            void edit(put('Say that it was mended', without(visit, 'mended', visit.mended ? undefined : true)))
-          }
-        />
+        {test.type !== 'jars' && (
+          <Button
+            label={visit.mended ? 'Nothing was mended after all' : 'Something was mended here'}
+            onPress={() =>
+              void edit(put('Say that it was mended', without(visit, 'mended', visit.mended ? undefined : true)))
+            }
+          />
+        )}
         <Button
           label="Take this visit out"
           kind="bare"
@@ -117,55 +127,16 @@ function Words({ visit }: { visit: Visit }) {
   );
 }
 
-/** Where a visit's photos stand on the plan: at the thing that it is of. */
-function placeOf(visit: Visit, job: ReturnType<typeof useJob>['job']): Photo['place'] {
-  const { test } = visit;
-  const id =
-    test.type === 'hose'
-      ? test.into
-      : test.type === 'drainDown'
-        ? test.of
-        : test.type === 'rain'
-          ? test.stood[0]?.at
-          : undefined;
-  const element = id === undefined ? undefined : job.elements.get(id);
-  return element && 'place' in element ? element.place : undefined;
-}
-
-function Photos({ visit }: { visit: Visit }) {
-  const { job, edit } = useJob();
-  const [wrong, setWrong] = useState<string | null>(null);
-  const photos = (visit.photos ?? []).flatMap((id) => elementOf(job, 'photo', id) ?? []);
-  const take = async (): Promise<void> => {
-    const file = await pickFile('image/*');
-    if (!file) return;
-    const kept = await keepPicture(file).catch((error: Error) => error);
-    if (kept instanceof Error) return setWrong(kept.message);
-    const place = placeOf(visit, job);
-    const photo: Photo = {
-      id: freshId('photo'),
-      kind: 'photo',
-      name: `${visitTitle(job, visit)}, ${visit.at.slice(0, 10)}`.slice(0, 120),
-      file: kept.hash,
-      takenOn: todayOf(),
-      ...(place ? { place } : {}),
-    };
-    const next = { ...visit, photos: [...(visit.photos ?? []), photo.id] };
-    setWrong(edit({ label: 'Put a photo to a visit', puts: [photo, next], removes: [] }));
-  };
-  return (
-    <View style={{ gap: SPACE.m }}>
-      {photos.map((photo) => (
-        <Picture key={photo.id} file={photo.file} said={photo.note ?? photo.name} />
-      ))}
-      <View style={{ flexDirection: 'row' }}>
-        <Button label="Add a photo" onPress={() => void take()} testID="visit-photo" />
-      </View>
-      {wrong !== null && (
-        <Text tone="stop" role="alert">
-          {wrong}
-        </Text>
-      )}
-    </View>
-  );
+/** The thing that a visit's photos stand at. */
+function thingOf({ test }: Visit): string | undefined {
+  switch (test.type) {
+    case 'hose':
+      return test.into;
+    case 'drainDown':
+      return test.of;
+    case 'rain':
+      return test.stood[0]?.at;
+    default:
+      return undefined;
+  }
 }

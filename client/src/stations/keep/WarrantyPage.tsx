@@ -35,9 +35,10 @@ export function WarrantyPage() {
       <Warranty keeping={keeping} onSet={set} />
       <Contract keeping={keeping} onSet={set} />
       <Notes of={null} />
-      {said.map(({ id, sort, text, on, of }) => (
+      {said.map(({ id, sort, text, on, of, back }) => (
         <Text key={id} kind="small">
           {sayFullDay(on)}, {NOTE_LABELS[sort].toLowerCase()} at {nameOf(job, of!)}: {text}
+          {back === undefined ? '' : ` (taken back ${sayFullDay(back)})`}
         </Text>
       ))}
     </View>

@@ -174,7 +174,7 @@ export {
 } from './paper/visit';
 export type { Photo } from './site/photo';
 export { COSTS, type CostOf, type Outcome } from './paper/outcome';
-export { NOTE_SORTS, type Note, type NoteSort } from './paper/note';
+export { FIXED_SORTS, NOTE_SORTS, type Note, type NoteSort } from './paper/note';
 export type { Step } from './paper/step';
 export type { Variant } from './paper/variant';
 export type { RainElement } from './rain';

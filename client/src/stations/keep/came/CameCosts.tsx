@@ -31,12 +31,15 @@ export function CameCosts({ came, outcome, onSet }: CameProps) {
       ...(Object.keys(costs).length > 0 ? { costs } : {}),
     });
   };
-  const usual = (of: CostOf): string => {
+  /** What it counts as while no bill says it. */
+  const unsaid = (of: CostOf): { usual: string; hint?: string } => {
     const cost = came.costs.find((each) => each.of === of);
-    if (!cost) return 'none planned';
-    return cost.by === 'hours'
-      ? `by its hours ${money(cost.came, currency)}`
-      : `planned ${money(cost.planned, currency)}`;
+    if (!cost) return { usual: 'none planned' };
+    if (cost.by === 'hours') return { usual: money(cost.came, currency), hint: 'By the hours that it took' };
+    const planned = money(cost.planned, currency);
+    return told[of] === undefined
+      ? { usual: planned, hint: 'As planned' }
+      : { usual: planned, hint: `Planned ${planned}` };
   };
   return (
     <View style={{ gap: SPACE.m }}>
@@ -50,7 +53,7 @@ export function CameCosts({ came, outcome, onSet }: CameProps) {
               value={told[of]}
               {...moneyEntry(leastUnits(currency), 1)}
               optional
-              usual={usual(of)}
+              {...unsaid(of)}
               onCommit={(amount) => set(of, amount)}
               testID={`cost-${of}`}
             />

@@ -44,9 +44,7 @@ export function CameParts({ came, outcome, onSet }: CameProps) {
                 onPress={() => setOpen((now) => (now === key ? null : key))}
                 testID={`used-${item.type}`}
               />
-              {open === key && (
-                <UsedFields each={each} label={label} onChange={(next) => change(key, label.toLowerCase(), next)} />
-              )}
+              {open === key && <UsedFields each={each} onChange={(next) => change(key, label.toLowerCase(), next)} />}
             </View>
           );
         })}
@@ -65,11 +63,10 @@ function usedWords({ part, used }: PartCame, units: 'us' | 'metric'): string {
 
 interface UsedProps {
   each: PartCame;
-  label: string;
   onChange: (next: Used | null) => string | null;
 }
 
-function UsedFields({ each, label, onChange }: UsedProps) {
+function UsedFields({ each, onChange }: UsedProps) {
   const { job, units } = useJob();
   const { currency } = pricesOf(job);
   const { part, used, paid, rate } = each;
@@ -78,8 +75,7 @@ function UsedFields({ each, label, onChange }: UsedProps) {
     <Fields of={`used ${key}`}>
       <View style={[fieldRow, { paddingBottom: SPACE.m }]}>
         <QuantityField
-          label={`Used of ${label.toLowerCase()}`}
-          name="used"
+          label="Used"
           value={used ?? undefined}
           {...amountEntry(unit, units)}
           optional
@@ -91,11 +87,11 @@ function UsedFields({ each, label, onChange }: UsedProps) {
         />
         <QuantityField
           label="Paid for all of it"
-          name="paid"
           value={paid ?? undefined}
           {...moneyEntry(leastUnits(currency), 1)}
           optional
-          usual={`reckoned ${money(Math.round(rate * (used ?? net)), currency)}`}
+          usual={money(Math.round(rate * (used ?? net)), currency)}
+          hint="At the rate of the price"
           onCommit={(next) =>
             onChange({
               part: key,

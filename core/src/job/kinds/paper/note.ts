@@ -6,6 +6,9 @@ import { kind } from '../kind';
 export const NOTE_SORTS = ['seen', 'wish', 'promise', 'extra', 'byOthers', 'changed', 'warned'] as const;
 export type NoteSort = (typeof NOTE_SORTS)[number];
 
+/** What was agreed or said between people: never altered later, only added to. */
+export const FIXED_SORTS: readonly NoteSort[] = ['wish', 'promise', 'extra', 'warned'];
+
 const schema = z.strictObject({
   id: idSchema,
   kind: z.literal('note'),
@@ -17,6 +20,8 @@ const schema = z.strictObject({
   on: day,
   /** Of an extra: what is charged for it, least units of the currency. */
   amount: z.number().int().min(0).max(1e9).optional(),
+  /** Of what was agreed or said: the day on which it was taken back. It stays written down. */
+  back: day.optional(),
 });
 export type Note = z.infer<typeof schema>;
 
@@ -29,6 +34,7 @@ export const noteKind = kind<Note>(schema, {
     sort: '`seen`, `wish`, `promise`, `extra` (agreed on the way), `byOthers` (who else does it), `changed` (why the plan did), `warned` (the customer, of what)',
     of: 'what it is about; the whole job when absent',
     amount: 'of an extra: least units of the currency',
+    back: 'the day on which it was taken back',
   },
   nameIn: ({ text }) => text,
 });
