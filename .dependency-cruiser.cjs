@@ -25,7 +25,7 @@ const FLOORS = [
   ['days'],
   ['schools'],
   ['sheets', 'cures', 'proposals'],
-  ['asBuilt', 'ledger'],
+  ['asBuilt', 'ledger', 'oldSystem'],
   ['trial'],
 ];
 

@@ -26,6 +26,15 @@ import {
   type StormSeen,
   type StormTold,
 } from '@katabasis/core/simulation';
+import {
+  lookWords,
+  looksFor,
+  standsWords,
+  unknownWords,
+  worldsOf,
+  type LookKind,
+  type Worlds,
+} from '@katabasis/core/old-system';
 import { triedRain, type RainTold } from '@katabasis/core/rain-visit';
 import {
   doableNext,
@@ -51,6 +60,18 @@ export interface HoseExplained {
   causes: readonly { sure: string; title: string; says: string }[];
   next: { title: string; why: string } | null;
 }
+/** How an old system stands in the ways that it may lie, and what to look at next. */
+export interface OldTold {
+  stands: string;
+  /** What is told most often where it does not hold. */
+  worst: string | null;
+  holds: number;
+  unknown: readonly { run: string; says: string }[];
+  looks: readonly { run: string; kind: LookKind; title: string; about: string }[];
+}
+/** Looks that are told. */
+const LOOKS = 4;
+
 /** Causes that are told. */
 const CAUSES = 3;
 
@@ -109,6 +130,16 @@ function fallOf(job: Job, of: AskedStorm): { rain: Rainfall; told: readonly stri
 /** Nothing fails in it and it is the one that the plan is made for: the two can be held against one another. */
 const isDesign = ({ rain, failing, wetness, again }: AskedStorm): boolean =>
   rain === 'design' && failing.length === 0 && wetness === 'ordinary' && !again;
+
+const oldTold = (job: Job, worlds: Worlds): OldTold => ({
+  stands: standsWords(worlds),
+  worst: worlds.worst?.sentence ?? null,
+  holds: worlds.holds,
+  unknown: worlds.unknowns.map((each) => ({ run: each.run, says: unknownWords(job, each) })),
+  looks: looksFor(job, worlds)
+    .slice(0, LOOKS)
+    .map((look) => ({ run: look.run, kind: look.kind, ...lookWords(job, look) })),
+});
 
 const worker = {
   askable: (yard: SentYard): Askable => {
@@ -228,6 +259,21 @@ const worker = {
       causes: ranked.slice(0, CAUSES).map((each) => ({ sure: sure(each.belief), ...explainedWords(job, each) })),
       next: next && nextTestWords(job, next),
     };
+  },
+  /** Plans an old system in every way that it may lie; null where it was called off. */
+  oldSystem: async (yard: SentYard, ask: number, onShare: (share: number) => Heard): Promise<OldTold | null> => {
+    const { job } = planned(yard);
+    const each = worldsOf(job);
+    let told: OldTold | null = null;
+    await whileAsked(ask, async (state) => {
+      let next = each.next();
+      while (!next.done && !state.off) {
+        if (next.value.done % 4 === 0) await onShare(next.value.done / next.value.of);
+        next = each.next();
+      }
+      if (next.done) told = oldTold(job, next.value);
+    });
+    return told;
   },
   /** Nobody wants it any more. */
   callOff: (ask: number): void => {

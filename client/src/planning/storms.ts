@@ -6,7 +6,7 @@ import type { GivesWaySaid, Ranked, StormFrame, StormSeen } from '@katabasis/cor
 import { proxy, type Remote } from 'comlink';
 import type { AskedStorm } from './askedStorm';
 import { ownWorker } from './ownWorker';
-import type { Askable, HoseExplained, SentYard, StormOutcome, StormWorker } from './storm.worker';
+import type { Askable, HoseExplained, OldTold, SentYard, StormOutcome, StormWorker } from './storm.worker';
 
 const theWorker = ownWorker<StormWorker>(
   () => new Worker(new URL('./storm.worker', window.location.href)),
@@ -46,7 +46,7 @@ export function gaugeSays(job: Job, text: string): Promise<{ ok: boolean; senten
   return Promise.race([worker.gauge(sent(job), text), lost]);
 }
 
-export type { HoseExplained };
+export type { HoseExplained, OldTold };
 
 export interface StormSoFar {
   seen: StormSeen;
@@ -150,6 +150,10 @@ export const explainRain = (job: Job, visit: string, of: Asking, give: (told: Ra
 /** What would explain a hose test, and which test to do next. */
 export const explainHose = (job: Job, visit: string, of: Asking): Promise<HoseExplained | null> =>
   asking(of, (worker) => worker.explainHose(sent(job), visit));
+
+/** How an old system stands in every way that it may lie; `give` hears how far it has come. */
+export const tellOld = (job: Job, of: Asking, give: (share: number) => void): Promise<OldTold | null> =>
+  asking(of, (worker, ask) => worker.oldSystem(sent(job), ask, proxy(give)));
 
 /** Pictures between two that are told while it goes on. */
 const TOLD = 6;

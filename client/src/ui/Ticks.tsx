@@ -8,14 +8,14 @@ import { Text } from './Text';
 
 const make = (palette: Palette) => ({ chip: chip(palette), on: chosenChip(palette) });
 
-interface Props {
+interface Props<V extends string> {
   label: string;
-  options: readonly { value: string; label: string; testID?: string }[];
+  options: readonly { value: V; label: string; testID?: string }[];
   ticked: readonly string[];
-  onToggle: (value: string) => void;
+  onToggle: (value: V) => void;
 }
 
-export function Ticks({ label, options, ticked, onToggle }: Props) {
+export function Ticks<V extends string>({ label, options, ticked, onToggle }: Props<V>) {
   const styles = useStyles(make);
   return (
     <View style={{ gap: SPACE.s }}>

@@ -16,6 +16,7 @@ export { grateShare, withShut } from './grateShare';
 export { expectHose } from './line/hoseTest';
 export { nextTest, type NextTest } from './line/nextTest';
 export type { RainCause, RainExplained, RainTold } from './rainVisit';
+export { oldFound } from './oldFound';
 export { bucketSays, drains, sayVisit } from './said';
 export { hoseExpects } from './saidHose';
 export type { VisitSaid } from './visitSaid';

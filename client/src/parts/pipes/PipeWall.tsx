@@ -1,5 +1,5 @@
 /** Whether a pipe takes ground water in, whether it was here before, and what joins it to the pipe above. */
-import { jointWords, OLD_FATES, OLD_STATES, put, type Run } from '@katabasis/core';
+import { GUESSES, jointWords, OLD_FATES, OLD_STATES, put, type Run } from '@katabasis/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useJob } from '../../planning/useJob';
@@ -7,6 +7,7 @@ import { without } from '../../input/without';
 import { SPACE } from '../../theme/tokens';
 import { Choice } from '../../ui/Choice';
 import { Text } from '../../ui/Text';
+import { Ticks } from '../../ui/Ticks';
 import { TestPits } from './TestPits';
 
 const FATES: Record<(typeof OLD_FATES)[number], string> = {
@@ -20,6 +21,8 @@ const STATES: Record<(typeof OLD_STATES)[number], string> = {
   roots: 'Roots in it',
   broken: 'Broken',
 };
+
+const GUESS_LABELS: Record<(typeof GUESSES)[number], string> = { size: 'Its size', material: 'What it is made of' };
 
 export function PipeWall({ run }: { run: Run }) {
   const { job, plan, edit } = useJob();
@@ -57,6 +60,18 @@ export function PipeWall({ run }: { run: Run }) {
           value={old.state ?? null}
           options={OLD_STATES.map((value) => ({ value, label: STATES[value] }))}
           onChoose={(state) => setOld({ ...old, state })}
+        />
+      )}
+      {old?.fate === 'kept' && (
+        <Ticks
+          label="No more than guessed"
+          options={GUESSES.map((value) => ({ value, label: GUESS_LABELS[value], testID: `guessed-${value}` }))}
+          ticked={old.guessed ?? []}
+          onToggle={(guess) => {
+            const before = old.guessed ?? [];
+            const next = before.includes(guess) ? before.filter((each) => each !== guess) : [...before, guess];
+            setOld(without(old, 'guessed', next.length > 0 ? next : undefined));
+          }}
         />
       )}
       {old?.fate === 'kept' && planned && <TestPits run={run} planned={planned} />}

@@ -56,6 +56,9 @@ function Standing({ at }: ListProps) {
     },
     { page: 'built', title: 'As built', about: 'What lies where, and how deep' },
     { page: 'warranty', title: 'Warranty and agreements' },
+    ...(ofKind(job, 'run').some(({ old }) => old?.fate === 'kept')
+      ? [{ page: 'old', title: 'Old pipe', about: 'What nobody knows of it, and what to look at next' }]
+      : []),
     { page: 'out', title: 'How it came out', about: cameOutWords(job) },
   ];
   return (

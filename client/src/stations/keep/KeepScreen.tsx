@@ -18,6 +18,7 @@ import { DrainDownPage } from './DrainDownPage';
 import { HosePage } from './HosePage';
 import { KeepList } from './KeepList';
 import { NewVisit, type NewType } from './NewVisit';
+import { OldPage } from './OldPage';
 import { OutcomePage } from './OutcomePage';
 import { VisitPage } from './VisitPage';
 import { WarrantyPage } from './WarrantyPage';
@@ -51,6 +52,8 @@ function usePage(at: string | null): Page | null {
       return { title: 'As built', body: <AsBuiltPage /> };
     case 'complaints':
       return { title: 'Complaints', body: <ComplaintsPage /> };
+    case 'old':
+      return { title: 'Old pipe', body: <OldPage /> };
     case 'out':
       return { title: 'How it came out', body: <OutcomePage /> };
     case 'warranty':

@@ -1,6 +1,6 @@
 /** What a visit measured, taken over into the plan by a tap, and never unasked: with what the plan says then. */
 import { elementOf, put, text, type Change, type Discharge, type Visit } from '@katabasis/core';
-import { drainingOf, fitPit, showPace, type Draining } from '@katabasis/core/visits';
+import { oldFound, drainingOf, fitPit, showPace, type Draining } from '@katabasis/core/visits';
 import { useMemo } from 'react';
 import { useJob } from '../../planning/useJob';
 import { Offered } from './Offered';
@@ -46,7 +46,18 @@ const storeFor = ({ pit }: Draining): NonNullable<Discharge['store']> => ({
   cover: pit.cover,
 });
 
+const OLD = 'The old pipe is judged by it from then on.';
+
 export function TakeOver({ visit }: { visit: Visit }) {
-  const offer = useSoil(visit);
-  return offer && <Offered {...offer} />;
+  const { job } = useJob();
+  const soil = useSoil(visit);
+  const found = useMemo(() => oldFound(job, visit), [job, visit]);
+  return (
+    <>
+      {soil && <Offered {...soil} />}
+      {found.map(({ label, change }) => (
+        <Offered key={label} label={`Take over: ${label}`} why={OLD} change={change} />
+      ))}
+    </>
+  );
 }

@@ -179,7 +179,7 @@ export type { Step } from './paper/step';
 export type { Variant } from './paper/variant';
 export type { RainElement } from './rain';
 export type { RoofFace } from './roofFace';
-export { diameterOf, isDug, isLaid, isNew, OLD_FATES, OLD_STATES, type Run } from './run';
+export { diameterOf, isDug, isLaid, isNew, GUESSES, OLD_FATES, OLD_STATES, type Run } from './run';
 export { SERVICE_FORMS, USUAL_HAND_DIG, type Service, type ServiceForm } from './site/service';
 export type { SoilTest } from './site/soilTest';
 export type { SpotLevel } from './site/spotLevel';

@@ -4,6 +4,8 @@ import { flag, idSchema, length, level, name, pitch, place } from './fields';
 import { kind } from './kind';
 
 export const OLD_FATES = ['kept', 'cutOff', 'takenOut'] as const;
+/** What of an old pipe may be no more than a guess. */
+export const GUESSES = ['size', 'material'] as const;
 export const OLD_STATES = ['sound', 'silted', 'roots', 'broken'] as const;
 
 export const UNDER = ['turf', 'slab', 'cars', 'bed', 'deck'] as const;
@@ -37,6 +39,8 @@ const schema = z.strictObject({
     .strictObject({
       fate: z.enum(OLD_FATES),
       state: z.enum(OLD_STATES).optional(),
+      /** What of it is guessed: it may be otherwise. */
+      guessed: z.array(z.enum(GUESSES)).max(GUESSES.length).optional(),
       /** Test pits dug to it: its invert, m, so far from its head, m. */
       pits: z
         .array(z.strictObject({ along: z.number().min(0).max(10_000), level }))
@@ -91,7 +95,7 @@ export const runKind = kind<Run>(schema, {
   notes: {
     bends: 'places that it bends at, from its head on',
     lengthFrom: '`plan`: by its way on the plan; taped or typed when absent',
-    old: 'fate, state, pits (along, level) and fall (least, most), of a pipe that was here before',
+    old: 'fate, state, guessed (`size`, `material`), pits (along, level) and fall (least, most), of a pipe that was here before',
     grade: '`auto`; `pitch` with pitch; `levels` with up, down',
     bored: 'driven through under what is over it',
     beside: 'a run or a drain in whose trench it lies',

@@ -22,6 +22,7 @@ import { stoneHigh } from './stoneHigh';
 import { sleeveSmall } from './sleeveSmall';
 import { grateAtEnd } from './grateAtEnd';
 import { oldFallUnknown } from '../../pipes/oldFallUnknown';
+import { oldStateUnknown } from '../../pipes/oldStateUnknown';
 import { oldPipePoor } from '../../pipes/oldPipePoor';
 import type { Rule } from '../../snag';
 
@@ -51,4 +52,5 @@ export const storeRules: readonly Rule[] = [
   grateAtEnd,
   oldPipePoor,
   oldFallUnknown,
+  oldStateUnknown,
 ];
