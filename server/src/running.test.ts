@@ -105,7 +105,13 @@ it('is taken up again after a kill, puts samples back inside the database, and k
   const { base, err } = await again.said;
   expect([err, (await jobsAt(base!)).map(({ name }) => name)]).toEqual([
     '',
-    ['The clinic, a year on', 'Wrenmoor Green Bowls Pavilion', 'Brackenfold Terrace', 'Quillfeather Animal Clinic'],
+    [
+      'Number 3, the old drain',
+      'The clinic, a year on',
+      'Wrenmoor Green Bowls Pavilion',
+      'Brackenfold Terrace',
+      'Quillfeather Animal Clinic',
+    ],
   ]);
   // The verdict comes from a thread beside the requests.
   const pavilion = async () => (await jobsAt(base!)).find(({ name }) => name.startsWith('Wrenmoor'))!;

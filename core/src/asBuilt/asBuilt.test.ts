@@ -4,7 +4,7 @@ import { quillfeather } from '../samples';
 import { tie } from '../site/tie';
 import { basin, ground, house, jobOf, out, pipe } from '../testing/parts';
 import { planJob } from '../verdict/planJob';
-import { asBuiltTable, builtPoints, cornersOf, laidLines, pipesNear } from '.';
+import { asBuiltTable, builtOnPlan, builtPoints, cornersOf, laidLines, photosAlong, pipesNear } from '.';
 import { tiesOf } from './ties';
 
 /** A basin 3 m north and 4 m east of a house's north-east corner, and 20 m of pipe eastward from it. */
@@ -84,4 +84,41 @@ it('tells whoever stands there which pipe is near, how far off and how deep', ()
   // Half way down: invert −0.75, ground half way between basin and way out.
   expect(below!.depth).toBeCloseTo(-0.6 + 0.75, 6);
   expect(pipesNear(job, planJob(job), { east: 24, north: 30 }, 3)).toEqual([]);
+});
+
+it('readings stand on the plan where they were taken, and those that are off are numbered from the head down', () => {
+  const job = yard({
+    laid: [
+      { along: 0, level: -0.53 },
+      { along: 5, level: -0.625 },
+      { along: 10, level: -0.72 },
+    ],
+  });
+  const { sketch, marks } = builtOnPlan(job, planJob(job))!;
+  expect(marks.map(({ number, off }) => [number, Math.round(off * 1000)])).toEqual([
+    [1, -30],
+    [null, 0],
+    [2, 30],
+  ]);
+  // The pipe runs 20 m east: its middle is half way between its ends on paper, all of them on one line.
+  const [head, , middle] = marks;
+  const scale = sketch.width / (34 - Math.min(0, 14));
+  expect(middle!.x - head!.x).toBeCloseTo(10 * scale, 6);
+  expect(middle!.y).toBeCloseTo(head!.y, 9);
+  expect(builtOnPlan(yard(), planJob(yard()))).toBeNull();
+});
+
+it('photos stand by their place along the pipe that they are nearest to, and none that shows another thing', () => {
+  const photo = (id: string, east: number, north: number) => ({
+    id,
+    kind: 'photo' as const,
+    name: id,
+    file: 'a'.repeat(64),
+    place: { east, north },
+  });
+  const job = jobOf(...yard().elements.all, photo('lower', 30, 11.5), photo('far', 14, 30), photo('upper', 20, 10));
+  expect(photosAlong(job).map(({ photo: { id }, run, along }) => [id, run, along])).toEqual([
+    ['upper', 'pipe-basin', expect.closeTo(6, 9)],
+    ['lower', 'pipe-basin', expect.closeTo(16, 9)],
+  ]);
 });

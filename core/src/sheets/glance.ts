@@ -46,8 +46,8 @@ const at = ([x, y]: Point): string => `${Math.round(x * 10) / 10} ${Math.round(y
 const pathOf = (lines: Lines, end = ''): string =>
   lines.flatMap((line) => (line.length > 0 ? [`M${line.map(at).join('L')}${end}`] : [])).join('');
 
-/** The plan to scale, north up; null of a job that lies on none. */
-function planSketch(job: Job): Sketch | null {
+/** The plan to scale, north up, and where a place lies in it; null of a job that lies on none. */
+export function planSketch(job: Job): { sketch: Sketch; toSketch: (place: Place) => Point } | null {
   const pipes = ofKind(job, 'run').flatMap((run) => {
     const way = wayOfRun(job, run);
     return way ? [way] : [];
@@ -64,9 +64,9 @@ function planSketch(job: Job): Sketch | null {
   if (!box || pipes.length + houses.length + ground.length + fields.length === 0) return null;
   const [wide, high] = [box.east - box.west, box.north - box.south];
   const scale = SIDE / Math.max(wide, high, 1e-6);
-  const onPaper = (ways: readonly (readonly Place[])[]): Lines =>
-    ways.map((way) => way.map(({ east, north }): Point => [(east - box.west) * scale, (box.north - north) * scale]));
-  return {
+  const toSketch = ({ east, north }: Place): Point => [(east - box.west) * scale, (box.north - north) * scale];
+  const onPaper = (ways: readonly (readonly Place[])[]): Lines => ways.map((way) => way.map(toSketch));
+  const sketch = {
     width: Math.max(1, wide * scale),
     height: Math.max(1, high * scale),
     houses: pathOf(onPaper(houses), 'Z'),
@@ -74,6 +74,7 @@ function planSketch(job: Job): Sketch | null {
     pipes: pathOf(onPaper(pipes)),
     outs: pathOf(onPaper(outs), 'h0'),
   };
+  return { sketch, toSketch };
 }
 
 /** How far each landing is from where its water leaves, m of pipe. */
@@ -130,7 +131,7 @@ function fallSketch(plan: Pick<Solution, 'runs'>): Sketch | null {
 const MOST = 400;
 
 export const sketchOf = (job: Job, plan: Pick<Solution, 'runs'>): Sketch | null =>
-  ofKind(job, 'run').length > MOST ? null : (planSketch(job) ?? fallSketch(plan));
+  ofKind(job, 'run').length > MOST ? null : (planSketch(job)?.sketch ?? fallSketch(plan));
 
 /** `today`: as 2026-12-01, from which its days are laid out where none is set. */
 export function glanceOf(job: Job, plan: Solution, today: string): Glance {

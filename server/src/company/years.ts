@@ -10,7 +10,7 @@ import { putTable } from '../sheets/tableOnPaper';
 
 function pdfOfYear(year: Year, others: readonly string[], company: Company, size: PaperSize): Promise<Buffer> {
   const title = `The year ${year.year}`;
-  const paper = new Paper(size, title, new Date().toISOString().slice(0, 10), company.name ?? title);
+  const paper = new Paper(size, company.name ?? 'Own figures', new Date().toISOString().slice(0, 10), title);
   paper.page(title);
   for (const line of letterhead(company)) paper.paragraph(line);
   if (year.open > 0)

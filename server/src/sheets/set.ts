@@ -19,12 +19,13 @@ import {
   type Quote,
   type TakeOff,
 } from '@katabasis/core';
-import { asBuiltTable } from '@katabasis/core/as-built';
+import { asBuiltTable, builtOnPlan } from '@katabasis/core/as-built';
 import { careSheet } from '@katabasis/core/care';
 import { filmstripOf } from '@katabasis/core/simulation';
 import { setImmediate as breath } from 'node:timers/promises';
 import { Paper, type PaperSize } from './paper';
 import { putPlan } from './planOnPaper';
+import { putBuilt } from './builtOnPaper';
 import { putStills } from './stillsOnPaper';
 import { putSection } from './sectionOnPaper';
 import { heightOfTable, putTable } from './tableOnPaper';
@@ -177,6 +178,8 @@ function putAsBuilt(paper: Paper, { job, plan }: Printed): void {
     'Where each lies by two tapes from corners of the house, and how deep: before anybody digs here again.',
   );
   putTable(paper, asBuiltTable(job, plan));
+  const built = builtOnPlan(job, plan);
+  if (built) putBuilt(paper, job, built);
 }
 
 /** The pieces of work of a paper. */

@@ -14,7 +14,9 @@ import { Choice } from '../../ui/Choice';
 import { Mark } from '../../ui/Mark';
 import { fieldRow } from '../../ui/rows';
 import { Text } from '../../ui/Text';
+import { BuiltOnPlan } from './BuiltOnPlan';
 import { PaperFiles } from './PaperFiles';
+import { PhotosAlong } from './PhotosAlong';
 
 const make = (palette: Palette) => ({
   point: { borderTopWidth: 1, borderTopColor: palette.line, paddingVertical: SPACE.s, gap: 2 },
@@ -34,6 +36,7 @@ export function AsBuiltPage() {
     <View style={{ gap: SPACE.l, maxWidth: 700 }}>
       <FromHere />
       <HowLaid />
+      <BuiltOnPlan />
       <View>
         {points.map((point) => (
           <View key={`${point.id} ${point.name}`} style={styles.point}>
@@ -45,6 +48,7 @@ export function AsBuiltPage() {
           </View>
         ))}
       </View>
+      <PhotosAlong />
       <PaperFiles files={FILES} />
     </View>
   );

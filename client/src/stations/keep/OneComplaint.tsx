@@ -104,6 +104,7 @@ function Where({ complaint }: { complaint: Complaint }) {
         label="Seen at"
         value={complaint.of ?? NOWHERE}
         options={options}
+        strip
         onChoose={(of) => edit(put('Say where it was seen', without(complaint, 'of', of === NOWHERE ? undefined : of)))}
       />
       <PutPhotos

@@ -1,0 +1,108 @@
+/**
+ * The end house of the terrace as another left it: an old clay line under the passage to the lane, found by its two lids. Its lower part was
+ * looked into; how the upper one falls and what state it is in nobody knows. Metric, measured by tape.
+ */
+import { jobFrom, type Job } from '../job/job';
+import type { Element } from '../job/kinds';
+
+const ELEMENTS: readonly Element[] = [
+  {
+    id: 'job',
+    kind: 'job',
+    name: 'Number 3, the old drain',
+    site: 'Brackenfold Lane',
+    units: 'metric',
+    pitchStyle: 'single',
+    state: 'asked',
+    soil: 'clay',
+  },
+  { id: 'rain', kind: 'rain', intensity: 110 / 3.6e6, source: { type: 'typed' } },
+  {
+    id: 'roof',
+    kind: 'roofFace',
+    name: 'Rear roof',
+    storey: 2,
+    shape: { type: 'area', area: 34 },
+    feeds: [{ to: 'spout', share: 1 }],
+  },
+  { id: 'spout', kind: 'downspout', name: 'Rear downspout', storey: 2, size: 'rect2x3', groundLevel: 0 },
+  { id: 'yard', kind: 'surface', name: 'Paved yard', cover: 'paving', area: 38, feeds: [{ to: 'gully', share: 1 }] },
+  {
+    id: 'gully',
+    kind: 'basin',
+    name: 'Yard gully',
+    grate: 'flat12',
+    groundLevel: -0.05,
+    sumpDepth: 0.15,
+    here: true,
+  },
+  { id: 'chamber', kind: 'junction', name: 'Old chamber', form: 'cleanout', groundLevel: -0.1, here: true },
+  {
+    id: 'lane',
+    kind: 'discharge',
+    name: 'Lane gully',
+    form: 'main',
+    receiving: 'street',
+    groundLevel: -0.6,
+    controlLevel: -1.04,
+    mainDiameter: 0.225,
+    mainPitch: 0.02,
+    consent: 'given',
+    buildingDistance: 6,
+    here: true,
+  },
+  {
+    id: 'lead',
+    kind: 'run',
+    name: 'Lead of the downspout',
+    from: 'spout',
+    to: 'gully',
+    length: 2.5,
+    material: 'smooth',
+    nominal: 0.1016,
+    grade: { type: 'auto' },
+  },
+  {
+    id: 'upper',
+    kind: 'run',
+    name: 'Under the passage',
+    from: 'gully',
+    to: 'chamber',
+    length: 11,
+    material: 'clay',
+    nominal: 0.1016,
+    grade: { type: 'levels', up: -0.55 },
+    under: 'slab',
+    old: { fate: 'kept', guessed: ['size'], fall: { least: 0.005, most: 0.025 } },
+  },
+  {
+    id: 'lower',
+    kind: 'run',
+    name: 'Chamber to the lane',
+    from: 'chamber',
+    to: 'lane',
+    length: 9,
+    material: 'clay',
+    nominal: 0.1524,
+    grade: { type: 'levels', up: -0.92, down: -1.02 },
+    old: { fate: 'kept', state: 'sound' },
+  },
+  {
+    id: 'lookedIn',
+    kind: 'visit',
+    at: '2026-11-24T10:20:00Z',
+    by: 'Lead',
+    note: 'Two lids found under the gravel. The lane end runs free; from the gully the rod goes in three metres and meets a bend.',
+    test: { type: 'camera', run: 'lower', met: [{ along: 9, found: 'nothing' }] },
+    said: { of: 'Camera or rod in Chamber to the lane', asPlanned: true, sentence: 'Open all along.' },
+  },
+  {
+    id: 'standsInYard',
+    kind: 'complaint',
+    on: '2026-11-21',
+    saw: 'The yard stands full by the back door after every cloudburst.',
+    of: 'gully',
+  },
+];
+
+export const brackenfoldOld = (): Job => jobFrom('brackenfold-old', ELEMENTS);
