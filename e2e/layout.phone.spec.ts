@@ -150,6 +150,8 @@ const IN_KEEP = [
   'keep?at=~care',
   'keep?at=~built',
   'keep?at=~complaints',
+  'keep?at=~out',
+  'keep?at=~new-jars',
   'keep?at=~warranty',
 ];
 const PAGES = [
@@ -157,6 +159,8 @@ const PAGES = [
   '/new',
   '/bin',
   '/rounds',
+  '/figures',
+  '/job/brackenfold-old/keep?at=~old',
   '/devices',
   '/pair',
   '/nowhere',

@@ -26,15 +26,7 @@ import {
   type StormSeen,
   type StormTold,
 } from '@katabasis/core/simulation';
-import {
-  lookWords,
-  looksFor,
-  standsWords,
-  unknownWords,
-  worldsOf,
-  type LookKind,
-  type Worlds,
-} from '@katabasis/core/old-system';
+import { worldsOf } from '@katabasis/core/old-system';
 import { triedRain, type RainTold } from '@katabasis/core/rain-visit';
 import {
   doableNext,
@@ -47,6 +39,7 @@ import {
 } from '@katabasis/core/visits';
 import { expose } from 'comlink';
 import type { AskedStorm } from './askedStorm';
+import { oldTold, type OldTold } from './oldTold';
 import * as planning from './planning';
 
 export interface SentYard {
@@ -60,18 +53,6 @@ export interface HoseExplained {
   causes: readonly { sure: string; title: string; says: string }[];
   next: { title: string; why: string } | null;
 }
-/** How an old system stands in the ways that it may lie, and what to look at next. */
-export interface OldTold {
-  stands: string;
-  /** What is told most often where it does not hold. */
-  worst: string | null;
-  holds: number;
-  unknown: readonly { run: string; says: string }[];
-  looks: readonly { run: string; kind: LookKind; title: string; about: string }[];
-}
-/** Looks that are told. */
-const LOOKS = 4;
-
 /** Causes that are told. */
 const CAUSES = 3;
 
@@ -130,16 +111,6 @@ function fallOf(job: Job, of: AskedStorm): { rain: Rainfall; told: readonly stri
 /** Nothing fails in it and it is the one that the plan is made for: the two can be held against one another. */
 const isDesign = ({ rain, failing, wetness, again }: AskedStorm): boolean =>
   rain === 'design' && failing.length === 0 && wetness === 'ordinary' && !again;
-
-const oldTold = (job: Job, worlds: Worlds): OldTold => ({
-  stands: standsWords(worlds),
-  worst: worlds.worst?.sentence ?? null,
-  holds: worlds.holds,
-  unknown: worlds.unknowns.map((each) => ({ run: each.run, says: unknownWords(job, each) })),
-  looks: looksFor(job, worlds)
-    .slice(0, LOOKS)
-    .map((look) => ({ run: look.run, kind: look.kind, ...lookWords(job, look) })),
-});
 
 const worker = {
   askable: (yard: SentYard): Askable => {

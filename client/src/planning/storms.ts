@@ -6,7 +6,8 @@ import type { GivesWaySaid, Ranked, StormFrame, StormSeen } from '@katabasis/cor
 import { proxy, type Remote } from 'comlink';
 import type { AskedStorm } from './askedStorm';
 import { ownWorker } from './ownWorker';
-import type { Askable, HoseExplained, OldTold, SentYard, StormOutcome, StormWorker } from './storm.worker';
+import type { OldTold } from './oldTold';
+import type { Askable, HoseExplained, SentYard, StormOutcome, StormWorker } from './storm.worker';
 
 const theWorker = ownWorker<StormWorker>(
   () => new Worker(new URL('./storm.worker', window.location.href)),

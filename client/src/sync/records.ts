@@ -33,7 +33,12 @@ export const useLedger = (): UseQueryResult<Ledger> =>
   });
 
 /** Jars that were tried at any job. */
-export const useJars = (): UseQueryResult<CompanyJars> => useQuery({ queryKey: JARS_KEY, queryFn: api.jars });
+export const useJars = (): UseQueryResult<CompanyJars> =>
+  useQuery({
+    queryKey: JARS_KEY,
+    queryFn: api.jars,
+    refetchInterval: ({ state }) => ((state.data?.pending ?? 0) > 0 ? AGAIN : false),
+  });
 
 /** Files of this device that the server has not got. */
 export const useUnsentFiles = (): readonly UnsentFile[] =>

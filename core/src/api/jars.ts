@@ -3,6 +3,8 @@ import { z } from 'zod';
 import { jarSchema } from '../job/kinds';
 
 export const companyJarsSchema = z.object({
+  /** Jobs whose plans are still being worked out: theirs are not among these yet. */
+  pending: z.number().int(),
   tests: z.array(
     z.object({
       job: z.string(),

@@ -28,17 +28,16 @@ it('gives K back, however seldom it is read and whenever the first reading was',
   for (const count of [2, 3, 9]) expect(fitted(read(1, 3600, count)).conductivity / K).toBeCloseTo(1, 6);
 });
 
-it('nine times of ten the soil lies in the range that it gives, with a tape that errs by a fifth of an inch', () => {
+it('nine times of ten the soil lies in the range that it gives, with a tape that errs by an eighth of an inch', () => {
   const roll = dice(11);
   let within = 0;
-  const TRIES = 400;
+  const TRIES = 2000;
   for (let k = 0; k < TRIES; k++) {
-    const fit = fitted(read(0.8, 2400, 6, () => 0.005 * normal(roll(), roll())));
+    const fit = fitted(read(0.8, 2400, 6, () => 0.003175 * normal(roll(), roll())));
     if (fit.low <= K && K <= fit.high) within++;
   }
-  // A tape is never taken to be better than it is, so that the range is seldom too small.
   expect(within / TRIES).toBeGreaterThan(0.87);
-  expect(within / TRIES).toBeLessThan(0.99);
+  expect(within / TRIES).toBeLessThan(0.93);
 });
 
 it('says what is missing: one reading, or water that does not fall', () => {

@@ -2,6 +2,7 @@
  * How fast a pit, a bed or a garden lets its water into the soil, from its level against time: v A dh/dt = −K (A + P h), whose level falls as
  * h = (h0 + A/P) e^(−K P t/(v A)) − A/P. K and h0 by least squares (Gauss and Newton), with K's range from what the readings leave over.
  */
+import { tWithin } from '../numeric/studentT';
 
 /** What the water stands in: floor, m²; length round it, m; share of it that water fills. */
 export interface Pit {
@@ -26,11 +27,10 @@ export interface PitFit {
   off: number;
 }
 
-/** No tape tells a water's level better than this, m: a fifth of an inch. */
-const TAPE = 0.005;
-/** Student's t for nine of ten, by degrees of freedom from 1 up; the normal curve's from there on. */
-const NINE_OF_TEN = [6.314, 2.92, 2.353, 2.132, 2.015, 1.943, 1.895, 1.86, 1.833, 1.812];
-const NORMAL = 1.645;
+/** What a tape in water is off by, m, known as well as so many readings beyond two would tell it: an eighth of an inch, in a pit that one leans into. */
+const TAPE = 0.003175;
+const KNOWN = 4;
+const NINE_OF_TEN = 0.9;
 const ROUNDS = 30;
 
 /** Level of a pit's water after so long, m; not below its floor. */
@@ -80,10 +80,9 @@ export function fitPit(pit: Pit, readings: readonly Reading[]): PitFit | { sente
     0,
   );
   const free = wet.length - 2;
-  const own = free > 0 ? Math.sqrt(squares / free) : 0;
-  // Readings that happen to lie on a line are no better than the tape.
-  const [error, t] = own > TAPE ? [own, NINE_OF_TEN[free - 1] ?? NORMAL] : [TAPE, NORMAL];
-  const off = (t * error) / Math.sqrt(curvature);
+  // What the readings leave over and what is known of tapes, taken together: a few that happen to lie on a line are no better than the tape.
+  const error = Math.sqrt((KNOWN * TAPE ** 2 + squares) / (KNOWN + free));
+  const off = (tWithin(NINE_OF_TEN, KNOWN + free) * error) / Math.sqrt(curvature);
   return {
     conductivity: k,
     low: Math.max(k / 20, k - off),

@@ -1,7 +1,7 @@
 /** What a visit found of pipes that another laid: how they lie and what state they are in, to be taken into the plan by a tap. */
 import { put, type Change } from '../job/change';
 import { elementOf, nameOf, ofKind, type Job } from '../job/job';
-import { OLD_STATES, type Run, type TestOf, type Visit } from '../job/kinds';
+import { type OLD_STATES, type Run, type TestOf, type Visit } from '../job/kinds';
 
 type State = (typeof OLD_STATES)[number];
 

@@ -122,7 +122,9 @@ export class Summaries {
 
   /** Every jar that was tried at any job. */
   jars(): CompanyJars {
+    const pending = this.wantBehind();
     return {
+      pending,
       tests: this.sql.jars.all().flatMap(({ id, name, jars }) =>
         (JSON.parse(jars) as Omit<CompanyJars['tests'][number], 'job' | 'name'>[]).map((test) => ({
           job: id,
