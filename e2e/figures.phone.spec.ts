@@ -113,4 +113,17 @@ test('an old line is told by the ways that it may lie; what a camera finds is ta
   await page.goto(`/job/${job}/keep?at=~old`);
   await expect(page.getByTestId('unknown-upper')).not.toContainText('nobody has looked into it');
   await expect(page.getByTestId('old-stands')).not.toContainText('5 of 10');
+  // Both lids lifted, by the rod: 0.55 m and 0.80 m below the sill that the level was set up by.
+  await page.goto(`/job/${job}/keep?at=~new-levels`);
+  await page.getByTestId('keep-visit').click();
+  await expect(page.getByText('Say a known level and the rod on it first.')).toBeVisible();
+  await fill(page, 'known-level', '0');
+  await fill(page, 'known-rod', '1.2');
+  await fill(page, 'read-gully', '1.75');
+  await fill(page, 'read-chamber', '2');
+  await page.getByTestId('keep-visit').click();
+  await lookedAt(page);
+  await page.getByTestId('take-over').first().click();
+  await saved(page, job);
+  expect((await kept(request, job)).upper).toMatchObject({ grade: { up: -0.55, down: -0.8 } });
 });

@@ -10,7 +10,7 @@ import { depthOfRain, stormFrom, type Rainfall } from '../simulation/rain/rainfa
 import { routeOf } from '../plan/section';
 import type { Plan } from '../verdict/planJob';
 
-/** Rain is followed for so long at most, h: by then what it does no longer changes. */
+/** Rain is followed for so long at most, h; of a longer one both its mean is, and all of it within these hours. */
 export const FOLLOWED = 6;
 /** A depth read off a wet mark is good to this, m, and to this share of it. */
 const MARK = 0.008;
@@ -50,8 +50,12 @@ export function rainfallsOf(job: Job, { depth, hours }: Pick<Seen, 'depth' | 'ho
   const table = rainOf(job)?.table ? rainTable(rainOf(job)!) : null;
   const gathered = table && stormFrom(table, length, 'middle');
   const share = gathered ? (mean * length) / depthOfRain(gathered) : 0;
+  // Of a longer rain all may have come within the hours that are followed: what it does at most.
+  const burst =
+    hours > FOLLOWED ? { ...even, intensities: even.intensities.map((each) => (each * hours) / FOLLOWED) } : null;
   return [
     stormFrom(even, length, 'block'),
+    ...(burst ? [stormFrom(burst, length, 'triangle')] : []),
     stormFrom(even, length, 'triangle'),
     ...(gathered ? [{ step: gathered.step, intensities: gathered.intensities.map((each) => each * share) }] : []),
   ];

@@ -1,9 +1,9 @@
 /** A visit of any kind, written down as it is found. Every field may be left: what was not looked at says nothing. */
-import { elementOf, nameOf, ofKind, groundInlets, type VisitTest, type VisitType } from '@katabasis/core';
+import { elementOf, groundInlets, ofKind, type VisitTest, type VisitType } from '@katabasis/core';
 import { View } from 'react-native';
 import { useJob } from '../../planning/useJob';
 import { Fields } from '../../input/Fields';
-import { hoursEntry, levelEntry, smallEntry } from '../../input/entry';
+import { hoursEntry, smallEntry } from '../../input/entry';
 import { gritEntry, rainDepthEntry, watchEntry } from '../../input/measuredEntry';
 import { fieldRow } from '../../ui/rows';
 import { Text } from '../../ui/Text';
@@ -11,6 +11,7 @@ import { Ticks } from '../../ui/Ticks';
 import { useDraft } from './draft';
 import { Figure, RunChoice, Written } from './Written';
 import { NewJars } from './NewJars';
+import { NewLevels } from './NewLevels';
 import { NewCamera, NewPitch } from './NewInPipe';
 
 export type NewType = Exclude<VisitType, 'hose' | 'drainDown'>;
@@ -79,39 +80,6 @@ function NewRain() {
           </View>
         ))}
         {places.length === 0 && <Text>No basin or channel drain is here: say in words what you saw.</Text>}
-      </Fields>
-    </Written>
-  );
-}
-
-function NewLevels() {
-  const { job, plan, units } = useJob();
-  const drafted = useDraft('levels');
-  const laid = Object.values(plan.landings).filter(({ invert }) => invert !== null);
-  const read = laid.flatMap(({ id }) => {
-    const level = drafted.draft.figures[id];
-    return level === undefined ? [] : [{ at: id, level }];
-  });
-  return (
-    <Written
-      drafted={drafted}
-      test={read.length > 0 ? { type: 'levels', read } : null}
-      lacks="Read one invert at least."
-    >
-      <Text>Inverts as they are read now, above the job’s zero.</Text>
-      <Fields of={null}>
-        <View style={fieldRow}>
-          {laid.map(({ id }) => (
-            <Figure
-              key={id}
-              drafted={drafted}
-              name={id}
-              label={nameOf(job, id)}
-              entry={levelEntry(units)}
-              usual="not read"
-            />
-          ))}
-        </View>
       </Fields>
     </Written>
   );
