@@ -13,6 +13,7 @@ export {
   sure,
 } from './explained';
 export { grateShare, withShut } from './grateShare';
+export { lawnLoss } from './lawnLoss';
 export { expectHose } from './line/hoseTest';
 export { nextTest, type NextTest } from './line/nextTest';
 export type { RainCause, RainExplained, RainTold } from './rainVisit';

@@ -1,6 +1,6 @@
 /** What a visit measured, taken over into the plan by a tap, and never unasked: with what the plan says then. */
-import { elementOf, put, text, type Change, type Discharge, type Visit } from '@katabasis/core';
-import { oldFound, drainingOf, fitPit, showPace, type Draining } from '@katabasis/core/visits';
+import { elementOf, nameOf, put, showPercent, text, type Change, type Discharge, type Visit } from '@katabasis/core';
+import { drainingOf, lawnLoss, oldFound, fitPit, showPace, type Draining } from '@katabasis/core/visits';
 import { useMemo } from 'react';
 import { useJob } from '../../planning/useJob';
 import { Offered } from './Offered';
@@ -46,6 +46,33 @@ const storeFor = ({ pit }: Draining): NonNullable<Discharge['store']> => ({
   cover: pit.cover,
 });
 
+/** How much of the rain ran off the ground round each basin at which water stood, by all its rains. */
+function LawnLoss({ visit }: { visit: Visit }) {
+  const { job, plan } = useJob();
+  const offers = useMemo(() => {
+    const { test } = visit;
+    const basins = test.type === 'rain' ? test.stood.filter(({ depth }) => depth > 0) : [];
+    return basins.flatMap(({ at }) => {
+      const found = lawnLoss(job, plan, at);
+      // What lies within its range already is no better known.
+      return found && (found.now < found.low || found.now > found.high) ? [{ at, found }] : [];
+    });
+  }, [job, plan, visit]);
+  const percent = (share: number): string => text(showPercent(share));
+  return (
+    <>
+      {offers.map(({ at, found }) => (
+        <Offered
+          key={at}
+          label={`Count on ${percent(found.coefficient)} running off to ${nameOf(job, at)}`}
+          why={`If its grate was free: by ${found.rains === 1 ? 'this rain' : `${found.rains} rains`} ${percent(found.low)} to ${percent(found.high)} ran off; the plan counts on ${percent(found.now)}.`}
+          change={found.change}
+        />
+      ))}
+    </>
+  );
+}
+
 const OLD = 'The old pipe is judged by it from then on.';
 
 export function TakeOver({ visit }: { visit: Visit }) {
@@ -55,6 +82,7 @@ export function TakeOver({ visit }: { visit: Visit }) {
   return (
     <>
       {soil && <Offered {...soil} />}
+      <LawnLoss visit={visit} />
       {found.map(({ label, change }) => (
         <Offered key={label} label={`Take over: ${label}`} why={OLD} change={change} />
       ))}
