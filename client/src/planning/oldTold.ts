@@ -16,7 +16,8 @@ const LOOKS = 4;
 
 export const oldTold = (job: Job, worlds: Worlds): OldTold => ({
   stands: standsWords(worlds),
-  worst: worlds.worst?.sentence ?? null,
+  // Where nothing is unknown the verdict says all.
+  worst: worlds.unknowns.length > 0 ? (worlds.worst?.sentence ?? null) : null,
   holds: worlds.holds,
   unknown: worlds.unknowns.map((each) => ({ run: each.run, says: unknownWords(job, each) })),
   looks: looksFor(job, worlds)

@@ -18,6 +18,9 @@ import { Written } from './Written';
 
 type Read = Drafted['draft']['list'][number];
 type Colour = Jar['colour'];
+/** What a visit keeps of one test. */
+const MOST_JARS = 12;
+const MOST_POURS = 20;
 const COLOURS: readonly { value: Colour; label: string }[] = [
   { value: 'clear', label: 'Clear' },
   { value: 'cloudy', label: 'Cloudy' },
@@ -103,17 +106,20 @@ function Pour({ drafted }: { drafted: Drafted }) {
   const { list, figures } = drafted.draft;
   const [fill, setFill] = useState<JarFill>('nonWoven');
   const [name, setName] = useState('');
-  // The watch runs on while the phone sleeps or the page is turned.
-  const begun = figures.begun === undefined ? undefined : new Date(figures.begun).toISOString();
   const { seconds } = figures;
   const [wrong, setWrong] = useState<string | null>(null);
-  const clock = useRunningClock(begun);
   const keep = (colour: Colour): void => {
     if (seconds === undefined) return;
     if (fill === 'other' && name === '') return setWrong('Say what is in this jar.');
+    const next: Read = { figure: seconds, word: `${fill}|${fill === 'other' ? name : ''}|${colour}` };
+    const jars = jarsFrom([...list, next]);
+    if (jars.length > MOST_JARS || jars.some((jar) => jar.seconds.length > MOST_POURS))
+      return setWrong(
+        `A test holds ${MOST_JARS} jars, and each ${MOST_POURS} pours: keep this one, and begin another.`,
+      );
     setWrong(null);
     drafted.set({
-      list: [...list, { figure: seconds, word: `${fill}|${fill === 'other' ? name : ''}|${colour}` }],
+      list: [...list, next],
       figures: {},
     });
   };
@@ -140,26 +146,7 @@ function Pour({ drafted }: { drafted: Drafted }) {
           />
         </Fields>
       )}
-      {begun === undefined ? (
-        <BigButton
-          label="Water on"
-          onPress={() => {
-            drafted.set({ figures: { begun: Date.now() } });
-          }}
-          testID="jar-on"
-        />
-      ) : (
-        <>
-          <Text kind="hero">{watch(clock?.seconds ?? 0)}</Text>
-          <BigButton
-            label="It is through"
-            onPress={() => {
-              drafted.set({ figures: { seconds: Math.max(1, Math.round((Date.now() - Date.parse(begun)) / 1000)) } });
-            }}
-            testID="jar-through"
-          />
-        </>
-      )}
+      <Watch drafted={drafted} />
       <Fields key={list.length} of={null}>
         <QuantityField
           label="It took"
@@ -178,5 +165,27 @@ function Pour({ drafted }: { drafted: Drafted }) {
         </Text>
       )}
     </View>
+  );
+}
+
+/** The stopwatch of a pour. It runs on while the phone sleeps or the page is turned. */
+function Watch({ drafted }: { drafted: Drafted }) {
+  const { figures } = drafted.draft;
+  const begun = figures.begun === undefined ? undefined : new Date(figures.begun).toISOString();
+  const clock = useRunningClock(begun);
+  if (figures.begun === undefined)
+    return (
+      <BigButton label="Water on" onPress={() => drafted.set({ figures: { begun: Date.now() } })} testID="jar-on" />
+    );
+  const since = figures.begun;
+  return (
+    <>
+      <Text kind="hero">{watch(clock?.seconds ?? 0)}</Text>
+      <BigButton
+        label="It is through"
+        onPress={() => drafted.set({ figures: { seconds: Math.max(1, Math.round((Date.now() - since) / 1000)) } })}
+        testID="jar-through"
+      />
+    </>
   );
 }

@@ -1,5 +1,5 @@
 /** An old system that another laid: what nobody knows of it, in how many of the ways that it may lie it holds, and what to look at next. */
-import { elementOf, nameOf } from '@katabasis/core';
+import { elementOf, nameOf, ofKind } from '@katabasis/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { tellOld, type OldTold } from '../../planning/storms';
@@ -14,9 +14,16 @@ import { KeepRow } from './KeepRow';
 export function OldPage() {
   const { job } = useJob();
   const [share, setShare] = useState(0);
+  const hasOld = ofKind(job, 'run').some(({ old }) => old?.fate === 'kept');
   const told = useWorked<OldTold | null>([job.elements], async (signal, give) => {
     give(await tellOld(job, { signal }, setShare));
   });
+  if (!hasOld)
+    return (
+      <Text>
+        No pipe here was laid by another: say so of one on its sheet, and what is not known of it stands here.
+      </Text>
+    );
   if (!told)
     return <Text tone="soft">Planning every way that it may lie: {Math.round(share * 100)}\u00a0% of them.</Text>;
   return (
