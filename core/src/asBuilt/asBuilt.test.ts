@@ -1,10 +1,24 @@
 /** What lies where: by hand, and found again from what is told. */
 import fc from 'fast-check';
+import { applyChange } from '../job/change';
+import { elementOf } from '../job/job';
 import { quillfeather } from '../samples';
 import { tie } from '../site/tie';
 import { basin, ground, house, jobOf, out, pipe } from '../testing/parts';
 import { planJob } from '../verdict/planJob';
-import { asBuiltTable, builtOnPlan, builtPoints, cornersOf, laidLines, photosAlong, pipesNear } from '.';
+import {
+  asBuiltTable,
+  builtOnPlan,
+  builtPoints,
+  cornersOf,
+  keepPlanned,
+  laidLines,
+  movedRuns,
+  movedWords,
+  photosAlong,
+  pipesNear,
+  plannedBefore,
+} from '.';
 import { tiesOf } from './ties';
 
 /** A basin 3 m north and 4 m east of a house's north-east corner, and 20 m of pipe eastward from it. */
@@ -121,4 +135,37 @@ it('photos stand by their place along the pipe that they are nearest to, and non
     ['upper', 'pipe-basin', expect.closeTo(6, 9)],
     ['lower', 'pipe-basin', expect.closeTo(16, 9)],
   ]);
+});
+
+it('what was moved aside, laid deeper, added or left out is told beside the plan that was kept', () => {
+  const planned = jobOf(
+    ...yard().elements.all,
+    basin({ id: 'second', name: 'Second', place: { east: 14, north: 20 } }),
+    pipe('second', { to: 'out', length: 21.9 }),
+  );
+  const building = applyChange(planned, keepPlanned(planned)).job;
+  expect(movedRuns(building, planJob(building), plannedBefore(building)!)).toEqual([]);
+  // The first line goes round something 2 m to the south and ends 80 mm deeper; the second is not laid.
+  const trunk = { ...elementOf(building, 'run', 'pipe-basin')!, bends: [{ east: 24, north: 9 }] };
+  const laid = applyChange(building, {
+    label: 'As it came',
+    puts: [{ ...trunk, grade: { type: 'levels', up: -0.5, down: -1.08 } }],
+    removes: ['pipe-second'],
+  }).job;
+  const before = plannedBefore(laid)!;
+  const moved = movedRuns(laid, planJob(laid), before);
+  expect(moved).toEqual([
+    {
+      run: 'pipe-basin',
+      is: 'moved',
+      aside: expect.closeTo(2, 6),
+      deeper: { head: 0, foot: expect.closeTo(0.08, 6) },
+    },
+    { run: 'pipe-second', is: 'leftOut', aside: 0, deeper: { head: 0, foot: 0 } },
+  ]);
+  expect(movedWords(laid, before, moved[0]!)).toMatch(
+    /lies up to 2\.00\sm off its planned way, 80\smm deeper at its foot\.$/,
+  );
+  expect(builtOnPlan(laid, planJob(laid), before)!.planned).not.toBe('');
+  expect(plannedBefore(planned)).toBeNull();
 });

@@ -4,7 +4,7 @@ import { nameOf, ofKind, type Job } from '../job/job';
 import { isLaid, type Photo } from '../job/kinds';
 import { placeAlong, wayOfRun } from '../job/places';
 import type { Solution } from '../plan/solution';
-import { planSketch, type Sketch } from '../sheets/glance';
+import { pathOf, planSketch, type Sketch } from '../sheets/glance';
 import { footOnWay } from '../site/place';
 
 type Planned = Pick<Solution, 'runs'>;
@@ -23,11 +23,13 @@ export interface BuiltMark {
 
 export interface BuiltOnPlan {
   sketch: Sketch;
+  /** Pipes as they were planned, where that was kept: an SVG path; empty where it was not. */
+  planned: string;
   marks: readonly BuiltMark[];
 }
 
-/** Readings as laid, on the plan; null of a job that lies on none, or of which nothing was read. */
-export function builtOnPlan(job: Job, plan: Planned): BuiltOnPlan | null {
+/** Readings as laid, on the plan, over the pipes as they were planned; null of a job that lies on none, or of which nothing is known but its plan. `before`: as it was planned. */
+export function builtOnPlan(job: Job, plan: Planned, before: Job | null = null): BuiltOnPlan | null {
   const drawn = planSketch(job);
   if (!drawn) return null;
   const { sketch, toSketch } = drawn;
@@ -43,7 +45,13 @@ export function builtOnPlan(job: Job, plan: Planned): BuiltOnPlan | null {
       return { run: run.id, along, off, x, y, number: Math.abs(off) > AS_PLANNED ? ++number : null };
     });
   });
-  return marks.length > 0 ? { sketch, marks } : null;
+  const ways = before
+    ? ofKind(before, 'run').flatMap((run) => {
+        const way = wayOfRun(before, run);
+        return way ? [way.map(toSketch)] : [];
+      })
+    : [];
+  return marks.length > 0 || before ? { sketch, marks, planned: pathOf(ways) } : null;
 }
 
 export interface PhotoAlong {

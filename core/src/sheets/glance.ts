@@ -43,7 +43,8 @@ type Point = readonly [x: number, y: number];
 type Lines = readonly (readonly Point[])[];
 
 const at = ([x, y]: Point): string => `${Math.round(x * 10) / 10} ${Math.round(y * 10) / 10}`;
-const pathOf = (lines: Lines, end = ''): string =>
+/** The data of an SVG path through some lines. */
+export const pathOf = (lines: Lines, end = ''): string =>
   lines.flatMap((line) => (line.length > 0 ? [`M${line.map(at).join('L')}${end}`] : [])).join('');
 
 /** The plan to scale, north up, and where a place lies in it; null of a job that lies on none. */

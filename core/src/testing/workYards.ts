@@ -174,6 +174,7 @@ export const WORK_YARDS: Record<string, MakeJob> = {
     }),
   grateAtEnd: () => jobOf(ground(20, 'basin'), basin(), ends({ end: 'grate' }), leaves('basin')),
   oldFallUnknown: () => jobOf(ground(20, 'basin'), basin(), ends(), leaves('basin', { old: { fate: 'kept' } })),
+  oldStateUnknown: () => jobOf(ground(20, 'basin'), basin(), ends(), leaves('basin', { old: { fate: 'kept' } })),
   oldPipePoor: () =>
     jobOf(ground(20, 'basin'), basin(), ends(), leaves('basin', { old: { fate: 'kept', state: 'roots' } })),
 };
@@ -201,4 +202,5 @@ export const WORKS_WITHOUT_FIX: readonly string[] = [
   'barrelFreezes',
   'oldPipePoor',
   'oldFallUnknown',
+  'oldStateUnknown',
 ];

@@ -9,7 +9,7 @@ const DOT = 2;
 const RING = 6;
 const HEADING = 40;
 
-export function putBuilt(paper: Paper, job: Job, { sketch, marks }: BuiltOnPlan): void {
+export function putBuilt(paper: Paper, job: Job, { sketch, marks, planned }: BuiltOnPlan): void {
   const { units } = headOf(job);
   const scale = Math.min(paper.width / sketch.width, HIGH / sketch.height);
   const height = sketch.height * scale + 2 * RING;
@@ -29,6 +29,13 @@ export function putBuilt(paper: Paper, job: Job, { sketch, marks }: BuiltOnPlan)
     .strokeColor(INK)
     .path(sketch.pipes)
     .stroke();
+  if (planned !== '')
+    doc
+      .lineWidth(0.8 / scale)
+      .dash(4 / scale, { space: 3 / scale })
+      .path(planned)
+      .stroke()
+      .undash();
   doc.restore();
   for (const { x, y, number } of marks) {
     const [at, down] = [left + x * scale, top + y * scale];

@@ -19,7 +19,7 @@ import {
   type Quote,
   type TakeOff,
 } from '@katabasis/core';
-import { asBuiltTable, builtOnPlan } from '@katabasis/core/as-built';
+import { asBuiltTable, builtOnPlan, movedRuns, movedWords, plannedBefore } from '@katabasis/core/as-built';
 import { careSheet } from '@katabasis/core/care';
 import { filmstripOf } from '@katabasis/core/simulation';
 import { setImmediate as breath } from 'node:timers/promises';
@@ -178,8 +178,10 @@ function putAsBuilt(paper: Paper, { job, plan }: Printed): void {
     'Where each lies by two tapes from corners of the house, and how deep: before anybody digs here again.',
   );
   putTable(paper, asBuiltTable(job, plan));
-  const built = builtOnPlan(job, plan);
+  const before = plannedBefore(job);
+  const built = builtOnPlan(job, plan, before);
   if (built) putBuilt(paper, job, built);
+  if (before) for (const moved of movedRuns(job, plan, before)) paper.item(movedWords(job, before, moved));
 }
 
 /** The pieces of work of a paper. */

@@ -1,6 +1,14 @@
 /** What lies in the ground: by two tapes and its depth; and from where one stands, which pipe is below. */
 import { headOf, nameOf, showLength, showSmall, text, tie } from '@katabasis/core';
-import { builtPoints, cornersOf, depthWords, laidLines, pipesNear, tieWords } from '@katabasis/core/as-built';
+import {
+  builtPoints,
+  cornersOf,
+  depthWords,
+  laidLines,
+  pipesNear,
+  plannedBefore,
+  tieWords,
+} from '@katabasis/core/as-built';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { distanceEntry } from '../../input/entry';
@@ -14,6 +22,7 @@ import { Choice } from '../../ui/Choice';
 import { Mark } from '../../ui/Mark';
 import { fieldRow } from '../../ui/rows';
 import { Text } from '../../ui/Text';
+import { BesidePlan } from './BesidePlan';
 import { BuiltOnPlan } from './BuiltOnPlan';
 import { PaperFiles } from './PaperFiles';
 import { PhotosAlong } from './PhotosAlong';
@@ -31,12 +40,14 @@ export function AsBuiltPage() {
   const styles = useStyles(make);
   const { job, plan, units } = useJob();
   const points = useMemo(() => builtPoints(job, plan), [job, plan]);
+  const before = useMemo(() => plannedBefore(job), [job]);
   if (points.length === 0) return <Text>Nothing is laid yet.</Text>;
   return (
     <View style={{ gap: SPACE.l, maxWidth: 700 }}>
       <FromHere />
       <HowLaid />
-      <BuiltOnPlan />
+      <BesidePlan before={before} />
+      <BuiltOnPlan before={before} />
       <View>
         {points.map((point) => (
           <View key={`${point.id} ${point.name}`} style={styles.point}>

@@ -1,5 +1,5 @@
 /** Readings as laid on the plan: a dot where it lies as planned, a number where it is off, told below. */
-import { showLength, showSmall, text } from '@katabasis/core';
+import { showLength, showSmall, text, type Job } from '@katabasis/core';
 import { alongWords, builtOnPlan, type BuiltMark } from '@katabasis/core/as-built';
 import { useMemo } from 'react';
 import { View } from 'react-native';
@@ -14,10 +14,10 @@ const MARGIN = 8;
 const WIDEST = 640;
 const HIGHEST = 360;
 
-export function BuiltOnPlan() {
+export function BuiltOnPlan({ before }: { before: Job | null }) {
   const { job, plan, units } = useJob();
   const { ink, water, soft, fix, ground } = usePalette();
-  const built = useMemo(() => builtOnPlan(job, plan), [job, plan]);
+  const built = useMemo(() => builtOnPlan(job, plan, before), [job, plan, before]);
   if (!built) return null;
   const { sketch, marks } = built;
   const [wide, high] = [sketch.width + 2 * MARGIN, sketch.height + 2 * MARGIN];
@@ -35,6 +35,7 @@ export function BuiltOnPlan() {
         <Svg width="100%" height="100%" viewBox={`${-MARGIN} ${-MARGIN} ${wide} ${high}`}>
           <Path d={sketch.houses} {...round} stroke={soft} strokeWidth={0.5} />
           <Path d={sketch.ground} {...round} stroke={soft} strokeWidth={0.5} strokeDasharray="2 1.5" />
+          <Path d={built.planned} {...round} stroke={ink} strokeWidth={0.5} strokeDasharray="1.5 1.2" />
           <Path d={sketch.pipes} {...round} stroke={water} strokeWidth={0.9} />
           {marks.map((mark) =>
             mark.number === null ? (
@@ -62,7 +63,8 @@ export function BuiltOnPlan() {
           {mark.number}. {words(mark)}.
         </Text>
       ))}
-      {off.length === 0 && <Text kind="small">Every dot is a reading that lies as planned.</Text>}
+      {before && <Text kind="small">Dashed: as it was planned.</Text>}
+      {marks.length > 0 && off.length === 0 && <Text kind="small">Every dot is a reading that lies as planned.</Text>}
     </View>
   );
 }
