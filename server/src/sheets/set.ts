@@ -11,7 +11,9 @@ import {
   planJob,
   quoteOf,
   runsTable,
+  showLength,
   takeOff,
+  text,
   type Company,
   type Job,
   type LayerName,
@@ -19,7 +21,15 @@ import {
   type Quote,
   type TakeOff,
 } from '@katabasis/core';
-import { asBuiltTable, builtOnPlan, movedRuns, movedWords, plannedBefore } from '@katabasis/core/as-built';
+import {
+  alongWords,
+  asBuiltTable,
+  builtOnPlan,
+  movedRuns,
+  movedWords,
+  photosAlong,
+  plannedBefore,
+} from '@katabasis/core/as-built';
 import { careSheet } from '@katabasis/core/care';
 import { filmstripOf } from '@katabasis/core/simulation';
 import { setImmediate as breath } from 'node:timers/promises';
@@ -182,6 +192,12 @@ function putAsBuilt(paper: Paper, { job, plan }: Printed): void {
   const built = builtOnPlan(job, plan, before);
   if (built) putBuilt(paper, job, built);
   if (before) for (const moved of movedRuns(job, plan, before)) paper.item(movedWords(job, before, moved));
+  const photos = photosAlong(job);
+  if (photos.length === 0) return;
+  paper.heading('Photos before cover');
+  const { units } = headOf(job);
+  for (const { photo, run, along } of photos)
+    paper.item(`${alongWords(job, { run }, text(showLength(along, units)))}: ${photo.note ?? photo.name}`);
 }
 
 /** The pieces of work of a paper. */
