@@ -35,7 +35,7 @@ import { Press } from '../../ui/Press';
 import { fieldRow } from '../../ui/rows';
 import { Text } from '../../ui/Text';
 import { sayDay, todayOf } from '../../parts/today';
-import { TookField } from '../../parts/TookField';
+import { TookField } from '../../parts/forms/TookField';
 import { hoursEntry } from '../../input/entry';
 import { usePointed } from './beside/pointed';
 import { Truck } from './Truck';

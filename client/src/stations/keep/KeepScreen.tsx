@@ -11,15 +11,15 @@ import { Button } from '../../ui/Button';
 import { Text } from '../../ui/Text';
 import { useAt } from '../useAt';
 import { useGo } from '../useGo';
-import { AsBuiltPage } from './AsBuiltPage';
+import { AsBuiltPage } from './built/AsBuiltPage';
 import { CarePage } from './CarePage';
 import { ComplaintsPage } from './ComplaintsPage';
 import { DrainDownPage } from './DrainDownPage';
 import { HosePage } from './HosePage';
 import { KeepList } from './KeepList';
-import { NewVisit, type NewType } from './NewVisit';
+import { NewVisit, type NewType } from './written/NewVisit';
 import { OldPage } from './OldPage';
-import { OutcomePage } from './OutcomePage';
+import { OutcomePage } from './came/OutcomePage';
 import { VisitPage } from './VisitPage';
 import { WarrantyPage } from './WarrantyPage';
 

@@ -13,7 +13,7 @@ import { Text } from '../../ui/Text';
 import { useGo } from '../useGo';
 import { Explained } from './Explained';
 import { RainExplained } from './RainExplained';
-import { JarsRanked } from './JarsRanked';
+import { JarsRanked } from './written/JarsRanked';
 import { PutPhotos } from './PutPhotos';
 import { TakeOver } from './TakeOver';
 import { sayMoment } from './moments';

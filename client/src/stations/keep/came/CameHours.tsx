@@ -7,7 +7,7 @@ import { Fields } from '../../../input/Fields';
 import { hoursEntry } from '../../../input/entry';
 import { timesEntry } from '../../../input/workEntries';
 import { without } from '../../../input/without';
-import { TookField } from '../../../parts/TookField';
+import { TookField } from '../../../parts/forms/TookField';
 import { useJob } from '../../../planning/useJob';
 import { useStyles } from '../../../theme/theme';
 import { SPACE, type Palette } from '../../../theme/tokens';

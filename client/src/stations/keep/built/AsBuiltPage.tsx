@@ -11,20 +11,20 @@ import {
 } from '@katabasis/core/as-built';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { distanceEntry } from '../../input/entry';
-import { QuantityField } from '../../input/Field';
-import { Fields } from '../../input/Fields';
-import { useJob } from '../../planning/useJob';
-import { useStyles } from '../../theme/theme';
-import { SPACE, type Palette } from '../../theme/tokens';
-import { Button } from '../../ui/Button';
-import { Choice } from '../../ui/Choice';
-import { Mark } from '../../ui/Mark';
-import { fieldRow } from '../../ui/rows';
-import { Text } from '../../ui/Text';
+import { distanceEntry } from '../../../input/entry';
+import { QuantityField } from '../../../input/Field';
+import { Fields } from '../../../input/Fields';
+import { useJob } from '../../../planning/useJob';
+import { useStyles } from '../../../theme/theme';
+import { SPACE, type Palette } from '../../../theme/tokens';
+import { Button } from '../../../ui/Button';
+import { Choice } from '../../../ui/Choice';
+import { Mark } from '../../../ui/Mark';
+import { fieldRow } from '../../../ui/rows';
+import { Text } from '../../../ui/Text';
 import { BesidePlan } from './BesidePlan';
 import { BuiltOnPlan } from './BuiltOnPlan';
-import { PaperFiles } from './PaperFiles';
+import { PaperFiles } from '../PaperFiles';
 import { PhotosAlong } from './PhotosAlong';
 
 const make = (palette: Palette) => ({

@@ -1,12 +1,12 @@
 /** Inverts read again: by the level and its rod, as on the dig sheet, or typed as levels. */
 import { nameOf, showLevel, text } from '@katabasis/core';
 import { View } from 'react-native';
-import { levelEntry } from '../../input/entry';
-import { Fields } from '../../input/Fields';
-import { useJob } from '../../planning/useJob';
-import { Choice } from '../../ui/Choice';
-import { fieldRow } from '../../ui/rows';
-import { Text } from '../../ui/Text';
+import { levelEntry } from '../../../input/entry';
+import { Fields } from '../../../input/Fields';
+import { useJob } from '../../../planning/useJob';
+import { Choice } from '../../../ui/Choice';
+import { fieldRow } from '../../../ui/rows';
+import { Text } from '../../../ui/Text';
 import { useDraft } from './draft';
 import { Figure, Written } from './Written';
 

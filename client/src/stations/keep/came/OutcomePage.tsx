@@ -3,21 +3,21 @@ import { leastUnits, money, pricesOf, put, type Outcome } from '@katabasis/core'
 import { compared, outcomeOf, percent, type Compared } from '@katabasis/core/ledger';
 import { useMemo } from 'react';
 import { View } from 'react-native';
-import { QuantityField } from '../../input/Field';
-import { Fields } from '../../input/Fields';
-import { moneyEntry } from '../../input/moneyEntry';
-import { without } from '../../input/without';
-import { DayField } from '../../parts/Day';
-import { todayOf } from '../../parts/today';
-import { useJob } from '../../planning/useJob';
-import { SPACE } from '../../theme/tokens';
-import { Button } from '../../ui/Button';
-import { Mark } from '../../ui/Mark';
-import { Text } from '../../ui/Text';
-import { sayFullDay } from './moments';
-import { CameCosts } from './came/CameCosts';
-import { CameHours } from './came/CameHours';
-import { CameParts } from './came/CameParts';
+import { QuantityField } from '../../../input/Field';
+import { Fields } from '../../../input/Fields';
+import { moneyEntry } from '../../../input/moneyEntry';
+import { without } from '../../../input/without';
+import { DayField } from '../../../parts/Day';
+import { todayOf } from '../../../parts/today';
+import { useJob } from '../../../planning/useJob';
+import { SPACE } from '../../../theme/tokens';
+import { Button } from '../../../ui/Button';
+import { Mark } from '../../../ui/Mark';
+import { Text } from '../../../ui/Text';
+import { sayFullDay } from '../moments';
+import { CameCosts } from './CameCosts';
+import { CameHours } from './CameHours';
+import { CameParts } from './CameParts';
 
 export function OutcomePage() {
   const { job, plan, edit } = useJob();

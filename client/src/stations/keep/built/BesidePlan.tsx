@@ -3,11 +3,11 @@ import type { Job } from '@katabasis/core';
 import { keepPlanned, movedRuns, movedWords } from '@katabasis/core/as-built';
 import { useMemo } from 'react';
 import { View } from 'react-native';
-import { useJob } from '../../planning/useJob';
-import { SPACE } from '../../theme/tokens';
-import { Button } from '../../ui/Button';
-import { Mark } from '../../ui/Mark';
-import { Text } from '../../ui/Text';
+import { useJob } from '../../../planning/useJob';
+import { SPACE } from '../../../theme/tokens';
+import { Button } from '../../../ui/Button';
+import { Mark } from '../../../ui/Mark';
+import { Text } from '../../../ui/Text';
 
 export function BesidePlan({ before }: { before: Job | null }) {
   const { job, plan, edit } = useJob();

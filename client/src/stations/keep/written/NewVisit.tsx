@@ -1,13 +1,13 @@
 /** A visit of any kind, written down as it is found. Every field may be left: what was not looked at says nothing. */
 import { elementOf, groundInlets, ofKind, type VisitTest, type VisitType } from '@katabasis/core';
 import { View } from 'react-native';
-import { useJob } from '../../planning/useJob';
-import { Fields } from '../../input/Fields';
-import { hoursEntry, smallEntry } from '../../input/entry';
-import { gritEntry, rainDepthEntry, watchEntry } from '../../input/measuredEntry';
-import { fieldRow } from '../../ui/rows';
-import { Text } from '../../ui/Text';
-import { Ticks } from '../../ui/Ticks';
+import { useJob } from '../../../planning/useJob';
+import { Fields } from '../../../input/Fields';
+import { hoursEntry, smallEntry } from '../../../input/entry';
+import { gritEntry, rainDepthEntry, watchEntry } from '../../../input/measuredEntry';
+import { fieldRow } from '../../../ui/rows';
+import { Text } from '../../../ui/Text';
+import { Ticks } from '../../../ui/Ticks';
 import { useDraft } from './draft';
 import { Figure, RunChoice, Written } from './Written';
 import { NewJars } from './NewJars';

@@ -3,10 +3,10 @@ import { showLength, text } from '@katabasis/core';
 import { alongWords, photosAlong } from '@katabasis/core/as-built';
 import { useMemo } from 'react';
 import { View } from 'react-native';
-import { Picture } from '../../parts/Picture';
-import { useJob } from '../../planning/useJob';
-import { SPACE } from '../../theme/tokens';
-import { Text } from '../../ui/Text';
+import { Picture } from '../../../parts/Picture';
+import { useJob } from '../../../planning/useJob';
+import { SPACE } from '../../../theme/tokens';
+import { Text } from '../../../ui/Text';
 
 export function PhotosAlong() {
   const { job, units } = useJob();

@@ -3,17 +3,17 @@ import { JAR_COLOURS, JAR_FILLS, type JarFill, type VisitTest } from '@katabasis
 import { FILL_FACTS, fillLabel, watch, type Jar } from '@katabasis/core/visits';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Fields } from '../../input/Fields';
-import { NameField, QuantityField } from '../../input/Field';
-import { watchEntry } from '../../input/measuredEntry';
-import { SPACE } from '../../theme/tokens';
-import { Button } from '../../ui/Button';
-import { Choice } from '../../ui/Choice';
-import { Text } from '../../ui/Text';
-import { BigButton } from './BigButton';
+import { Fields } from '../../../input/Fields';
+import { NameField, QuantityField } from '../../../input/Field';
+import { watchEntry } from '../../../input/measuredEntry';
+import { SPACE } from '../../../theme/tokens';
+import { Button } from '../../../ui/Button';
+import { Choice } from '../../../ui/Choice';
+import { Text } from '../../../ui/Text';
+import { BigButton } from '../BigButton';
 import { useDraft, type Drafted } from './draft';
 import { JarsRanked } from './JarsRanked';
-import { useRunningClock } from './useRunningClock';
+import { useRunningClock } from '../useRunningClock';
 import { Written } from './Written';
 
 type Read = Drafted['draft']['list'][number];

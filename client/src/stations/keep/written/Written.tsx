@@ -2,14 +2,14 @@
 import { nameOf, type VisitTest } from '@katabasis/core';
 import { useState, type ReactNode } from 'react';
 import { View } from 'react-native';
-import { useJob } from '../../planning/useJob';
-import type { Entry } from '../../input/entry';
-import { QuantityField } from '../../input/Field';
-import { TextBox } from '../../input/TextBox';
-import { SPACE } from '../../theme/tokens';
-import { Button } from '../../ui/Button';
-import { Choice } from '../../ui/Choice';
-import { Text } from '../../ui/Text';
+import { useJob } from '../../../planning/useJob';
+import type { Entry } from '../../../input/entry';
+import { QuantityField } from '../../../input/Field';
+import { TextBox } from '../../../input/TextBox';
+import { SPACE } from '../../../theme/tokens';
+import { Button } from '../../../ui/Button';
+import { Choice } from '../../../ui/Choice';
+import { Text } from '../../../ui/Text';
 import type { Drafted } from './draft';
 
 /** The frame of all: what is measured, words, and what takes it. `test` is null while something is missing. */

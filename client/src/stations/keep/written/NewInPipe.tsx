@@ -3,15 +3,15 @@ import { MET, METRES_PER_FOOT, showLength, showPitch, text, type VisitTest } fro
 import X from 'lucide-react-native/icons/x';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useJob } from '../../planning/useJob';
-import { lengthEntry, distanceEntry, type Entry } from '../../input/entry';
-import { QuantityField } from '../../input/Field';
-import { Fields } from '../../input/Fields';
+import { useJob } from '../../../planning/useJob';
+import { lengthEntry, distanceEntry, type Entry } from '../../../input/entry';
+import { QuantityField } from '../../../input/Field';
+import { Fields } from '../../../input/Fields';
 import { parsePitch } from '@katabasis/core';
-import { SPACE } from '../../theme/tokens';
-import { Button } from '../../ui/Button';
-import { Choice } from '../../ui/Choice';
-import { Text } from '../../ui/Text';
+import { SPACE } from '../../../theme/tokens';
+import { Button } from '../../../ui/Button';
+import { Choice } from '../../../ui/Choice';
+import { Text } from '../../../ui/Text';
 import { useDraft, type Drafted } from './draft';
 import { Figure, RunChoice, Written } from './Written';
 

@@ -1,8 +1,8 @@
 /** Jars in their order, the best first. */
 import { fillLabel, jarWords, rankJars, type Jar } from '@katabasis/core/visits';
 import { View } from 'react-native';
-import { SPACE } from '../../theme/tokens';
-import { Text } from '../../ui/Text';
+import { SPACE } from '../../../theme/tokens';
+import { Text } from '../../../ui/Text';
 
 export function JarsRanked({ jars }: { jars: readonly Jar[] }) {
   return (

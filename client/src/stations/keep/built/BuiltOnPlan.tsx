@@ -4,10 +4,10 @@ import { alongWords, builtOnPlan, type BuiltMark } from '@katabasis/core/as-buil
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, G, Path, Text as SvgText } from 'react-native-svg';
-import { useJob } from '../../planning/useJob';
-import { usePalette } from '../../theme/theme';
-import { FONTS, SPACE } from '../../theme/tokens';
-import { Text } from '../../ui/Text';
+import { useJob } from '../../../planning/useJob';
+import { usePalette } from '../../../theme/theme';
+import { FONTS, SPACE } from '../../../theme/tokens';
+import { Text } from '../../../ui/Text';
 
 const MARGIN = 8;
 /** px that it is drawn wide at most, and high. */

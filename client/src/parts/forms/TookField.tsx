@@ -1,9 +1,9 @@
 /** Hours that the crew took for a step in the end. */
 import { settleStep, type WorkStep } from '@katabasis/core';
-import { hoursEntry } from '../input/entry';
-import { QuantityField } from '../input/Field';
-import { Fields } from '../input/Fields';
-import { useJob } from '../planning/useJob';
+import { hoursEntry } from '../../input/entry';
+import { QuantityField } from '../../input/Field';
+import { Fields } from '../../input/Fields';
+import { useJob } from '../../planning/useJob';
 
 const MOST = 1000;
 /** A quarter of an hour is how it is written down. */

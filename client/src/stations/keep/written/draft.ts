@@ -2,9 +2,9 @@
 import { freshId, type Visit, type VisitTest } from '@katabasis/core';
 import { keepVisit } from '@katabasis/core/visits';
 import { z } from 'zod';
-import { useJob } from '../../planning/useJob';
-import { useNoted } from '../../input/useNoted';
-import { useGo } from '../useGo';
+import { useJob } from '../../../planning/useJob';
+import { useNoted } from '../../../input/useNoted';
+import { useGo } from '../../useGo';
 
 const schema = z.object({
   /** What it is of: by id, or the soil of jars in words. */
