@@ -5,6 +5,7 @@ import { headOf, landingsOf, nameOf, ofKind, type Job } from '../job/job';
 import { isLaid } from '../job/kinds';
 import { placeOfLanding, wayOfRun } from '../job/places';
 import { footOnWay, type Place } from '../site/place';
+import { invertAlong } from '../network/invertAlong';
 import type { Solution } from '../plan/solution';
 import { cornersOf, tiesOf, type Ties } from './ties';
 
@@ -37,7 +38,7 @@ function readAtLandings(job: Job, plan: Planned): Map<string, { level: number; o
     const planned = plan.runs[run.id];
     if (!planned) continue;
     for (const { along, level } of run.laid ?? []) {
-      const invert = planned.invertUp + ((planned.invertDown - planned.invertUp) * along) / planned.length;
+      const invert = invertAlong(planned, along);
       take(run.from, level, level - invert, along);
       // A pipe that comes in above the one that leaves tells of itself, not of the landing's own invert.
       if (job.elements.get(run.to)?.kind === 'discharge') take(run.to, level, level - invert, planned.length - along);

@@ -3,6 +3,7 @@ import { AS_PLANNED } from '../field/asLaid';
 import { nameOf, ofKind, type Job } from '../job/job';
 import { isLaid, type Photo } from '../job/kinds';
 import { placeAlong, wayOfRun } from '../job/places';
+import { invertAlong } from '../network/invertAlong';
 import type { Solution } from '../plan/solution';
 import { pathOf, planSketch, type Sketch } from '../sheets/glance';
 import { footOnWay } from '../site/place';
@@ -39,7 +40,7 @@ export function builtOnPlan(job: Job, plan: Planned, before: Job | null = null):
     const way = wayOfRun(job, run);
     if (!planned || !way) return [];
     return (run.laid ?? []).map(({ along, level }): BuiltMark => {
-      const invert = planned.invertUp + ((planned.invertDown - planned.invertUp) * along) / planned.length;
+      const invert = invertAlong(planned, along);
       const [x, y] = toSketch(placeAlong(way, along));
       const off = level - invert;
       return { run: run.id, along, off, x, y, number: Math.abs(off) > AS_PLANNED ? ++number : null };

@@ -8,7 +8,7 @@ import { COSTS, type CostOf, type Outcome } from '../job/kinds';
 import type { Solution } from '../plan/solution';
 import { pricesOf } from '../price/book';
 import { priceOf, type Price, type PriceLine } from '../price/price';
-import { machineHours, machinePace } from '../quantities/machines';
+import { MACHINE_STEP, machineHours } from '../quantities/machines';
 import { takeOff, type Part, type TakeOff } from '../quantities/takeOff';
 
 export const outcomeOf = (job: Job): Outcome => ofKind(job, 'outcome')[0] ?? { id: 'outcome', kind: 'outcome' };
@@ -101,7 +101,7 @@ export function compared(job: Job, plan: Solution): Compared {
       .map(([machine, usual]) => ({
         machine,
         usual,
-        planned: usual * paceOf(crew, machinePace(machine)),
+        planned: usual * paceOf(crew, MACHINE_STEP[machine]),
         ran: ran.get(machine) ?? null,
       })),
     parts: taken.parts.filter(isBought).map((part) => ({

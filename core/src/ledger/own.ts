@@ -2,8 +2,7 @@
  * The company's own figures: paces, rates and what goes into the ground, each the median over its jobs with the range that it lies in. A pace
  * is hours against usual hours through the origin, its median over jobs the robust slope; nothing is taken over by itself.
  */
-import type { LedgerEntry, LedgerJob, Trait } from '../api/ledger';
-import { TRAITS } from '../api/ledger';
+import { TRAITS, type LedgerEntry, type LedgerJob, type Trait } from '../api/ledger';
 import { STEP_KINDS, type StepKind } from '../catalogue/paces';
 import { RENTABLE, type Rentable } from '../catalogue/diggers';
 import type { PartUnit } from '../catalogue/items';

@@ -1,7 +1,6 @@
 /** An old system in words: what is not known of it, how it stands, and what to look at next. */
 import { MATERIAL_FACTS } from '../catalogue/pipes';
-import { headOf, nameOf, type Job } from '../job/job';
-import { elementOf } from '../job/job';
+import { elementOf, headOf, nameOf, type Job } from '../job/job';
 import { unknownFall } from '../job/oldPipe';
 import { showNominal, showPitch, text } from '../units';
 import type { Look, LookKind } from './looks';

@@ -2,7 +2,8 @@
 import { changed } from '../job/change';
 import { elementOf, type Job } from '../job/job';
 import { dice } from '../numeric/dice';
-import { planJob, type Plan } from '../verdict/planJob';
+import { isFine } from '../verdict/isFine';
+import { planJob } from '../verdict/planJob';
 import { unknownsOf, type Unknown } from './unknowns';
 
 /** One way that it may lie: which value each unknown has, how likely, and whether the job holds then. */
@@ -27,8 +28,6 @@ export interface Worlds {
 const ALL = 108;
 const DRAWN = 96;
 const SEED = 20_611;
-
-const isFine = ({ verdict }: Plan): boolean => verdict.state === 'holds' || verdict.state === 'mind';
 
 /** Every combination, with its chance. */
 function* every(unknowns: readonly Unknown[]): Generator<{ picks: number[]; weight: number }> {

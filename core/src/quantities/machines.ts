@@ -11,7 +11,7 @@ import { noMachineIn } from './widths';
 export type MachineDays = Partial<Record<Rentable, number>>;
 
 /** The step that each machine is wanted for most: its pace is the machine's. */
-const STEP_OF: Record<Rentable, StepKind> = {
+export const MACHINE_STEP: Record<Rentable, StepKind> = {
   excavator: 'line',
   trencher: 'line',
   sodCutter: 'strip',
@@ -20,8 +20,6 @@ const STEP_OF: Record<Rentable, StepKind> = {
   borer: 'line',
   waterPump: 'line',
 };
-
-export const machinePace = (machine: Rentable): StepKind => STEP_OF[machine];
 
 /** Hours that each machine runs or stands by at the usual pace; one that stands by while pipe is laid is there for both. */
 export function machineHours(
@@ -58,7 +56,7 @@ export function machineDays(job: Job, taken: Pick<TakeOff, 'parts' | 'trenches'>
   return Object.fromEntries(
     (Object.entries(machineHours(job, taken)) as [Rentable, number][]).flatMap(([machine, takes]) =>
       takes > 1e-9
-        ? [[machine, Math.max(1, Math.ceil((paceOf(crew, machinePace(machine)) * takes) / crew.hours - 1e-6))]]
+        ? [[machine, Math.max(1, Math.ceil((paceOf(crew, MACHINE_STEP[machine]) * takes) / crew.hours - 1e-6))]]
         : [],
     ),
   );

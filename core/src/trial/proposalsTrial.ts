@@ -11,6 +11,7 @@ import { planJob } from '../verdict/planJob';
 import { crossingsOf } from '../yard/crossings';
 import { seededPlot } from './seededPlot';
 import { seededWhole } from './seededWhole';
+import { isFine } from '../verdict/isFine';
 import { walkOf } from './walk/walk';
 
 export interface ProposalsTally {
@@ -56,7 +57,7 @@ function roomAt(job: Job): Map<string, number> {
 }
 
 /** Told to carry the rain, whatever there is to mind. */
-const isSound = ({ plan: { verdict } }: Proposal): boolean => verdict.state === 'holds' || verdict.state === 'mind';
+const isSound = ({ plan }: Proposal): boolean => isFine(plan);
 
 /** What a proposal does not keep. */
 function brokenBy(given: Job, proposal: Proposal): string[] {

@@ -5,6 +5,7 @@ import { sizeJob } from '../design/sizeJob';
 import { changed } from '../job/change';
 import { jobFaults } from '../job/faults';
 import type { Job } from '../job/job';
+import { isFine } from '../verdict/isFine';
 import { planJob, type Plan } from '../verdict/planJob';
 import { seededJob } from './seeded';
 import { seededClean } from './seededClean';
@@ -28,8 +29,6 @@ export interface Tally {
   /** One line for each promise that was not kept. */
   broken: string[];
 }
-
-const holds = ({ verdict }: Plan): boolean => verdict.state === 'holds' || verdict.state === 'mind';
 
 /** Every number in a plan, however deep. */
 export const numbersIn = (value: unknown): number[] => {
@@ -56,7 +55,7 @@ export function brokenFix(snag: Snag, before: Plan, after: Plan): string | null 
 function blamed(job: Job): string[] {
   const plan = planJob(job);
   const said = plan.snags.filter(({ severity }) => severity !== 'mind').map(({ code, at }) => `${code} at ${at}`);
-  return (holds(plan) ? said : [...said, 'not told to hold']).map((what) => `${job.id} is clean, and is told ${what}`);
+  return (isFine(plan) ? said : [...said, 'not told to hold']).map((what) => `${job.id} is clean, and is told ${what}`);
 }
 
 /** Tries one job, and then what its own fixes make of it, for so many rounds. */
@@ -70,7 +69,7 @@ function tryJob(first: Job, tally: Tally, now: () => number): void {
     if (took > tally.slowest) Object.assign(tally, { slowest: took, slowestJob: `${job.id}, round ${round}` });
     const broke = (what: string): void => void tally.broken.push(`${job.id}, round ${round}: ${what}`);
     if (numbersIn(plan).some(Number.isNaN)) broke('NaN');
-    if (holds(plan)) {
+    if (isFine(plan)) {
       tally.holds++;
       for (const wrong of walkOf(job, plan)) broke(`told to hold, but ${wrong}`);
     }
