@@ -14,6 +14,7 @@ import { Pairing } from './devices/pairing';
 import { deviceRoutes } from './devices/routes';
 import { DeviceStore } from './devices/store';
 import { Newsroom } from './events/newsroom';
+import { picturesIn } from './files/pictures';
 import { FileStore } from './files/store';
 import { fileRoutes } from './files/routes';
 import { health } from './http/health';
@@ -181,8 +182,8 @@ export function createApp(options: AppOptions): Application {
     news.tell({ news: 'listed' });
   });
   const papers = db.memory
-    ? papersHere({ rowsOf: (job) => store.raw(job).rows, company: () => companyIn(db) })
-    : new PaperThread(db.name);
+    ? papersHere({ rowsOf: (job) => store.raw(job).rows, company: () => companyIn(db), pictureOf: picturesIn(files) })
+    : new PaperThread(db.name, files);
   const summaries = new Summaries(db, engineName(), (job) => planner.want(job));
   const devices = new DeviceStore(db, withdrawals);
   const shares = new ShareStore(db, withdrawals);
@@ -213,7 +214,7 @@ export function createApp(options: AppOptions): Application {
     companyRoutes(db, () => pages.forget()),
     yearRoutes(summaries, () => companyIn(db)),
     shareRoutes(shares, store),
-    sharedPages(shares, store, pages),
+    sharedPages({ shares, jobs: store, pages, files: fileStore }),
     fileRoutes(fileStore),
     ...(near ? [hereRoutes(near.door, near.key)] : []),
     deviceRoutes({ devices, pairing, addresses, onWithdrawn: (id) => news.shutOut(id) }),

@@ -1,7 +1,10 @@
-import { changed, changeFaults, nameOf, type Change, type Job } from '@katabasis/core';
+import { agreedAltered, agreedSentence, changed, changeFaults, nameOf, type Change, type Job } from '@katabasis/core';
+import { formatISO } from 'date-fns/formatISO';
 
 /** What a change would make wrong with a job, as a sentence; null when nothing. */
 export function faultOf(job: Job, change: Change): string | null {
+  const [agreed] = agreedAltered(job, change, formatISO(new Date(), { representation: 'date' }));
+  if (agreed) return agreedSentence(agreed);
   const after = changed(job, change);
   const [fault] = changeFaults(job, after, change);
   if (!fault) return null;

@@ -1,7 +1,12 @@
 /** What lies where: by hand, and found again from what is told. */
 import fc from 'fast-check';
 import { applyChange } from '../job/change';
-import { elementOf } from '../job/job';
+import { elementOf, type Job } from '../job/job';
+import { plannedThen } from '../ledger';
+import { priceOf } from '../price/price';
+import { takeOff } from '../quantities/takeOff';
+import { quoteOf } from '../sheets/quote';
+import { keepAside } from '../variants/variants';
 import { quillfeather } from '../samples';
 import { tie } from '../site/tie';
 import { basin, ground, house, jobOf, out, pipe } from '../testing/parts';
@@ -168,4 +173,11 @@ it('what was moved aside, laid deeper, added or left out is told beside the plan
   );
   expect(builtOnPlan(laid, planJob(laid), before)!.planned).not.toBe('');
   expect(plannedBefore(planned)).toBeNull();
+  // Its price stays what it was, and nobody is offered it beside what lies there.
+  const then = priceOf(planned, takeOff(planned, planJob(planned)));
+  expect(plannedThen(laid)).toEqual({ cost: then.cost, price: then.price });
+  expect(plannedThen(planned)).toBeNull();
+  const offered = (job: Job) => quoteOf(job, planJob(job), takeOff(job, planJob(job)), {}).options;
+  expect(offered(laid)).toEqual([]);
+  expect(offered(applyChange(planned, keepAside(planned, 'Another way')).job)).toHaveLength(2);
 });

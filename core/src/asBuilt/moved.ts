@@ -5,11 +5,8 @@ import { isLaid, type Run } from '../job/kinds';
 import { placeAlong, wayOfRun } from '../job/places';
 import { footOnWay, wayLength, type Place } from '../site/place';
 import { showLength, showSmall, text } from '../units';
-import { keepAside, takeOption } from '../variants/variants';
+import { AS_BUILT, isBuilt, keepAside, takeOption } from '../variants/variants';
 import { planJob, type Plan } from '../verdict/planJob';
-
-/** What the plan is called that goes on once the one before is kept. */
-export const AS_BUILT = 'As built';
 
 /** The change that keeps the plan as it is, so that what is laid can be held against it; the job goes on as what is built. */
 export const keepPlanned = (job: Job): Change => ({
@@ -20,7 +17,7 @@ export const keepPlanned = (job: Job): Change => ({
 /** The job as it was planned before it was built; null where nobody kept it, or where what was kept cannot be read. */
 export function plannedBefore(job: Job): Job | null {
   const kept = ofKind(job, 'variant').at(-1);
-  if (!kept || headOf(job).option !== AS_BUILT) return null;
+  if (!kept || !isBuilt(job)) return null;
   const taken = takeOption(job, kept);
   return taken.ok ? applyChange(job, taken.change).job : null;
 }

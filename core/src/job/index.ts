@@ -1,4 +1,5 @@
 export { Elements } from './elements';
+export { agreedAltered, agreedSentence, isFixed } from './agreed';
 export * from './change';
 export {
   freeName,

@@ -1,5 +1,6 @@
 /** One job in the end, beside its plan: hours by step, machines, loads, parts, what it cost and what was asked. */
 import type { Rentable } from '../catalogue/diggers';
+import { plannedBefore } from '../asBuilt/moved';
 import { needsOf } from '../clearances/needs';
 import { crewOf, paceOf } from '../job/crew';
 import { stepsOf, type WorkStep } from '../days/steps';
@@ -9,6 +10,7 @@ import type { Solution } from '../plan/solution';
 import { pricesOf } from '../price/book';
 import { priceOf, type Price, type PriceLine } from '../price/price';
 import { MACHINE_STEP, machineHours } from '../quantities/machines';
+import { planJob } from '../verdict/planJob';
 import { takeOff, type Part, type TakeOff } from '../quantities/takeOff';
 
 export const outcomeOf = (job: Job): Outcome => ofKind(job, 'outcome')[0] ?? { id: 'outcome', kind: 'outcome' };
@@ -113,6 +115,14 @@ export function compared(job: Job, plan: Solution): Compared {
     price,
     taken,
   };
+}
+
+/** What the plan that was kept before the dig was to cost and to be asked for; null where none was kept. */
+export function plannedThen(job: Job): { cost: number; price: number } | null {
+  const before = plannedBefore(job);
+  if (!before) return null;
+  const { cost, price } = priceOf(before, takeOff(before, planJob(before)));
+  return { cost, price };
 }
 
 /** Complaints that the company paid for, and what they cost. */

@@ -1,4 +1,4 @@
-export { compared, costOfLine, outcomeOf, type Compared, type CostCame } from './compared';
+export { compared, costOfLine, outcomeOf, plannedThen, type Compared, type CostCame } from './compared';
 export { ledgerEntry } from './entry';
 export {
   earnedOf,

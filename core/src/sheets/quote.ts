@@ -11,7 +11,7 @@ import type { Plan } from '../verdict/planJob';
 import { priceOf } from '../price/price';
 import type { TakeOff } from '../quantities/takeOff';
 import { many, showArea, showLength, showNominal, showRain, showSmall, showVolume, text } from '../units';
-import { compareOptions } from '../variants/variants';
+import { compareOptions, isBuilt } from '../variants/variants';
 import { WORK_KINDS } from '../works';
 import { areaCovered } from '../works/measures';
 import { storeOf } from '../works/store';
@@ -193,7 +193,8 @@ function promiseOf(job: Job, plan: Plan): string[] {
 
 /** Options that can be taken and have no Stop: nobody is offered a plan that does not hold. */
 const optionsOf = (job: Job, plan: Plan): Quote['options'] =>
-  ofKind(job, 'variant').length === 0
+  // Once it is built, what was planned before is no option any more.
+  ofKind(job, 'variant').length === 0 || isBuilt(job)
     ? []
     : compareOptions(job, plan).flatMap((each) =>
         'price' in each && (each.id === null || each.verdict.state !== 'stop')

@@ -19,6 +19,11 @@ const isPlanned = (element: Element): boolean =>
   PLANNED.has(element.kind) || (isLanding(element) && element.kind !== 'downspout');
 
 const FIRST = 'First plan';
+/** What the plan is called that goes on once the one before was kept for what is laid. */
+export const AS_BUILT = 'As built';
+
+/** Whether the plan that stands is what was built. */
+export const isBuilt = (job: Job): boolean => headOf(job).option === AS_BUILT;
 
 /** What this plan is called among its options. */
 export const optionName = (job: Job): string => headOf(job).option ?? FIRST;

@@ -1,5 +1,13 @@
 /** A change as it was sent: what it is, what it was made on, and what versions it gives. */
-import type { Change, ChangeBody, Conflict, Element } from '@katabasis/core';
+import {
+  agreedAltered,
+  agreedSentence,
+  type Change,
+  type ChangeBody,
+  type Conflict,
+  type Element,
+  type Job,
+} from '@katabasis/core';
 import { ProblemError } from '../http/problem';
 import type { LiveJob } from './live';
 
@@ -25,4 +33,14 @@ export function refuseStale(body: ChangeBody, { job, versions }: LiveJob): void 
     if (version !== base) conflicts.push({ id, version, element: job.elements.get(id) ?? null });
   }
   if (conflicts.length > 0) throw new ProblemError(409, 'Somebody else changed this meanwhile.', { conflicts });
+}
+
+/** Days that a device is away at most in which what was agreed can be taken out on its day. */
+const DAYS_AWAY = 7;
+const DAY_MS = 24 * 3600 * 1000;
+
+/** Refuses to alter what was agreed, at a time in ms. A device that was away for some days may still send what it took out on its day. */
+export function refuseAltered(before: Job, change: Change, now: number): void {
+  const [note] = agreedAltered(before, change, new Date(now - DAYS_AWAY * DAY_MS).toISOString().slice(0, 10));
+  if (note) throw new ProblemError(422, agreedSentence(note));
 }

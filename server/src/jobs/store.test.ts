@@ -248,3 +248,30 @@ it('refuses another change under an id that was used', () => {
   expect(store.change('clinic', one)).toEqual(first);
   expect(() => store.change('clinic', body('Two'))).toThrow(/Another change/);
 });
+
+it('what was agreed is not altered by anybody, on whatever device; one that was away for some days may still take out its own', () => {
+  const store = new JobStore(openDatabase(':memory:'), () => new Date('2026-11-20T08:00:00.000Z'));
+  const note = (on: string) =>
+    ({ id: 'said', kind: 'note', sort: 'promise', text: 'No machine on the lawn', on }) as const;
+  const takenOut = {
+    change: 'change-take-out',
+    label: 'Take a note out',
+    puts: [],
+    removes: [{ base: 1, id: 'said' }],
+  };
+  for (const [id, on] of [
+    ['long-ago', '2026-11-01'],
+    ['this-week', '2026-11-15'],
+  ] as const)
+    store.create(jobFrom(id, [...quillfeather().elements.all, note(on)]));
+  expect(() => store.change('long-ago', takenOut)).toThrow(/was agreed, and stays as it was written/);
+  expect(store.job('long-ago').elements.get('said')).toEqual(note('2026-11-01'));
+  store.change('long-ago', {
+    change: 'change-take-back',
+    label: 'Take back what was said',
+    puts: [{ base: 1, element: { ...note('2026-11-01'), back: '2026-11-20' } }],
+    removes: [],
+  });
+  store.change('this-week', takenOut);
+  expect(store.job('this-week').elements.get('said')).toBeUndefined();
+});

@@ -27,7 +27,7 @@ import { HeadRows } from './headRows';
 import { LiveJobs, type LiveJob } from './live';
 import { elementsIn, type ElementRow } from './rows';
 import { statementsOf, type JobHead } from './statements';
-import { changeIn, refuseStale, versionsAt } from './changeBody';
+import { changeIn, refuseAltered, refuseStale, versionsAt } from './changeBody';
 
 /** Days that a job taken out is kept. */
 export const DAYS_IN_BIN = 30;
@@ -164,6 +164,7 @@ export class JobStore {
         const { job, inverse } = applyChange(before.job, change);
         const faults = changeFaults(before.job, job, change);
         if (faults.length > 0) throw new ProblemError(422, 'That change would break the job.', { faults });
+        refuseAltered(before.job, change, this.clock.read());
         const seq = head.seq + 1;
         settle = this.written(before, job, change, seq);
         const at = this.clock.next();

@@ -14,6 +14,7 @@ import { elementsIn, type ElementRow } from '../jobs/rows';
 import { sharedPage } from '../shares/page';
 import { careCalendar } from '../sheets/careCalendar';
 import { filesOf } from '../sheets/files';
+import type { PictureOf } from '../sheets/photosOnPaper';
 
 export type Task =
   /** A sheet of the job in a request's body, as it was sent. */
@@ -30,11 +31,12 @@ export type Said = { done: number; of: number } | { made: string } | { problem: 
 export interface Kept {
   rowsOf: (job: string) => readonly ElementRow[];
   company: () => Company;
+  pictureOf: PictureOf;
 }
 
 async function sheet(
   { body, file, made }: Extract<Task, { kind: 'sheet' }>,
-  company: Company,
+  { company, pictureOf }: Pick<Kept, 'company' | 'pictureOf'>,
   onStep: (done: number, of: number) => void,
 ): Promise<string> {
   let said: unknown;
@@ -49,7 +51,7 @@ async function sheet(
   const files = filesOf(read.job);
   const make = Object.hasOwn(files, file) ? files[file] : undefined;
   if (!make) throw new ProblemError(404, 'There is no such sheet of this job.');
-  return (await make({ size: paper, made, company, onStep })).toString('base64');
+  return (await make({ size: paper, made, company: company(), pictureOf, onStep })).toString('base64');
 }
 
 const FAILED: Problem = {
@@ -59,7 +61,8 @@ const FAILED: Problem = {
 };
 
 /** Makes one, and says how far it has come and what it comes to. Never throws. */
-export async function make(task: Task, { rowsOf, company }: Kept, say: (said: Said) => void): Promise<void> {
+export async function make(task: Task, kept: Kept, say: (said: Said) => void): Promise<void> {
+  const { rowsOf, company } = kept;
   try {
     if (task.kind === 'page' || task.kind === 'dates') {
       const rows = rowsOf(task.job);
@@ -68,7 +71,7 @@ export async function make(task: Task, { rowsOf, company }: Kept, say: (said: Sa
       const made =
         task.kind === 'page' ? sharedPage(job, task.audience, company()) : careCalendar(job, task.made, 'customer');
       say({ made });
-    } else say({ made: await sheet(task, company(), (done, of) => say({ done, of })) });
+    } else say({ made: await sheet(task, kept, (done, of) => say({ done, of })) });
   } catch (error) {
     if (!(error instanceof ProblemError)) console.error('A sheet could not be made:', error);
     say({ problem: error instanceof ProblemError ? error.problem : FAILED });

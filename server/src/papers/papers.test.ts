@@ -15,7 +15,7 @@ function thread(limit?: number) {
   const file = join(folder(), 'yard.sqlite');
   const db = openDatabase(file);
   new JobStore(db).create(quillfeather());
-  return { db, papers: new PaperThread(file, limit) };
+  return { db, papers: new PaperThread(file, folder(), limit) };
 }
 
 const { job, elements } = toFile(quillfeather());
@@ -69,7 +69,7 @@ it('breaks off what takes too long or is not wanted any more, and asks who comes
   const { db, papers } = thread(30);
   await expect(papers.make(sheet('set.pdf'))).rejects.toMatchObject({ problem: { status: 503 } });
   papers.close();
-  const patient = new PaperThread(db.name);
+  const patient = new PaperThread(db.name, folder());
   const gone = new AbortController();
   const [left, next] = [patient.make(sheet('set.pdf'), { signal: gone.signal }), patient.make(page)];
   gone.abort();

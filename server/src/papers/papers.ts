@@ -46,9 +46,10 @@ export class PaperThread implements Papers {
   private worker: Worker | null = null;
   private callOff: (() => void) | null = null;
 
-  /** `file`: the database. */
+  /** `file`: the database; `files`: the folder of its photos. */
   constructor(
     private readonly file: string,
+    private readonly files: string,
     private readonly limit = LIMIT_MS,
   ) {}
 
@@ -90,7 +91,7 @@ export class PaperThread implements Papers {
 
   private start(): Worker {
     const worker = new Worker(WORKER, {
-      workerData: { file: this.file },
+      workerData: { file: this.file, files: this.files },
       resourceLimits: { maxOldGenerationSizeMb: MEMORY_MB },
     });
     worker.unref();

@@ -3,9 +3,11 @@ import { parentPort, workerData } from 'node:worker_threads';
 import Database from 'better-sqlite3';
 import { companyIn } from '../company/routes';
 import type { ElementRow } from '../jobs/rows';
+import { picturesIn } from '../files/pictures';
 import { make, type Task } from './make';
 
-const db = new Database((workerData as { file: string }).file, { readonly: true, timeout: 20_000 });
+const { file, files } = workerData as { file: string; files: string };
+const db = new Database(file, { readonly: true, timeout: 20_000 });
 const rows = db.prepare<[string], ElementRow>(
   'select id, version, place, body from elements where job_id = ? order by place',
 );
@@ -13,7 +15,9 @@ const rows = db.prepare<[string], ElementRow>(
 parentPort!.on(
   'message',
   (task: Task) =>
-    void make(task, { rowsOf: (job) => rows.all(job), company: () => companyIn(db) }, (said) =>
-      parentPort!.postMessage(said),
+    void make(
+      task,
+      { rowsOf: (job) => rows.all(job), company: () => companyIn(db), pictureOf: picturesIn(files) },
+      (said) => parentPort!.postMessage(said),
     ),
 );

@@ -10,14 +10,16 @@ import {
   partsSheet,
   planJob,
   quoteOf,
+  showLength,
   takeOff,
+  text,
   type Audience,
   type Company,
   type Drawing,
   type Job,
   type Table,
 } from '@katabasis/core';
-import { asBuiltTable } from '@katabasis/core/as-built';
+import { alongWords, asBuiltTable, photosAlong } from '@katabasis/core/as-built';
 import { careSheet } from '@katabasis/core/care';
 import { stillsHtml } from './stills';
 
@@ -29,7 +31,7 @@ const STYLE = `
 h1{font-size:1.5rem;margin:.2em 0}h2{font-size:1.15rem;margin:1.4em 0 .4em}p,li{margin:.3em 0}
 table{border-collapse:collapse;width:100%;font-variant-numeric:tabular-nums}th,td{text-align:left;padding:6px 8px;border-bottom:1px solid #b9b09f;vertical-align:top}
 header p{margin:0}.mark{float:right;max-width:9rem;max-height:5rem}.r{text-align:right;white-space:nowrap}.wide{overflow-x:auto}.price{font-size:1.6rem;font-weight:700}svg{width:100%;height:auto;background:#fff;border:1px solid #b9b09f}
-.stills{display:grid;grid-template-columns:repeat(auto-fit,minmax(15rem,1fr));gap:12px}figure{margin:0}figcaption{font-weight:700}
+.stills{display:grid;grid-template-columns:repeat(auto-fit,minmax(15rem,1fr));gap:12px}figure{margin:0}figure img{width:100%;height:auto}figcaption{font-weight:700}
 `;
 
 export const page = (title: string, body: string): string =>
@@ -132,7 +134,16 @@ function forKeeper(job: Job, company: Company): string {
     part('What was said', sheet.agreed),
   ].join('');
   const built = `<h2>What lies where</h2><p>By two tapes from corners of the house. Call for locates before anybody digs all the same.</p>${tableHtml(asBuiltTable(job, plan))}`;
-  return `<header>${from}</header><p><a href="?dates">Put these dates into your calendar</a></p>${care}${svg(drawingOf(job, plan, false))}${built}`;
+  const photos = photosAlong(job)
+    .map(({ photo, run, along }) => {
+      const said = esc(
+        `${alongWords(job, { run }, text(showLength(along, headOf(job).units)))}: ${photo.note ?? photo.name}`,
+      );
+      return `<figure><img loading="lazy" src="?photo=${photo.file}" alt=""><figcaption>${said}</figcaption></figure>`;
+    })
+    .join('');
+  const open = photos === '' ? '' : `<h2>While the trench was open</h2><div class="stills">${photos}</div>`;
+  return `<header>${from}</header><p><a href="?dates">Put these dates into your calendar</a></p>${care}${svg(drawingOf(job, plan, false))}${built}${open}`;
 }
 
 const PAGES: Record<Audience, { title: string; body: (job: Job, company: Company) => string }> = {

@@ -1,13 +1,15 @@
 import { shareBodySchema } from '@katabasis/core';
 import Router from '@koa/router';
-import type { Middleware } from 'koa';
+import type { Context, Middleware } from 'koa';
+import { photosAlong } from '@katabasis/core/as-built';
 import { fromOf } from '../http/cameFrom';
 import { askerAt, Limit } from '../http/limits';
 import { parseOr422, ProblemError } from '../http/problem';
 import type { JobStore } from '../jobs/store';
 import type { Pages } from '../papers/pages';
 import { page } from './page';
-import type { ShareStore } from './store';
+import type { FileStore } from '../files/store';
+import type { Found, ShareStore } from './store';
 
 /** Links to a job's shared pages: made, listed, withdrawn. */
 export function shareRoutes(shares: ShareStore, jobs: JobStore): Router {
@@ -31,6 +33,8 @@ export function shareRoutes(shares: ShareStore, jobs: JobStore): Router {
 
 /** Openings let pass from one address, and links that nobody made, in a time. */
 const OPENED = { points: 120, seconds: 60 };
+/** One page shows some dozens of them. */
+const PICTURES = { points: 1200, seconds: 60 };
 const GUESSED = { points: 20, seconds: 600 };
 
 const UNREADABLE = 'This job cannot be read here now. Ask whoever sent you the link.';
@@ -49,16 +53,36 @@ const inWords: Middleware = async (ctx, next) => {
   }
 };
 
+/** A photo of what was laid, for who looks after it: one that the page shows, and no other file. */
+function givePhoto(ctx: Context, { job, audience }: Found, { jobs, files }: Pick<Shared, 'jobs' | 'files'>): void {
+  const shown = audience === 'keeper' ? photosAlong(jobs.job(job)) : [];
+  const photo = shown.find(({ photo: { file } }) => file === ctx.query.photo);
+  const kept = photo && files.find(photo.photo.file);
+  if (!kept?.type.startsWith('image/')) throw new ProblemError(404, 'There is no such photo here.');
+  ctx.type = kept.type;
+  ctx.length = kept.size;
+  ctx.body = files.read(photo!.photo.file);
+}
+
 /** The pages themselves, for whoever holds a link. One that nobody made and one that was withdrawn are told in words. */
-export function sharedPages(shares: ShareStore, jobs: JobStore, pages: Pages): Router {
+interface Shared {
+  shares: ShareStore;
+  jobs: JobStore;
+  pages: Pages;
+  files: FileStore;
+}
+
+export function sharedPages({ shares, jobs, pages, files }: Shared): Router {
   const router = new Router();
   const opening = new Limit(OPENED, 'Pages were asked for very often from where you are.');
+  const picturing = new Limit(PICTURES, 'Photos were asked for very often from where you are.');
   const guessing = new Limit(GUESSED, 'Too many links were asked for that nobody made.');
   router.use('/s/:token', inWords);
   router.get('/s/:token', async (ctx) => {
     const asker = askerAt(fromOf(ctx).address);
     await guessing.check(asker);
-    await opening.take(asker);
+    const picture = ctx.query.photo;
+    await (picture === undefined ? opening : picturing).take(asker);
     const found = shares.find(ctx.params.token!);
     if (!found) await guessing.take(asker);
     if (!found || found.withdrawn) {
@@ -69,6 +93,7 @@ export function sharedPages(shares: ShareStore, jobs: JobStore, pages: Pages): R
       ctx.body = page('Katabasis', `<h1>${said}</h1>`);
       return;
     }
+    if (picture !== undefined) return givePhoto(ctx, found, { jobs, files });
     // The page of who looks after it leads to its dates, and knows nothing of the link that it is read by.
     const dates = 'dates' in ctx.query && found.audience === 'keeper';
     try {

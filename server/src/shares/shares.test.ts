@@ -1,4 +1,5 @@
-import { money, planJob, priceOf, takeOff } from '@katabasis/core';
+import { createHash } from 'node:crypto';
+import { jobFrom, money, ofKind, placeAlong, planJob, priceOf, takeOff, wayOfRun } from '@katabasis/core';
 import { quillfeather, quillfeatherLaid } from '@katabasis/core/samples';
 import { openDatabase } from '../database';
 import { serve } from '../testing/serve';
@@ -101,4 +102,45 @@ it('who lives there reads what to look after and what lies where, takes the date
   // To another's page no dates belong.
   const quote = await shared('customer', quillfeatherLaid());
   await quote.server.get(`${quote.link}?dates`).expect(200).expect('Content-Type', /html/);
+});
+
+/** The smallest PNG there is: one dot. */
+const DOT = Buffer.from(
+  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+  'base64',
+);
+
+it('who looks after it sees the photos of the open trench and no other file; on paper they stand too', async () => {
+  const laid = quillfeatherLaid();
+  const run = ofKind(laid, 'run').find((each) => wayOfRun(laid, each))!;
+  const hash = createHash('sha256').update(DOT).digest('hex');
+  const other = Buffer.concat([DOT, DOT]);
+  const otherHash = createHash('sha256').update(other).digest('hex');
+  const photo = {
+    id: 'open',
+    kind: 'photo',
+    name: 'Open trench',
+    file: hash,
+    place: placeAlong(wayOfRun(laid, run)!, 1),
+  } as const;
+  const away = { id: 'away', kind: 'photo', name: 'The van', file: otherHash } as const;
+  const job = jobFrom('clinic', [...laid.elements.all, photo, away]);
+  const { server, link } = await shared('keeper', job);
+  await server.put(`/api/files/${hash}`).send(DOT).expect(204);
+  await server.put(`/api/files/${otherHash}`).send(other).expect(204);
+  const { text } = await server.get(link).expect(200);
+  expect(text).toContain('While the trench was open');
+  expect(text.match(/src="\?photo=[0-9a-f]{64}"/g)).toEqual([`src="?photo=${hash}"`]);
+  const given = await server.get(`${link}?photo=${hash}`).expect(200).expect('Content-Type', 'image/png');
+  expect(Buffer.compare(given.body as Buffer, DOT)).toBe(0);
+  await server.get(`${link}?photo=${otherHash}`).expect(404);
+  await server.get(`${link}?photo=../x`).expect(404);
+  const crew = await shared('crew', job);
+  await crew.server.put(`/api/files/${hash}`).send(DOT).expect(204);
+  await crew.server.get(`${crew.link}?photo=${hash}`).expect(404);
+  const paper = (
+    await server.post('/api/sheets/as-built.pdf').send({ job: 'clinic', elements: job.elements.all, paper: 'a4' })
+  ).text;
+  const bytes = (JSON.parse(paper.trim().split('\n').at(-1)!) as { bytes: string }).bytes;
+  expect(Buffer.from(bytes, 'base64').toString('latin1')).toContain('/Subtype /Image');
 });

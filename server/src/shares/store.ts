@@ -14,6 +14,13 @@ interface Row {
   withdrawn_at: string | null;
 }
 
+/** What a link leads to. */
+export interface Found {
+  job: string;
+  audience: Audience;
+  withdrawn: boolean;
+}
+
 /** Bytes of a link: more than anybody guesses. */
 const BYTES = 24;
 
@@ -58,7 +65,7 @@ export class ShareStore {
   }
 
   /** What a link leads to; null of one that nobody made. */
-  find(token: string): { job: string; audience: Audience; withdrawn: boolean } | null {
+  find(token: string): Found | null {
     const row = this.db.prepare<[string], Row>('select * from shares where token_hash = ?').get(hashOf(token));
     return row ? { job: row.job_id, audience: row.audience, withdrawn: row.withdrawn_at !== null } : null;
   }

@@ -7,6 +7,7 @@ import { careCalendar } from './careCalendar';
 import { dxfOf } from './dxf';
 import { landXmlOf } from './landXml';
 import type { PaperSize } from './paper';
+import type { PictureOf } from './photosOnPaper';
 import { pdfOf, PDFS } from './set';
 
 export interface FileOptions {
@@ -15,6 +16,8 @@ export interface FileOptions {
   made: string;
   /** Whose papers they are; nobody’s in particular when left out. */
   company?: Company;
+  /** Photos that are here; none when left out. */
+  pictureOf?: PictureOf;
   /** Told after each page's worth of work. */
   onStep?: (done: number, of: number) => void;
 }
@@ -30,8 +33,7 @@ export function filesOf(job: Job): Record<string, Make> {
   const plan = planJob(job);
   const pdfs = PDFS.map((name): [string, Make] => [
     `${name}.pdf`,
-    ({ size, made, company = {}, onStep }) =>
-      pdfOf(job, name, { size, made: made.slice(0, 10), company, ...(onStep ? { onStep } : {}) }),
+    (options) => pdfOf(job, name, { ...options, made: options.made.slice(0, 10) }),
   ]);
   const tables = Object.entries(tablesOf(job, plan)).map(([name, table]): [string, Make] => [
     `${name}.csv`,

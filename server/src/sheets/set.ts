@@ -11,9 +11,7 @@ import {
   planJob,
   quoteOf,
   runsTable,
-  showLength,
   takeOff,
-  text,
   type Company,
   type Job,
   type LayerName,
@@ -21,15 +19,7 @@ import {
   type Quote,
   type TakeOff,
 } from '@katabasis/core';
-import {
-  alongWords,
-  asBuiltTable,
-  builtOnPlan,
-  movedRuns,
-  movedWords,
-  photosAlong,
-  plannedBefore,
-} from '@katabasis/core/as-built';
+import { asBuiltTable, builtOnPlan, movedRuns, movedWords, plannedBefore } from '@katabasis/core/as-built';
 import { careSheet } from '@katabasis/core/care';
 import { filmstripOf } from '@katabasis/core/simulation';
 import { setImmediate as breath } from 'node:timers/promises';
@@ -37,6 +27,7 @@ import { Paper, type PaperSize } from './paper';
 import { putPlan } from './planOnPaper';
 import { putBuilt } from './builtOnPaper';
 import { putStills } from './stillsOnPaper';
+import { putPhotos, type PictureOf } from './photosOnPaper';
 import { putSection } from './sectionOnPaper';
 import { heightOfTable, putTable } from './tableOnPaper';
 
@@ -182,7 +173,7 @@ function putCare(paper: Paper, { job, plan }: Printed): void {
   part('What was said', sheet.agreed);
 }
 
-function putAsBuilt(paper: Paper, { job, plan }: Printed): void {
+function putAsBuilt(paper: Paper, { job, plan }: Printed, pictureOf: PictureOf): void {
   paper.page('As built', 'landscape');
   paper.paragraph(
     'Where each lies by two tapes from corners of the house, and how deep: before anybody digs here again.',
@@ -192,16 +183,11 @@ function putAsBuilt(paper: Paper, { job, plan }: Printed): void {
   const built = builtOnPlan(job, plan, before);
   if (built) putBuilt(paper, job, built);
   if (before) for (const moved of movedRuns(job, plan, before)) paper.item(movedWords(job, before, moved));
-  const photos = photosAlong(job);
-  if (photos.length === 0) return;
-  paper.heading('Photos before cover');
-  const { units } = headOf(job);
-  for (const { photo, run, along } of photos)
-    paper.item(`${alongWords(job, { run }, text(showLength(along, units)))}: ${photo.note ?? photo.name}`);
+  putPhotos(paper, job, pictureOf);
 }
 
 /** The pieces of work of a paper. */
-function stepsOf(name: PdfName, printed: Printed, company: Company): Step[] {
+function stepsOf(name: PdfName, printed: Printed, { company = {}, pictureOf = () => null }: PdfOptions): Step[] {
   const { job, plan } = printed;
   switch (name) {
     case 'quote':
@@ -215,7 +201,7 @@ function stepsOf(name: PdfName, printed: Printed, company: Company): Step[] {
     case 'care':
       return [(on) => putCare(on, printed)];
     case 'as-built':
-      return [...STEPS.plan(printed), (on) => putAsBuilt(on, printed)];
+      return [...STEPS.plan(printed), (on) => putAsBuilt(on, printed, pictureOf)];
     case 'set':
       return SHEETS.flatMap((sheet) => STEPS[sheet](printed));
     default:
@@ -229,21 +215,20 @@ export interface PdfOptions {
   made: string;
   /** Whose offer it is. */
   company?: Company;
+  /** Photos that are here; none when left out. */
+  pictureOf?: PictureOf;
   /** Told after each piece of work. */
   onStep?: (done: number, of: number) => void;
 }
 
 /** A PDF of some of a job's sheets. What cannot be drawn for want of places is said in it. */
-export async function pdfOf(
-  job: Job,
-  name: PdfName,
-  { size, made, company = {}, onStep }: PdfOptions,
-): Promise<Buffer> {
+export async function pdfOf(job: Job, name: PdfName, options: PdfOptions): Promise<Buffer> {
+  const { size, made, onStep } = options;
   const plan = planJob(job);
   const printed: Printed = { job, plan, taken: takeOff(job, plan) };
   const { name: title } = headOf(job);
   const paper = new Paper(size, title, made, title);
-  const steps = stepsOf(name, printed, company);
+  const steps = stepsOf(name, printed, options);
   for (const [k, step] of steps.entries()) {
     step(paper);
     onStep?.(k + 1, steps.length);

@@ -1,7 +1,7 @@
 /** What is written down about a thing or the whole job: the last first, and a box for more. */
 import {
   defined,
-  FIXED_SORTS,
+  isFixed,
   freshId,
   leastUnits,
   money,
@@ -106,7 +106,7 @@ function Written({ note }: { note: Note }) {
         {back === undefined ? '' : ` · Taken back ${sayDay(back)}`}
       </Text>
       <Text style={back === undefined ? undefined : TAKEN_BACK}>{text}</Text>
-      {sort === 'extra' && back === undefined && (
+      {sort === 'extra' && back === undefined && !(amount !== undefined && isFixed(note, todayOf())) && (
         <Fields of={null}>
           <QuantityField
             label="Charged for it"
@@ -130,7 +130,7 @@ function Written({ note }: { note: Note }) {
 function TakeOut({ note }: { note: Note }) {
   const { edit } = useJob();
   const today = todayOf();
-  const stays = FIXED_SORTS.includes(note.sort) && note.on < today;
+  const stays = isFixed(note, today);
   return (
     <View style={{ flexDirection: 'row' }}>
       {stays ? (

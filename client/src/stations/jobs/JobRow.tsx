@@ -44,7 +44,7 @@ function aboutOf({ client, site, state, date, updatedAt }: Row): string {
 }
 
 const costs = ({ price, days: count, asks }: NonNullable<Row['glance']>): string =>
-  [price, daysOf(count), asks > 0 && `${asks} to ask`].filter(Boolean).join(' · ');
+  [price, count > 0 && daysOf(count), asks > 0 && `${asks} to ask`].filter(Boolean).join(' · ');
 
 const changes = (count: number): string => (count === 1 ? 'One change waits' : `${count} changes wait`);
 

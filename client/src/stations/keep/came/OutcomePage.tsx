@@ -1,6 +1,6 @@
 /** How the job came out: hours, costs and what was asked, beside its plan; once settled it counts among the company's own figures. */
 import { leastUnits, money, pricesOf, put, type Outcome } from '@katabasis/core';
-import { compared, outcomeOf, percent, type Compared } from '@katabasis/core/ledger';
+import { compared, outcomeOf, percent, plannedThen, type Compared } from '@katabasis/core/ledger';
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import { QuantityField } from '../../../input/Field';
@@ -22,12 +22,19 @@ import { CameParts } from './CameParts';
 export function OutcomePage() {
   const { job, plan, edit } = useJob();
   const came = useMemo(() => compared(job, plan), [job, plan]);
+  const then = useMemo(() => plannedThen(job), [job]);
   const outcome = outcomeOf(job);
   const { currency } = pricesOf(job);
   const set = (label: string, next: Outcome): string | null => edit(put(label, next));
   return (
     <View style={{ gap: SPACE.l, maxWidth: 700 }}>
       <Left came={came} currency={currency} />
+      {then && (
+        <Text kind="small" testID="came-then">
+          What stands as planned here is for what was built. The plan kept before the dig was to cost{' '}
+          {money(then.cost, currency)} and be asked for at {money(then.price, currency)}.
+        </Text>
+      )}
       <Fields of="outcome">
         <QuantityField
           label="Asked in the end, before tax"
