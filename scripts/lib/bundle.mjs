@@ -72,7 +72,7 @@ export const bundling = () => ({
   // Flat, as sources in server/src lie as deep: what is found from a file's own place is found from there as well.
   chunkNames: 'piece-[hash]',
   // A native module, and those that read files which lie beside them.
-  external: ['better-sqlite3', 'pdfkit', 'fontkit'],
+  external: ['better-sqlite3', 'pdfkit', 'fontkit', '@node-rs/argon2'],
   banner: {
     js: "import { createRequire as requireFrom } from 'node:module'; const require = requireFrom(import.meta.url);",
   },

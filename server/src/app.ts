@@ -1,4 +1,5 @@
 /** The application: guards, then the API, then the built pages. */
+import type Router from '@koa/router';
 import { bodyParser } from '@koa/bodyparser';
 import Koa, { type Context, type Middleware } from 'koa';
 import compress from 'koa-compress';
@@ -6,13 +7,15 @@ import helmet from 'koa-helmet';
 import type { Db } from './database';
 import { BlockList } from 'node:net';
 import { dirname } from 'node:path';
-import { admission, askerOf } from './admission/admission';
+import { admission } from './admission/admission';
 import type { NearDoor } from './admission/nearDoor';
+import { byRule } from './admission/rules';
 import { hereRoutes } from './admission/routes';
 import type { Withdrawals } from './admission/withdrawals';
 import { Pairing } from './devices/pairing';
 import { deviceRoutes } from './devices/routes';
 import { DeviceStore } from './devices/store';
+import { events } from './events/door';
 import { Newsroom } from './events/newsroom';
 import { picturesIn } from './files/pictures';
 import { FileStore } from './files/store';
@@ -20,7 +23,7 @@ import { fileRoutes } from './files/routes';
 import { health } from './http/health';
 import { cameFrom } from './http/cameFrom';
 import { guard } from './http/guard';
-import { ProblemError, problems } from './http/problem';
+import { problems } from './http/problem';
 import { statics } from './http/statics';
 import { JobStore } from './jobs/store';
 import { jobRoutes } from './jobs/routes';
@@ -30,6 +33,10 @@ import { comesTo } from './planning/outcome';
 import { Pages } from './papers/pages';
 import { PaperThread } from './papers/papers';
 import { papersHere } from './papers/papersHere';
+import { Trail } from './people/audit';
+import { peopleDoors } from './people/doors';
+import { HandedStore } from './people/handed';
+import { PeopleStore } from './people/store';
 import { Planner } from './planning/planner';
 import { rainRoutes } from './rain/routes';
 import { bookRoutes } from './books/routes';
@@ -64,9 +71,6 @@ export interface AppOptions {
 
 /** Bodies larger than this are refused before they are read: a job of 20,000 elements is about 5 MB. */
 const MAX_BODY = '8mb';
-
-/** More than a phone or a computer has pages that listen; of the pages of one browser one does. */
-const STREAMS_PER_DEVICE = 12;
 
 const policyOf = (door: number | undefined): Middleware =>
   helmet({
@@ -136,19 +140,6 @@ function bodies(): Middleware {
   };
 }
 
-const events =
-  (news: Newsroom): Middleware =>
-  async (ctx, next) => {
-    if (ctx.path !== '/api/events' || ctx.method !== 'GET') return next();
-    const device = askerOf(ctx).device?.id ?? null;
-    if (device !== null && news.countOf(device) >= STREAMS_PER_DEVICE)
-      throw new ProblemError(429, `This device listens on ${STREAMS_PER_DEVICE} pages already. Close some of them.`);
-    ctx.respond = false;
-    // Koa holds that nothing was found until somebody says otherwise.
-    ctx.res.statusCode = 200;
-    await news.listen(ctx.req, ctx.res, device);
-  };
-
 /** Has verdicts worked out beside the requests; those of a database in memory, which no other thread can read, between them. */
 function plannerOf(db: Db, store: JobStore, settle: (outcome: Outcome) => void): Pick<Planner, 'want' | 'close'> {
   if (!db.memory) return new Planner(db.name, settle);
@@ -162,6 +153,8 @@ function plannerOf(db: Db, store: JobStore, settle: (outcome: Outcome) => void):
 
 export interface Application {
   app: Koa;
+  /** Every door of the API, as the routers have it: method and path. */
+  routes: readonly string[];
   store: JobStore;
   /** Does once what a first request would wait for. */
   warmUp: () => void;
@@ -170,6 +163,16 @@ export interface Application {
   /** Ends what goes on beside the requests. */
   close: () => void;
 }
+
+/** Method and path of every door of the API. */
+const doorsOf = (routers: readonly Router[]): string[] =>
+  routers.flatMap(({ stack }) =>
+    stack.flatMap(({ methods, path }) =>
+      methods
+        .filter((method) => method !== 'HEAD' && String(path).startsWith('/api'))
+        .map((method) => `${method} ${String(path)}`),
+    ),
+  );
 
 export function createApp(options: AppOptions): Application {
   const { db, hosts, files, web, pairing = new Pairing(), addresses = () => [], near } = options;
@@ -186,6 +189,9 @@ export function createApp(options: AppOptions): Application {
     : new PaperThread(db.name, files);
   const summaries = new Summaries(db, engineName(), (job) => planner.want(job));
   const devices = new DeviceStore(db, withdrawals);
+  const people = new PeopleStore(db, withdrawals);
+  const trail = new Trail(db);
+  const handed = new HandedStore(db);
   const shares = new ShareStore(db, withdrawals);
   const fileStore = new FileStore(db, files);
   fileStore.clear();
@@ -200,13 +206,14 @@ export function createApp(options: AppOptions): Application {
   app.use(compress({ threshold: 1024 }));
   app.use(apiOnly(noStore));
   app.use(apiOnly(inEpoch(store.epochs.id)));
-  app.use(apiOnly(admission({ devices, isLocal: options.isLocal, door: near?.door.port })));
+  app.use(apiOnly(admission({ devices, people, isLocal: options.isLocal, door: near?.door.port })));
+  app.use(apiOnly(byRule));
   app.use(apiOnly(bodies()));
   app.use(health(db, dirname(db.name)));
   app.use(events(news));
   const pages = new Pages(papers);
   const routers = [
-    jobRoutes({ store, summaries, news }),
+    jobRoutes({ store, summaries, news, people, trail, handed }),
     rainRoutes(),
     sheetRoutes(papers),
     officeRoutes(new LocateOffice(db)),
@@ -217,12 +224,14 @@ export function createApp(options: AppOptions): Application {
     sharedPages({ shares, jobs: store, pages, files: fileStore }),
     fileRoutes(fileStore),
     ...(near ? [hereRoutes(near.door, near.key)] : []),
-    deviceRoutes({ devices, pairing, addresses, onWithdrawn: (id) => news.shutOut(id) }),
+    deviceRoutes({ devices, pairing, addresses, trail, onWithdrawn: (id) => news.shutOut(id) }),
+    ...peopleDoors({ db, people, devices, trail, handed, store, news }),
   ];
   for (const router of routers) app.use(router.routes()).use(router.allowedMethods());
   if (web) app.use(statics(web));
   return {
     app,
+    routes: doorsOf(routers),
     store,
     warmUp: () => void summaries.list({}),
     hush: () => news.close(),

@@ -1,5 +1,5 @@
 /**
- * Devices and links that were shut out, by the hash of their token, in a file beside the database: one put back from a copy does not let
+ * Devices, links, invitations and people that were shut out, by the hash of their token, in a file beside the database: one put back from a copy does not let
  * them in again. Where there is no such file, as on a new machine, nobody can tell who was shut out since, and all are asked anew.
  */
 import { closeSync, existsSync, fsyncSync, mkdirSync, openSync, readFileSync, writeSync } from 'node:fs';
@@ -7,7 +7,9 @@ import { dirname } from 'node:path';
 import type { Db } from '../database';
 import { copiedAt } from '../epochs/epochs';
 
-const TABLES = ['devices', 'shares'] as const;
+const TABLES = ['devices', 'shares', 'invitations', 'people'] as const;
+/** Asked anew where nobody can tell who was shut out since. People are not: each comes in again by what only they know. */
+const ASKED_ANEW = ['devices', 'shares', 'invitations'] as const;
 
 export class Withdrawals {
   /** `file`: where they are written; none for a database that no copy is made of. */
@@ -34,7 +36,7 @@ export class Withdrawals {
     let anew = 0;
     if (!isKnown) {
       if (copiedAt(db) !== null)
-        for (const table of TABLES)
+        for (const table of ASKED_ANEW)
           anew += db.prepare(`update ${table} set withdrawn_at = ? where withdrawn_at is null`).run(at).changes;
       const out = TABLES.flatMap((table) =>
         db

@@ -9,9 +9,16 @@ export interface Device {
   name: string;
 }
 
+/** Of whom a device is, and where it came from. */
+export interface DeviceOf {
+  person: string | null;
+  address: string;
+}
+
 interface DeviceRow extends Device {
   paired_at: string;
   seen_at: string;
+  person_id: string | null;
 }
 
 /** How often it is written down that a device was here, ms. */
@@ -27,12 +34,20 @@ export class DeviceStore {
     this.sql = {
       // Found by the hash of what was sent: how long that takes tells nothing about a token.
       byToken: db.prepare<[string], DeviceRow>(
-        'select id, name, paired_at, seen_at from devices where token_hash = ? and withdrawn_at is null',
+        'select id, name, paired_at, seen_at, person_id from devices where token_hash = ? and withdrawn_at is null',
       ),
       all: db.prepare<[], DeviceRow>(
-        'select id, name, paired_at, seen_at from devices where withdrawn_at is null order by paired_at',
+        'select id, name, paired_at, seen_at, person_id from devices where withdrawn_at is null order by paired_at',
       ),
-      put: db.prepare('insert into devices (id, name, token_hash, paired_at, seen_at) values (?, ?, ?, ?, ?)'),
+      put: db.prepare(
+        'insert into devices (id, name, token_hash, paired_at, seen_at, person_id, from_address) values (?, ?, ?, ?, ?, ?, ?)',
+      ),
+      cameFrom: db.prepare<[string, string], { n: number }>(
+        'select count(*) as n from devices where person_id = ? and from_address = ?',
+      ),
+      ofPerson: db.prepare<[string], { id: string }>(
+        'select id from devices where person_id = ? and withdrawn_at is null',
+      ),
       see: db.prepare('update devices set seen_at = ? where id = ?'),
       hashOf: db.prepare<[string], { token_hash: string }>(
         'select token_hash from devices where id = ? and withdrawn_at is null',
@@ -42,27 +57,44 @@ export class DeviceStore {
   }
 
   /** Lets a device in; gives the token that it shows from now on. */
-  admit(name: string): { device: Device; token: string } {
+  admit(
+    name: string,
+    { person, address }: DeviceOf = { person: null, address: '' },
+  ): { device: Device; token: string } {
     const token = randomBytes(32).toString('base64url');
     const device = { id: randomUUID(), name };
     const at = new Date().toISOString();
-    this.sql.put.run(device.id, name, hashOf(token), at, at);
+    this.sql.put.run(device.id, name, hashOf(token), at, at, person, address);
     return { device, token };
   }
 
   /** The device that shows a token, and whether it was not seen for a while; null for a token of none, or of one withdrawn. */
-  whose(token: string): (Device & { isDue: boolean }) | null {
+  whose(token: string): (Device & { isDue: boolean; person: string | null }) | null {
     const row = this.sql.byToken.get(hashOf(token));
     if (!row) return null;
     const isDue = Date.now() - Date.parse(row.seen_at) > SEEN_EVERY_MS;
     if (isDue) this.sql.see.run(new Date().toISOString(), row.id);
-    return { id: row.id, name: row.name, isDue };
+    return { id: row.id, name: row.name, isDue, person: row.person_id };
   }
 
-  list(): { id: string; name: string; pairedAt: string; seenAt: string }[] {
-    return this.sql.all
-      .all()
-      .map(({ id, name, paired_at: pairedAt, seen_at: seenAt }) => ({ id, name, pairedAt, seenAt }));
+  list(): { id: string; name: string; pairedAt: string; seenAt: string; person: string | null }[] {
+    return this.sql.all.all().map(({ id, name, paired_at: pairedAt, seen_at: seenAt, person_id: person }) => ({
+      id,
+      name,
+      pairedAt,
+      seenAt,
+      person,
+    }));
+  }
+
+  /** Whether somebody was let in from an address before. */
+  cameFrom(person: string, address: string): boolean {
+    return this.sql.cameFrom.get(person, address)!.n > 0;
+  }
+
+  /** Devices of somebody. */
+  ofPerson(person: string): string[] {
+    return this.sql.ofPerson.all(person).map(({ id }) => id);
   }
 
   /** Shuts a device out; false when there is none of that id. */

@@ -7,19 +7,27 @@ import { after } from '../timers';
 /** Many verdicts may come in at once: pages are told of the list at most this often, ms. */
 const LIST_EVERY_MS = 300;
 
+interface Listener {
+  sees: (job: string) => boolean;
+}
+
 /** Streams of the server's own machine. */
 const HERE = '';
 
 export class Newsroom {
-  private readonly channel = createChannel();
+  private readonly channel = createChannel<object, Listener>();
   private listed: (() => void) | null = null;
   /** Streams of each device that was let in, to be closed when it is shut out. */
   private readonly open = new Map<string, Set<ServerResponse>>();
 
-  /** `device`: the one that listens; null at the server's own machine. */
-  async listen(request: IncomingMessage, response: ServerResponse, device: string | null): Promise<void> {
+  /** `device`: the one that listens; null at the server's own machine. `sees`: whether it may know of a job. */
+  async listen(
+    request: IncomingMessage,
+    response: ServerResponse,
+    { device, sees }: { device: string | null; sees: (job: string) => boolean },
+  ): Promise<void> {
     this.note(device ?? HERE, response);
-    const session = await createSession(request, response, { keepAlive: 20_000, retry: 2_000 });
+    const session = await createSession(request, response, { keepAlive: 20_000, retry: 2_000, state: { sees } });
     this.channel.register(session);
   }
 
@@ -43,7 +51,7 @@ export class Newsroom {
   }
 
   tell(news: News): void {
-    if (news.news === 'changed') this.channel.broadcast(news, 'news');
+    if (news.news === 'changed') this.channel.broadcast(news, 'news', { filter: ({ state }) => state.sees(news.job) });
     this.listed ??= after(LIST_EVERY_MS, () => {
       this.listed = null;
       this.channel.broadcast({ news: 'listed' } satisfies News, 'news');

@@ -1,6 +1,6 @@
 import { lackingBodySchema, pieceQuerySchema } from '@katabasis/core';
 import Router from '@koa/router';
-import { askerOf } from '../admission/admission';
+import { askerOf } from '../admission/asker';
 import { bytesOf } from '../http/bytes';
 import { Limit } from '../http/limits';
 import { parseOr422, ProblemError } from '../http/problem';

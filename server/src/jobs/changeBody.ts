@@ -2,6 +2,10 @@
 import {
   agreedAltered,
   agreedSentence,
+  notHis,
+  withItsMoney,
+  withoutMoney,
+  type Right,
   type Change,
   type ChangeBody,
   type Conflict,
@@ -43,4 +47,25 @@ const DAY_MS = 24 * 3600 * 1000;
 export function refuseAltered(before: Job, change: Change, now: number): void {
   const [note] = agreedAltered(before, change, new Date(now - DAYS_AWAY * DAY_MS).toISOString().slice(0, 10));
   if (note) throw new ProblemError(422, agreedSentence(note));
+}
+
+/** Problem type of a change that is not for who sent it to make. */
+export const NOT_HIS = 'notYours';
+
+/** A change as it is made by who may what: money that they do not see stays. Throws where it is not theirs to make. */
+export function madeBy(rights: ReadonlySet<Right>, asked: Change, before: Job): Change {
+  const change = rights.has('prices')
+    ? asked
+    : { ...asked, puts: asked.puts.map((each) => withItsMoney(each, before.elements.get(each.id))) };
+  const no = notHis(rights, before, change);
+  if (no !== null) throw new ProblemError(403, no, { type: NOT_HIS });
+  return change;
+}
+
+/** Whether what was logged is what was sent, money aside where its sender sees none. */
+export function sameSent(logged: string, sent: Omit<Change, 'label'>, rights: ReadonlySet<Right>): boolean {
+  if (rights.has('prices')) return logged === JSON.stringify(sent);
+  const bare = (change: Omit<Change, 'label'>): string =>
+    JSON.stringify({ ...change, puts: change.puts.map(withoutMoney) });
+  return bare(JSON.parse(logged) as Omit<Change, 'label'>) === bare(sent);
 }

@@ -8,10 +8,20 @@ import {
   jobIdSchema,
   jobQuerySchema,
   readFile,
+  type ChangeBody,
+  type ChangeReply,
 } from '@katabasis/core';
 import Router from '@koa/router';
+import type { Context } from 'koa';
 import { z } from 'zod';
-import { askerOf } from '../admission/admission';
+import { askerOf } from '../admission/asker';
+import { rightsIn } from '../admission/rules';
+import { fromOf } from '../http/cameFrom';
+import type { Trail } from '../people/audit';
+import type { HandedStore } from '../people/handed';
+import type { PeopleStore } from '../people/store';
+import { NOT_HIS } from './changeBody';
+import { seenBeside, seenJob, seenRefusal, seenRow, theirs } from './seen';
 import type { Newsroom } from '../events/newsroom';
 import { parseOr422, ProblemError } from '../http/problem';
 import type { JobStore } from './store';
@@ -24,18 +34,69 @@ export interface JobParts {
   store: JobStore;
   summaries: Summaries;
   news: Newsroom;
+  people: PeopleStore;
+  handed: HandedStore;
+  trail: Trail;
 }
 
 /** Jobs: list, new, read, change, history, copies, the bin. */
-export function jobRoutes({ store, summaries, news }: JobParts): Router {
+/** What the jobs come to together, of those that whoever asks may know of. */
+function listsOf(router: Router, { store, summaries }: JobParts): void {
+  router.get('/rounds', (ctx) => {
+    const { jobs, pending } = summaries.rounds();
+    ctx.body = { jobs: jobs.filter(theirs(askerOf(ctx), 'look')), pending };
+  });
+
+  router.get('/ledger', (ctx) => {
+    const { jobs, pending } = summaries.ledger();
+    ctx.body = { jobs: jobs.filter(theirs(askerOf(ctx), 'prices')), pending };
+  });
+
+  router.get('/jars', (ctx) => {
+    const { tests, pending } = summaries.jars();
+    const seen = theirs(askerOf(ctx), 'look');
+    ctx.body = { tests: tests.filter(({ job }) => seen({ id: job })), pending };
+  });
+
+  router.get('/bin', (ctx) => {
+    ctx.body = { jobs: store.bin().jobs.filter(theirs(askerOf(ctx), 'plan')) };
+  });
+}
+
+/** Makes a change as who asks may. One that is not theirs to make is kept for who may make it, and they are told. */
+function change(ctx: Context, { store, handed }: JobParts, id: string, body: ChangeBody): ChangeReply {
+  const { name, person } = askerOf(ctx);
+  const rights = rightsIn(ctx);
+  try {
+    return store.change(id, body, name, rights);
+  } catch (error) {
+    const isTheirs = !(error instanceof ProblemError) || error.problem.type !== NOT_HIS;
+    if (isTheirs) throw seenRefusal(error, rights);
+    const { title, type } = error.problem;
+    const kept = handed.keep(id, body, { person: person?.id ?? null, by: name });
+    throw new ProblemError(403, kept ? `${title} What you wrote lies with the office.` : title, { type });
+  }
+}
+
+export function jobRoutes(parts: JobParts): Router {
+  const { store, summaries, news, people, trail } = parts;
   const router = new Router({ prefix: '/api/jobs' });
+  const done = (ctx: Context, what: string): void =>
+    trail.add({ who: askerOf(ctx).name, address: fromOf(ctx).address, what });
+  /** What somebody begins is theirs, where not every job is. */
+  const keepTheirs = (ctx: Context, id: string): void => {
+    const { person, jobs } = askerOf(ctx);
+    if (person && jobs) people.giveOne(person.id, id);
+  };
   router.param('id', (id, _ctx, next) => {
     if (!jobIdSchema.safeParse(id).success) throw new ProblemError(404, 'There is no such job here.');
     return next();
   });
 
   router.get('/', (ctx) => {
-    ctx.body = summaries.list(parseOr422(jobQuerySchema, { ...ctx.query }));
+    const asker = askerOf(ctx);
+    const list = summaries.list(parseOr422(jobQuerySchema, { ...ctx.query }), asker.jobs);
+    ctx.body = { ...list, jobs: list.jobs.map((row) => seenRow(row, asker)) };
   });
 
   router.post('/', (ctx) => {
@@ -43,34 +104,21 @@ export function jobRoutes({ store, summaries, news }: JobParts): Router {
     const read = readFile({ format: FILE_FORMAT, version: FILE_VERSION, job: id, elements });
     if (!read.ok) throw new ProblemError(422, 'This job cannot be saved.', { faults: read.faults });
     store.create(read.job);
+    keepTheirs(ctx, id);
     news.tell({ news: 'listed' });
     ctx.status = 201;
     ctx.body = store.read(id);
   });
 
-  router.get('/rounds', (ctx) => {
-    ctx.body = summaries.rounds();
-  });
-
-  router.get('/ledger', (ctx) => {
-    ctx.body = summaries.ledger();
-  });
-
-  router.get('/jars', (ctx) => {
-    ctx.body = summaries.jars();
-  });
-
-  router.get('/bin', (ctx) => {
-    ctx.body = store.bin();
-  });
+  listsOf(router, parts);
 
   router.get('/:id', (ctx) => {
-    ctx.body = store.read(ctx.params.id!);
+    ctx.body = seenJob(store.read(ctx.params.id!), rightsIn(ctx));
   });
 
   router.get('/:id/beside', (ctx) => {
     const { epoch } = parseOr422(besideQuerySchema, { ...ctx.query });
-    ctx.body = store.beside(ctx.params.id!, epoch);
+    ctx.body = seenBeside(store.beside(ctx.params.id!, epoch), rightsIn(ctx));
   });
 
   router.get('/:id/raw', (ctx) => {
@@ -81,7 +129,7 @@ export function jobRoutes({ store, summaries, news }: JobParts): Router {
   router.post('/:id/changes', (ctx) => {
     const id = ctx.params.id!;
     const body = parseOr422(changeBodySchema, ctx.request.body);
-    const reply = store.change(id, body, askerOf(ctx).name);
+    const reply = change(ctx, parts, id, body);
     news.tell({ news: 'changed', job: id, seq: reply.seq, change: body.change });
     ctx.body = reply;
   });
@@ -94,6 +142,7 @@ export function jobRoutes({ store, summaries, news }: JobParts): Router {
   router.post('/:id/copies', (ctx) => {
     const body = parseOr422(copyBodySchema, ctx.request.body);
     store.copy(ctx.params.id!, body);
+    keepTheirs(ctx, body.id);
     news.tell({ news: 'listed' });
     ctx.status = 201;
     ctx.body = store.read(body.id);
@@ -101,12 +150,14 @@ export function jobRoutes({ store, summaries, news }: JobParts): Router {
 
   router.delete('/:id', (ctx) => {
     store.remove(ctx.params.id!);
+    done(ctx, `took out the job ${ctx.params.id!}`);
     news.tell({ news: 'listed' });
     ctx.status = 204;
   });
 
   router.post('/:id/restore', (ctx) => {
     store.restore(ctx.params.id!);
+    done(ctx, `brought back the job ${ctx.params.id!}`);
     news.tell({ news: 'listed' });
     ctx.status = 204;
   });

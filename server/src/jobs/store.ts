@@ -9,6 +9,8 @@ import {
   jobFrom,
   orderPlaces,
   OTHER_EPOCH,
+  rightsOf,
+  type Right,
   type Beside,
   type Bin,
   type Change,
@@ -27,12 +29,16 @@ import { HeadRows } from './headRows';
 import { LiveJobs, type LiveJob } from './live';
 import { elementsIn, type ElementRow } from './rows';
 import { statementsOf, type JobHead } from './statements';
-import { changeIn, refuseAltered, refuseStale, versionsAt } from './changeBody';
+import { changeIn, madeBy, refuseAltered, sameSent, refuseStale, versionsAt } from './changeBody';
 
 /** Days that a job taken out is kept. */
 export const DAYS_IN_BIN = 30;
 const DAY_MS = 24 * 3600 * 1000;
 
+const otherEpoch = (): ProblemError =>
+  new ProblemError(409, 'The server was put back from a copy; what this device knows is laid beside it.', {
+    type: OTHER_EPOCH,
+  });
 const noSuchJob = (): ProblemError => new ProblemError(404, 'There is no such job here.');
 
 export class JobStore {
@@ -143,24 +149,17 @@ export class JobStore {
    * conflict: 409 with its present state, nothing saved. A change of the same id sent again is answered as the first time; another
    * change under its id is refused.
    */
-  change(jobId: string, body: ChangeBody, by = 'owner'): ChangeReply {
+  change(jobId: string, body: ChangeBody, by = 'owner', rights = rightsOf('owner')): ChangeReply {
     let settle: (() => LiveJob) | null = null;
     const reply = this.db
       .transaction((): ChangeReply => {
         const head = this.head(jobId);
-        if (body.epoch !== undefined && body.epoch !== this.epochs.id)
-          throw new ProblemError(
-            409,
-            'The server was put back from a copy; what this device knows is laid beside it.',
-            {
-              type: OTHER_EPOCH,
-            },
-          );
-        const again = this.repeated(jobId, body);
+        if (body.epoch !== undefined && body.epoch !== this.epochs.id) throw otherEpoch();
+        const again = this.repeated(jobId, body, rights);
         if (again) return again;
         const before = this.stands(head);
         refuseStale(body, before);
-        const change = changeIn(body);
+        const change = madeBy(rights, changeIn(body), before.job);
         const { job, inverse } = applyChange(before.job, change);
         const faults = changeFaults(before.job, job, change);
         if (faults.length > 0) throw new ProblemError(422, 'That change would break the job.', { faults });
@@ -209,11 +208,11 @@ export class JobStore {
     };
   }
 
-  private repeated(jobId: string, body: ChangeBody): ChangeReply | null {
+  private repeated(jobId: string, body: ChangeBody, rights: ReadonlySet<Right>): ChangeReply | null {
     const row = this.sql.changeOf.get(jobId, body.change);
     if (!row) return null;
     const { label, ...sent } = changeIn(body);
-    if (row.label !== label || row.after !== JSON.stringify(sent))
+    if (row.label !== label || !sameSent(row.after, sent, rights))
       throw new ProblemError(422, 'Another change was saved under that id.');
     return { seq: row.seq, versions: versionsAt(sent.puts, row.seq) };
   }

@@ -29,6 +29,7 @@ interface SummaryRow {
 export type Outcome = { job: string; seq?: number } & Comes;
 
 const WHERE = `from jobs left join summaries on job_id = id where deleted_at is null
+  and (@only is null or id in (select value from json_each(@only)))
   and (@find is null or search like @find escape '\\')
   and (@state is null or state = @state) and (@from is null or date >= @from) and (@to is null or date <= @to)`;
 
@@ -75,8 +76,10 @@ export class Summaries {
     };
   }
 
-  list({ find, state, from, to, after, limit = PAGE }: JobQuery): JobList {
+  /** `only`: the jobs that whoever asks may know of; null for all. */
+  list({ find, state, from, to, after, limit = PAGE }: JobQuery, only: ReadonlySet<string> | null = null): JobList {
     const asked = {
+      only: only && JSON.stringify([...only]),
       find: find === undefined ? null : `%${fold(find.trim()).replace(/[\\%_]/g, '\\$&')}%`,
       state: state ?? null,
       from: from ?? null,

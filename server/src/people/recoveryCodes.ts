@@ -1,0 +1,55 @@
+/** Codes for who has lost every other way in: each is good once, and only its hash is kept. */
+import { randomBytes } from 'node:crypto';
+import { hashOf } from '../admission/hashOf';
+import type { Db } from '../database';
+
+const CODES = 8;
+/** Letters of a recovery code: 25, none of which is taken for another; ten of them are 46 bits. */
+const CODE_LETTERS = 'ACDEFGHJKMNPQRTUVWXY34679';
+const CODE_LENGTH = 10;
+
+const bareCode = (code: string): string => code.toUpperCase().replace(/[^A-Z0-9]/g, '');
+
+function newCode(): string {
+  let code = '';
+  while (code.length < CODE_LENGTH) {
+    // Bytes beyond the last whole round of letters would make the first letters likelier.
+    const [byte] = randomBytes(1);
+    if (byte! < 250) code += CODE_LETTERS[byte! % CODE_LETTERS.length]!;
+  }
+  return `${code.slice(0, 5)}-${code.slice(5)}`;
+}
+
+export class RecoveryCodes {
+  constructor(private readonly db: Db) {}
+
+  /** New recovery codes in place of all before; told once. */
+  renew(person: string): string[] {
+    const codes = Array.from({ length: CODES }, newCode);
+    this.db
+      .transaction(() => {
+        this.db.prepare('delete from recovery_codes where person_id = ?').run(person);
+        const put = this.db.prepare('insert into recovery_codes (person_id, code_hash) values (?, ?)');
+        for (const code of codes) put.run(person, hashOf(bareCode(code)));
+      })
+      .immediate();
+    return codes;
+  }
+
+  /** Spends a recovery code; false where it is none that is left. */
+  take(person: string, code: string): boolean {
+    const hash = hashOf(bareCode(code));
+    const done = this.db
+      .prepare('update recovery_codes set used_at = ? where person_id = ? and code_hash = ? and used_at is null')
+      .run(new Date().toISOString(), person, hash);
+    return done.changes > 0;
+  }
+
+  left(person: string): number {
+    return this.db
+      .prepare<[string], { n: number }>(
+        'select count(*) as n from recovery_codes where person_id = ? and used_at is null',
+      )
+      .get(person)!.n;
+  }
+}
