@@ -71,6 +71,11 @@ const SCREENS = [
   '/history/quillfeather',
   '/bin',
   '/devices',
+  '/people',
+  '/you',
+  '/audit',
+  '/sign-in',
+  '/join#nobody',
   '/pair',
   '/nowhere',
 ];

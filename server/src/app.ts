@@ -225,7 +225,7 @@ export function createApp(options: AppOptions): Application {
     fileRoutes(fileStore),
     ...(near ? [hereRoutes(near.door, near.key)] : []),
     deviceRoutes({ devices, pairing, addresses, trail, onWithdrawn: (id) => news.shutOut(id) }),
-    ...peopleDoors({ db, people, devices, trail, handed, store, news }),
+    ...peopleDoors({ db, people, devices, trail, handed, store, news, addresses }),
   ];
   for (const router of routers) app.use(router.routes()).use(router.allowedMethods());
   if (web) app.use(statics(web));

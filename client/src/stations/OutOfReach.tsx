@@ -16,19 +16,18 @@ interface Props {
 export function OutOfReach({ error, rest, onRetry, more }: Props) {
   const router = useRouter();
   if (error instanceof NotAdmitted) {
-    const pair = <Button label="Type the code" kind="main" onPress={() => router.navigate('/pair')} />;
     return (
       <Notice
         title="This device has not been let in"
         action={
           <>
-            {pair}
+            <Button label="Sign in" kind="main" onPress={() => router.navigate('/sign-in')} />
+            <Button label="Type the code" onPress={() => router.navigate('/pair')} />
             {more}
           </>
         }
       >
-        The server shows a pairing code on its own screen. What was made on this device is kept here, and is sent once
-        it is let in.
+        Sign in, or type the code on the server’s screen. What was made here is kept, and is sent then.
       </Notice>
     );
   }

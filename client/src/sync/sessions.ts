@@ -9,6 +9,7 @@ import type { PageNews } from './keeping';
 import { BIN_KEY, FILES_KEY, jobKey, JOBS_KEY, UNSENT_KEY, WAITING_KEY } from './keys';
 import { sendFiles, sendLacking, unsentFilesShownBy } from './device/keptFiles';
 import { listenToServer } from './news';
+import { heardMe } from './ownRights';
 import { nextPaint } from './afterPaint';
 import { Session } from './session';
 import type { StoredJob } from './device/stored';
@@ -105,6 +106,9 @@ async function heedEpoch(epoch: string, client: QueryClient): Promise<void> {
   }
 }
 
+/** Asks what whoever uses this device may. Without an answer it stays what it was. */
+const hearRights = (): void => void api.me().then(heardMe, () => undefined);
+
 /** Takes in what the server tells of by itself. */
 function hearServer(news: News, client: QueryClient): void {
   if (news.news === 'listed') {
@@ -123,6 +127,7 @@ export function listenForOthers(client: QueryClient): () => void {
   const send = (): void => void sendAll(client).catch(() => undefined);
   epochsHeardBy((epoch) => void heedEpoch(epoch, client));
   unsentFilesShownBy(() => void client.invalidateQueries({ queryKey: FILES_KEY }));
+  hearRights();
   send();
   void sendLacking();
   pages?.addEventListener('message', hear);
@@ -133,6 +138,7 @@ export function listenForOthers(client: QueryClient): () => void {
       // In reach again: what was missed meanwhile is asked for, and what waits is sent.
       for (const id of open.keys()) void client.invalidateQueries({ queryKey: jobKey(id) });
       void client.invalidateQueries({ queryKey: JOBS_KEY });
+      hearRights();
       send();
       void sendLacking();
     },

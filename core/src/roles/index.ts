@@ -1,5 +1,5 @@
 export { notHis } from './mayChange';
-export { withItsMoney, withoutMoney } from './money';
+export { withItsMoney, WITHOUT_MONEY, withoutMoney } from './money';
 export {
   narrower,
   OFFICE_RIGHTS,

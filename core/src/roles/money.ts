@@ -14,6 +14,9 @@ const MONEY: Partial<Record<ElementKind, Part>> = {
 /** What of the prices is about the place and not about money: how hard the ground is, and how narrow the gate. */
 const OF_THE_PLACE = ['conditions', 'currency'];
 
+/** At the end of an epoch's name: of a job as it is seen without its money. */
+export const WITHOUT_MONEY = '~';
+
 const fieldsOf = (element: Element): Fields => element as unknown as Fields;
 
 /** An element as those see it who see no prices; null of one that is all money. */

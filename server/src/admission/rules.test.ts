@@ -183,6 +183,30 @@ describe('what a crew sees and writes', () => {
     expect((await elementIn(all, 'owner', 'runStreet'))!.element).toEqual(laid);
   });
 
+  it('who sees prices from now on writes over none that they did not see before', async () => {
+    const all = staffed();
+    const { server, as, people, admit } = all;
+    const { person, as: phone } = admit('Ines', 'crew');
+    const whole = (await server.get(`/api/jobs/${JOB}`).set(as.owner).expect(200)).body as { epoch: string };
+    const seen = (await server.get(`/api/jobs/${JOB}`).set(phone).expect(200)).body as typeof whole;
+    expect(seen.epoch).not.toBe(whole.epoch);
+    const note = { id: 'note1', kind: 'note', sort: 'seen', text: 'Roots', on: '2026-11-30' } as Element;
+    const noted = { ...change('note', [{ base: 0, element: note }]), epoch: seen.epoch };
+    await server.post(url).set(phone).send(noted).expect(200);
+    people.change(person.id, { role: 'planner', everywhere: true });
+    const head = (await elementIn(all, 'crew', 'job'))!;
+    const called = change('call', [{ base: head.version, element: { ...head.element, name: 'Clinic' } as Element }]);
+    const { body } = await server
+      .post(url)
+      .set(phone)
+      .send({ ...called, epoch: seen.epoch })
+      .expect(409);
+    expect(body.type).toBe('otherEpoch');
+    const beside = (await server.get(`/api/jobs/${JOB}/beside?epoch=${seen.epoch}`).set(phone).expect(200)).body;
+    expect(beside).toMatchObject({ epoch: whole.epoch, job: { epoch: whole.epoch, removed: [] } });
+    expect(beside.job.common).toBeGreaterThan(1e9);
+  });
+
   it('what somebody wrote who may not any more lies with the office, who puts it in or sees what stands against it', async () => {
     const all = staffed();
     const { server, as, people, admit } = all;

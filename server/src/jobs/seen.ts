@@ -1,23 +1,27 @@
 /** What of jobs somebody sees: those that are theirs, and of those no money where they see none. */
 import { withoutMoney, type Beside, type Conflict, type JobReply, type JobRow, type Right } from '@katabasis/core';
 import type { Asker } from '../admission/asker';
+import { seenEpoch } from '../epochs/seenEpoch';
 import { rightsAt } from '../admission/rules';
 import { ProblemError } from '../http/problem';
 
 type Rights = ReadonlySet<Right>;
 
 /** A job's elements as they are given out. */
-export function seenJob<T extends Pick<JobReply, 'elements'>>(reply: T, rights: Rights): T {
+export function seenJob<T extends Pick<JobReply, 'elements' | 'epoch'>>(reply: T, rights: Rights): T {
   if (rights.has('prices')) return reply;
   const elements = reply.elements.flatMap(({ version, element }) => {
     const seen = withoutMoney(element);
     return seen ? [{ version, element: seen }] : [];
   });
-  return { ...reply, elements };
+  return { ...reply, epoch: seenEpoch(reply.epoch, rights), elements };
 }
 
-export const seenBeside = (beside: Beside, rights: Rights): Beside =>
-  beside.job ? { ...beside, job: seenJob(beside.job, rights) } : beside;
+export const seenBeside = (beside: Beside, rights: Rights): Beside => ({
+  ...beside,
+  epoch: seenEpoch(beside.epoch, rights),
+  job: beside.job && seenJob(beside.job, rights),
+});
 
 /** A row of the list. */
 export function seenRow(row: JobRow, asker: Asker): JobRow {

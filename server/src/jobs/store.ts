@@ -22,6 +22,7 @@ import {
   type JobReply,
 } from '@katabasis/core';
 import type { Db } from '../database';
+import { plainEpoch, seenEpoch } from '../epochs/seenEpoch';
 import { Epochs } from '../epochs/epochs';
 import { ProblemError } from '../http/problem';
 import { Clock } from './clock';
@@ -90,7 +91,7 @@ export class JobStore {
 
   /** A job for a device that has it as it was in another epoch. */
   beside(id: string, epoch: string): Beside {
-    const { common, asOf } = this.epochs.since(epoch, id);
+    const { common, asOf } = this.epochs.since(plainEpoch(epoch), id);
     const isHere = this.sql.head.get(id) !== undefined;
     const is = { epoch: this.epochs.id, asOf, takenOut: !isHere && this.sql.seqOf.get(id) !== undefined };
     if (!isHere) return { ...is, job: null };
@@ -154,7 +155,7 @@ export class JobStore {
     const reply = this.db
       .transaction((): ChangeReply => {
         const head = this.head(jobId);
-        if (body.epoch !== undefined && body.epoch !== this.epochs.id) throw otherEpoch();
+        if (body.epoch !== undefined && body.epoch !== seenEpoch(this.epochs.id, rights)) throw otherEpoch();
         const again = this.repeated(jobId, body, rights);
         if (again) return again;
         const before = this.stands(head);

@@ -20,15 +20,17 @@ interface Parts {
   handed: HandedStore;
   store: JobStore;
   news: Newsroom;
+  addresses: () => string[];
 }
 
-export function peopleDoors({ db, people, devices, trail, handed, store, news }: Parts): Router[] {
+export function peopleDoors({ db, people, devices, trail, handed, store, news, addresses }: Parts): Router[] {
   const parts = {
     people,
     devices,
     trail,
     passkeys: new Passkeys(db),
     codes: new RecoveryCodes(db),
+    addresses,
     onWithdrawn: (device: string) => news.shutOut(device),
   };
   return [

@@ -15,6 +15,7 @@ import { COOKIE } from '../admission/admission';
 import { askerOf, ownPerson } from '../admission/asker';
 import { rightsAt } from '../admission/rules';
 import { fromOf } from '../http/cameFrom';
+import { LOOPBACK, nameOf } from '../http/guard';
 import { parseOr422, ProblemError } from '../http/problem';
 import type { Passkeys } from './passkeys';
 import { fits, hashOfPassword } from './passwords';
@@ -26,6 +27,8 @@ import type { ComingIn } from './signIn';
 
 export interface PeopleParts extends ComingIn {
   passkeys: Passkeys;
+  /** Where other devices reach this server. */
+  addresses: () => string[];
   /** Told of each device that is shut out. */
   onWithdrawn: (device: string) => void;
 }
@@ -87,10 +90,16 @@ export function meRoutes({ people, devices, trail, codes, passkeys, onWithdrawn 
   return router;
 }
 
-export function peopleRoutes({ people, devices, trail, onWithdrawn }: PeopleParts): Router {
+export function peopleRoutes({ people, devices, trail, addresses, onWithdrawn }: PeopleParts): Router {
   const router = new Router({ prefix: '/api/people' });
   const done = (ctx: Context, what: string): void =>
     trail.add({ who: askerOf(ctx).name, address: fromOf(ctx).address, what });
+
+  /** Behind a #: no server on the way writes it down. Made on the server's own machine it leads to where others reach that. */
+  const linkOf = (ctx: Context, token: string): string => {
+    const [first = ''] = LOOPBACK.includes(nameOf(fromOf(ctx).host)) ? addresses() : [];
+    return `${first}/join#${token}`;
+  };
 
   router.get('/', (ctx) => {
     const { person: own, device } = askerOf(ctx);
@@ -120,8 +129,7 @@ export function peopleRoutes({ people, devices, trail, onWithdrawn }: PeoplePart
     const token = people.invite(asked, askerOf(ctx).name);
     done(ctx, `invited ${asked.name} as ${ROLE_WORDS[asked.role].toLowerCase()}`);
     ctx.status = 201;
-    // Behind a #: no server on the way writes it down.
-    ctx.body = { link: `/join#${token}` };
+    ctx.body = { link: linkOf(ctx, token) };
   });
 
   router.delete('/invitations/:id', (ctx) => {
@@ -136,7 +144,7 @@ export function peopleRoutes({ people, devices, trail, onWithdrawn }: PeoplePart
     const token = people.invite({ ...person, days: 1 }, askerOf(ctx).name, person.id);
     done(ctx, `made ${person.name} a new way in`);
     ctx.status = 201;
-    ctx.body = { link: `/join#${token}` };
+    ctx.body = { link: linkOf(ctx, token) };
   });
 
   router.put('/:id', (ctx) => {

@@ -17,6 +17,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { z } from 'zod';
 import { useJob } from '../../planning/useJob';
+import { useMay } from '../../planning/useMay';
 import { QuantityField } from '../../input/Field';
 import { Fields } from '../../input/Fields';
 import { moneyEntry } from '../../input/moneyEntry';
@@ -97,6 +98,7 @@ function Written({ note }: { note: Note }) {
   const styles = useStyles(make);
   const { job, edit } = useJob();
   const { currency } = pricesOf(job);
+  const seesPrices = useMay('prices');
   const { sort, text, on, amount, back } = note;
   return (
     <View style={styles.note}>
@@ -106,7 +108,7 @@ function Written({ note }: { note: Note }) {
         {back === undefined ? '' : ` · Taken back ${sayDay(back)}`}
       </Text>
       <Text style={back === undefined ? undefined : TAKEN_BACK}>{text}</Text>
-      {sort === 'extra' && back === undefined && !(amount !== undefined && isFixed(note, todayOf())) && (
+      {seesPrices && sort === 'extra' && back === undefined && !(amount !== undefined && isFixed(note, todayOf())) && (
         <Fields of={null}>
           <QuantityField
             label="Charged for it"

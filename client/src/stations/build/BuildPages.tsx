@@ -3,6 +3,7 @@ import { digLines, many, money, ofKind, priceOf, type Job, type Plan, type TakeO
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import { useJob } from '../../planning/useJob';
+import { useMay } from '../../planning/useMay';
 import { useStyles } from '../../theme/theme';
 import { SPACE, TOUCH, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
@@ -25,6 +26,8 @@ const PAGES = [
   { name: 'tables', label: 'Tables', title: 'Tables' },
   { name: 'paper', label: 'Paper', title: 'On paper and in files' },
 ] as const;
+/** Pages that are about money: they stand for those only who see prices. */
+export const OF_MONEY: ReadonlySet<string> = new Set(['price', 'proposed', 'options']);
 export type PageName = (typeof PAGES)[number]['name'];
 
 /** The page that an address opens; null for none of them. */
@@ -63,6 +66,12 @@ function useFigures(job: Job, plan: Plan, taken: TakeOff): Partial<Record<PageNa
   };
 }
 
+/** The pages of whoever uses this device. */
+function usePages(): readonly (typeof PAGES)[number][] {
+  const seesPrices = useMay('prices');
+  return seesPrices ? PAGES : PAGES.filter(({ name }) => !OF_MONEY.has(name));
+}
+
 interface PagesProps {
   taken: TakeOff;
   at: PageName | null;
@@ -73,9 +82,10 @@ export function BuildPages({ taken, at, onChoose }: PagesProps) {
   const styles = useStyles(make);
   const { job, plan } = useJob();
   const figures = useFigures(job, plan, taken);
+  const pages = usePages();
   return (
     <View role="radiogroup" aria-label="Build">
-      {PAGES.map(({ name, label }) => (
+      {pages.map(({ name, label }) => (
         <Press
           key={name}
           role="radio"
@@ -103,6 +113,7 @@ interface StripProps {
 
 /** From a page to any other, on one line; and back to the list of them. */
 export function PageStrip({ at, onChoose, onAll }: StripProps) {
+  const pages = usePages();
   return (
     <View style={{ gap: SPACE.s }}>
       <View style={{ flexDirection: 'row' }}>
@@ -113,7 +124,7 @@ export function PageStrip({ at, onChoose, onAll }: StripProps) {
         hideLabel
         strip
         value={at}
-        options={PAGES.map(({ name, label }) => ({ value: name, label }))}
+        options={pages.map(({ name, label }) => ({ value: name, label }))}
         onChoose={onChoose}
       />
     </View>

@@ -3,15 +3,17 @@ import { missingWords, takeOff, type Job, type Plan, type TakeOff } from '@katab
 import { useState } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
 import { useJob } from '../../planning/useJob';
+import { useMay } from '../../planning/useMay';
 import { ElementSheet } from '../../elements/ElementSheet';
 import { useShort, useWide } from '../../theme/theme';
 import { SPACE } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
 import { Mark } from '../../ui/Mark';
 import { Text } from '../../ui/Text';
+import { NoPrices } from '../NoPrices';
 import { useAt } from '../useAt';
 import { useGo } from '../useGo';
-import { BuildPages, pageAt, PageStrip, type PageName } from './BuildPages';
+import { BuildPages, OF_MONEY, pageAt, PageStrip, type PageName } from './BuildPages';
 import { ClearSheet } from './ClearSheet';
 import { DaysSheet } from './DaysSheet';
 import { DigSheet } from './DigSheet';
@@ -146,6 +148,8 @@ function Standing({ taken: { parts, missing } }: { taken: TakeOff }) {
 function Page({ name, taken }: { name: PageName; taken: TakeOff }) {
   const go = useGo();
   const open = (id: string): void => go('build', id);
+  const seesPrices = useMay('prices');
+  if (OF_MONEY.has(name) && !seesPrices) return <NoPrices />;
   switch (name) {
     case 'part':
     case 'place':

@@ -8,6 +8,7 @@ import { whyNot } from '../../sync/ask';
 import { saveFile, slug } from '../../files/files';
 import { makePaper } from '../../files/papers';
 import { useJob } from '../../planning/useJob';
+import { useMay } from '../../planning/useMay';
 import { SPACE } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
@@ -48,6 +49,8 @@ export function PaperSheet() {
   const [paper, setPaper] = useState<'a4' | 'letter'>(units === 'us' ? 'letter' : 'a4');
   const [making, setMaking] = useState<Making>(null);
   const { offer, asking } = useOffering();
+  const seesPrices = useMay('prices');
+  const shares = useMay('share');
   const busy = making !== null && 'done' in making;
   const get = async (file: string): Promise<void> => {
     const making = { file, done: 0, of: 1, ahead: 0 };
@@ -103,15 +106,18 @@ export function PaperSheet() {
         )}
       </View>
       {group('For the crew', PRINTED, FileText)}
-      <View style={{ gap: SPACE.s }}>
-        {group('For the customer', [['quote.pdf', 'Quote']], FileText)}
-        {asking}
-        <Text kind="small">
-          It says what is done for {headOf(job).client ?? 'the customer'} and what it costs them; not what it costs you.
-        </Text>
-      </View>
-      <ShareLinks />
-      {group('Tables (CSV)', [...TABLES, ...digs], Table2)}
+      {seesPrices && (
+        <View style={{ gap: SPACE.s }}>
+          {group('For the customer', [['quote.pdf', 'Quote']], FileText)}
+          {asking}
+          <Text kind="small">
+            It says what is done for {headOf(job).client ?? 'the customer'} and what it costs them; not what it costs
+            you.
+          </Text>
+        </View>
+      )}
+      {shares && <ShareLinks />}
+      {group('Tables (CSV)', [...TABLES.filter(([file]) => seesPrices || file !== 'price.csv'), ...digs], Table2)}
       {group('For other programs', DRAWN, Table2)}
     </View>
   );

@@ -15,6 +15,7 @@ import { useMemo } from 'react';
 import { View } from 'react-native';
 import { saveTable } from '../../files/tables';
 import { useJob } from '../../planning/useJob';
+import { useMay } from '../../planning/useMay';
 import { useNoted } from '../../input/useNoted';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
@@ -49,7 +50,9 @@ const AT_FIRST: LookedAt = { name: 'runs', orders: {} };
 
 export function TablesSheet({ taken, onGo }: { taken: TakeOff; onGo: (id: string) => void }) {
   const { job, plan } = useJob();
-  const [{ name, orders }, look] = useNoted(`katabasis.tables.${job.id}`, lookedAtSchema, AT_FIRST);
+  const seesPrices = useMay('prices');
+  const [{ name: looked, orders }, look] = useNoted(`katabasis.tables.${job.id}`, lookedAtSchema, AT_FIRST);
+  const name = looked === 'price' && !seesPrices ? 'runs' : looked;
   const table = useMemo(() => MADE[name](job, plan, taken), [job, plan, taken, name]);
   const by = orders[name];
   const save = (): void => saveTable(job, name, [table.columns.map(({ title }) => title), ...table.rows]);
@@ -58,7 +61,7 @@ export function TablesSheet({ taken, onGo }: { taken: TakeOff; onGo: (id: string
       <Choice
         label="Table"
         value={name}
-        options={TABLES}
+        options={seesPrices ? TABLES : TABLES.filter(({ value }) => value !== 'price')}
         onChoose={(next) => look((now) => ({ ...now, name: next }))}
       />
       <Text kind="heading">{table.title}</Text>

@@ -13,6 +13,7 @@ import {
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import { useJob } from '../../planning/useJob';
+import { useMay } from '../../planning/useMay';
 import { QuantityField } from '../../input/Field';
 import { Fields } from '../../input/Fields';
 import { moneyEntry } from '../../input/moneyEntry';
@@ -34,6 +35,7 @@ export function Tools({ taken }: { taken: TakeOff }) {
   const tools = useMemo(() => toolsOf(job, taken), [job, taken]);
   const days = useMemo(() => machineDays(job, taken), [job, taken]);
   const { currency, rented } = pricesOf(job);
+  const seesPrices = useMay('prices');
   if (tools.length === 0) return null;
   const rent = (tool: Rentable, rate: number | undefined): string | null => {
     const { [tool]: _before, ...others } = rented;
@@ -48,7 +50,7 @@ export function Tools({ taken }: { taken: TakeOff }) {
         return (
           <View key={type} style={styles.tool}>
             <Text>{toolWords(job, tool)}</Text>
-            {isRentable(type) && wanted !== undefined && (
+            {seesPrices && isRentable(type) && wanted !== undefined && (
               <Fields of={null}>
                 <QuantityField
                   label="Rented, a day"

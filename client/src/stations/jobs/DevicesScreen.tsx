@@ -1,5 +1,8 @@
 /** Which devices may work on these jobs: this one's name, how another is let in, and who is. */
 import { useQueryClient } from '@tanstack/react-query';
+import { useRouter } from 'expo-router';
+import User from 'lucide-react-native/icons/user';
+import Users from 'lucide-react-native/icons/users';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { SvgXml } from 'react-native-svg';
@@ -19,6 +22,7 @@ import { SidePage, SideRow } from './SidePage';
 const QR_SIZE = 180;
 
 export function DevicesScreen() {
+  const router = useRouter();
   const devices = useDevices();
   const client = useQueryClient();
   const [name, setName] = useState(deviceName);
@@ -35,6 +39,10 @@ export function DevicesScreen() {
   const { data } = devices;
   return (
     <SidePage title="Devices">
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+        <Button label="You" icon={User} onPress={() => router.navigate('/you')} testID="you" />
+        <Button label="People" icon={Users} onPress={() => router.navigate('/people')} testID="people" />
+      </View>
       <NameField label="This device is called" most={60} value={name} onCommit={call} testID="device-name" />
       <UnsentFiles />
       {said !== null && <Text role="alert">{said}</Text>}

@@ -6,6 +6,7 @@ import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { sayDay, todayOf } from '../../parts/today';
 import { useJob } from '../../planning/useJob';
+import { useMay } from '../../planning/useMay';
 import { SPACE } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
 import type { MarkKind } from '../../ui/Mark';
@@ -42,6 +43,7 @@ function Standing({ at }: ListProps) {
   const { job, plan } = useJob();
   const go = useGo();
   const today = todayOf();
+  const seesPrices = useMay('prices');
   const dues = useMemo(() => duesOf(job, plan, today), [job, plan, today]);
   const late = dues.filter(({ on }) => on <= today).length;
   const complaints = ofKind(job, 'complaint').filter(({ closedOn }) => closedOn === undefined).length;
@@ -59,7 +61,7 @@ function Standing({ at }: ListProps) {
     ...(ofKind(job, 'run').some(({ old }) => old?.fate === 'kept')
       ? [{ page: 'old', title: 'Old pipe', about: 'What nobody knows of it, and what to look at next' }]
       : []),
-    { page: 'out', title: 'How it came out', about: cameOutWords(job) },
+    ...(seesPrices ? [{ page: 'out', title: 'How it came out', about: cameOutWords(job) }] : []),
   ];
   return (
     <View>

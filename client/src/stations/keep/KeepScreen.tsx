@@ -5,10 +5,12 @@ import type { ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
 import { ElementSheet } from '../../elements/ElementSheet';
 import { useJob } from '../../planning/useJob';
+import { useMay } from '../../planning/useMay';
 import { useShort, useWide } from '../../theme/theme';
 import { SPACE } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
 import { Text } from '../../ui/Text';
+import { NoPrices } from '../NoPrices';
 import { useAt } from '../useAt';
 import { useGo } from '../useGo';
 import { AsBuiltPage } from './built/AsBuiltPage';
@@ -34,6 +36,7 @@ const isNewType = (type: string): type is NewType =>
 /** The page that an address opens; null for none of them. */
 function usePage(at: string | null): Page | null {
   const { job } = useJob();
+  const seesPrices = useMay('prices');
   if (at === null) return null;
   const [head, ...rest] = at.slice(1).split('-');
   const of = rest.join('-');
@@ -55,7 +58,7 @@ function usePage(at: string | null): Page | null {
     case 'old':
       return { title: 'Old pipe', body: <OldPage /> };
     case 'out':
-      return { title: 'How it came out', body: <OutcomePage /> };
+      return { title: 'How it came out', body: seesPrices ? <OutcomePage /> : <NoPrices /> };
     case 'warranty':
       return { title: 'Warranty and agreements', body: <WarrantyPage /> };
     default:

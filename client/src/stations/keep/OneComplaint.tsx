@@ -22,6 +22,7 @@ import { without } from '../../input/without';
 import { DayField } from '../../parts/Day';
 import { todayOf } from '../../parts/today';
 import { useJob } from '../../planning/useJob';
+import { useMay } from '../../planning/useMay';
 import { whyNot } from '../../sync/ask';
 import { useStyles } from '../../theme/theme';
 import { SPACE, type Palette } from '../../theme/tokens';
@@ -126,6 +127,7 @@ function Where({ complaint }: { complaint: Complaint }) {
 function Dealt({ complaint }: { complaint: Complaint }) {
   const { job, edit } = useJob();
   const { currency } = pricesOf(job);
+  const seesPrices = useMay('prices');
   const set = (field: keyof Complaint, value: unknown): string | null =>
     edit(put('Write about a complaint', without(complaint, field, value === '' ? undefined : value)));
   return (
@@ -154,22 +156,26 @@ function Dealt({ complaint }: { complaint: Complaint }) {
             lines={2}
             onCommit={(done) => set('done', done)}
           />
-          <QuantityField
-            label="What it cost"
-            value={complaint.cost}
-            {...moneyEntry(leastUnits(currency), 1)}
-            optional
-            usual="nothing yet"
-            onCommit={(cost) => set('cost', cost === undefined ? undefined : Math.round(cost))}
-          />
+          {seesPrices && (
+            <QuantityField
+              label="What it cost"
+              value={complaint.cost}
+              {...moneyEntry(leastUnits(currency), 1)}
+              optional
+              usual="nothing yet"
+              onCommit={(cost) => set('cost', cost === undefined ? undefined : Math.round(cost))}
+            />
+          )}
         </View>
       </Fields>
-      <Choice
-        label="At whose cost"
-        value={complaint.pays ?? null}
-        options={WHO_PAYS.map((value) => ({ value, label: PAYS_LABELS[value] }))}
-        onChoose={(pays) => set('pays', pays)}
-      />
+      {seesPrices && (
+        <Choice
+          label="At whose cost"
+          value={complaint.pays ?? null}
+          options={WHO_PAYS.map((value) => ({ value, label: PAYS_LABELS[value] }))}
+          onChoose={(pays) => set('pays', pays)}
+        />
+      )}
     </>
   );
 }

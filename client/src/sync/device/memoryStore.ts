@@ -89,8 +89,9 @@ export const elementsKept = async (store: DeviceStore, id: string): Promise<{ id
   elements: (await store.load(id))!.elements.map(({ element }) => element),
 });
 
-/** Whether what is known of a job is the server's of this epoch, or is none of the server's at all. */
-export const isOf = (head: Head, epoch: string): boolean => head.unsent || head.seq < 0 || head.epoch === epoch;
+/** Whether what is known of a job is the server's of this epoch, seen with its money or (`~`) without; or is none of the server's at all. */
+export const isOf = ({ unsent, seq, epoch: of = '' }: Head, epoch: string): boolean =>
+  unsent || seq < 0 || of.replace(/~$/, '') === epoch;
 
 /** How often each job is named. */
 export function countWaiting(jobs: readonly string[]): Waiting[] {

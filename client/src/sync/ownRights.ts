@@ -1,0 +1,52 @@
+/**
+ * What whoever uses this device may, as the server last said: kept, so that it holds for hours without signal. Of a device that never heard
+ * it is everything, as at the server's own machine; the server asks again at its own door.
+ */
+import { OFFICE_RIGHTS, RIGHTS, type Me, type Right } from '@katabasis/core';
+import { useSyncExternalStore } from 'react';
+import { z } from 'zod';
+
+type Rights = ReadonlySet<Right>;
+const rightsSchema = z.array(z.enum(RIGHTS)).transform((rights): Rights => new Set(rights));
+const keptSchema = z.object({ rights: rightsSchema, narrower: z.record(z.string(), rightsSchema) });
+type Kept = z.infer<typeof keptSchema>;
+
+const KEY = 'katabasis.rights';
+const NEVER_HEARD: Kept = { rights: OFFICE_RIGHTS, narrower: {} };
+
+function read(): Kept {
+  try {
+    return keptSchema.parse(JSON.parse(localStorage.getItem(KEY) ?? ''));
+  } catch {
+    return NEVER_HEARD;
+  }
+}
+
+let kept: Kept | null = null;
+const listeners = new Set<() => void>();
+
+/** What may be done at a job; null: beside the jobs. */
+export function rightsHere(job: string | null): Rights {
+  kept ??= read();
+  return (job === null ? undefined : kept.narrower[job]) ?? kept.rights;
+}
+
+/** Takes in what the server says of who asks. */
+export function heardMe({ rights, narrower }: Pick<Me, 'rights' | 'narrower'>): void {
+  const said = JSON.stringify({ rights, narrower });
+  try {
+    localStorage.setItem(KEY, said);
+  } catch {
+    // Heard again when the page is opened next.
+  }
+  kept = keptSchema.parse(JSON.parse(said));
+  for (const listener of listeners) listener();
+}
+
+const subscribe = (listener: () => void): (() => void) => {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+};
+
+/** What may be done at a job, as it changes. */
+export const useRights = (job: string | null): Rights => useSyncExternalStore(subscribe, () => rightsHere(job));
