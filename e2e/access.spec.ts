@@ -74,6 +74,7 @@ const SCREENS = [
   '/people',
   '/you',
   '/audit',
+  '/server',
   '/sign-in',
   '/join#nobody',
   '/pair',

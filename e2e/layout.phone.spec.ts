@@ -165,6 +165,7 @@ const PAGES = [
   '/people',
   '/you',
   '/audit',
+  '/server',
   '/sign-in',
   '/join#nobody',
   '/pair',

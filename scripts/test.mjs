@@ -3,7 +3,7 @@ import { mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { runAside, runBin } from './lib/run.mjs';
-import { attempt, ensureChromium, ensureInstalled } from './lib/setup.mjs';
+import { attempt, ensureCaddy, ensureChromium, ensureInstalled } from './lib/setup.mjs';
 
 const reports = mkdtempSync(join(tmpdir(), 'katabasis-test-'));
 const count = { passed: 0, failed: 0 };
@@ -62,6 +62,8 @@ attempt(() => {
     return { passed: numPassedTests, failed: numFailedTests || numFailedTestSuites };
   });
   const chromium = ensureChromium();
+  // Without it what is tried over https is left out, and said so.
+  if (ensureCaddy() === null) console.error('Caddy cannot be had here: nothing is tried over https.');
   suite(
     'end-to-end tests',
     'playwright',

@@ -20,6 +20,7 @@ export { RoundsScreen } from './stations/jobs/RoundsScreen';
 export { AuditScreen } from './stations/people/AuditScreen';
 export { JoinScreen } from './stations/people/JoinScreen';
 export { PeopleScreen } from './stations/people/PeopleScreen';
+export { ServerScreen } from './stations/people/ServerScreen';
 export { SignInScreen } from './stations/people/SignInScreen';
 export { YouScreen } from './stations/people/YouScreen';
 export { JobLayout } from './stations/JobLayout';

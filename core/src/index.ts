@@ -1,10 +1,12 @@
 /** What the rest of the product may use of the core. */
+export * from './api/accepted';
 export * from './api/build';
 export * from './api/company';
 export * from './api/jars';
 export * from './api/ledger';
 export * from './api/people';
 export * from './api/rounds';
+export * from './api/serverState';
 export * from './api/wire';
 export * from './catalogue';
 export { fixOf, searchFix, type Fix } from './design/fixes';
@@ -154,6 +156,7 @@ export {
 } from './sheets/tables';
 export { drawingOf, LAYERS, type Drawing, type LayerName, type Stroke } from './sheets/drawing';
 export { networkOf, surfaceOf, type LaidPipe, type NetworkModel, type SurfaceModel } from './sheets/network';
+export { offeredText } from './sheets/offered';
 export { quoteOf, type Quote } from './sheets/quote';
 export { cautionsOf } from './sheets/cautions';
 export { BEYOND_WORDS, engineersWork, type Beyond } from './sheets/engineer';

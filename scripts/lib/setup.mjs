@@ -134,6 +134,20 @@ export function ensureChromium() {
   return SHELL;
 }
 
+const CADDY = '/usr/bin/caddy';
+
+/** Path of Caddy for the tests over https; Debian's is put in where it is missing and we may. Null where it cannot be had. */
+export function ensureCaddy() {
+  if (existsSync(CADDY)) return CADDY;
+  if (process.getuid?.() !== 0 || !existsSync('/usr/bin/apt-get')) return null;
+  console.error('Installing Caddy.');
+  run('sh', ['-c', 'apt-get update && apt-get install -y --no-install-recommends caddy'], {
+    quiet: true,
+    env: { DEBIAN_FRONTEND: 'noninteractive' },
+  });
+  return existsSync(CADDY) ? CADDY : null;
+}
+
 /** Runs a command's steps; a step that cannot be done ends it with one readable line. */
 export function attempt(steps) {
   try {

@@ -3,11 +3,13 @@ import type Router from '@koa/router';
 import { bodyParser } from '@koa/bodyparser';
 import Koa, { type Context, type Middleware } from 'koa';
 import compress from 'koa-compress';
-import helmet from 'koa-helmet';
 import type { Db } from './database';
 import { BlockList } from 'node:net';
 import { dirname } from 'node:path';
+import { acceptedRoutes, acceptingRoutes } from './accepted/routes';
+import { AcceptedStore } from './accepted/store';
 import { admission } from './admission/admission';
+import type { Backups } from './backups/backups';
 import type { NearDoor } from './admission/nearDoor';
 import { byRule } from './admission/rules';
 import { hereRoutes } from './admission/routes';
@@ -20,10 +22,15 @@ import { Newsroom } from './events/newsroom';
 import { picturesIn } from './files/pictures';
 import { FileStore } from './files/store';
 import { fileRoutes } from './files/routes';
-import { health } from './http/health';
+import { Health } from './http/health';
+import { Journal } from './http/journal';
+import { doorOf, Measures } from './http/measures';
 import { cameFrom } from './http/cameFrom';
 import { guard } from './http/guard';
 import { problems } from './http/problem';
+import { trust } from './http/trust';
+import { policyOf } from './http/policy';
+import { databaseSize, stateRoutes } from './http/stateRoutes';
 import { statics } from './http/statics';
 import { JobStore } from './jobs/store';
 import { jobRoutes } from './jobs/routes';
@@ -65,34 +72,17 @@ export interface AppOptions {
   proxies?: BlockList;
   /** Folder of photos and files. */
   files: string;
+  /** Certificate of the authority that this network's https is of, where there is one. */
+  root?: string | undefined;
+  /** Daily backups, and a file that is kept as a second copy, where there are any. */
+  backups?: Backups;
+  copy?: string | undefined;
   /** Folder of the built web application; none for the API alone. */
   web?: string;
 }
 
 /** Bodies larger than this are refused before they are read: a job of 20,000 elements is about 5 MB. */
 const MAX_BODY = '8mb';
-
-const policyOf = (door: number | undefined): Middleware =>
-  helmet({
-    contentSecurityPolicy: {
-      useDefaults: false,
-      directives: {
-        defaultSrc: ["'none'"],
-        scriptSrc: ["'self'"],
-        workerSrc: ["'self'", 'blob:'],
-        styleSrc: ["'self'", "'unsafe-inline'"],
-        fontSrc: ["'self'", 'data:'],
-        imgSrc: ["'self'", 'data:', 'blob:'],
-        connectSrc: ["'self'", ...(door === undefined ? [] : [`http://127.0.0.1:${door}`])],
-        manifestSrc: ["'self'"],
-        baseUri: ["'none'"],
-        formAction: ["'none'"],
-        frameAncestors: ["'none'"],
-      },
-    },
-    // Served over plain HTTP on the contractor's own machine; over https it is said where that is known.
-    hsts: false,
-  });
 
 /** Paths are ours in any case of letters: what is asked of the API is never answered with the page. */
 const isApi = (path: string): boolean => path.toLowerCase().startsWith('/api/');
@@ -156,12 +146,22 @@ export interface Application {
   /** Every door of the API, as the routers have it: method and path. */
   routes: readonly string[];
   store: JobStore;
+  measures: Measures;
   /** Does once what a first request would wait for. */
   warmUp: () => void;
   /** Ends the streams of news. */
   hush: () => void;
   /** Ends what goes on beside the requests. */
   close: () => void;
+}
+
+/** What a monitor is told of besides the doors. */
+function measuresOf(db: Db, news: Newsroom, health: Health): Measures {
+  return new Measures({
+    database_bytes: { help: 'Bytes of the database', read: () => databaseSize(db) },
+    listening: { help: 'Pages that listen for news', read: () => news.listening },
+    ready: { help: 'Whether a change could be saved now', read: () => (health.why() === null ? 1 : 0) },
+  });
 }
 
 /** Method and path of every door of the API. */
@@ -176,7 +176,7 @@ const doorsOf = (routers: readonly Router[]): string[] =>
 
 export function createApp(options: AppOptions): Application {
   const { db, hosts, files, web, pairing = new Pairing(), addresses = () => [], near } = options;
-  const { named, proxies = new BlockList(), withdrawals } = options;
+  const { named, proxies = new BlockList(), withdrawals, backups = null, copy } = options;
   const store = new JobStore(db);
   const news = new Newsroom();
   const planner = plannerOf(db, store, (outcome) => {
@@ -192,6 +192,9 @@ export function createApp(options: AppOptions): Application {
   const people = new PeopleStore(db, withdrawals);
   const trail = new Trail(db);
   const handed = new HandedStore(db);
+  const journal = new Journal();
+  const health = new Health(db, dirname(db.name));
+  const measures = measuresOf(db, news, health);
   const shares = new ShareStore(db, withdrawals);
   const fileStore = new FileStore(db, files);
   fileStore.clear();
@@ -199,9 +202,11 @@ export function createApp(options: AppOptions): Application {
   // What is thrown in a request is answered there; this hears of connections that went away.
   app.silent = true;
   app.use(policyOf(near?.door.port));
-  app.use(problems);
+  app.use(measures.middleware);
+  app.use(problems(({ path, ...failed }) => journal.failed({ ...failed, route: doorOf(failed.method, path) })));
   app.use(cameFrom(proxies));
   app.use(guard(hosts, named));
+  if (options.root !== undefined) app.use(trust(options.root));
   app.use(plainToTheOdd);
   app.use(compress({ threshold: 1024 }));
   app.use(apiOnly(noStore));
@@ -209,9 +214,11 @@ export function createApp(options: AppOptions): Application {
   app.use(apiOnly(admission({ devices, people, isLocal: options.isLocal, door: near?.door.port })));
   app.use(apiOnly(byRule));
   app.use(apiOnly(bodies()));
-  app.use(health(db, dirname(db.name)));
+  app.use(health.middleware);
   app.use(events(news));
   const pages = new Pages(papers);
+  const accepted = new AcceptedStore(db);
+  const accepting = { accepted, shares, jobs: store, pages, trail, news };
   const routers = [
     jobRoutes({ store, summaries, news, people, trail, handed }),
     rainRoutes(),
@@ -220,11 +227,14 @@ export function createApp(options: AppOptions): Application {
     bookRoutes(db),
     companyRoutes(db, () => pages.forget()),
     yearRoutes(summaries, () => companyIn(db)),
+    acceptingRoutes(accepting),
+    acceptedRoutes(accepting),
     shareRoutes(shares, store),
-    sharedPages({ shares, jobs: store, pages, files: fileStore }),
+    sharedPages({ shares, jobs: store, pages, files: fileStore, accepted }),
     fileRoutes(fileStore),
     ...(near ? [hereRoutes(near.door, near.key)] : []),
     deviceRoutes({ devices, pairing, addresses, trail, onWithdrawn: (id) => news.shutOut(id) }),
+    stateRoutes({ db, health, journal, measures, devices, people, news, backups, copy }),
     ...peopleDoors({ db, people, devices, trail, handed, store, news, addresses }),
   ];
   for (const router of routers) app.use(router.routes()).use(router.allowedMethods());
@@ -232,6 +242,7 @@ export function createApp(options: AppOptions): Application {
   return {
     app,
     routes: doorsOf(routers),
+    measures,
     store,
     warmUp: () => void summaries.list({}),
     hush: () => news.close(),

@@ -2,7 +2,9 @@
  * Starts the server. Environment: KATABASIS_PORT (4870), KATABASIS_HOST (127.0.0.1), KATABASIS_DATA (folder of the database),
  * KATABASIS_SAMPLES (`keep`: put in samples that are missing; `fresh`: put all back as they were), KATABASIS_COPY (a file, best on another
  * disk, that is kept a minute behind the database at most), KATABASIS_NAME (names that it has on a network), KATABASIS_PROXY (addresses of
- * proxies in front of it that are believed), KATABASIS_KEY (the key of its own machine; else one of its making in the data folder).
+ * proxies in front of it that are believed), KATABASIS_HTTPS_PORT (where they answer, 443), KATABASIS_METRICS (a port of this machine
+ * for figures), KATABASIS_LOG (`error`, `info`, `silent`), KATABASIS_ROOT (a file: certificate of the
+ * authority of this network's https), KATABASIS_KEY (the key of its own machine; else one of its making in the data folder).
  */
 import { createServer, type Server } from 'node:http';
 import type { BlockList } from 'node:net';
@@ -11,6 +13,7 @@ import { toString as qrOf } from 'qrcode';
 import { keyHolder, keyIn } from './admission/ownKey';
 import { NearDoor } from './admission/nearDoor';
 import { createApp, type Application } from './app';
+import { Backups } from './backups/backups';
 import { Pairing, spoken } from './devices/pairing';
 import { FolderTaken, holdFolder, type HeldFolder } from './folder';
 import { proxiesFrom } from './http/cameFrom';
@@ -24,12 +27,15 @@ import { stopWhenTold } from './start/stopping';
 
 const NO_UPGRADE = 'HTTP/1.1 400 Bad Request\r\nConnection: close\r\nContent-Length: 0\r\n\r\n';
 
-function portFrom(text: string | undefined): number {
+function portFrom(text: string | undefined, name = 'KATABASIS_PORT'): number {
   const port = Number(text ?? 4870);
   if (!Number.isInteger(port) || port < 0 || port > 65_535)
-    throw new CannotStart(`KATABASIS_PORT must be a port number, and is "${text}".`);
+    throw new CannotStart(`${name} must be a port number, and is "${text}".`);
   return port;
 }
+
+/** A port as it stands behind a name; https has one that goes without saying. */
+const suffixOf = (text = '443'): string => (text === '443' ? '' : `:${portFrom(text, 'KATABASIS_HTTPS_PORT')}`);
 
 /** Takes the data folder; says so in a sentence where it cannot be written to. */
 function heldFolder(folder: string): HeldFolder {
@@ -106,10 +112,11 @@ async function start(): Promise<void> {
   const key = process.env.KATABASIS_KEY ?? keyIn(paths.key);
   await door.open();
   const pairing = new Pairing();
+  const httpsPort = suffixOf(process.env.KATABASIS_HTTPS_PORT);
   const at = (name: string): string => `http://${name}:${actual}`;
   const addresses = (): string[] => [
     // A proxy in front speaks https at its usual port.
-    ...names.map((name) => (process.env.KATABASIS_PROXY ? `https://${name}` : at(name))),
+    ...names.map((name) => (process.env.KATABASIS_PROXY ? `https://${name}${httpsPort}` : at(name))),
     ...(isLoopback(host) ? [] : lanAddresses().map(at)),
   ];
   const application = createApp({
@@ -124,12 +131,17 @@ async function start(): Promise<void> {
     web: join(ROOT, 'client', 'dist'),
     pairing,
     addresses,
+    root: process.env.KATABASIS_ROOT,
+    backups: new Backups(paths.backups),
+    copy: process.env.KATABASIS_COPY,
   });
   // Once before anybody waits for it.
   application.warmUp();
   answer(application.app.callback());
   keepHouse(db, application, paths, process.env.KATABASIS_COPY);
   stopWhenTold({ server, door, application, db, held }, process.env.KATABASIS_PARENT);
+  if (process.env.KATABASIS_METRICS !== undefined)
+    application.measures.serve(portFrom(process.env.KATABASIS_METRICS, 'KATABASIS_METRICS'));
   await greet(addresses(), actual, pairing);
 }
 

@@ -1,11 +1,13 @@
 /** What the Build station asks of the server: the stand-in offices, the company's price books, pages for others. */
 import {
+  acceptedSchema,
   locateAnswersSchema,
   priceBooksSchema,
   sharedSchema,
   sharesSchema,
   weatherSchema,
   companyAnswerSchema,
+  type Accepted,
   type Audience,
   type Company,
   type LocateAnswer,
@@ -44,8 +46,13 @@ export const offices = {
     lastChange = own;
     return own;
   },
-  share: async (job: string, audience: Audience): Promise<string> =>
-    (await read(sharedSchema, ask('POST', `/jobs/${job}/shares`, { audience }))).link,
+  /** `days`: after so many it leads nowhere any more. */
+  share: async (job: string, audience: Audience, days: number | null): Promise<string> =>
+    (await read(sharedSchema, ask('POST', `/jobs/${job}/shares`, { audience, ...(days === null ? {} : { days }) })))
+      .link,
+  accepted: (job: string): Promise<Accepted> => read(acceptedSchema, ask('GET', `/jobs/${job}/accepted`)),
+  answer: async (job: string, number: number, answer: string): Promise<void> =>
+    void (await ask('PUT', `/jobs/${job}/accepted/comments/${number}`, { answer })),
   withdrawShare: async (job: string, id: string): Promise<void> =>
     void (await ask('DELETE', `/jobs/${job}/shares/${id}`)),
 };
@@ -57,6 +64,8 @@ export const useWeather = (from: string): UseQueryResult<Weather[]> =>
     queryFn: async () => (await read(weatherSchema, ask('GET', `/weather?from=${from}`))).days,
     staleTime: 3600_000,
   });
+
+export const acceptedKey = (job: string): readonly ['accepted', string] => ['accepted', job];
 
 export const BOOKS_KEY = ['books'];
 export const useBooks = (): UseQueryResult<PriceBook[]> =>

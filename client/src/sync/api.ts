@@ -20,6 +20,7 @@ import {
   lackingReplySchema,
   problemSchema,
   roundsSchema,
+  serverStateSchema,
   stationListSchema,
   type Arrival,
   type Beside,
@@ -34,6 +35,7 @@ import {
   type Ledger,
   type RainStation,
   type Rounds,
+  type ServerState,
 } from '@katabasis/core';
 import type { z } from 'zod';
 import { ask, asSearch, NOT_READ, problemsReadBy, Unreachable } from './ask';
@@ -75,6 +77,7 @@ export const api = {
   me: (): Promise<Me> => read(meSchema, ask('GET', '/me')),
   people: (): Promise<People> => read(peopleSchema, ask('GET', '/people')),
   audit: (before?: number): Promise<Audit> => read(auditSchema, ask('GET', `/audit${asSearch({ before })}`)),
+  state: (): Promise<ServerState> => read(serverStateSchema, ask('GET', '/state')),
   handed: (): Promise<Handed> => read(handedSchema, ask('GET', '/handed')),
   pair: async (code: string, name: string): Promise<void> => void (await ask('POST', '/devices/pair', { code, name })),
   withdraw: async (id: string): Promise<void> => void (await ask('DELETE', `/devices/${id}`)),

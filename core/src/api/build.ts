@@ -46,11 +46,21 @@ export const priceBooksSchema = z.object({ books: z.array(priceBookSchema) });
 /** A page that is read without being let in, and for whom: the crew that digs, the customer who is offered it, and who looks after it once it is laid. */
 export const AUDIENCES = ['crew', 'customer', 'keeper'] as const;
 export type Audience = (typeof AUDIENCES)[number];
-export const shareBodySchema = z.strictObject({ audience: z.enum(AUDIENCES) });
+/** `days`: after so many it leads nowhere any more; never where that is left out. */
+export const shareBodySchema = z.strictObject({
+  audience: z.enum(AUDIENCES),
+  days: z.number().int().min(1).max(365).optional(),
+});
 export const sharedSchema = z.object({ link: z.string() });
 export const sharesSchema = z.object({
   shares: z.array(
-    z.object({ id: z.string(), audience: z.enum(AUDIENCES), madeAt: z.string(), withdrawnAt: z.string().nullable() }),
+    z.object({
+      id: z.string(),
+      audience: z.enum(AUDIENCES),
+      madeAt: z.string(),
+      withdrawnAt: z.string().nullable(),
+      until: z.string().nullable(),
+    }),
   ),
 });
 export type Share = z.infer<typeof sharesSchema>['shares'][number];

@@ -40,6 +40,11 @@ export class Newsroom {
     });
   }
 
+  /** Pages that listen. */
+  get listening(): number {
+    return this.channel.sessionCount;
+  }
+
   /** Streams that a device has open. */
   countOf(device: string): number {
     return this.open.get(device)?.size ?? 0;

@@ -34,16 +34,28 @@ function lookAt(db: Db, folder: string): string | null {
   }
 }
 
-/** `folder`: where the database lies. */
-export function health(db: Db, folder: string): Middleware {
-  let looked = -Infinity;
-  let why: string | null = null;
-  return async (ctx, next) => {
-    if (ctx.path !== '/api/health') return next();
-    if (performance.now() - looked > EVERY_MS || why !== null) {
-      why = lookAt(db, folder);
-      looked = performance.now();
+export class Health {
+  private looked = -Infinity;
+  private last: string | null = null;
+
+  /** `folder`: where the database lies. */
+  constructor(
+    private readonly db: Db,
+    private readonly folder: string,
+  ) {}
+
+  /** Why nothing can be saved; null where it can. Looked at anew where it could not, and every few seconds. */
+  why(): string | null {
+    if (performance.now() - this.looked > EVERY_MS || this.last !== null) {
+      this.last = lookAt(this.db, this.folder);
+      this.looked = performance.now();
     }
+    return this.last;
+  }
+
+  readonly middleware: Middleware = async (ctx, next) => {
+    if (ctx.path !== '/api/health') return next();
+    const why = this.why();
     ctx.status = why === null ? 200 : 503;
     ctx.body = why === null ? { ok: true } : { ok: false, why };
   };

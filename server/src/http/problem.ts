@@ -57,27 +57,35 @@ const codeOf = (error: unknown): string => String((error as { code?: unknown } |
 
 const MOST_LET_RUN = 64e6;
 
-/** Turns whatever is thrown below into a problem; the operator reads one line of what was not a client's doing. */
-export const problems: Middleware = async (ctx, next) => {
-  try {
-    await next();
-    if (ctx.status === 404 && ctx.body === undefined && ctx.respond !== false)
-      throw new ProblemError(404, TITLES[404]!);
-    if (ctx.status === 405 || ctx.status === 501) throw new ProblemError(ctx.status, TITLES[405]!);
-  } catch (error) {
-    const problem = problemOf(error);
-    if (problem.status >= 500) tellOperator(error, `${ctx.method} ${ctx.path}`);
-    ctx.status = problem.status;
-    ctx.set('Cache-Control', 'no-store');
-    // What comes behind a refused body is let run out, so that the connection goes on; what has no end is not waited for.
-    if (!ctx.req.complete) {
-      if (Number(ctx.get('content-length')) < MOST_LET_RUN) ctx.req.resume();
-      else ctx.set('Connection', 'close');
+/** What writes down that something failed; gives the number by which it is asked about. */
+type Write = (failed: { method: string; path: string; status: number; error: unknown }) => string;
+
+/** Turns whatever is thrown below into a problem; what was not a client's doing is written down, and its number told. */
+export const problems =
+  (write: Write): Middleware =>
+  async (ctx, next) => {
+    try {
+      await next();
+      if (ctx.status === 404 && ctx.body === undefined && ctx.respond !== false)
+        throw new ProblemError(404, TITLES[404]!);
+      if (ctx.status === 405 || ctx.status === 501) throw new ProblemError(ctx.status, TITLES[405]!);
+    } catch (error) {
+      const problem = { ...problemOf(error) };
+      if (problem.status >= 500) {
+        const number = write({ method: ctx.method, path: ctx.path, status: problem.status, error });
+        if (problem.status === 500) problem.title += ` Its number is ${number}.`;
+      }
+      ctx.status = problem.status;
+      ctx.set('Cache-Control', 'no-store');
+      // What comes behind a refused body is let run out, so that the connection goes on; what has no end is not waited for.
+      if (!ctx.req.complete) {
+        if (Number(ctx.get('content-length')) < MOST_LET_RUN) ctx.req.resume();
+        else ctx.set('Connection', 'close');
+      }
+      ctx.body = JSON.stringify(problem);
+      ctx.type = 'application/problem+json';
     }
-    ctx.body = JSON.stringify(problem);
-    ctx.type = 'application/problem+json';
-  }
-};
+  };
 
 /** One line: what failed, and where a fault of ours was. */
 export function tellOperator(error: unknown, what: string): void {

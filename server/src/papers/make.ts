@@ -7,8 +7,10 @@ import {
   sheetBodySchema,
   type Audience,
   type Company,
+  type Job,
   type Problem,
 } from '@katabasis/core';
+import { offerOf } from '../accepted/offer';
 import { parseOr422, ProblemError } from '../http/problem';
 import { elementsIn, type ElementRow } from '../jobs/rows';
 import { sharedPage } from '../shares/page';
@@ -21,6 +23,8 @@ export type Task =
   | { kind: 'sheet'; body: string; file: string; made: string }
   /** The page of a kept job for whoever holds a link to it. */
   | { kind: 'page'; job: string; audience: Audience }
+  /** What a kept job offers, as JSON. */
+  | { kind: 'offer'; job: string }
   /** Dates of care of a kept job, from a day on, for who lives there. */
   | { kind: 'dates'; job: string; made: string };
 
@@ -54,6 +58,18 @@ async function sheet(
   return (await make({ size: paper, made, company: company(), pictureOf, onStep })).toString('base64');
 }
 
+/** What a kept job comes to: a page, what it offers, or dates. */
+function ofKept(task: Exclude<Task, { kind: 'sheet' }>, job: Job, company: Company): string {
+  switch (task.kind) {
+    case 'page':
+      return sharedPage(job, task.audience, company);
+    case 'offer':
+      return JSON.stringify(offerOf(job, company));
+    case 'dates':
+      return careCalendar(job, task.made, 'customer');
+  }
+}
+
 const FAILED: Problem = {
   type: 'about:blank',
   title: 'This sheet could not be made. The other sheets and files may.',
@@ -64,13 +80,11 @@ const FAILED: Problem = {
 export async function make(task: Task, kept: Kept, say: (said: Said) => void): Promise<void> {
   const { rowsOf, company } = kept;
   try {
-    if (task.kind === 'page' || task.kind === 'dates') {
+    if (task.kind !== 'sheet') {
       const rows = rowsOf(task.job);
       if (rows.length === 0) throw new ProblemError(404, 'There is no such job here.');
       const job = jobFrom(task.job, elementsIn(rows));
-      const made =
-        task.kind === 'page' ? sharedPage(job, task.audience, company()) : careCalendar(job, task.made, 'customer');
-      say({ made });
+      say({ made: ofKept(task, job, company()) });
     } else say({ made: await sheet(task, kept, (done, of) => say({ done, of })) });
   } catch (error) {
     if (!(error instanceof ProblemError)) console.error('A sheet could not be made:', error);

@@ -1,4 +1,5 @@
 /** Pages behind links, each kept until its job changes: asked for again they cost nothing, and asked for by many at once they are made once. */
+import type { Offer } from '../accepted/offer';
 import type { Audience } from '@katabasis/core';
 import type { Papers } from './papers';
 
@@ -24,6 +25,11 @@ export class Pages {
   dates(job: string, seq: number, now: string): Promise<string> {
     const key = `dates ${now.slice(0, 10)} ${job}`;
     return this.made(key, seq, () => this.papers.make({ kind: 'dates', job, made: now }));
+  }
+
+  /** What a job offers as it stands at a sequence number. */
+  async offer(job: string, seq: number): Promise<Offer> {
+    return JSON.parse(await this.made(`offer ${job}`, seq, () => this.papers.make({ kind: 'offer', job }))) as Offer;
   }
 
   private async made(key: string, seq: number, make: () => Promise<string>): Promise<string> {

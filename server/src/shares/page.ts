@@ -21,10 +21,8 @@ import {
 } from '@katabasis/core';
 import { alongWords, asBuiltTable, photosAlong } from '@katabasis/core/as-built';
 import { careSheet } from '@katabasis/core/care';
+import { esc } from './esc';
 import { stillsHtml } from './stills';
-
-const ESCAPES: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&#39;' };
-const esc = (said: string): string => said.replace(/[&<>"']/g, (sign) => ESCAPES[sign]!);
 
 const STYLE = `
 :root{color-scheme:light}body{margin:0 auto;max-width:52rem;padding:16px;background:#faf7f0;color:#1d1a16;font:17px/1.5 system-ui,sans-serif}

@@ -8,6 +8,8 @@ import { parseOr422, ProblemError } from '../http/problem';
 import type { JobStore } from '../jobs/store';
 import type { Pages } from '../papers/pages';
 import { page } from './page';
+import { panelOf } from '../accepted/panel';
+import type { AcceptedStore } from '../accepted/store';
 import type { FileStore } from '../files/store';
 import type { Found, ShareStore } from './store';
 
@@ -18,11 +20,11 @@ export function shareRoutes(shares: ShareStore, jobs: JobStore): Router {
     ctx.body = { shares: shares.of(ctx.params.id!) };
   });
   router.post('/', (ctx) => {
-    const { audience } = parseOr422(shareBodySchema, ctx.request.body);
+    const { audience, days = null } = parseOr422(shareBodySchema, ctx.request.body);
     // Refused where there is no such job.
     const { id } = jobs.job(ctx.params.id!);
     ctx.status = 201;
-    ctx.body = { link: `/s/${shares.make(id, audience)}` };
+    ctx.body = { link: `/s/${shares.make(id, audience, days)}` };
   });
   router.delete('/:share', (ctx) => {
     shares.withdraw(ctx.params.id!, ctx.params.share!);
@@ -53,6 +55,18 @@ const inWords: Middleware = async (ctx, next) => {
   }
 };
 
+/** The customer's page, with what was accepted and asked on it: that changes where the job does not. */
+async function offerPage(
+  job: string,
+  seq: number,
+  { pages, accepted }: Pick<Shared, 'pages' | 'accepted'>,
+): Promise<string> {
+  const [shown, offer] = await Promise.all([pages.of(job, 'customer', seq), pages.offer(job, seq)]);
+  const panel = panelOf(offer, { accepted: accepted.of(job, offer.sha256), comments: accepted.comments(job) });
+  // By a function: what a customer wrote is no pattern of a replacement.
+  return shown.replace('</main>', () => `${panel}</main>`);
+}
+
 /** A photo of what was laid, for who looks after it: one that the page shows, and no other file. */
 function givePhoto(ctx: Context, { job, audience }: Found, { jobs, files }: Pick<Shared, 'jobs' | 'files'>): void {
   const shown = audience === 'keeper' ? photosAlong(jobs.job(job)) : [];
@@ -70,9 +84,10 @@ interface Shared {
   jobs: JobStore;
   pages: Pages;
   files: FileStore;
+  accepted: AcceptedStore;
 }
 
-export function sharedPages({ shares, jobs, pages, files }: Shared): Router {
+export function sharedPages({ shares, jobs, pages, files, accepted }: Shared): Router {
   const router = new Router();
   const opening = new Limit(OPENED, 'Pages were asked for very often from where you are.');
   const picturing = new Limit(PICTURES, 'Photos were asked for very often from where you are.');
@@ -85,12 +100,9 @@ export function sharedPages({ shares, jobs, pages, files }: Shared): Router {
     await (picture === undefined ? opening : picturing).take(asker);
     const found = shares.find(ctx.params.token!);
     if (!found) await guessing.take(asker);
-    if (!found || found.withdrawn) {
+    if (!found || found.ended) {
       ctx.status = found ? 410 : 404;
-      const said = found
-        ? 'This page was withdrawn. Ask whoever sent you the link for a new one.'
-        : 'There is no such page.';
-      ctx.body = page('Katabasis', `<h1>${said}</h1>`);
+      ctx.body = page('Katabasis', `<h1>${found?.ended ?? 'There is no such page.'}</h1>`);
       return;
     }
     if (picture !== undefined) return givePhoto(ctx, found, { jobs, files });
@@ -102,7 +114,8 @@ export function sharedPages({ shares, jobs, pages, files }: Shared): Router {
         ctx.body = await pages.dates(found.job, seq, new Date().toISOString());
         ctx.type = 'text/calendar';
         ctx.set('Content-Disposition', 'attachment; filename="drainage.ics"');
-      } else ctx.body = await pages.of(found.job, found.audience, seq);
+      } else if (found.audience === 'customer') ctx.body = await offerPage(found.job, seq, { pages, accepted });
+      else ctx.body = await pages.of(found.job, found.audience, seq);
     } catch (error) {
       if (!(error instanceof ProblemError)) throw error;
       const isBusy = error.problem.status === 503;

@@ -144,3 +144,107 @@ it('who looks after it sees the photos of the open trench and no other file; on 
   const bytes = (JSON.parse(paper.trim().split('\n').at(-1)!) as { bytes: string }).bytes;
   expect(Buffer.from(bytes, 'base64').toString('latin1')).toContain('/Subtype /Image');
 });
+
+describe('an offer is accepted on its page', () => {
+  const SIGNATURE = [
+    [
+      [10, 10],
+      [200, 90],
+    ],
+    [
+      [40, 150],
+      [300, 20],
+      [420, 160],
+    ],
+  ];
+  const hashIn = (text: string): string => /data-sha256="([0-9a-f]{64})"/.exec(text)![1]!;
+  const accept = (server: Awaited<ReturnType<typeof shared>>['server'], link: string, body: object) =>
+    server
+      .post(`${link}/accept`)
+      .send({ name: 'Rosa Vik', on: '2026-12-02', chosen: null, signature: SIGNATURE, ...body });
+  const rename = (server: Awaited<ReturnType<typeof shared>>['server'], base: number, name: string) =>
+    server
+      .post('/api/jobs/clinic/changes')
+      .send({
+        change: `change-${base}-name`,
+        label: 'x',
+        puts: [{ base, element: { ...job.elements.get('swale')!, name } }],
+        removes: [],
+      })
+      .expect(200);
+
+  it('as it was read, once, with its hash; a change after that wants an acceptance of its own', async () => {
+    const { server, link, db } = await shared('customer');
+    const sha256 = hashIn((await server.get(link).expect(200)).text);
+    await accept(server, link, { sha256: 'f'.repeat(64) }).expect(409);
+    for (const wrong of [
+      { name: ' ' },
+      { signature: [] },
+      { signature: [[[0, 0]]] },
+      { on: 'today' },
+      { chosen: 'Another' },
+    ])
+      await accept(server, link, { sha256, ...wrong }).expect(422);
+    await accept(server, link, { sha256 }).expect(204);
+    await accept(server, link, { sha256 }).expect(204);
+    const { accepted } = (await server.get('/api/jobs/clinic/accepted').expect(200)).body;
+    expect(accepted).toHaveLength(1);
+    const price = priceOf(job, takeOff(job, planJob(job)));
+    expect(accepted[0]).toMatchObject({
+      name: 'Rosa Vik',
+      stands: true,
+      sha256: createHash('sha256').update(accepted[0].offered).digest('hex'),
+      price: money(price.total, price.currency),
+      signature: 'M10 10L200 90M40 150L300 20L420 160',
+    });
+    const { text } = await server.get(link).expect(200);
+    expect(text).toContain('Accepted by Rosa Vik on 2 December 2026');
+    expect(text).not.toContain('Accept this offer');
+    // What does not concern the offer leaves it accepted; what does wants another signature.
+    await server.put('/api/company').send({ name: 'Ditch and Daughters' }).expect(204);
+    expect((await server.get('/api/jobs/clinic/accepted')).body.accepted[0].stands).toBe(true);
+    await rename(server, 1, 'Another swale');
+    expect((await server.get('/api/jobs/clinic/accepted')).body.accepted[0].stands).toBe(false);
+    const changed = (await server.get(link).expect(200)).text;
+    expect(changed).toContain('Accept the change');
+    await accept(server, link, { sha256 }).expect(409);
+    await accept(server, link, { sha256: hashIn(changed), name: 'Rosa <b>Vik</b>' }).expect(204);
+    expect((await server.get(link)).text).not.toContain('<b>Vik</b>');
+    expect(
+      (await server.get('/api/jobs/clinic/accepted')).body.accepted.map(({ stands }: { stands: boolean }) => stands),
+    ).toEqual([true, false]);
+    expect(() => db.exec("update acceptances set price = '$1'")).toThrow('stays as it is');
+  });
+
+  it('by who holds a customer’s link that stands, and by no other; questions are asked and answered there', async () => {
+    const crew = await shared('crew');
+    await accept(crew.server, crew.link, { sha256: 'f'.repeat(64) }).expect(404);
+    const { server, link, db } = await shared('customer');
+    const ask = (said: string) => server.post(`${link}/comments`).send({ name: 'Rosa', said });
+    await ask('Does it reach the $& oak?').expect(204);
+    await ask('').expect(422);
+    const { comments } = (await server.get('/api/jobs/clinic/accepted').expect(200)).body;
+    await server
+      .put(`/api/jobs/clinic/accepted/comments/${comments[0].number}`)
+      .send({ answer: 'It does.' })
+      .expect(204);
+    await server.put('/api/jobs/clinic/accepted/comments/999').send({ answer: 'It does.' }).expect(404);
+    const { text } = await server.get(link).expect(200);
+    expect(text).toContain('Does it reach the $&amp; oak?');
+    expect(text).toContain('It does.');
+    await server
+      .post(`${link}/comments`)
+      .set('Origin', 'https://evil.example')
+      .send({ name: 'x', said: 'x' })
+      .expect(403);
+    const sha256 = hashIn(text);
+    db.exec("update shares set until = '2020-01-01T00:00:00.000Z'");
+    expect((await server.get(link).expect(410)).text).toContain('has run out');
+    await accept(server, link, { sha256 }).expect(410);
+    await ask('Late').expect(410);
+    await server
+      .get('/s/signing.js')
+      .expect(200)
+      .expect('Content-Type', /javascript/);
+  });
+});

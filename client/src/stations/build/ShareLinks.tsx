@@ -8,10 +8,21 @@ import { offices, sharesKey, useShares } from '../../files/offices';
 import { useJob } from '../../planning/useJob';
 import { SPACE } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
+import { Choice } from '../../ui/Choice';
 import { Text } from '../../ui/Text';
+import { AcceptedOffers } from './AcceptedOffers';
 import { useOffering } from './AllTheSame';
 
 const FOR: Record<Audience, string> = { crew: 'the crew', customer: 'the customer', keeper: 'who looks after it' };
+
+const DAYS = [
+  { value: '7', label: 'A week' },
+  { value: '30', label: '30 days' },
+  { value: '365', label: 'A year' },
+  { value: 'ever', label: 'As long as it is' },
+] as const;
+const sayMoment = (at: string): string =>
+  new Date(at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
 
 export function ShareLinks() {
   const { job } = useJob();
@@ -19,6 +30,7 @@ export function ShareLinks() {
   const { offer, asking } = useOffering();
   const queries = useQueryClient();
   const [link, setLink] = useState<{ audience: Audience; address: string } | null>(null);
+  const [days, setDays] = useState<(typeof DAYS)[number]['value']>('30');
   const [said, setSaid] = useState<string | null>(null);
   const attempt = async (work: () => Promise<void>): Promise<void> => {
     try {
@@ -31,7 +43,10 @@ export function ShareLinks() {
   };
   const make = (audience: Audience): Promise<void> =>
     attempt(async () => {
-      const address = new URL(await offices.share(job.id, audience), window.location.href).href;
+      const address = new URL(
+        await offices.share(job.id, audience, days === 'ever' ? null : Number(days)),
+        window.location.href,
+      ).href;
       setLink({ audience, address });
       await navigator.clipboard?.writeText(address).catch(() => undefined);
     });
@@ -41,8 +56,10 @@ export function ShareLinks() {
       <Text kind="heading">To read by a link</Text>
       <Text kind="small">
         Whoever has the link reads the job as it stands at the server, and changes nothing. The crew sees how deep and
-        with what; the customer what is done and its price. Neither sees what it costs you.
+        with what; the customer what is done and its price, and may accept it there and ask. Neither sees what it costs
+        you.
       </Text>
+      <Choice label="The link is good for" value={days} options={DAYS} onChoose={setDays} />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
         <Button label="A link for the crew" onPress={() => void make('crew')} testID="share-crew" />
         <Button
@@ -65,11 +82,12 @@ export function ShareLinks() {
           {said}
         </Text>
       )}
-      {standing.map(({ id, audience, madeAt }) => (
+      <AcceptedOffers />
+      {standing.map(({ id, audience, madeAt, until }) => (
         <View key={id} style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.m, flexWrap: 'wrap' }}>
           <Text>
-            For {FOR[audience]}, made{' '}
-            {new Date(madeAt).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}
+            For {FOR[audience]}, made {sayMoment(madeAt)}
+            {until === null ? '' : `, good until ${sayMoment(until)}`}
           </Text>
           <Button
             label="Withdraw"

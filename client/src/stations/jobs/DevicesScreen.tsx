@@ -10,6 +10,7 @@ import { api } from '../../sync/api';
 import { deviceName, nameDevice } from '../../sync/device';
 import { useDevices } from '../../sync/records';
 import { NameField } from '../../input/Field';
+import { PlainHttp } from '../../parts/PlainHttp';
 import { UnsentFiles } from '../../parts/UnsentFiles';
 import { SPACE } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
@@ -44,6 +45,7 @@ export function DevicesScreen() {
         <Button label="People" icon={Users} onPress={() => router.navigate('/people')} testID="people" />
       </View>
       <NameField label="This device is called" most={60} value={name} onCommit={call} testID="device-name" />
+      <PlainHttp />
       <UnsentFiles />
       {said !== null && <Text role="alert">{said}</Text>}
       {devices.isPending && <Notice title="Reading" />}

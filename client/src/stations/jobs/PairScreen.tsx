@@ -4,6 +4,7 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { api } from '../../sync/api';
+import { PlainHttp } from '../../parts/PlainHttp';
 import { deviceName, nameDevice } from '../../sync/device';
 import { TextBox } from '../../input/TextBox';
 import { Button } from '../../ui/Button';
@@ -48,6 +49,7 @@ export function PairScreen() {
       <View style={{ flexDirection: 'row' }}>
         <Button label="Let it in" kind="main" disabled={missing !== null} onPress={() => void pair()} testID="pair" />
       </View>
+      <PlainHttp />
     </SidePage>
   );
 }

@@ -158,7 +158,7 @@ function KeeperLink() {
   const make = async (): Promise<void> => {
     try {
       setWrong(null);
-      const address = new URL(await offices.share(job.id, 'keeper'), window.location.href).href;
+      const address = new URL(await offices.share(job.id, 'keeper', null), window.location.href).href;
       setLink(address);
       await navigator.clipboard?.writeText(address).catch(() => undefined);
     } catch (error) {

@@ -67,8 +67,9 @@ export function PeopleScreen() {
           )}
           <Said said={said} />
           <Invite onInvited={again} />
-          <View style={{ flexDirection: 'row' }}>
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
             <Button label="What was done" onPress={() => router.navigate('/audit')} />
+            <Button label="The server" onPress={() => router.navigate('/server')} />
           </View>
         </>
       )}

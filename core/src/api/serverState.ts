@@ -1,0 +1,24 @@
+/** How the server stands, for an owner. */
+import { z } from 'zod';
+
+export const serverStateSchema = z.object({
+  /** Of the program, and how many steps the database has come. */
+  version: z.string(),
+  schema: z.number().int(),
+  startedAt: z.string(),
+  /** Why nothing can be saved; null where it can. */
+  why: z.string().nullable(),
+  /** Bytes. */
+  database: z.number(),
+  files: z.object({ count: z.number().int(), bytes: z.number() }),
+  free: z.number().nullable(),
+  backup: z.object({ at: z.string(), bytes: z.number(), count: z.number().int() }).nullable(),
+  /** A copy that is kept all along, where one is: when it was written last. */
+  copy: z.object({ at: z.string().nullable() }).nullable(),
+  people: z.number().int(),
+  devices: z.number().int(),
+  listening: z.number().int(),
+  slowest: z.array(z.object({ route: z.string(), count: z.number(), mean: z.number(), longest: z.number() })),
+  problems: z.array(z.object({ number: z.string(), at: z.string(), route: z.string(), status: z.number() })),
+});
+export type ServerState = z.infer<typeof serverStateSchema>;
