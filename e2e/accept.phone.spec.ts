@@ -9,6 +9,12 @@ test('a customer reads the offer, asks, signs by finger, and the office sees it;
   served,
 }) => {
   const id = await copyOfSample(request);
+  const saved = (seq: number): Promise<void> =>
+    expect.poll(async () => (await (await request.get(`/api/jobs/${id}`)).json()) as unknown).toMatchObject({ seq });
+  // A plan with a Stop is nobody's to sign for.
+  await page.goto(`/job/${id}/plan`);
+  await page.getByTestId('fix-outOfFall').click();
+  await saved(1);
   const { link } = (await (
     await request.post(`/api/jobs/${id}/shares`, { data: { audience: 'customer', days: 30 } })
   ).json()) as { link: string };
@@ -57,10 +63,8 @@ test('a customer reads the offer, asks, signs by finger, and the office sees it;
   await expect(page.getByTestId('accepted')).toContainText(/Rosa Vik accepted \$/);
   await expect(page.getByTestId('accepted').getByRole('img')).toBeVisible();
   await page.goto(`/job/${id}/plan`);
-  await page.getByTestId('fix-outOfFall').click();
-  await expect
-    .poll(async () => (await (await request.get(`/api/jobs/${id}`)).json()) as unknown)
-    .toMatchObject({ seq: 1 });
+  await page.getByTestId('fix-capacityExceeded').click();
+  await saved(2);
   await customer.reload();
   await expect(customer.getByText('Accept the change', { exact: true })).toBeVisible();
   await page.goto(`/job/${id}/build?at=~paper`);

@@ -75,6 +75,8 @@ export const peopleSchema = z.object({
       devices: z.array(z.object({ id: z.string(), name: z.string(), seenAt: z.string(), own: z.boolean() })),
     }),
   ),
+  /** Devices that were let in by the code and are nobody's: they may what a planner may. */
+  nobodys: z.number().int(),
   invitations: z.array(
     z.object({ id: z.string(), name: z.string(), role: roleSchema, until: z.string(), again: z.boolean() }),
   ),

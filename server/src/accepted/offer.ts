@@ -8,6 +8,8 @@ export interface Offer {
   /** As it is written, with tax where there is any. */
   price: string;
   options: Quote['options'];
+  /** Whether it can be accepted: a plan with a Stop is nobody's to sign for. */
+  holds: boolean;
 }
 
 export function offerOf(job: Job, company: Company): Offer {
@@ -19,5 +21,6 @@ export function offerOf(job: Job, company: Company): Offer {
     sha256: createHash('sha256').update(offered).digest('hex'),
     price: quote.price.at(-1)!.amount,
     options: quote.options,
+    holds: plan.verdict.state !== 'stop' && plan.verdict.state !== 'empty',
   };
 }

@@ -28,6 +28,8 @@ function acceptance(each: Accepted['accepted'][number]): string {
 }
 
 function field(offer: Offer, accepted: Accepted['accepted']): string {
+  if (!offer.holds)
+    return '<fieldset><legend>Not to be accepted yet</legend><p>The plan behind this offer is still being put right. Once it is, it can be accepted here.</p></fieldset>';
   const [last] = accepted;
   if (last?.stands && offer.options.length === 0) return '';
   const choices = offer.options

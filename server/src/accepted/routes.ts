@@ -67,6 +67,8 @@ export function acceptingRoutes({ accepted, shares, jobs, pages, trail, news }: 
     const offer = await pages.offer(job, jobs.seqOf(job));
     if (offer.sha256 !== body.sha256)
       throw new ProblemError(409, 'The offer was changed meanwhile. Load the page again and read what it is now.');
+    if (!offer.holds)
+      throw new ProblemError(409, 'The plan behind this offer is still being put right. Ask whoever sent it to you.');
     const option = offer.options.find(({ said }) => said === body.chosen);
     if (offer.options.length > 0 ? !option : body.chosen !== null)
       throw new ProblemError(422, 'Say which of what can be chosen from is wanted.');

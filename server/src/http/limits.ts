@@ -41,6 +41,11 @@ export class Limit {
     });
   }
 
+  /** Gives back what was taken, where it turned out to be allowed. */
+  async giveBack(key: string): Promise<void> {
+    await this.limiter.reward(key);
+  }
+
   /** Looks whether anything is left, and takes nothing. */
   async check(key: string): Promise<void> {
     const is = await this.limiter.get(key);

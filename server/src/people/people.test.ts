@@ -137,6 +137,11 @@ it('guessing is slowed by name and by address, and keeps nobody out of where the
   expect((await signIn(at, 'Mara', PASSWORD, from('203.0.113.1')).expect(429)).body.title).toMatch(
     /Too many wrong passwords/,
   );
+  // All at once is no way round.
+  const burst = await Promise.all(
+    Array.from({ length: 40 }, () => signIn(at, 'Nobody', 'a guess', from('203.0.113.200'))),
+  );
+  expect(burst.filter(({ status }) => status === 403)).toHaveLength(10);
   // From a whole street of addresses.
   const answers: number[] = [];
   for (let k = 2; k < 10; k++)

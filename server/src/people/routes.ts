@@ -120,6 +120,7 @@ export function peopleRoutes({ people, devices, trail, addresses, onWithdrawn }:
           .filter((each) => each.person === id)
           .map((each) => ({ id: each.id, name: each.name, seenAt: each.seenAt, own: each.id === device?.id })),
       })),
+      nobodys: all.filter((each) => each.person === null).length,
       invitations: people.invitations(),
     } satisfies People;
   });

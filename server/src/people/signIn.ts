@@ -38,7 +38,7 @@ export function letIn(ctx: Context, { devices, trail }: ComingIn, person: Person
 }
 
 /** Slows guessing of what only somebody knows. */
-export class Guard {
+class Guard {
   private readonly here = new Limit({ points: OF_NAME_HERE, seconds: QUARTER }, 'Too many wrong passwords.');
   private readonly address = new Limit(
     { points: FROM_ADDRESS, seconds: QUARTER },
@@ -49,18 +49,17 @@ export class Guard {
     'Too many wrong passwords of that name were tried from elsewhere. Where you signed in before it goes on.',
   );
 
-  /** Throws while too much was wrong. `known`: the name came in from this address before, and others' guessing does not count. */
-  async check(name: string, at: string, known: boolean): Promise<void> {
-    await this.here.check(`${at} ${name}`);
-    if (known) return;
-    await this.address.check(at);
-    await this.name.check(name);
-  }
-
-  async wrong(name: string, at: string): Promise<void> {
-    await this.here.take(`${at} ${name}`);
-    await this.address.take(at).catch(() => undefined);
-    await this.name.take(name).catch(() => undefined);
+  /**
+   * Counts a try as wrong before it is looked at, so that many at once are counted too; throws while too much was. Gives what takes that
+   * back where it was right. `known`: the name came in from this address before, and others' guessing does not count.
+   */
+  async begin(name: string, at: string, known: boolean): Promise<() => Promise<void>> {
+    const taken: [Limit, string][] = [[this.here, `${at} ${name}`]];
+    if (!known) taken.push([this.address, at], [this.name, name]);
+    for (const [limit, key] of taken) await limit.take(key);
+    return async () => {
+      for (const [limit, key] of taken) await limit.giveBack(key);
+    };
   }
 }
 
@@ -75,14 +74,14 @@ export function signInRoutes(parts: ComingIn): Router {
     const at = askerAt(fromOf(ctx).address);
     const person = people.byName(name);
     const key = person?.id ?? name.trim().toLowerCase();
-    await guard.check(key, at, person !== null && devices.cameFrom(person.id, at));
-    const right = await fits(person?.password ?? null, password);
-    const byCode = !right && person !== null && codes.take(person.id, password);
-    if (!person || !(right || byCode)) {
+    const right = await guard.begin(key, at, person !== null && devices.cameFrom(person.id, at));
+    const byPassword = await fits(person?.password ?? null, password);
+    const byCode = !byPassword && person !== null && codes.take(person.id, password);
+    if (!person || !(byPassword || byCode)) {
       trail.add({ who: person?.name ?? 'nobody known', address: fromOf(ctx).address, what: 'a wrong password' });
-      await guard.wrong(key, at);
       throw new ProblemError(403, WRONG);
     }
+    await right();
     letIn(ctx, parts, person, device, byCode ? 'came in by a recovery code' : 'signed in');
     ctx.status = 204;
   });

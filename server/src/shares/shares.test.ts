@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { jobFrom, money, ofKind, placeAlong, planJob, priceOf, takeOff, wayOfRun } from '@katabasis/core';
 import { quillfeather, quillfeatherLaid } from '@katabasis/core/samples';
+import { offerOf } from '../accepted/offer';
 import { openDatabase } from '../database';
 import { serve } from '../testing/serve';
 
@@ -168,13 +169,25 @@ describe('an offer is accepted on its page', () => {
       .send({
         change: `change-${base}-name`,
         label: 'x',
-        puts: [{ base, element: { ...job.elements.get('swale')!, name } }],
+        puts: [{ base, element: { ...sound.elements.get('swale')!, name } }],
         removes: [],
       })
       .expect(200);
 
+  const sound = quillfeatherLaid();
+
+  it('a plan with a Stop is nobody’s to sign for', async () => {
+    const { server, link } = await shared('customer');
+    const { text } = await server.get(link).expect(200);
+    expect(text).toContain('Not to be accepted yet');
+    expect(text).not.toContain('id="accept"');
+    const { offered } = offerOf(job, {});
+    const sha256 = createHash('sha256').update(offered).digest('hex');
+    expect((await accept(server, link, { sha256 }).expect(409)).body.title).toContain('still being put right');
+  });
+
   it('as it was read, once, with its hash; a change after that wants an acceptance of its own', async () => {
-    const { server, link, db } = await shared('customer');
+    const { server, link, db } = await shared('customer', sound);
     const sha256 = hashIn((await server.get(link).expect(200)).text);
     await accept(server, link, { sha256: 'f'.repeat(64) }).expect(409);
     for (const wrong of [
@@ -189,7 +202,7 @@ describe('an offer is accepted on its page', () => {
     await accept(server, link, { sha256 }).expect(204);
     const { accepted } = (await server.get('/api/jobs/clinic/accepted').expect(200)).body;
     expect(accepted).toHaveLength(1);
-    const price = priceOf(job, takeOff(job, planJob(job)));
+    const price = priceOf(sound, takeOff(sound, planJob(sound)));
     expect(accepted[0]).toMatchObject({
       name: 'Rosa Vik',
       stands: true,
@@ -219,7 +232,7 @@ describe('an offer is accepted on its page', () => {
   it('by who holds a customer’s link that stands, and by no other; questions are asked and answered there', async () => {
     const crew = await shared('crew');
     await accept(crew.server, crew.link, { sha256: 'f'.repeat(64) }).expect(404);
-    const { server, link, db } = await shared('customer');
+    const { server, link, db } = await shared('customer', sound);
     const ask = (said: string) => server.post(`${link}/comments`).send({ name: 'Rosa', said });
     await ask('Does it reach the $& oak?').expect(204);
     await ask('').expect(422);

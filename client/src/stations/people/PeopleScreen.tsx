@@ -51,6 +51,13 @@ export function PeopleScreen() {
               ))}
             </View>
           )}
+          {data.people.length > 0 && data.nobodys > 0 && (
+            <Text>
+              {data.nobodys === 1 ? 'One device was' : `${data.nobodys} devices were`} let in by the code and{' '}
+              {data.nobodys === 1 ? 'is' : 'are'} nobody’s: what is done there is done as a planner. Shut{' '}
+              {data.nobodys === 1 ? 'it' : 'them'} out under Devices once its people sign in by name.
+            </Text>
+          )}
           {data.invitations.length > 0 && (
             <View role="list" style={{ gap: SPACE.s }}>
               <Text kind="heading">Invited</Text>
