@@ -29,6 +29,7 @@ import { cameFrom } from './http/cameFrom';
 import { guard } from './http/guard';
 import { problems } from './http/problem';
 import { trust } from './http/trust';
+import type { Replica } from './replica/replica';
 import { policyOf } from './http/policy';
 import { databaseSize, stateRoutes } from './http/stateRoutes';
 import { statics } from './http/statics';
@@ -77,6 +78,7 @@ export interface AppOptions {
   /** Daily backups, and a file that is kept as a second copy, where there are any. */
   backups?: Backups;
   copy?: string | undefined;
+  replica?: Replica | null;
   /** Folder of the built web application; none for the API alone. */
   web?: string;
 }
@@ -176,7 +178,7 @@ const doorsOf = (routers: readonly Router[]): string[] =>
 
 export function createApp(options: AppOptions): Application {
   const { db, hosts, files, web, pairing = new Pairing(), addresses = () => [], near } = options;
-  const { named, proxies = new BlockList(), withdrawals, backups = null, copy } = options;
+  const { named, proxies = new BlockList(), withdrawals, backups = null, copy, replica = null } = options;
   const store = new JobStore(db);
   const news = new Newsroom();
   const planner = plannerOf(db, store, (outcome) => {
@@ -234,7 +236,7 @@ export function createApp(options: AppOptions): Application {
     fileRoutes(fileStore),
     ...(near ? [hereRoutes(near.door, near.key)] : []),
     deviceRoutes({ devices, pairing, addresses, trail, onWithdrawn: (id) => news.shutOut(id) }),
-    stateRoutes({ db, health, journal, measures, devices, people, news, backups, copy }),
+    stateRoutes({ db, health, journal, measures, devices, people, news, backups, copy, replica }),
     ...peopleDoors({ db, people, devices, trail, handed, store, news, addresses }),
   ];
   for (const router of routers) app.use(router.routes()).use(router.allowedMethods());

@@ -1,7 +1,8 @@
 /**
  * Starts the server. Environment: KATABASIS_PORT (4870), KATABASIS_HOST (127.0.0.1), KATABASIS_DATA (folder of the database),
  * KATABASIS_SAMPLES (`keep`: put in samples that are missing; `fresh`: put all back as they were), KATABASIS_COPY (a file, best on another
- * disk, that is kept a minute behind the database at most), KATABASIS_NAME (names that it has on a network), KATABASIS_PROXY (addresses of
+ * disk, that is kept a minute behind the database at most), KATABASIS_REPLICA (`file:///FOLDER` or `s3://BUCKET/PATH`, kept a second behind),
+ * KATABASIS_NAME (names that it has on a network), KATABASIS_PROXY (addresses of
  * proxies in front of it that are believed), KATABASIS_HTTPS_PORT (where they answer, 443), KATABASIS_METRICS (a port of this machine
  * for figures), KATABASIS_LOG (`error`, `info`, `silent`), KATABASIS_ROOT (a file: certificate of the
  * authority of this network's https), KATABASIS_KEY (the key of its own machine; else one of its making in the data folder).
@@ -19,7 +20,9 @@ import { FolderTaken, holdFolder, type HeldFolder } from './folder';
 import { proxiesFrom } from './http/cameFrom';
 import { allowedHosts, isLoopback, lanAddresses, namesFrom } from './http/guard';
 import { tellOperator } from './http/problem';
-import { pathsOf, ROOT } from './paths';
+import { pathsOf, ROOT, type Paths } from './paths';
+import { placeFrom } from './replica/litestream';
+import { Replica } from './replica/replica';
 import { CannotStart } from './start/cannotStart';
 import { keepHouse } from './start/housekeeping';
 import { prepare } from './start/opening';
@@ -58,6 +61,14 @@ function proxiesIn(text: string | undefined): BlockList {
   } catch (error) {
     throw new CannotStart((error as Error).message);
   }
+}
+
+/** A replica that follows the database all along, where one is asked for. */
+function replicaOf({ database, files, folder }: Paths, url: string | undefined): Replica | null {
+  if (url === undefined || url === '') return null;
+  const replica = new Replica({ database, files, folder, place: placeFrom(url) });
+  replica.start();
+  return replica;
 }
 
 /** Takes the port before anything of the data is touched. */
@@ -111,6 +122,7 @@ async function start(): Promise<void> {
   const { db, withdrawals } = await prepare(paths, process.env.KATABASIS_SAMPLES);
   const key = process.env.KATABASIS_KEY ?? keyIn(paths.key);
   await door.open();
+  const replica = replicaOf(paths, process.env.KATABASIS_REPLICA);
   const pairing = new Pairing();
   const httpsPort = suffixOf(process.env.KATABASIS_HTTPS_PORT);
   const at = (name: string): string => `http://${name}:${actual}`;
@@ -134,12 +146,13 @@ async function start(): Promise<void> {
     root: process.env.KATABASIS_ROOT,
     backups: new Backups(paths.backups),
     copy: process.env.KATABASIS_COPY,
+    replica,
   });
   // Once before anybody waits for it.
   application.warmUp();
   answer(application.app.callback());
   keepHouse(db, application, paths, process.env.KATABASIS_COPY);
-  stopWhenTold({ server, door, application, db, held }, process.env.KATABASIS_PARENT);
+  stopWhenTold({ server, door, application, db, held, replica }, process.env.KATABASIS_PARENT);
   if (process.env.KATABASIS_METRICS !== undefined)
     application.measures.serve(portFrom(process.env.KATABASIS_METRICS, 'KATABASIS_METRICS'));
   await greet(addresses(), actual, pairing);

@@ -15,6 +15,16 @@ export const serverStateSchema = z.object({
   backup: z.object({ at: z.string(), bytes: z.number(), count: z.number().int() }).nullable(),
   /** A copy that is kept all along, where one is: when it was written last. */
   copy: z.object({ at: z.string().nullable() }).nullable(),
+  /** A replica that follows all along, where there is one: ms that it is behind (null where that cannot be seen), photos that it lacks, and
+   * when it was put together last to see whether it can be, with why not. */
+  replica: z
+    .object({
+      running: z.boolean(),
+      behind: z.number().nullable(),
+      photos: z.number().int(),
+      drill: z.object({ at: z.string(), why: z.string().nullable() }).nullable(),
+    })
+    .nullable(),
   people: z.number().int(),
   devices: z.number().int(),
   listening: z.number().int(),

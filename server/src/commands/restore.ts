@@ -1,28 +1,68 @@
-/** `npm run restore -- FILE`: puts everything of a backup in place of what is there. The server must not run meanwhile. */
-import { resolve } from 'node:path';
+/**
+ * `npm run restore -- FILE`: puts everything of a backup in place of what is there. `npm run restore -- --from URL [--at TIME]`: of a
+ * replica, as it stood at a time or at its last. The server must not run meanwhile.
+ */
+import { mkdirSync, rmSync } from 'node:fs';
+import { dirname, join, resolve } from 'node:path';
+import { parseArgs } from 'node:util';
+import Database from 'better-sqlite3';
 import { readEverything } from '../backups/everything';
+import { markAsCopy } from '../epochs/epochs';
 import { holdFolder } from '../folder';
-import { pathsOf } from '../paths';
+import { pathsOf, type Paths } from '../paths';
+import { placeFrom, putTogether } from '../replica/litestream';
+import { besideIt, takeFiles } from '../replica/replica';
 
 // What is written here is its owner's alone.
 process.umask(0o077);
 
-function restore([file, ...more]: string[]): void {
-  if (file === undefined || more.length > 0) throw new Error('Name the backup:  npm run restore -- FILE');
+const USE =
+  'Name the backup:  npm run restore -- FILE   or a replica:  npm run restore -- --from file:///FOLDER [--at TIME]';
+
+function tell(what: string, { aside, count }: { aside: string | null; count: number }): void {
+  console.log(`${what} is in place${count > 0 ? `, with ${count} files` : ''}.`);
+  if (aside) console.log(`What was there before is kept as ${aside}`);
+}
+
+async function fromReplica(url: string, at: string | undefined, paths: Paths): Promise<void> {
+  const place = placeFrom(url);
+  mkdirSync(dirname(paths.database), { recursive: true });
+  const aside = besideIt(paths.database);
+  try {
+    const file = join(aside, 'database.sqlite');
+    await putTogether(place, file, at);
+    const db = new Database(file);
+    db.pragma('journal_mode = DELETE');
+    // As of any copy: what devices know beyond it is laid beside it.
+    markAsCopy(db);
+    db.close();
+    const put = readEverything(file, paths.database, paths.files);
+    tell(`The replica at ${url}`, { ...put, count: takeFiles(place, paths.files) });
+  } finally {
+    rmSync(aside, { recursive: true, force: true });
+  }
+}
+
+async function restore(): Promise<void> {
+  const { values, positionals } = parseArgs({
+    allowPositionals: true,
+    options: { from: { type: 'string' }, at: { type: 'string' } },
+  });
+  const [file, ...more] = positionals;
+  if (more.length > 0 || (file === undefined) === (values.from === undefined)) throw new Error(USE);
+  if (values.at !== undefined && Number.isNaN(Date.parse(values.at)))
+    throw new Error(`--at wants a time like 2026-12-02T14:30:00Z, and "${values.at}" is none.`);
   const paths = pathsOf(process.env);
   const held = holdFolder(paths.folder);
   try {
-    const { aside, count } = readEverything(resolve(file), paths.database, paths.files);
-    console.log(`${file} is in place${count > 0 ? `, with ${count} files` : ''}.`);
-    if (aside) console.log(`What was there before is kept as ${aside}`);
+    if (values.from === undefined) tell(file!, readEverything(resolve(file!), paths.database, paths.files));
+    else await fromReplica(values.from, values.at && new Date(values.at).toISOString(), paths);
   } finally {
     held.release();
   }
 }
 
-try {
-  restore(process.argv.slice(2));
-} catch (error) {
+restore().catch((error: unknown) => {
   console.error((error as Error).message);
   process.exit(1);
-}
+});

@@ -8,6 +8,7 @@ import type { Db } from '../database';
 import type { DeviceStore } from '../devices/store';
 import type { Newsroom } from '../events/newsroom';
 import type { PeopleStore } from '../people/store';
+import type { Replica } from '../replica/replica';
 import type { Health } from './health';
 import type { Journal } from './journal';
 import type { Measures } from './measures';
@@ -25,6 +26,7 @@ export interface StateParts {
   backups: Backups | null;
   /** A file that is kept as a second copy, where one is. */
   copy: string | undefined;
+  replica: Replica | null;
 }
 
 const sizeOf = (file: string): number => statSync(file, { throwIfNoEntry: false })?.size ?? 0;
@@ -51,7 +53,7 @@ function newestBackup(backups: Backups | null): ServerState['backup'] {
 }
 
 export function stateRoutes(parts: StateParts): Router {
-  const { db, health, journal, measures, devices, people, news, backups, copy } = parts;
+  const { db, health, journal, measures, devices, people, news, backups, copy, replica } = parts;
   const startedAt = new Date().toISOString();
   const router = new Router({ prefix: '/api/state' });
   router.get('/', (ctx) => {
@@ -68,6 +70,7 @@ export function stateRoutes(parts: StateParts): Router {
       free: freeAt(db),
       backup: newestBackup(backups),
       copy: copy === undefined ? null : { at: copied?.mtime.toISOString() ?? null },
+      replica: replica?.state() ?? null,
       people: people.all().length,
       devices: devices.list().length,
       listening: news.listening,

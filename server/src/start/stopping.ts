@@ -3,6 +3,7 @@ import type { Server } from 'node:http';
 import type { Application } from '../app';
 import type { NearDoor } from '../admission/nearDoor';
 import type { Db } from '../database';
+import type { Replica } from '../replica/replica';
 import type { HeldFolder } from '../folder';
 import { after, every } from '../timers';
 
@@ -17,10 +18,14 @@ export interface Parts {
   application: Application;
   db: Db;
   held: HeldFolder;
+  replica: Replica | null;
 }
 
 /** Stops when told to; and with the process of that number, where one is named: a server of a test does not outlive it. */
-export function stopWhenTold({ server, door, application, db, held }: Parts, parent: string | undefined): void {
+export function stopWhenTold(
+  { server, door, application, db, held, replica }: Parts,
+  parent: string | undefined,
+): void {
   let stopping = false;
   const stop = (): void => {
     if (stopping) return;
@@ -31,8 +36,10 @@ export function stopWhenTold({ server, door, application, db, held }: Parts, par
     server.close(() => {
       application.close();
       db.close();
-      held.release();
-      process.exit(0);
+      void (replica?.stop() ?? Promise.resolve()).finally(() => {
+        held.release();
+        process.exit(0);
+      });
     });
     // Also those that a last answer leaves behind.
     every(IDLE_MS, () => server.closeIdleConnections());

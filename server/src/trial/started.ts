@@ -12,8 +12,8 @@ export interface Started {
   kill(): Promise<void>;
 }
 
-/** Starts one over a data folder; throws with what it said when it does not come up. */
-export function startServer(data: string): Promise<Started> {
+/** Starts one over a data folder; throws with what it said when it does not come up. `env`: more of its environment. */
+export function startServer(data: string, env: Record<string, string> = {}): Promise<Started> {
   const child = spawn(process.execPath, [join(ROOT, 'server/dist/main.mjs')], {
     cwd: ROOT,
     env: {
@@ -22,6 +22,7 @@ export function startServer(data: string): Promise<Started> {
       KATABASIS_DATA: data,
       KATABASIS_KEY: WITH_KEY['Katabasis-Key'],
       KATABASIS_PARENT: String(process.pid),
+      ...env,
     },
   });
   return new Promise((resolve, reject) => {
@@ -38,7 +39,8 @@ export function startServer(data: string): Promise<Started> {
 
 function killed(child: ChildProcess): Promise<void> {
   return new Promise((gone) => {
-    child.once('close', () => gone());
+    // What it began may live on and hold its streams: that it is gone itself is what counts.
+    child.once('exit', () => gone());
     child.kill('SIGKILL');
   });
 }

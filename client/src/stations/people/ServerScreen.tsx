@@ -40,7 +40,7 @@ export function ServerScreen() {
 }
 
 function Told({ state, at }: { state: ServerState; at: number }) {
-  const { backup, copy, free, why, people, devices, listening } = state;
+  const { backup, copy, replica, free, why, people, devices, listening } = state;
   const isOld = backup === null || at - Date.parse(backup.at) > OLD_MS;
   return (
     <>
@@ -53,16 +53,19 @@ function Told({ state, at }: { state: ServerState; at: number }) {
             : `The last backup is of ${momentOf(backup.at)}, ${bytes(backup.bytes)}; ${backup.count === 1 ? 'one is' : `${backup.count} are`} kept.`
         }
       />
-      <Standing
-        mark={copy?.at ? 'holds' : 'mind'}
-        said={
-          copy === null
-            ? 'No second copy on another disk is kept: set KATABASIS_COPY.'
-            : copy.at === null
-              ? 'The second copy was not written yet.'
-              : `The second copy was written ${momentOf(copy.at)}.`
-        }
-      />
+      {(copy !== null || replica === null) && (
+        <Standing
+          mark={copy?.at ? 'holds' : 'mind'}
+          said={
+            copy === null
+              ? 'No second copy on another disk is kept: set KATABASIS_COPY.'
+              : copy.at === null
+                ? 'The second copy was not written yet.'
+                : `The second copy was written ${momentOf(copy.at)}.`
+          }
+        />
+      )}
+      {replica && <Standing {...ofReplica(replica)} />}
       {free !== null && (
         <Standing mark={free < LITTLE ? 'fix' : 'holds'} said={`The disk has room for ${bytes(free)} more.`} />
       )}
@@ -90,6 +93,27 @@ function Told({ state, at }: { state: ServerState; at: number }) {
       </Text>
     </>
   );
+}
+
+/** Behind by more than this it does not follow, ms. */
+const BEHIND_MS = 10_000;
+
+function ofReplica({ running, behind, photos, drill }: NonNullable<ServerState['replica']>): {
+  mark: MarkKind;
+  said: string;
+} {
+  const drilled =
+    drill === null
+      ? 'It was not put together yet to see whether it can be.'
+      : drill.why === null
+        ? `It was put together last ${momentOf(drill.at)}, and is whole.`
+        : `It could not be put together ${momentOf(drill.at)}: ${drill.why}`;
+  const lacking = photos > 0 ? ` ${count(photos, 'photo is', 'photos are')} on the way.` : '';
+  if (!running) return { mark: 'stop', said: `The replica does not run; it is begun again.${lacking} ${drilled}` };
+  const far = (behind ?? 0) > BEHIND_MS;
+  const follows =
+    behind === null ? 'The replica runs.' : far ? `The replica is ${millis(behind)} behind.` : 'The replica follows.';
+  return { mark: far || (drill?.why ?? null) !== null ? 'fix' : 'holds', said: `${follows}${lacking} ${drilled}` };
 }
 
 const count = (number: number, one: string, many: string): string =>

@@ -1,0 +1,131 @@
+import { createHash } from 'node:crypto';
+import { execFile } from 'node:child_process';
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { promisify } from 'node:util';
+import Database from 'better-sqlite3';
+import { quillfeather } from '@katabasis/core/samples';
+import type { ServerState } from '@katabasis/core';
+import { ROOT } from '../paths';
+import { folder } from '../testing/serve';
+import { send, startServer, WITH_KEY, type Started } from '../trial/started';
+import { placeFrom } from './litestream';
+import { Replica } from './replica';
+
+const elements = quillfeather().elements.all;
+const swale = elements.find(({ id }) => id === 'swale')!;
+const pause = (ms: number): Promise<void> => new Promise((done) => setTimeout(done, ms));
+
+const rename = (at: Started, seq: number) =>
+  send('POST', `${at.base}/api/jobs/yard/changes`, {
+    change: `change-${seq}-name`,
+    label: `Call it ${seq}`,
+    puts: [{ base: seq, element: { ...swale, name: `Swale ${seq}` } }],
+    removes: [],
+  });
+const stateOf = async (at: Started): Promise<ServerState> =>
+  (await send('GET', `${at.base}/api/state`)).body as ServerState;
+
+/** Ends the replicator that a killed server left. */
+function endReplicator(data: string): void {
+  try {
+    process.kill(Number(readFileSync(join(data, 'litestream.pid'), 'utf8')), 'SIGKILL');
+  } catch {
+    // It went already.
+  }
+}
+const runs = (pid: string): boolean =>
+  existsSync(`/proc/${pid}/cmdline`) && readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('litestream');
+const restore = (data: string, ...args: string[]) =>
+  promisify(execFile)(process.execPath, [join(ROOT, 'server/dist/restore.mjs'), ...args], {
+    env: { ...process.env, KATABASIS_DATA: data },
+  });
+
+async function replicated() {
+  const [data, copy] = [join(folder(), 'data'), folder()];
+  mkdirSync(data);
+  const url = `file://${copy}`;
+  const start = () => startServer(data, { KATABASIS_REPLICA: url });
+  const at = await start();
+  expect((await send('POST', `${at.base}/api/jobs`, { id: 'yard', elements })).status).toBe(201);
+  return { data, copy, url, at, start };
+}
+
+it('a machine that is lost costs a second of answered changes at most; photos come back, and what was before can be had', async () => {
+  const { data, copy, url, at, start } = await replicated();
+  const photo = Buffer.from('a photo of a trench');
+  const hash = createHash('sha256').update(photo).digest('hex');
+  await fetch(`${at.base}/api/files/${hash}`, { method: 'PUT', headers: WITH_KEY, body: photo });
+  const answered: number[] = [];
+  let early = '';
+  for (let seq = 1; seq <= 30; seq++) {
+    expect((await rename(at, seq)).status).toBe(200);
+    answered.push(Date.now());
+    if (seq === 10) {
+      await pause(1500);
+      early = new Date().toISOString();
+      await pause(1500);
+    }
+    await pause(60);
+  }
+  await expect(stateOf(at)).resolves.toMatchObject({ replica: { running: true, photos: 0 } });
+  const killedAt = Date.now();
+  await at.kill();
+  endReplicator(data);
+  rmSync(data, { recursive: true });
+  mkdirSync(data);
+  await restore(data, '--from', url);
+  const back = await start();
+  const { seq } = (await send('GET', `${back.base}/api/jobs/yard`)).body as { seq: number };
+  // All that was answered more than a second before.
+  expect(seq).toBeGreaterThanOrEqual(answered.filter((when) => when < killedAt - 1000).length);
+  expect((await fetch(`${back.base}/api/files/${hash}`, { headers: WITH_KEY })).status).toBe(200);
+  // It goes on following, as another life of the database.
+  expect((await rename(back, seq + 1)).status).toBe(200);
+  await back.kill();
+  endReplicator(data);
+  const old = join(folder(), 'old');
+  mkdirSync(old);
+  await restore(old, '--from', url, '--at', early);
+  const db = new Database(join(old, 'katabasis.sqlite'), { readonly: true });
+  expect(db.prepare("select seq from jobs where id = 'yard'").get()).toEqual({ seq: 10 });
+  db.close();
+  expect(existsSync(join(copy, 'files', hash))).toBe(true);
+});
+
+it('a server started again after a kill has one replicator, and a drill says whether the replica can be put together', async () => {
+  const { data, copy, url, at, start } = await replicated();
+  const first = readFileSync(join(data, 'litestream.pid'), 'utf8');
+  await at.kill();
+  const again = await start();
+  expect(readFileSync(join(data, 'litestream.pid'), 'utf8')).not.toBe(first);
+  // What nobody has buried yet does nothing any more, and has no command line.
+  await pause(200);
+  expect(runs(first)).toBe(false);
+  await pause(2000);
+  const replica = new Replica({
+    database: join(data, 'katabasis.sqlite'),
+    files: join(data, 'files'),
+    folder: data,
+    place: placeFrom(url),
+  });
+  expect((await replica.drill()).why).toBeNull();
+  expect((await stateOf(again)).replica!.drill!.why).toBeNull();
+  await again.kill();
+  endReplicator(data);
+  rmSync(join(copy, 'database'), { recursive: true });
+  expect((await replica.drill()).why).toMatch(/could not be put together/);
+});
+
+it('tells in words what is no place for a replica, and restores nothing from none', async () => {
+  for (const wrong of ['somewhere', 'ftp://a/b', '/mnt/disk']) expect(() => placeFrom(wrong)).toThrow('neither');
+  const data = folder();
+  writeFileSync(join(data, 'mine'), 'x');
+  for (const [args, words] of [
+    [['--from', `file://${folder()}`], 'could not be put together'],
+    [['--from', `file://${folder()}`, '--at', 'yesterday'], 'wants a time'],
+    [[], 'Name the backup'],
+  ] as const)
+    await expect(restore(data, ...args)).rejects.toMatchObject({ code: 1, stderr: expect.stringContaining(words) });
+  expect(existsSync(join(data, 'katabasis.sqlite'))).toBe(false);
+});
