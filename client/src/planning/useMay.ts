@@ -1,5 +1,5 @@
 import type { Right } from '@katabasis/core';
-import { useRights } from '../sync/ownRights';
+import { useRights } from '../sync/device/ownRights';
 import { useJob } from './useJob';
 
 /** Whether whoever uses this device may do that at the open job. */

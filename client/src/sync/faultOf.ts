@@ -8,7 +8,7 @@ import {
   type Change,
   type Job,
 } from '@katabasis/core';
-import { rightsHere } from './ownRights';
+import { rightsHere } from './device/ownRights';
 import { formatISO } from 'date-fns/formatISO';
 
 /** What a change would make wrong with a job, as a sentence; null when nothing. */

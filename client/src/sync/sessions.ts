@@ -9,7 +9,7 @@ import type { PageNews } from './keeping';
 import { BIN_KEY, FILES_KEY, jobKey, JOBS_KEY, UNSENT_KEY, WAITING_KEY } from './keys';
 import { sendFiles, sendLacking, unsentFilesShownBy } from './device/keptFiles';
 import { listenToServer } from './news';
-import { heardMe } from './ownRights';
+import { heardMe } from './device/ownRights';
 import { nextPaint } from './afterPaint';
 import { Session } from './session';
 import type { StoredJob } from './device/stored';

@@ -10,7 +10,7 @@ import { api } from '../../sync/api';
 import { deviceName, nameDevice } from '../../sync/device';
 import { useDevices } from '../../sync/records';
 import { NameField } from '../../input/Field';
-import { PlainHttp } from '../../parts/PlainHttp';
+import { PlainHttp } from './PlainHttp';
 import { UnsentFiles } from '../../parts/UnsentFiles';
 import { SPACE } from '../../theme/tokens';
 import { Button } from '../../ui/Button';

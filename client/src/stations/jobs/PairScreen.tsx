@@ -4,7 +4,7 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { api } from '../../sync/api';
-import { PlainHttp } from '../../parts/PlainHttp';
+import { PlainHttp } from './PlainHttp';
 import { deviceName, nameDevice } from '../../sync/device';
 import { TextBox } from '../../input/TextBox';
 import { Button } from '../../ui/Button';

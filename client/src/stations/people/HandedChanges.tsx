@@ -3,7 +3,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { View } from 'react-native';
 import { api } from '../../sync/api';
 import { JOBS_KEY } from '../../sync/keys';
-import { peopleApi } from '../../sync/peopleApi';
+import { peopleApi } from './peopleApi';
 import { SPACE } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
 import { Text } from '../../ui/Text';

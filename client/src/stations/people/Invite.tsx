@@ -3,7 +3,7 @@ import { ROLES, ROLE_SAYS, ROLE_WORDS, type Role } from '@katabasis/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { TextBox } from '../../input/TextBox';
-import { peopleApi } from '../../sync/peopleApi';
+import { peopleApi } from './peopleApi';
 import { SPACE } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';

@@ -3,7 +3,7 @@ import { LEAST_PASSWORD, ROLE_SAYS, ROLE_WORDS, type Invited } from '@katabasis/
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { peopleApi } from '../../sync/peopleApi';
+import { peopleApi } from './peopleApi';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';

@@ -3,7 +3,7 @@ import { ROLE_WORDS, type People, type Role } from '@katabasis/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { api } from '../../sync/api';
-import { peopleApi } from '../../sync/peopleApi';
+import { peopleApi } from './peopleApi';
 import { useStyles } from '../../theme/theme';
 import { SPACE, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';

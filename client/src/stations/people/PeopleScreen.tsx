@@ -4,7 +4,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { api } from '../../sync/api';
-import { peopleApi } from '../../sync/peopleApi';
+import { peopleApi } from './peopleApi';
 import { SPACE } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';

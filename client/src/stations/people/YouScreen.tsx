@@ -5,7 +5,7 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { api } from '../../sync/api';
-import { peopleApi } from '../../sync/peopleApi';
+import { peopleApi } from './peopleApi';
 import { SPACE } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';

@@ -2,9 +2,9 @@
 import { codesSchema, invitedSchema, type Invited, type Role } from '@katabasis/core';
 import { startAuthentication, startRegistration } from '@simplewebauthn/browser';
 import { z } from 'zod';
-import { read } from './api';
-import { ask } from './ask';
-import { deviceName } from './device';
+import { read } from '../../sync/api';
+import { ask } from '../../sync/ask';
+import { deviceName } from '../../sync/device';
 
 const linkSchema = z.object({ link: z.string() });
 

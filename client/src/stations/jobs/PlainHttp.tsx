@@ -1,5 +1,5 @@
 /** What a browser does not do by plain http from another machine, and what to do about it. */
-import { Text } from '../ui/Text';
+import { Text } from '../../ui/Text';
 
 export const PlainHttp = () =>
   window.isSecureContext ? null : (
