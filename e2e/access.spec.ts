@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, type Page } from '@playwright/test';
 import { PALETTES } from '../client/src/theme/tokens';
+import { SIDE_PAGES } from './lib/pages';
 import { settled } from './lib/settled';
 import { test } from './lib/test';
 
@@ -27,8 +28,7 @@ async function faults(page: Page, rules?: readonly string[]): Promise<string[]> 
 }
 
 const SCREENS = [
-  '/',
-  '/new',
+  ...SIDE_PAGES,
   '/job/quillfeather/plan',
   '/job/quillfeather/plan?at=trunkLower',
   '/job/quillfeather/plan?at=wye1',
@@ -63,22 +63,8 @@ const SCREENS = [
   '/job/quillfeather-laid/keep?at=~complaints',
   '/job/quillfeather-laid/keep?at=~out',
   '/job/quillfeather-laid/keep?at=~new-jars',
-  '/job/brackenfold-old/keep?at=~old',
-  '/figures',
-  '/rounds',
   '/job/wrenmoor/yard?at=green',
   '/job/wrenmoor/yard?at=pit',
-  '/history/quillfeather',
-  '/bin',
-  '/devices',
-  '/people',
-  '/you',
-  '/audit',
-  '/server',
-  '/sign-in',
-  '/join#nobody',
-  '/pair',
-  '/nowhere',
 ];
 
 /** The three themes, as a device asks for each of them. */

@@ -5,6 +5,7 @@ import { quillfeather, situations } from '../core/src/samples';
 import type { Element } from '../core/src';
 import { putJob } from './lib/jobs';
 import { layoutFaults } from './lib/layout';
+import { SIDE_PAGES } from './lib/pages';
 
 type Screen = readonly [width: number, height: number];
 const SCREENS: readonly Screen[] = [
@@ -154,25 +155,7 @@ const IN_KEEP = [
   'keep?at=~new-jars',
   'keep?at=~warranty',
 ];
-const PAGES = [
-  '/',
-  '/new',
-  '/bin',
-  '/rounds',
-  '/figures',
-  '/job/brackenfold-old/keep?at=~old',
-  '/devices',
-  '/people',
-  '/you',
-  '/audit',
-  '/server',
-  '/sign-in',
-  '/join#nobody',
-  '/pair',
-  '/nowhere',
-  '/job/nowhere/plan',
-  '/history/quillfeather',
-];
+const PAGES = [...SIDE_PAGES, '/job/nowhere/plan'];
 
 test.describe('no words lie over others, none are cut, all can be tapped', () => {
   test('on every screen and sheet', async ({ page }) => {

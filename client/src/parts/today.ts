@@ -7,3 +7,7 @@ export const todayOf = (): string => formatISO(new Date(), { representation: 'da
 /** A day as it is said: Thu 26 Nov. */
 export const sayDay = (day: string): string =>
   parseISO(day).toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short' });
+
+/** A day with its year: 15 Dec 2026. */
+export const sayFullDay = (day: string): string =>
+  parseISO(day).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });

@@ -7,6 +7,7 @@ import type { Newsroom } from '../events/newsroom';
 import { bytesOf } from '../http/bytes';
 import { fromOf } from '../http/cameFrom';
 import { askerAt, Limit } from '../http/limits';
+import { numberIn } from '../http/numberIn';
 import { parseOr422, ProblemError } from '../http/problem';
 import type { JobStore } from '../jobs/store';
 import type { Pages } from '../papers/pages';
@@ -73,9 +74,7 @@ export function acceptingRoutes({ accepted, shares, jobs, pages, trail, news }: 
     if (offer.options.length > 0 ? !option : body.chosen !== null)
       throw new ProblemError(422, 'Say which of what can be chosen from is wanted.');
     const { address } = fromOf(ctx);
-    // The same sent twice, as after a lost answer, is accepted once.
-    if (!accepted.has(job, offer.sha256, body.chosen))
-      accepted.accept({ ...body, job, share, price: option?.amount ?? offer.price, offered: offer.offered, address });
+    accepted.accept({ ...body, job, share, price: option?.amount ?? offer.price, offered: offer.offered, address });
     trail.add({ who: body.name, address, what: `accepted the offer of the job ${job}` });
     news.tell({ news: 'listed' });
     ctx.status = 204;
@@ -101,9 +100,8 @@ export function acceptedRoutes({ accepted, jobs, pages, trail }: AcceptedParts):
   });
   router.put('/comments/:number', (ctx) => {
     const { answer } = parseOr422(answerBodySchema, ctx.request.body);
-    const { name } = askerOf(ctx);
-    accepted.answer(ctx.params.id!, Number(/^\d{1,15}$/.exec(ctx.params.number!)?.[0] ?? -1), answer, name);
-    trail.add({ who: name, address: fromOf(ctx).address, what: `answered a customer of the job ${ctx.params.id!}` });
+    accepted.answer(ctx.params.id!, numberIn(ctx.params.number!), answer, askerOf(ctx).name);
+    trail.by(ctx, `answered a customer of the job ${ctx.params.id!}`);
     ctx.status = 204;
   });
   return router;

@@ -8,6 +8,7 @@ import { clientTrial } from '../trial/clients';
 import { fullDiskTrial } from '../trial/fullDisk';
 import { hostileTrial } from '../trial/hostile';
 import { killTrial } from '../trial/kills';
+import { lossTrial } from '../trial/replica';
 import { startServer } from '../trial/started';
 import { uploadTrial } from '../trial/uploads';
 
@@ -47,12 +48,21 @@ async function trial([kills = '300']: string[]): Promise<boolean> {
     console.log(
       `kills of ${broken.migrations} migrations, ${broken.backups} backups, ${broken.restores} restores: ${broken.wrong} without one whole database`,
     );
+    const { behind, answered, seconds } = await lossTrial(
+      join(data, 'lost'),
+      Math.round(Number(kills) / 10),
+      Math.random,
+    );
+    const most = Math.max(...behind);
+    console.log(
+      `${behind.length} machines lost and put back from the replica: ${answered} changes answered, ${(answered / seconds).toFixed(0)} a second; the oldest that was gone was answered ${ms(behind.toSorted((a, b) => a - b)[behind.length >> 1]!)} before the loss in the middle, ${ms(most)} at most`,
+    );
     const full = fullDiskTrial(join(data, 'full.sqlite'));
     console.log(
       `a disk that is full, and has room again: ${full.acknowledged} changes acknowledged, ${full.refused} refused as that, ${full.wrong} lost or saved by halves`,
     );
     const isHeard = streams.heard === streams.streams && busy.papers === 3;
-    if (uploads.lost + broken.wrong > 0 || !isHeard) return false;
+    if (uploads.lost + broken.wrong > 0 || !isHeard || most > 1_000) return false;
     return killed.lost === 0 && answers['5'] === undefined && clients.wrong === 0 && full.wrong === 0;
   } finally {
     rmSync(data, { recursive: true, force: true });

@@ -51,17 +51,13 @@ export function deviceRoutes({ devices, pairing, addresses, trail, onWithdrawn }
 
   router.delete('/:id', (ctx) => {
     // A phone may go by itself; others are shown out from the server's own machine, by an owner, or by whose they are.
-    const { device, person, rights, name } = askerOf(ctx);
+    const { device, person, rights } = askerOf(ctx);
     const id = ctx.params.id!;
     const isOwn = device?.id === id || (person !== null && devices.ofPerson(person.id).includes(id));
     if (!rights.has('people') && !isOwn)
       throw new ProblemError(403, 'Devices are withdrawn by an owner, or on the machine that the server runs on.');
     if (!devices.withdraw(id)) throw new ProblemError(404, 'There is no such device.');
-    trail.add({
-      who: name,
-      address: fromOf(ctx).address,
-      what: isOwn ? 'took a device of their own out' : 'shut a device out',
-    });
+    trail.by(ctx, isOwn ? 'took a device of their own out' : 'shut a device out');
     onWithdrawn(ctx.params.id!);
     ctx.status = 204;
   });

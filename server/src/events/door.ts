@@ -12,12 +12,12 @@ export const events =
   (news: Newsroom): Middleware =>
   async (ctx, next) => {
     if (ctx.path !== '/api/events' || ctx.method !== 'GET') return next();
-    const device = askerOf(ctx).device?.id ?? null;
+    const asker = askerOf(ctx);
+    const device = asker.device?.id ?? null;
     if (device !== null && news.countOf(device) >= STREAMS_PER_DEVICE)
       throw new ProblemError(429, `This device listens on ${STREAMS_PER_DEVICE} pages already. Close some of them.`);
     ctx.respond = false;
     // Koa holds that nothing was found until somebody says otherwise.
     ctx.res.statusCode = 200;
-    const asker = askerOf(ctx);
     await news.listen(ctx.req, ctx.res, { device, sees: (job) => rightsAt(asker, job) !== null });
   };

@@ -9,6 +9,17 @@ const LEAST_FREE = 50e6;
 /** It is looked at so often at most, ms. */
 const EVERY_MS = 5_000;
 
+/** Bytes that the disk of a database has room for; null of one in memory, and on a system that does not tell. */
+export function freeAt(db: Db, folder: string): number | null {
+  if (db.memory) return null;
+  try {
+    const { bavail, bsize } = statfsSync(folder);
+    return bavail * bsize;
+  } catch {
+    return null;
+  }
+}
+
 function lookAt(db: Db, folder: string): string | null {
   try {
     // Room for a page more; and then a page written for good, which is the same as before.
@@ -23,15 +34,8 @@ function lookAt(db: Db, folder: string): string | null {
   } catch (error) {
     return problemOf(error).title;
   }
-  if (db.memory) return null;
-  try {
-    const { bavail, bsize } = statfsSync(folder);
-    const free = bavail * bsize;
-    return free < LEAST_FREE ? `The server’s disk has ${Math.floor(free / 1e6)} MB left.` : null;
-  } catch {
-    // A system that does not tell.
-    return null;
-  }
+  const free = freeAt(db, folder);
+  return free !== null && free < LEAST_FREE ? `The server’s disk has ${Math.floor(free / 1e6)} MB left.` : null;
 }
 
 export class Health {

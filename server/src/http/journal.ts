@@ -3,12 +3,10 @@
  * address and nothing of a job is in it: a door by its pattern, a status, a code, and where in the program it was. Each has a number that
  * the one it befell was told too.
  */
-import { randomInt } from 'node:crypto';
 import pino, { type Logger } from 'pino';
 import type { ServerState } from '@katabasis/core';
+import { readAloud } from '../admission/readAloud';
 
-/** Letters and digits that nobody takes for others, read aloud over a telephone. */
-const LETTERS = 'ACDEFHJKLMNPRTUVWXY3479';
 const LENGTH = 6;
 /** So many are at hand. */
 const KEPT = 50;
@@ -33,7 +31,7 @@ export class Journal {
 
   /** Writes down what failed; gives its number. */
   failed({ method, route, status, error }: Failed): string {
-    const number = Array.from({ length: LENGTH }, () => LETTERS[randomInt(LETTERS.length)]).join('');
+    const number = readAloud(LENGTH);
     const { code, name } = (error ?? {}) as { code?: unknown; name?: string };
     const at = new Date().toISOString();
     this.log.error({ number, method, route, status, code, fault: name, place: placeOf(error) }, 'A request failed');

@@ -1,19 +1,18 @@
 /** How the server stands: disk, copies, who is here, what is slow and what failed. */
-import { statfsSync, statSync } from 'node:fs';
-import { join } from 'node:path';
+import { statSync } from 'node:fs';
+import { dirname, join } from 'node:path';
 import type { ServerState } from '@katabasis/core';
 import Router from '@koa/router';
+import { version } from '../../../package.json';
 import type { Backups } from '../backups/backups';
 import type { Db } from '../database';
 import type { DeviceStore } from '../devices/store';
 import type { Newsroom } from '../events/newsroom';
 import type { PeopleStore } from '../people/store';
 import type { Replica } from '../replica/replica';
-import type { Health } from './health';
+import { freeAt, type Health } from './health';
 import type { Journal } from './journal';
 import type { Measures } from './measures';
-
-export const VERSION = '0.1.0';
 
 export interface StateParts {
   db: Db;
@@ -34,17 +33,6 @@ const sizeOf = (file: string): number => statSync(file, { throwIfNoEntry: false 
 /** Bytes of the database with what is not yet in its main file. */
 export const databaseSize = (db: Db): number => (db.memory ? 0 : sizeOf(db.name) + sizeOf(`${db.name}-wal`));
 
-function freeAt(db: Db): number | null {
-  if (db.memory) return null;
-  try {
-    const { bavail, bsize } = statfsSync(join(db.name, '..'));
-    return bavail * bsize;
-  } catch {
-    // A system that does not tell.
-    return null;
-  }
-}
-
 function newestBackup(backups: Backups | null): ServerState['backup'] {
   const names = backups?.list() ?? [];
   const [newest] = names;
@@ -59,7 +47,7 @@ export function stateRoutes(parts: StateParts): Router {
   router.get('/', (ctx) => {
     const copied = copy === undefined ? undefined : statSync(copy, { throwIfNoEntry: false });
     ctx.body = {
-      version: VERSION,
+      version,
       schema: db.pragma('user_version', { simple: true }) as number,
       startedAt,
       why: health.why(),
@@ -67,7 +55,7 @@ export function stateRoutes(parts: StateParts): Router {
       files: db
         .prepare<[], ServerState['files']>('select count(*) as count, ifnull(sum(size), 0) as bytes from files')
         .get()!,
-      free: freeAt(db),
+      free: freeAt(db, dirname(db.name)),
       backup: newestBackup(backups),
       copy: copy === undefined ? null : { at: copied?.mtime.toISOString() ?? null },
       replica: replica?.state() ?? null,

@@ -16,7 +16,6 @@ import type { Context } from 'koa';
 import { z } from 'zod';
 import { askerOf } from '../admission/asker';
 import { rightsIn } from '../admission/rules';
-import { fromOf } from '../http/cameFrom';
 import type { Trail } from '../people/audit';
 import type { HandedStore } from '../people/handed';
 import type { PeopleStore } from '../people/store';
@@ -81,8 +80,6 @@ function change(ctx: Context, { store, handed }: JobParts, id: string, body: Cha
 export function jobRoutes(parts: JobParts): Router {
   const { store, summaries, news, people, trail } = parts;
   const router = new Router({ prefix: '/api/jobs' });
-  const done = (ctx: Context, what: string): void =>
-    trail.add({ who: askerOf(ctx).name, address: fromOf(ctx).address, what });
   /** What somebody begins is theirs, where not every job is. */
   const keepTheirs = (ctx: Context, id: string): void => {
     const { person, jobs } = askerOf(ctx);
@@ -150,14 +147,14 @@ export function jobRoutes(parts: JobParts): Router {
 
   router.delete('/:id', (ctx) => {
     store.remove(ctx.params.id!);
-    done(ctx, `took out the job ${ctx.params.id!}`);
+    trail.by(ctx, `took out the job ${ctx.params.id!}`);
     news.tell({ news: 'listed' });
     ctx.status = 204;
   });
 
   router.post('/:id/restore', (ctx) => {
     store.restore(ctx.params.id!);
-    done(ctx, `brought back the job ${ctx.params.id!}`);
+    trail.by(ctx, `brought back the job ${ctx.params.id!}`);
     news.tell({ news: 'listed' });
     ctx.status = 204;
   });

@@ -1,6 +1,9 @@
 /** Who did what, from where: written down as it happens, and never altered; the database itself refuses to. */
 import type { Audit } from '@katabasis/core';
+import type { Context } from 'koa';
+import { askerOf } from '../admission/asker';
 import type { Db } from '../database';
+import { fromOf } from '../http/cameFrom';
 
 const PAGE = 100;
 
@@ -17,6 +20,11 @@ export class Trail {
     this.db
       .prepare('insert into audit (at, who, address, what) values (?, ?, ?, ?)')
       .run(new Date().toISOString(), who.slice(0, 60), address.slice(0, 60), what.slice(0, 300));
+  }
+
+  /** Writes down what who asks did, from where they ask. */
+  by(ctx: Context, what: string): void {
+    this.add({ who: askerOf(ctx).name, address: fromOf(ctx).address, what });
   }
 
   /** The latest first, from before a number. */

@@ -4,24 +4,23 @@
  */
 import type { Me } from '@katabasis/core';
 import Router from '@koa/router';
-import {
-  generateAuthenticationOptions,
-  generateRegistrationOptions,
-  verifyAuthenticationResponse,
-  verifyRegistrationResponse,
-  type AuthenticationResponseJSON,
-  type AuthenticatorTransport,
-  type RegistrationResponseJSON,
+import type {
+  AuthenticationResponseJSON,
+  AuthenticatorTransport,
+  RegistrationResponseJSON,
 } from '@simplewebauthn/server';
 import type { Context } from 'koa';
 import { z } from 'zod';
-import { askerOf, ownPerson } from '../admission/asker';
+import { ownPerson } from '../admission/asker';
 import type { Db } from '../database';
 import { fromOf } from '../http/cameFrom';
 import { nameOf } from '../http/guard';
 import { askerAt, Limit } from '../http/limits';
 import { parseOr422, ProblemError } from '../http/problem';
 import { letIn, type ComingIn } from './signIn';
+
+/** Loaded when a passkey is first asked for: with it the server took 1.5 s to start, without 0.8. */
+const webauthn = () => import('@simplewebauthn/server');
 
 const GOOD_MS = 5 * 60_000;
 /** Challenges that wait at once: beyond these the oldest is let go. */
@@ -121,25 +120,34 @@ function placeOf(ctx: Context): { expectedOrigin: string; expectedRPID: string }
 }
 
 const NOT_GOOD = 'That passkey is not known here.';
-const noTransports = (row: Row): AuthenticatorTransport[] => JSON.parse(row.transports) as AuthenticatorTransport[];
+const transportsOf = (row: Row): AuthenticatorTransport[] => JSON.parse(row.transports) as AuthenticatorTransport[];
 
-export function passkeyRoutes(parts: ComingIn & { passkeys: Passkeys }): Router {
-  const { passkeys, people, trail } = parts;
+interface Parts extends ComingIn {
+  passkeys: Passkeys;
+}
+
+export function passkeyRoutes(parts: Parts): Router {
   const router = new Router({ prefix: '/api' });
   const challenges = new Challenges();
-  const trying = new Limit(TRIED, 'Passkeys were tried very often from where you are.');
+  ownPasskeys(router, parts, challenges);
+  signInByPasskey(router, parts, challenges);
+  return router;
+}
 
+/** Made and taken out by whom they are of. */
+function ownPasskeys(router: Router, { passkeys, trail }: Parts, challenges: Challenges): void {
   router.post('/me/passkeys/options', async (ctx) => {
     const person = ownPerson(ctx);
     const known = passkeys.rows(person.id);
     if (known.length >= MOST_KEYS) throw new ProblemError(422, `At most ${MOST_KEYS} passkeys; take one out first.`);
+    const { generateRegistrationOptions } = await webauthn();
     const options = await generateRegistrationOptions({
       rpName: 'Katabasis',
       rpID: placeOf(ctx).expectedRPID,
       userName: person.name,
       userID: new TextEncoder().encode(person.id),
       attestationType: 'none',
-      excludeCredentials: known.map((row) => ({ id: row.id, transports: noTransports(row) })),
+      excludeCredentials: known.map((row) => ({ id: row.id, transports: transportsOf(row) })),
       authenticatorSelection: { residentKey: 'required', userVerification: 'required' },
     });
     challenges.give(options.challenge, person.id);
@@ -149,6 +157,7 @@ export function passkeyRoutes(parts: ComingIn & { passkeys: Passkeys }): Router 
   router.post('/me/passkeys', async (ctx) => {
     const person = ownPerson(ctx);
     const { answer } = parseOr422(madeSchema, ctx.request.body);
+    const { verifyRegistrationResponse } = await webauthn();
     const made = await verified(() =>
       verifyRegistrationResponse({
         response: answer as unknown as RegistrationResponseJSON,
@@ -160,19 +169,26 @@ export function passkeyRoutes(parts: ComingIn & { passkeys: Passkeys }): Router 
       throw new ProblemError(422, 'That passkey was not made for here. Try once more.');
     const { credential } = made.registrationInfo;
     passkeys.put(person.id, { ...credential, transports: credential.transports ?? [] });
-    trail.add({ who: person.name, address: fromOf(ctx).address, what: 'made a passkey' });
+    trail.by(ctx, 'made a passkey');
     ctx.status = 204;
   });
 
   router.delete('/me/passkeys/:id', (ctx) => {
     const person = ownPerson(ctx);
     if (!passkeys.remove(person.id, ctx.params.id!)) throw new ProblemError(404, 'There is no such passkey.');
-    trail.add({ who: askerOf(ctx).name, address: fromOf(ctx).address, what: 'took a passkey out' });
+    trail.by(ctx, 'took a passkey out');
     ctx.status = 204;
   });
+}
+
+/** Shown by whoever comes in. */
+function signInByPasskey(router: Router, parts: Parts, challenges: Challenges): void {
+  const { passkeys, people } = parts;
+  const trying = new Limit(TRIED, 'Passkeys were tried very often from where you are.');
 
   router.post('/sign-in/passkey/options', async (ctx) => {
     await trying.take(askerAt(fromOf(ctx).address));
+    const { generateAuthenticationOptions } = await webauthn();
     const options = await generateAuthenticationOptions({
       rpID: placeOf(ctx).expectedRPID,
       userVerification: 'required',
@@ -187,6 +203,7 @@ export function passkeyRoutes(parts: ComingIn & { passkeys: Passkeys }): Router 
     const row = passkeys.find(answer.id);
     const person = row && people.find(row.person_id);
     if (!row || !person) throw new ProblemError(403, NOT_GOOD);
+    const { verifyAuthenticationResponse } = await webauthn();
     const signed = await verified(() =>
       verifyAuthenticationResponse({
         response: answer as unknown as AuthenticationResponseJSON,
@@ -196,7 +213,7 @@ export function passkeyRoutes(parts: ComingIn & { passkeys: Passkeys }): Router 
           id: row.id,
           publicKey: new Uint8Array(row.public_key),
           counter: row.counter,
-          transports: noTransports(row),
+          transports: transportsOf(row),
         },
       }),
     );
@@ -205,7 +222,6 @@ export function passkeyRoutes(parts: ComingIn & { passkeys: Passkeys }): Router 
     letIn(ctx, parts, person, device, 'signed in by a passkey');
     ctx.status = 204;
   });
-  return router;
 }
 
 /** What a check comes to; null where it throws, as it does at whatever was not signed for here. */

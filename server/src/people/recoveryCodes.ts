@@ -1,22 +1,16 @@
 /** Codes for who has lost every other way in: each is good once, and only its hash is kept. */
-import { randomBytes } from 'node:crypto';
 import { hashOf } from '../admission/hashOf';
+import { readAloud } from '../admission/readAloud';
 import type { Db } from '../database';
 
 const CODES = 8;
-/** Letters of a recovery code: 25, none of which is taken for another; ten of them are 46 bits. */
-const CODE_LETTERS = 'ACDEFGHJKMNPQRTUVWXY34679';
+/** 46 bits. */
 const CODE_LENGTH = 10;
 
 const bareCode = (code: string): string => code.toUpperCase().replace(/[^A-Z0-9]/g, '');
 
 function newCode(): string {
-  let code = '';
-  while (code.length < CODE_LENGTH) {
-    // Bytes beyond the last whole round of letters would make the first letters likelier.
-    const [byte] = randomBytes(1);
-    if (byte! < 250) code += CODE_LETTERS[byte! % CODE_LETTERS.length]!;
-  }
+  const code = readAloud(CODE_LENGTH);
   return `${code.slice(0, 5)}-${code.slice(5)}`;
 }
 

@@ -16,6 +16,7 @@ import { askerOf, ownPerson } from '../admission/asker';
 import { rightsAt } from '../admission/rules';
 import { fromOf } from '../http/cameFrom';
 import { LOOPBACK, nameOf } from '../http/guard';
+import { numberIn } from '../http/numberIn';
 import { parseOr422, ProblemError } from '../http/problem';
 import type { Passkeys } from './passkeys';
 import { fits, hashOfPassword } from './passwords';
@@ -45,9 +46,6 @@ const beforeQuery = z.strictObject({ before: z.coerce.number().int().min(1).opti
 /** What one is oneself, and one's own ways in. */
 export function meRoutes({ people, devices, trail, codes, passkeys, onWithdrawn }: PeopleParts): Router {
   const router = new Router({ prefix: '/api/me' });
-  const done = (ctx: Context, what: string): void =>
-    trail.add({ who: askerOf(ctx).name, address: fromOf(ctx).address, what });
-
   router.get('/', (ctx) => {
     const asker = askerOf(ctx);
     const { person, local, rights, roles } = asker;
@@ -67,13 +65,13 @@ export function meRoutes({ people, devices, trail, codes, passkeys, onWithdrawn 
     const { old, password } = parseOr422(passwordBodySchema, ctx.request.body);
     if (!(await fits(person.password, old))) throw new ProblemError(403, 'That is not the password so far.');
     people.setPassword(person.id, await hashOfPassword(password));
-    done(ctx, 'set another password');
+    trail.by(ctx, 'set another password');
     ctx.status = 204;
   });
 
   router.post('/codes', (ctx) => {
     const renewed = codes.renew(ownPerson(ctx).id);
-    done(ctx, 'made new recovery codes');
+    trail.by(ctx, 'made new recovery codes');
     ctx.body = { codes: renewed };
   });
 
@@ -82,7 +80,7 @@ export function meRoutes({ people, devices, trail, codes, passkeys, onWithdrawn 
     if (device) {
       devices.withdraw(device.id);
       onWithdrawn(device.id);
-      done(ctx, 'signed out');
+      trail.by(ctx, 'signed out');
     }
     ctx.cookies.set(COOKIE, null);
     ctx.status = 204;
@@ -92,9 +90,6 @@ export function meRoutes({ people, devices, trail, codes, passkeys, onWithdrawn 
 
 export function peopleRoutes({ people, devices, trail, addresses, onWithdrawn }: PeopleParts): Router {
   const router = new Router({ prefix: '/api/people' });
-  const done = (ctx: Context, what: string): void =>
-    trail.add({ who: askerOf(ctx).name, address: fromOf(ctx).address, what });
-
   /** Behind a #: no server on the way writes it down. Made on the server's own machine it leads to where others reach that. */
   const linkOf = (ctx: Context, token: string): string => {
     const [first = ''] = LOOPBACK.includes(nameOf(fromOf(ctx).host)) ? addresses() : [];
@@ -128,13 +123,13 @@ export function peopleRoutes({ people, devices, trail, addresses, onWithdrawn }:
   router.post('/invitations', (ctx) => {
     const asked = parseOr422(inviteBodySchema, ctx.request.body);
     const token = people.invite(asked, askerOf(ctx).name);
-    done(ctx, `invited ${asked.name} as ${ROLE_WORDS[asked.role].toLowerCase()}`);
+    trail.by(ctx, `invited ${asked.name} as ${ROLE_WORDS[asked.role].toLowerCase()}`);
     ctx.status = 201;
     ctx.body = { link: linkOf(ctx, token) };
   });
 
   router.delete('/invitations/:id', (ctx) => {
-    done(ctx, `took back the invitation of ${people.withdrawInvitation(ctx.params.id!)}`);
+    trail.by(ctx, `took back the invitation of ${people.withdrawInvitation(ctx.params.id!)}`);
     ctx.status = 204;
   });
 
@@ -143,7 +138,7 @@ export function peopleRoutes({ people, devices, trail, addresses, onWithdrawn }:
     const person = people.find(ctx.params.id!);
     if (!person) throw new ProblemError(404, 'There is nobody of that name here any more.');
     const token = people.invite({ ...person, days: 1 }, askerOf(ctx).name, person.id);
-    done(ctx, `made ${person.name} a new way in`);
+    trail.by(ctx, `made ${person.name} a new way in`);
     ctx.status = 201;
     ctx.body = { link: linkOf(ctx, token) };
   });
@@ -154,7 +149,7 @@ export function peopleRoutes({ people, devices, trail, addresses, onWithdrawn }:
     // What they listen to is chosen anew.
     for (const device of devices.ofPerson(id)) onWithdrawn(device);
     const where = next.everywhere ? 'every job' : 'the jobs given to them';
-    done(ctx, `made ${name} ${ROLE_WORDS[next.role].toLowerCase()} at ${where}`);
+    trail.by(ctx, `made ${name} ${ROLE_WORDS[next.role].toLowerCase()} at ${where}`);
     ctx.status = 204;
   });
 
@@ -162,7 +157,7 @@ export function peopleRoutes({ people, devices, trail, addresses, onWithdrawn }:
     const { jobs } = parseOr422(givenBodySchema, ctx.request.body);
     const { id, name } = people.give(ctx.params.id!, jobs);
     for (const device of devices.ofPerson(id)) onWithdrawn(device);
-    done(ctx, `gave ${name} ${jobs.length === 1 ? 'one job' : `${jobs.length} jobs`}`);
+    trail.by(ctx, `gave ${name} ${jobs.length === 1 ? 'one job' : `${jobs.length} jobs`}`);
     ctx.status = 204;
   });
 
@@ -173,7 +168,7 @@ export function peopleRoutes({ people, devices, trail, addresses, onWithdrawn }:
       devices.withdraw(device);
       onWithdrawn(device);
     }
-    done(ctx, `let ${name} in no more`);
+    trail.by(ctx, `let ${name} in no more`);
     ctx.status = 204;
   });
   return router;
@@ -191,30 +186,29 @@ export function auditRoutes({ trail }: Pick<PeopleParts, 'trail'>): Router {
 /** What was written by who may not make it: put in by who may, or let be. */
 export function handedRoutes({ handed, store, news, trail }: HandedParts): Router {
   const router = new Router({ prefix: '/api/handed' });
-  const numberIn = (ctx: Context): number => Number(/^\d{1,15}$/.exec(String(ctx.params.number))?.[0] ?? -1);
   router.get('/', (ctx) => {
     const asker = askerOf(ctx);
     ctx.body = { changes: handed.waiting().changes.filter(({ job }) => rightsAt(asker, job)?.has('plan')) };
   });
   router.post('/:number/put-in', (ctx) => {
-    const { job, body, by } = handed.find(numberIn(ctx));
+    const { job, body, by } = handed.find(numberIn(ctx.params.number!));
     const asker = askerOf(ctx);
     const rights = rightsAt(asker, job);
     if (!rights?.has('plan')) throw new ProblemError(404, 'That was settled already.');
     // It was made on what the job was then, in whatever life of the database: what differs since is told as a conflict.
     const { epoch: _epoch, ...made } = body;
     const reply = store.change(job, made, `${by}, by ${asker.name}`.slice(0, 60), rights);
-    handed.settle(numberIn(ctx));
+    handed.settle(numberIn(ctx.params.number!));
     news.tell({ news: 'changed', job, seq: reply.seq, change: body.change });
-    trail.add({ who: asker.name, address: fromOf(ctx).address, what: `put in what ${by} wrote: ${body.label}` });
+    trail.by(ctx, `put in what ${by} wrote: ${body.label}`);
     ctx.status = 204;
   });
   router.delete('/:number', (ctx) => {
-    const { job, body, by } = handed.find(numberIn(ctx));
+    const { job, body, by } = handed.find(numberIn(ctx.params.number!));
     const asker = askerOf(ctx);
     if (!rightsAt(asker, job)?.has('plan')) throw new ProblemError(404, 'That was settled already.');
-    handed.settle(numberIn(ctx));
-    trail.add({ who: asker.name, address: fromOf(ctx).address, what: `let be what ${by} wrote: ${body.label}` });
+    handed.settle(numberIn(ctx.params.number!));
+    trail.by(ctx, `let be what ${by} wrote: ${body.label}`);
     ctx.status = 204;
   });
   return router;

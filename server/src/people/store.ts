@@ -39,12 +39,27 @@ const DAY_MS = 24 * 3600 * 1000;
 const called = (name: string): string => fold(name.trim()).replace(/\s+/g, ' ');
 const personOf = (row: PersonRow | undefined): Person | null =>
   row ? { ...row, everywhere: row.everywhere === 1 } : null;
+
+const PERSON = 'select id, name, role, everywhere, password from people where withdrawn_at is null';
+
 export class PeopleStore {
+  /** Asked with every request of somebody who is signed in. */
+  private readonly sql;
+
   constructor(
     private readonly db: Db,
     private readonly withdrawals = new Withdrawals(null),
     private readonly now: () => number = Date.now,
-  ) {}
+  ) {
+    this.sql = {
+      find: db.prepare<[string], PersonRow>(`${PERSON} and id = ?`),
+      given: db.prepare<[string], GivenRow>(
+        `select given_jobs.job_id as job, summaries.name, role from given_jobs
+         join jobs on jobs.id = given_jobs.job_id left join summaries on summaries.job_id = jobs.id
+         where person_id = ? and deleted_at is null order by given_at desc, job`,
+      ),
+    };
+  }
 
   private at(): string {
     return new Date(this.now()).toISOString();
@@ -52,43 +67,23 @@ export class PeopleStore {
 
   /** Somebody who has not gone. */
   find(id: string): Person | null {
-    return personOf(
-      this.db
-        .prepare<[string], PersonRow>(
-          'select id, name, role, everywhere, password from people where id = ? and withdrawn_at is null',
-        )
-        .get(id),
-    );
+    return personOf(this.sql.find.get(id));
   }
 
   byName(name: string): Person | null {
-    return personOf(
-      this.db
-        .prepare<[string], PersonRow>(
-          'select id, name, role, everywhere, password from people where called = ? and withdrawn_at is null',
-        )
-        .get(called(name)),
-    );
+    return personOf(this.db.prepare<[string], PersonRow>(`${PERSON} and called = ?`).get(called(name)));
   }
 
   all(): Person[] {
     return this.db
-      .prepare<[], PersonRow>(
-        'select id, name, role, everywhere, password from people where withdrawn_at is null order by called',
-      )
+      .prepare<[], PersonRow>(`${PERSON} order by called`)
       .all()
       .map((row) => personOf(row)!);
   }
 
   /** Jobs given to somebody. */
   given(person: string): GivenRow[] {
-    return this.db
-      .prepare<[string], GivenRow>(
-        `select given_jobs.job_id as job, summaries.name, role from given_jobs
-         join jobs on jobs.id = given_jobs.job_id left join summaries on summaries.job_id = jobs.id
-         where person_id = ? and deleted_at is null order by given_at desc, job`,
-      )
-      .all(person);
+    return this.sql.given.all(person);
   }
 
   /** Invites somebody, or, of a `person`, lets them in again; gives what only its holder knows. */

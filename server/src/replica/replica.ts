@@ -50,6 +50,18 @@ const namesIn = (folder: string): string[] => {
   }
 };
 
+/** Copies the files of a folder that another lacks; gives their names. A kill leaves a draft at most. */
+function copyLacking(from: string, into: string, has: ReadonlySet<string>): string[] {
+  mkdirSync(into, { recursive: true });
+  const lacking = namesIn(from).filter((name) => !has.has(name));
+  for (const name of lacking) {
+    const draft = join(into, `${name}.draft`);
+    copyFileSync(join(from, name), draft);
+    renameSync(draft, join(into, name));
+  }
+  return lacking;
+}
+
 /** The latest time at which anything below a folder was written, ms; 0 of an empty one. */
 function latestBelow(folder: string): number {
   let latest = 0;
@@ -120,20 +132,12 @@ export class Replica {
     child.unref();
   }
 
-  /** Copies photos that the replica lacks; a kill leaves a draft at most. */
   private copyFiles(): void {
     const { place, files } = this.parts;
     if (place.files === null) return;
     try {
-      mkdirSync(place.files, { recursive: true });
       this.copied ??= new Set(namesIn(place.files));
-      for (const name of namesIn(files)) {
-        if (this.copied.has(name)) continue;
-        const draft = join(place.files, `${name}.draft`);
-        copyFileSync(join(files, name), draft);
-        renameSync(draft, join(place.files, name));
-        this.copied.add(name);
-      }
+      for (const name of copyLacking(files, place.files, this.copied)) this.copied.add(name);
     } catch (error) {
       tellOperator(error, 'The replica of photos');
     }
@@ -200,18 +204,8 @@ export class Replica {
 }
 
 /** Takes photos of a replica into a folder, those that are not there. */
-export function takeFiles({ files }: ReplicaPlace, into: string): number {
-  if (files === null) return 0;
-  const here = new Set(namesIn(into));
-  const lacking = namesIn(files).filter((name) => !here.has(name));
-  mkdirSync(into, { recursive: true });
-  for (const name of lacking) {
-    const draft = join(into, `${name}.draft`);
-    copyFileSync(join(files, name), draft);
-    renameSync(draft, join(into, name));
-  }
-  return lacking.length;
-}
+export const takeFiles = ({ files }: ReplicaPlace, into: string): number =>
+  files === null ? 0 : copyLacking(files, into, new Set(namesIn(into))).length;
 
 /** Room beside a file for what is put together before it takes its place. */
 export const besideIt = (target: string): string => mkdtempSync(join(dirname(target), 'replica-'));

@@ -229,6 +229,29 @@ describe('an offer is accepted on its page', () => {
     expect(() => db.exec("update acceptances set price = '$1'")).toThrow('stays as it is');
   });
 
+  it('what was accepted before can be accepted again after another, and a second signature is kept beside the first', async () => {
+    const { server, link } = await shared('customer', sound);
+    const first = hashIn((await server.get(link).expect(200)).text);
+    await accept(server, link, { sha256: first }).expect(204);
+    await rename(server, 1, 'Another swale');
+    await accept(server, link, { sha256: hashIn((await server.get(link)).text) }).expect(204);
+    // Back to what it was.
+    await rename(server, 2, (sound.elements.get('swale') as { name: string }).name);
+    const { text } = await server.get(link).expect(200);
+    expect(hashIn(text)).toBe(first);
+    expect(text).toContain('Accept the change');
+    await accept(server, link, { sha256: first }).expect(204);
+    await accept(server, link, { sha256: first, name: 'Jon Vik' }).expect(204);
+    const { accepted } = (await server.get('/api/jobs/clinic/accepted').expect(200)).body;
+    expect(accepted.map(({ name, stands }: { name: string; stands: boolean }) => [name, stands])).toEqual([
+      ['Jon Vik', true],
+      ['Rosa Vik', true],
+      ['Rosa Vik', false],
+      ['Rosa Vik', true],
+    ]);
+    expect((await server.get(link)).text).not.toContain('Accept the change');
+  });
+
   it('by who holds a customer’s link that stands, and by no other; questions are asked and answered there', async () => {
     const crew = await shared('crew');
     await accept(crew.server, crew.link, { sha256: 'f'.repeat(64) }).expect(404);

@@ -6,8 +6,9 @@ import { View } from 'react-native';
 import Svg, { Path } from 'react-native-svg';
 import { acceptedKey, offices } from '../../files/offices';
 import { TextBox } from '../../input/TextBox';
+import { sayFullDay } from '../../parts/today';
+import { useAttempt } from '../../parts/useAttempt';
 import { useJob } from '../../planning/useJob';
-import { whyNot } from '../../sync/ask';
 import { usePalette } from '../../theme/theme';
 import { SPACE } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
@@ -16,7 +17,6 @@ import { Text } from '../../ui/Text';
 
 /** A signature is as wide as a thumb's two joints, px. */
 const WIDE = 180;
-const sayDay = (day: string): string => new Date(day).toLocaleDateString('en-GB', { dateStyle: 'medium' });
 
 export function AcceptedOffers() {
   const { job } = useJob();
@@ -49,7 +49,7 @@ function OneAccepted({ accepted }: { accepted: Accepted['accepted'][number] }) {
       <View style={{ flex: 1, gap: SPACE.xs }}>
         <Text kind="strong">
           {name} accepted {price}
-          {chosen === null ? '' : `, ${chosen}`} on {sayDay(on)}
+          {chosen === null ? '' : `, ${chosen}`} on {sayFullDay(on)}
         </Text>
         {!stands && (
           <Text>
@@ -88,21 +88,16 @@ function Question({ comment }: { comment: Accepted['comments'][number] }) {
   const { job } = useJob();
   const client = useQueryClient();
   const [text, setText] = useState('');
-  const [said, setSaid] = useState<string | null>(null);
+  const { said, attempt } = useAttempt();
   const answer = async (): Promise<void> => {
-    setSaid(null);
-    try {
-      await offices.answer(job.id, comment.number, text.trim());
-      setText('');
-      await client.invalidateQueries({ queryKey: acceptedKey(job.id) });
-    } catch (error) {
-      setSaid(whyNot(error, 'It could not be sent.'));
-    }
+    if (!(await attempt(() => offices.answer(job.id, comment.number, text.trim())))) return;
+    setText('');
+    await client.invalidateQueries({ queryKey: acceptedKey(job.id) });
   };
   return (
     <View style={{ gap: SPACE.xs }}>
       <Text kind="strong">
-        {comment.name} asks, {sayDay(comment.at)}
+        {comment.name} asks, {sayFullDay(comment.at)}
       </Text>
       <Text>{comment.said}</Text>
       {comment.answer === null ? (

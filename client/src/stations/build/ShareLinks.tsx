@@ -3,8 +3,9 @@ import type { Audience } from '@katabasis/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { whyNot } from '../../sync/ask';
 import { offices, sharesKey, useShares } from '../../files/offices';
+import { Said } from '../../parts/Said';
+import { useAttempt } from '../../parts/useAttempt';
 import { useJob } from '../../planning/useJob';
 import { SPACE } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
@@ -31,18 +32,12 @@ export function ShareLinks() {
   const queries = useQueryClient();
   const [link, setLink] = useState<{ audience: Audience; address: string } | null>(null);
   const [days, setDays] = useState<(typeof DAYS)[number]['value']>('30');
-  const [said, setSaid] = useState<string | null>(null);
-  const attempt = async (work: () => Promise<void>): Promise<void> => {
-    try {
-      setSaid(null);
-      await work();
-      await queries.invalidateQueries({ queryKey: sharesKey(job.id) });
-    } catch (error) {
-      setSaid(whyNot(error, 'It could not be done.'));
-    }
+  const { said, attempt } = useAttempt();
+  const change = async (work: () => Promise<void>): Promise<void> => {
+    if (await attempt(work)) await queries.invalidateQueries({ queryKey: sharesKey(job.id) });
   };
   const make = (audience: Audience): Promise<void> =>
-    attempt(async () => {
+    change(async () => {
       const address = new URL(
         await offices.share(job.id, audience, days === 'ever' ? null : Number(days)),
         window.location.href,
@@ -77,11 +72,7 @@ export function ShareLinks() {
           </Text>
         </View>
       )}
-      {said !== null && (
-        <Text tone="stop" role="alert">
-          {said}
-        </Text>
-      )}
+      <Said said={said} />
       <AcceptedOffers />
       {standing.map(({ id, audience, madeAt, until }) => (
         <View key={id} style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.m, flexWrap: 'wrap' }}>
@@ -91,7 +82,7 @@ export function ShareLinks() {
           </Text>
           <Button
             label="Withdraw"
-            onPress={() => void attempt(() => offices.withdrawShare(job.id, id))}
+            onPress={() => void change(() => offices.withdrawShare(job.id, id))}
             testID="withdraw-share"
           />
         </View>

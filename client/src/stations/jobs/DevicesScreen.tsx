@@ -11,6 +11,8 @@ import { deviceName, nameDevice } from '../../sync/device';
 import { useDevices } from '../../sync/records';
 import { NameField } from '../../input/Field';
 import { PlainHttp } from './PlainHttp';
+import { Said } from '../../parts/Said';
+import { useAttempt } from '../../parts/useAttempt';
 import { UnsentFiles } from '../../parts/UnsentFiles';
 import { SPACE } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
@@ -27,14 +29,13 @@ export function DevicesScreen() {
   const devices = useDevices();
   const client = useQueryClient();
   const [name, setName] = useState(deviceName);
-  const [said, setSaid] = useState<string | null>(null);
+  const { said, attempt } = useAttempt();
   const call = (next: string): void => {
     nameDevice(next);
     setName(next);
   };
   const withdraw = async (id: string): Promise<void> => {
-    setSaid(null);
-    await api.withdraw(id).catch((error: Error) => setSaid(error.message));
+    await attempt(() => api.withdraw(id));
     void client.invalidateQueries({ queryKey: ['devices'] });
   };
   const { data } = devices;
@@ -47,7 +48,7 @@ export function DevicesScreen() {
       <NameField label="This device is called" most={60} value={name} onCommit={call} testID="device-name" />
       <PlainHttp />
       <UnsentFiles />
-      {said !== null && <Text role="alert">{said}</Text>}
+      <Said said={said} />
       {devices.isPending && <Notice title="Reading" />}
       {devices.isError && (
         <OutOfReach error={devices.error} rest="This page needs the server." onRetry={() => void devices.refetch()} />

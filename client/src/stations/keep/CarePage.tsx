@@ -7,7 +7,7 @@ import { offices } from '../../files/offices';
 import { Fields } from '../../input/Fields';
 import { without } from '../../input/without';
 import { DayField } from '../../parts/Day';
-import { todayOf } from '../../parts/today';
+import { sayFullDay, todayOf } from '../../parts/today';
 import { useJob } from '../../planning/useJob';
 import { whyNot } from '../../sync/ask';
 import { useStyles } from '../../theme/theme';
@@ -16,7 +16,6 @@ import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Mark } from '../../ui/Mark';
 import { Text } from '../../ui/Text';
-import { sayFullDay } from './moments';
 import { PaperFiles } from './PaperFiles';
 
 const make = (palette: Palette) => ({

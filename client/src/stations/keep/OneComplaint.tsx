@@ -20,7 +20,7 @@ import { Fields } from '../../input/Fields';
 import { moneyEntry } from '../../input/moneyEntry';
 import { without } from '../../input/without';
 import { DayField } from '../../parts/Day';
-import { todayOf } from '../../parts/today';
+import { sayFullDay, todayOf } from '../../parts/today';
 import { useJob } from '../../planning/useJob';
 import { useMay } from '../../planning/useMay';
 import { whyNot } from '../../sync/ask';
@@ -31,7 +31,6 @@ import { Choice } from '../../ui/Choice';
 import { Mark } from '../../ui/Mark';
 import { Text } from '../../ui/Text';
 import { PutPhotos } from './PutPhotos';
-import { sayFullDay } from './moments';
 
 const make = (palette: Palette) => ({
   one: { borderTopWidth: 1, borderTopColor: palette.line, paddingVertical: SPACE.m, gap: SPACE.m },

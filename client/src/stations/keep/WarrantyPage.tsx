@@ -8,13 +8,12 @@ import { moneyEntry } from '../../input/moneyEntry';
 import { countEntry } from '../../input/workEntries';
 import { without } from '../../input/without';
 import { DayField } from '../../parts/Day';
-import { todayOf } from '../../parts/today';
+import { sayFullDay, todayOf } from '../../parts/today';
 import { Notes } from '../../parts/written/Notes';
 import { useJob } from '../../planning/useJob';
 import { SPACE } from '../../theme/tokens';
 import { fieldRow } from '../../ui/rows';
 import { Text } from '../../ui/Text';
-import { sayFullDay } from './moments';
 
 const LONGEST = 600;
 

@@ -10,7 +10,3 @@ export const sayMoment = (at: string): string =>
     hour: '2-digit',
     minute: '2-digit',
   });
-
-/** A day with its year: 15 Dec 2026. */
-export const sayFullDay = (day: string): string =>
-  parseISO(day).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });

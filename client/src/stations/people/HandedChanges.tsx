@@ -9,8 +9,8 @@ import { Button } from '../../ui/Button';
 import { Text } from '../../ui/Text';
 import { momentOf } from '../jobs/moments';
 import { SideRow } from '../jobs/SidePage';
-import { Said } from './Said';
-import { useAttempt } from './useAttempt';
+import { Said } from '../../parts/Said';
+import { useAttempt } from '../../parts/useAttempt';
 
 const HANDED_KEY = ['handed'] as const;
 

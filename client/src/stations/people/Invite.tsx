@@ -8,8 +8,8 @@ import { SPACE } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Text } from '../../ui/Text';
-import { Said } from './Said';
-import { useAttempt } from './useAttempt';
+import { Said } from '../../parts/Said';
+import { useAttempt } from '../../parts/useAttempt';
 
 const ROLE_OPTIONS = ROLES.map((value) => ({ value, label: ROLE_WORDS[value] }));
 const WHERE = [

@@ -12,10 +12,10 @@ import { SidePage } from '../jobs/SidePage';
 import { OutOfReach } from '../OutOfReach';
 import { Refused } from '../../sync/ask';
 import { Codes } from './Codes';
-import { Said } from './Said';
+import { Said } from '../../parts/Said';
 import { SecretBox } from './SecretBox';
 import { useCameIn } from './SignInScreen';
-import { useAttempt } from './useAttempt';
+import { useAttempt } from '../../parts/useAttempt';
 
 /** Behind the # of the link: the part that a browser never sends anywhere by itself. */
 const tokenHere = (): string => decodeURIComponent(window.location.hash.slice(1));

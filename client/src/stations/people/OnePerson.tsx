@@ -12,8 +12,8 @@ import { momentOf } from '../jobs/moments';
 import { SideRow } from '../jobs/SidePage';
 import { GivenJobs } from './GivenJobs';
 import { MadeLink, RoleChoice, toClipboard, WhereChoice } from './Invite';
-import { Said } from './Said';
-import { useAttempt } from './useAttempt';
+import { Said } from '../../parts/Said';
+import { useAttempt } from '../../parts/useAttempt';
 
 const make = (palette: Palette) => ({
   person: { borderTopWidth: 1, borderTopColor: palette.line, paddingVertical: SPACE.m, gap: SPACE.m },

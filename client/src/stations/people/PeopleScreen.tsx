@@ -15,8 +15,8 @@ import { OutOfReach } from '../OutOfReach';
 import { HandedChanges } from './HandedChanges';
 import { Invite } from './Invite';
 import { OnePerson } from './OnePerson';
-import { Said } from './Said';
-import { useAttempt } from './useAttempt';
+import { Said } from '../../parts/Said';
+import { useAttempt } from '../../parts/useAttempt';
 
 const PEOPLE_KEY = ['people'] as const;
 

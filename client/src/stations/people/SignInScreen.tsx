@@ -12,9 +12,9 @@ import { Button } from '../../ui/Button';
 import { Text } from '../../ui/Text';
 import { SidePage } from '../jobs/SidePage';
 import { hasPasskeys } from './passkeys';
-import { Said } from './Said';
+import { Said } from '../../parts/Said';
 import { SecretBox } from './SecretBox';
-import { useAttempt } from './useAttempt';
+import { useAttempt } from '../../parts/useAttempt';
 
 /** Goes on to the jobs as whoever came in. */
 export function useCameIn(): () => Promise<void> {

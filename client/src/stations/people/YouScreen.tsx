@@ -15,9 +15,9 @@ import { SidePage, SideRow } from '../jobs/SidePage';
 import { OutOfReach } from '../OutOfReach';
 import { Codes } from './Codes';
 import { hasPasskeys } from './passkeys';
-import { Said } from './Said';
+import { Said } from '../../parts/Said';
 import { SecretBox } from './SecretBox';
-import { useAttempt } from './useAttempt';
+import { useAttempt } from '../../parts/useAttempt';
 
 export const ME_KEY = ['me'] as const;
 

@@ -25,10 +25,10 @@ function read(): Kept {
 let kept: Kept | null = null;
 const listeners = new Set<() => void>();
 
-/** What may be done at a job; null: beside the jobs. */
-export function rightsHere(job: string | null): Rights {
+/** What may be done at a job. */
+export function rightsHere(job: string): Rights {
   kept ??= read();
-  return (job === null ? undefined : kept.narrower[job]) ?? kept.rights;
+  return kept.narrower[job] ?? kept.rights;
 }
 
 /** Takes in what the server says of who asks. */
@@ -49,4 +49,4 @@ const subscribe = (listener: () => void): (() => void) => {
 };
 
 /** What may be done at a job, as it changes. */
-export const useRights = (job: string | null): Rights => useSyncExternalStore(subscribe, () => rightsHere(job));
+export const useRights = (job: string): Rights => useSyncExternalStore(subscribe, () => rightsHere(job));

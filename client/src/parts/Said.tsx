@@ -1,4 +1,4 @@
-import { Text } from '../../ui/Text';
+import { Text } from '../ui/Text';
 
 /** What the server would not do, where there is something. */
 export const Said = ({ said }: { said: string | null }) =>
