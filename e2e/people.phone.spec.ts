@@ -1,27 +1,7 @@
-import { mkdtempSync } from 'node:fs';
-import { networkInterfaces, tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { expect, type APIRequestContext, type Page } from '@playwright/test';
+import { expect, type APIRequestContext } from '@playwright/test';
 import { test } from './lib/test';
-import { startServer, stopServer } from './lib/server';
-
-/** This machine as others on its network see it. */
-const LAN = Object.values(networkInterfaces())
-  .flatMap((each) => each ?? [])
-  .find(({ family, internal }) => family === 'IPv4' && !internal)?.address;
-const PASSWORD = 'four wet basins here';
-
-const serve = (name: string) =>
-  startServer(0, mkdtempSync(join(tmpdir(), `katabasis-${name}-`)), { KATABASIS_HOST: '0.0.0.0' });
-
-async function comeIn(page: Page, link: string): Promise<void> {
-  await page.goto(link);
-  await page.getByTestId('join-password').fill(PASSWORD);
-  await page.getByTestId('join').click();
-  await expect(page.getByTestId('codes')).toBeVisible();
-  await page.getByTestId('joined').click();
-  await expect(page.getByRole('link', { name: /^Quillfeather/ })).toBeVisible();
-}
+import { comeIn, LAN, PASSWORD, serveOnLan } from './lib/people';
+import { stopServer } from './lib/server';
 
 const roleIs = async (request: APIRequestContext, here: string, name: string, role: string): Promise<void> => {
   const { people } = (await (await request.get(`${here}/api/people`)).json()) as {
@@ -38,7 +18,7 @@ test('a crew comes in by an invitation, sees no price, digs by the plan and move
   browser,
 }) => {
   test.skip(LAN === undefined, 'This machine has no network of its own.');
-  const { server, base: here } = await serve('people');
+  const { server, base: here } = await serveOnLan('people');
   // In the office, on the server's own machine.
   await page.goto(`${here}/people`);
   await page.getByTestId('invite-name').fill('Ines Halloran');
@@ -84,7 +64,7 @@ test('what a planner wrote on an offline day is not lost where the role was take
   browser,
 }) => {
   test.skip(LAN === undefined, 'This machine has no network of its own.');
-  const { server, base: here } = await serve('offline-role');
+  const { server, base: here } = await serveOnLan('offline-role');
   const invited = await request.post(`${here}/api/people/invitations`, {
     data: { name: 'Teo', role: 'planner', everywhere: true, days: 1 },
   });
@@ -113,7 +93,7 @@ test('what a planner wrote on an offline day is not lost where the role was take
 });
 
 test('a passkey is made, and lets in again without a word typed', async ({ page, request }) => {
-  const { server, base: here } = await startServer(0, mkdtempSync(join(tmpdir(), 'katabasis-passkey-')));
+  const { server, base: here } = await serveOnLan('passkey', { KATABASIS_HOST: 'localhost' });
   const devtools = await page.context().newCDPSession(page);
   await devtools.send('WebAuthn.enable');
   await devtools.send('WebAuthn.addVirtualAuthenticator', {

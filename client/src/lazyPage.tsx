@@ -1,5 +1,5 @@
 /** Pages whose scripts come after those of the list. */
-import { lazy, Suspense, type ComponentType } from 'react';
+import { lazy, Suspense, type ComponentType, type ReactNode } from 'react';
 import { View } from 'react-native';
 import type * as all from './lazyPart';
 import { usePalette } from './theme/theme';
@@ -21,12 +21,12 @@ function Opening() {
   );
 }
 
-/** A page of the lazy part, by its name there. */
-export function lazyPage(name: Pages): ComponentType {
+/** A page of the lazy part, by its name there. `opening`: what stands there until its scripts have come. */
+export function lazyPage(name: Pages, opening: ReactNode = <Opening />): ComponentType {
   const Screen = lazy(async () => ({ default: (await loadLazyPart())[name] as ComponentType }));
   return function Page() {
     return (
-      <Suspense fallback={<Opening />}>
+      <Suspense fallback={opening}>
         <Screen />
       </Suspense>
     );

@@ -14,6 +14,8 @@ export { BinScreen } from './stations/jobs/BinScreen';
 export { DevicesScreen } from './stations/jobs/DevicesScreen';
 export { HistoryScreen } from './stations/jobs/HistoryScreen';
 export { NewJobScreen } from './stations/jobs/NewJobScreen';
+export { NewsScreen } from './stations/jobs/NewsScreen';
+export { TodayJobs } from './stations/jobs/TodayJobs';
 export { PairScreen } from './stations/jobs/PairScreen';
 export { FiguresScreen } from './stations/jobs/FiguresScreen';
 export { RoundsScreen } from './stations/jobs/RoundsScreen';

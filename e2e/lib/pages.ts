@@ -7,6 +7,7 @@ export const SIDE_PAGES = [
   '/figures',
   '/job/brackenfold-old/keep?at=~old',
   '/devices',
+  '/news',
   '/people',
   '/you',
   '/audit',

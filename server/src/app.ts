@@ -7,7 +7,6 @@ import type { Db } from './database';
 import { BlockList } from 'node:net';
 import { dirname } from 'node:path';
 import { acceptedRoutes, acceptingRoutes } from './accepted/routes';
-import { AcceptedStore } from './accepted/store';
 import { admission } from './admission/admission';
 import type { Backups } from './backups/backups';
 import type { NearDoor } from './admission/nearDoor';
@@ -16,7 +15,6 @@ import { hereRoutes } from './admission/routes';
 import type { Withdrawals } from './admission/withdrawals';
 import { Pairing } from './devices/pairing';
 import { deviceRoutes } from './devices/routes';
-import { DeviceStore } from './devices/store';
 import { events } from './events/door';
 import { Newsroom } from './events/newsroom';
 import { picturesIn } from './files/pictures';
@@ -41,10 +39,8 @@ import { comesTo } from './planning/outcome';
 import { Pages } from './papers/pages';
 import { PaperThread } from './papers/papers';
 import { papersHere } from './papers/papersHere';
-import { Trail } from './people/audit';
 import { peopleDoors } from './people/doors';
-import { HandedStore } from './people/handed';
-import { PeopleStore } from './people/store';
+import { storesIn } from './stores';
 import { Planner } from './planning/planner';
 import { rainRoutes } from './rain/routes';
 import { bookRoutes } from './books/routes';
@@ -52,8 +48,8 @@ import { companyIn, companyRoutes } from './company/routes';
 import { yearRoutes } from './company/years';
 import { officeRoutes } from './offices/routes';
 import { sharedPages, shareRoutes } from './shares/routes';
-import { ShareStore } from './shares/store';
 import { sheetRoutes } from './sheets/routes';
+import { togetherDoors } from './together/routes';
 import { LocateOffice } from './stand-ins/locateOffice';
 
 export interface AppOptions {
@@ -190,14 +186,11 @@ export function createApp(options: AppOptions): Application {
     ? papersHere({ rowsOf: (job) => store.raw(job).rows, company: () => companyIn(db), pictureOf: picturesIn(files) })
     : new PaperThread(db.name, files);
   const summaries = new Summaries(db, engineName(), (job) => planner.want(job));
-  const devices = new DeviceStore(db, withdrawals);
-  const people = new PeopleStore(db, withdrawals);
-  const trail = new Trail(db);
-  const handed = new HandedStore(db);
+  const stores = storesIn(db, withdrawals);
+  const { devices, people, trail, shares } = stores;
   const journal = new Journal();
   const health = new Health(db, dirname(db.name));
   const measures = measuresOf(db, news, health);
-  const shares = new ShareStore(db, withdrawals);
   const fileStore = new FileStore(db, files);
   fileStore.clear();
   const app = new Koa();
@@ -219,25 +212,25 @@ export function createApp(options: AppOptions): Application {
   app.use(health.middleware);
   app.use(events(news));
   const pages = new Pages(papers);
-  const accepted = new AcceptedStore(db);
-  const accepting = { accepted, shares, jobs: store, pages, trail, news };
+  const parts = { ...stores, store, jobs: store, summaries, news, pages, files: fileStore, addresses };
   const routers = [
-    jobRoutes({ store, summaries, news, people, trail, handed }),
+    jobRoutes(parts),
+    ...togetherDoors(parts),
     rainRoutes(),
     sheetRoutes(papers),
     officeRoutes(new LocateOffice(db)),
     bookRoutes(db),
     companyRoutes(db, () => pages.forget()),
     yearRoutes(summaries, () => companyIn(db)),
-    acceptingRoutes(accepting),
-    acceptedRoutes(accepting),
+    acceptingRoutes(parts),
+    acceptedRoutes(parts),
     shareRoutes(shares, store),
-    sharedPages({ shares, jobs: store, pages, files: fileStore, accepted }),
+    sharedPages(parts),
     fileRoutes(fileStore),
     ...(near ? [hereRoutes(near.door, near.key)] : []),
     deviceRoutes({ devices, pairing, addresses, trail, onWithdrawn: (id) => news.shutOut(id) }),
     stateRoutes({ db, health, journal, measures, devices, people, news, backups, copy, replica }),
-    ...peopleDoors({ db, people, devices, trail, handed, store, news, addresses }),
+    ...peopleDoors({ db, ...parts }),
   ];
   for (const router of routers) app.use(router.routes()).use(router.allowedMethods());
   if (web) app.use(statics(web));

@@ -1,1 +1,8 @@
-export { JobsScreen as default } from '../stations/jobs/JobsScreen';
+import { lazyPage } from '../lazyPage';
+import { JobsScreen } from '../stations/jobs/JobsScreen';
+
+const Today = lazyPage('TodayJobs', null);
+
+export default function Jobs() {
+  return <JobsScreen today={<Today />} />;
+}

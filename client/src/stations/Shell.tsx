@@ -23,6 +23,7 @@ import { Find } from './Find';
 import { KeeperStrip } from './KeeperStrip';
 import { LookRound } from './LookRound';
 import { KeysHelp } from './KeysHelp';
+import { OthersHere } from './OthersHere';
 import { useOpened } from './useAt';
 import { isPage, stationIn, useGo, type StationPath } from './useGo';
 import { useKeys } from './useKeys';
@@ -109,6 +110,7 @@ export function Shell({ children }: { children: ReactNode }) {
         <View style={{ flex: 1 }}>
           <Head here={here} go={go} />
           <KeeperStrip />
+          <OthersHere />
           <LookRound />
           <View style={APART} role="main">
             {children}

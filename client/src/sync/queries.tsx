@@ -20,7 +20,7 @@ import { listApi } from './listApi';
 /** Changed when what is put by takes another shape. */
 const SHAPE = '3';
 /** Answers that are put by: a job is kept in the device's store, an element at a time. */
-const PUT_BY: readonly unknown[] = ['jobs', 'stations', 'weather', 'books', 'company'];
+const PUT_BY: readonly unknown[] = ['jobs', 'stations', 'weather', 'books', 'company', 'today'];
 const PAUSE_MS = 500;
 const VERDICT_AGAIN_MS = 1_500;
 /** How long the first screen has the device to itself, ms. */

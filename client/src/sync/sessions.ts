@@ -6,7 +6,7 @@ import { api, type Api } from './api';
 import { epochsHeardBy } from './ask';
 import { deviceStore } from './device/deviceStore';
 import type { PageNews } from './keeping';
-import { BIN_KEY, FILES_KEY, jobKey, JOBS_KEY, UNSENT_KEY, WAITING_KEY } from './keys';
+import { BIN_KEY, CREW_KEY, FILES_KEY, jobKey, JOBS_KEY, TODAY_KEY, TOLD_KEY, UNSENT_KEY, WAITING_KEY } from './keys';
 import { sendFiles, sendLacking, unsentFilesShownBy } from './device/keptFiles';
 import { listenToServer } from './news';
 import { heardMe } from './device/ownRights';
@@ -113,7 +113,7 @@ const hearRights = (): void => void api.me().then(heardMe, () => undefined);
 function hearServer(news: News, client: QueryClient): void {
   if (news.news === 'listed') {
     void client.invalidateQueries({ queryKey: JOBS_KEY });
-    void client.invalidateQueries({ queryKey: BIN_KEY });
+    for (const queryKey of [BIN_KEY, TODAY_KEY, TOLD_KEY, CREW_KEY]) void client.invalidateQueries({ queryKey });
     return;
   }
   // What this device did itself it knows already.

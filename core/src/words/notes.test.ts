@@ -7,7 +7,7 @@ import { takeOff } from '../quantities/takeOff';
 import { quillfeather } from '../samples';
 import { quoteOf } from '../sheets/quote';
 import { planJob } from '../verdict/planJob';
-import { crewNotes, notesOn, noteWords } from './notes';
+import { answersTo, crewNotes, notesOn, noteWords, openQuestions } from './notes';
 
 const note = (id: string, sort: Note['sort'], more: Partial<Note> = {}): Note => ({
   id,
@@ -78,4 +78,21 @@ it('what was taken back stays written down, and is neither charged nor told to a
   expect(crewNotes(job)).toEqual([]);
   expect(JSON.stringify(quoted(job))).not.toMatch(/said [epw]\b/);
   expect(noteWords(job, notesOn(job, null)[1]!)).toBe('Promised: said p (taken back on 2026-12-01)');
+});
+
+it('a question is open until it is done with; a crew reads it with its answers, in order, and no more once it is', () => {
+  const ask = note('q', 'asks', { of: 'basin', text: 'Is it live?' });
+  const answers = [
+    note('late', 'seen', { of: 'q', text: 'Since May.', on: '2026-12-02' }),
+    note('early', 'seen', { of: 'q', text: 'Shut off.', on: '2026-12-01' }),
+  ];
+  const job = written(ask, ...answers);
+  expect(openQuestions(job)).toEqual([ask]);
+  expect(answersTo(job, ask).map(({ id }) => id)).toEqual(['early', 'late']);
+  expect(crewNotes(job)).toEqual(
+    expect.arrayContaining(['A question at Lawn basin: Is it live?', 'Answer to “Is it live?”: Shut off.']),
+  );
+  const done = applyChange(job, put('Done', { ...ask, done: '2026-12-03' })).job;
+  expect(openQuestions(done)).toEqual([]);
+  expect(crewNotes(done).join()).not.toContain('question');
 });

@@ -12,6 +12,7 @@ import { parseOr422, ProblemError } from '../http/problem';
 import type { JobStore } from '../jobs/store';
 import type { Pages } from '../papers/pages';
 import type { Trail } from '../people/audit';
+import type { ToldStore } from '../together/told';
 import type { Found, ShareStore } from '../shares/store';
 import { SIGNING } from './signing';
 import type { AcceptedStore } from './store';
@@ -28,6 +29,7 @@ export interface AcceptedParts {
   pages: Pages;
   trail: Trail;
   news: Newsroom;
+  told: ToldStore;
 }
 
 async function bodyOf(ctx: Context): Promise<unknown> {
@@ -48,7 +50,7 @@ function linkOf(ctx: Context, shares: ShareStore): Found {
 }
 
 /** What the browser of whoever holds a link sends. */
-export function acceptingRoutes({ accepted, shares, jobs, pages, trail, news }: AcceptedParts): Router {
+export function acceptingRoutes({ accepted, shares, jobs, pages, trail, news, told }: AcceptedParts): Router {
   const router = new Router();
   const sending = new Limit(SENT, 'Much was sent from where you are.');
   const limited: Middleware = async (ctx, next) => {
@@ -74,7 +76,9 @@ export function acceptingRoutes({ accepted, shares, jobs, pages, trail, news }: 
     if (offer.options.length > 0 ? !option : body.chosen !== null)
       throw new ProblemError(422, 'Say which of what can be chosen from is wanted.');
     const { address } = fromOf(ctx);
-    accepted.accept({ ...body, job, share, price: option?.amount ?? offer.price, offered: offer.offered, address });
+    const price = option?.amount ?? offer.price;
+    accepted.accept({ ...body, job, share, price, offered: offer.offered, address });
+    told.add({ job, for: { needs: 'share' }, what: `${body.name} accepted the offer, ${price}.`, by: null });
     trail.add({ who: body.name, address, what: `accepted the offer of the job ${job}` });
     news.tell({ news: 'listed' });
     ctx.status = 204;
@@ -83,7 +87,9 @@ export function acceptingRoutes({ accepted, shares, jobs, pages, trail, news }: 
   router.post('/s/:token/comments', limited, async (ctx) => {
     const { job, share } = linkOf(ctx, shares);
     jobs.seqOf(job);
-    accepted.comment(job, share, parseOr422(commentBodySchema, await bodyOf(ctx)));
+    const body = parseOr422(commentBodySchema, await bodyOf(ctx));
+    accepted.comment(job, share, body);
+    told.add({ job, for: { needs: 'share' }, what: `${body.name} asks, as a customer: “${body.said}”`, by: null });
     news.tell({ news: 'listed' });
     ctx.status = 204;
   });

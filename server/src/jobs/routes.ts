@@ -9,12 +9,14 @@ import {
   jobQuerySchema,
   readFile,
   type ChangeBody,
+  rightsOf,
   type ChangeReply,
+  type Job,
 } from '@katabasis/core';
 import Router from '@koa/router';
 import type { Context } from 'koa';
 import { z } from 'zod';
-import { askerOf } from '../admission/asker';
+import { askerOf, type Asker } from '../admission/asker';
 import { rightsIn } from '../admission/rules';
 import type { Trail } from '../people/audit';
 import type { HandedStore } from '../people/handed';
@@ -22,6 +24,9 @@ import type { PeopleStore } from '../people/store';
 import { NOT_HIS } from './changeBody';
 import { seenBeside, seenJob, seenRefusal, seenRow, theirs } from './seen';
 import type { Newsroom } from '../events/newsroom';
+import { noteNews } from '../together/noteNews';
+import type { CrewStore } from '../together/crew';
+import { toldAs, type ToldStore } from '../together/told';
 import { parseOr422, ProblemError } from '../http/problem';
 import type { JobStore } from './store';
 import type { Summaries } from './summaries';
@@ -36,6 +41,8 @@ export interface JobParts {
   people: PeopleStore;
   handed: HandedStore;
   trail: Trail;
+  crew: CrewStore;
+  told: ToldStore;
 }
 
 /** Jobs: list, new, read, change, history, copies, the bin. */
@@ -62,17 +69,43 @@ function listsOf(router: Router, { store, summaries }: JobParts): void {
   });
 }
 
+/** Tells the office, and whoever the job is given to, of what is asked and answered. */
+function tellOfNotes({ told, crew, people }: JobParts, before: Job, body: ChangeBody, by: Asker): void {
+  const sentences = noteNews(before, { puts: body.puts.map(({ element }) => element) }, toldAs(by));
+  if (sentences.length === 0) return;
+  const given = [...crew.of(before.id).keys()].filter((id) => {
+    const person = people.find(id);
+    return person && !rightsOf(person.role).has('plan');
+  });
+  for (const what of sentences)
+    for (const whom of [{ needs: 'plan' as const }, ...given.map((person) => ({ person }))])
+      told.add({ job: before.id, for: whom, what, by });
+}
+
 /** Makes a change as who asks may. One that is not theirs to make is kept for who may make it, and they are told. */
-function change(ctx: Context, { store, handed }: JobParts, id: string, body: ChangeBody): ChangeReply {
-  const { name, person } = askerOf(ctx);
+function change(ctx: Context, parts: JobParts, id: string, body: ChangeBody): ChangeReply {
+  const { store, handed, told } = parts;
+  const asker = askerOf(ctx);
+  const { name, person } = asker;
   const rights = rightsIn(ctx);
   try {
-    return store.change(id, body, name, rights);
+    const before = store.job(id);
+    const reply = store.change(id, body, name, rights);
+    // Sent again after a lost answer it changes nothing, and is told once.
+    if (store.job(id) !== before) tellOfNotes(parts, before, body, asker);
+    return reply;
   } catch (error) {
     const isTheirs = !(error instanceof ProblemError) || error.problem.type !== NOT_HIS;
     if (isTheirs) throw seenRefusal(error, rights);
     const { title, type } = error.problem;
     const kept = handed.keep(id, body, { person: person?.id ?? null, by: name });
+    if (kept)
+      told.add({
+        job: id,
+        for: { needs: 'plan' },
+        what: `${name} wrote “${body.label}”, which is yours to put in.`,
+        by: asker,
+      });
     throw new ProblemError(403, kept ? `${title} What you wrote lies with the office.` : title, { type });
   }
 }

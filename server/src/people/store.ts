@@ -232,9 +232,13 @@ export class PeopleStore {
       .transaction(() => {
         const person = this.known(id);
         const before = new Map(this.given(id).map((each) => [each.job, each]));
-        this.db.prepare('delete from given_jobs where person_id = ?').run(id);
+        this.db
+          .prepare('delete from given_jobs where person_id = ? and job_id not in (select value from json_each(?))')
+          .run(id, JSON.stringify(jobs.map(({ job }) => job)));
+        // The days that somebody is there stay as they are.
         const put = this.db.prepare(
-          'insert into given_jobs (person_id, job_id, role, given_at) select ?, id, ?, ? from jobs where id = ? on conflict do nothing',
+          `insert into given_jobs (person_id, job_id, role, given_at) select ?, id, ?, ? from jobs where id = ?
+           on conflict (person_id, job_id) do update set role = excluded.role`,
         );
         for (const { job, role } of jobs) {
           const done = put.run(id, role, this.at(), job);

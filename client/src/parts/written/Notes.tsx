@@ -1,13 +1,16 @@
 /** What is written down about a thing or the whole job: the last first, and a box for more. */
 import {
+  answersTo,
   defined,
   isFixed,
   freshId,
   leastUnits,
   money,
+  nameOf,
   NOTE_LABELS,
   NOTE_SORTS,
   notesOn,
+  openQuestions,
   pricesOf,
   put,
   type Note,
@@ -18,6 +21,7 @@ import { View } from 'react-native';
 import { z } from 'zod';
 import { useJob } from '../../planning/useJob';
 import { useMay } from '../../planning/useMay';
+import { ownName } from '../../sync/device/ownRights';
 import { QuantityField } from '../../input/Field';
 import { Fields } from '../../input/Fields';
 import { moneyEntry } from '../../input/moneyEntry';
@@ -30,6 +34,7 @@ import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Text } from '../../ui/Text';
 import { sayDay, todayOf } from '../today';
+import { Answers } from './Answers';
 
 const make = (palette: Palette) => ({
   note: { borderTopWidth: 1, borderTopColor: palette.line, paddingVertical: SPACE.s, gap: SPACE.xs },
@@ -46,6 +51,7 @@ export function Notes({ of }: { of: string | null }) {
   const [{ text, sort }, note] = useNoted(`katabasis.note.${job.id} ${of ?? 'job'}`, begunSchema, NOT_BEGUN);
   const [said, setSaid] = useState<string | null>(null);
   const notes = notesOn(job, of);
+  const elsewhere = of === null ? openQuestions(job).filter((question) => question.of !== undefined) : [];
   const keep = (): void => {
     const words = text.trim();
     if (words === '') return;
@@ -57,6 +63,7 @@ export function Notes({ of }: { of: string | null }) {
       of: of ?? undefined,
       text: words,
       on: todayOf(),
+      by: ownName(),
     }) as Note;
     const refused = edit(put('Write a note', fresh));
     setSaid(refused);
@@ -66,6 +73,10 @@ export function Notes({ of }: { of: string | null }) {
     <View style={{ gap: SPACE.s }} testID="notes">
       <Text kind="heading">Notes</Text>
       {notes.map((each) => (
+        <Written key={each.id} note={each} />
+      ))}
+      {elsewhere.length > 0 && <Text kind="strong">Asked about things of this job, and open</Text>}
+      {elsewhere.map((each) => (
         <Written key={each.id} note={each} />
       ))}
       <TextBox
@@ -99,13 +110,16 @@ function Written({ note }: { note: Note }) {
   const { job, edit } = useJob();
   const { currency } = pricesOf(job);
   const seesPrices = useMay('prices');
-  const { sort, text, on, amount, back } = note;
+  const { sort, of, text, on, amount, back, by, done } = note;
+  const isDone = back !== undefined || done !== undefined;
+  const about = of !== undefined && job.elements.get(of) ? nameOf(job, of) : null;
   return (
     <View style={styles.note}>
       <Text kind="small">
-        {NOTE_LABELS[sort]} · {sayDay(on)}
+        {[NOTE_LABELS[sort], about, by, sayDay(on)].filter(Boolean).join(' · ')}
         {amount === undefined || back !== undefined ? '' : ` · ${money(amount, currency)} in the price`}
         {back === undefined ? '' : ` · Taken back ${sayDay(back)}`}
+        {done === undefined ? '' : ` · Done with ${sayDay(done)}`}
       </Text>
       <Text style={back === undefined ? undefined : TAKEN_BACK}>{text}</Text>
       {seesPrices && sort === 'extra' && back === undefined && !(amount !== undefined && isFixed(note, todayOf())) && (
@@ -123,14 +137,15 @@ function Written({ note }: { note: Note }) {
           />
         </Fields>
       )}
-      {back === undefined && <TakeOut note={note} />}
+      {sort === 'asks' && <Answers question={note} />}
+      {!isDone && <TakeOut note={note} />}
     </View>
   );
 }
 
 /** What was agreed or said stays as it was written from the next day on: it can be taken back, and stands there as taken back. */
 function TakeOut({ note }: { note: Note }) {
-  const { edit } = useJob();
+  const { job, edit } = useJob();
   const today = todayOf();
   const stays = isFixed(note, today);
   return (
@@ -146,7 +161,13 @@ function TakeOut({ note }: { note: Note }) {
         <Button
           label="Take this note out"
           kind="bare"
-          onPress={() => void edit({ label: 'Take a note out', puts: [], removes: [note.id] })}
+          onPress={() =>
+            void edit({
+              label: 'Take a note out',
+              puts: [],
+              removes: [note, ...answersTo(job, note)].map(({ id }) => id),
+            })
+          }
         />
       )}
     </View>

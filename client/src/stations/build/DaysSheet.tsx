@@ -12,6 +12,7 @@ import { Mark } from '../../ui/Mark';
 import { fieldRow, figureRow } from '../../ui/rows';
 import { Text } from '../../ui/Text';
 import { sayDay } from '../../parts/today';
+import { CrewOfJob } from './CrewOfJob';
 import { DayOfWork, Done, PEOPLE } from './DayOfWork';
 import { Tools } from './Tools';
 import { useSchedule } from './useSchedule';
@@ -35,6 +36,7 @@ export function DaysSheet({ taken }: { taken: TakeOff }) {
         {schedule.last && <Figure label="To" shown={{ value: sayDay(schedule.last), unit: '' }} />}
       </View>
       <Calendar />
+      <CrewOfJob days={{ from: schedule.first ?? null, to: schedule.last ?? null }} />
       {stands.some(({ need, clearance }) => need.kind === 'locate' && clearance === null) && (
         <View style={{ flexDirection: 'row', gap: SPACE.m }}>
           <Mark kind="stop" />

@@ -6,6 +6,7 @@ import Download from 'lucide-react-native/icons/download';
 import Trash from 'lucide-react-native/icons/trash';
 import { View } from 'react-native';
 import { STATE_WORDS } from '../../elements/jobWords';
+import { mayBegin } from '../../sync/device/mayBegin';
 import { usePalette, useStyles } from '../../theme/theme';
 import { SPACE, type Palette } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
@@ -53,6 +54,7 @@ export function JobRow({ row, unsent, waiting, onCopy, onSave, onRemove, onLook,
   const { ink } = usePalette();
   const router = useRouter();
   const { verdict, trouble, glance } = row;
+  const plans = mayBegin();
   const sentence = verdict?.sentence ?? trouble ?? BEING_WORKED_OUT;
   const state = verdict?.state ?? 'empty';
   return (
@@ -86,7 +88,7 @@ export function JobRow({ row, unsent, waiting, onCopy, onSave, onRemove, onLook,
       </Press>
       {!unsent && (
         <View style={styles.tools}>
-          {trouble === undefined && (
+          {trouble === undefined && plans && (
             <Button label={`Copy ${row.name}`} icon={Copy} iconOnly kind="bare" onPress={() => onCopy(row)} />
           )}
           <Button
@@ -96,7 +98,9 @@ export function JobRow({ row, unsent, waiting, onCopy, onSave, onRemove, onLook,
             kind="bare"
             onPress={() => onSave(row)}
           />
-          <Button label={`Take out ${row.name}`} icon={Trash} iconOnly kind="bare" onPress={() => onRemove(row)} />
+          {plans && (
+            <Button label={`Take out ${row.name}`} icon={Trash} iconOnly kind="bare" onPress={() => onRemove(row)} />
+          )}
         </View>
       )}
     </View>

@@ -8,9 +8,10 @@ import FileUp from 'lucide-react-native/icons/file-up';
 import Plus from 'lucide-react-native/icons/plus';
 import Smartphone from 'lucide-react-native/icons/smartphone';
 import Trash from 'lucide-react-native/icons/trash';
-import { useDeferredValue, useState } from 'react';
+import { useDeferredValue, useState, type ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
 import { useJobList, useUnsentRows, useWaiting } from '../../sync/queries';
+import { mayBegin } from '../../sync/device/mayBegin';
 import { TextBox } from '../../input/TextBox';
 import { useShort, useStyles, useWide } from '../../theme/theme';
 import { SPACE, type Palette } from '../../theme/tokens';
@@ -58,9 +59,9 @@ function useRows(find: string, state: JobState | 'all') {
   return { list, all, unsent, waiting, narrowed, total, read: rows.length };
 }
 
-export function JobsScreen() {
+/** `today`: what comes over the list once that stands. */
+export function JobsScreen({ today }: { today?: ReactNode }) {
   const styles = useStyles(make);
-  const router = useRouter();
   const [find, setFind] = useState('');
   const [state, setState] = useState<JobState | 'all'>('all');
   const { list, all, unsent, waiting, narrowed, total, read } = useRows(find, state);
@@ -73,14 +74,7 @@ export function JobsScreen() {
   return (
     <View style={[styles.page, wide && styles.wide]} role="main">
       <ScrollView style={styles.page} contentContainerStyle={styles.body}>
-        <View>
-          <Text kind="title">Jobs</Text>
-          <Text tone="soft">Every job is one way down: from the roof to where the water harms nobody.</Text>
-        </View>
-        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
-          <Button label="New job" icon={Plus} kind="main" onPress={() => router.navigate('/new')} />
-          <Button label="Open a job file" icon={FileUp} onPress={() => void acts.open()} />
-        </View>
+        <Head onOpen={() => void acts.open()} />
         {said !== null && (
           <View style={styles.strip} role="alert">
             <Text>{said}</Text>
@@ -95,6 +89,7 @@ export function JobsScreen() {
             onRetry={() => void list.refetch()}
           />
         )}
+        {list.data && today}
         {(total > 1 || narrowed) && (
           <View style={{ gap: SPACE.s }}>
             <TextBox
@@ -136,6 +131,25 @@ export function JobsScreen() {
       </ScrollView>
       {beside && <JobBeside row={beside} />}
     </View>
+  );
+}
+
+/** What the page is, and how a job is begun, for who plans. */
+function Head({ onOpen }: { onOpen: () => void }) {
+  const router = useRouter();
+  return (
+    <>
+      <View>
+        <Text kind="title">Jobs</Text>
+        <Text tone="soft">Every job is one way down: from the roof to where the water harms nobody.</Text>
+      </View>
+      {mayBegin() && (
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+          <Button label="New job" icon={Plus} kind="main" onPress={() => router.navigate('/new')} />
+          <Button label="Open a job file" icon={FileUp} onPress={onOpen} />
+        </View>
+      )}
+    </>
   );
 }
 

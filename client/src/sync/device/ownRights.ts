@@ -5,18 +5,23 @@
 import { OFFICE_RIGHTS, RIGHTS, type Me, type Right } from '@katabasis/core';
 import { useSyncExternalStore } from 'react';
 import { z } from 'zod';
+import { deviceName } from '../device';
+import { RIGHTS_KEPT } from './mayBegin';
 
 type Rights = ReadonlySet<Right>;
 const rightsSchema = z.array(z.enum(RIGHTS)).transform((rights): Rights => new Set(rights));
-const keptSchema = z.object({ rights: rightsSchema, narrower: z.record(z.string(), rightsSchema) });
+const keptSchema = z.object({
+  rights: rightsSchema,
+  narrower: z.record(z.string(), rightsSchema),
+  name: z.string().nullable().catch(null),
+});
 type Kept = z.infer<typeof keptSchema>;
 
-const KEY = 'katabasis.rights';
-const NEVER_HEARD: Kept = { rights: OFFICE_RIGHTS, narrower: {} };
+const NEVER_HEARD: Kept = { rights: OFFICE_RIGHTS, narrower: {}, name: null };
 
 function read(): Kept {
   try {
-    return keptSchema.parse(JSON.parse(localStorage.getItem(KEY) ?? ''));
+    return keptSchema.parse(JSON.parse(localStorage.getItem(RIGHTS_KEPT) ?? ''));
   } catch {
     return NEVER_HEARD;
   }
@@ -31,11 +36,17 @@ export function rightsHere(job: string): Rights {
   return kept.narrower[job] ?? kept.rights;
 }
 
+/** What whoever uses this device is called; else what the device is. */
+export function ownName(): string {
+  kept ??= read();
+  return kept.name ?? deviceName();
+}
+
 /** Takes in what the server says of who asks. */
-export function heardMe({ rights, narrower }: Pick<Me, 'rights' | 'narrower'>): void {
-  const said = JSON.stringify({ rights, narrower });
+export function heardMe({ rights, narrower, person }: Pick<Me, 'rights' | 'narrower' | 'person'>): void {
+  const said = JSON.stringify({ rights, narrower, name: person?.name ?? null });
   try {
-    localStorage.setItem(KEY, said);
+    localStorage.setItem(RIGHTS_KEPT, said);
   } catch {
     // Heard again when the page is opened next.
   }

@@ -1,0 +1,3 @@
+import { lazyPage } from '../lazyPage';
+
+export default lazyPage('NewsScreen');
