@@ -47,6 +47,10 @@ test('a crew comes in by an invitation, sees no price, digs by the plan and move
   await page.getByTestId('end').click();
   await page.getByTestId('end-sure').click();
   await expect(page.getByText('Nobody is signed in by name yet')).toBeVisible();
+  // Who has gone is forgotten on a second tap.
+  await page.getByRole('button', { name: 'Forget Ines Halloran', exact: true }).click();
+  await page.getByTestId('forget-sure').click();
+  await expect(page.getByTestId('who-left')).toHaveCount(0);
   await phone.goto(`${link.split('/join')[0]}/devices`);
   await expect(phone.getByText('This device has not been let in')).toBeVisible();
   await phone.getByRole('button', { name: 'Sign in' }).click();

@@ -1,10 +1,14 @@
 import { expect } from '@playwright/test';
-import { formatISO, addDays } from 'date-fns';
 import { LAN, phoneOf, serveOnLan } from './lib/people';
 import { stopServer } from './lib/server';
 import { test } from './lib/test';
 
-const day = (from: number): string => formatISO(addDays(new Date(), from), { representation: 'date' });
+/** A day as it is written, so many days from today. */
+function day(from: number): string {
+  const at = new Date();
+  at.setDate(at.getDate() + from);
+  return [at.getFullYear(), at.getMonth() + 1, at.getDate()].map((part) => String(part).padStart(2, '0')).join('-');
+}
 
 test('a job given on days is the crew’s first line; what they ask is answered, and both are told', async ({
   page,

@@ -2,6 +2,7 @@
  * Starts the server. Environment: KATABASIS_PORT (4870), KATABASIS_HOST (127.0.0.1), KATABASIS_DATA (folder of the database),
  * KATABASIS_SAMPLES (`keep`: put in samples that are missing; `fresh`: put all back as they were), KATABASIS_COPY (a file, best on another
  * disk, that is kept a minute behind the database at most), KATABASIS_REPLICA (`file:///FOLDER` or `s3://BUCKET/PATH`, kept a second behind),
+ * KATABASIS_REPLICA_KEY (a file: the key that the replica is sealed with, made where there is none),
  * KATABASIS_NAME (names that it has on a network), KATABASIS_PROXY (addresses of
  * proxies in front of it that are believed), KATABASIS_HTTPS_PORT (where they answer, 443), KATABASIS_METRICS (a port of this machine
  * for figures), KATABASIS_LOG (`error`, `info`, `silent`), KATABASIS_ROOT (a file: certificate of the
@@ -22,6 +23,7 @@ import { allowedHosts, isLoopback, lanAddresses, namesFrom } from './http/guard'
 import { tellOperator } from './http/problem';
 import { pathsOf, ROOT, type Paths } from './paths';
 import { placeFrom } from './replica/litestream';
+import { replicaKeyAt } from './replica/key';
 import { Replica } from './replica/replica';
 import { CannotStart } from './start/cannotStart';
 import { keepHouse } from './start/housekeeping';
@@ -64,9 +66,11 @@ function proxiesIn(text: string | undefined): BlockList {
 }
 
 /** A replica that follows the database all along, where one is asked for. */
-function replicaOf({ database, files, folder }: Paths, url: string | undefined): Replica | null {
+async function replicaOf({ database, files, folder }: Paths, env: NodeJS.ProcessEnv): Promise<Replica | null> {
+  const { KATABASIS_REPLICA: url, KATABASIS_REPLICA_KEY: keyAt } = env;
   if (url === undefined || url === '') return null;
-  const replica = new Replica({ database, files, folder, place: placeFrom(url) });
+  const place = placeFrom(url, keyAt === undefined ? null : await replicaKeyAt(keyAt));
+  const replica = new Replica({ database, files, folder, place });
   replica.start();
   return replica;
 }
@@ -122,7 +126,7 @@ async function start(): Promise<void> {
   const { db, withdrawals } = await prepare(paths, process.env.KATABASIS_SAMPLES);
   const key = process.env.KATABASIS_KEY ?? keyIn(paths.key);
   await door.open();
-  const replica = replicaOf(paths, process.env.KATABASIS_REPLICA);
+  const replica = await replicaOf(paths, process.env);
   const pairing = new Pairing();
   const httpsPort = suffixOf(process.env.KATABASIS_HTTPS_PORT);
   const at = (name: string): string => `http://${name}:${actual}`;

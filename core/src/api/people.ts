@@ -75,6 +75,8 @@ export const peopleSchema = z.object({
       devices: z.array(z.object({ id: z.string(), name: z.string(), seenAt: z.string(), own: z.boolean() })),
     }),
   ),
+  /** Who has gone and is not forgotten. */
+  left: z.array(z.object({ id: z.string(), name: z.string(), leftAt: z.string() })),
   /** Devices that were let in by the code and are nobody's: they may what a planner may. */
   nobodys: z.number().int(),
   invitations: z.array(
@@ -82,6 +84,32 @@ export const peopleSchema = z.object({
   ),
 });
 export type People = z.infer<typeof peopleSchema>;
+
+const ofJob = { job: z.string(), at: z.string() };
+/** All that is kept of one person, but for how they sign in. */
+export const keptOfSchema = z.object({
+  id: z.string(),
+  name: z.string(),
+  role: roleSchema,
+  madeAt: z.string(),
+  leftAt: z.string().nullable(),
+  devices: z.array(
+    z.object({
+      name: z.string(),
+      letInAt: z.string(),
+      seenAt: z.string(),
+      signedOutAt: z.string().nullable(),
+      address: z.string().nullable(),
+    }),
+  ),
+  passkeys: z.array(z.object({ madeAt: z.string(), usedAt: z.string().nullable() })),
+  jobs: z.array(z.object({ job: z.string(), from: z.string().nullable(), to: z.string().nullable() })),
+  changes: z.array(z.object({ ...ofJob, label: z.string() })),
+  handed: z.array(z.object({ ...ofJob, label: z.string() })),
+  news: z.array(z.object({ ...ofJob, what: z.string() })),
+  trail: z.array(z.object({ at: z.string(), address: z.string(), what: z.string() })),
+});
+export type KeptOf = z.infer<typeof keptOfSchema>;
 
 export const auditSchema = z.object({
   entries: z.array(

@@ -22,6 +22,8 @@ export const serverStateSchema = z.object({
       running: z.boolean(),
       behind: z.number().nullable(),
       photos: z.number().int(),
+      /** Whether it is sealed with a key. */
+      sealed: z.boolean(),
       drill: z.object({ at: z.string(), why: z.string().nullable() }).nullable(),
     })
     .nullable(),

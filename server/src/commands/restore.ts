@@ -1,6 +1,6 @@
 /**
  * `npm run restore -- FILE`: puts everything of a backup in place of what is there. `npm run restore -- --from URL [--at TIME]`: of a
- * replica, as it stood at a time or at its last. The server must not run meanwhile.
+ * replica, as it stood at a time or at its last; KATABASIS_REPLICA_KEY names the file of its key, where it has one. The server must not run meanwhile.
  */
 import { mkdirSync, rmSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
@@ -11,7 +11,8 @@ import { markAsCopy } from '../epochs/epochs';
 import { holdFolder } from '../folder';
 import { pathsOf, type Paths } from '../paths';
 import { placeFrom, putTogether } from '../replica/litestream';
-import { besideIt, takeFiles } from '../replica/replica';
+import { replicaKeyIn } from '../replica/key';
+import { besideIt, photosOf } from '../replica/replica';
 
 // What is written here is its owner's alone.
 process.umask(0o077);
@@ -25,7 +26,8 @@ function tell(what: string, { aside, count }: { aside: string | null; count: num
 }
 
 async function fromReplica(url: string, at: string | undefined, paths: Paths): Promise<void> {
-  const place = placeFrom(url);
+  const keyAt = process.env.KATABASIS_REPLICA_KEY;
+  const place = placeFrom(url, keyAt === undefined ? null : await replicaKeyIn(keyAt));
   mkdirSync(dirname(paths.database), { recursive: true });
   const aside = besideIt(paths.database);
   try {
@@ -37,7 +39,7 @@ async function fromReplica(url: string, at: string | undefined, paths: Paths): P
     markAsCopy(db);
     db.close();
     const put = readEverything(file, paths.database, paths.files);
-    tell(`The replica at ${url}`, { ...put, count: takeFiles(place, paths.files) });
+    tell(`The replica at ${url}`, { ...put, count: (await photosOf(place, paths.files)?.takeBack()) ?? 0 });
   } finally {
     rmSync(aside, { recursive: true, force: true });
   }

@@ -6,9 +6,10 @@ import type { Newsroom } from '../events/newsroom';
 import type { JobStore } from '../jobs/store';
 import type { Trail } from './audit';
 import type { HandedStore } from './handed';
+import { OwnData } from './ownData';
 import { Passkeys, passkeyRoutes } from './passkeys';
 import { RecoveryCodes } from './recoveryCodes';
-import { auditRoutes, handedRoutes, meRoutes, peopleRoutes } from './routes';
+import { auditRoutes, handedRoutes, keptRoutes, meRoutes, peopleRoutes } from './routes';
 import { signInRoutes } from './signIn';
 import type { PeopleStore } from './store';
 
@@ -29,6 +30,7 @@ export function peopleDoors({ db, people, devices, trail, handed, store, news, a
     devices,
     trail,
     passkeys: new Passkeys(db),
+    ownData: new OwnData(db),
     codes: new RecoveryCodes(db),
     addresses,
     onWithdrawn: (device: string) => news.shutOut(device),
@@ -38,6 +40,7 @@ export function peopleDoors({ db, people, devices, trail, handed, store, news, a
     passkeyRoutes(parts),
     meRoutes(parts),
     peopleRoutes(parts),
+    keptRoutes(parts),
     auditRoutes(parts),
     handedRoutes({ handed, store, news, trail }),
   ];

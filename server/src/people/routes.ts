@@ -18,6 +18,7 @@ import { fromOf } from '../http/cameFrom';
 import { LOOPBACK, nameOf } from '../http/guard';
 import { numberIn } from '../http/numberIn';
 import { parseOr422, ProblemError } from '../http/problem';
+import type { OwnData } from './ownData';
 import type { Passkeys } from './passkeys';
 import { fits, hashOfPassword } from './passwords';
 import type { Newsroom } from '../events/newsroom';
@@ -28,6 +29,7 @@ import type { ComingIn } from './signIn';
 
 export interface PeopleParts extends ComingIn {
   passkeys: Passkeys;
+  ownData: OwnData;
   /** Where other devices reach this server. */
   addresses: () => string[];
   /** Told of each device that is shut out. */
@@ -44,7 +46,7 @@ export interface HandedParts {
 const beforeQuery = z.strictObject({ before: z.coerce.number().int().min(1).optional() });
 
 /** What one is oneself, and one's own ways in. */
-export function meRoutes({ people, devices, trail, codes, passkeys, onWithdrawn }: PeopleParts): Router {
+export function meRoutes({ people, devices, trail, codes, passkeys, ownData, onWithdrawn }: PeopleParts): Router {
   const router = new Router({ prefix: '/api/me' });
   router.get('/', (ctx) => {
     const asker = askerOf(ctx);
@@ -75,6 +77,10 @@ export function meRoutes({ people, devices, trail, codes, passkeys, onWithdrawn 
     ctx.body = { codes: renewed };
   });
 
+  router.get('/kept', (ctx) => {
+    ctx.body = ownData.of(ownPerson(ctx).id);
+  });
+
   router.post('/sign-out', (ctx) => {
     const { device } = askerOf(ctx);
     if (device) {
@@ -88,7 +94,7 @@ export function meRoutes({ people, devices, trail, codes, passkeys, onWithdrawn 
   return router;
 }
 
-export function peopleRoutes({ people, devices, trail, addresses, onWithdrawn }: PeopleParts): Router {
+export function peopleRoutes({ people, devices, trail, ownData, addresses, onWithdrawn }: PeopleParts): Router {
   const router = new Router({ prefix: '/api/people' });
   /** Behind a #: no server on the way writes it down. Made on the server's own machine it leads to where others reach that. */
   const linkOf = (ctx: Context, token: string): string => {
@@ -115,6 +121,7 @@ export function peopleRoutes({ people, devices, trail, addresses, onWithdrawn }:
           .filter((each) => each.person === id)
           .map((each) => ({ id: each.id, name: each.name, seenAt: each.seenAt, own: each.id === device?.id })),
       })),
+      left: ownData.left(),
       nobodys: all.filter((each) => each.person === null).length,
       invitations: people.invitations(),
     } satisfies People;
@@ -169,6 +176,22 @@ export function peopleRoutes({ people, devices, trail, addresses, onWithdrawn }:
       onWithdrawn(device);
     }
     trail.by(ctx, `let ${name} in no more`);
+    ctx.status = 204;
+  });
+  return router;
+}
+
+/** What is kept of somebody, and that they are forgotten. */
+export function keptRoutes({ ownData, trail }: Pick<PeopleParts, 'ownData' | 'trail'>): Router {
+  const router = new Router({ prefix: '/api/people' });
+  router.get('/:id/kept', (ctx) => {
+    ctx.body = ownData.of(ctx.params.id!);
+  });
+
+  // The trail keeps who forgot somebody, and not whom.
+  router.post('/:id/forget', (ctx) => {
+    ownData.forget(ctx.params.id!);
+    trail.by(ctx, 'forgot somebody who had left');
     ctx.status = 204;
   });
   return router;

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { quillfeather } from '@katabasis/core/samples';
@@ -7,6 +7,7 @@ import type { ServerState } from '@katabasis/core';
 import { folder } from '../testing/serve';
 import { endReplicator, restoreInto } from '../trial/replica';
 import { send, startServer, WITH_KEY, type Started } from '../trial/started';
+import { replicaKeyAt, replicaKeyIn, type ReplicaKey } from './key';
 import { placeFrom, putTogether } from './litestream';
 import { Replica } from './replica';
 
@@ -26,27 +27,31 @@ const stateOf = async (at: Started): Promise<ServerState> =>
 
 const runs = (pid: string): boolean =>
   existsSync(`/proc/${pid}/cmdline`) && readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('litestream');
-async function replicated() {
+async function replicated(env: Record<string, string> = {}) {
   const [data, copy] = [join(folder(), 'data'), folder()];
   mkdirSync(data);
   const url = `file://${copy}`;
-  const start = () => startServer(data, { KATABASIS_REPLICA: url });
+  const start = () => startServer(data, { KATABASIS_REPLICA: url, ...env });
   const at = await start();
   expect((await send('POST', `${at.base}/api/jobs`, { id: 'yard', elements })).status).toBe(201);
   return { data, copy, url, at, start };
 }
 
 /** How many changes the replica holds of the yard. */
-async function heldOf(url: string): Promise<number> {
+async function heldOf(url: string, key: ReplicaKey | null): Promise<number> {
   const target = join(folder(), 'held.sqlite');
-  await putTogether(placeFrom(url), target);
+  await putTogether(placeFrom(url, key), target);
   const db = new Database(target, { readonly: true });
   const { seq } = db.prepare("select seq from jobs where id = 'yard'").get() as { seq: number };
   db.close();
   return seq;
 }
-async function untilHeld(url: string, seq: number): Promise<void> {
-  while ((await heldOf(url)) < seq) await pause(100);
+/** Until it holds so many; in its first moment there is nothing to put together yet. */
+async function untilHeld(url: string, seq: number, key: ReplicaKey | null = null): Promise<void> {
+  for (let tries = 0; (await heldOf(url, key).catch(() => -1)) < seq; tries++) {
+    if (tries > 100) throw new Error(`The replica never came to ${seq}.`);
+    await pause(100);
+  }
 }
 
 it('of a machine that is lost all comes back that the replica holds, photos too, and what was before can be had', async () => {
@@ -109,6 +114,55 @@ it('a server started again after a kill has one replicator, and a drill says whe
   endReplicator(data);
   rmSync(join(copy, 'database'), { recursive: true });
   expect((await replica.drill()).why).toMatch(/could not be put together/);
+});
+
+/** Every byte of every file below a folder. */
+const bytesBelow = (below: string): Buffer =>
+  Buffer.concat(
+    readdirSync(below, { withFileTypes: true, recursive: true })
+      .filter((entry) => entry.isFile())
+      .map((entry) => readFileSync(join(entry.parentPath, entry.name))),
+  );
+
+it('a replica with a key says nothing to who has it without the key, and all to who has both', async () => {
+  const keyAt = join(folder(), 'replica-key');
+  const { data, copy, url, at } = await replicated({ KATABASIS_REPLICA_KEY: keyAt });
+  const photo = Buffer.from('a photo of a trench by the pear tree');
+  const hash = createHash('sha256').update(photo).digest('hex');
+  // One that was copied before there was a key lies open no more.
+  mkdirSync(join(copy, 'files'), { recursive: true });
+  writeFileSync(join(copy, 'files', hash), photo);
+  await fetch(`${at.base}/api/files/${hash}`, { method: 'PUT', headers: WITH_KEY, body: photo });
+  for (let seq = 1; seq <= 3; seq++) expect((await rename(at, seq)).status).toBe(200);
+  const key = await replicaKeyIn(keyAt);
+  await untilHeld(url, 3, key);
+  while ((await stateOf(at)).replica!.photos > 0) await pause(100);
+  expect((await stateOf(at)).replica).toMatchObject({ sealed: true, running: true });
+  await at.kill();
+  endReplicator(data);
+  expect(statSync(keyAt).mode & 0o077).toBe(0);
+  for (const words of ['pear tree', 'Quillfeather', 'SQLite format 3'])
+    expect(bytesBelow(copy).includes(words)).toBe(false);
+  const restored = join(folder(), 'restored');
+  mkdirSync(restored);
+  await expect(restoreInto(restored, '--from', url)).rejects.toMatchObject({ code: 1 });
+  const other = join(folder(), 'other-key');
+  await replicaKeyAt(other);
+  for (const [name, wrong] of [
+    ['another', other],
+    ['none', join(folder(), 'nowhere')],
+  ]) {
+    process.env.KATABASIS_REPLICA_KEY = wrong;
+    await expect(restoreInto(restored, '--from', url)).rejects.toMatchObject({ code: 1 });
+    expect([name, existsSync(join(restored, 'katabasis.sqlite'))]).toEqual([name, false]);
+  }
+  process.env.KATABASIS_REPLICA_KEY = keyAt;
+  await restoreInto(restored, '--from', url);
+  delete process.env.KATABASIS_REPLICA_KEY;
+  const db = new Database(join(restored, 'katabasis.sqlite'), { readonly: true });
+  expect(db.prepare("select seq from jobs where id = 'yard'").get()).toEqual({ seq: 3 });
+  db.close();
+  expect(readFileSync(join(restored, 'files', hash))).toEqual(photo);
 });
 
 it('tells in words what is no place for a replica, and restores nothing from none', async () => {

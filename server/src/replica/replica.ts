@@ -3,17 +3,7 @@
  * replicator ends it is begun again. Each night the replica is put together and looked at, so that it is known to be one.
  */
 import { spawn, type ChildProcess } from 'node:child_process';
-import {
-  copyFileSync,
-  mkdirSync,
-  mkdtempSync,
-  readdirSync,
-  readFileSync,
-  renameSync,
-  rmSync,
-  statSync,
-  writeFileSync,
-} from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -22,16 +12,20 @@ import { isSound } from '../backups/backups';
 import { writeWhole } from '../files/writeWhole';
 import { tellOperator } from '../http/problem';
 import { after, every } from '../timers';
-import { litestreamAt, putTogether, type ReplicaPlace } from './litestream';
+import { litestreamAt, putTogether, writeConfig, type ReplicaPlace } from './litestream';
+import { hashesIn, ReplicaPhotos } from './photos';
 
 const SECOND_MS = 1000;
 const AGAIN_MS = 3_000;
 const DAY_MS = 24 * 3600 * 1000;
 /** Hours that every moment of can be put together. */
 const KEPT_HOURS = 72;
-const HASH = /^[0-9a-f]{64}$/;
 
 type Drill = NonNullable<NonNullable<ServerState['replica']>['drill']>;
+
+/** Photos of a place; none where it is no folder. */
+export const photosOf = ({ files, key }: ReplicaPlace, here: string): ReplicaPhotos | null =>
+  files === null ? null : new ReplicaPhotos(here, files, key);
 
 export interface ReplicaParts {
   database: string;
@@ -39,27 +33,6 @@ export interface ReplicaParts {
   place: ReplicaPlace;
   /** Where it writes what it is told, and what the last drill came to. */
   folder: string;
-}
-
-const namesIn = (folder: string): string[] => {
-  try {
-    return readdirSync(folder).filter((name) => HASH.test(name));
-  } catch {
-    // None yet.
-    return [];
-  }
-};
-
-/** Copies the files of a folder that another lacks; gives their names. A kill leaves a draft at most. */
-function copyLacking(from: string, into: string, has: ReadonlySet<string>): string[] {
-  mkdirSync(into, { recursive: true });
-  const lacking = namesIn(from).filter((name) => !has.has(name));
-  for (const name of lacking) {
-    const draft = join(into, `${name}.draft`);
-    copyFileSync(join(from, name), draft);
-    renameSync(draft, join(into, name));
-  }
-  return lacking;
 }
 
 /** The latest time at which anything below a folder was written, ms; 0 of an empty one. */
@@ -77,30 +50,23 @@ function latestBelow(folder: string): number {
 export class Replica {
   private child: ChildProcess | null = null;
   private ending = false;
-  private copied: Set<string> | null = null;
+  private readonly photos: ReplicaPhotos | null;
 
-  constructor(private readonly parts: ReplicaParts) {}
+  constructor(private readonly parts: ReplicaParts) {
+    this.photos = photosOf(parts.place, parts.files);
+  }
 
   start(): void {
     const { database, place, folder } = this.parts;
     const config = join(folder, 'litestream.yml');
-    // JSON is YAML.
-    const replica = {
-      url: place.url,
+    writeConfig(config, database, place, {
       'sync-interval': '500ms',
       retention: `${KEPT_HOURS}h`,
       'snapshot-interval': '24h',
-    };
-    writeFileSync(
-      config,
-      JSON.stringify({ dbs: [{ path: database, 'monitor-interval': '250ms', replicas: [replica] }] }),
-      {
-        mode: 0o600,
-      },
-    );
+    });
     this.endFormer(config);
     this.spawn(config);
-    every(SECOND_MS, () => this.copyFiles());
+    every(SECOND_MS, () => void this.copyFiles());
     every(DAY_MS / 24, () => void this.drillWhereDue());
   }
 
@@ -132,12 +98,9 @@ export class Replica {
     child.unref();
   }
 
-  private copyFiles(): void {
-    const { place, files } = this.parts;
-    if (place.files === null) return;
+  private async copyFiles(): Promise<void> {
     try {
-      this.copied ??= new Set(namesIn(place.files));
-      for (const name of copyLacking(files, place.files, this.copied)) this.copied.add(name);
+      await this.photos?.copy();
     } catch (error) {
       tellOperator(error, 'The replica of photos');
     }
@@ -146,7 +109,7 @@ export class Replica {
   /** Ends the replicator once it has written what is left. */
   async stop(): Promise<void> {
     this.ending = true;
-    this.copyFiles();
+    await this.copyFiles();
     const { child } = this;
     if (!child || child.exitCode !== null) return;
     const gone = new Promise<void>((done) => child.once('exit', () => done()));
@@ -197,15 +160,12 @@ export class Replica {
     return {
       running: this.child !== null && this.child.exitCode === null,
       behind: replicated === null ? null : written > replicated ? Math.round(Date.now() - written) : 0,
-      photos: namesIn(files).filter((name) => !(this.copied?.has(name) ?? false)).length,
+      photos: this.photos?.lacking() ?? hashesIn(files).length,
+      sealed: place.key !== null,
       drill: this.lastDrill(),
     };
   }
 }
-
-/** Takes photos of a replica into a folder, those that are not there. */
-export const takeFiles = ({ files }: ReplicaPlace, into: string): number =>
-  files === null ? 0 : copyLacking(files, into, new Set(namesIn(into))).length;
 
 /** Room beside a file for what is put together before it takes its place. */
 export const besideIt = (target: string): string => mkdtempSync(join(dirname(target), 'replica-'));

@@ -13,6 +13,7 @@ import { SideRow } from '../jobs/SidePage';
 import { GivenJobs } from './GivenJobs';
 import { MadeLink, RoleChoice, toClipboard, WhereChoice } from './Invite';
 import { Said } from '../../parts/Said';
+import { saveKept } from './saveKept';
 import { useAttempt } from '../../parts/useAttempt';
 
 const make = (palette: Palette) => ({
@@ -87,6 +88,7 @@ function Opened({ person, onChange }: { person: Person; onChange: () => void }) 
       <Said said={said} />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
         <Button label="A new way in" onPress={wayIn} testID="way-in" />
+        <Button label="Save what is kept" onPress={() => void attempt(() => saveKept(id))} />
         {sure ? (
           <>
             <Button

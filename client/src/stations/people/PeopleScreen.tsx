@@ -15,6 +15,7 @@ import { OutOfReach } from '../OutOfReach';
 import { HandedChanges } from './HandedChanges';
 import { Invite } from './Invite';
 import { OnePerson } from './OnePerson';
+import { WhoLeft } from './WhoLeft';
 import { Said } from '../../parts/Said';
 import { useAttempt } from '../../parts/useAttempt';
 
@@ -74,6 +75,7 @@ export function PeopleScreen() {
           )}
           <Said said={said} />
           <Invite onInvited={again} />
+          <WhoLeft left={data.left} onChange={again} />
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
             <Button label="What was done" onPress={() => router.navigate('/audit')} />
             <Button label="The server" onPress={() => router.navigate('/server')} />

@@ -98,7 +98,7 @@ function Told({ state, at }: { state: ServerState; at: number }) {
 /** Behind by more than this it does not follow, ms. */
 const BEHIND_MS = 10_000;
 
-function ofReplica({ running, behind, photos, drill }: NonNullable<ServerState['replica']>): {
+function ofReplica({ running, behind, photos, drill, sealed }: NonNullable<ServerState['replica']>): {
   mark: MarkKind;
   said: string;
 } {
@@ -110,10 +110,14 @@ function ofReplica({ running, behind, photos, drill }: NonNullable<ServerState['
         : `It could not be put together ${momentOf(drill.at)}: ${drill.why}`;
   const lacking = photos > 0 ? ` ${count(photos, 'photo is', 'photos are')} on the way.` : '';
   if (!running) return { mark: 'stop', said: `The replica does not run; it is begun again.${lacking} ${drilled}` };
+  const read = sealed ? 'It is sealed: nobody reads it without its key.' : 'Whoever has it can read it.';
   const far = (behind ?? 0) > BEHIND_MS;
   const follows =
     behind === null ? 'The replica runs.' : far ? `The replica is ${millis(behind)} behind.` : 'The replica follows.';
-  return { mark: far || (drill?.why ?? null) !== null ? 'fix' : 'holds', said: `${follows}${lacking} ${drilled}` };
+  return {
+    mark: far || (drill?.why ?? null) !== null ? 'fix' : 'holds',
+    said: `${follows}${lacking} ${drilled} ${read}`,
+  };
 }
 
 const count = (number: number, one: string, many: string): string =>

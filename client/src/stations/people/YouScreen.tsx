@@ -5,6 +5,7 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { api } from '../../sync/api';
+import { useWaiting } from '../../sync/queries';
 import { peopleApi } from './peopleApi';
 import { SPACE } from '../../theme/tokens';
 import { Button } from '../../ui/Button';
@@ -16,6 +17,7 @@ import { OutOfReach } from '../OutOfReach';
 import { Codes } from './Codes';
 import { hasPasskeys } from './passkeys';
 import { Said } from '../../parts/Said';
+import { saveKept } from './saveKept';
 import { SecretBox } from './SecretBox';
 import { useAttempt } from '../../parts/useAttempt';
 
@@ -163,6 +165,8 @@ function SignOut() {
   const router = useRouter();
   const client = useQueryClient();
   const { said, attempt } = useAttempt();
+  const waiting = [...useWaiting().values()].reduce((sum, count) => sum + count, 0);
+  const [sure, setSure] = useState(false);
   const go = async (): Promise<void> => {
     if (!(await attempt(peopleApi.signOut))) return;
     void client.invalidateQueries();
@@ -171,9 +175,25 @@ function SignOut() {
   return (
     <View style={{ gap: SPACE.m }}>
       <Said said={said} />
-      <View style={{ flexDirection: 'row' }}>
-        <Button label="Sign out on this device" onPress={() => void go()} testID="sign-out" />
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+        <Button
+          label={sure ? 'Sign out all the same' : 'Sign out on this device'}
+          onPress={() => (waiting > 0 && !sure ? setSure(true) : void go())}
+          testID="sign-out"
+        />
+        <Button
+          label="Save what is kept of you"
+          onPress={() => void attempt(() => saveKept(null))}
+          testID="save-kept"
+        />
       </View>
+      {sure && (
+        <Text tone="stop" role="alert">
+          {waiting === 1 ? 'One change waits' : `${waiting} changes wait`} on this device. Once you are signed out{' '}
+          {waiting === 1 ? 'it goes' : 'they go'} out under the name of whoever signs in next: stay until the server has
+          been in reach.
+        </Text>
+      )}
       <Text kind="small">
         Jobs that were opened here stay on this device. What waits to be sent is sent when somebody signs in.
       </Text>

@@ -1,5 +1,5 @@
 /** What is asked of the server of people: coming in, one's own ways in, and, of an owner, who is here. */
-import { codesSchema, invitedSchema, type Invited, type Role } from '@katabasis/core';
+import { codesSchema, invitedSchema, keptOfSchema, type KeptOf, type Invited, type Role } from '@katabasis/core';
 import { startAuthentication, startRegistration } from '@simplewebauthn/browser';
 import { z } from 'zod';
 import { read } from '../../sync/api';
@@ -51,6 +51,10 @@ export const peopleApi = {
     void (await ask('PUT', `/people/${id}`, next)),
   give: async (id: string, jobs: readonly { job: string; role: Role | null }[]): Promise<void> =>
     void (await ask('PUT', `/people/${id}/jobs`, { jobs })),
+  /** All that is kept of somebody, as JSON; of oneself where nobody is named. */
+  kept: async (id: string | null): Promise<KeptOf> =>
+    read(keptOfSchema, ask('GET', id === null ? '/me/kept' : `/people/${id}/kept`)),
+  forget: async (id: string): Promise<void> => void (await ask('POST', `/people/${id}/forget`)),
   end: async (id: string): Promise<void> => void (await ask('DELETE', `/people/${id}`)),
   putIn: async (number: number): Promise<void> => void (await ask('POST', `/handed/${number}/put-in`)),
   letBe: async (number: number): Promise<void> => void (await ask('DELETE', `/handed/${number}`)),
