@@ -1,6 +1,7 @@
 /** Which devices may work on these jobs: this one's name, how another is let in, and who is. */
 import { useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
+import Bell from 'lucide-react-native/icons/bell';
 import User from 'lucide-react-native/icons/user';
 import Users from 'lucide-react-native/icons/users';
 import { useState } from 'react';
@@ -44,6 +45,7 @@ export function DevicesScreen() {
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
         <Button label="You" icon={User} onPress={() => router.navigate('/you')} testID="you" />
         <Button label="People" icon={Users} onPress={() => router.navigate('/people')} testID="people" />
+        <Button label="News" icon={Bell} onPress={() => router.navigate('/news')} />
       </View>
       <NameField label="This device is called" most={60} value={name} onCommit={call} testID="device-name" />
       <PlainHttp />

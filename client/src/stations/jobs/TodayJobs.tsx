@@ -28,7 +28,8 @@ export function TodayJobs() {
   const today = todayOf();
   const { data } = useToday(today);
   const router = useRouter();
-  if (!data) return null;
+  // Where nothing is new and nobody is anywhere the list stands first; news of before is found under Devices.
+  if (!data || (data.jobs.length === 0 && data.fresh === 0)) return null;
   const mine = data.jobs.filter(({ own }) => own);
   const others = data.jobs.filter(({ own, from }) => !own && from <= today);
   const now = mine.filter(({ from }) => from <= today);
