@@ -4,7 +4,8 @@ alter table given_jobs add column to_day text;
 
 -- News: for one person, or for all who have a right. Who did it is not told of it.
 create table told (
-  number integer primary key,
+  -- Never given twice, as each has read up to one.
+  number integer primary key autoincrement,
   at text not null,
   job_id text not null references jobs (id) on delete cascade,
   person_id text references people (id),

@@ -26,7 +26,7 @@ it('what was agreed stays from the next day on; what somebody only saw does not'
 
 it('neither its words nor its day, its kind or its price is altered; it is taken back, and follows its thing', () => {
   const extra = note({ sort: 'extra', amount: 25_000 });
-  for (const over of [{ text: 'x' }, { on: '2026-11-12' }, { sort: 'seen' as const }, { amount: 1 }])
+  for (const over of [{ text: 'x' }, { on: '2026-11-12' }, { sort: 'seen' as const }, { amount: 1 }, { by: 'Teo' }])
     expect(altered(extra, [{ ...extra, ...over }])).toBe(1);
   const { amount: _, ...free } = extra;
   expect(altered(extra, [free])).toBe(1);

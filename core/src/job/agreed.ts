@@ -11,6 +11,7 @@ const saysTheSame = (was: Note, is: Note): boolean =>
   was.sort === is.sort &&
   was.text === is.text &&
   was.on === is.on &&
+  was.by === is.by &&
   (was.amount === undefined || was.amount === is.amount);
 
 /** Notes of before `today` that a change would alter or take out. */

@@ -32,6 +32,8 @@ import type { JobStore } from './store';
 import type { Summaries } from './summaries';
 
 const HISTORY_PAGE = 100;
+/** Of one change: nobody asks more at once, and each is written down for each who is told. */
+const MOST_TOLD = 20;
 const historyQuery = z.strictObject({ before: z.coerce.number().int().min(1).optional() });
 
 export interface JobParts {
@@ -71,7 +73,8 @@ function listsOf(router: Router, { store, summaries }: JobParts): void {
 
 /** Tells the office, and whoever the job is given to, of what is asked and answered. */
 function tellOfNotes({ told, crew, people }: JobParts, before: Job, body: ChangeBody, by: Asker): void {
-  const sentences = noteNews(before, { puts: body.puts.map(({ element }) => element) }, toldAs(by));
+  const all = noteNews(before, { puts: body.puts.map(({ element }) => element) }, toldAs(by));
+  const sentences = all.slice(0, MOST_TOLD);
   if (sentences.length === 0) return;
   const given = [...crew.of(before.id).keys()].filter((id) => {
     const person = people.find(id);

@@ -41,11 +41,13 @@ it('a job given on days is there for who it is given to, on these days and befor
     });
   expect((await today(all, phone, '2026-12-05')).jobs).toEqual([]);
   expect((await today(all, as.owner)).jobs).toMatchObject([{ own: false, who: ['Ines'] }]);
-  // Said anew before it was read, it is told once.
+  const [before] = await told(all, phone);
+  // Said anew before it was read, it is told once, under a number that nobody has read up to.
   await give(all, as.planner, person.id, { from: '2026-12-02', to: '2026-12-03' }).expect(204);
   await give(all, as.planner, person.id, THREE).expect(204);
   const [first, ...earlier] = await told(all, phone);
   expect(earlier).toEqual([]);
+  expect(first!.number).toBeGreaterThan(before!.number);
   expect(first).toMatchObject({
     job: JOB,
     what: 'The planner gave you this job from Wed 2 Dec to Fri 4 Dec.',
@@ -128,6 +130,17 @@ it('a question goes to the office and to who is at the job, its answer back, eac
   // A note that asks nothing is no news.
   await note(all, ines.as, { id: 'seen1', sort: 'seen', text: 'Roots' }).expect(200);
   expect((await told(all, as.planner))[0]!.what).toContain('is done with');
+});
+
+it('a thousand questions in one change are kept, and some of them told', async () => {
+  const all = staffed();
+  const puts = Array.from({ length: 1000 }, (_, k) => ({
+    base: 0,
+    element: { id: `ask${k}`, kind: 'note', sort: 'asks', text: `Question ${k}`, on: '2026-12-02' },
+  }));
+  const many = { change: 'change-many', label: 'Ask much', puts, removes: [] };
+  await all.server.post(`/api/jobs/${JOB}/changes`).set(all.as.crew).send(many).expect(200);
+  expect(await told(all, all.as.planner)).toHaveLength(20);
 });
 
 it('what somebody may not do lies with the office, who is told of it', async () => {

@@ -4,7 +4,8 @@ import type { Asker } from '../admission/asker';
 import { rightsAt } from '../admission/rules';
 import type { Db } from '../database';
 
-/** Looked through for what somebody is told, and as many as anybody is shown. */
+/** So many are kept, so many looked through for what somebody is told, and so many shown to anybody. */
+const KEPT = 5000;
 const LOOKED_THROUGH = 1000;
 const SHOWN = 100;
 /** Devices that are nobody's in particular. */
@@ -42,15 +43,12 @@ const readerOf = ({ person }: Pick<Asker, 'person'>): string => person?.id ?? OF
 export class ToldStore {
   private readonly sql;
 
-  constructor(
-    db: Db,
-    /** Told of each as it is written down. */
-    private readonly onTold: (news: News) => void = () => undefined,
-  ) {
+  constructor(db: Db) {
     this.sql = {
       add: db.prepare(
         'insert into told (at, job_id, person_id, needs, by_reader, sort, what) values (?, ?, ?, ?, ?, ?, ?)',
       ),
+      drop: db.prepare('delete from told where number <= ?'),
       outdated: db.prepare(
         `delete from told where job_id = ? and person_id = ? and sort = ?
          and number > ifnull((select number from told_read where reader = person_id), 0)`,
@@ -72,8 +70,16 @@ export class ToldStore {
     const person = 'person' in news.for ? news.for.person : null;
     const needs = 'needs' in news.for ? news.for.needs : null;
     if (sort !== null) this.sql.outdated.run(job, person, sort);
-    this.sql.add.run(new Date().toISOString(), job, person, needs, by ? readerOf(by) : '', sort, what.slice(0, 500));
-    this.onTold(news);
+    const { lastInsertRowid } = this.sql.add.run(
+      new Date().toISOString(),
+      job,
+      person,
+      needs,
+      by ? readerOf(by) : '',
+      sort,
+      what.slice(0, 500),
+    );
+    this.sql.drop.run(Number(lastInsertRowid) - KEPT);
   }
 
   /** What somebody is told, the latest first. */
