@@ -22,6 +22,11 @@ test('a job given on days is the crew’s first line; what they ask is answered,
   await page.goto(`${here}/job/quillfeather/build?at=~days`);
   await page.getByTestId('give-to-Ines Halloran').click();
   const crew = page.getByTestId('crew-of-job');
+  // On a slow network the second day is typed while the first is on its way.
+  await page.route('**/crew/*', async (route) => {
+    await new Promise((done) => setTimeout(done, 1500));
+    await route.continue();
+  });
   await crew.getByRole('button', { name: 'Days of Ines Halloran' }).click();
   await crew.getByRole('textbox', { name: 'Ines Halloran from' }).fill(day(-1));
   await crew.getByRole('textbox', { name: 'Ines Halloran from' }).press('Enter');

@@ -1,7 +1,7 @@
 /** Who is at this job on which days: given by who plans, seen by all. */
 import { ROLE_WORDS, type Crew } from '@katabasis/core';
 import { useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { View } from 'react-native';
 import { crewKey, together, useCrew } from '../../files/together';
 import { TODAY_KEY } from '../../sync/keys';
@@ -30,12 +30,16 @@ export function CrewOfJob({ days }: { days: Days }) {
   const { data } = useCrew(job.id);
   const client = useQueryClient();
   const { said, attempt } = useAttempt();
+  const turn = useRef<Promise<void>>(Promise.resolve());
   if (!data || data.people.length === 0) return null;
-  const change = async (work: () => Promise<void>): Promise<boolean> => {
-    const done = await attempt(work);
-    await client.invalidateQueries({ queryKey: crewKey(job.id) });
-    await client.invalidateQueries({ queryKey: TODAY_KEY });
-    return done;
+  // One after another: a second day is typed while the first is on its way.
+  const change = (work: () => Promise<void>): Promise<void> => {
+    turn.current = turn.current.then(async () => {
+      await attempt(work);
+      await client.invalidateQueries({ queryKey: crewKey(job.id) });
+      await client.invalidateQueries({ queryKey: TODAY_KEY });
+    });
+    return turn.current;
   };
   const others = data.people.filter(({ given }) => given === null);
   return (
@@ -69,17 +73,24 @@ interface OnItProps {
   given: Days;
   plans: boolean;
   job: string;
-  onChange: (work: () => Promise<void>) => Promise<boolean>;
+  onChange: (work: () => Promise<void>) => Promise<void>;
 }
 
-function OnIt({ person: { id, name, own }, given, plans, job, onChange }: OnItProps) {
+function OnIt({ person: { id, name, own }, given: known, plans, job, onChange }: OnItProps) {
   const [open, setOpen] = useState(false);
+  // What was said here stands until the server has answered to the last of it.
+  const [saying, setSaying] = useState<readonly Days[]>([]);
+  const given = saying.at(-1) ?? known;
   /** One day said alone is the first and the last. */
   const say = (next: { from: string | undefined; to: string | undefined }): string | null => {
     const from = next.from ?? next.to ?? null;
     const to = next.to ?? next.from ?? null;
     if (from !== null && to !== null && from > to) return 'It ends before it begins.';
-    void onChange(() => together.give(job, id, { from, to }));
+    const days = { from, to };
+    setSaying((before) => [...before, days]);
+    void onChange(() => together.give(job, id, days)).then(() =>
+      setSaying((before) => before.filter((each) => each !== days)),
+    );
     return null;
   };
   return (
