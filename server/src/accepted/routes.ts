@@ -77,8 +77,8 @@ export function acceptingRoutes({ accepted, shares, jobs, pages, trail, news, to
       throw new ProblemError(422, 'Say which of what can be chosen from is wanted.');
     const { address } = fromOf(ctx);
     const price = option?.amount ?? offer.price;
-    accepted.accept({ ...body, job, share, price, offered: offer.offered, address });
-    told.add({ job, for: { needs: 'share' }, what: `${body.name} accepted the offer, ${price}.`, by: null });
+    if (accepted.accept({ ...body, job, share, price, offered: offer.offered, address }))
+      told.add({ job, for: { needs: 'share' }, what: `${body.name} accepted the offer, ${price}.`, by: null });
     trail.add({ who: body.name, address, what: `accepted the offer of the job ${job}` });
     news.tell({ news: 'listed' });
     ctx.status = 204;

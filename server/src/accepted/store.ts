@@ -38,19 +38,21 @@ export const pathOfSignature = (strokes: Signature): string =>
 export class AcceptedStore {
   constructor(private readonly db: Db) {}
 
-  /** Keeps what was accepted. What stands last already is the same sent twice, as after a lost answer, and is kept once. */
-  accept({ job, share, name, on, chosen, price, offered, sha256, signature, address }: Taken): void {
+  /** Keeps what was accepted. What stands last already is the same sent twice, as after a lost answer, and is kept once. Whether it was kept now. */
+  accept({ job, share, name, on, chosen, price, offered, sha256, signature, address }: Taken): boolean {
     const drawn = JSON.stringify(signature);
     const last = this.db
       .prepare<[string], AcceptanceRow>('select * from acceptances where job_id = ? order by number desc limit 1')
       .get(job);
-    if (last?.sha256 === sha256 && last.chosen === chosen && last.name === name && last.signature === drawn) return;
+    if (last?.sha256 === sha256 && last.chosen === chosen && last.name === name && last.signature === drawn)
+      return false;
     this.db
       .prepare(
         `insert into acceptances (job_id, share, name, on_day, chosen, price, offered, sha256, signature, at, address)
          values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
       )
       .run(job, share, name, on, chosen, price, offered, sha256, drawn, new Date().toISOString(), address);
+    return true;
   }
 
   /** Those of a job, the latest first. `sha256`: of the offer as it reads now. */

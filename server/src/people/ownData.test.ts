@@ -46,6 +46,22 @@ it('who has gone can be forgotten: their name is nowhere in the database but in 
   const { person, as: phone } = admit(NAME, 'planner');
   await worked(all, phone, 'note1');
   await server.post('/api/me/codes').set(phone).expect(200);
+  // What they were not to write, put in by the planner on their behalf.
+  all.people.change(person.id, { role: 'crew', everywhere: true });
+  const { body: job } = await server.get(`/api/jobs/${JOB}`).set(phone).expect(200);
+  const basin = (job.elements as { version: number; element: Element }[]).find(
+    ({ element }) => element.id === 'basin',
+  )!;
+  const puts = [{ base: basin.version, element: { ...basin.element, name: 'Basin one' } }];
+  await server
+    .post(`/api/jobs/${JOB}/changes`)
+    .set(phone)
+    .send({ change: 'change-basin', label: 'Call it', puts, removes: [] })
+    .expect(403);
+  const { changes } = (await server.get('/api/handed').set(as.planner).expect(200)).body as {
+    changes: { number: number }[];
+  };
+  await server.post(`/api/handed/${changes[0]!.number}/put-in`).set(as.planner).expect(204);
   // One of the same name before and after them is somebody else.
   await server.post(`/api/people/${person.id}/forget`).set(as.owner).expect(422);
   await server.delete(`/api/people/${person.id}`).set(as.owner).expect(204);
@@ -59,7 +75,11 @@ it('who has gone can be forgotten: their name is nowhere in the database but in 
   await server.get(`/api/people/${person.id}/kept`).set(as.owner).expect(404);
   await server.post(`/api/people/${person.id}/forget`).set(as.owner).expect(404);
   const history = (await server.get(`/api/jobs/${JOB}/history`).set(as.owner).expect(200)).body;
-  expect(history.changes.map(({ by }: { by: string }) => by)).toEqual([NAME, 'Somebody who left']);
+  expect(history.changes.map(({ by }: { by: string }) => by)).toEqual([
+    NAME,
+    'Somebody who left, by The planner',
+    'Somebody who left',
+  ]);
   await server.delete(`/api/people/${next.person.id}`).set(as.owner).expect(204);
   await server.post(`/api/people/${next.person.id}/forget`).set(as.owner).expect(204);
   const tables = db.prepare("select name from sqlite_master where type = 'table'").pluck().all() as string[];

@@ -77,9 +77,11 @@ export class OwnData {
         run('update changes set by = ? where by = ? and at between ? and ?', FORGOTTEN, name, from, to);
         // Put in by somebody else on their behalf.
         run(
-          "update changes set by = ? || substr(by, length(?) + 1) where substr(by, 1, length(?) + 5) = ? || ', by '",
+          `update changes set by = ? || substr(by, length(?) + 1)
+           where (job_id, change_id) in (select job_id, change_id from handed where person_id = ?) and substr(by, 1, length(?)) = ?`,
           FORGOTTEN,
           name,
+          id,
           name,
           name,
         );

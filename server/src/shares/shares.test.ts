@@ -242,6 +242,10 @@ describe('an offer is accepted on its page', () => {
     expect(text).toContain('Accept the change');
     await accept(server, link, { sha256: first }).expect(204);
     await accept(server, link, { sha256: first, name: 'Jon Vik' }).expect(204);
+    // The same sent twice is told once.
+    await accept(server, link, { sha256: first, name: 'Jon Vik' }).expect(204);
+    const { told } = (await server.get('/api/told').expect(200)).body;
+    expect(told.filter(({ what }: { what: string }) => what.includes('accepted the offer'))).toHaveLength(4);
     const { accepted } = (await server.get('/api/jobs/clinic/accepted').expect(200)).body;
     expect(accepted.map(({ name, stands }: { name: string; stands: boolean }) => [name, stands])).toEqual([
       ['Jon Vik', true],
